@@ -1,0 +1,108 @@
+using Kondiba.Core.Coatings;
+using Kondiba.Core.Measures;
+using Kondiba.Core.Reference;
+using NodaTime;
+using static System.Math;
+
+namespace Kondiba.Core.Amounts;
+
+/// <summary>Constants of the film model.</summary>
+/// <param name="FatDensity">Of the fat.</param>
+/// <param name="SolidsDensity">Of sugar, cocoa and milk solids.</param>
+/// <param name="Packing">Solids volume fraction at which nothing flows, φm.</param>
+/// <param name="FatViscosityAt40">Viscosity of the fat at 40 °C.</param>
+/// <param name="FlowActivation">How fast the fat thins when warmed (Arrhenius).</param>
+/// <param name="ViscosityFactor">k, fits the suspension law to real coating.</param>
+/// <param name="YieldScale">τ*, scale of the yield stress.</param>
+/// <param name="Shake">a, extra pull while draining as a share of gravity: 0 held still, 0.3 gentle, 0.5 shaken, 1 tapped hard.</param>
+/// <param name="DripTime">How long a piece is held over the pot.</param>
+/// <param name="Stick">The maker's own factor on the film; 1 until learned.</param>
+/// <param name="ViscosityRule">Source of the viscosity law.</param>
+/// <param name="YieldRule">Source of the yield stress law.</param>
+/// <param name="DrainRule">Source of the draining law.</param>
+/// <param name="GravityRule">Source of 9.81 m/s².</param>
+public sealed record FilmConstants(
+    Sourced<Density> FatDensity,
+    Sourced<Density> SolidsDensity,
+    Sourced<Share> Packing,
+    Sourced<Viscosity> FatViscosityAt40,
+    Sourced<MolarEnergy> FlowActivation,
+    Sourced<Share> ViscosityFactor,
+    Sourced<Stress> YieldScale,
+    Sourced<Share> Shake,
+    Sourced<Duration> DripTime,
+    Sourced<Share> Stick,
+    Source ViscosityRule,
+    Source YieldRule,
+    Source DrainRule,
+    Source GravityRule);
+
+/// <summary>How a molten coating flows.</summary>
+/// <param name="Density">Of the coating.</param>
+/// <param name="Viscosity">Plastic viscosity at its temperature.</param>
+/// <param name="Yield">Yield stress.</param>
+/// <param name="Working">How they came about.</param>
+public sealed record Flow(Density Density, Viscosity Viscosity, Stress Yield, IReadOnlyList<WorkingLine> Working)
+{
+    private const double GasConstant = 8.314;
+
+    /// <summary>The flow of a coating at the temperature it is dipped at.</summary>
+    public static Flow Of(Coating coating, FilmConstants c)
+    {
+        var f = coating.Fat.Value.Si;
+        var fat = f / c.FatDensity.Value.Si;
+        var solids = (1 - f) / c.SolidsDensity.Value.Si;
+        var phi = new Share(solids / (solids + fat));
+        var density = new Density(1 / (solids + fat));
+        var free = 1 - (phi.Si / c.Packing.Value.Si);
+        var at = coating.DipAt.Value;
+        var fatViscosity = c.FatViscosityAt40.Value * Exp(c.FlowActivation.Value.Si / GasConstant * ((1 / at.Si) - (1 / Quantities.Of<Temperature>(40, "°C").Si)));
+        var viscosity = fatViscosity * (c.ViscosityFactor.Value.Si * Pow(free, -2.5 * c.Packing.Value.Si));
+        var yield = c.YieldScale.Value * (Pow(free, -2) - 1);
+        return new(density, viscosity, yield,
+        [
+            WorkingLine.Of("fat in the coating", $"{coating.Name}", coating.Fat.Value, coating.Fat.Source),
+            WorkingLine.Of("dip temperature", $"{coating.Name}", at, coating.DipAt.Source),
+            WorkingLine.Of("density of the fat", c.FatDensity),
+            WorkingLine.Of("density of the solids", c.SolidsDensity),
+            WorkingLine.Of("solids by volume φ", $"((1−{f})/{c.SolidsDensity.Value.Si}) ÷ ({f}/{c.FatDensity.Value.Si} + (1−{f})/{c.SolidsDensity.Value.Si})", phi, Source.Computed),
+            WorkingLine.Of("coating density", $"1 ÷ ({f}/{c.FatDensity.Value.Si} + (1−{f})/{c.SolidsDensity.Value.Si})", density, Source.Computed),
+            WorkingLine.Of("closest packing φm", c.Packing),
+            WorkingLine.Of("viscosity of the fat at 40 °C", c.FatViscosityAt40),
+            WorkingLine.Of("flow activation", c.FlowActivation),
+            WorkingLine.Of("viscosity of the fat", $"{c.FatViscosityAt40.Value.Si} × exp({c.FlowActivation.Value.In("kJ/mol")}/R × (1/{at.Si:0.0} − 1/313.15))", fatViscosity, Source.Computed),
+            WorkingLine.Of("fitting factor k", c.ViscosityFactor),
+            WorkingLine.Of("plastic viscosity η", $"{c.ViscosityFactor.Value.Si} × {fatViscosity.Si:0.0000} × (1 − {phi.Si:0.000}/{c.Packing.Value.Si})^(−2.5 × {c.Packing.Value.Si})", viscosity, c.ViscosityRule),
+            WorkingLine.Of("yield scale τ*", c.YieldScale),
+            WorkingLine.Of("yield stress τ", $"{c.YieldScale.Value.Si} × ((1 − {phi.Si:0.000}/{c.Packing.Value.Si})^(−2) − 1)", yield, c.YieldRule),
+        ]);
+    }
+}
+
+/// <summary>The film that stays on a piece.</summary>
+public static class Film
+{
+    /// <summary>Thickness of one coat after dripping: a plug that the yield stress holds, and what has not yet drained.</summary>
+    /// <param name="flow">How the coating flows.</param>
+    /// <param name="run">Vertical length that it runs down.</param>
+    /// <param name="c">Constants of the film model.</param>
+    public static Figure<Length> After(Flow flow, Length run, FilmConstants c)
+    {
+        var g = 9.81 * (1 + c.Shake.Value.Si);
+        var t = c.DripTime.Value.TotalSeconds;
+        var weight = flow.Density.Si * g;
+        var plug = new Length(flow.Yield.Si / weight);
+        var drain = new Length(Sqrt(flow.Viscosity.Si * run.Si / (weight * t)));
+        var film = plug + drain;
+        return new(film,
+        [
+            .. flow.Working,
+            WorkingLine.Of("shake while dripping", c.Shake),
+            WorkingLine.Count("pull while dripping, m/s²", $"9.81 × (1 + {c.Shake.Value.Si})", g, c.GravityRule),
+            WorkingLine.Of("drip time", "", c.DripTime.Value, c.DripTime.Source),
+            WorkingLine.Of("held by the yield stress", $"τ/(ρ·G) = {flow.Yield.Si:0.0} ÷ ({flow.Density.Si:0} × {g:0.00})", plug, c.YieldRule),
+            WorkingLine.Of("not yet drained", $"√(η·L/(ρ·G·t)) = √({flow.Viscosity.Si:0.00} × {run.Si:0.0000} ÷ ({flow.Density.Si:0} × {g:0.00} × {t}))", drain, c.DrainRule),
+            WorkingLine.Of("film of one coat", $"{plug.In("mm"):0.00} mm + {drain.In("mm"):0.00} mm", film, Source.Computed),
+        ]);
+    }
+}

@@ -1,0 +1,33 @@
+using Kondiba.Core.Reference;
+using NetArchTest.Rules;
+
+namespace Kondiba.Core.Tests;
+
+/// <summary>How the house stands: Core knows nobody, and the tables it ships can be believed.</summary>
+public class HouseTests
+{
+    [Fact]
+    public void Core_knows_neither_web_nor_database_nor_clock()
+    {
+        var result = Types.InAssembly(typeof(TradeTables).Assembly).ShouldNot().HaveDependencyOnAny(
+            "Microsoft.AspNetCore", "Microsoft.EntityFrameworkCore", "Npgsql", "System.Net", "Kondiba.Data", "Kondiba.Web",
+            "NodaTime.SystemClock", "System.IO.File").GetResult();
+        Assert.True(result.IsSuccessful, string.Join(", ", result.FailingTypeNames ?? []));
+        Assert.Equal(["NodaTime"], typeof(TradeTables).Assembly.GetReferencedAssemblies().Select(a => a.Name!).Where(n => !n.StartsWith("System", StringComparison.Ordinal)));
+    }
+
+    [Fact]
+    public void Codes_in_the_trade_tables_are_unique_and_values_are_sane()
+    {
+        var tables = TradeTables.Shipped;
+        Assert.Equal(tables.Centres.Count, tables.Centres.Select(c => c.Code).Distinct().Count());
+        Assert.Equal(tables.Vessels.Count, tables.Vessels.Select(c => c.Code).Distinct().Count());
+        var colours = tables.Coatings.SelectMany(c => c.Colours).ToList();
+        Assert.Equal(colours.Count, colours.Select(c => c.Code).Distinct().Count());
+        Assert.All(colours, c => Assert.Matches("^#[0-9a-f]{6}$", c.Srgb));
+        Assert.All(tables.Centres, c => Assert.InRange(c.UsualDepth.Value.Si, 0.05, c.Deepest.Value.Si));
+
+        // Foods float or nearly so: a centre's mass over its shape's volume is between a crisp cookie's and a sugar's density.
+        Assert.All(tables.Centres.SelectMany(c => c.Sizes), s => Assert.InRange(s.Mass.Value.Si / s.Shape.WholeVolume.Si, 300, 1600));
+    }
+}
