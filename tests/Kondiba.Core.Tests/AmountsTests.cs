@@ -68,7 +68,7 @@ public class AmountsTests
                 // The pot insert takes all but long dips of rods; give those the depth they can have.
                 var fitting = lines.Select(l => l.Centre == "pretzel-rod" ? l with { Depth = l.Depth * 0.45 } : l).ToArray();
                 var tally = Tally("pot-insert", fitting);
-                Assert.DoesNotContain(tally.Problems, p => p.Severity == Severity.Error);
+                Assert.DoesNotContain(tally.Problems, p => p.Severity != Severity.Mind);
                 return tally.Pots.Sum(p => p.ToMelt.Value.Si);
             }
         });
@@ -194,7 +194,7 @@ public class AmountsTests
     public void An_apple_does_not_go_into_a_tall_glass_and_the_berries_still_do()
     {
         var tally = Tally("tall-glass", new LineDraft("apple", "M", 6, "dark", 0.9, 1), Berries(6));
-        var problem = Assert.Single(tally.Problems, p => p.Severity == Severity.Error);
+        var problem = Assert.Single(tally.Problems, p => p.Severity == Severity.Unfit);
         Assert.Equal("vessels.dark", problem.Field);
         Assert.Equal("A medium apple is 76 mm across and wants 82 mm to move in; the tall glass, 7 cm is 70 mm wide.", problem.Reason);
         Assert.Contains("jar", problem.Remedy, StringComparison.Ordinal);

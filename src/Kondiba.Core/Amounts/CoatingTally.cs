@@ -24,7 +24,7 @@ public sealed record CoatingTally(
     /// <param name="now">The kitchen's clock, to tell a pickup in the past.</param>
     public static CoatingTally For(OrderDraft order, TradeTables tables, LocalDateTime now)
     {
-        var problems = OrderCheck.Order(order, now).ToList();
+        var problems = OrderCheck.Order(order, tables, now).ToList();
         var dips = order.Lines.Select((line, i) => OrderCheck.Line(line, i, tables, problems)).OfType<Dip>().ToList();
 
         var flows = dips.Select(d => d.Coating).Distinct().ToDictionary(c => c, c => Flow.Of(c, tables.Film));

@@ -24,7 +24,7 @@ internal static class OrderCheck
     private static readonly Period FurthestAhead = Period.FromYears(2);
 
     /// <summary>The problems of the order's own fields.</summary>
-    public static IEnumerable<Problem> Order(OrderDraft order, LocalDateTime now)
+    public static IEnumerable<Problem> Order(OrderDraft order, TradeTables tables, LocalDateTime now)
     {
         if (string.IsNullOrWhiteSpace(order.Name))
             yield return new("name", "The order has no name.", "Say whom or what it is for.");
@@ -40,11 +40,24 @@ internal static class OrderCheck
             yield return new("pickup", "The pickup is more than two years ahead.", "Check the year.");
         if (order.Lines.Count > MostLines)
             yield return new("lines", $"The order has more than {MostLines} lines.", "Split it in two orders.");
+        foreach (var (colour, vessel) in order.Vessels)
+        {
+            if (tables.Colour(colour) is null)
+                yield return new($"vessels.{colour}", $"There is no coating colour called '{colour}'.", "Choose vessels for colours of this order.");
+            else if (tables.Vessel(vessel) is null)
+                yield return new($"vessels.{colour}", $"There is no vessel called '{vessel}'.", $"Choose one of {string.Join(", ", tables.Vessels.Select(v => v.Code))}.");
+        }
     }
 
     /// <summary>The line in terms of the trade tables, or null with its problems added.</summary>
-    public static Dip? Line(LineDraft line, int index, TradeTables tables, List<Problem> problems)
+    public static Dip? Line(LineDraft? line, int index, TradeTables tables, List<Problem> problems)
     {
+        if (line is null)
+        {
+            problems.Add(new($"lines[{index}]", "The line is empty.", "Fill it in or remove it."));
+            return null;
+        }
+
         var before = problems.Count;
         void Error(string field, string reason, string remedy) => problems.Add(new($"lines[{index}].{field}", reason, remedy));
 

@@ -22,4 +22,4 @@ public sealed record OrderDraft(
 /// <param name="Colour">Code of the coating colour.</param>
 /// <param name="Depth">Dip depth, the share of the centre's length that is covered.</param>
 /// <param name="Coats">One coat, or more for a double dip.</param>
-public sealed record LineDraft(string? Centre, string? Size, int Count, string? Colour, double Depth, int Coats);
+public record LineDraft(string? Centre, string? Size, int Count, string? Colour, double Depth, int Coats);

@@ -64,8 +64,6 @@ public sealed record Pot(
         var (first, colour) = (dips[0].Dip, dips[0].Dip.Colour);
         var field = $"vessels.{colour.Code}";
         var tallies = tables.Vessels.Select(v => VesselTally.For(v, dips, flow, tables.Pot)).ToList();
-        if (chosen is not null && tables.Vessel(chosen) is null)
-            problems.Add(new(field, $"There is no vessel called '{chosen}'.", $"Choose one of {string.Join(", ", tables.Vessels.Select(v => v.Code))}."));
         var tally = tallies.FirstOrDefault(t => t.Vessel.Code == chosen)
             ?? tallies.OrderBy(t => t.Unfit.Count).ThenBy(t => t.ToMelt.Si).First();
 
@@ -73,8 +71,8 @@ public sealed record Pot(
         {
             var other = tallies.FirstOrDefault(t => t.Unfit.All(u => u.Dip.Line != dip.Line));
             problems.Add(other is not null
-                ? new(field, reason, $"Choose another vessel, such as the {other.Vessel.Name}.")
-                : new($"lines[{dip.Line}].depth", reason, "Dip less deep; no vessel here takes it."));
+                ? new(field, reason, $"Choose another vessel, such as the {other.Vessel.Name}.", Severity.Unfit)
+                : new($"lines[{dip.Line}].depth", reason, "Dip less deep; no vessel here takes it.", Severity.Unfit));
         }
 
         if (tally.InOrder.Count == 0)

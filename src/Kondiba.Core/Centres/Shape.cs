@@ -11,7 +11,7 @@ public readonly record struct Immersion(Length Depth, Volume Displaced);
 /// <summary>A point of a silhouette.</summary>
 /// <param name="Along">Distance from the dipped end.</param>
 /// <param name="HalfWidth">Distance from the middle line to the edge.</param>
-public readonly record struct ProfilePoint(Length Along, Length HalfWidth);
+public sealed record ProfilePoint(Length Along, Length HalfWidth);
 
 /// <summary>The solid that stands in for a centre. Dip depth is the share of <see cref="Length"/> covered, from the dipped end.</summary>
 public abstract record Shape

@@ -10,7 +10,11 @@ public enum Severity
     [JsonStringEnumMemberName("mind")]
     Mind,
 
-    /// <summary>What the field says cannot be computed, and is left out.</summary>
+    /// <summary>It cannot be made like this: what the field concerns is left out of the computation, and can still be kept.</summary>
+    [JsonStringEnumMemberName("unfit")]
+    Unfit,
+
+    /// <summary>The input means nothing: it is left out of the computation and cannot be kept.</summary>
     [JsonStringEnumMemberName("error")]
     Error,
 }

@@ -1,0 +1,27 @@
+namespace Kondiba.Data;
+
+/// <summary>The units a kitchen reads.</summary>
+public enum Units
+{
+    /// <summary>Grams, millimetres, °C.</summary>
+    Metric,
+
+    /// <summary>Ounces, inches, °F.</summary>
+    Us,
+}
+
+/// <summary>A kitchen; every other row belongs to one.</summary>
+public sealed class Kitchen
+{
+    public Guid Id { get; init; } = Guid.CreateVersion7();
+
+    public required string Name { get; set; }
+
+    /// <summary>The sample kitchen, invented and open to whoever reaches the address.</summary>
+    public bool IsSample { get; init; }
+
+    public Units Units { get; set; }
+
+    /// <summary>IANA name of the zone the kitchen's clock shows.</summary>
+    public required string TimeZone { get; set; }
+}

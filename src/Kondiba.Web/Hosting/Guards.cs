@@ -1,0 +1,45 @@
+using System.Diagnostics;
+using System.Globalization;
+
+namespace Kondiba.Web.Hosting;
+
+/// <summary>What every response carries and every request must be.</summary>
+internal static class Guards
+{
+    private const string Policy =
+        "default-src 'self'; img-src 'self' data:; object-src 'none'; base-uri 'none'; form-action 'self'; frame-ancestors 'none'";
+
+    public static void UseGuards(this WebApplication app) => app.Use(async (context, next) =>
+    {
+        var started = Stopwatch.GetTimestamp();
+        context.Response.OnStarting(() =>
+        {
+            var headers = context.Response.Headers;
+            headers.ContentSecurityPolicy = Policy;
+            headers.XContentTypeOptions = "nosniff";
+            headers["Referrer-Policy"] = "no-referrer";
+            headers["Cross-Origin-Opener-Policy"] = "same-origin";
+            headers["Server-Timing"] = string.Create(CultureInfo.InvariantCulture, $"app;dur={Stopwatch.GetElapsedTime(started).TotalMilliseconds:0.000}");
+            if (context.Request.Path.StartsWithSegments("/api"))
+                headers.CacheControl = "no-store";
+            return Task.CompletedTask;
+        });
+
+        // The cookie is SameSite=Strict already; a browser that says a write comes from another site is turned away as well.
+        var site = context.Request.Headers["Sec-Fetch-Site"].ToString();
+        if (!HttpMethods.IsGet(context.Request.Method) && !HttpMethods.IsHead(context.Request.Method) && site is "cross-site" or "same-site")
+        {
+            await TypedResults.Problem(title: "This request comes from another site.", statusCode: StatusCodes.Status403Forbidden).ExecuteAsync(context);
+            return;
+        }
+
+        await next(context);
+    });
+
+    /// <summary>The built client; its hashed files never change, the page that names them always may.</summary>
+    public static void UseClientFiles(this WebApplication app) => app.UseDefaultFiles().UseStaticFiles(new StaticFileOptions
+    {
+        OnPrepareResponse = file => file.Context.Response.Headers.CacheControl =
+            file.Context.Request.Path.StartsWithSegments("/assets") ? "public, max-age=31536000, immutable" : "no-cache",
+    });
+}

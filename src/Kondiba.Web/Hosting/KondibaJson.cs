@@ -1,0 +1,68 @@
+using System.Text.Json;
+using System.Text.Json.Serialization;
+using Kondiba.Core.Measures;
+using Kondiba.Data;
+using Microsoft.AspNetCore.OpenApi;
+using Microsoft.OpenApi;
+using NodaTime;
+using NodaTime.Serialization.SystemTextJson;
+
+namespace Kondiba.Web.Hosting;
+
+/// <summary>How the API writes values: quantities as numbers in the unit its document names, durations in seconds, times in ISO 8601.</summary>
+public static class KondibaJson
+{
+    public static void Configure(JsonSerializerOptions options)
+    {
+        options.NumberHandling = JsonNumberHandling.Strict;
+        options.RespectNullableAnnotations = true;
+        options.RespectRequiredConstructorParameters = true;
+        options.Converters.Add(new QuantityJson());
+        options.Converters.Add(new DurationInSeconds());
+        options.Converters.Add(new JsonStringEnumConverter<Units>(JsonNamingPolicy.CamelCase));
+        options.ConfigureForNodaTime(DateTimeZoneProviders.Tzdb);
+    }
+
+    private sealed class DurationInSeconds : JsonConverter<Duration>
+    {
+        public override Duration Read(ref Utf8JsonReader reader, Type typeToConvert, JsonSerializerOptions options) => Duration.FromSeconds(reader.GetDouble());
+
+        public override void Write(Utf8JsonWriter writer, Duration value, JsonSerializerOptions options) => writer.WriteNumberValue(value.TotalSeconds);
+    }
+}
+
+/// <summary>Describes in the OpenAPI document what <see cref="KondibaJson"/> writes.</summary>
+public static class QuantitySchemas
+{
+    public static void Configure(OpenApiOptions options) => options.AddSchemaTransformer((schema, context, _) =>
+    {
+        var type = Nullable.GetUnderlyingType(context.JsonTypeInfo.Type) ?? context.JsonTypeInfo.Type;
+        if (new QuantityJson().CanConvert(type))
+        {
+            var units = (IReadOnlyList<Unit>)type.GetProperty("Units")!.GetValue(null)!;
+            Be(JsonSchemaType.Number, units[0].Symbol is "" ? "0 to 1" : $"in {units[0].Symbol}");
+        }
+        else if (type == typeof(Duration))
+        {
+            Be(JsonSchemaType.Number, "in s");
+        }
+        else if (type == typeof(LocalDateTime))
+        {
+            Be(JsonSchemaType.String, "local time, 2031-05-03T18:30:00");
+        }
+        else if (type == typeof(LocalDate))
+        {
+            Be(JsonSchemaType.String, "day, 2031-05-03");
+        }
+
+        return Task.CompletedTask;
+
+        void Be(JsonSchemaType kind, string description)
+        {
+            schema.Type = kind;
+            schema.Description = description;
+            schema.Properties?.Clear();
+            schema.Required?.Clear();
+        }
+    });
+}

@@ -1,0 +1,56 @@
+using System.Reflection;
+using Kondiba.Core.Reference;
+using Kondiba.Data;
+using Kondiba.Web.Amounts;
+using Kondiba.Web.Hosting;
+using Kondiba.Web.Kitchens;
+using Kondiba.Web.Orders;
+using Kondiba.Web.Reference;
+using Kondiba.Web.Sessions;
+using Microsoft.AspNetCore.DataProtection;
+using NodaTime;
+using Serilog;
+
+var builder = WebApplication.CreateBuilder(args);
+builder.Host.UseSerilog((context, log) => log.ReadFrom.Configuration(context.Configuration).WriteTo.Console(formatProvider: null));
+
+var settings = builder.Configuration.GetSection("Kondiba").Get<KondibaSettings>() ?? new();
+builder.Services.AddSingleton(settings);
+builder.Services.AddSingleton(TradeTables.Shipped);
+builder.Services.AddSingleton<IClock>(SystemClock.Instance);
+builder.Services.AddScoped<KitchenScope>();
+builder.Services.AddDbContext<KondibaContext>(options => KondibaContext.Use(options, settings.Database));
+builder.Services.AddProblemDetails();
+builder.Services.AddSingleton(new Startup());
+if (settings.StateFolder.Length > 0)
+    builder.Services.AddDataProtection().SetApplicationName("Kondiba").PersistKeysToFileSystem(new(Path.Combine(settings.StateFolder, "keys")));
+builder.Services.ConfigureHttpJsonOptions(json => KondibaJson.Configure(json.SerializerOptions));
+builder.Services.AddOpenApi(QuantitySchemas.Configure);
+builder.Services.AddSignIn();
+
+var app = builder.Build();
+app.UseExceptionHandler();
+app.UseStatusCodePages();
+app.UseGuards();
+app.UseClientFiles();
+app.UseAuthentication();
+app.UseRateLimiter();
+app.UseAuthorization();
+app.UseKitchenScope();
+
+app.MapOpenApi().AllowAnonymous();
+app.MapSessions();
+var api = app.MapGroup("/api");
+api.MapReference();
+api.MapKitchen();
+api.MapAmounts();
+api.MapShelf();
+api.MapOrders();
+app.Map("/api/{**rest}", () => TypedResults.Problem(title: "There is nothing at this address.", statusCode: StatusCodes.Status404NotFound)).ExcludeFromDescription();
+app.MapFallbackToFile("index.html").AllowAnonymous();
+
+// The build runs this program once to write the OpenAPI document; there is no database then.
+if (Assembly.GetEntryAssembly()?.GetName().Name != "GetDocument.Insider")
+    await Startup.PrepareAsync(app.Services);
+
+await app.RunAsync();

@@ -1,0 +1,33 @@
+import { queryOptions, useQuery } from "@tanstack/react-query";
+import { answer, api, type Reference } from "./client";
+
+export const sessionQuery = queryOptions({ queryKey: ["session"], queryFn: () => answer(api.GET("/api/session")) });
+
+export const kitchenQuery = queryOptions({ queryKey: ["kitchen"], queryFn: () => answer(api.GET("/api/kitchen")) });
+
+export const referenceQuery = queryOptions({
+  queryKey: ["reference"],
+  queryFn: () => answer(api.GET("/api/reference")),
+  staleTime: Infinity,
+});
+
+export const shelfQuery = (from: string | undefined) =>
+  queryOptions({
+    queryKey: ["shelf", from],
+    queryFn: () => answer(api.GET("/api/shelf", { params: { query: { from } } })),
+  });
+
+export const orderQuery = (id: string) =>
+  queryOptions({
+    queryKey: ["order", id],
+    queryFn: () => answer(api.GET("/api/orders/{id}", { params: { path: { id } } })),
+    staleTime: 0,
+    gcTime: 0,
+  });
+
+export const useKitchen = () => useQuery(kitchenQuery);
+
+export const centreOf = (reference: Reference, code: string | null) => reference.centres.find((c) => c.code === code);
+export const sizeOf = (reference: Reference, centre: string | null, size: string | null) =>
+  centreOf(reference, centre)?.sizes.find((s) => s.code === size);
+export const colourOf = (reference: Reference, code: string | null) => reference.colours.find((c) => c.code === code);

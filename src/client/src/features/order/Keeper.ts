@@ -1,0 +1,88 @@
+import { ApiError, answer, api } from "../../api/client";
+import { draftOf, forgetDraft, sameDraft, storeDraft, type Draft } from "./draft";
+
+export type Keeping = "kept" | "keeping" | "wrong" | "unreachable" | "conflict" | "gone";
+
+const pause = 250;
+const retry = 2000;
+const failure: Record<number, Keeping> = { 400: "wrong", 404: "gone", 409: "conflict" };
+
+/**
+ * Keeps one order on the server while it is typed: every change is put by at once in the browser, then sent, one save after
+ * the other. "kept" is told only when the server has answered that it has the last change on disk.
+ */
+export class Keeper {
+  private wanted: Draft;
+  private busy = false;
+  private timer: ReturnType<typeof setTimeout> | undefined;
+  private state: Keeping = "kept";
+
+  constructor(
+    private readonly id: string,
+    private version: number,
+    private kept: Draft,
+    private readonly tell: (state: Keeping) => void,
+  ) {
+    this.wanted = kept;
+  }
+
+  /** The order is to be like this. */
+  want(draft: Draft) {
+    this.wanted = draft;
+    if (this.dirty) storeDraft(this.id, { version: this.version, draft });
+    else if (!this.busy) forgetDraft(this.id);
+    if (this.state === "conflict" || this.state === "gone" || this.busy) return;
+    this.become(this.dirty ? "keeping" : "kept");
+    this.later(pause);
+  }
+
+  /** Sends what is not kept yet. */
+  keep = async () => {
+    clearTimeout(this.timer);
+    if (this.busy || this.state === "conflict" || this.state === "gone") return;
+    this.busy = true;
+    try {
+      while (this.dirty) {
+        const body = { ...this.wanted, version: this.version };
+        const sent = this.wanted;
+        this.version = (await answer(api.PUT("/api/orders/{id}", { ...this.path, body }))).version;
+        this.kept = sent;
+      }
+      forgetDraft(this.id);
+      this.become("kept");
+    } catch (error) {
+      this.become(failure[error instanceof ApiError ? error.status : 0] ?? "unreachable");
+      storeDraft(this.id, { version: this.version, draft: this.wanted });
+      if (this.state === "unreachable") this.later(retry);
+    } finally {
+      this.busy = false;
+    }
+  };
+
+  /** Ends a conflict: the order as it stands on the server, to be edited from or written over. */
+  async theirs(): Promise<Draft> {
+    const order = await answer(api.GET("/api/orders/{id}", this.path));
+    this.version = order.version;
+    this.kept = draftOf(order);
+    this.become("keeping");
+    return this.kept;
+  }
+
+  private get path() {
+    return { params: { path: { id: this.id } } };
+  }
+
+  private get dirty() {
+    return !sameDraft(this.wanted, this.kept);
+  }
+
+  private become(state: Keeping) {
+    this.state = state;
+    this.tell(state);
+  }
+
+  private later(milliseconds: number) {
+    clearTimeout(this.timer);
+    this.timer = setTimeout(() => void this.keep(), milliseconds);
+  }
+}

@@ -1,0 +1,49 @@
+import { useQuery } from "@tanstack/react-query";
+import { useEffect, useEffectEvent } from "react";
+import { useParams } from "react-router";
+import type { Order, Reference } from "../../api/client";
+import { orderQuery, referenceQuery } from "../../api/queries";
+import { ErrorNote, Waiting } from "../../ui/notes";
+import { Pots } from "./Pots";
+import { Slip } from "./Slip";
+import { Trays } from "./Trays";
+import { useDraft } from "./useDraft";
+import { useTally } from "./useTally";
+
+export function OrderPage() {
+  const { id = "" } = useParams();
+  const order = useQuery(orderQuery(id));
+  const reference = useQuery(referenceQuery);
+  const error = order.error ?? reference.error;
+  if (error) return <ErrorNote error={error} retry={() => void order.refetch()} />;
+  if (!order.data || !reference.data) return <Waiting />;
+  return <OrderDesk key={id} order={order.data} reference={reference.data} />;
+}
+
+function OrderDesk({ order, reference }: { order: Order; reference: Reference }) {
+  const desk = useDraft(order);
+  const { tally, problem } = useTally(desk.draft, order.tally);
+  useUndoKeys(desk.undo, desk.redo);
+
+  return (
+    <div className="grid gap-x-6 gap-y-8 px-4 pt-2 sm:px-7 md:grid-cols-[18.5rem_1fr] xl:grid-cols-[18.5rem_1fr_20.5rem]">
+      <Slip order={order} desk={desk} tally={tally} reference={reference} problem={problem} />
+      <Trays draft={desk.draft} tally={tally} reference={reference} />
+      <Pots draft={desk.draft} edit={desk.edit} tally={tally} reference={reference} />
+    </div>
+  );
+}
+
+/** Ctrl Z and Ctrl Shift Z step through the order's changes, in fields too. */
+function useUndoKeys(undo: (() => void) | undefined, redo: (() => void) | undefined) {
+  const press = useEffectEvent((e: KeyboardEvent) => {
+    if (!(e.ctrlKey || e.metaKey) || e.key.toLowerCase() !== "z") return;
+    e.preventDefault();
+    (e.shiftKey ? redo : undo)?.();
+  });
+  useEffect(() => {
+    const listen = (e: KeyboardEvent) => press(e);
+    window.addEventListener("keydown", listen);
+    return () => window.removeEventListener("keydown", listen);
+  }, []);
+}

@@ -1,0 +1,132 @@
+import { Redo2, Undo2 } from "lucide-react";
+import { useEffect, useRef } from "react";
+import { useLocation } from "react-router";
+import type { Order, Reference, Tally } from "../../api/client";
+import { FieldNote } from "../../ui/notes";
+import { AddLine } from "./AddLine";
+import { changeLine } from "./draft";
+import { KeepingNote } from "./KeepingNote";
+import { LineEditor } from "./LineEditor";
+import { RemoveOrder } from "./RemoveOrder";
+import type { useDraft } from "./useDraft";
+
+export type Desk = ReturnType<typeof useDraft>;
+
+/** A problem's words by field path; the first of a field wins. */
+function notesOf(tally: Tally): Record<string, string> {
+  const notes: Record<string, string> = {};
+  for (const problem of tally.problems) notes[problem.field] ??= `${problem.reason} ${problem.remedy}`;
+  return notes;
+}
+
+/** The order slip: who, when, what. */
+export function Slip(props: { order: Order; desk: Desk; tally: Tally; reference: Reference; problem: Error | null }) {
+  const { desk, tally, reference, order } = props;
+  const { draft, edit } = desk;
+  const notes = notesOf(tally);
+  const name = useRef<HTMLInputElement>(null);
+  const fresh = (useLocation().state as { fresh?: boolean } | null)?.fresh;
+  useEffect(() => {
+    if (fresh) name.current?.select();
+  }, [fresh]);
+  useEffect(() => {
+    document.title = `${draft.name || "Order"} · Kondiba`;
+  }, [draft.name]);
+
+  const [day = "", time = ""] = (draft.pickup ?? "").split("T");
+  const setPickup = (day: string, time: string) =>
+    edit("pickup", { ...draft, pickup: day && time ? `${day}T${time.slice(0, 5)}:00` : null });
+
+  return (
+    <section aria-label="Order slip" className="self-start">
+      <div className="slip px-5 pt-5">
+        <h1 className="sr-only">{draft.name || "Order"}</h1>
+        <input
+          ref={name}
+          aria-label="Order for"
+          aria-invalid={notes.name ? true : undefined}
+          aria-describedby={notes.name && "note-name"}
+          className="quiet w-full font-serif text-[29px] leading-tight"
+          value={draft.name ?? ""}
+          onChange={(e) => edit("name", { ...draft, name: e.target.value })}
+        />
+        <FieldNote id="note-name" text={notes.name} />
+        <div className="mt-1 flex flex-wrap gap-x-3 font-semibold">
+          <input
+            type="date"
+            aria-label="Pickup day"
+            aria-invalid={notes.pickup ? true : undefined}
+            aria-describedby={notes.pickup && "note-pickup"}
+            className="quiet"
+            value={day}
+            onChange={(e) => setPickup(e.target.value, time || "12:00")}
+          />
+          <input
+            type="time"
+            aria-label="Pickup time"
+            aria-invalid={notes.pickup ? true : undefined}
+            className="quiet"
+            value={time.slice(0, 5)}
+            onChange={(e) => setPickup(day, e.target.value)}
+          />
+        </div>
+        <FieldNote id="note-pickup" text={notes.pickup} />
+        <textarea
+          aria-label="Notes"
+          placeholder="notes: where to, who collects"
+          aria-describedby={notes.notes && "note-notes"}
+          className="quiet text-ink2 placeholder:text-ink2 mt-1 field-sizing-content w-full resize-none text-[15px] leading-snug"
+          value={draft.notes ?? ""}
+          onChange={(e) => edit("notes", { ...draft, notes: e.target.value })}
+        />
+        <FieldNote id="note-notes" text={notes.notes} />
+
+        <ul className="mt-2">
+          {draft.lines.map((line, i) => (
+            <LineEditor
+              key={line.id}
+              index={i}
+              line={line}
+              notes={notes}
+              reference={reference}
+              tally={tally.lines.find((l) => l.line === i)}
+              change={(field, change) => edit(`${line.id}.${field}`, changeLine(draft, line.id, change))}
+              remove={() => edit("lines", { ...draft, lines: draft.lines.filter((l) => l.id !== line.id) })}
+            />
+          ))}
+        </ul>
+        <AddLine
+          reference={reference}
+          lines={draft.lines}
+          add={(line) => edit(line.id, { ...draft, lines: [...draft.lines, line] })}
+        />
+        <FieldNote id="note-lines" text={notes.lines ?? props.problem?.message} />
+
+        <p className="mt-6 flex items-baseline justify-between">
+          <span className="text-ink2">pieces</span>
+          <span className="text-2xl font-extrabold" data-testid="pieces">
+            {tally.pieces}
+          </span>
+        </p>
+        <KeepingNote desk={desk} />
+        <div className="mt-2 flex items-center gap-4 text-[15px] print:hidden">
+          <StepButton label="Undo" icon={<Undo2 size={17} />} step={desk.undo} />
+          <StepButton label="Redo" icon={<Redo2 size={17} />} step={desk.redo} />
+          <RemoveOrder order={order} name={draft.name ?? ""} />
+        </div>
+      </div>
+    </section>
+  );
+}
+
+function StepButton({ label, icon, step }: { label: string; icon: React.ReactNode; step: (() => void) | undefined }) {
+  return (
+    <button
+      className="text-ink2 enabled:hover:text-ink flex items-center gap-1 font-semibold disabled:cursor-default disabled:opacity-45"
+      disabled={!step}
+      onClick={step}
+    >
+      {icon} {label}
+    </button>
+  );
+}

@@ -1,0 +1,145 @@
+import { useId } from "react";
+import type { LineTally, Reference, Tally, Tray } from "../../api/client";
+import { centreOf, colourOf, sizeOf } from "../../api/queries";
+import { How } from "../../ui/How";
+import { span } from "../../ui/units";
+import type { Draft } from "./draft";
+import { overhang, Piece } from "./Piece";
+
+const variants = 4;
+
+/** The pieces as they will look, laid on parchment in the rows they will be dipped in. */
+export function Trays({ draft, tally, reference }: { draft: Draft; tally: Tally; reference: Reference }) {
+  return (
+    <section aria-labelledby="trays">
+      <header className="flex flex-wrap items-baseline justify-between gap-x-4">
+        <h2 id="trays" className="font-serif text-xl">
+          Trays
+        </h2>
+        {tally.trays.length > 0 && (
+          <p className="text-ink2 text-[15px]">
+            {tally.trays.length} {tally.trays.length === 1 ? "tray" : "trays"}, laid in dip order, left to right
+          </p>
+        )}
+      </header>
+      <div className="mt-2 grid gap-4">
+        {tally.trays.map((tray, i) => (
+          <TrayView key={i} number={i + 1} tray={tray} draft={draft} tally={tally} reference={reference} />
+        ))}
+        {tally.trays.length === 0 && (
+          <div className="rounded-tray border-rim bg-parchment text-parchment-ink2 grid min-h-72 place-content-center border-8 p-6 text-center">
+            <p className="text-parchment-ink font-serif text-xl">The sheet is empty</p>
+            <p className="mt-1 max-w-xs">
+              Add what is to be dipped on the slip: type “straw”, press Enter, then how many.
+            </p>
+          </div>
+        )}
+      </div>
+    </section>
+  );
+}
+
+function TrayView(props: { number: number; tray: Tray; draft: Draft; tally: Tally; reference: Reference }) {
+  const { tray, draft, tally, reference, number } = props;
+  const id = useId();
+  const lines = [...new Set(tray.rows.map((row) => row.line))];
+  const onTray = (line: number) => tray.rows.filter((r) => r.line === line).reduce((sum, r) => sum + r.count, 0);
+  const top = Math.max(0, ...tray.rows.slice(0, 1).map((row) => overhang[draft.lines[row.line]?.centre ?? ""] ?? 0));
+
+  return (
+    <article className="rounded-tray border-rim bg-parchment text-parchment-ink relative border-8" data-testid="tray">
+      <svg aria-hidden viewBox="0 0 26 26" className="absolute top-0 right-0 size-6.5">
+        <path d="M0 0H26V26Z" className="fill-ground" />
+        <path d="M0 0V18Q0 26 8 26H26Z" className="fill-curl" />
+      </svg>
+      <header className="px-4 pt-2.5 pr-9">
+        <h3 className="font-bold">
+          Tray {number}
+          <span className="text-parchment-ink2 font-normal">
+            {" · "}
+            {lines
+              .map((i) => {
+                const line = draft.lines[i];
+                const centre = centreOf(reference, line?.centre ?? null);
+                const count = onTray(i);
+                return `${count} ${count === 1 ? centre?.name : centre?.plural}`;
+              })
+              .join(", ")}
+          </span>
+        </h3>
+        {lines.map((i) => {
+          const line = tally.lines.find((l) => l.line === i);
+          const centre = centreOf(reference, draft.lines[i]?.centre ?? null);
+          return (
+            line && (
+              <SetTimes
+                key={i}
+                line={line}
+                name={lines.length > 1 ? centre?.plural : undefined}
+                reference={reference}
+              />
+            )
+          );
+        })}
+      </header>
+      <svg
+        role="img"
+        aria-label={`Tray ${number}: ${lines.map((i) => `${onTray(i)} ${centreOf(reference, draft.lines[i]?.centre ?? null)?.plural}, ${colourOf(reference, draft.lines[i]?.colour ?? null)?.name}`).join("; ")}`}
+        viewBox={`0 ${-top} ${tray.width} ${tray.used + top}`}
+        className="block w-full"
+      >
+        <defs>
+          {lines.flatMap((i) => {
+            const line = draft.lines[i];
+            const size = sizeOf(reference, line?.centre ?? null, line?.size ?? null);
+            const colour = colourOf(reference, line?.colour ?? null);
+            const computed = tally.lines.find((l) => l.line === i);
+            if (!line?.centre || !size || !colour || !computed) return [];
+            const look = {
+              centre: line.centre,
+              size,
+              srgb: colour.srgb,
+              dipLine: computed.dipLine,
+              film: computed.film.value * line.coats,
+            };
+            return Array.from({ length: variants }, (_, v) => (
+              <g key={`${i}-${v}`} id={`${id}-${i}-${v}`}>
+                <Piece look={look} seed={i * 31 + v} />
+              </g>
+            ));
+          })}
+        </defs>
+        {tray.rows.map((row, r) =>
+          Array.from({ length: row.count }, (_, i) => (
+            <use
+              key={`${r}-${i}`}
+              href={`#${id}-${row.line}-${(i * 7 + r * 3) % variants}`}
+              transform={`translate(${row.x + row.pitch * i} ${row.y}) rotate(${(((i * 5 + r * 3) % 7) - 3) * 0.5})`}
+            />
+          )),
+        )}
+      </svg>
+    </article>
+  );
+}
+
+/** When a line's pieces are touch-dry and hard, place by place. */
+function SetTimes({ line, name, reference }: { line: LineTally; name: string | undefined; reference: Reference }) {
+  return (
+    <p className="text-parchment-ink2 text-[13px] leading-snug">
+      {name ? `${name} touch-dry: ` : "touch-dry: "}
+      {line.setting.map((setting, i) => {
+        const place = reference.places.find((p) => p.code === setting.place)?.name ?? setting.place;
+        return (
+          <span key={setting.place}>
+            {i > 0 && " · "}
+            <How what={`setting, ${place}`} working={setting.working}>
+              {place} <b>{setting.touchDry === null ? "never" : span(setting.touchDry)}</b>
+            </How>
+            {setting.handleHard !== null && `, hard ${span(setting.handleHard)}`}
+          </span>
+        );
+      })}
+    </p>
+  );
+}

@@ -1,0 +1,83 @@
+import type { Order, OrderInput, OrderLine } from "../../api/client";
+
+/** What the maker edits: an order without its version. */
+export type Draft = Omit<OrderInput, "version">;
+
+export interface History {
+  draft: Draft;
+  past: Draft[];
+  future: Draft[];
+  /** The field that changed last, so that typing on in it makes one step of undo. */
+  field: string;
+}
+
+export type HistoryAct =
+  { kind: "edit"; field: string; draft: Draft } | { kind: "undo" } | { kind: "redo" } | { kind: "take"; draft: Draft };
+
+export function history(state: History, act: HistoryAct): History {
+  switch (act.kind) {
+    case "edit": {
+      const same = act.field === state.field && state.past.length > 0;
+      return {
+        draft: act.draft,
+        past: same ? state.past : [...state.past, state.draft],
+        future: [],
+        field: act.field,
+      };
+    }
+    case "undo": {
+      const before = state.past.at(-1);
+      if (!before) return state;
+      return { draft: before, past: state.past.slice(0, -1), future: [state.draft, ...state.future], field: "" };
+    }
+    case "redo": {
+      const [after, ...rest] = state.future;
+      if (!after) return state;
+      return { draft: after, past: [...state.past, state.draft], future: rest, field: "" };
+    }
+    case "take":
+      return { draft: act.draft, past: [], future: [], field: "" };
+  }
+}
+
+export function draftOf(order: Order): Draft {
+  const { name, pickup, notes, lines, vessels } = order;
+  return { name, pickup, notes, lines, vessels };
+}
+
+export const sameDraft = (a: Draft, b: Draft) => JSON.stringify(a) === JSON.stringify(b);
+
+/** A UUID of version 7: time first, then chance. */
+export function newId(): string {
+  const bytes = crypto.getRandomValues(new Uint8Array(16));
+  new DataView(bytes.buffer).setBigUint64(0, BigInt(Date.now()) << 16n);
+  crypto.getRandomValues(bytes.subarray(6));
+  bytes[6] = ((bytes[6] ?? 0) & 0x0f) | 0x70;
+  bytes[8] = ((bytes[8] ?? 0) & 0x3f) | 0x80;
+  const hex = Array.from(bytes, (b) => b.toString(16).padStart(2, "0")).join("");
+  return [hex.slice(0, 8), hex.slice(8, 12), hex.slice(12, 16), hex.slice(16, 20), hex.slice(20)].join("-");
+}
+
+export function changeLine(draft: Draft, id: string, change: Partial<OrderLine>): Draft {
+  return { ...draft, lines: draft.lines.map((line) => (line.id === id ? { ...line, ...change } : line)) };
+}
+
+// What is typed and not yet kept survives a reload, a closed lid or a stopped server here.
+
+interface Stored {
+  version: number;
+  draft: Draft;
+}
+
+const storageKey = (id: string) => `kondiba.order.${id}`;
+
+export function storedDraft(id: string): Stored | undefined {
+  try {
+    return (JSON.parse(localStorage.getItem(storageKey(id)) ?? "null") as Stored | null) ?? undefined;
+  } catch {
+    return undefined;
+  }
+}
+
+export const storeDraft = (id: string, stored: Stored) => localStorage.setItem(storageKey(id), JSON.stringify(stored));
+export const forgetDraft = (id: string) => localStorage.removeItem(storageKey(id));

@@ -1,0 +1,34 @@
+import { useEffect, useReducer, useState } from "react";
+import type { Order } from "../../api/client";
+import { draftOf, history, storedDraft, type Draft } from "./draft";
+import { Keeper, type Keeping } from "./Keeper";
+
+/** An order being edited, with its undo, kept on the server as it changes. */
+export function useDraft(order: Order) {
+  const [stored] = useState(() => storedDraft(order.id));
+  const [state, dispatch] = useReducer(history, {
+    draft: stored?.draft ?? draftOf(order),
+    past: [],
+    future: [],
+    field: "",
+  });
+  const [keeping, setKeeping] = useState<Keeping>("kept");
+  const [keeper] = useState(() => new Keeper(order.id, stored?.version ?? order.version, draftOf(order), setKeeping));
+  const { draft } = state;
+
+  useEffect(() => keeper.want(draft), [keeper, draft]);
+  useEffect(() => () => void keeper.keep(), [keeper]);
+
+  return {
+    draft,
+    keeping,
+    edit: (field: string, next: Draft) => dispatch({ kind: "edit", field, draft: next }),
+    undo: state.past.length > 0 ? () => dispatch({ kind: "undo" }) : undefined,
+    redo: state.future.length > 0 ? () => dispatch({ kind: "redo" }) : undefined,
+    takeTheirs: async () => dispatch({ kind: "take", draft: await keeper.theirs() }),
+    keepMine: async () => {
+      await keeper.theirs();
+      await keeper.keep();
+    },
+  };
+}

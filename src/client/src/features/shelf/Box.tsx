@@ -1,0 +1,62 @@
+import type { Reference, ShelfOrder } from "../../api/client";
+import { colourOf } from "../../api/queries";
+import { shade } from "../../ui/colour";
+
+const lid = 11;
+
+/** An order as a lidded box, as wide as its piece count, showing its coating colours by their share of the pieces. */
+export function Box({ order, reference, height }: { order: ShelfOrder; reference: Reference; height: number }) {
+  const width = 34 + Math.min(44, order.pieces * 0.5);
+  const pieces = Math.max(
+    1,
+    order.colours.reduce((sum, c) => sum + c.pieces, 0),
+  );
+  const starts = order.colours.map((_, i) => order.colours.slice(0, i).reduce((sum, c) => sum + c.pieces, 0));
+  const inner = width - 8;
+  return (
+    <svg aria-hidden width={width} height={height + lid} viewBox={`0 0 ${width} ${height + lid}`} className="block">
+      <rect
+        x="3"
+        y={lid - 3}
+        width={width - 6}
+        height={height + 2}
+        rx="5"
+        className="fill-panel stroke-line"
+        strokeWidth="1.5"
+      />
+      {order.colours.map((c, i) => {
+        const srgb = colourOf(reference, c.colour)?.srgb ?? "#999999";
+        const x = 4 + (inner * (starts[i] ?? 0)) / pieces;
+        const w = (inner * c.pieces) / pieces;
+        const rows = Math.floor((height - 10) / 9);
+        return (
+          <g key={c.colour}>
+            <rect x={x} y={lid} width={w} height={height - 3} fill={srgb} />
+            <rect x={x} y={lid} width={w} height={height - 3} fill={shade(srgb, 0.6)} opacity="0.12" />
+            {Array.from({ length: rows }, (_, r) => (
+              <path
+                key={r}
+                d={`M${x} ${lid + 9 + r * 9}H${x + w}`}
+                stroke={shade(srgb, -0.25)}
+                strokeWidth="1"
+                strokeDasharray="7 2"
+                strokeDashoffset={(r % 2) * 4.5}
+                opacity="0.35"
+              />
+            ))}
+          </g>
+        );
+      })}
+      <rect x="7" y={lid + 4} width="4" height={height - 14} rx="2" fill="#fff" opacity="0.35" />
+      <rect
+        x="0.75"
+        y="0.75"
+        width={width - 1.5}
+        height={lid - 1}
+        rx="4"
+        className="fill-parchment stroke-rim"
+        strokeWidth="1.2"
+      />
+    </svg>
+  );
+}

@@ -1,0 +1,95 @@
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useEffect } from "react";
+import { Link, useLocation, useNavigate, useSearchParams } from "react-router";
+import { answer, api, type Shelf } from "../../api/client";
+import { referenceQuery, shelfQuery } from "../../api/queries";
+import { ErrorNote, Waiting } from "../../ui/notes";
+import { longDayName, useWording } from "../../ui/units";
+import { useNewOrder } from "../order/useNewOrder";
+import { addDays } from "./days";
+import { Board } from "./Board";
+import { ToDo } from "./ToDo";
+
+export function ShelfPage() {
+  const [search] = useSearchParams();
+  const from = search.get("from") ?? undefined;
+  const shelf = useQuery(shelfQuery(from));
+  const reference = useQuery(referenceQuery);
+  const newOrder = useNewOrder();
+  useEffect(() => {
+    document.title = "The shelf · Kondiba";
+  }, []);
+  const error = shelf.error ?? reference.error;
+  if (error) return <ErrorNote error={error} retry={() => void shelf.refetch()} />;
+  if (!shelf.data || !reference.data) return <Waiting />;
+  return (
+    <div className="px-4 sm:px-10">
+      <header className="flex flex-wrap items-end gap-x-4 gap-y-2">
+        <h1 className="font-serif text-[38px] leading-tight">The shelf</h1>
+        <Summary shelf={shelf.data} />
+        <button
+          className="bg-act text-on-act ml-auto rounded-full px-5 py-2 text-lg font-bold disabled:opacity-60"
+          disabled={newOrder.isPending}
+          onClick={() => newOrder.mutate()}
+        >
+          New order <kbd className="ml-1 hidden font-sans opacity-80 sm:inline">N</kbd>
+        </button>
+      </header>
+      {newOrder.isError && <ErrorNote error={newOrder.error} />}
+      <PutBack />
+      <Board shelf={shelf.data} reference={reference.data} />
+      <Pages shelf={shelf.data} />
+      <ToDo shelf={shelf.data} reference={reference.data} />
+    </div>
+  );
+}
+
+function Summary({ shelf }: { shelf: Shelf }) {
+  const wording = useWording();
+  const pieces = shelf.orders.reduce((sum, order) => sum + order.pieces, 0);
+  const coating = shelf.coating.reduce((sum, need) => sum + need.toMelt, 0);
+  const { length } = shelf.orders;
+  return (
+    <p className="text-ink2 pb-1.5 text-[17px]">
+      {longDayName(shelf.today)}
+      {length > 0 &&
+        ` · ${length} ${length === 1 ? "order" : "orders"}, ${pieces} pieces, ${wording.mass(coating)} of coating to melt`}
+    </p>
+  );
+}
+
+/** Orders before and after the days on the board. */
+function Pages({ shelf }: { shelf: Shelf }) {
+  const to = (days: number) => `/?from=${addDays(shelf.from, days)}`;
+  return (
+    <nav aria-label="Weeks" className="text-act mt-2 flex justify-between text-[15px] font-semibold">
+      <Link to={to(-shelf.days)}>← the fortnight before{shelf.earlier > 0 && ` · ${shelf.earlier} earlier`}</Link>
+      {shelf.from !== shelf.today && <Link to="/">today</Link>}
+      <Link to={to(shelf.days)}>{shelf.later > 0 && `${shelf.later} later · `}the fortnight after →</Link>
+    </nav>
+  );
+}
+
+/** Offers to put an order back that was just removed. */
+function PutBack() {
+  const location = useLocation();
+  const navigate = useNavigate();
+  const queries = useQueryClient();
+  const removed = (location.state as { removed?: { id: string; name: string } } | null)?.removed;
+  const restore = useMutation({
+    mutationFn: (id: string) => answer(api.POST("/api/orders/{id}/restore", { params: { path: { id } } })),
+    onSuccess: async () => {
+      await queries.invalidateQueries({ queryKey: ["shelf"] });
+      await navigate(".", { replace: true, state: null });
+    },
+  });
+  if (!removed) return null;
+  return (
+    <p role="status" className="border-go bg-panel mt-3 border-l-4 px-4 py-2">
+      {removed.name || "The order"} was taken off the shelf.{" "}
+      <button className="text-act ml-2 font-bold" onClick={() => restore.mutate(removed.id)}>
+        Put it back
+      </button>
+    </p>
+  );
+}

@@ -1,0 +1,85 @@
+import { Link } from "react-router";
+import type { Reference, Shelf } from "../../api/client";
+import { colourOf } from "../../api/queries";
+import { Dot } from "../../ui/Choice";
+import { bags, clock, dayName, useWording } from "../../ui/units";
+
+/** What the boxes want: order by order, colour by colour, and what to mind. */
+export function ToDo({ shelf, reference }: { shelf: Shelf; reference: Reference }) {
+  const wording = useWording();
+  if (shelf.orders.length === 0) return null;
+  const minded = shelf.orders.filter((order) => order.minds.length > 0);
+  return (
+    <div className="mt-8 grid gap-x-12 gap-y-8 lg:grid-cols-[1.35fr_1fr]">
+      <section aria-labelledby="next">
+        <h2 id="next" className="font-serif text-[22px]">
+          Next
+        </h2>
+        <ul className="mt-1">
+          {shelf.orders.map((order) => (
+            <li key={order.id} className="border-line border-t border-dashed">
+              <Link
+                to={`/orders/${order.id}`}
+                className="hover:text-act grid grid-cols-[7.5rem_1fr_auto] items-baseline gap-x-4 py-2.5"
+              >
+                <span className="text-ink2">
+                  {dayName(order.pickup).replace(",", "")}, {clock(order.pickup)}
+                </span>
+                <span>
+                  <b>{order.name}</b>
+                  {order.pieces > 0
+                    ? `: melt ${wording.mass(order.toMelt)}, open ${bags(order.packs)}`
+                    : ": nothing on it yet"}
+                </span>
+                <span className="text-act font-semibold">open</span>
+              </Link>
+            </li>
+          ))}
+        </ul>
+      </section>
+      <div className="grid content-start gap-8">
+        {minded.length > 0 && (
+          <section aria-labelledby="mind">
+            <h2 id="mind" className="font-serif text-[22px]">
+              Mind
+            </h2>
+            {minded.map((order) => (
+              <Link
+                key={order.id}
+                to={`/orders/${order.id}`}
+                className="border-mind bg-mind-ground mt-2 block border-l-4 px-4 py-2"
+              >
+                <b>{order.name}</b>
+                {order.minds.map((mind) => (
+                  <span key={mind} className="block">
+                    {mind}
+                  </span>
+                ))}
+              </Link>
+            ))}
+          </section>
+        )}
+        <section aria-labelledby="coating">
+          <h2 id="coating" className="font-serif text-[22px]">
+            Coating for these days
+          </h2>
+          <ul className="mt-1">
+            {shelf.coating.map((need) => (
+              <li
+                key={need.colour}
+                className="border-line grid grid-cols-[1fr_auto_5rem] gap-x-4 border-t border-dashed py-1.5"
+              >
+                <span>
+                  <Dot srgb={colourOf(reference, need.colour)?.srgb} />
+                  {colourOf(reference, need.colour)?.name}
+                </span>
+                <span className="text-right">{wording.mass(need.toMelt)}</span>
+                <b className="text-right">{bags(need.packs)}</b>
+              </li>
+            ))}
+          </ul>
+        </section>
+      </div>
+    </div>
+  );
+}

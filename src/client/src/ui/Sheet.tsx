@@ -1,0 +1,21 @@
+import { Dialog, DialogBackdrop, DialogPanel, DialogTitle } from "@headlessui/react";
+import { X } from "lucide-react";
+import type { ReactNode } from "react";
+
+/** A dialog drawn as a sheet of paper from the right. */
+export function Sheet(props: { open: boolean; close: () => void; title: string; children: ReactNode }) {
+  return (
+    <Dialog open={props.open} onClose={props.close} className="relative z-30">
+      <DialogBackdrop className="bg-cocoa/40 fixed inset-0" />
+      <DialogPanel className="bg-panel fixed inset-y-0 right-0 w-full max-w-lg overflow-y-auto px-6 pt-5 pb-10 shadow-2xl">
+        <div className="flex items-start justify-between gap-4">
+          <DialogTitle className="font-serif text-2xl">{props.title}</DialogTitle>
+          <button aria-label="Close" className="text-ink2 p-1" onClick={props.close}>
+            <X size={22} />
+          </button>
+        </div>
+        {props.children}
+      </DialogPanel>
+    </Dialog>
+  );
+}

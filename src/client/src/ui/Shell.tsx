@@ -1,0 +1,84 @@
+import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { useState, type ReactNode } from "react";
+import { Link, NavLink, useNavigate } from "react-router";
+import { answer, api } from "../api/client";
+import { kitchenQuery, useKitchen } from "../api/queries";
+import { useNewOrder } from "../features/order/useNewOrder";
+import { Drip } from "./Drip";
+import { Shortcuts } from "./Shortcuts";
+import { useShortcuts } from "./useShortcuts";
+
+/** The cocoa band with the ways through the house, and the page under it. */
+export function Shell({ children }: { children: ReactNode }) {
+  const kitchen = useKitchen().data;
+  const [help, setHelp] = useState(false);
+  const navigate = useNavigate();
+  const newOrder = useNewOrder();
+  useShortcuts({ n: () => newOrder.mutate(), s: () => void navigate("/"), "?": () => setHelp(true) });
+
+  return (
+    <div className="min-h-screen pb-12">
+      <a
+        href="#page"
+        className="focus:bg-panel sr-only focus:not-sr-only focus:absolute focus:top-3 focus:left-4 focus:z-20 focus:p-2"
+      >
+        Skip to the page
+      </a>
+      <header className="sticky top-0 z-10 print:hidden">
+        <div className="bg-cocoa text-cream flex h-14 items-center gap-6 px-4 sm:px-7">
+          <Link to="/" className="font-serif text-[27px] leading-none">
+            Kondiba
+          </Link>
+          <nav aria-label="Rooms">
+            <NavLink
+              to="/"
+              end
+              className={({ isActive }) => `font-semibold ${isActive ? "text-cream" : "text-cream2 hover:text-cream"}`}
+            >
+              Shelf
+            </NavLink>
+          </nav>
+          <div className="ml-auto flex items-center gap-3">
+            <UnitSwitch />
+            <span className="border-cream2/50 hidden rounded-full border px-3 py-1 sm:inline">{kitchen?.name}</span>
+            <button
+              aria-label="Keyboard shortcuts"
+              className="border-cream2/50 hidden size-8 rounded-full border font-bold sm:block"
+              onClick={() => setHelp(true)}
+            >
+              ?
+            </button>
+          </div>
+        </div>
+        <Drip />
+      </header>
+      <main id="page" tabIndex={-1} className="outline-none">
+        {children}
+      </main>
+      <Shortcuts open={help} close={() => setHelp(false)} />
+    </div>
+  );
+}
+
+function UnitSwitch() {
+  const kitchen = useKitchen().data;
+  const queries = useQueryClient();
+  const change = useMutation({
+    mutationFn: (units: "metric" | "us") => answer(api.PATCH("/api/kitchen", { body: { units } })),
+    onMutate: (units) => queries.setQueryData(kitchenQuery.queryKey, (old) => old && { ...old, units }),
+    onSettled: () => queries.invalidateQueries({ queryKey: kitchenQuery.queryKey }),
+  });
+  const us = kitchen?.units === "us";
+  return (
+    <button
+      role="switch"
+      aria-checked={us}
+      aria-label="US units"
+      title={us ? "Switch to grams and °C" : "Switch to ounces and °F"}
+      className="border-cream2/50 rounded-full border px-3 py-1"
+      onClick={() => change.mutate(us ? "metric" : "us")}
+    >
+      {us ? "oz · °F" : "g · °C"}
+    </button>
+  );
+}

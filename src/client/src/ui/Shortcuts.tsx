@@ -1,0 +1,34 @@
+import { Switch } from "@headlessui/react";
+import { Sheet } from "./Sheet";
+import { useShortcutsOn } from "./useShortcuts";
+
+const keys: [key: string, does: string][] = [
+  ["N", "new order"],
+  ["S", "to the shelf"],
+  ["A", "add to the order"],
+  ["Ctrl Z", "undo the last change of an order"],
+  ["Ctrl Shift Z", "make it again"],
+  ["?", "this sheet"],
+];
+
+export function Shortcuts({ open, close }: { open: boolean; close: () => void }) {
+  const [on, setOn] = useShortcutsOn();
+  return (
+    <Sheet open={open} close={close} title="Keys">
+      <dl className="mt-4">
+        {keys.map(([key, does]) => (
+          <div key={key} className="border-line flex gap-4 border-t border-dashed py-2">
+            <dt className="w-32 font-bold">{key}</dt>
+            <dd>{does}</dd>
+          </div>
+        ))}
+      </dl>
+      <Switch checked={on} onChange={setOn} className="group mt-6 flex items-center gap-3">
+        <span className="bg-rim group-data-checked:bg-go h-6 w-11 rounded-full p-0.5">
+          <span className="bg-panel block size-5 rounded-full transition group-data-checked:translate-x-5" />
+        </span>
+        Single keys act
+      </Switch>
+    </Sheet>
+  );
+}

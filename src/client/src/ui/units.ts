@@ -1,0 +1,86 @@
+import { useKitchen } from "../api/queries";
+
+const ounce = 28.349523125;
+const inch = 25.4;
+
+/** How values are written; the server computes, this only words. */
+export interface Wording {
+  us: boolean;
+  mass(grams: number): string;
+  /** Figure and unit apart, for large figures. */
+  massParts(grams: number): [figure: string, unit: string];
+  pack(grams: number): string;
+  volume(millilitres: number): string;
+  temperature(celsius: number): string;
+  /** A working line's value, in this wording's units where it has one for them. */
+  value(value: number, unit: string): string;
+}
+
+const trim = (value: number, digits: number) => value.toLocaleString("en", { maximumSignificantDigits: digits });
+const whole = (value: number) => Math.round(value).toLocaleString("en");
+const tenth = (value: number) => value.toLocaleString("en", { minimumFractionDigits: 1, maximumFractionDigits: 1 });
+
+export function wordingIn(us: boolean): Wording {
+  const massParts = (g: number): [string, string] => {
+    if (us) return g >= 1600 ? [tenth(g / ounce / 16), "lb"] : [tenth(g / ounce), "oz"];
+    return g >= 10 || g < 0.05 ? [whole(g), "g"] : [tenth(g), "g"];
+  };
+  const mass = (g: number) => massParts(g).join(" ");
+  const temperature = (c: number) => (us ? `${Math.round(c * 1.8 + 32)} °F` : `${trim(c, 3)} °C`);
+  return {
+    us,
+    mass,
+    massParts,
+    pack: (g) => (us ? `${whole(g / ounce)} oz` : `${whole(g)} g`),
+    volume: (ml) => (us ? `${tenth(ml / 29.5735295625)} fl oz` : `${whole(ml)} mL`),
+    temperature,
+    value: (value, unit) => {
+      if (unit === "g") return us ? `${trim(value / ounce, 3)} oz` : `${trim(value, 4)} g`;
+      if (unit === "mm") return us ? `${trim(value / inch, 3)} in` : `${trim(value, 3)} mm`;
+      if (unit === "cm²") return us ? `${trim(value / inch / inch / 0.01, 3)} sq in` : `${trim(value, 4)} cm²`;
+      if (unit === "mL") return us ? `${trim(value / 29.5735295625, 3)} fl oz` : `${trim(value, 4)} mL`;
+      if (unit === "°C") return temperature(value);
+      return `${trim(value, 4)} ${unit}`.trim();
+    },
+  };
+}
+
+export function useWording(): Wording {
+  return wordingIn(useKitchen().data?.units === "us");
+}
+
+/** A span as a maker says it: 45 s, 8 min, 1 h 20. */
+export function span(seconds: number): string {
+  if (seconds < 90) return `${Math.round(seconds / 5) * 5} s`;
+  const minutes = Math.round(seconds / 60);
+  if (minutes < 60) return `${minutes} min`;
+  return `${Math.floor(minutes / 60)} h ${String(minutes % 60).padStart(2, "0")}`;
+}
+
+/** "bag" or "bags". */
+export function bags(count: number): string {
+  return `${count} ${count === 1 ? "bag" : "bags"}`;
+}
+
+const depths: [share: number, name: string][] = [
+  [1, "whole"],
+  [0.9, "to the stick"],
+  [0.75, "three quarters"],
+  [0.66, "two thirds"],
+  [0.5, "half"],
+  [0.33, "top third"],
+];
+
+/** Dip depths that have a name. */
+export const namedDepths = depths.map(([share]) => share);
+
+export function depthName(share: number): string {
+  return depths.find(([d]) => Math.abs(d - share) < 0.005)?.[1] ?? `${trim(share * 100, 3)} %`;
+}
+
+const day = new Intl.DateTimeFormat("en-GB", { weekday: "short", day: "numeric", month: "short" });
+const longDay = new Intl.DateTimeFormat("en-GB", { weekday: "long", day: "numeric", month: "long" });
+
+export const dayName = (local: string) => day.format(new Date(local));
+export const longDayName = (local: string) => longDay.format(new Date(local));
+export const clock = (local: string) => local.slice(11, 16);
