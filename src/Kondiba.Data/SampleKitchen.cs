@@ -21,7 +21,7 @@ public static class SampleKitchen
                 ("pretzel-rod", "one", 24, "midnight", 0.33, 1), ("strawberry", "L", 24, "dark", 0.75, 1),
                 ("truffle-ball", "one", 12, "midnight", 1, 1), ("sandwich-cookie", "thin", 12, "white", 0.5, 1)),
             Order("Regatta", saturday.PlusDays(1), 11, "Rowing club boathouse, for the prize table.",
-                ("strawberry", "XL", 20, "teal", 0.66, 1), ("pretzel-rod", "one", 18, "coral", 0.5, 1), ("apple", "M", 6, "coral", 0.9, 1)),
+                ("strawberry", "XL", 20, "teal", 0.66, 1), ("pretzel-rod", "one", 18, "coral", 0.5, 1), ("apple", "M", 6, "teal", 1, 1)),
             Order("Orchid show", today.PlusDays(11), 10, "Botanical society, the glasshouse door.",
                 ("truffle-ball", "one", 24, "plum", 1, 2), ("strawberry", "M", 30, "lime", 0.75, 1), ("apple", "S", 8, "plum", 0.5, 1)),
         ]);

@@ -20,7 +20,7 @@ builder.Services.AddSingleton(TradeTables.Shipped);
 builder.Services.AddSingleton<IClock>(SystemClock.Instance);
 builder.Services.AddScoped<KitchenScope>();
 builder.Services.AddDbContext<KondibaContext>(options => KondibaContext.Use(options, settings.Database));
-builder.Services.AddProblemDetails();
+builder.Services.AddUnreadableRequests();
 builder.Services.AddSingleton(new Startup());
 if (settings.StateFolder.Length > 0)
     builder.Services.AddDataProtection().SetApplicationName("Kondiba").PersistKeysToFileSystem(new(Path.Combine(settings.StateFolder, "keys")));
@@ -29,7 +29,7 @@ builder.Services.AddOpenApi(QuantitySchemas.Configure);
 builder.Services.AddSignIn();
 
 var app = builder.Build();
-app.UseExceptionHandler();
+app.UseExceptionHandler(UnreadableRequests.Handler);
 app.UseStatusCodePages();
 app.UseGuards();
 app.UseClientFiles();

@@ -196,7 +196,7 @@ public class AmountsTests
         var tally = Tally("tall-glass", new LineDraft("apple", "M", 6, "dark", 0.9, 1), Berries(6));
         var problem = Assert.Single(tally.Problems, p => p.Severity == Severity.Unfit);
         Assert.Equal("vessels.dark", problem.Field);
-        Assert.Equal("A medium apple is 76 mm across and wants 82 mm to move in; the tall glass, 7 cm is 70 mm wide.", problem.Reason);
+        Assert.Equal("A medium apple is 76 mm across and wants 82 mm to move in; the 7 cm tall glass is 70 mm wide.", problem.Reason);
         Assert.Contains("jar", problem.Remedy, StringComparison.Ordinal);
         Assert.Equal(tally.Lines[1].OnPieces.Value, tally.Pots.Single().OnPieces.Value);
     }

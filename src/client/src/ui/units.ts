@@ -64,7 +64,6 @@ export function bags(count: number): string {
 
 const depths: [share: number, name: string][] = [
   [1, "whole"],
-  [0.9, "to the stick"],
   [0.75, "three quarters"],
   [0.66, "two thirds"],
   [0.5, "half"],
@@ -84,3 +83,13 @@ const longDay = new Intl.DateTimeFormat("en-GB", { weekday: "long", day: "numeri
 export const dayName = (local: string) => day.format(new Date(local));
 export const longDayName = (local: string) => longDay.format(new Date(local));
 export const clock = (local: string) => local.slice(11, 16);
+
+/** A pickup in words: "Saturday 28 November, in 5 days". */
+export function pickupWords(pickup: string, now: string | undefined): string {
+  if (!now) return longDayName(pickup);
+  const days = Math.round(
+    (Date.parse(`${pickup.slice(0, 10)}T12:00Z`) - Date.parse(`${now.slice(0, 10)}T12:00Z`)) / 86_400_000,
+  );
+  const when = days === 0 ? "today" : days === 1 ? "tomorrow" : days < 0 ? `${-days} days ago` : `in ${days} days`;
+  return `${longDayName(pickup)}, ${when}`;
+}

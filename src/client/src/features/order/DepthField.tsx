@@ -1,5 +1,4 @@
-import { Combobox, ComboboxButton, ComboboxInput, ComboboxOption, ComboboxOptions } from "@headlessui/react";
-import { ChevronDown } from "lucide-react";
+import { Combobox, ComboboxInput, ComboboxOption, ComboboxOptions } from "@headlessui/react";
 import { useState } from "react";
 import { depthName, namedDepths } from "../../ui/units";
 
@@ -29,7 +28,7 @@ export function DepthField(props: {
   return (
     <Combobox
       as="span"
-      className="relative inline-flex items-center"
+      className="inline-block"
       immediate
       value={props.depth}
       onChange={(depth: number | null) => depth !== null && props.onChange(depth)}
@@ -39,15 +38,12 @@ export function DepthField(props: {
         aria-label={props.label}
         aria-invalid={props.note ? true : undefined}
         aria-describedby={props.note}
-        className="quiet field-sizing-content min-w-10"
+        className="quiet field-sizing-content"
         displayValue={depthName}
         onFocus={(e) => e.target.select()}
         onChange={(e) => setTyped(e.target.value)}
         onBlur={() => share !== undefined && share !== props.depth && props.onChange(share)}
       />
-      <ComboboxButton aria-label={`${props.label}: list`} className="p-0.5">
-        <ChevronDown size={13} aria-hidden />
-      </ComboboxButton>
       <ComboboxOptions
         anchor={{ to: "bottom start", gap: 4 }}
         className="border-line bg-panel text-ink z-20 min-w-44 rounded-lg border py-1 text-[15px] shadow-xl empty:hidden"

@@ -2,7 +2,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useEffect, useEffectEvent } from "react";
 import { useParams } from "react-router";
 import type { Order, Reference } from "../../api/client";
-import { orderQuery, referenceQuery } from "../../api/queries";
+import { orderQuery, referenceQuery, useKitchen } from "../../api/queries";
 import { ErrorNote, Waiting } from "../../ui/notes";
 import { Pots } from "./Pots";
 import { Slip } from "./Slip";
@@ -27,7 +27,14 @@ function OrderDesk({ order, reference }: { order: Order; reference: Reference })
 
   return (
     <div className="grid gap-x-6 gap-y-8 px-4 pt-2 sm:px-7 md:grid-cols-[18.5rem_1fr] xl:grid-cols-[18.5rem_1fr_20.5rem]">
-      <Slip order={order} desk={desk} tally={tally} reference={reference} problem={problem} />
+      <Slip
+        order={order}
+        desk={desk}
+        tally={tally}
+        reference={reference}
+        problem={problem}
+        now={useKitchen().data?.now}
+      />
       <Trays draft={desk.draft} tally={tally} reference={reference} />
       <Pots draft={desk.draft} edit={desk.edit} tally={tally} reference={reference} />
     </div>

@@ -36,14 +36,9 @@ export function Piece({ look, seed }: { look: PieceLook; seed: number }) {
   const y = (along: number) => (up ? along : length - along);
   const side = size.profile.map((p): Point => [p.halfWidth, p.along]);
   const outline = (grow: number): Point[] => {
-    const grown = side.map(([half, along]): Point => [
-      half + (half > 0 ? grow : 0),
-      along <= 0 ? -grow : along >= length ? length + grow : along,
-    ]);
-    return [
-      ...grown.map(([half, along]): Point => [half, y(along)]),
-      ...grown.toReversed().map(([half, along]): Point => [-half, y(along)]),
-    ];
+    const [wider, longer] = [1 + (2 * grow) / width, 1 + (2 * grow) / length];
+    const half = side.map(([half, along]): Point => [half * wider, y((along - length / 2) * longer + length / 2)]);
+    return [...half, ...half.toReversed().map(([x, at]): Point => [-x, at])];
   };
   const halfAt = (along: number) => {
     const i = Math.max(
@@ -57,12 +52,11 @@ export function Piece({ look, seed }: { look: PieceLook; seed: number }) {
   // The coat's edge: a slow wave, never two alike, and a run or two on the way down.
   const whole = dipLine >= length - 0.01;
   const phase = random() * 6.3;
-  const wave = Math.min(1.6, width * 0.035);
-  const edge: Point[] = Array.from({ length: 25 }, (_, i) => {
-    const t = i / 24;
-    const lift =
-      wave * (Math.sin(phase + t * 7.5) + 0.5 * Math.sin(phase * 2 + t * 17)) + wave * 1.2 * Math.sin(Math.PI * t);
-    return [(t - 0.5) * (width + 8), y(dipLine) + (up ? lift : -lift + wave)];
+  const wave = 0.5 + width * 0.02;
+  const edge: Point[] = Array.from({ length: 41 }, (_, i) => {
+    const x = (i / 40 - 0.5) * (width + 8);
+    const lift = wave * (Math.sin(phase + x * 0.42) + 0.6 * Math.sin(phase * 2 + x * 0.95));
+    return [x, y(dipLine) + (up ? lift : -lift)];
   });
   const far = y(-10);
   const dipped = closed([...edge, [width / 2 + 8, far], [-width / 2 - 8, far]]);
@@ -73,7 +67,10 @@ export function Piece({ look, seed }: { look: PieceLook; seed: number }) {
         <clipPath id={`${id}b`}>
           <path d={closed(outline(0))} />
         </clipPath>
-        <clipPath id={`${id}d`}>
+        <clipPath id={`${id}f`}>
+          <path d={closed(outline(film * 0.6))} />
+        </clipPath>
+        <clipPath id={`${id}d`} clipPath={`url(#${id}f)`}>
           {whole ? <rect x={-width} y={-20} width={width * 2} height={length + 40} /> : <path d={dipped} />}
         </clipPath>
         <radialGradient id={`${id}c`} cx="0.36" cy="0.3" r="0.85">
@@ -193,17 +190,12 @@ function Body({ centre, size, outline, halfAt, y, id, random }: BodyProps) {
             <stop offset="1" stopColor="#7a4517" />
           </linearGradient>
           <path d={outline} fill={`url(#${id}s)`} />
-          {Array.from({ length: 16 }, (_, i) => (
-            <rect
+          {Array.from({ length: 26 }, (_, i) => (
+            <Salt
               key={i}
-              x={n((random() - 0.5) * width * 0.7)}
-              y={n(length * (0.08 + 0.88 * random()))}
-              width="1.5"
-              height="1.5"
-              rx="0.3"
-              fill="#fff8ec"
-              transform={`rotate(${n(random() * 30)})`}
-              opacity="0.95"
+              x={(random() - 0.5) * width * 0.72}
+              y={length * (0.04 + 0.92 * random())}
+              turn={random() * 90}
             />
           ))}
         </>
@@ -233,6 +225,15 @@ function Body({ centre, size, outline, halfAt, y, id, random }: BodyProps) {
     default:
       return <path d={outline} fill="#5b3a26" />;
   }
+}
+
+function Salt({ x, y, turn }: { x: number; y: number; turn: number }) {
+  return (
+    <g transform={`translate(${n(x)} ${n(y)}) rotate(${n(turn)})`}>
+      <rect x="-0.8" y="-0.5" width="1.9" height="1.9" rx="0.4" fill="#5f3710" opacity="0.4" />
+      <rect x="-0.9" y="-0.9" width="1.8" height="1.8" rx="0.4" fill="#fffaf0" />
+    </g>
+  );
 }
 
 interface GlossProps {

@@ -9,6 +9,9 @@ import { BandKey, VesselView } from "./VesselView";
 
 const auto = "";
 
+/** Millimetres across the drawing when only narrow vessels are used. */
+const leastWidth = 90;
+
 /** One vessel a colour, drawn to one scale and filled in bands, with what to melt and to open. */
 export function Pots(props: {
   draft: Draft;
@@ -24,6 +27,9 @@ export function Pots(props: {
   const potless = Object.keys(draft.vessels).filter(
     (colour) => draft.lines.some((l) => l.colour === colour) && !tally.pots.some((p) => p.colour === colour),
   );
+
+  const used = tally.pots.map((pot) => reference.vessels.find((v) => v.code === pot.vessel)?.top ?? 0);
+  const widest = Math.max(leastWidth, ...used);
 
   const choose = (colour: string, vessel: string) => {
     const others = Object.fromEntries(Object.entries(draft.vessels).filter(([c]) => c !== colour));
@@ -49,6 +55,7 @@ export function Pots(props: {
             key={pot.colour}
             pot={pot}
             reference={reference}
+            widest={widest}
             chosen={draft.vessels[pot.colour] ?? auto}
             choose={(vessel) => choose(pot.colour, vessel)}
             note={note(pot.colour)}
@@ -83,6 +90,7 @@ export function Pots(props: {
 function PotView(props: {
   pot: Pot;
   reference: Reference;
+  widest: number;
   chosen: string;
   choose: (vessel: string) => void;
   note: string | undefined;
@@ -97,7 +105,7 @@ function PotView(props: {
 
   return (
     <article className="grid grid-cols-[7rem_1fr] items-end gap-x-3.5" data-testid={`pot-${pot.colour}`}>
-      <VesselView pot={pot} vessel={vessel} srgb={colour?.srgb ?? "#888888"} vessels={reference.vessels} />
+      <VesselView pot={pot} vessel={vessel} srgb={colour?.srgb ?? "#888888"} widest={props.widest} />
       <div className="text-[15px] leading-snug">
         <h3 className="text-[17px] font-bold first-letter:uppercase">{name}</h3>
         <p>
@@ -148,8 +156,8 @@ function PotView(props: {
             <span data-testid="packs">{bags(pot.packs.value)}</span>
           </How>{" "}
           of {wording.pack(pot.packSize)}
-          <span className="text-ink2 font-normal">, {wording.mass(pot.leftInPack)} stays in</span>
         </p>
+        <p className="text-ink2">{wording.mass(pot.leftInPack)} stays in the bag</p>
         <FieldNote id={noteId} text={props.note} />
       </div>
     </article>

@@ -3,6 +3,7 @@ import { useEffect, useRef } from "react";
 import { useLocation } from "react-router";
 import type { Order, Reference, Tally } from "../../api/client";
 import { FieldNote } from "../../ui/notes";
+import { pickupWords } from "../../ui/units";
 import { AddLine } from "./AddLine";
 import { changeLine } from "./draft";
 import { KeepingNote } from "./KeepingNote";
@@ -20,7 +21,14 @@ function notesOf(tally: Tally): Record<string, string> {
 }
 
 /** The order slip: who, when, what. */
-export function Slip(props: { order: Order; desk: Desk; tally: Tally; reference: Reference; problem: Error | null }) {
+export function Slip(props: {
+  order: Order;
+  desk: Desk;
+  tally: Tally;
+  reference: Reference;
+  problem: Error | null;
+  now: string | undefined;
+}) {
   const { desk, tally, reference, order } = props;
   const { draft, edit } = desk;
   const notes = notesOf(tally);
@@ -51,7 +59,8 @@ export function Slip(props: { order: Order; desk: Desk; tally: Tally; reference:
           onChange={(e) => edit("name", { ...draft, name: e.target.value })}
         />
         <FieldNote id="note-name" text={notes.name} />
-        <div className="mt-1 flex flex-wrap gap-x-3 font-semibold">
+        <p className="mt-1 font-bold">{draft.pickup && pickupWords(draft.pickup, props.now)}</p>
+        <div className="text-ink2 flex gap-x-3 text-[15px]">
           <input
             type="date"
             aria-label="Pickup day"

@@ -67,20 +67,11 @@ function TrayView(props: { number: number; tray: Tray; draft: Draft; tally: Tall
               .join(", ")}
           </span>
         </h3>
-        {lines.map((i) => {
-          const line = tally.lines.find((l) => l.line === i);
-          const centre = centreOf(reference, draft.lines[i]?.centre ?? null);
-          return (
-            line && (
-              <SetTimes
-                key={i}
-                line={line}
-                name={lines.length > 1 ? centre?.plural : undefined}
-                reference={reference}
-              />
-            )
-          );
-        })}
+        <SetTimes
+          lines={tally.lines.filter((l) => lines.includes(l.line))}
+          name={(line) => centreOf(reference, draft.lines[line]?.centre ?? null)?.plural ?? ""}
+          reference={reference}
+        />
       </header>
       <svg
         role="img"
@@ -109,37 +100,59 @@ function TrayView(props: { number: number; tray: Tray; draft: Draft; tally: Tall
             ));
           })}
         </defs>
-        {tray.rows.map((row, r) =>
-          Array.from({ length: row.count }, (_, i) => (
+        {tray.rows.map((row, r) => {
+          const tilt =
+            18 /
+            (sizeOf(reference, draft.lines[row.line]?.centre ?? null, draft.lines[row.line]?.size ?? null)?.length ??
+              40);
+          return Array.from({ length: row.count }, (_, i) => (
             <use
               key={`${r}-${i}`}
               href={`#${id}-${row.line}-${(i * 7 + r * 3) % variants}`}
-              transform={`translate(${row.x + row.pitch * i} ${row.y}) rotate(${(((i * 5 + r * 3) % 7) - 3) * 0.5})`}
+              transform={`translate(${row.x + row.pitch * i} ${row.y}) rotate(${(((i * 5 + r * 3) % 7) - 3) * tilt})`}
             />
-          )),
-        )}
+          ));
+        })}
       </svg>
     </article>
   );
 }
 
-/** When a line's pieces are touch-dry and hard, place by place. */
-function SetTimes({ line, name, reference }: { line: LineTally; name: string | undefined; reference: Reference }) {
+/** When the pieces on a tray are touch-dry, and after that hard, place by place. */
+function SetTimes(props: { lines: LineTally[]; name: (line: number) => string; reference: Reference }) {
+  const { lines, name, reference } = props;
   return (
-    <p className="text-parchment-ink2 text-[13px] leading-snug">
-      {name ? `${name} touch-dry: ` : "touch-dry: "}
-      {line.setting.map((setting, i) => {
-        const place = reference.places.find((p) => p.code === setting.place)?.name ?? setting.place;
-        return (
-          <span key={setting.place}>
-            {i > 0 && " · "}
-            <How what={`setting, ${place}`} working={setting.working}>
-              {place} <b>{setting.touchDry === null ? "never" : span(setting.touchDry)}</b>
-            </How>
-            {setting.handleHard !== null && `, hard ${span(setting.handleHard)}`}
-          </span>
-        );
-      })}
-    </p>
+    <table className="text-parchment-ink2 mt-0.5 w-full text-left text-[13px] leading-snug">
+      <thead>
+        <tr>
+          <th className="w-[28%] font-normal">touch-dry, then hard</th>
+          {reference.places.map((place) => (
+            <th key={place.code} className="font-normal">
+              {place.name}
+            </th>
+          ))}
+        </tr>
+      </thead>
+      <tbody>
+        {lines.map((line) => (
+          <tr key={line.line}>
+            <th className="font-semibold">{name(line.line)}</th>
+            {line.setting.map((setting) => (
+              <td key={setting.place}>
+                <How what={`${name(line.line)} setting, ${setting.place}`} working={setting.working}>
+                  <b>{setting.touchDry === null ? "never" : span(setting.touchDry)}</b>
+                  {setting.handleHard !== null && (
+                    <>
+                      , <br className="sm:hidden" />
+                      {span(setting.handleHard)}
+                    </>
+                  )}
+                </How>
+              </td>
+            ))}
+          </tr>
+        ))}
+      </tbody>
+    </table>
   );
 }

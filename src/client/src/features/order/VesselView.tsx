@@ -4,12 +4,12 @@ import { shade } from "../../ui/colour";
 
 const wall = 2.5;
 
-/** A pot's vessel in section, all vessels at one scale, filled to its levels. */
-export function VesselView(props: { pot: Pot; vessel: Vessel | undefined; vessels: Vessel[]; srgb: string }) {
+/** A pot's vessel in section, all of an order's at one scale, filled to its levels. */
+export function VesselView(props: { pot: Pot; vessel: Vessel | undefined; widest: number; srgb: string }) {
   const { pot, vessel, srgb } = props;
+  const widest = props.widest + wall * 4;
   const id = useId();
   if (!vessel) return null;
-  const widest = Math.max(...props.vessels.map((v) => v.top)) + wall * 4;
   const { bottom, top, height } = vessel;
   const half = (level: number) => (bottom + (top - bottom) * (level / height)) / 2;
   const slab = (from: number, to: number) =>
@@ -36,7 +36,7 @@ export function VesselView(props: { pot: Pot; vessel: Vessel | undefined; vessel
         </linearGradient>
       </defs>
       <ellipse cx="0" cy="4" rx={bottom * 0.58} ry="3" fill="#2b1810" opacity="0.14" />
-      <path d={slab(0, height)} fill="#ffffff" fillOpacity="0.55" />
+      <path d={slab(0, height)} className="fill-glass" />
       {pot.bands.map((band) => (
         <path
           key={band.kind}

@@ -12,8 +12,8 @@ export function Board({ shelf, reference }: { shelf: Shelf; reference: Reference
   const on = (day: string) => shelf.orders.filter((order) => order.pickup.startsWith(day));
   return (
     <>
-      <div className="mt-6 hidden md:block">
-        <ol className="grid min-h-80 grid-cols-[repeat(14,minmax(0,1fr))] items-end px-2">
+      <div className="hidden md:block">
+        <ol className="grid min-h-66 grid-cols-[repeat(14,minmax(0,1fr))] items-end px-2">
           {days.map((day) => (
             <li key={day} className="flex min-w-0 flex-col items-center">
               <Pile orders={on(day)} reference={reference} />

@@ -6,7 +6,7 @@ const lid = 11;
 
 /** An order as a lidded box, as wide as its piece count, showing its coating colours by their share of the pieces. */
 export function Box({ order, reference, height }: { order: ShelfOrder; reference: Reference; height: number }) {
-  const width = 34 + Math.min(44, order.pieces * 0.5);
+  const width = 36 + Math.min(50, order.pieces * 0.7);
   const pieces = Math.max(
     1,
     order.colours.reduce((sum, c) => sum + c.pieces, 0),

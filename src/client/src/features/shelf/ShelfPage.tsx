@@ -24,7 +24,7 @@ export function ShelfPage() {
   if (!shelf.data || !reference.data) return <Waiting />;
   return (
     <div className="px-4 sm:px-10">
-      <header className="flex flex-wrap items-end gap-x-4 gap-y-2">
+      <header className="flex flex-wrap items-end gap-x-4 gap-y-2 pt-3">
         <h1 className="font-serif text-[38px] leading-tight">The shelf</h1>
         <Summary shelf={shelf.data} />
         <button

@@ -10,7 +10,7 @@ export function ToDo({ shelf, reference }: { shelf: Shelf; reference: Reference 
   if (shelf.orders.length === 0) return null;
   const minded = shelf.orders.filter((order) => order.minds.length > 0);
   return (
-    <div className="mt-8 grid gap-x-12 gap-y-8 lg:grid-cols-[1.35fr_1fr]">
+    <div className="mt-6 grid gap-x-12 gap-y-8 lg:grid-cols-[1.35fr_1fr]">
       <section aria-labelledby="next">
         <h2 id="next" className="font-serif text-[22px]">
           Next
@@ -20,9 +20,9 @@ export function ToDo({ shelf, reference }: { shelf: Shelf; reference: Reference 
             <li key={order.id} className="border-line border-t border-dashed">
               <Link
                 to={`/orders/${order.id}`}
-                className="hover:text-act grid grid-cols-[7.5rem_1fr_auto] items-baseline gap-x-4 py-2.5"
+                className="hover:text-act grid grid-cols-[1fr_auto] items-baseline gap-x-4 py-2.5 sm:grid-cols-[9.5rem_1fr_auto]"
               >
-                <span className="text-ink2">
+                <span className="text-ink2 col-span-2 sm:col-span-1">
                   {dayName(order.pickup).replace(",", "")}, {clock(order.pickup)}
                 </span>
                 <span>

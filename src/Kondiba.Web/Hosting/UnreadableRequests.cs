@@ -1,0 +1,25 @@
+using System.Text.Json;
+
+namespace Kondiba.Web.Hosting;
+
+/// <summary>Requests whose body is not what the API document describes: 400 with the place in the body, never a server error.</summary>
+internal static class UnreadableRequests
+{
+    public static ExceptionHandlerOptions Handler => new()
+    {
+        StatusCodeSelector = error => error is BadHttpRequestException bad ? bad.StatusCode : StatusCodes.Status500InternalServerError,
+    };
+
+    public static void AddUnreadableRequests(this IServiceCollection services)
+    {
+        services.Configure<RouteHandlerOptions>(options => options.ThrowOnBadRequest = true);
+        services.AddProblemDetails(options => options.CustomizeProblemDetails = context =>
+        {
+            if (context.Exception is not BadHttpRequestException bad)
+                return;
+            var at = (bad.InnerException as JsonException)?.Path;
+            context.ProblemDetails.Title = "The request cannot be read.";
+            context.ProblemDetails.Detail = at is null or "$" ? "Send JSON as the API document at /openapi/v1.json describes it." : $"Look at {at[2..]}: the API document at /openapi/v1.json says what it takes.";
+        });
+    }
+}

@@ -1,0 +1,30 @@
+namespace Kondiba.Browser.Tests;
+
+/// <summary>axe-core over each screen: nothing serious, in light, in dark and narrow.</summary>
+public sealed class AccessTests(Site site) : IClassFixture<Site>
+{
+    [Theory]
+    [InlineData(1280, false)]
+    [InlineData(1280, true)]
+    [InlineData(390, false)]
+    public void No_screen_keeps_anyone_out(int width, bool dark)
+    {
+        using var maker = new Maker(site, width, 800, dark);
+        maker.See("Chess final");
+        Assert.Empty(maker.Barriers());
+
+        maker.Open("Meteor night");
+        maker.Until(() => maker.Count("[data-testid=tray] use") == 72, "the trays");
+        Assert.Empty(maker.Barriers());
+
+        maker.Fill("How many pretzel rods", "0");
+        maker.See("There must be at least one piece.");
+        Assert.Empty(maker.Barriers());
+        maker.Fill("How many pretzel rods", "24");
+        maker.SeeSaved();
+
+        maker.Click("//*[@data-testid='pot-dark']//button[contains(., 'to melt: how?')]");
+        maker.See("How: dark, to melt");
+        Assert.Empty(maker.Barriers());
+    }
+}

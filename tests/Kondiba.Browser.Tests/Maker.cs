@@ -1,0 +1,134 @@
+using System.Collections.ObjectModel;
+using System.Globalization;
+using OpenQA.Selenium;
+using OpenQA.Selenium.Chrome;
+
+namespace Kondiba.Browser.Tests;
+
+/// <summary>A maker at a browser: does what hands do, sees what is shown.</summary>
+public sealed class Maker : IDisposable
+{
+    private readonly ChromeDriver driver;
+    private readonly Site site;
+
+    public Maker(Site site, int width = 1280, int height = 800, bool dark = false)
+    {
+        this.site = site;
+        var options = new ChromeOptions { BinaryLocation = "/usr/bin/chromium" };
+        options.AddArguments(
+            "--headless=new", "--no-sandbox", "--disable-gpu", "--disable-dev-shm-usage", "--disable-quic", "--no-first-run",
+            "--disable-background-networking", "--disable-component-update", "--disable-sync", "--hide-scrollbars",
+            "--host-resolver-rules=MAP * ~NOTFOUND, EXCLUDE 127.0.0.1", "--lang=en-GB", $"--window-size={width},{height}");
+        driver = new(ChromeDriverService.CreateDefaultService("/usr/bin", "chromedriver"), options);
+        driver.ExecuteCdpCommand("Emulation.setDeviceMetricsOverride", new() { ["width"] = width, ["height"] = height, ["deviceScaleFactor"] = 1, ["mobile"] = false });
+        if (dark)
+            driver.ExecuteCdpCommand("Emulation.setEmulatedMedia", new() { ["features"] = new[] { new Dictionary<string, object> { ["name"] = "prefers-color-scheme", ["value"] = "dark" } } });
+        driver.Navigate().GoToUrl(new Uri(site.Address, $"enter?key={Site.Key}"));
+        See("The shelf");
+    }
+
+    public string Url => driver.Url;
+
+    public void Dispose() => driver.Dispose();
+
+    public void Go(string path) => driver.Navigate().GoToUrl(new Uri(site.Address, path));
+
+    public void Reload() => driver.Navigate().Refresh();
+
+    /// <summary>Opens an order from the shelf by its name.</summary>
+    public void Open(string order)
+    {
+        Go("");
+        Click($"//a[contains(., '{order}') and contains(., 'open')]");
+        Until(() => Value("Order for") == order, $"the order {order}");
+    }
+
+    public void Click(string xpath) => Until(
+        () =>
+        {
+            driver.FindElement(By.XPath(xpath)).Click();
+            return true;
+        },
+        xpath);
+
+    public void Press(string button) => Click($"//button[normalize-space()='{button}' or @aria-label='{button}']");
+
+    /// <summary>Types where the focus is.</summary>
+    public void Type(string keys) => driver.SwitchTo().ActiveElement().SendKeys(keys);
+
+    public void Chord(string modifier, string key) => Type(modifier + key + Keys.Null);
+
+    /// <summary>Replaces what a field holds.</summary>
+    public void Fill(string label, string text) => Until(
+        () =>
+        {
+            var field = Field(label);
+            field.Click();
+            field.SendKeys(Keys.Control + "a" + Keys.Null + text);
+            return true;
+        },
+        label);
+
+    /// <summary>Picks from a list that opens under a word.</summary>
+    public void Choose(string label, string option)
+    {
+        Press(label);
+        Click($"//*[@role='option'][starts-with(normalize-space(), '{option}')]");
+    }
+
+    public string Value(string label) => Field(label).GetDomProperty("value") ?? "";
+
+    public string Focused() => driver.SwitchTo().ActiveElement().GetDomAttribute("aria-label") ?? "";
+
+    public string Text(string css) => driver.FindElement(By.CssSelector(css)).Text;
+
+    public int Count(string css) => driver.FindElements(By.CssSelector(css)).Count;
+
+    public double Number(string css) => double.Parse(Text(css), NumberStyles.Float | NumberStyles.AllowThousands, CultureInfo.InvariantCulture);
+
+    public bool Shows(string text) => driver.FindElement(By.TagName("body")).Text.Contains(text, StringComparison.Ordinal);
+
+    /// <summary>Waits until the page shows a text.</summary>
+    public void See(string text) => Until(() => Shows(text), $"'{text}'");
+
+    /// <summary>Waits until the order says that it is kept.</summary>
+    public void SeeSaved() => Until(() => Text("[data-testid=keeping]") == "saved", "saved");
+
+    /// <summary>Waits for something that is on its way; fails by name when it does not come.</summary>
+    public void Until(Func<bool> holds, string what)
+    {
+        for (var tries = 0; ; tries++)
+        {
+            try
+            {
+                if (holds())
+                    return;
+            }
+            catch (WebDriverException) when (tries < 200)
+            {
+                // Not there yet, covered, or replaced while it was read.
+            }
+
+            if (tries >= 200)
+                Assert.Fail($"Not seen on {driver.Url}: {what}. The page says:\n{driver.FindElement(By.TagName("body")).Text}");
+            Thread.Sleep(50);
+        }
+    }
+
+    /// <summary>What axe-core finds serious or critical on the page as it stands.</summary>
+    public IReadOnlyList<string> Barriers()
+    {
+        driver.ExecuteScript(File.ReadAllText(Path.Combine(Site.Root, "src", "client", "node_modules", "axe-core", "axe.min.js")));
+        var found = (ReadOnlyCollection<object>)driver.ExecuteAsyncScript("""
+            const done = arguments[arguments.length - 1];
+            axe.run().then(r => done(r.violations
+              .filter(v => v.impact === 'serious' || v.impact === 'critical')
+              .map(v => v.id + ': ' + v.nodes.map(n => n.target + ' ' + (n.failureSummary ?? '')).join('; '))));
+            """)!;
+        return [.. found.Cast<string>()];
+    }
+
+    public void Screenshot(string path) => driver.GetScreenshot().SaveAsFile(path);
+
+    private IWebElement Field(string label) => driver.FindElement(By.CssSelector($"[aria-label='{label}']"));
+}

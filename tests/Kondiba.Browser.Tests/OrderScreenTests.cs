@@ -1,0 +1,172 @@
+using OpenQA.Selenium;
+
+namespace Kondiba.Browser.Tests;
+
+public sealed class OrderScreenTests(Site site) : IClassFixture<Site>, IDisposable
+{
+    private const string Midnight = "[data-testid=pot-midnight] ";
+    private readonly Maker maker = new(site);
+
+    public void Dispose() => maker.Dispose();
+
+    [Fact]
+    public void An_order_is_made_by_keyboard_alone_and_a_reload_keeps_it()
+    {
+        maker.Type("n");
+        maker.Until(() => maker.Focused() == "Order for", "the cursor in the name");
+        maker.Type("Lighthouse supper");
+        maker.See("A pot for each colour will stand here");
+        for (var tabs = 0; maker.Focused() != "Add to the order" && tabs < 15; tabs++)
+            maker.Type(Keys.Tab);
+        maker.Type("straw large");
+        maker.See("strawberries, large");
+        maker.Type(Keys.ArrowDown + Keys.Enter);
+        maker.Until(() => maker.Focused() == "How many strawberries", "the cursor in the count");
+        maker.Type("24");
+        maker.Until(() => maker.Value("Dip depth of strawberries") == "three quarters", "the usual depth");
+        maker.Until(() => maker.Count("[data-testid=tray] use") == 24, "24 berries on the tray");
+        Assert.InRange(maker.Number("[data-testid=pot-dark] [data-testid=to-melt]"), 200, 400);
+        Assert.Equal("1 bag", maker.Text("[data-testid=pot-dark] [data-testid=packs]"));
+        Assert.Matches(@"\d+ min", maker.Text("[data-testid=tray] table"));
+        maker.SeeSaved();
+
+        var melted = maker.Text("[data-testid=pot-dark] [data-testid=to-melt]");
+        maker.Reload();
+        maker.Until(() => maker.Value("Order for") == "Lighthouse supper" && maker.Value("How many strawberries") == "24", "the order as it was");
+        maker.Until(() => maker.Text("[data-testid=pot-dark] [data-testid=to-melt]") == melted, "the amount as it was");
+    }
+
+    [Fact]
+    public void Changing_a_count_changes_trays_pots_and_packs_and_undo_takes_it_back()
+    {
+        maker.Open("Meteor night");
+        maker.Until(() => maker.Text(Midnight + "[data-testid=packs]") == "2 bags", "two bags of midnight");
+        var before = maker.Number(Midnight + "[data-testid=to-melt]");
+        var pieces = maker.Count("[data-testid=tray] use");
+        maker.Fill("How many pretzel rods", "60");
+        maker.Until(() => maker.Number(Midnight + "[data-testid=to-melt]") > before + 200, "more to melt");
+        maker.Until(() => maker.Count("[data-testid=tray] use") == pieces + 36, "36 rods more on the trays");
+        Assert.NotEqual("2 bags", maker.Text(Midnight + "[data-testid=packs]"));
+        maker.SeeSaved();
+
+        maker.Chord(Keys.Control, "z");
+        maker.Until(() => maker.Number(Midnight + "[data-testid=to-melt]") == before, "what was to melt before");
+        Assert.Equal("24", maker.Value("How many pretzel rods"));
+        maker.SeeSaved();
+    }
+
+    [Fact]
+    public void What_cannot_be_is_said_by_its_field_the_rest_computes_and_a_reload_keeps_what_was_typed()
+    {
+        maker.Open("Regatta");
+        maker.SeeSaved();
+        maker.Fill("How many pretzel rods", "0");
+        maker.See("There must be at least one piece. Type how many, or remove the line.");
+        maker.See("not saved yet");
+        maker.Until(() => maker.Count("[data-testid=pot-coral]") == 0 && maker.Count("[data-testid=pot-teal]") == 1, "the teal pot alone");
+
+        maker.Reload();
+        maker.Until(() => maker.Value("How many pretzel rods") == "0", "what was typed");
+        maker.See("There must be at least one piece.");
+        maker.Fill("How many pretzel rods", "18");
+        maker.SeeSaved();
+        maker.Fill("Dip depth of pretzel rods", "0" + Keys.Tab);
+        maker.See("A dip depth of nothing leaves no coat.");
+        maker.Fill("Dip depth of pretzel rods", "1/2" + Keys.Tab);
+        maker.SeeSaved();
+        Assert.Equal("half", maker.Value("Dip depth of pretzel rods"));
+    }
+
+    [Fact]
+    public void An_apple_in_a_tall_glass_is_told_by_the_vessel()
+    {
+        maker.Open("Regatta");
+        maker.Choose("Vessel for teal", "7 cm tall glass");
+        maker.See("A medium apple is 76 mm across and wants 82 mm to move in; the 7 cm tall glass is 70 mm wide. Choose another vessel");
+        maker.Choose("Vessel for teal", "whichever wants least");
+        maker.Until(() => !maker.Shows("76 mm across"), "no complaint");
+        maker.SeeSaved();
+    }
+
+    [Fact]
+    public void Nothing_shown_as_saved_is_lost_when_the_server_is_killed_and_what_was_typed_meanwhile_follows()
+    {
+        maker.Open("Chess final");
+        maker.SeeSaved();
+        for (var count = 21; count <= 24; count++)
+        {
+            maker.Fill("Notes", $"board {count}");
+            maker.SeeSaved();
+        }
+
+        site.Kill();
+        maker.Fill("Order for", "Chess final, second board");
+        maker.See("the server is away");
+        site.Start();
+        maker.SeeSaved();
+        using var other = new Maker(site);
+        other.See("Chess final, second board");
+        other.Open("Chess final, second board");
+        Assert.Equal("board 24", other.Value("Notes"));
+    }
+
+    [Fact]
+    public void Two_windows_do_not_overwrite_each_other()
+    {
+        maker.Open("Orchid show");
+        maker.SeeSaved();
+        using var other = new Maker(site);
+        other.Open("Orchid show");
+        other.Fill("Notes", "from the other window");
+        other.SeeSaved();
+
+        maker.Fill("Notes", "from this window");
+        maker.See("Changed somewhere else meanwhile.");
+        maker.Press("Keep this one");
+        maker.SeeSaved();
+        other.Reload();
+        other.Until(() => other.Value("Notes") == "from this window", "this window's notes");
+
+        maker.Fill("Notes", "once more");
+        maker.SeeSaved();
+        other.Fill("Notes", "too late");
+        other.See("Changed somewhere else meanwhile.");
+        other.Press("Take that one");
+        other.Until(() => other.Value("Notes") == "once more", "the first window's notes");
+    }
+
+    [Fact]
+    public void Figures_say_how_and_units_switch_everywhere()
+    {
+        maker.Open("Meteor night");
+        maker.Click("//*[@data-testid='pot-dark']//button[contains(., 'to melt: how?')]");
+        maker.See("How: dark, to melt");
+        maker.See("stays on tools and walls");
+        maker.See("estimate");
+        maker.Type(Keys.Escape);
+        maker.Until(() => !maker.Shows("How: dark"), "the sheet closed");
+
+        var grams = maker.Number("[data-testid=pot-dark] [data-testid=to-melt]");
+        maker.Press("US units");
+        maker.See("oz to melt");
+        Assert.Equal(grams / 28.3495, maker.Number("[data-testid=pot-dark] [data-testid=to-melt]"), 0.1);
+        maker.See("dip at 95 °F");
+        maker.Press("US units");
+        maker.See("g to melt");
+    }
+
+    [Fact]
+    public void A_removed_order_is_put_back_from_the_shelf()
+    {
+        maker.Go("");
+        maker.Press("New order N");
+        maker.Until(() => maker.Focused() == "Order for", "the new order");
+        maker.Type("Fog signal tea");
+        maker.SeeSaved();
+        maker.Press("Remove");
+        maker.See("Fog signal tea was taken off the shelf.");
+        maker.Press("Put it back");
+        maker.Until(() => !maker.Shows("taken off"), "the offer gone");
+        maker.See("Fog signal tea");
+    }
+}

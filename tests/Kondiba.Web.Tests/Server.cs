@@ -1,0 +1,92 @@
+using System.Net.Http.Json;
+using System.Text.Json.Nodes;
+using Microsoft.AspNetCore.Mvc.Testing;
+using NodaTime;
+using Npgsql;
+
+namespace Kondiba.Web.Tests;
+
+/// <summary>A database of its own on the test cluster, and servers on it: one with the sample kitchen, one with a kitchen of one's own.</summary>
+public sealed class Server : IDisposable
+{
+    public const string Key = "a key for these tests";
+    private readonly NpgsqlConnectionStringBuilder connection;
+
+    public Server()
+    {
+        var cluster = Environment.GetEnvironmentVariable("KONDIBA_TEST_DATABASE")
+            ?? throw new InvalidOperationException("KONDIBA_TEST_DATABASE names no PostgreSQL server: run ./test, which starts one.");
+        connection = new(cluster) { Database = $"web_{Guid.CreateVersion7():n}" };
+        Sample = Start(own: false);
+        Own = Start(own: true);
+    }
+
+    public WebApplicationFactory<Program> Sample { get; }
+
+    public WebApplicationFactory<Program> Own { get; }
+
+    public WebApplicationFactory<Program> Start(bool own)
+    {
+        var server = new WebApplicationFactory<Program>().WithWebHostBuilder(host => host
+            .UseSetting("Kondiba:Database", connection.ConnectionString)
+            .UseSetting("Kondiba:Key", Key)
+            .UseSetting("Kondiba:Own", own.ToString()));
+        _ = server.Server;
+        return server;
+    }
+
+    /// <summary>A browser that opened the printed address.</summary>
+    public static async Task<HttpClient> EnterAsync(WebApplicationFactory<Program> server)
+    {
+        var client = server.CreateClient();
+        (await client.PostAsJsonAsync("/api/session", new { key = Key })).EnsureSuccessStatusCode();
+        return client;
+    }
+
+    public void Dispose()
+    {
+        Sample.Dispose();
+        Own.Dispose();
+        NpgsqlConnection.ClearAllPools();
+        using var admin = NpgsqlDataSource.Create(new NpgsqlConnectionStringBuilder(connection.ConnectionString) { Database = "postgres" });
+        using var drop = admin.CreateCommand($"DROP DATABASE \"{connection.Database}\" WITH (FORCE)");
+        drop.ExecuteNonQuery();
+    }
+}
+
+/// <summary>Orders as a client sends them.</summary>
+internal static class Orders
+{
+    public static string Day(int ahead) => SystemClock.Instance.GetCurrentInstant().InUtc().Date.PlusDays(ahead).At(new(18, 30)).ToString("s", null);
+
+    public static JsonObject Line(string centre = "strawberry", string size = "L", int count = 24, string colour = "dark", double depth = 0.75, int coats = 1) => new()
+    {
+        ["id"] = Guid.CreateVersion7().ToString(),
+        ["centre"] = centre,
+        ["size"] = size,
+        ["count"] = count,
+        ["colour"] = colour,
+        ["depth"] = depth,
+        ["coats"] = coats,
+    };
+
+    public static JsonObject Order(params JsonObject[] lines) => new()
+    {
+        ["version"] = 0,
+        ["name"] = "Tide table supper",
+        ["pickup"] = Day(5),
+        ["notes"] = "Collected at the slipway.",
+        ["lines"] = new JsonArray([.. lines]),
+        ["vessels"] = new JsonObject(),
+    };
+
+    public static async Task<JsonObject> ReadAsync(this HttpResponseMessage response) =>
+        (await response.Content.ReadFromJsonAsync<JsonObject>())!;
+
+    public static async Task<JsonObject> CreatedAsync(this HttpClient client, JsonObject order)
+    {
+        var response = await client.PostAsJsonAsync("/api/orders", order);
+        response.EnsureSuccessStatusCode();
+        return await response.ReadAsync();
+    }
+}
