@@ -4,6 +4,6 @@ import { defineConfig } from "vite";
 
 export default defineConfig({
   plugins: [react(), tailwindcss()],
-  build: { outDir: "../Kondiba.Web/wwwroot", emptyOutDir: true },
+  build: { outDir: "../Kondiba.Web/wwwroot", emptyOutDir: true, chunkSizeWarningLimit: 700 },
   server: { proxy: { "/api": "http://127.0.0.1:5170", "/enter": "http://127.0.0.1:5170" } },
 });

@@ -72,7 +72,7 @@ public sealed class Maker : IDisposable
     /// <summary>Picks from a list that opens under a word.</summary>
     public void Choose(string label, string option)
     {
-        Press(label);
+        Click($"//button[starts-with(normalize-space(), '{label}:')]");
         Click($"//*[@role='option'][starts-with(normalize-space(), '{option}')]");
     }
 
@@ -86,7 +86,7 @@ public sealed class Maker : IDisposable
 
     public double Number(string css) => double.Parse(Text(css), NumberStyles.Float | NumberStyles.AllowThousands, CultureInfo.InvariantCulture);
 
-    public bool Shows(string text) => driver.FindElement(By.TagName("body")).Text.Contains(text, StringComparison.Ordinal);
+    public bool Shows(string text) => PageText.Contains(text, StringComparison.Ordinal);
 
     /// <summary>Waits until the page shows a text.</summary>
     public void See(string text) => Until(() => Shows(text), $"'{text}'");
@@ -110,7 +110,7 @@ public sealed class Maker : IDisposable
             }
 
             if (tries >= 200)
-                Assert.Fail($"Not seen on {driver.Url}: {what}. The page says:\n{driver.FindElement(By.TagName("body")).Text}");
+                Assert.Fail($"Not seen on {driver.Url}: {what}. The page says:\n{PageText}");
             Thread.Sleep(50);
         }
     }
@@ -129,6 +129,8 @@ public sealed class Maker : IDisposable
     }
 
     public void Screenshot(string path) => driver.GetScreenshot().SaveAsFile(path);
+
+    private string PageText => (string)driver.ExecuteScript("return document.body.innerText")!;
 
     private IWebElement Field(string label) => driver.FindElement(By.CssSelector($"[aria-label='{label}']"));
 }

@@ -20,9 +20,10 @@ public sealed class OrderScreenTests(Site site) : IClassFixture<Site>, IDisposab
             maker.Type(Keys.Tab);
         maker.Type("straw large");
         maker.See("strawberries, large");
-        maker.Type(Keys.ArrowDown + Keys.Enter);
+        maker.Type(Keys.Enter);
         maker.Until(() => maker.Focused() == "How many strawberries", "the cursor in the count");
         maker.Type("24");
+        maker.Until(() => maker.Text("li p").Replace("\n", " ", StringComparison.Ordinal) == "Strawberries, Size of strawberries: large", "large strawberries");
         maker.Until(() => maker.Value("Dip depth of strawberries") == "three quarters", "the usual depth");
         maker.Until(() => maker.Count("[data-testid=tray] use") == 24, "24 berries on the tray");
         Assert.InRange(maker.Number("[data-testid=pot-dark] [data-testid=to-melt]"), 200, 400);
@@ -147,11 +148,11 @@ public sealed class OrderScreenTests(Site site) : IClassFixture<Site>, IDisposab
         maker.Until(() => !maker.Shows("How: dark"), "the sheet closed");
 
         var grams = maker.Number("[data-testid=pot-dark] [data-testid=to-melt]");
-        maker.Press("US units");
+        maker.Click("//button[starts-with(normalize-space(), 'Units:')]");
         maker.See("oz to melt");
         Assert.Equal(grams / 28.3495, maker.Number("[data-testid=pot-dark] [data-testid=to-melt]"), 0.1);
         maker.See("dip at 95 °F");
-        maker.Press("US units");
+        maker.Click("//button[starts-with(normalize-space(), 'Units:')]");
         maker.See("g to melt");
     }
 

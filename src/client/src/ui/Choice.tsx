@@ -19,11 +19,11 @@ export function Choice<T extends string | number>(props: {
   return (
     <Listbox value={props.value} onChange={props.onChange}>
       <ListboxButton
-        aria-label={props.label}
         aria-describedby={props.note}
         aria-invalid={props.note ? true : undefined}
         className="quiet max-w-full cursor-pointer text-left"
       >
+        <span className="sr-only">{props.label}: </span>
         {props.children}
       </ListboxButton>
       <ListboxOptions

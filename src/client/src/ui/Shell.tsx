@@ -71,13 +71,11 @@ function UnitSwitch() {
   const us = kitchen?.units === "us";
   return (
     <button
-      role="switch"
-      aria-checked={us}
-      aria-label="US units"
       title={us ? "Switch to grams and °C" : "Switch to ounces and °F"}
       className="border-cream2/50 rounded-full border px-3 py-1"
       onClick={() => change.mutate(us ? "metric" : "us")}
     >
+      <span className="sr-only">Units: </span>
       {us ? "oz · °F" : "g · °C"}
     </button>
   );

@@ -119,6 +119,12 @@ export function LineEditor(props: {
   );
 }
 
+/** The whole number typed; nothing typed is none. */
+function countOf(typed: string): number {
+  const count = Math.trunc(Number(typed));
+  return Number.isNaN(count) ? 0 : Math.max(-1e9, Math.min(1e9, count));
+}
+
 /** A count that may pass through being empty or wrong while it is typed. */
 function CountField(props: {
   label: string;
@@ -137,13 +143,12 @@ function CountField(props: {
       aria-describedby={props.note}
       data-count
       className="quiet h-8 w-full text-right text-[23px] leading-none font-extrabold"
-      value={typed ?? props.count}
+      value={typed !== undefined && countOf(typed) === props.count ? typed : props.count}
       onFocus={(e) => e.target.select()}
       onBlur={() => setTyped(undefined)}
       onChange={(e) => {
         setTyped(e.target.value);
-        const count = Math.trunc(Number(e.target.value));
-        props.onChange(Math.max(-1e9, Math.min(1e9, Number.isNaN(count) ? 0 : count)));
+        props.onChange(countOf(e.target.value));
       }}
     />
   );
