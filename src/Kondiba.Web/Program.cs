@@ -19,6 +19,7 @@ builder.Services.AddSingleton(settings);
 builder.Services.AddSingleton(TradeTables.Shipped);
 builder.Services.AddSingleton<IClock>(SystemClock.Instance);
 builder.Services.AddScoped<KitchenScope>();
+builder.Services.AddScoped<KitchenClock>();
 builder.Services.AddDbContext<KondibaContext>(options => KondibaContext.Use(options, settings.Database));
 builder.Services.AddUnreadableRequests();
 builder.Services.AddSingleton(new Startup());

@@ -11,7 +11,7 @@ public sealed class Maker : IDisposable
     private readonly ChromeDriver driver;
     private readonly Site site;
 
-    public Maker(Site site, int width = 1280, int height = 800, bool dark = false)
+    public Maker(Site site, int width = 1280, int height = 800, bool dark = false, string? start = null)
     {
         this.site = site;
         var options = new ChromeOptions { BinaryLocation = "/usr/bin/chromium" };
@@ -25,6 +25,12 @@ public sealed class Maker : IDisposable
             driver.ExecuteCdpCommand("Emulation.setEmulatedMedia", new() { ["features"] = new[] { new Dictionary<string, object> { ["name"] = "prefers-color-scheme", ["value"] = "dark" } } });
         driver.Navigate().GoToUrl(new Uri(site.Address, $"enter?key={Site.Key}"));
         See("The shelf");
+        if (start is not null)
+        {
+            driver.ExecuteCdpCommand("Network.clearBrowserCache", []);
+            Go(start);
+            Until(() => Measure("return performance.getEntriesByName('first-contentful-paint').length") > 0, "the first paint");
+        }
     }
 
     public string Url => driver.Url;
@@ -110,7 +116,7 @@ public sealed class Maker : IDisposable
             }
 
             if (tries >= 200)
-                Assert.Fail($"Not seen on {driver.Url}: {what}. The page says:\n{PageText}");
+                throw new TimeoutException($"Not seen on {driver.Url}: {what}. The page says:\n{PageText}");
             Thread.Sleep(50);
         }
     }
@@ -127,6 +133,12 @@ public sealed class Maker : IDisposable
             """)!;
         return [.. found.Cast<string>()];
     }
+
+    /// <summary>A number that a script returns.</summary>
+    public double Measure(string script) => Convert.ToDouble(driver.ExecuteScript(script), CultureInfo.InvariantCulture);
+
+    /// <summary>A number that a script hands to its last argument.</summary>
+    public double MeasureLater(string script) => Convert.ToDouble(driver.ExecuteAsyncScript(script), CultureInfo.InvariantCulture);
 
     public void Screenshot(string path) => driver.GetScreenshot().SaveAsFile(path);
 

@@ -234,6 +234,9 @@ public class AmountsTests
         Assert.All(tally.Lines, l => Ends(l.PerPiece.Value.In("g"), l.PerPiece.Working));
         Assert.All(tally.Lines, l => Ends(l.Film.Value.In("mm"), l.Film.Working));
         Assert.All(tally.Lines, l => Ends(l.OnPieces.Value.In("g"), l.OnPieces.Working));
+        Assert.Equal(pot.Pool.Working, tally.WorkingOf("pots.dark.pool"));
+        Assert.Equal("handle-hard after", tally.WorkingOf("lines[1].setting.freezer")![^1].What);
+        Assert.Null(tally.WorkingOf("pots.chrome.pool"));
 
         static void Ends(double value, IReadOnlyList<WorkingLine> working)
         {

@@ -47,6 +47,31 @@ public sealed record CoatingTally(
             TrayLayout.For(dipOrder.Select(d => (d.Line, d.Centre, d.Size, d.Count)), tables.Tray),
             problems);
     }
+
+    /// <summary>How a figure of this tally came about, or null when it has no such figure.</summary>
+    /// <param name="figure">Its path: "lines[2].perPiece", "lines[2].setting.fridge", "pots.midnight.toMelt".</param>
+    public IReadOnlyList<WorkingLine>? WorkingOf(string figure) => Figures().FirstOrDefault(f => f.Path == figure).Working?.Invoke();
+
+    private IEnumerable<(string Path, Func<IReadOnlyList<WorkingLine>> Working)> Figures()
+    {
+        foreach (var line in Lines)
+        {
+            yield return ($"lines[{line.Line}].perPiece", () => line.PerPiece.Working);
+            yield return ($"lines[{line.Line}].film", () => line.Film.Working);
+            yield return ($"lines[{line.Line}].onPieces", () => line.OnPieces.Working);
+            foreach (var setting in line.Setting)
+                yield return ($"lines[{line.Line}].setting.{setting.Place}", setting.Working);
+        }
+
+        foreach (var pot in Pots)
+        {
+            yield return ($"pots.{pot.Colour}.onPieces", () => pot.OnPieces.Working);
+            yield return ($"pots.{pot.Colour}.pool", () => pot.Pool.Working);
+            yield return ($"pots.{pot.Colour}.spare", () => pot.Spare.Working);
+            yield return ($"pots.{pot.Colour}.toMelt", () => pot.ToMelt.Working);
+            yield return ($"pots.{pot.Colour}.packs", () => pot.Packs.Working);
+        }
+    }
 }
 
 /// <summary>What a line comes to.</summary>
@@ -74,7 +99,7 @@ public sealed record LineTally(
         var spoil = dip.Centre.Spoil;
         var onPieces = perPiece * dip.Count * (1 + spoil.Value.Si);
 
-        List<WorkingLine> pieceWorking =
+        IReadOnlyList<WorkingLine> PieceWorking() =>
         [
             .. dip.Size.Dimensions,
             WorkingLine.Of("dip depth", "", dip.Depth, Source.Entered),
@@ -87,9 +112,9 @@ public sealed record LineTally(
         var piece = new DippedPiece(film.Value * (dip.Coats * stick.Value.Si), area, shape.WholeArea - area, flow.Density, dip.Coating.DipAt.Value, dip.Size.Mass, dip.Centre.HeatCapacity);
         return new(
             dip.Line,
-            new(perPiece, pieceWorking),
+            new(perPiece, PieceWorking),
             film,
-            new(onPieces,
+            new(onPieces, () =>
             [
                 WorkingLine.Of("coating on one piece", "see its own working", perPiece, Source.Computed),
                 WorkingLine.Count("pieces", "", dip.Count, Source.Entered),

@@ -42,7 +42,7 @@ public sealed record FilmConstants(
 /// <param name="Viscosity">Plastic viscosity at its temperature.</param>
 /// <param name="Yield">Yield stress.</param>
 /// <param name="Working">How they came about.</param>
-public sealed record Flow(Density Density, Viscosity Viscosity, Stress Yield, IReadOnlyList<WorkingLine> Working)
+public sealed record Flow(Density Density, Viscosity Viscosity, Stress Yield, Func<IReadOnlyList<WorkingLine>> Working)
 {
     private const double GasConstant = 8.314;
 
@@ -59,7 +59,7 @@ public sealed record Flow(Density Density, Viscosity Viscosity, Stress Yield, IR
         var fatViscosity = c.FatViscosityAt40.Value * Exp(c.FlowActivation.Value.Si / GasConstant * ((1 / at.Si) - (1 / Quantities.Of<Temperature>(40, "°C").Si)));
         var viscosity = fatViscosity * (c.ViscosityFactor.Value.Si * Pow(free, -2.5 * c.Packing.Value.Si));
         var yield = c.YieldScale.Value * (Pow(free, -2) - 1);
-        return new(density, viscosity, yield,
+        return new(density, viscosity, yield, () =>
         [
             WorkingLine.Of("fat in the coating", $"{coating.Name}", coating.Fat.Value, coating.Fat.Source),
             WorkingLine.Of("dip temperature", $"{coating.Name}", at, coating.DipAt.Source),
@@ -94,9 +94,9 @@ public static class Film
         var plug = new Length(flow.Yield.Si / weight);
         var drain = new Length(Sqrt(flow.Viscosity.Si * run.Si / (weight * t)));
         var film = plug + drain;
-        return new(film,
+        return new(film, () =>
         [
-            .. flow.Working,
+            .. flow.Working(),
             WorkingLine.Of("shake while dripping", c.Shake),
             WorkingLine.Count("pull while dripping, m/s²", $"9.81 × (1 + {c.Shake.Value.Si})", g, c.GravityRule),
             WorkingLine.Of("drip time", "", c.DripTime.Value, c.DripTime.Source),

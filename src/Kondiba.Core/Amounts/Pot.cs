@@ -88,12 +88,12 @@ public sealed record Pot(
             colour.Code,
             first.Coating.Code,
             tally.Vessel.Code,
-            new(tally.OnPieces, tally.OnPiecesWorking()),
-            new(tally.Pool, tally.PoolWorking(flow)),
-            new(tally.Spare, tally.SpareWorking(tables.Pot)),
-            new(tally.ToMelt, tally.ToMeltWorking(tables.Pot)),
+            new(tally.OnPieces, () => tally.OnPiecesWorking()),
+            new(tally.Pool, () => tally.PoolWorking(flow)),
+            new(tally.Spare, () => tally.SpareWorking(tables.Pot)),
+            new(tally.ToMelt, () => tally.ToMeltWorking(tables.Pot)),
             tally.ToMelt / flow.Density,
-            new(packs,
+            new(packs, () =>
             [
                 WorkingLine.Of("to melt", "see its own working", tally.ToMelt, Source.Computed),
                 WorkingLine.Of("a pack holds", pack),

@@ -1,3 +1,4 @@
+using System.Text.Json.Serialization;
 using Kondiba.Core.Measures;
 using NodaTime;
 
@@ -27,6 +28,14 @@ public sealed record WorkingLine(string What, string Formula, double Value, stri
     public static WorkingLine Count(string what, string formula, double value, Source source) => new(what, formula, value, "", source);
 }
 
-/// <summary>A result with the steps that led to it, first to last.</summary>
-/// <typeparam name="T">A quantity, a duration or a count.</typeparam>
-public sealed record Figure<T>(T Value, IReadOnlyList<WorkingLine> Working);
+/// <summary>A result with the steps that led to it, first to last. The steps are written out only when asked for.</summary>
+/// <typeparam name="T">A quantity or a count.</typeparam>
+public sealed class Figure<T>(T value, Func<IReadOnlyList<WorkingLine>> working)
+{
+    /// <summary>The result.</summary>
+    public T Value { get; } = value;
+
+    /// <summary>How it came about; the last line is the result.</summary>
+    [JsonIgnore]
+    public IReadOnlyList<WorkingLine> Working => working();
+}

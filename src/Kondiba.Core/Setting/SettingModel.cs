@@ -1,3 +1,4 @@
+using System.Text.Json.Serialization;
 using Kondiba.Core.Measures;
 using Kondiba.Core.Reference;
 using NodaTime;
@@ -55,7 +56,8 @@ public sealed record DippedPiece(
 /// <param name="TouchDry">Until no longer tacky.</param>
 /// <param name="HandleHard">Until hard enough to lift and pack.</param>
 /// <param name="Working">How the times came about.</param>
-public sealed record SettingTime(string Place, Duration? TouchDry, Duration? HandleHard, IReadOnlyList<WorkingLine> Working);
+public sealed record SettingTime(
+    string Place, Duration? TouchDry, Duration? HandleHard, [property: JsonIgnore] Func<IReadOnlyList<WorkingLine>> Working);
 
 /// <summary>
 /// Film and centre, each at one temperature, exchanging heat with the air and with one another; the latent heat is spread
@@ -100,7 +102,7 @@ public static class SettingModel
             film = next;
         }
 
-        return new(place.Code, Time(touchDry), Time(handleHard), Working(piece, place, c, Time(touchDry), Time(handleHard)));
+        return new(place.Code, Time(touchDry), Time(handleHard), () => Working(piece, place, c, Time(touchDry), Time(handleHard)));
     }
 
     private static double? Crossing(double t, double before, double after, double mark) =>

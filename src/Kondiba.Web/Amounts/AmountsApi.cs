@@ -1,15 +1,20 @@
 using Kondiba.Core.Amounts;
 using Kondiba.Core.Reference;
-using Kondiba.Data;
 using Kondiba.Web.Kitchens;
-using NodaTime;
+using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace Kondiba.Web.Amounts;
 
 internal static class AmountsApi
 {
-    public static void MapAmounts(this RouteGroupBuilder api) =>
-        api.MapPost("/amounts/preview", async (OrderDraft draft, TradeTables tables, KondibaContext db, IClock clock) =>
-            TypedResults.Ok(CoatingTally.For(draft, tables, await db.NowAsync(clock))))
-            .WithTags("Amounts").WithName("PreviewAmounts").WithSummary("Computes an order as typed, saved or not, and keeps nothing.");
+    public static void MapAmounts(this RouteGroupBuilder api)
+    {
+        var amounts = api.MapGroup("/amounts").WithTags("Amounts");
+        amounts.MapPost("/preview", async (OrderDraft draft, TradeTables tables, KitchenClock clock) =>
+            TypedResults.Ok(CoatingTally.For(draft, tables, await clock.NowAsync())))
+            .WithName("PreviewAmounts").WithSummary("Computes an order as typed, saved or not, and keeps nothing.");
+        amounts.MapPost("/working", async Task<Results<Ok<IReadOnlyList<WorkingLine>>, NotFound>> (OrderDraft draft, string of, TradeTables tables, KitchenClock clock) =>
+            CoatingTally.For(draft, tables, await clock.NowAsync()).WorkingOf(of) is { } working ? TypedResults.Ok(working) : TypedResults.NotFound())
+            .WithName("WorkingOf").WithSummary("How a figure of an order as typed came about; of is its path in the tally, such as pots.dark.toMelt.");
+    }
 }

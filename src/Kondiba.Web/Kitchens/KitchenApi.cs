@@ -20,21 +20,16 @@ internal static class KitchenApi
     public static void MapKitchen(this RouteGroupBuilder api)
     {
         var kitchen = api.MapGroup("/kitchen").WithTags("Kitchen");
-        kitchen.MapGet("", async (KondibaContext db, IClock clock) => TypedResults.Ok(View(await db.Kitchens.AsNoTracking().SingleAsync(), clock))).WithName("GetKitchen");
-        kitchen.MapPatch("", async (KitchenChange change, KondibaContext db, IClock clock) =>
+        kitchen.MapGet("", async (KondibaContext db, KitchenClock clock) =>
+            TypedResults.Ok(View(await db.Kitchens.AsNoTracking().SingleAsync(), await clock.NowAsync()))).WithName("GetKitchen");
+        kitchen.MapPatch("", async (KitchenChange change, KondibaContext db, KitchenClock clock) =>
         {
             var row = await db.Kitchens.SingleAsync();
             row.Units = change.Units;
             await db.SaveChangesAsync();
-            return TypedResults.Ok(View(row, clock));
+            return TypedResults.Ok(View(row, await clock.NowAsync()));
         }).WithName("ChangeKitchen");
     }
 
-    /// <summary>What the kitchen's clock shows.</summary>
-    public static async Task<LocalDateTime> NowAsync(this KondibaContext db, IClock clock) =>
-        Now(await db.Kitchens.Select(k => k.TimeZone).SingleAsync(), clock);
-
-    private static KitchenView View(Kitchen kitchen, IClock clock) => new(kitchen.Name, kitchen.IsSample, kitchen.Units, Now(kitchen.TimeZone, clock));
-
-    private static LocalDateTime Now(string timeZone, IClock clock) => clock.GetCurrentInstant().InZone(DateTimeZoneProviders.Tzdb[timeZone]).LocalDateTime;
+    private static KitchenView View(Kitchen kitchen, LocalDateTime now) => new(kitchen.Name, kitchen.IsSample, kitchen.Units, now);
 }

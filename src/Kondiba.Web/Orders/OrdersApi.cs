@@ -130,16 +130,16 @@ internal static class OrdersApi
         tally);
 
     /// <summary>What every handler of this group works with.</summary>
-    internal sealed record Desk(KondibaContext Db, TradeTables Tables, IClock Clock)
+    internal sealed record Desk(KondibaContext Db, TradeTables Tables, IClock Clock, KitchenClock KitchenClock)
     {
         public IQueryable<Order> WholeOrders => Db.Orders.AsNoTracking().Include(o => o.Lines).Include(o => o.Vessels).AsSplitQuery();
 
-        public async Task<OrderView> ViewAsync(Order order) => View(order, CoatingTally.For(order.ToDraft(), Tables, await Db.NowAsync(Clock)));
+        public async Task<OrderView> ViewAsync(Order order) => View(order, CoatingTally.For(order.ToDraft(), Tables, await KitchenClock.NowAsync()));
 
         /// <summary>Computes an order and says what keeps it from being kept. A pickup that has passed since it was kept is no error.</summary>
         public async Task<(CoatingTally Tally, ValidationProblem? Errors)> CheckAsync(OrderDraft draft, LocalDateTime? keptPickup)
         {
-            var tally = CoatingTally.For(draft, Tables, await Db.NowAsync(Clock));
+            var tally = CoatingTally.For(draft, Tables, await KitchenClock.NowAsync());
             var errors = tally.Problems.Concat(SameIdTwice(draft.Lines.OfType<OrderLineInput>()))
                 .Where(p => p.Severity == Severity.Error && !(p.Field == "pickup" && draft.Pickup is not null && draft.Pickup == keptPickup))
                 .GroupBy(p => p.Field)

@@ -13,9 +13,9 @@ internal static class ShelfApi
     private const int Days = 14;
 
     public static void MapShelf(this RouteGroupBuilder api) =>
-        api.MapGet("/shelf", async (LocalDateQuery? from, TradeTables tables, KondibaContext db, IClock clock) =>
+        api.MapGet("/shelf", async (LocalDateQuery? from, TradeTables tables, KondibaContext db, KitchenClock clock) =>
         {
-            var now = await db.NowAsync(clock);
+            var now = await clock.NowAsync();
             var first = from?.Value ?? now.Date;
             var (start, end) = (first.AtMidnight(), first.PlusDays(Days).AtMidnight());
             var kept = db.Orders.AsNoTracking().Where(o => o.RemovedAt == null);

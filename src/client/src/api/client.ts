@@ -9,6 +9,7 @@ export type Colour = Schemas["ColourView"];
 export type Vessel = Schemas["VesselView"];
 export type Kitchen = Schemas["KitchenView"];
 export type Order = Schemas["OrderView"];
+export type OrderDraft = Schemas["OrderDraft"];
 export type OrderInput = Schemas["OrderInput"];
 export type OrderLine = Schemas["OrderLineInput"];
 export type Tally = Schemas["CoatingTally"];

@@ -36,23 +36,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/amounts/preview": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** Computes an order as typed, saved or not, and keeps nothing. */
-        post: operations["PreviewAmounts"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/shelf": {
         parameters: {
             query?: never;
@@ -84,6 +67,40 @@ export interface paths {
         options?: never;
         head?: never;
         patch: operations["ChangeKitchen"];
+        trace?: never;
+    };
+    "/api/amounts/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Computes an order as typed, saved or not, and keeps nothing. */
+        post: operations["PreviewAmounts"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/amounts/working": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** How a figure of an order as typed came about; of is its path in the tally, such as pots.dark.toMelt. */
+        post: operations["WorkingOf"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
         trace?: never;
     };
     "/api/orders": {
@@ -180,16 +197,13 @@ export interface components {
         Duration: number;
         FigureOfLength: {
             value: components["schemas"]["Length"];
-            working: components["schemas"]["WorkingLine"][];
         };
         FigureOfMass: {
             value: components["schemas"]["Mass"];
-            working: components["schemas"]["WorkingLine"][];
         };
         FigureOfint: {
             /** Format: int32 */
             value: number;
-            working: components["schemas"]["WorkingLine"][];
         };
         HttpValidationProblemDetails: {
             type?: null | string;
@@ -338,7 +352,6 @@ export interface components {
             place: string;
             touchDry: null | components["schemas"]["Duration"];
             handleHard: null | components["schemas"]["Duration"];
-            working: components["schemas"]["WorkingLine"][];
         };
         /**
          * @default error
@@ -518,30 +531,6 @@ export interface operations {
             };
         };
     };
-    PreviewAmounts: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["OrderDraft"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["CoatingTally"];
-                };
-            };
-        };
-    };
     GetShelf: {
         parameters: {
             query?: {
@@ -605,6 +594,63 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["KitchenView"];
                 };
+            };
+        };
+    };
+    PreviewAmounts: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OrderDraft"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CoatingTally"];
+                };
+            };
+        };
+    };
+    WorkingOf: {
+        parameters: {
+            query: {
+                of: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OrderDraft"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WorkingLine"][];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };

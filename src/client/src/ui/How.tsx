@@ -1,10 +1,15 @@
-import { useState } from "react";
-import type { WorkingLine } from "../api/client";
+import { useQuery } from "@tanstack/react-query";
+import { createContext, useContext, useState } from "react";
+import { answer, api, type OrderDraft, type WorkingLine } from "../api/client";
+import { ErrorNote, Waiting } from "./notes";
 import { Sheet } from "./Sheet";
 import { useWording } from "./units";
 
-/** A figure that can be asked how it came about. */
-export function How(props: { what: string; working: WorkingLine[]; children: React.ReactNode; className?: string }) {
+/** The order whose figures are asked about. */
+export const HowOrder = createContext<OrderDraft | null>(null);
+
+/** A figure that can be asked how it came about; `of` is its path in the tally. */
+export function How(props: { what: string; of: string; children: React.ReactNode; className?: string }) {
   const [open, setOpen] = useState(false);
   return (
     <>
@@ -15,11 +20,27 @@ export function How(props: { what: string; working: WorkingLine[]; children: Rea
         {props.children}
         <span className="sr-only">, {props.what}: how?</span>
       </button>
-      <Sheet open={open} close={() => setOpen(false)} title={`How: ${props.what}`}>
-        <Working lines={props.working} />
-      </Sheet>
+      {open && (
+        <Sheet open close={() => setOpen(false)} title={`How: ${props.what}`}>
+          <Answer of={props.of} />
+        </Sheet>
+      )}
     </>
   );
+}
+
+function Answer({ of }: { of: string }) {
+  const order = useContext(HowOrder);
+  const working = useQuery({
+    queryKey: ["working", of, order],
+    queryFn: () => {
+      if (!order) throw new Error("There is no order to ask about.");
+      return answer(api.POST("/api/amounts/working", { params: { query: { of } }, body: order }));
+    },
+    gcTime: 0,
+  });
+  if (working.isError) return <ErrorNote error={working.error} retry={() => void working.refetch()} />;
+  return working.data ? <Working lines={working.data} /> : <Waiting />;
 }
 
 const tagStyle: Record<string, string> = {

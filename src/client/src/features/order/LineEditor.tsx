@@ -1,5 +1,5 @@
 import { X } from "lucide-react";
-import { useState } from "react";
+import { memo, useState } from "react";
 import type { LineTally, OrderLine, Reference } from "../../api/client";
 import { centreOf, colourOf, sizeOf } from "../../api/queries";
 import { Choice, Dot } from "../../ui/Choice";
@@ -7,18 +7,20 @@ import { How } from "../../ui/How";
 import { FieldNote } from "../../ui/notes";
 import { useWording } from "../../ui/units";
 import { DepthField } from "./DepthField";
+import { changeLine, type Edit } from "./draft";
 
 /** A line of the slip; every word of it can be changed where it stands. */
-export function LineEditor(props: {
+export const LineEditor = memo(function LineEditor(props: {
   index: number;
   line: OrderLine;
   notes: Record<string, string>;
   reference: Reference;
   tally: LineTally | undefined;
-  change: (field: string, change: Partial<OrderLine>) => void;
-  remove: () => void;
+  edit: Edit;
 }) {
-  const { index, line, reference, change } = props;
+  const { index, line, reference, edit } = props;
+  const change = (field: string, change: Partial<OrderLine>) =>
+    edit(`${line.id}.${field}`, changeLine(line.id, change));
   const wording = useWording();
   const centre = centreOf(reference, line.centre);
   const size = sizeOf(reference, line.centre, line.size);
@@ -98,7 +100,7 @@ export function LineEditor(props: {
           {props.tally && (
             <>
               {" · "}
-              <How what={`coating on one of the ${what}`} working={props.tally.perPiece.working}>
+              <How what={`coating on one of the ${what}`} of={`lines[${index}].perPiece`}>
                 {wording.mass(props.tally.perPiece.value)} each
               </How>
             </>
@@ -111,13 +113,13 @@ export function LineEditor(props: {
       <button
         aria-label={`Remove ${what}`}
         className="text-ink2 hover:text-act self-start p-1 opacity-60 hover:opacity-100 focus-visible:opacity-100"
-        onClick={props.remove}
+        onClick={() => edit("lines", (draft) => ({ ...draft, lines: draft.lines.filter((l) => l.id !== line.id) }))}
       >
         <X size={16} />
       </button>
     </li>
   );
-}
+});
 
 /** The whole number typed; nothing typed is none. */
 function countOf(typed: string): number {

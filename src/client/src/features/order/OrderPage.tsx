@@ -3,6 +3,7 @@ import { useEffect, useEffectEvent } from "react";
 import { useParams } from "react-router";
 import type { Order, Reference } from "../../api/client";
 import { orderQuery, referenceQuery, useKitchen } from "../../api/queries";
+import { HowOrder } from "../../ui/How";
 import { ErrorNote, Waiting } from "../../ui/notes";
 import { Pots } from "./Pots";
 import { Slip } from "./Slip";
@@ -26,18 +27,20 @@ function OrderDesk({ order, reference }: { order: Order; reference: Reference })
   useUndoKeys(desk.undo, desk.redo);
 
   return (
-    <div className="grid gap-x-6 gap-y-8 px-4 pt-2 sm:px-7 md:grid-cols-[18.5rem_1fr] xl:grid-cols-[18.5rem_1fr_20.5rem]">
-      <Slip
-        order={order}
-        desk={desk}
-        tally={tally}
-        reference={reference}
-        problem={problem}
-        now={useKitchen().data?.now}
-      />
-      <Trays draft={desk.draft} tally={tally} reference={reference} />
-      <Pots draft={desk.draft} edit={desk.edit} tally={tally} reference={reference} />
-    </div>
+    <HowOrder value={desk.draft}>
+      <div className="grid gap-x-6 gap-y-8 px-4 pt-2 sm:px-7 md:grid-cols-[18.5rem_1fr] xl:grid-cols-[18.5rem_1fr_20.5rem]">
+        <Slip
+          order={order}
+          desk={desk}
+          tally={tally}
+          reference={reference}
+          problem={problem}
+          now={useKitchen().data?.now}
+        />
+        <Trays draft={desk.draft} tally={tally} reference={reference} />
+        <Pots draft={desk.draft} edit={desk.edit} tally={tally} reference={reference} />
+      </div>
+    </HowOrder>
   );
 }
 

@@ -1,4 +1,4 @@
-import { useId } from "react";
+import { memo, useId } from "react";
 import type { CentreSize } from "../../api/client";
 import { chance, shade } from "../../ui/colour";
 
@@ -27,19 +27,14 @@ const closed = (points: Point[]) => `M${points.map(at).join("L")}Z`;
  * A dipped piece as handwork makes it: the silhouette that Core computes, the coat over it to the dip line, and what the eye
  * knows it by. Drawn in mm with the silhouette's top at y 0 and its middle line at x 0.
  */
-export function Piece({ look, seed }: { look: PieceLook; seed: number }) {
+export const Piece = memo(function Piece({ seed, size, srgb, film, dipLine, centre }: PieceLook & { seed: number }) {
   const id = useId();
   const random = chance(seed + 1);
-  const { size, srgb, film, dipLine, centre } = look;
   const { length, width } = size;
   const up = dippedEndUp.has(centre);
   const y = (along: number) => (up ? along : length - along);
   const side = size.profile.map((p): Point => [p.halfWidth, p.along]);
-  const outline = (grow: number): Point[] => {
-    const [wider, longer] = [1 + (2 * grow) / width, 1 + (2 * grow) / length];
-    const half = side.map(([half, along]): Point => [half * wider, y((along - length / 2) * longer + length / 2)]);
-    return [...half, ...half.toReversed().map(([x, at]): Point => [-x, at])];
-  };
+  const mirrored = (half: Point[]) => [...half, ...half.toReversed().map(([x, at]): Point => [-x, at])];
   const halfAt = (along: number) => {
     const i = Math.max(
       1,
@@ -48,31 +43,30 @@ export function Piece({ look, seed }: { look: PieceLook; seed: number }) {
     const [[h0, z0], [h1, z1]] = [side[i - 1] ?? [0, 0], side[i] ?? [0, length]];
     return h0 + ((h1 - h0) * (along - z0)) / Math.max(1e-6, z1 - z0);
   };
+  const body = closed(mirrored(side.map(([half, along]) => [half, y(along)])));
 
-  // The coat's edge: a slow wave, never two alike, and a run or two on the way down.
+  // The coat stands out from the body by its film, and ends in a slow wave that is never two times alike.
   const whole = dipLine >= length - 0.01;
+  const out = film * 0.6;
+  const [wider, longer] = [1 + (2 * out) / width, 1 + (2 * out) / length];
+  const coatSide = side
+    .filter(([, along]) => along <= dipLine)
+    .map(([half, along]): Point => [half * wider, y((along - length / 2) * longer + length / 2)]);
   const phase = random() * 6.3;
   const wave = 0.5 + width * 0.02;
-  const edge: Point[] = Array.from({ length: 41 }, (_, i) => {
-    const x = (i / 40 - 0.5) * (width + 8);
-    const lift = wave * (Math.sin(phase + x * 0.42) + 0.6 * Math.sin(phase * 2 + x * 0.95));
-    return [x, y(dipLine) + (up ? lift : -lift)];
-  });
-  const far = y(-10);
-  const dipped = closed([...edge, [width / 2 + 8, far], [-width / 2 - 8, far]]);
+  const reach = halfAt(dipLine) * wider;
+  const edge = whole
+    ? []
+    : Array.from({ length: 25 }, (_, i): Point => {
+        const x = (0.5 - i / 24) * 2 * reach;
+        const lift = wave * (Math.sin(phase + x * 0.42) + 0.6 * Math.sin(phase * 2 + x * 0.95));
+        return [x, y(dipLine) + (up ? lift : -lift)];
+      });
+  const coat = closed([...coatSide, ...edge, ...coatSide.toReversed().map(([x, at]): Point => [-x, at])]);
 
   return (
     <g>
       <defs>
-        <clipPath id={`${id}b`}>
-          <path d={closed(outline(0))} />
-        </clipPath>
-        <clipPath id={`${id}f`}>
-          <path d={closed(outline(film * 0.6))} />
-        </clipPath>
-        <clipPath id={`${id}d`} clipPath={`url(#${id}f)`}>
-          {whole ? <rect x={-width} y={-20} width={width * 2} height={length + 40} /> : <path d={dipped} />}
-        </clipPath>
         <radialGradient id={`${id}c`} cx="0.36" cy="0.3" r="0.85">
           <stop offset="0" stopColor={shade(srgb, 0.24)} />
           <stop offset="0.45" stopColor={srgb} />
@@ -94,38 +88,30 @@ export function Piece({ look, seed }: { look: PieceLook; seed: number }) {
         opacity="0.14"
       />
       {centre === "apple" && <Stick length={length} />}
-      <g clipPath={`url(#${id}b)`}>
-        <Body centre={centre} size={size} outline={closed(outline(0))} halfAt={halfAt} y={y} id={id} random={random} />
-      </g>
-      <g clipPath={`url(#${id}d)`}>
+      {!whole && <Body centre={centre} size={size} outline={body} halfAt={halfAt} y={y} id={id} random={random} />}
+      <path d={coat} fill={`url(#${id}${centre === "pretzel-rod" ? "r" : "c"})`} />
+      <Gloss
+        centre={centre}
+        width={width}
+        length={length}
+        dipLine={dipLine}
+        halfAt={halfAt}
+        y={y}
+        dark={shade(srgb, -0.3)}
+      />
+      {!whole && (
         <path
-          d={closed(outline(film * 0.6))}
-          fill={`url(#${id}${centre === "pretzel-rod" ? "r" : "c"})`}
-          strokeLinejoin="round"
+          d={`M${edge.map(at).join("L")}`}
+          fill="none"
+          stroke={shade(srgb, 0.35)}
+          strokeWidth={Math.min(1.3, film * 0.5)}
+          opacity="0.7"
         />
-        <Gloss
-          centre={centre}
-          width={width}
-          length={length}
-          dipLine={dipLine}
-          halfAt={halfAt}
-          y={y}
-          dark={shade(srgb, -0.3)}
-        />
-        {!whole && (
-          <polyline
-            points={edge.map(([x, ey]) => `${n(x)},${n(ey)}`).join(" ")}
-            fill="none"
-            stroke={shade(srgb, 0.35)}
-            strokeWidth={Math.min(1.3, film * 0.5)}
-            opacity="0.7"
-          />
-        )}
-      </g>
+      )}
       {centre === "strawberry" && <Leaves width={width} random={random} />}
     </g>
   );
-}
+});
 
 interface BodyProps {
   centre: string;
@@ -255,6 +241,16 @@ function Gloss({ centre, width, length, dipLine, halfAt, y, dark }: GlossProps) 
         d={`M${n(-width * 0.2)} ${n(y(width * 0.4))}V${n(y(dipLine - width * 0.5))}`}
         {...white}
         strokeWidth={width * 0.13}
+        opacity="0.4"
+      />
+    );
+  const whole = dipLine >= length - 0.01;
+  if (centre === "sandwich-cookie" && !whole)
+    return (
+      <path
+        d={`M${n(-halfAt(dipLine * 0.3) * 0.78)} ${n(y(dipLine * 0.42))}A${n(width * 0.42)} ${n(width * 0.42)} 0 0 0 ${n(-width * 0.05)} ${n(y(dipLine * 0.14))}`}
+        {...white}
+        strokeWidth={width * 0.035}
         opacity="0.4"
       />
     );

@@ -1,24 +1,27 @@
+import { memo } from "react";
 import type { Pot, Reference, Tally } from "../../api/client";
 import { colourOf } from "../../api/queries";
 import { Choice } from "../../ui/Choice";
 import { How } from "../../ui/How";
 import { FieldNote } from "../../ui/notes";
 import { bags, useWording } from "../../ui/units";
-import type { Draft } from "./draft";
+import type { Draft, Edit } from "./draft";
 import { BandKey, VesselView } from "./VesselView";
 
 const auto = "";
+
+/** Sets or clears a colour's vessel. */
+const chooseVessel = (edit: Edit, colour: string, vessel: string) =>
+  edit(`vessels.${colour}`, (draft) => {
+    const others = Object.fromEntries(Object.entries(draft.vessels).filter(([c]) => c !== colour));
+    return { ...draft, vessels: vessel === auto ? others : { ...others, [colour]: vessel } };
+  });
 
 /** Millimetres across the drawing when only narrow vessels are used. */
 const leastWidth = 90;
 
 /** One vessel a colour, drawn to one scale and filled in bands, with what to melt and to open. */
-export function Pots(props: {
-  draft: Draft;
-  edit: (field: string, draft: Draft) => void;
-  tally: Tally;
-  reference: Reference;
-}) {
+export function Pots(props: { draft: Draft; edit: Edit; tally: Tally; reference: Reference }) {
   const { draft, tally, reference, edit } = props;
   const wording = useWording();
   const total = tally.pots.reduce((sum, pot) => sum + pot.toMelt.value, 0);
@@ -31,10 +34,6 @@ export function Pots(props: {
   const used = tally.pots.map((pot) => reference.vessels.find((v) => v.code === pot.vessel)?.top ?? 0);
   const widest = Math.max(leastWidth, ...used);
 
-  const choose = (colour: string, vessel: string) => {
-    const others = Object.fromEntries(Object.entries(draft.vessels).filter(([c]) => c !== colour));
-    edit(`vessels.${colour}`, { ...draft, vessels: vessel === auto ? others : { ...others, [colour]: vessel } });
-  };
   const note = (colour: string) => {
     const problems = tally.problems.filter((p) => p.field === `vessels.${colour}`);
     return problems.map((p) => `${p.reason} ${p.remedy}`).join(" ") || undefined;
@@ -57,7 +56,7 @@ export function Pots(props: {
             reference={reference}
             widest={widest}
             chosen={draft.vessels[pot.colour] ?? auto}
-            choose={(vessel) => choose(pot.colour, vessel)}
+            edit={edit}
             note={note(pot.colour)}
           />
         ))}
@@ -65,7 +64,7 @@ export function Pots(props: {
           <div key={colour}>
             <h3 className="text-lg font-bold">{colourOf(reference, colour)?.name}</h3>
             <FieldNote id={`note-vessel-${colour}`} text={note(colour)} />
-            <button className="text-act mt-1 font-semibold" onClick={() => choose(colour, auto)}>
+            <button className="text-act mt-1 font-semibold" onClick={() => chooseVessel(edit, colour, auto)}>
               Find a vessel for me
             </button>
           </div>
@@ -87,12 +86,12 @@ export function Pots(props: {
   );
 }
 
-function PotView(props: {
+const PotView = memo(function PotView(props: {
   pot: Pot;
   reference: Reference;
   widest: number;
   chosen: string;
-  choose: (vessel: string) => void;
+  edit: Edit;
   note: string | undefined;
 }) {
   const { pot, reference } = props;
@@ -111,7 +110,7 @@ function PotView(props: {
         <p>
           <How
             what={`${name}, to melt`}
-            working={pot.toMelt.working}
+            of={`pots.${pot.colour}.toMelt`}
             className="text-[27px] leading-none font-extrabold"
           >
             <span data-testid="to-melt">{figure}</span>
@@ -119,15 +118,15 @@ function PotView(props: {
           {unit} to melt
         </p>
         <p className="text-ink2 mt-1">
-          <How what={`${name}, on the pieces`} working={pot.onPieces.working}>
+          <How what={`${name}, on the pieces`} of={`pots.${pot.colour}.onPieces`}>
             {wording.mass(pot.onPieces.value)}
           </How>{" "}
           on pieces,{" "}
-          <How what={`${name}, pool`} working={pot.pool.working}>
+          <How what={`${name}, pool`} of={`pots.${pot.colour}.pool`}>
             {wording.mass(pot.pool.value)}
           </How>{" "}
           pool,{" "}
-          <How what={`${name}, spare`} working={pot.spare.working}>
+          <How what={`${name}, spare`} of={`pots.${pot.colour}.spare`}>
             {wording.mass(pot.spare.value)}
           </How>{" "}
           spare
@@ -136,7 +135,7 @@ function PotView(props: {
           <Choice
             label={`Vessel for ${name}`}
             value={props.chosen}
-            onChange={props.choose}
+            onChange={(code) => chooseVessel(props.edit, pot.colour, code)}
             note={props.note && noteId}
             options={[
               { value: auto, label: "whichever wants least" },
@@ -152,7 +151,7 @@ function PotView(props: {
           , dip at {wording.temperature(pot.dipAt)}
         </p>
         <p className="font-semibold">
-          <How what={`${name}, packs`} working={pot.packs.working}>
+          <How what={`${name}, packs`} of={`pots.${pot.colour}.packs`}>
             <span data-testid="packs">{bags(pot.packs.value)}</span>
           </How>{" "}
           of {wording.pack(pot.packSize)}
@@ -162,4 +161,4 @@ function PotView(props: {
       </div>
     </article>
   );
-}
+});

@@ -1,11 +1,10 @@
 import { Redo2, Undo2 } from "lucide-react";
-import { useEffect, useRef } from "react";
+import { useEffect, useMemo, useRef } from "react";
 import { useLocation } from "react-router";
-import type { Order, Reference, Tally } from "../../api/client";
+import type { Order, Problem, Reference, Tally } from "../../api/client";
 import { FieldNote } from "../../ui/notes";
 import { pickupWords } from "../../ui/units";
 import { AddLine } from "./AddLine";
-import { changeLine } from "./draft";
 import { KeepingNote } from "./KeepingNote";
 import { LineEditor } from "./LineEditor";
 import { RemoveOrder } from "./RemoveOrder";
@@ -14,9 +13,9 @@ import type { useDraft } from "./useDraft";
 export type Desk = ReturnType<typeof useDraft>;
 
 /** A problem's words by field path; the first of a field wins. */
-function notesOf(tally: Tally): Record<string, string> {
+function notesOf(problems: Problem[]): Record<string, string> {
   const notes: Record<string, string> = {};
-  for (const problem of tally.problems) notes[problem.field] ??= `${problem.reason} ${problem.remedy}`;
+  for (const problem of problems) notes[problem.field] ??= `${problem.reason} ${problem.remedy}`;
   return notes;
 }
 
@@ -31,7 +30,7 @@ export function Slip(props: {
 }) {
   const { desk, tally, reference, order } = props;
   const { draft, edit } = desk;
-  const notes = notesOf(tally);
+  const notes = useMemo(() => notesOf(tally.problems), [tally.problems]);
   const name = useRef<HTMLInputElement>(null);
   const fresh = (useLocation().state as { fresh?: boolean } | null)?.fresh;
   useEffect(() => {
@@ -43,7 +42,7 @@ export function Slip(props: {
 
   const [day = "", time = ""] = (draft.pickup ?? "").split("T");
   const setPickup = (day: string, time: string) =>
-    edit("pickup", { ...draft, pickup: day && time ? `${day}T${time.slice(0, 5)}:00` : null });
+    edit("pickup", (draft) => ({ ...draft, pickup: day && time ? `${day}T${time.slice(0, 5)}:00` : null }));
 
   return (
     <section aria-label="Order slip" className="self-start">
@@ -56,7 +55,7 @@ export function Slip(props: {
           aria-describedby={notes.name && "note-name"}
           className="quiet w-full font-serif text-[29px] leading-tight"
           value={draft.name ?? ""}
-          onChange={(e) => edit("name", { ...draft, name: e.target.value })}
+          onChange={(e) => edit("name", (draft) => ({ ...draft, name: e.target.value }))}
         />
         <FieldNote id="note-name" text={notes.name} />
         <p className="mt-1 font-bold">{draft.pickup && pickupWords(draft.pickup, props.now)}</p>
@@ -86,7 +85,7 @@ export function Slip(props: {
           aria-describedby={notes.notes && "note-notes"}
           className="quiet text-ink2 placeholder:text-ink2 mt-1 field-sizing-content w-full resize-none text-[15px] leading-snug"
           value={draft.notes ?? ""}
-          onChange={(e) => edit("notes", { ...draft, notes: e.target.value })}
+          onChange={(e) => edit("notes", (draft) => ({ ...draft, notes: e.target.value }))}
         />
         <FieldNote id="note-notes" text={notes.notes} />
 
@@ -99,15 +98,14 @@ export function Slip(props: {
               notes={notes}
               reference={reference}
               tally={tally.lines.find((l) => l.line === i)}
-              change={(field, change) => edit(`${line.id}.${field}`, changeLine(draft, line.id, change))}
-              remove={() => edit("lines", { ...draft, lines: draft.lines.filter((l) => l.id !== line.id) })}
+              edit={edit}
             />
           ))}
         </ul>
         <AddLine
           reference={reference}
           lines={draft.lines}
-          add={(line) => edit(line.id, { ...draft, lines: [...draft.lines, line] })}
+          add={(line) => edit(line.id, (draft) => ({ ...draft, lines: [...draft.lines, line] }))}
         />
         <FieldNote id="note-lines" text={notes.lines ?? props.problem?.message} />
 

@@ -95,7 +95,7 @@ function TrayView(props: { number: number; tray: Tray; draft: Draft; tally: Tall
             };
             return Array.from({ length: variants }, (_, v) => (
               <g key={`${i}-${v}`} id={`${id}-${i}-${v}`}>
-                <Piece look={look} seed={i * 31 + v} />
+                <Piece {...look} seed={i * 31 + v} />
               </g>
             ));
           })}
@@ -139,7 +139,10 @@ function SetTimes(props: { lines: LineTally[]; name: (line: number) => string; r
             <th className="font-semibold">{name(line.line)}</th>
             {line.setting.map((setting) => (
               <td key={setting.place}>
-                <How what={`${name(line.line)} setting, ${setting.place}`} working={setting.working}>
+                <How
+                  what={`${name(line.line)} setting, ${setting.place}`}
+                  of={`lines[${line.line}].setting.${setting.place}`}
+                >
                   <b>{setting.touchDry === null ? "never" : span(setting.touchDry)}</b>
                   {setting.handleHard !== null && (
                     <>

@@ -11,15 +11,21 @@ export interface History {
   field: string;
 }
 
+/** Changes a field of the order; stable over renders, so that what has not changed need not be drawn again. */
+export type Edit = (field: string, change: (draft: Draft) => Draft) => void;
+
 export type HistoryAct =
-  { kind: "edit"; field: string; draft: Draft } | { kind: "undo" } | { kind: "redo" } | { kind: "take"; draft: Draft };
+  | { kind: "edit"; field: string; change: (draft: Draft) => Draft }
+  | { kind: "undo" }
+  | { kind: "redo" }
+  | { kind: "take"; draft: Draft };
 
 export function history(state: History, act: HistoryAct): History {
   switch (act.kind) {
     case "edit": {
       const same = act.field === state.field && state.past.length > 0;
       return {
-        draft: act.draft,
+        draft: act.change(state.draft),
         past: same ? state.past : [...state.past, state.draft],
         future: [],
         field: act.field,
@@ -58,9 +64,10 @@ export function newId(): string {
   return [hex.slice(0, 8), hex.slice(8, 12), hex.slice(12, 16), hex.slice(16, 20), hex.slice(20)].join("-");
 }
 
-export function changeLine(draft: Draft, id: string, change: Partial<OrderLine>): Draft {
-  return { ...draft, lines: draft.lines.map((line) => (line.id === id ? { ...line, ...change } : line)) };
-}
+export const changeLine = (id: string, change: Partial<OrderLine>) => (draft: Draft) => ({
+  ...draft,
+  lines: draft.lines.map((line) => (line.id === id ? { ...line, ...change } : line)),
+});
 
 // What is typed and not yet kept survives a reload, a closed lid or a stopped server here.
 

@@ -1,6 +1,6 @@
-import { useEffect, useReducer, useState } from "react";
+import { useCallback, useEffect, useReducer, useState } from "react";
 import type { Order } from "../../api/client";
-import { draftOf, history, storedDraft, type Draft } from "./draft";
+import { draftOf, history, storedDraft, type Edit } from "./draft";
 import { Keeper, type Keeping } from "./Keeper";
 
 /** An order being edited, with its undo, kept on the server as it changes. */
@@ -16,13 +16,15 @@ export function useDraft(order: Order) {
   const [keeper] = useState(() => new Keeper(order.id, stored?.version ?? order.version, draftOf(order), setKeeping));
   const { draft } = state;
 
+  const edit: Edit = useCallback((field, change) => dispatch({ kind: "edit", field, change }), []);
+
   useEffect(() => keeper.want(draft), [keeper, draft]);
   useEffect(() => () => void keeper.keep(), [keeper]);
 
   return {
     draft,
     keeping,
-    edit: (field: string, next: Draft) => dispatch({ kind: "edit", field, draft: next }),
+    edit,
     undo: state.past.length > 0 ? () => dispatch({ kind: "undo" }) : undefined,
     redo: state.future.length > 0 ? () => dispatch({ kind: "redo" }) : undefined,
     takeTheirs: async () => dispatch({ kind: "take", draft: await keeper.theirs() }),

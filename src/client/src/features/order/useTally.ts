@@ -1,12 +1,21 @@
-import { keepPreviousData, useQuery } from "@tanstack/react-query";
+import { keepPreviousData, replaceEqualDeep, useQuery } from "@tanstack/react-query";
+import { useRef } from "react";
 import { answer, api, type Tally } from "../../api/client";
 import type { Draft } from "./draft";
 
-/** What a draft comes to, computed by the server; the figures before stay up until the new ones are there. */
+/**
+ * What a draft comes to, computed by the server; the figures before stay up until the new ones are there. Parts that came out
+ * as before are the same objects as before, so that only what changed is drawn again.
+ */
 export function useTally(draft: Draft, kept: Tally): { tally: Tally; problem: Error | null } {
+  const last = useRef(kept);
   const { data, error } = useQuery({
     queryKey: ["tally", draft],
-    queryFn: ({ signal }) => answer(api.POST("/api/amounts/preview", { body: draft, signal })),
+    queryFn: async ({ signal }) => {
+      const tally = await answer(api.POST("/api/amounts/preview", { body: draft, signal }));
+      last.current = replaceEqualDeep(last.current, tally);
+      return last.current;
+    },
     placeholderData: keepPreviousData,
     staleTime: 60_000,
     gcTime: 60_000,

@@ -1,0 +1,77 @@
+using System.Globalization;
+using System.Net.Http.Json;
+using BenchmarkDotNet.Configs;
+using BenchmarkDotNet.Jobs;
+using BenchmarkDotNet.Loggers;
+using BenchmarkDotNet.Running;
+using BenchmarkDotNet.Toolchains.InProcess.Emit;
+using Kondiba.Bench;
+using Kondiba.Browser.Tests;
+
+CultureInfo.CurrentCulture = CultureInfo.InvariantCulture;
+const int Asked = 400;
+
+var summary = BenchmarkRunner.Run<CoatingTallyBenchmark>(
+    ManualConfig.CreateEmpty().AddJob(Job.ShortRun.WithToolchain(InProcessEmitToolchain.Instance)).AddColumnProvider(BenchmarkDotNet.Columns.DefaultColumnProviders.Instance).AddLogger(NullLogger.Instance)
+        .WithArtifactsPath(Path.Combine(Path.GetTempPath(), "kondiba-bench")));
+foreach (var report in summary.Reports)
+    Tell($"Core, {report.BenchmarkCase.Descriptor.WorkloadMethodDisplayInfo}", report.ResultStatistics!.Median / 1e6, 10);
+
+using var site = new Site();
+await PreviewAsync();
+InTheBrowser();
+return;
+
+async Task PreviewAsync()
+{
+    using var client = new HttpClient { BaseAddress = site.Address };
+    (await client.PostAsJsonAsync("api/session", new { key = Site.Key })).EnsureSuccessStatusCode();
+    var times = new List<double>();
+    for (var i = 0; i < Asked; i++)
+    {
+        var lines = TwentyLines.Order.Lines.Select((l, at) => new { l.Centre, l.Size, Count = l.Count + ((i + at) % 7), l.Colour, l.Depth, l.Coats });
+        var answer = await client.PostAsJsonAsync("api/amounts/preview", new { name = "x", pickup = "2031-05-03T10:00:00", notes = "", lines, vessels = new { } });
+        answer.EnsureSuccessStatusCode();
+        var timing = answer.Headers.GetValues("Server-Timing").Single();
+        times.Add(double.Parse(timing[(timing.IndexOf("dur=", StringComparison.Ordinal) + 4)..], CultureInfo.InvariantCulture));
+    }
+
+    times.Sort();
+    Tell($"Server, preview of 20 lines, median of {Asked}", times[Asked / 2], 10);
+    Tell($"Server, preview of 20 lines, 95th percentile of {Asked}", times[Asked * 95 / 100], null);
+}
+
+void InTheBrowser()
+{
+    using var maker = new Maker(site);
+    maker.Open("Meteor night");
+    var order = new Uri(maker.Url).AbsolutePath;
+    foreach (var (name, path) in new[] { ("shelf", ""), ("order", order) })
+    {
+        using var cold = new Maker(site, start: path);
+        Tell($"Browser, first paint of the {name}, cold", cold.Measure("return performance.getEntriesByName('first-contentful-paint')[0]?.startTime ?? -1"), 1000);
+    }
+
+    var changes = new List<double>();
+    for (var count = 30; count < 50; count++)
+    {
+        changes.Add(maker.MeasureLater($$"""
+            const done = arguments[arguments.length - 1];
+            const field = document.querySelector("[aria-label='How many pretzel rods']");
+            const figure = document.querySelector("[data-testid=pot-midnight] [data-testid=to-melt]");
+            const set = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value').set;
+            const started = performance.now();
+            new MutationObserver((_, seen) => { seen.disconnect(); requestAnimationFrame(() => setTimeout(() => done(performance.now() - started))); })
+              .observe(figure, { characterData: true, childList: true, subtree: true });
+            set.call(field, '{{count}}');
+            field.dispatchEvent(new Event('input', { bubbles: true }));
+            """));
+    }
+
+    changes.Sort();
+    Tell("Browser, a count changed until pots and trays are painted, median of 20", changes[10], 100);
+    Tell("Browser, a count changed until pots and trays are painted, slowest of 20", changes[19], null);
+}
+
+static void Tell(string what, double milliseconds, double? mark) =>
+    Console.WriteLine($"{what}: {milliseconds:0.00} ms{(mark is null ? "" : $" (mark {mark:0} ms: {(milliseconds <= mark ? "met" : "MISSED")})")}");

@@ -1,0 +1,24 @@
+using System.Collections.Concurrent;
+using Kondiba.Data;
+using Microsoft.EntityFrameworkCore;
+using NodaTime;
+
+namespace Kondiba.Web.Kitchens;
+
+/// <summary>The clock on the wall of the request's kitchen. A kitchen's zone is read once and remembered: it does not move.</summary>
+internal sealed class KitchenClock(KondibaContext db, IClock clock)
+{
+    private static readonly ConcurrentDictionary<Guid, DateTimeZone> Zones = new();
+
+    /// <summary>What it shows.</summary>
+    public async Task<LocalDateTime> NowAsync()
+    {
+        if (!Zones.TryGetValue(db.KitchenId, out var zone))
+        {
+            zone = DateTimeZoneProviders.Tzdb[await db.Kitchens.Select(k => k.TimeZone).SingleAsync()];
+            Zones[db.KitchenId] = zone;
+        }
+
+        return clock.GetCurrentInstant().InZone(zone).LocalDateTime;
+    }
+}
