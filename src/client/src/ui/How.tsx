@@ -62,8 +62,13 @@ function Working({ lines }: { lines: WorkingLine[] }) {
           <span className="font-bold">{wording.value(line.value, line.unit)}</span>
           {line.formula && <span className="text-ink2 col-span-2 text-[15px] wrap-anywhere">{line.formula}</span>}
           <span className="text-ink2 col-span-2 text-[13px]">
-            <span className={`font-bold ${tagStyle[line.source.tag] ?? ""}`}>{line.source.tag}</span>
-            {line.source.text !== line.source.tag && <> · {line.source.text}</>}
+            {line.source.text.startsWith(line.source.tag) || (
+              <>
+                <span className={`font-bold ${tagStyle[line.source.tag] ?? ""}`}>{line.source.tag}</span>
+                {" · "}
+              </>
+            )}
+            {line.source.text}
           </span>
         </li>
       ))}

@@ -1,0 +1,44 @@
+namespace Kondiba.Browser.Tests;
+
+/// <summary>Takes the pictures in docs/screenshots from the sample kitchen. Run by scripts/screenshots only.</summary>
+public sealed class Screenshots(Site site) : IClassFixture<Site>
+{
+    [Fact(Explicit = true)]
+    public void Take()
+    {
+        using (var maker = new Maker(site))
+        {
+            maker.See("Coating for these days");
+            Save(maker, "shelf");
+            maker.Open("Meteor night");
+            WaitForTrays(maker);
+            Save(maker, "order");
+            maker.Click("//*[@data-testid='pot-midnight']//button[contains(., 'pool: how?')]");
+            maker.See("taken up by the dipped part");
+            Save(maker, "how");
+        }
+
+        using (var maker = new Maker(site, dark: true))
+        {
+            maker.Open("Regatta");
+            maker.Until(() => maker.Count("[data-testid=tray] use") == 44, "the trays");
+            Save(maker, "order-dark");
+        }
+
+        using (var maker = new Maker(site, width: 390, height: 844))
+        {
+            maker.Open("Meteor night");
+            WaitForTrays(maker);
+            Save(maker, "order-phone");
+        }
+    }
+
+    private static void WaitForTrays(Maker maker) => maker.Until(() => maker.Count("[data-testid=tray] use") == 72, "the trays");
+
+    private static void Save(Maker maker, string name)
+    {
+        // The pointer rests where nothing lights up.
+        maker.Measure("document.activeElement?.blur(); return 0");
+        maker.Screenshot(Path.Combine(Site.Root, "docs", "screenshots", $"{name}.png"));
+    }
+}
