@@ -9,6 +9,7 @@ using Kondiba.Web.Reference;
 using Kondiba.Web.Sessions;
 using Microsoft.AspNetCore.DataProtection;
 using NodaTime;
+using Npgsql;
 using Serilog;
 
 var builder = WebApplication.CreateBuilder(args);
@@ -52,6 +53,17 @@ app.MapFallbackToFile("index.html").AllowAnonymous();
 
 // The build runs this program once to write the OpenAPI document; there is no database then.
 if (Assembly.GetEntryAssembly()?.GetName().Name != "GetDocument.Insider")
-    await Startup.PrepareAsync(app.Services);
+{
+    try
+    {
+        await Startup.PrepareAsync(app.Services);
+    }
+    catch (Exception e) when (e is NpgsqlException or ArgumentException)
+    {
+        await Console.Error.WriteLineAsync($"kondiba: the database cannot be used: {e.Message}");
+        return 1;
+    }
+}
 
 await app.RunAsync();
+return 0;
