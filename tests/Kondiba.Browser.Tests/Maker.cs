@@ -11,7 +11,7 @@ public sealed class Maker : IDisposable
     private readonly ChromeDriver driver;
     private readonly Site site;
 
-    public Maker(Site site, int width = 1280, int height = 800, bool dark = false, string? start = null)
+    public Maker(Site site, int width = 1280, int height = 800, bool dark = false, string? start = null, bool signIn = true)
     {
         this.site = site;
         var options = new ChromeOptions { BinaryLocation = "/usr/bin/chromium" };
@@ -23,8 +23,9 @@ public sealed class Maker : IDisposable
         driver.ExecuteCdpCommand("Emulation.setDeviceMetricsOverride", new() { ["width"] = width, ["height"] = height, ["deviceScaleFactor"] = 1, ["mobile"] = false });
         if (dark)
             driver.ExecuteCdpCommand("Emulation.setEmulatedMedia", new() { ["features"] = new[] { new Dictionary<string, object> { ["name"] = "prefers-color-scheme", ["value"] = "dark" } } });
-        driver.Navigate().GoToUrl(new Uri(site.Address, $"enter?key={Site.Key}"));
-        See("The shelf");
+        driver.Navigate().GoToUrl(new Uri(site.Address, signIn ? $"enter?key={Site.Key}" : ""));
+        if (signIn)
+            See("The shelf");
         if (start is not null)
         {
             driver.ExecuteCdpCommand("Network.clearBrowserCache", []);

@@ -9,17 +9,9 @@ using NodaTime;
 
 namespace Kondiba.Web.Tests;
 
-public sealed class OrderTests(Server server) : IClassFixture<Server>, IAsyncLifetime
+public sealed class OrderTests(Server server) : IClassFixture<Server>
 {
-    private HttpClient client = null!;
-
-    public async ValueTask InitializeAsync() => client = await Server.EnterAsync(server.Own);
-
-    public ValueTask DisposeAsync()
-    {
-        client.Dispose();
-        return ValueTask.CompletedTask;
-    }
+    private readonly HttpClient client = server.OwnMaker;
 
     [Fact]
     public async Task A_kept_order_comes_back_with_what_the_preview_said()
@@ -207,5 +199,66 @@ public sealed class OrderTests(Server server) : IClassFixture<Server>, IAsyncLif
         Assert.Single(then["orders"]!.AsArray());
         Assert.Equal(24, (int)then["orders"]![0]!["colours"]![0]!["pieces"]!);
         Assert.Equal("dark", (string)then["coating"]![0]!["colour"]!);
+    }
+
+    [Fact]
+    public async Task Of_many_saves_at_once_one_wins_and_nothing_is_mixed()
+    {
+        var created = await client.CreatedAsync(Orders.Order(Orders.Line(), Orders.Line(colour: "teal")));
+        var answers = await Task.WhenAll(Enumerable.Range(1, 6).Select(async i =>
+        {
+            var change = (JsonObject)created.DeepClone();
+            change["name"] = $"hand {i}";
+            foreach (var line in change["lines"]!.AsArray())
+                line!["count"] = i;
+            return (await client.PutAsJsonAsync($"/api/orders/{created["id"]}", change)).StatusCode;
+        }));
+        Assert.Single(answers, HttpStatusCode.OK);
+        Assert.All(answers.Where(a => a != HttpStatusCode.OK), a => Assert.Equal(HttpStatusCode.Conflict, a));
+
+        var read = await (await client.GetAsync($"/api/orders/{created["id"]}")).ReadAsync();
+        var winner = int.Parse(((string)read["name"]!)[5..], System.Globalization.CultureInfo.InvariantCulture);
+        Assert.All(read["lines"]!.AsArray(), line => Assert.Equal(winner, (int)line!["count"]!));
+    }
+
+    [Fact]
+    public async Task A_line_alone_changed_moves_the_version()
+    {
+        var order = await client.CreatedAsync(Orders.Order(Orders.Line()));
+        var before = (uint)order["version"]!;
+        order["lines"]![0]!["count"] = 5;
+        var saved = await (await client.PutAsJsonAsync($"/api/orders/{order["id"]}", order)).ReadAsync();
+        Assert.NotEqual(before, (uint)saved["version"]!);
+    }
+
+    [Fact]
+    public async Task Two_lines_of_one_id_are_refused()
+    {
+        var line = Orders.Line();
+        var refused = await client.PostAsJsonAsync("/api/orders", Orders.Order(line, (JsonObject)line.DeepClone()));
+        Assert.Equal(HttpStatusCode.BadRequest, refused.StatusCode);
+        Assert.Equal("lines", Assert.Single((await refused.ReadAsync())["errors"]!.AsObject()).Key);
+    }
+
+    [Theory]
+    [InlineData("lines[0].perPiece", "coating on one piece")]
+    [InlineData("lines[0].setting.counter", "handle-hard after")]
+    [InlineData("pots.dark.toMelt", "to melt")]
+    public async Task How_a_figure_came_about_ends_with_the_figure(string of, string what)
+    {
+        var response = await client.PostAsJsonAsync($"/api/amounts/working?of={Uri.EscapeDataString(of)}", Orders.Order(Orders.Line()));
+        var lines = (await response.Content.ReadFromJsonAsync<JsonArray>())!;
+        Assert.Equal(what, (string)lines[^1]!["what"]!);
+        Assert.All(lines, l => Assert.False(string.IsNullOrEmpty((string)l!["source"]!["tag"]!)));
+        var unknown = await client.PostAsJsonAsync("/api/amounts/working?of=pots.gold.toMelt", Orders.Order(Orders.Line()));
+        Assert.Equal(HttpStatusCode.NotFound, unknown.StatusCode);
+    }
+
+    [Fact]
+    public async Task An_address_with_nothing_behind_it_says_so()
+    {
+        var lost = await client.GetAsync("/api/nothing");
+        Assert.Equal(HttpStatusCode.NotFound, lost.StatusCode);
+        Assert.Equal("application/problem+json", lost.Content.Headers.ContentType!.MediaType);
     }
 }

@@ -19,11 +19,15 @@ public sealed class Server : IDisposable
         connection = new(cluster) { Database = $"web_{Guid.CreateVersion7():n}" };
         Sample = Start(own: false);
         Own = Start(own: true);
+        OwnMaker = EnterAsync(Own).GetAwaiter().GetResult();
     }
 
     public WebApplicationFactory<Program> Sample { get; }
 
     public WebApplicationFactory<Program> Own { get; }
+
+    /// <summary>A maker signed in to the kitchen of one's own; shared, as sign-ins are limited.</summary>
+    public HttpClient OwnMaker { get; }
 
     public WebApplicationFactory<Program> Start(bool own)
     {
@@ -45,6 +49,7 @@ public sealed class Server : IDisposable
 
     public void Dispose()
     {
+        OwnMaker.Dispose();
         Sample.Dispose();
         Own.Dispose();
         NpgsqlConnection.ClearAllPools();

@@ -81,7 +81,7 @@ public sealed class SessionTests(Server server) : IClassFixture<Server>
     [Fact]
     public async Task Writes_from_another_site_and_strange_hosts_are_turned_away()
     {
-        using var client = await Server.EnterAsync(server.Own);
+        var client = server.OwnMaker;
         using var request = new HttpRequestMessage(HttpMethod.Patch, "/api/kitchen") { Content = JsonContent.Create(new { units = "us" }) };
         request.Headers.Add("Sec-Fetch-Site", "cross-site");
         Assert.Equal(HttpStatusCode.Forbidden, (await client.SendAsync(request)).StatusCode);
@@ -105,9 +105,21 @@ public sealed class SessionTests(Server server) : IClassFixture<Server>
     [Fact]
     public async Task Units_are_kept_with_the_kitchen()
     {
-        using var client = await Server.EnterAsync(server.Own);
+        var client = server.OwnMaker;
         (await client.PatchAsJsonAsync("/api/kitchen", new { units = "us" })).EnsureSuccessStatusCode();
         Assert.Equal("us", (string)(await (await client.GetAsync("/api/kitchen")).ReadAsync())["units"]!);
         Assert.Equal(HttpStatusCode.BadRequest, (await client.PatchAsJsonAsync("/api/kitchen", new { units = "stone" })).StatusCode);
+    }
+
+    [Fact]
+    public async Task Guessing_at_the_key_is_slowed()
+    {
+        await using var guarded = server.Start(own: true);
+        using var client = guarded.CreateClient();
+        var answers = new List<HttpStatusCode>();
+        for (var guess = 0; guess < 40; guess++)
+            answers.Add((await client.PostAsJsonAsync("/api/session", new { key = $"guess {guess}" })).StatusCode);
+        Assert.Equal(HttpStatusCode.Forbidden, answers[0]);
+        Assert.Equal(HttpStatusCode.TooManyRequests, answers[^1]);
     }
 }

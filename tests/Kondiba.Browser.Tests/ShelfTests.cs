@@ -1,0 +1,80 @@
+using OpenQA.Selenium;
+
+namespace Kondiba.Browser.Tests;
+
+public sealed class ShelfTests(Site site) : IClassFixture<Site>
+{
+    [Fact]
+    public void Who_comes_without_the_printed_address_opens_the_sample_kitchen_and_no_other()
+    {
+        using var maker = new Maker(site, signIn: false);
+        maker.See("Dipped treats, measured and in time.");
+        Assert.Empty(maker.Barriers());
+        maker.Click("//input[@id='key']");
+        maker.Type("not the key" + Keys.Enter);
+        maker.See("That key opens nothing.");
+        maker.Press("Open the sample kitchen");
+        maker.See("The shelf");
+        maker.See("Meteor night");
+    }
+
+    [Fact]
+    public void More_orders_than_fit_side_by_side_pile_up_on_their_day()
+    {
+        using var maker = new Maker(site);
+        foreach (var name in new[] { "Tide bell", "Net loft", "Pilot boat", "Ropewalk" })
+        {
+            maker.Go("");
+            maker.See("The shelf");
+            maker.Press("New order N");
+            maker.Until(() => maker.Focused() == "Order for", "the new order");
+            maker.Type(name);
+            maker.SeeSaved();
+        }
+
+        maker.Go("");
+        foreach (var name in new[] { "Meteor night", "Tide bell", "Net loft", "Pilot boat" })
+            maker.See(name);
+        Assert.Empty(maker.Barriers());
+        maker.See("Ropewalk: nothing on it yet");
+    }
+
+    [Fact]
+    public void Weeks_without_orders_teach_what_to_do_and_lost_pages_lead_back()
+    {
+        using var maker = new Maker(site);
+        maker.Go("?from=2040-01-01");
+        maker.See("Nothing stands on these days.");
+        maker.See("earlier");
+        maker.Go("orders/00000000-0000-7000-8000-000000000000");
+        maker.See("To the shelf");
+        maker.Click("//a[normalize-space()='To the shelf']");
+        maker.See("Meteor night");
+    }
+
+    [Fact]
+    public void Keys_are_listed_and_can_be_switched_off()
+    {
+        using var maker = new Maker(site);
+        maker.See("Meteor night");
+        maker.Type("?");
+        maker.See("undo the last change of an order");
+        maker.Press("Single keys act");
+        maker.Type(Keys.Escape);
+        maker.Until(() => !maker.Shows("undo the last change"), "the sheet closed");
+        maker.Type("?");
+        maker.Type("n");
+        maker.Reload();
+        maker.See("Meteor night");
+        Assert.DoesNotContain("/orders/", maker.Url, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void A_word_that_names_no_centre_is_answered_with_those_there_are()
+    {
+        using var maker = new Maker(site);
+        maker.Open("Chess final");
+        maker.Fill("Add to the order", "pebbles");
+        maker.See("No centre is called “pebbles”. Try strawberries, apples, pretzel rods");
+    }
+}
