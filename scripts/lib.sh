@@ -43,6 +43,12 @@ need_debian() {
   compgen -G "$glob" >/dev/null || die "apt-get installed $* but $glob is not there: see $STATE/apt.log."
 }
 
+# The browser that the tests drive.
+need_browser() {
+  need_debian /usr/bin/chromium chromium
+  need_debian /usr/bin/chromedriver chromium-driver
+}
+
 # fresh NAME PATH...: whether PATHs are as they were when done NAME was called; otherwise remembers what to remember.
 fingerprint() { (cd "$ROOT" && git ls-files -z -co --exclude-standard -- "$@" | sort -z | xargs -0 sha256sum 2>/dev/null | sha256sum); }
 fresh() {

@@ -16,7 +16,7 @@ public sealed record CoatingNeed(string Colour, string Coating, Mass ToMelt, Mas
         .. orders.SelectMany(o => o.Pots)
             .GroupBy(p => (p.Colour, p.Coating, p.PackSize))
             .Select(g => (g.Key, ToMelt: g.Select(p => p.ToMelt.Value).Total()))
-            .Select(n => new CoatingNeed(n.Key.Colour, n.Key.Coating, n.ToMelt, n.Key.PackSize, (int)Math.Ceiling(n.ToMelt / n.Key.PackSize)))
+            .Select(n => new CoatingNeed(n.Key.Colour, n.Key.Coating, n.ToMelt, n.Key.PackSize, Pot.PacksFor(n.ToMelt, n.Key.PackSize)))
             .OrderByDescending(n => n.ToMelt.Si),
     ];
 }

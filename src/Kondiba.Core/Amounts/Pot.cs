@@ -83,7 +83,7 @@ public sealed record Pot(
         }
 
         var pack = first.Coating.Pack;
-        var packs = (int)Math.Ceiling(tally.ToMelt / pack.Value);
+        var packs = PacksFor(tally.ToMelt, pack.Value);
         var pot = new Pot(
             colour.Code,
             first.Coating.Code,
@@ -107,6 +107,9 @@ public sealed record Pot(
             first.Coating.DipAt.Value);
         return (pot, tally.InOrder);
     }
+
+    /// <summary>Whole packs that cover a need.</summary>
+    internal static int PacksFor(Mass need, Mass pack) => (int)Math.Ceiling(need / pack);
 }
 
 /// <summary>A line with what it comes to, on its way into a pot.</summary>

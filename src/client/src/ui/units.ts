@@ -10,7 +10,6 @@ export interface Wording {
   /** Figure and unit apart, for large figures. */
   massParts(grams: number): [figure: string, unit: string];
   pack(grams: number): string;
-  volume(millilitres: number): string;
   temperature(celsius: number): string;
   /** A working line's value, in this wording's units where it has one for them. */
   value(value: number, unit: string): string;
@@ -32,7 +31,6 @@ export function wordingIn(us: boolean): Wording {
     mass,
     massParts,
     pack: (g) => (us ? `${whole(g / ounce)} oz` : `${whole(g)} g`),
-    volume: (ml) => (us ? `${tenth(ml / 29.5735295625)} fl oz` : `${whole(ml)} mL`),
     temperature,
     value: (value, unit) => {
       if (unit === "g") return us ? `${trim(value / ounce, 3)} oz` : `${trim(value, 4)} g`;
