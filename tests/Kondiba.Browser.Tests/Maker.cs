@@ -122,6 +122,19 @@ public sealed class Maker : IDisposable
         }
     }
 
+    /// <summary>From the next reload on, what the page saves waits until it is let go.</summary>
+    public void HoldSaves() => driver.ExecuteCdpCommand("Page.addScriptToEvaluateOnNewDocument", new()
+    {
+        ["source"] = """
+            const send = window.fetch;
+            window.held = [];
+            window.fetch = (request) => request.method === 'PUT' && window.held
+              ? new Promise((go) => window.held.push(() => go(send(request)))) : send(request);
+            """,
+    });
+
+    public void LetSavesGo() => driver.ExecuteScript("const held = window.held; window.held = null; held.forEach((go) => go());");
+
     /// <summary>What axe-core finds serious or critical on the page as it stands.</summary>
     public IReadOnlyList<string> Barriers()
     {

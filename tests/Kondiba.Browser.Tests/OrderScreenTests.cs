@@ -79,6 +79,20 @@ public sealed class OrderScreenTests(Site site) : IClassFixture<Site>, IDisposab
     }
 
     [Fact]
+    public void What_was_put_right_while_the_server_refused_it_is_saved_all_the_same()
+    {
+        maker.HoldSaves();
+        maker.Open("Regatta");
+        maker.Reload();
+        maker.Fill("How many pretzel rods", "0");
+        maker.Until(() => maker.Measure("return window.held.length") == 1, "a save under way");
+        maker.Fill("How many pretzel rods", "21");
+        maker.LetSavesGo();
+        maker.SeeSaved();
+        Assert.Equal("21", maker.Value("How many pretzel rods"));
+    }
+
+    [Fact]
     public void An_apple_in_a_tall_glass_is_told_by_the_vessel()
     {
         maker.Open("Regatta");

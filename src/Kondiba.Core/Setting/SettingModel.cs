@@ -71,34 +71,46 @@ public static class SettingModel
     /// <summary>The setting time of a piece in a place, looked for over six hours.</summary>
     public static SettingTime For(DippedPiece piece, Place place, SettingConstants c)
     {
-        var latent = c.LatentHeat.Value.Si / (c.FreezesFrom.Value.Si - c.FreezesTo.Value.Si);
+        var (upper, lower) = (c.FreezesFrom.Value.Si, c.FreezesTo.Value.Si);
+        var capacity = c.FilmHeatCapacity.Value.Si;
+        var freezing = capacity + (c.LatentHeat.Value.Si / (upper - lower));
         var filmMass = piece.Film.Si * piece.CoatingDensity.Si;
         var centreHeat = piece.Centre.Value.Si * piece.CentreHeat.Value.Si;
         var air = place.Air.Value.Si;
         var (ha, hc) = (c.AirExchange.Value.Si, c.CoreExchange.Value.Si);
 
-        (double Film, double Centre) Slope(double film, double centre)
+        // The film is followed by its heat, counted from the lower end of the freezing range: heat has no jumps, so the steps stay exact.
+        double HeatOf(double t) => t <= lower ? capacity * (t - lower)
+            : t <= upper ? freezing * (t - lower)
+            : (freezing * (upper - lower)) + (capacity * (t - upper));
+        var heatAtUpper = HeatOf(upper);
+        double FilmAt(double heat) => heat <= 0 ? lower + (heat / capacity)
+            : heat <= heatAtUpper ? lower + (heat / freezing)
+            : upper + ((heat - heatAtUpper) / capacity);
+
+        (double Heat, double Centre) Slope(double heat, double centre)
         {
-            var freezing = film <= c.FreezesFrom.Value.Si && film >= c.FreezesTo.Value.Si;
-            var capacity = filmMass * (c.FilmHeatCapacity.Value.Si + (freezing ? latent : 0));
+            var film = FilmAt(heat);
             var toCentre = hc * (film - centre);
             return (
-                ((ha * (air - film)) - toCentre) / capacity,
+                ((ha * (air - film)) - toCentre) / filmMass,
                 ((toCentre * piece.Dipped.Si) + (ha * (air - centre) * piece.Bare.Si)) / centreHeat);
         }
 
         double? touchDry = null, handleHard = null;
         var (film, centre) = (piece.DipAt.Si, c.CentreAt.Value.Si);
+        var heat = HeatOf(film);
         for (var t = 0.0; t < Horizon && handleHard is null; t += Step)
         {
-            var k1 = Slope(film, centre);
-            var k2 = Slope(film + (Step / 2 * k1.Film), centre + (Step / 2 * k1.Centre));
-            var k3 = Slope(film + (Step / 2 * k2.Film), centre + (Step / 2 * k2.Centre));
-            var k4 = Slope(film + (Step * k3.Film), centre + (Step * k3.Centre));
-            var next = film + (Step / 6 * (k1.Film + (2 * k2.Film) + (2 * k3.Film) + k4.Film));
+            var k1 = Slope(heat, centre);
+            var k2 = Slope(heat + (Step / 2 * k1.Heat), centre + (Step / 2 * k1.Centre));
+            var k3 = Slope(heat + (Step / 2 * k2.Heat), centre + (Step / 2 * k2.Centre));
+            var k4 = Slope(heat + (Step * k3.Heat), centre + (Step * k3.Centre));
+            heat += Step / 6 * (k1.Heat + (2 * k2.Heat) + (2 * k3.Heat) + k4.Heat);
+            centre += Step / 6 * (k1.Centre + (2 * k2.Centre) + (2 * k3.Centre) + k4.Centre);
+            var next = FilmAt(heat);
             touchDry ??= Crossing(t, film, next, c.TouchDryAt.Value.Si);
             handleHard ??= Crossing(t, film, next, c.HandleHardAt.Value.Si);
-            centre += Step / 6 * (k1.Centre + (2 * k2.Centre) + (2 * k3.Centre) + k4.Centre);
             film = next;
         }
 

@@ -41,10 +41,11 @@ export class Keeper {
     clearTimeout(this.timer);
     if (this.busy || this.state === "conflict" || this.state === "gone") return;
     this.busy = true;
+    let sent = this.wanted;
     try {
       while (this.dirty) {
-        const body = { ...this.wanted, version: this.version };
-        const sent = this.wanted;
+        sent = this.wanted;
+        const body = { ...sent, version: this.version };
         this.version = (await answer(api.PUT("/api/orders/{id}", { ...this.path, body }))).version;
         this.kept = sent;
       }
@@ -54,6 +55,8 @@ export class Keeper {
       this.become(failure[error instanceof ApiError ? error.status : 0] ?? "unreachable");
       storeDraft(this.id, { version: this.version, draft: this.wanted });
       if (this.state === "unreachable") this.later(retry);
+      // What was refused has been typed over meanwhile.
+      if (this.state === "wrong" && sent !== this.wanted) this.later(0);
     } finally {
       this.busy = false;
     }
