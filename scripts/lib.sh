@@ -50,7 +50,7 @@ need_browser() {
 }
 
 # fresh NAME PATH...: whether PATHs are as they were when done NAME was called; otherwise remembers what to remember.
-fingerprint() { (cd "$ROOT" && git ls-files -z -co --exclude-standard -- "$@" | sort -z | xargs -0 sha256sum 2>/dev/null | sha256sum); }
+fingerprint() { (cd "$ROOT" && git ls-files -z -co --exclude-standard -- "$@" | sort -z | { xargs -0 sha256sum 2>/dev/null || true; } | sha256sum); }
 fresh() {
   local name=$1
   shift

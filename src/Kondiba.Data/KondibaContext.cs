@@ -15,6 +15,8 @@ public sealed class KondibaContext(DbContextOptions<KondibaContext> options, Kit
 
     public DbSet<Order> Orders => Set<Order>();
 
+    public DbSet<KitchenItem> KitchenItems => Set<KitchenItem>();
+
     public Guid KitchenId => scope.KitchenId;
 
     /// <summary>Options for a PostgreSQL server.</summary>
@@ -37,7 +39,7 @@ public sealed class KondibaContext(DbContextOptions<KondibaContext> options, Kit
             order.Property(o => o.Version).IsRowVersion();
             order.HasOne<Kitchen>().WithMany().HasForeignKey(o => o.KitchenId);
             order.HasMany(o => o.Lines).WithOne().HasForeignKey(l => l.OrderId);
-            order.HasMany(o => o.Vessels).WithOne().HasForeignKey(v => v.OrderId);
+            order.HasMany(o => o.Pots).WithOne().HasForeignKey(p => p.OrderId);
             order.HasIndex(o => new { o.KitchenId, o.Pickup });
             order.HasIndex(o => new { o.KitchenId, o.CreationKey }).IsUnique();
             order.HasQueryFilter(o => o.KitchenId == KitchenId);
@@ -46,24 +48,35 @@ public sealed class KondibaContext(DbContextOptions<KondibaContext> options, Kit
         {
             line.ToTable("order_lines", t =>
             {
-                t.HasCheckConstraint("ck_order_lines_count", "count > 0");
+                t.HasCheckConstraint("ck_order_lines_amount", "amount > 0");
                 t.HasCheckConstraint("ck_order_lines_depth", "depth > 0 AND depth <= 1");
                 t.HasCheckConstraint("ck_order_lines_coats", "coats > 0");
             });
             line.HasKey(l => new { l.OrderId, l.Id });
             line.HasOne<Kitchen>().WithMany().HasForeignKey(l => l.KitchenId);
             line.HasQueryFilter(l => l.KitchenId == KitchenId);
-            foreach (var code in (string[])[nameof(OrderLine.Centre), nameof(OrderLine.Size), nameof(OrderLine.Colour)])
-                line.Property(code).HasMaxLength(40);
+            foreach (var code in (string[])[nameof(OrderLine.Centre), nameof(OrderLine.Size), nameof(OrderLine.Coating), nameof(OrderLine.Colour)])
+                line.Property(code).HasMaxLength(60);
+            line.Property(l => l.CountedIn).HasConversion<string>().HasMaxLength(10);
         });
-        modelBuilder.Entity<OrderVessel>(vessel =>
+        modelBuilder.Entity<OrderPot>(pot =>
         {
-            vessel.ToTable("order_vessels");
-            vessel.HasKey(v => new { v.OrderId, v.Colour });
-            vessel.HasOne<Kitchen>().WithMany().HasForeignKey(v => v.KitchenId);
-            vessel.HasQueryFilter(v => v.KitchenId == KitchenId);
-            vessel.Property(v => v.Colour).HasMaxLength(40);
-            vessel.Property(v => v.Vessel).HasMaxLength(40);
+            pot.ToTable("order_pots");
+            pot.HasKey(p => new { p.OrderId, p.Pot });
+            pot.HasOne<Kitchen>().WithMany().HasForeignKey(p => p.KitchenId);
+            pot.HasQueryFilter(p => p.KitchenId == KitchenId);
+            pot.Property(p => p.Pot).HasMaxLength(121);
+            pot.Property(p => p.Vessel).HasMaxLength(60);
+            pot.Property(p => p.Thinner).HasMaxLength(60);
+        });
+        modelBuilder.Entity<KitchenItem>(item =>
+        {
+            item.HasKey(i => new { i.KitchenId, i.Kind, i.Code });
+            item.HasOne<Kitchen>().WithMany().HasForeignKey(i => i.KitchenId);
+            item.HasQueryFilter(i => i.KitchenId == KitchenId);
+            item.Property(i => i.Kind).HasConversion<string>().HasMaxLength(10);
+            item.Property(i => i.Code).HasMaxLength(60);
+            item.Property(i => i.Body).HasColumnType("jsonb");
         });
     }
 }

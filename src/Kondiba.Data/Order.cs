@@ -25,8 +25,11 @@ public sealed class Order : IOfKitchen
 
     public List<OrderLine> Lines { get; } = [];
 
-    /// <summary>Vessels the maker chose; a colour without one gets the vessel that wants least.</summary>
-    public List<OrderVessel> Vessels { get; } = [];
+    /// <summary>What the maker chose for pots.</summary>
+    public List<OrderPot> Pots { get; } = [];
+
+    /// <summary>Put on top of every pot; null for the kitchen's own.</summary>
+    public double? Margin { get; set; }
 
     /// <summary>Set with every change, of a line too, so that <see cref="Version"/> moves.</summary>
     public Instant ChangedAt { get; set; }
@@ -42,7 +45,7 @@ public sealed class Order : IOfKitchen
 
     /// <summary>The order as Core computes it.</summary>
     public OrderDraft ToDraft() =>
-        new(Name, Pickup, Notes, [.. Lines.OrderBy(l => l.Position).Select(l => l.ToDraft())], Vessels.ToDictionary(v => v.Colour, v => v.Vessel));
+        new(Name, Pickup, Notes, [.. Lines.OrderBy(l => l.Position).Select(l => l.ToDraft())], Pots.ToDictionary(p => p.Pot, p => new PotDraft(p.Vessel, p.Thinner, p.Film)), Margin);
 }
 
 /// <summary>A line of an order.</summary>
@@ -61,7 +64,12 @@ public sealed class OrderLine : IOfKitchen
 
     public required string Size { get; set; }
 
-    public int Count { get; set; }
+    /// <summary>How much is wanted, in what <see cref="CountedIn"/> says.</summary>
+    public double Amount { get; set; }
+
+    public CountedIn CountedIn { get; set; }
+
+    public required string Coating { get; set; }
 
     public required string Colour { get; set; }
 
@@ -70,17 +78,29 @@ public sealed class OrderLine : IOfKitchen
 
     public int Coats { get; set; }
 
-    public LineDraft ToDraft() => new(Centre, Size, Count, Colour, Depth, Coats);
+    /// <summary>Whether further coats are dipped over the wet one.</summary>
+    public bool AtOnce { get; set; }
+
+    /// <summary>Whether pieces stand while they set; null as usual.</summary>
+    public bool? Upright { get; set; }
+
+    public LineDraft ToDraft() => new(Centre, Size, Amount, CountedIn, Coating, Colour, Depth, Coats, AtOnce, Upright);
 }
 
-/// <summary>The vessel chosen for a colour of an order.</summary>
-public sealed class OrderVessel : IOfKitchen
+/// <summary>What the maker chose for a pot of an order.</summary>
+public sealed class OrderPot : IOfKitchen
 {
     public Guid OrderId { get; init; }
 
     public Guid KitchenId { get; init; }
 
-    public required string Colour { get; init; }
+    /// <summary>"coating.colour".</summary>
+    public required string Pot { get; init; }
 
-    public required string Vessel { get; set; }
+    public string? Vessel { get; set; }
+
+    public string? Thinner { get; set; }
+
+    /// <summary>Film on a test dip that thinner brings it to, in mm.</summary>
+    public double? Film { get; set; }
 }

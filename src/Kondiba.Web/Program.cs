@@ -21,6 +21,7 @@ builder.Services.AddSingleton(TradeTables.Shipped);
 builder.Services.AddSingleton<IClock>(SystemClock.Instance);
 builder.Services.AddScoped<KitchenScope>();
 builder.Services.AddScoped<KitchenClock>();
+builder.Services.AddScoped<KitchenThings>();
 builder.Services.AddDbContext<KondibaContext>(options => KondibaContext.Use(options, settings.Database));
 builder.Services.AddUnreadableRequests();
 builder.Services.AddSingleton(new Startup());

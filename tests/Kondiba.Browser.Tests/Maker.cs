@@ -1,7 +1,5 @@
 using System.Collections.ObjectModel;
 using System.Globalization;
-using OpenQA.Selenium;
-using OpenQA.Selenium.Chrome;
 
 namespace Kondiba.Browser.Tests;
 

@@ -1,5 +1,3 @@
-using OpenQA.Selenium;
-
 namespace Kondiba.Browser.Tests;
 
 public sealed class ShelfTests(Site site) : IClassFixture<Site>

@@ -18,11 +18,12 @@ public class FilmTests
     private static Coating With(double fat, double celsius) => Wafers with
     {
         Fat = new(new(fat), Source.Entered),
-        DipAt = new(Quantities.Of<Temperature>(celsius, "°C"), Source.Entered),
+        DipFrom = new(Quantities.Of<Temperature>(celsius, "°C"), Source.Entered),
+        DipTo = new(Quantities.Of<Temperature>(celsius, "°C"), Source.Entered),
     };
 
     private static double Film(Coating coating, FilmConstants c, double millimetres = 30) =>
-        Amounts.Film.After(Flow.Of(coating, c), Quantities.Of<Length>(millimetres, "mm"), c).Value.In("mm");
+        Amounts.Film.After(Flow.Of(coating, default, c), Quantities.Of<Length>(millimetres, "mm"), c).Value.In("mm");
 
     /// <summary>Common practice: fat thins, warmth thins.</summary>
     [Fact]
@@ -51,7 +52,7 @@ public class FilmTests
     [Fact]
     public void Pure_fat_flows_like_fat()
     {
-        var flow = Flow.Of(With(1, 40), Tables.Film);
+        var flow = Flow.Of(With(1, 40), default, Tables.Film);
         Assert.Equal(900, flow.Density.Si, 6);
         Assert.Equal(0, flow.Yield.Si, 9);
         Assert.Equal(Tables.Film.FatViscosityAt40.Value.Si * Tables.Film.ViscosityFactor.Value.Si, flow.Viscosity.Si, 9);
@@ -59,7 +60,7 @@ public class FilmTests
 
     private static FilmConstants Handled(double shake, double seconds) => Tables.Film with
     {
-        Shake = new(new(shake), Source.Entered),
+        Shakes = [new("test", "", new(new(shake), Source.Entered))],
         DripTime = new(Duration.FromSeconds(seconds), Source.Entered),
     };
 }

@@ -1,3 +1,4 @@
+using Kondiba.Core.Kitchens;
 using Kondiba.Core.Reference;
 using NetArchTest.Rules;
 
@@ -22,12 +23,14 @@ public class HouseTests
         var tables = TradeTables.Shipped;
         Assert.Equal(tables.Centres.Count, tables.Centres.Select(c => c.Code).Distinct().Count());
         Assert.Equal(tables.Vessels.Count, tables.Vessels.Select(c => c.Code).Distinct().Count());
-        var colours = tables.Coatings.SelectMany(c => c.Colours).ToList();
-        Assert.Equal(colours.Count, colours.Select(c => c.Code).Distinct().Count());
-        Assert.All(colours, c => Assert.Matches("^#[0-9a-f]{6}$", c.Srgb));
+        Assert.Equal(tables.Coatings.Count, tables.Coatings.Select(c => c.Code).Distinct().Count());
+        Assert.All(tables.Coatings, c => Assert.Equal(c.Colours.Count, c.Colours.Select(k => k.Code).Distinct().Count()));
+        Assert.All(tables.Coatings.SelectMany(c => c.Colours), c => Assert.Matches("^#[0-9a-f]{6}$", c.Srgb));
+        Assert.All(tables.Coatings, c => Assert.All(c.Thinners, t => Assert.NotNull(tables.Thinner(t))));
         Assert.All(tables.Centres, c => Assert.InRange(c.UsualDepth.Value.Si, 0.05, c.Deepest.Value.Si));
 
-        // Foods float or nearly so: a centre's mass over its shape's volume is between a crisp cookie's and a sugar's density.
-        Assert.All(tables.Centres.SelectMany(c => c.Sizes), s => Assert.InRange(s.Mass.Value.Si / s.Shape.WholeVolume.Si, 300, 1600));
+        // The same measures that a maker's own centre must pass, density too.
+        Assert.All(tables.Centres, c => Assert.Empty(OwnCheck.Of(KitchenTables.Entered(c))));
+        Assert.All(tables.Coatings, c => Assert.Empty(OwnCheck.Of(KitchenTables.Entered(c), tables)));
     }
 }

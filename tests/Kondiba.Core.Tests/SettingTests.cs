@@ -26,8 +26,7 @@ public class SettingTests
     [InlineData("freezer", 3, 3)]
     public void Dipped_cookies_are_touch_dry_when_the_trade_says(string place, double from, double to)
     {
-        var order = new Amounts.OrderDraft("x", null, null, [new("sandwich-cookie", "thin", 12, "dark", 1, 1)], new Dictionary<string, string>());
-        var minutes = Amounts.CoatingTally.For(order, Tables, default).Lines[0].Setting.Single(s => s.Place == place).TouchDry!.Value.TotalMinutes;
+        var minutes = Orders.Tally(null, Orders.Line("sandwich-cookie", "thin", 12)).Lines[0].Setting.Single(s => s.Place == place).TouchDry!.Value.TotalMinutes;
         Assert.InRange(minutes, from / 1.6, to * 1.6);
     }
 

@@ -16,15 +16,21 @@ public sealed class OrderTests(Server server) : IClassFixture<Server>
     [Fact]
     public async Task A_kept_order_comes_back_with_what_the_preview_said()
     {
-        var input = Orders.Order(Orders.Line(), Orders.Line("pretzel-rod", "one", 12, "midnight", 0.33), Orders.Line("truffle-ball", "one", 6, "midnight", 1, 2));
-        input["vessels"] = new JsonObject { ["dark"] = "jar" };
+        var input = Orders.Order(Orders.Line(), Orders.Line("pretzel-rod", "one", 1.5, "midnight", 0.33), Orders.Line("truffle-ball", "one", 6, "midnight", 1, 2));
+        input["pots"] = new JsonObject { [Orders.Pot("dark")] = new JsonObject { ["vessel"] = "jar", ["thinner"] = "flakes", ["film"] = 1.1 } };
+        input["margin"] = 0.2;
+        input["lines"]![1]!["countedIn"] = "dozens";
+        input["lines"]![1]!["upright"] = true;
+        input["lines"]![2]!["atOnce"] = true;
         var preview = await (await client.PostAsJsonAsync("/api/amounts/preview", input)).ReadAsync();
         var created = await client.CreatedAsync(input);
         var read = await (await client.GetAsync($"/api/orders/{created["id"]}")).ReadAsync();
 
         Assert.True(JsonNode.DeepEquals(preview, read["tally"]));
         Assert.True(JsonNode.DeepEquals(input["lines"], read["lines"]));
-        Assert.True(JsonNode.DeepEquals(input["vessels"], read["vessels"]));
+        Assert.True(JsonNode.DeepEquals(input["pots"], read["pots"]));
+        Assert.Equal(0.2, (double)read["margin"]!);
+        Assert.Equal(18, (int)read["tally"]!["lines"]![1]!["count"]!["value"]!);
         Assert.Equal((string)input["pickup"]!, (string)read["pickup"]!);
         Assert.Equal((string)input["notes"]!, (string)read["notes"]!);
     }
@@ -36,13 +42,13 @@ public sealed class OrderTests(Server server) : IClassFixture<Server>
         var created = await client.CreatedAsync(Orders.Order(berries, rods));
         var change = Orders.Order((JsonObject)cookies.DeepClone(), (JsonObject)berries.DeepClone());
         change["version"] = created["version"]!.DeepClone();
-        change["vessels"] = new JsonObject { ["white"] = "bowl" };
+        change["pots"] = new JsonObject { [Orders.Pot("white")] = new JsonObject { ["vessel"] = "bowl", ["thinner"] = null, ["film"] = null } };
         var saved = await client.PutAsJsonAsync($"/api/orders/{created["id"]}", change);
         saved.EnsureSuccessStatusCode();
 
         var read = await (await client.GetAsync($"/api/orders/{created["id"]}")).ReadAsync();
         Assert.True(JsonNode.DeepEquals(change["lines"], read["lines"]));
-        Assert.True(JsonNode.DeepEquals(change["vessels"], read["vessels"]));
+        Assert.True(JsonNode.DeepEquals(change["pots"], read["pots"]));
         Assert.Equal((uint)(await saved.ReadAsync())["version"]!, (uint)read["version"]!);
     }
 
@@ -53,16 +59,16 @@ public sealed class OrderTests(Server server) : IClassFixture<Server>
         var created = await client.CreatedAsync(Orders.Order(line));
         var first = Orders.Order((JsonObject)line.DeepClone());
         first["version"] = created["version"]!.DeepClone();
-        first["lines"]![0]!["count"] = 30;
+        first["lines"]![0]!["amount"] = 30;
         var second = first.DeepClone();
-        second["lines"]![0]!["count"] = 99;
+        second["lines"]![0]!["amount"] = 99;
 
         (await client.PutAsJsonAsync($"/api/orders/{created["id"]}", first)).EnsureSuccessStatusCode();
         var refused = await client.PutAsJsonAsync($"/api/orders/{created["id"]}", second);
         Assert.Equal(HttpStatusCode.Conflict, refused.StatusCode);
         Assert.Equal("application/problem+json", refused.Content.Headers.ContentType!.MediaType);
         var read = await (await client.GetAsync($"/api/orders/{created["id"]}")).ReadAsync();
-        Assert.Equal(30, (int)read["lines"]![0]!["count"]!);
+        Assert.Equal(30, (int)read["lines"]![0]!["amount"]!);
     }
 
     [Fact]
@@ -85,11 +91,16 @@ public sealed class OrderTests(Server server) : IClassFixture<Server>
         { """{"name": ""}""", "name" },
         { """{"pickup": "2001-05-03T10:00:00"}""", "pickup" },
         { """{"pickup": null}""", "pickup" },
-        { """{"vessels": {"dark": "thimble"}}""", "vessels.dark" },
-        { """{"vessels": {"no such colour": "jar"}}""", "vessels.no such colour" },
-        { """{"lines": [{"count": 0}]}""", "lines[0].count" },
-        { """{"lines": [{"count": -4}]}""", "lines[0].count" },
-        { """{"lines": [{"count": 5000000}]}""", "lines[0].count" },
+        { """{"margin": 7}""", "margin" },
+        { """{"pots": {"compound-wafer-hot-flow.dark": {"vessel": "thimble"}}}""", "pots.compound-wafer-hot-flow.dark.vessel" },
+        { """{"pots": {"compound-wafer-hot-flow.dark": {"thinner": "tap water"}}}""", "pots.compound-wafer-hot-flow.dark.thinner" },
+        { """{"pots": {"no such colour": {"vessel": "jar"}}}""", "pots.no such colour" },
+        { """{"lines": [{"amount": 0}]}""", "lines[0].amount" },
+        { """{"lines": [{"amount": -4}]}""", "lines[0].amount" },
+        { """{"lines": [{"amount": 2.5}]}""", "lines[0].amount" },
+        { """{"lines": [{"amount": 5000000}]}""", "lines[0].amount" },
+        { """{"lines": [{"countedIn": "packs"}]}""", "lines[0].countedIn" },
+        { """{"lines": [{"coating": "tar"}]}""", "lines[0].coating" },
         { """{"lines": [{"centre": "pebble"}]}""", "lines[0].centre" },
         { """{"lines": [{"depth": 0}]}""", "lines[0].depth" },
         { """{"lines": [null]}""", "lines[0]" },
@@ -118,8 +129,8 @@ public sealed class OrderTests(Server server) : IClassFixture<Server>
     [Theory]
     [InlineData("{", "/openapi")]
     [InlineData("""{"name": 5}""", "name")]
-    [InlineData("""{"version": 0, "name": "x", "pickup": "soon", "notes": "", "lines": [], "vessels": {}}""", "pickup")]
-    [InlineData("""{"version": 0, "name": "x", "pickup": "2031-05-03T10:00:00", "notes": "", "lines": null, "vessels": {}}""", "lines")]
+    [InlineData("""{"version": 0, "name": "x", "pickup": "soon", "notes": "", "lines": [], "pots": {}}""", "pickup")]
+    [InlineData("""{"version": 0, "name": "x", "pickup": "2031-05-03T10:00:00", "notes": "", "lines": null, "pots": {}}""", "lines")]
     public async Task What_is_no_order_is_a_bad_request_that_says_where(string body, string where)
     {
         using var content = new StringContent(body, Encoding.UTF8, "application/json");
@@ -133,9 +144,9 @@ public sealed class OrderTests(Server server) : IClassFixture<Server>
     public async Task A_vessel_too_narrow_can_be_kept_and_is_minded()
     {
         var order = Orders.Order(Orders.Line("apple", "M", 4, "dark", 1), Orders.Line());
-        order["vessels"] = new JsonObject { ["dark"] = "tall-glass" };
+        order["pots"] = new JsonObject { [Orders.Pot("dark")] = new JsonObject { ["vessel"] = "tall-glass" } };
         var created = await client.CreatedAsync(order);
-        Assert.Contains(created["tally"]!["problems"]!.AsArray(), p => (string)p!["field"]! == "vessels.dark" && (string)p["severity"]! == "unfit");
+        Assert.Contains(created["tally"]!["problems"]!.AsArray(), p => (string)p!["field"]! == $"pots.{Orders.Pot("dark")}.vessel" && (string)p["severity"]! == "unfit");
         Assert.Single(created["tally"]!["pots"]!.AsArray());
     }
 
@@ -210,7 +221,7 @@ public sealed class OrderTests(Server server) : IClassFixture<Server>
             var change = (JsonObject)created.DeepClone();
             change["name"] = $"hand {i}";
             foreach (var line in change["lines"]!.AsArray())
-                line!["count"] = i;
+                line!["amount"] = i;
             return (await client.PutAsJsonAsync($"/api/orders/{created["id"]}", change)).StatusCode;
         }));
         Assert.Single(answers, HttpStatusCode.OK);
@@ -218,7 +229,7 @@ public sealed class OrderTests(Server server) : IClassFixture<Server>
 
         var read = await (await client.GetAsync($"/api/orders/{created["id"]}")).ReadAsync();
         var winner = int.Parse(((string)read["name"]!)[5..], System.Globalization.CultureInfo.InvariantCulture);
-        Assert.All(read["lines"]!.AsArray(), line => Assert.Equal(winner, (int)line!["count"]!));
+        Assert.All(read["lines"]!.AsArray(), line => Assert.Equal(winner, (int)line!["amount"]!));
     }
 
     [Fact]
@@ -226,7 +237,7 @@ public sealed class OrderTests(Server server) : IClassFixture<Server>
     {
         var order = await client.CreatedAsync(Orders.Order(Orders.Line()));
         var before = (uint)order["version"]!;
-        order["lines"]![0]!["count"] = 5;
+        order["lines"]![0]!["amount"] = 5;
         var saved = await (await client.PutAsJsonAsync($"/api/orders/{order["id"]}", order)).ReadAsync();
         Assert.NotEqual(before, (uint)saved["version"]!);
     }
@@ -243,14 +254,14 @@ public sealed class OrderTests(Server server) : IClassFixture<Server>
     [Theory]
     [InlineData("lines[0].perPiece", "coating on one piece")]
     [InlineData("lines[0].setting.counter", "handle-hard after")]
-    [InlineData("pots.dark.toMelt", "to melt")]
+    [InlineData("pots.compound-wafer-hot-flow.dark.toMelt", "to melt")]
     public async Task How_a_figure_came_about_ends_with_the_figure(string of, string what)
     {
         var response = await client.PostAsJsonAsync($"/api/amounts/working?of={Uri.EscapeDataString(of)}", Orders.Order(Orders.Line()));
         var lines = (await response.Content.ReadFromJsonAsync<JsonArray>())!;
         Assert.Equal(what, (string)lines[^1]!["what"]!);
         Assert.All(lines, l => Assert.False(string.IsNullOrEmpty((string)l!["source"]!["tag"]!)));
-        var unknown = await client.PostAsJsonAsync("/api/amounts/working?of=pots.gold.toMelt", Orders.Order(Orders.Line()));
+        var unknown = await client.PostAsJsonAsync("/api/amounts/working?of=pots.compound-wafer-hot-flow.gold.toMelt", Orders.Order(Orders.Line()));
         Assert.Equal(HttpStatusCode.NotFound, unknown.StatusCode);
     }
 

@@ -64,16 +64,23 @@ internal static class Orders
 {
     public static string Day(int ahead) => SystemClock.Instance.GetCurrentInstant().InUtc().Date.PlusDays(ahead).At(new(18, 30)).ToString("s", null);
 
-    public static JsonObject Line(string centre = "strawberry", string size = "L", int count = 24, string colour = "dark", double depth = 0.75, int coats = 1) => new()
+    public static JsonObject Line(string centre = "strawberry", string size = "L", double amount = 24, string colour = "dark", double depth = 0.75, int coats = 1) => new()
     {
         ["id"] = Guid.CreateVersion7().ToString(),
         ["centre"] = centre,
         ["size"] = size,
-        ["count"] = count,
+        ["amount"] = amount,
+        ["countedIn"] = "pieces",
+        ["coating"] = "compound-wafer-hot-flow",
         ["colour"] = colour,
         ["depth"] = depth,
         ["coats"] = coats,
+        ["atOnce"] = false,
+        ["upright"] = null,
     };
+
+    /// <summary>The key of a colour's pot of the usual coating.</summary>
+    public static string Pot(string colour) => $"compound-wafer-hot-flow.{colour}";
 
     public static JsonObject Order(params JsonObject[] lines) => new()
     {
@@ -82,7 +89,8 @@ internal static class Orders
         ["pickup"] = Day(5),
         ["notes"] = "Collected at the slipway.",
         ["lines"] = new JsonArray([.. lines]),
-        ["vessels"] = new JsonObject(),
+        ["pots"] = new JsonObject(),
+        ["margin"] = null,
     };
 
     public static async Task<JsonObject> ReadAsync(this HttpResponseMessage response) =>

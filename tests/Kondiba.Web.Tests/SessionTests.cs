@@ -52,13 +52,13 @@ public sealed class SessionTests(Server server) : IClassFixture<Server>
     }
 
     [Fact]
-    public async Task The_sample_kitchen_opens_without_a_key_and_has_four_orders_that_compute()
+    public async Task The_sample_kitchen_opens_without_a_key_and_has_five_orders_that_compute()
     {
         using var client = server.Sample.CreateClient();
         await client.PostAsJsonAsync("/api/session", new { });
         var shelf = await (await client.GetAsync("/api/shelf")).ReadAsync();
         var orders = shelf["orders"]!.AsArray();
-        Assert.Equal(4, orders.Count);
+        Assert.Equal(5, orders.Count);
         foreach (var order in orders)
         {
             var whole = await (await client.GetAsync($"/api/orders/{order!["id"]}")).ReadAsync();
@@ -74,7 +74,7 @@ public sealed class SessionTests(Server server) : IClassFixture<Server>
         await using var scope = again.Services.CreateAsyncScope();
         var db = scope.ServiceProvider.GetRequiredService<KondibaContext>();
         Assert.Equal(1, await db.Kitchens.IgnoreQueryFilters().CountAsync(k => k.IsSample));
-        Assert.Equal(4, await db.Orders.IgnoreQueryFilters().CountAsync(o => o.CreationKey == null && o.Name != "Tide table supper"));
+        Assert.Equal(5, await db.Orders.IgnoreQueryFilters().CountAsync(o => o.CreationKey == null && o.Name != "Tide table supper"));
         Assert.False(db.Database.HasPendingModelChanges());
     }
 

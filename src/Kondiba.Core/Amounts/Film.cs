@@ -14,9 +14,13 @@ namespace Kondiba.Core.Amounts;
 /// <param name="FlowActivation">How fast the fat thins when warmed (Arrhenius).</param>
 /// <param name="ViscosityFactor">k, fits the suspension law to real coating.</param>
 /// <param name="YieldScale">τ*, scale of the yield stress.</param>
-/// <param name="Shake">a, extra pull while draining as a share of gravity: 0 held still, 0.3 gentle, 0.5 shaken, 1 tapped hard.</param>
+/// <param name="Shakes">Ways to drain a piece.</param>
+/// <param name="Shake">Code of the way it is done in this kitchen.</param>
 /// <param name="DripTime">How long a piece is held over the pot.</param>
 /// <param name="Stick">The maker's own factor on the film; 1 until learned.</param>
+/// <param name="AtOnce">What a second coat, dipped at once, adds to the first: the wet coats run down together.</param>
+/// <param name="Covers">Film that each kind of colour needs to hide what is under it.</param>
+/// <param name="Foot">Source of the law by which a foot spreads.</param>
 /// <param name="ViscosityRule">Source of the viscosity law.</param>
 /// <param name="YieldRule">Source of the yield stress law.</param>
 /// <param name="DrainRule">Source of the draining law.</param>
@@ -29,13 +33,39 @@ public sealed record FilmConstants(
     Sourced<MolarEnergy> FlowActivation,
     Sourced<Share> ViscosityFactor,
     Sourced<Stress> YieldScale,
-    Sourced<Share> Shake,
+    IReadOnlyList<Shake> Shakes,
+    string Shake,
     Sourced<Duration> DripTime,
     Sourced<Share> Stick,
+    Sourced<Share> AtOnce,
+    Covers Covers,
+    Source Foot,
     Source ViscosityRule,
     Source YieldRule,
     Source DrainRule,
-    Source GravityRule);
+    Source GravityRule)
+{
+    /// <summary>a, extra pull while draining as a share of gravity.</summary>
+    public Sourced<Share> Pull => (Shakes.FirstOrDefault(s => s.Code == Shake) ?? Shakes[0]).Pull;
+
+    /// <summary>Gravity and shake together, in m/s².</summary>
+    internal double Draining => Gravity * (1 + Pull.Value.Si);
+
+    internal const double Gravity = 9.81;
+}
+
+/// <summary>A way to drain a piece over the pot.</summary>
+/// <param name="Code">Name in data.</param>
+/// <param name="Name">Name on screen.</param>
+/// <param name="Pull">a, extra pull as a share of gravity.</param>
+public sealed record Shake(string Code, string Name, Sourced<Share> Pull);
+
+/// <summary>Film that a colour needs to hide what is under it.</summary>
+public sealed record Covers(Sourced<Length> Deep, Sourced<Length> Middle, Sourced<Length> Pale)
+{
+    /// <summary>What that kind of colour needs.</summary>
+    public Sourced<Length> Of(Cover cover) => cover switch { Cover.Deep => Deep, Cover.Middle => Middle, _ => Pale };
+}
 
 /// <summary>How a molten coating flows.</summary>
 /// <param name="Density">Of the coating.</param>
@@ -47,9 +77,13 @@ public sealed record Flow(Density Density, Viscosity Viscosity, Stress Yield, Fu
     private const double GasConstant = 8.314;
 
     /// <summary>The flow of a coating at the temperature it is dipped at.</summary>
-    public static Flow Of(Coating coating, FilmConstants c)
+    /// <param name="coating">The coating.</param>
+    /// <param name="thinner">Fat added, as a share of the coating's mass.</param>
+    /// <param name="c">Constants of the film model.</param>
+    public static Flow Of(Coating coating, Share thinner, FilmConstants c)
     {
-        var f = coating.Fat.Value.Si;
+        var own = coating.Fat.Value.Si;
+        var f = (own + thinner.Si) / (1 + thinner.Si);
         var fat = f / c.FatDensity.Value.Si;
         var solids = (1 - f) / c.SolidsDensity.Value.Si;
         var phi = new Share(solids / (solids + fat));
@@ -62,11 +96,14 @@ public sealed record Flow(Density Density, Viscosity Viscosity, Stress Yield, Fu
         return new(density, viscosity, yield, () =>
         [
             WorkingLine.Of("fat in the coating", $"{coating.Name}", coating.Fat.Value, coating.Fat.Source),
+            .. thinner.Si > 0
+                ? new[] { WorkingLine.Of("fat with the thinner f", $"({own} + {thinner.Si:0.0000}) ÷ (1 + {thinner.Si:0.0000})", new Share(f), Source.Computed) }
+                : [],
             WorkingLine.Of("dip temperature", $"{coating.Name}", at, coating.DipAt.Source),
             WorkingLine.Of("density of the fat", c.FatDensity),
             WorkingLine.Of("density of the solids", c.SolidsDensity),
-            WorkingLine.Of("solids by volume φ", $"((1−{f})/{c.SolidsDensity.Value.Si}) ÷ ({f}/{c.FatDensity.Value.Si} + (1−{f})/{c.SolidsDensity.Value.Si})", phi, Source.Computed),
-            WorkingLine.Of("coating density", $"1 ÷ ({f}/{c.FatDensity.Value.Si} + (1−{f})/{c.SolidsDensity.Value.Si})", density, Source.Computed),
+            WorkingLine.Of("solids by volume φ", $"((1−{f:0.###})/{c.SolidsDensity.Value.Si}) ÷ ({f:0.###}/{c.FatDensity.Value.Si} + (1−{f:0.###})/{c.SolidsDensity.Value.Si})", phi, Source.Computed),
+            WorkingLine.Of("coating density", $"1 ÷ ({f:0.###}/{c.FatDensity.Value.Si} + (1−{f:0.###})/{c.SolidsDensity.Value.Si})", density, Source.Computed),
             WorkingLine.Of("closest packing φm", c.Packing),
             WorkingLine.Of("viscosity of the fat at 40 °C", c.FatViscosityAt40),
             WorkingLine.Of("flow activation", c.FlowActivation),
@@ -86,23 +123,41 @@ public static class Film
     /// <param name="flow">How the coating flows.</param>
     /// <param name="run">Vertical length that it runs down.</param>
     /// <param name="c">Constants of the film model.</param>
+    public static (Length Film, Length Plug, Length Drain) Thickness(Flow flow, Length run, FilmConstants c)
+    {
+        var weight = flow.Density.Si * c.Draining;
+        var plug = new Length(flow.Yield.Si / weight);
+        var drain = new Length(Sqrt(flow.Viscosity.Si * run.Si / (weight * c.DripTime.Value.TotalSeconds)));
+        return (plug + drain, plug, drain);
+    }
+
+    /// <summary>The same with its working.</summary>
     public static Figure<Length> After(Flow flow, Length run, FilmConstants c)
     {
-        var g = 9.81 * (1 + c.Shake.Value.Si);
-        var t = c.DripTime.Value.TotalSeconds;
-        var weight = flow.Density.Si * g;
-        var plug = new Length(flow.Yield.Si / weight);
-        var drain = new Length(Sqrt(flow.Viscosity.Si * run.Si / (weight * t)));
-        var film = plug + drain;
+        var (film, plug, drain) = Thickness(flow, run, c);
         return new(film, () =>
         [
             .. flow.Working(),
-            WorkingLine.Of("shake while dripping", c.Shake),
-            WorkingLine.Count("pull while dripping, m/s²", $"9.81 × (1 + {c.Shake.Value.Si})", g, c.GravityRule),
+            WorkingLine.Of("shake while dripping", c.Pull),
+            WorkingLine.Count("pull while dripping, m/s²", $"{FilmConstants.Gravity} × (1 + {c.Pull.Value.Si})", c.Draining, c.GravityRule),
             WorkingLine.Of("drip time", "", c.DripTime.Value, c.DripTime.Source),
-            WorkingLine.Of("held by the yield stress", $"τ/(ρ·G) = {flow.Yield.Si:0.0} ÷ ({flow.Density.Si:0} × {g:0.00})", plug, c.YieldRule),
-            WorkingLine.Of("not yet drained", $"√(η·L/(ρ·G·t)) = √({flow.Viscosity.Si:0.00} × {run.Si:0.0000} ÷ ({flow.Density.Si:0} × {g:0.00} × {t}))", drain, c.DrainRule),
+            WorkingLine.Of("held by the yield stress", $"τ/(ρ·G) = {flow.Yield.Si:0.0} ÷ ({flow.Density.Si:0} × {c.Draining:0.00})", plug, c.YieldRule),
+            WorkingLine.Of("not yet drained", $"√(η·L/(ρ·G·t)) = √({flow.Viscosity.Si:0.00} × {run.Si:0.0000} ÷ ({flow.Density.Si:0} × {c.Draining:0.00} × {c.DripTime.Value.TotalSeconds}))", drain, c.DrainRule),
             WorkingLine.Of("film of one coat", $"{plug.In("mm"):0.00} mm + {drain.In("mm"):0.00} mm", film, Source.Computed),
         ]);
+    }
+
+    /// <summary>
+    /// The foot under a piece laid flat: along the line where its coat meets the sheet a wedge spreads until the yield stress
+    /// holds it, ρ²g·h³/(3τ) a metre. It cannot be more than what had not yet drained.
+    /// </summary>
+    public static Mass Foot(Flow flow, Length run, Length line, Area dipped, FilmConstants c)
+    {
+        var (film, _, drain) = Thickness(flow, run, c);
+        var still = dipped * drain * flow.Density;
+        if (flow.Yield.Si <= 0)
+            return line.Si > 0 ? still : default;
+        var spread = new Mass(line.Si * flow.Density.Si * flow.Density.Si * FilmConstants.Gravity * Pow(film.Si, 3) / (3 * flow.Yield.Si));
+        return spread < still ? spread : still;
     }
 }

@@ -7,10 +7,14 @@ using NodaTime;
 namespace Kondiba.Core.Amounts;
 
 /// <summary>A line whose every field stands for something in the trade tables.</summary>
-internal sealed record Dip(int Line, Centre Centre, CentreSize Size, int Count, Coating Coating, CoatingColour Colour, Share Depth, int Coats)
+internal sealed record Dip(
+    int Line, Centre Centre, CentreSize Size, Figure<int> Count, Coating Coating, CoatingColour Colour, Share Depth, int Coats, bool AtOnce, bool Upright)
 {
     /// <summary>The piece in words: "medium apple".</summary>
     public string One => $"{Size.Name} {Centre.Name}".Trim();
+
+    /// <summary>Key of the pot it is dipped in.</summary>
+    public string Pot => $"{Coating.Code}.{Colour.Code}";
 }
 
 /// <summary>Finds what cannot be in an order, field by field.</summary>
@@ -21,6 +25,7 @@ internal static class OrderCheck
     private const int MostLines = 200;
     private const int LongestName = 80;
     private const int LongestNotes = 2000;
+    private const double MostMargin = 1;
     private static readonly Period FurthestAhead = Period.FromYears(2);
 
     /// <summary>The problems of the order's own fields.</summary>
@@ -40,13 +45,11 @@ internal static class OrderCheck
             yield return new("pickup", "The pickup is more than two years ahead.", "Check the year.");
         if (order.Lines.Count > MostLines)
             yield return new("lines", $"The order has more than {MostLines} lines.", "Split it in two orders.");
-        foreach (var (colour, vessel) in order.Vessels)
-        {
-            if (tables.Colour(colour) is null)
-                yield return new($"vessels.{colour}", $"There is no coating colour called '{colour}'.", "Choose vessels for colours of this order.");
-            else if (tables.Vessel(vessel) is null)
-                yield return new($"vessels.{colour}", $"There is no vessel called '{vessel}'.", $"Choose one of {string.Join(", ", tables.Vessels.Select(v => v.Code))}.");
-        }
+        if (order.Margin is { } margin && !(margin is >= 0 and <= MostMargin))
+            yield return new("margin", "The margin is less than nothing or more than all of it.", "Type a share between 0 % and 100 %.");
+        foreach (var (key, pot) in order.Pots)
+            foreach (var problem in Pot(key, pot, tables))
+                yield return problem;
     }
 
     /// <summary>The line in terms of the trade tables, or null with its problems added.</summary>
@@ -60,20 +63,21 @@ internal static class OrderCheck
 
         var before = problems.Count;
         void Error(string field, string reason, string remedy) => problems.Add(new($"lines[{index}].{field}", reason, remedy));
+        void Mind(string field, string reason, string remedy) => problems.Add(new($"lines[{index}].{field}", reason, remedy, Severity.Mind));
 
         var centre = tables.Centre(line.Centre);
         var size = centre?.Size(line.Size);
         if (centre is null)
             Error("centre", $"There is no centre called '{line.Centre}'.", $"Choose one of {string.Join(", ", tables.Centres.Select(c => c.Code))}.");
         else if (size is null)
-            Error("size", $"A {centre.Name} does not come in size '{line.Size}'.", $"Choose one of {string.Join(", ", centre.Sizes.Select(s => s.Code))}.");
-        var coloured = tables.Colour(line.Colour);
-        if (coloured is null)
-            Error("colour", $"There is no coating colour called '{line.Colour}'.", $"Choose one of {string.Join(", ", tables.Coatings.SelectMany(c => c.Colours).Select(c => c.Code))}.");
-        if (line.Count < 1)
-            Error("count", "There must be at least one piece.", "Type how many, or remove the line.");
-        else if (line.Count > MostPieces)
-            Error("count", $"More than {MostPieces} pieces in one line is more than a home kitchen dips.", "Check the count, or split the line.");
+            Error("size", $"{Vessels.With.Article(centre.Name)} does not come in size '{line.Size}'.", $"Choose one of {string.Join(", ", centre.Sizes.Select(s => s.Code))}.");
+        var coating = tables.Coating(line.Coating);
+        var colour = coating?.Colour(line.Colour);
+        if (coating is null)
+            Error("coating", $"There is no coating called '{line.Coating}'.", $"Choose one of {string.Join(", ", tables.Coatings.Select(c => c.Code))}.");
+        else if (colour is null)
+            Error("colour", $"There is no colour called '{line.Colour}' in {coating.Name}.", $"Choose one of {string.Join(", ", coating.Colours.Select(c => c.Code))}.");
+        var count = size is null ? null : Count(line, centre!, size, Error);
         if (!(line.Depth > 0))
             Error("depth", "A dip depth of nothing leaves no coat.", "Type a share between 1 % and 100 %.");
         else if (line.Depth > 1)
@@ -83,9 +87,94 @@ internal static class OrderCheck
         if (problems.Count > before)
             return null;
 
-        var (coating, colour) = coloured!.Value;
-        if (line.Depth > centre!.Deepest.Value.Si)
-            problems.Add(new($"lines[{index}].depth", centre.DeepestReason, $"{centre.Deepest.Value.In("%"):0} % is about as deep as it goes.", Severity.Mind));
-        return new(index, centre, size!, line.Count, coating, colour, new(line.Depth), line.Coats);
+        if (line.Depth > centre!.Deepest.Value.Si + 1e-9)
+            Mind("depth", centre.DeepestReason, $"{centre.Deepest.Value.In("%"):0} % is about as deep as it goes.");
+        if (line.Coats < centre.LeastCoats)
+            Mind("coats", $"{Vessels.With.Article(centre.Name)} does not carry itself in one coat.", $"Give it {centre.LeastCoats} coats at least.");
+        var upright = line.Upright ?? centre.Upright;
+        if (upright && centre.Holding is Holding.Fork)
+        {
+            Mind("upright", $"{Vessels.With.Article(centre.Name)} has nothing to stand on.", "Lay it flat; the foot is counted in.");
+            upright = false;
+        }
+
+        return new(index, centre, size!, count!, coating!, colour!, new(line.Depth), line.Coats, line.AtOnce && line.Coats > 1, upright);
+    }
+
+    private static IEnumerable<Problem> Pot(string key, PotDraft pot, TradeTables tables)
+    {
+        var field = $"pots.{key}";
+        var (coating, colour) = tables.PotOf(key);
+        if (colour is null)
+        {
+            yield return new(field, $"There is no coating and colour called '{key}'.", "Make choices for pots of this order.");
+            yield break;
+        }
+
+        if (pot.Vessel is not null && tables.Vessel(pot.Vessel) is null)
+            yield return new($"{field}.vessel", $"There is no vessel called '{pot.Vessel}'.", $"Choose one of {string.Join(", ", tables.Vessels.Select(v => v.Code))}.");
+        if (pot.Thinner is not (null or PotDraft.NoThinner) && !coating!.Thinners.Contains(pot.Thinner))
+        {
+            var name = tables.Thinner(pot.Thinner)?.Name ?? $"'{pot.Thinner}'";
+            yield return new($"{field}.thinner", $"{name} is nothing to thin {coating.Name} with.", $"Choose {string.Join(" or ", coating.Thinners.Select(t => tables.Thinner(t)!.Name))}, or none.");
+        }
+
+        if (pot.Film is { } film && !(film is >= 0.3 and <= 4))
+            yield return new($"{field}.film", "No coat is thinner than 0.3 mm or thicker than 4 mm.", "Type a film between 0.3 and 4 mm; 1.3 mm is a smooth coat.");
+    }
+
+    private static Figure<int>? Count(LineDraft line, Centre centre, CentreSize size, Action<string, string, string> error)
+    {
+        double per = line.CountedIn switch
+        {
+            CountedIn.Dozens => 12,
+            CountedIn.Packs => centre.Pack ?? 0,
+            CountedIn.Weight => size.Mass.Value.Si > 0 ? 1 / size.Mass.Value.In("g") : 0,
+            _ => 1,
+        };
+        if (per == 0)
+        {
+            error("countedIn", $"{centre.Plural} are not counted in {(line.CountedIn is CountedIn.Packs ? "packs" : "weight")}.", "Count them in pieces or dozens.");
+            return null;
+        }
+
+        // By weight only whole pieces come out of it; a part of a dozen or pack is made whole.
+        var exact = Math.Round(line.Amount * per, 6);
+        var count = line.CountedIn is CountedIn.Weight ? Math.Floor(exact) : Math.Ceiling(exact);
+        if (!(line.Amount > 0) || count < 1)
+        {
+            error("amount", "There must be at least one piece.", line.CountedIn is CountedIn.Weight && line.Amount > 0
+                ? $"One weighs {size.Mass.Value.In("g"):0.#} g: ask for more."
+                : "Type how many, or remove the line.");
+            return null;
+        }
+
+        if (count > MostPieces)
+        {
+            error("amount", $"More than {MostPieces} pieces in one line is more than a home kitchen dips.", "Check the count, or split the line.");
+            return null;
+        }
+
+        if (line.CountedIn is CountedIn.Pieces && count != line.Amount)
+        {
+            error("amount", "A part of a piece cannot be dipped.", "Type a whole number.");
+            return null;
+        }
+
+        return new((int)count, () => line.CountedIn switch
+        {
+            CountedIn.Weight =>
+            [
+                WorkingLine.Of("weight wanted", "", Quantities.Of<Mass>(line.Amount, "g"), Source.Entered),
+                WorkingLine.Of("one weighs", size.Mass),
+                WorkingLine.Count("pieces", $"{line.Amount:0.#} g ÷ {size.Mass.Value.In("g"):0.##} g, whole ones", count, Source.Computed),
+            ],
+            CountedIn.Pieces => [WorkingLine.Count("pieces", "", count, Source.Entered)],
+            _ =>
+            [
+                WorkingLine.Count(line.CountedIn is CountedIn.Dozens ? "dozens" : centre.PackName[1], "", line.Amount, Source.Entered),
+                WorkingLine.Count("pieces", $"{line.Amount:0.##} × {per:0}", count, Source.Computed),
+            ],
+        });
     }
 }

@@ -1,3 +1,4 @@
+using System.Text.Json.Serialization;
 using NodaTime;
 
 namespace Kondiba.Core.Amounts;
@@ -7,19 +8,66 @@ namespace Kondiba.Core.Amounts;
 /// <param name="Pickup">When it is collected, by the kitchen's clock.</param>
 /// <param name="Notes">Anything else.</param>
 /// <param name="Lines">What is wanted.</param>
-/// <param name="Vessels">Vessel chosen for a colour, by code; a colour left out gets the vessel that wants least coating.</param>
+/// <param name="Pots">What the maker chose for a pot, by its key, "coating.colour"; what is left out the product chooses.</param>
+/// <param name="Margin">Put on top of every pot, as a share; null for the kitchen's own.</param>
 public sealed record OrderDraft(
     string? Name,
     LocalDateTime? Pickup,
     string? Notes,
     IReadOnlyList<LineDraft> Lines,
-    IReadOnlyDictionary<string, string> Vessels);
+    IReadOnlyDictionary<string, PotDraft> Pots,
+    double? Margin = null);
+
+/// <summary>What the maker chose for a pot.</summary>
+/// <param name="Vessel">Code of the vessel; null for the one that wants least coating.</param>
+/// <param name="Thinner">Code of the thinner, or "none"; null for the kitchen's habit.</param>
+/// <param name="Film">Film on a test dip that the thinner is to bring it to, in mm; null for the kitchen's own.</param>
+public sealed record PotDraft(string? Vessel = null, string? Thinner = null, double? Film = null)
+{
+    /// <summary>The choice of no thinner.</summary>
+    public const string NoThinner = "none";
+}
+
+/// <summary>What pieces are counted in.</summary>
+[JsonConverter(typeof(JsonStringEnumConverter<CountedIn>))]
+public enum CountedIn
+{
+    /// <summary>One by one.</summary>
+    [JsonStringEnumMemberName("pieces")]
+    Pieces,
+
+    /// <summary>Twelves.</summary>
+    [JsonStringEnumMemberName("dozens")]
+    Dozens,
+
+    /// <summary>By weight, in grams: as many as weigh that much.</summary>
+    [JsonStringEnumMemberName("weight")]
+    Weight,
+
+    /// <summary>By packs as sold, such as sleeves of cookies.</summary>
+    [JsonStringEnumMemberName("packs")]
+    Packs,
+}
 
 /// <summary>A line of an order as typed.</summary>
 /// <param name="Centre">Code of the centre.</param>
 /// <param name="Size">Code of its size.</param>
-/// <param name="Count">Pieces wanted.</param>
-/// <param name="Colour">Code of the coating colour.</param>
+/// <param name="Amount">How much is wanted.</param>
+/// <param name="CountedIn">What the amount is counted in.</param>
+/// <param name="Coating">Code of the coating.</param>
+/// <param name="Colour">Code of its colour.</param>
 /// <param name="Depth">Dip depth, the share of the centre's length that is covered.</param>
 /// <param name="Coats">One coat, or more for a double dip.</param>
-public record LineDraft(string? Centre, string? Size, int Count, string? Colour, double Depth, int Coats);
+/// <param name="AtOnce">Whether further coats are dipped at once, over the wet one, and not after it has set.</param>
+/// <param name="Upright">Whether pieces stand while they set; null for the way that centre usually does.</param>
+public record LineDraft(
+    string? Centre,
+    string? Size,
+    double Amount,
+    CountedIn CountedIn,
+    string? Coating,
+    string? Colour,
+    double Depth,
+    int Coats,
+    bool AtOnce = false,
+    bool? Upright = null);

@@ -1,29 +1,69 @@
+using System.Text.Json.Serialization;
 using Kondiba.Core.Measures;
 using Kondiba.Core.Reference;
 
 namespace Kondiba.Core.Centres;
 
+/// <summary>What a piece is held by while it is dipped.</summary>
+[JsonConverter(typeof(JsonStringEnumConverter<Holding>))]
+public enum Holding
+{
+    /// <summary>By its own end or its leaves; a skewer in the core can stand it up.</summary>
+    [JsonStringEnumMemberName("by hand")]
+    ByHand,
+
+    /// <summary>On a stick, by which it can stand while it sets.</summary>
+    [JsonStringEnumMemberName("stick")]
+    Stick,
+
+    /// <summary>On a dipping fork; it is laid down flat.</summary>
+    [JsonStringEnumMemberName("fork")]
+    Fork,
+
+    /// <summary>In a mould, from which it comes when it has set.</summary>
+    [JsonStringEnumMemberName("mould")]
+    Mould,
+}
+
 /// <summary>What gets dipped.</summary>
 /// <param name="Code">Name in data.</param>
 /// <param name="Name">Name on screen, one.</param>
 /// <param name="Plural">Name on screen, several.</param>
+/// <param name="Shape">Kind of solid it is computed as.</param>
+/// <param name="Holding">What it is held by.</param>
+/// <param name="Upright">Whether it is usually stood up to set, which spares the foot.</param>
 /// <param name="UsualDepth">Dip depth that a new line starts with.</param>
+/// <param name="Depths">Dip depths that are offered.</param>
 /// <param name="Deepest">Dip depth beyond which the product warns.</param>
 /// <param name="DeepestReason">Why it warns.</param>
+/// <param name="LeastCoats">Coats below which the product warns.</param>
 /// <param name="Spoil">Share of pieces that go wrong and are dipped in vain.</param>
 /// <param name="HeatCapacity">Of the centre, for the setting model.</param>
 /// <param name="TrayGap">Room between neighbours on the sheet.</param>
+/// <param name="Pack">Pieces in a pack as sold; null when it is not sold by the piece.</param>
+/// <param name="PackName">What such a pack is called, one and several: "sleeve", "sleeves".</param>
+/// <param name="Allergens">Of the centre, by code; the packet's label decides.</param>
+/// <param name="Prep">What to do before dipping, in order.</param>
 /// <param name="Sizes">Sizes it comes in; one nameless size when there is only one.</param>
 public sealed record Centre(
     string Code,
     string Name,
     string Plural,
+    string Shape,
+    Holding Holding,
+    bool Upright,
     Sourced<Share> UsualDepth,
+    IReadOnlyList<Share> Depths,
     Sourced<Share> Deepest,
     string DeepestReason,
+    int LeastCoats,
     Sourced<Share> Spoil,
     Sourced<HeatCapacity> HeatCapacity,
     Sourced<Length> TrayGap,
+    int? Pack,
+    IReadOnlyList<string> PackName,
+    IReadOnlyList<string> Allergens,
+    IReadOnlyList<string> Prep,
     IReadOnlyList<CentreSize> Sizes)
 {
     /// <summary>The size of that code, or null.</summary>
@@ -34,6 +74,6 @@ public sealed record Centre(
 /// <param name="Code">Name in data.</param>
 /// <param name="Name">Name on screen; empty when the centre has one size.</param>
 /// <param name="Shape">The solid it is computed as.</param>
-/// <param name="Dimensions">The solid's measures with their sources.</param>
+/// <param name="Measures">The solid's measures with their sources, in its kind's order.</param>
 /// <param name="Mass">Mass of one.</param>
-public sealed record CentreSize(string Code, string Name, Shape Shape, IReadOnlyList<WorkingLine> Dimensions, Sourced<Mass> Mass);
+public sealed record CentreSize(string Code, string Name, Shape Shape, IReadOnlyList<WorkingLine> Measures, Sourced<Mass> Mass);

@@ -1,27 +1,84 @@
+using System.Text.Json.Serialization;
 using Kondiba.Core.Measures;
 using Kondiba.Core.Reference;
 
 namespace Kondiba.Core.Coatings;
 
+/// <summary>How much film a colour needs to hide what is under it.</summary>
+[JsonConverter(typeof(JsonStringEnumConverter<Cover>))]
+public enum Cover
+{
+    /// <summary>Dark colours hide soonest.</summary>
+    [JsonStringEnumMemberName("deep")]
+    Deep,
+
+    /// <summary>Clear, full colours.</summary>
+    [JsonStringEnumMemberName("middle")]
+    Middle,
+
+    /// <summary>White and pastels.</summary>
+    [JsonStringEnumMemberName("pale")]
+    Pale,
+}
+
 /// <summary>What centres are dipped in.</summary>
 /// <param name="Code">Name in data.</param>
 /// <param name="Name">Name on screen.</param>
+/// <param name="Kind">"compound", which sets by itself, or "couverture", which wants tempering.</param>
 /// <param name="Fat">Fat by mass.</param>
 /// <param name="MeltAtMost">Temperature it must not pass when melted.</param>
-/// <param name="DipAt">Temperature to dip at.</param>
-/// <param name="Pack">Net mass of a pack as sold.</param>
+/// <param name="DipFrom">Lower end of the dipping window.</param>
+/// <param name="DipTo">Upper end of the dipping window.</param>
+/// <param name="DrizzleFrom">Lower end of the drizzling window.</param>
+/// <param name="DrizzleTo">Upper end of the drizzling window.</param>
+/// <param name="Thinners">Codes of the thinners that go with it.</param>
+/// <param name="Allergens">By code; the packet's label decides.</param>
+/// <param name="Note">What to know about it.</param>
+/// <param name="Temper">Its tempering curve; null when it sets by itself.</param>
+/// <param name="Packs">Packs it is sold in.</param>
 /// <param name="Colours">Colours it is sold in.</param>
 public sealed record Coating(
     string Code,
     string Name,
+    string Kind,
     Sourced<Share> Fat,
     Sourced<Temperature> MeltAtMost,
-    Sourced<Temperature> DipAt,
-    Sourced<Mass> Pack,
-    IReadOnlyList<CoatingColour> Colours);
+    Sourced<Temperature> DipFrom,
+    Sourced<Temperature> DipTo,
+    Sourced<Temperature> DrizzleFrom,
+    Sourced<Temperature> DrizzleTo,
+    IReadOnlyList<string> Thinners,
+    IReadOnlyList<string> Allergens,
+    string Note,
+    TemperCurve? Temper,
+    IReadOnlyList<CoatingPack> Packs,
+    IReadOnlyList<CoatingColour> Colours)
+{
+    /// <summary>The middle of the dipping window.</summary>
+    public Sourced<Temperature> DipAt => new(new((DipFrom.Value.Si + DipTo.Value.Si) / 2), DipFrom.Source);
+
+    /// <summary>The colour of that code, or null.</summary>
+    public CoatingColour? Colour(string? code) => Colours.FirstOrDefault(c => c.Code == code);
+}
+
+/// <summary>A tempering curve: melt, cool, work; each a window of two temperatures.</summary>
+/// <param name="Melt">Melted out.</param>
+/// <param name="Cool">Cooled until crystals form.</param>
+/// <param name="Work">Warmed to work.</param>
+/// <param name="NeverAbove">Above this the temper is lost.</param>
+public sealed record TemperCurve(
+    IReadOnlyList<Sourced<Temperature>> Melt, IReadOnlyList<Sourced<Temperature>> Cool, IReadOnlyList<Sourced<Temperature>> Work, Sourced<Temperature> NeverAbove);
+
+/// <summary>A pack that a coating is sold in.</summary>
+/// <param name="Mass">Net mass.</param>
+/// <param name="Price">Price of one.</param>
+/// <param name="Coupon">Taken off the price of one; null when there is no coupon.</param>
+/// <param name="Coupons">Coupons at hand.</param>
+public sealed record CoatingPack(Sourced<Mass> Mass, Sourced<Money> Price, Money? Coupon = null, int Coupons = 0);
 
 /// <summary>A colour that a coating is sold in.</summary>
 /// <param name="Code">Name in data.</param>
 /// <param name="Name">Name on screen.</param>
 /// <param name="Srgb">How it looks set, as #rrggbb; an estimate by eye.</param>
-public sealed record CoatingColour(string Code, string Name, string Srgb);
+/// <param name="Cover">How much film it needs to hide what is under it.</param>
+public sealed record CoatingColour(string Code, string Name, string Srgb, Cover Cover);

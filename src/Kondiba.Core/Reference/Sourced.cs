@@ -39,6 +39,9 @@ public sealed record Source(Tag Tag, string Text)
     /// <summary>What the maker typed on the order.</summary>
     public static Source Entered { get; } = new(Tag.Entered, "as entered on the order");
 
+    /// <summary>What the maker set for the whole kitchen.</summary>
+    public static Source Kitchen { get; } = new(Tag.Entered, "as set in your kitchen");
+
     /// <summary>Plain arithmetic on the lines before.</summary>
     public static Source Computed { get; } = new(Tag.Computed, "from the lines above");
 }

@@ -3,8 +3,12 @@ using System.Text.Json.Serialization;
 using Kondiba.Core.Amounts;
 using Kondiba.Core.Centres;
 using Kondiba.Core.Coatings;
+using Kondiba.Core.Kitchens;
 using Kondiba.Core.Measures;
+using Kondiba.Core.Pantry;
 using Kondiba.Core.Setting;
+using Kondiba.Core.Thinning;
+using Kondiba.Core.Vessels;
 using NodaTime;
 
 namespace Kondiba.Core.Reference;
@@ -12,19 +16,29 @@ namespace Kondiba.Core.Reference;
 /// <summary>The trade's tables: what the product knows before the maker has told it anything. Read once from the embedded JSON.</summary>
 /// <param name="Centres">What gets dipped.</param>
 /// <param name="Coatings">What it is dipped in.</param>
+/// <param name="Thinners">What it is thinned with.</param>
 /// <param name="Vessels">What the coating stands in, narrowest first.</param>
 /// <param name="Film">Constants of the film model.</param>
 /// <param name="Pot">Constants of a pot.</param>
 /// <param name="Tray">The sheet that pieces are laid on.</param>
 /// <param name="Setting">Constants of the setting model.</param>
+/// <param name="Thinning">Constants of thinning.</param>
+/// <param name="Leftovers">Constants of leftovers.</param>
+/// <param name="Habits">What this kitchen usually does.</param>
+/// <param name="Stock">Coating in this kitchen's cupboard.</param>
 public sealed record TradeTables(
     IReadOnlyList<Centre> Centres,
     IReadOnlyList<Coating> Coatings,
+    IReadOnlyList<Thinner> Thinners,
     IReadOnlyList<Vessel> Vessels,
     FilmConstants Film,
     PotConstants Pot,
     TraySheet Tray,
-    SettingConstants Setting)
+    SettingConstants Setting,
+    ThinningConstants Thinning,
+    LeftoverConstants Leftovers,
+    Habits Habits,
+    IReadOnlyList<Lot> Stock)
 {
     /// <summary>The tables that ship with the product.</summary>
     public static TradeTables Shipped { get; } = Load();
@@ -35,14 +49,18 @@ public sealed record TradeTables(
     /// <summary>The vessel of that code, or null.</summary>
     public Vessel? Vessel(string? code) => Vessels.FirstOrDefault(v => v.Code == code);
 
-    /// <summary>The coating that comes ready-made in that colour, with the colour; or null.</summary>
-    public (Coating Coating, CoatingColour Colour)? Colour(string? code)
+    /// <summary>The coating of that code, or null.</summary>
+    public Coating? Coating(string? code) => Coatings.FirstOrDefault(c => c.Code == code);
+
+    /// <summary>The thinner of that code, or null.</summary>
+    public Thinner? Thinner(string? code) => Thinners.FirstOrDefault(t => t.Code == code);
+
+    /// <summary>Coating and colour of a pot's key, "coating.colour"; null where there is none.</summary>
+    public (Coating? Coating, CoatingColour? Colour) PotOf(string key)
     {
-        foreach (var coating in Coatings)
-            foreach (var colour in coating.Colours)
-                if (colour.Code == code)
-                    return (coating, colour);
-        return null;
+        var dot = key.IndexOf('.', StringComparison.Ordinal);
+        var coating = dot < 0 ? null : Coating(key[..dot]);
+        return (coating, coating?.Colour(key[(dot + 1)..]));
     }
 
     private static TradeTables Load()
@@ -53,17 +71,22 @@ public sealed record TradeTables(
             UnmappedMemberHandling = JsonUnmappedMemberHandling.Disallow,
             RespectRequiredConstructorParameters = true,
             RespectNullableAnnotations = true,
-            Converters = { new SourcedJson(sources), new SourceJson(sources) },
+            Converters = { new SourcedJson(sources), new SourceJson(sources), new MeasureJson(sources) },
         };
         var practice = Read<Practice>("practice", options);
         return new(
             [.. Read<List<CentreRow>>("centres", options).Select(row => row.ToCentre())],
             Read<List<Coating>>("coatings", options),
-            Read<List<Vessel>>("vessels", options),
+            Read<List<Thinner>>("thinners", options),
+            [.. Read<List<VesselRow>>("vessels", options).Select(row => row.ToVessel())],
             practice.Film,
             practice.Pot,
             practice.Tray,
-            practice.Setting);
+            practice.Setting,
+            practice.Thinning,
+            practice.Leftovers,
+            new("compound-wafer-hot-flow"),
+            []);
     }
 
     private static T Read<T>(string name, JsonSerializerOptions options)
@@ -79,39 +102,41 @@ public sealed record TradeTables(
         }
     }
 
-    private sealed record Practice(FilmConstants Film, PotConstants Pot, TraySheet Tray, SettingConstants Setting);
+    private sealed record Practice(
+        FilmConstants Film, PotConstants Pot, TraySheet Tray, SettingConstants Setting, ThinningConstants Thinning, LeftoverConstants Leftovers);
 
-    private sealed record SizeRow(
-        string Code,
-        string Name,
-        Sourced<Mass> Mass,
-        Sourced<Length> Diameter,
-        Sourced<Length>? Height = null,
-        Sourced<Length>? Thickness = null,
-        Sourced<Share>? BareCap = null)
+    /// <summary>A measure written as [value, "unit", "source"].</summary>
+    private sealed record MeasureRow(double Value, string Unit, Source Source)
     {
-        public CentreSize ToSize(string shape)
-        {
-            Shape form = shape switch
-            {
-                "paraboloid" => new Paraboloid(Need(Height, "height"), Diameter.Value),
-                "cappedSphere" => new CappedSphere(Diameter.Value, Need(BareCap, "bareCap")),
-                "cylinder" => new Cylinder(Need(Height, "height"), Diameter.Value),
-                "disc" => new Disc(Diameter.Value, Need(Thickness, "thickness")),
-                _ => throw new ArgumentException($"shape '{shape}' is not known"),
-            };
-            List<WorkingLine> dimensions = [WorkingLine.Of("diameter", Diameter)];
-            if (Height is not null)
-                dimensions.Insert(0, WorkingLine.Of("length", Height));
-            if (Thickness is not null)
-                dimensions.Add(WorkingLine.Of("thickness", Thickness));
-            if (BareCap is { Value.Si: > 0 })
-                dimensions.Add(WorkingLine.Of("cap left bare at the stalk", BareCap));
-            return new(Code, Name, form, dimensions, Mass);
-        }
+        public WorkingLine Line(Measure measure) => Unit == measure.Unit
+            ? new(measure.Name, "", Value, Unit, Source)
+            : throw new ArgumentException($"{measure.Code} is given in {measure.Unit}, not '{Unit}'");
+    }
 
-        private T Need<T>(Sourced<T>? value, string name) =>
-            value is null ? throw new ArgumentException($"size '{Code}' has no {name}") : value.Value;
+    private static (IReadOnlyList<WorkingLine> Lines, Func<string, double> Si) Measured(IReadOnlyList<Measure> wanted, Dictionary<string, MeasureRow> given, string of)
+    {
+        if (!wanted.Select(m => m.Code).ToHashSet().SetEquals(given.Keys))
+            throw new ArgumentException($"'{of}' has measures {string.Join(", ", given.Keys)}; its kind wants {string.Join(", ", wanted.Select(m => m.Code))}");
+        return ([.. wanted.Select(m => given[m.Code].Line(m))], code => ShapeKind.Si(given[code].Unit, given[code].Value));
+    }
+
+    private sealed record SizeRow(string Code, string Name, Sourced<Mass> Mass, Dictionary<string, MeasureRow> Measures)
+    {
+        public CentreSize ToSize(ShapeKind kind, Holding holding)
+        {
+            var (lines, si) = Measured(kind.Measures, Measures, Code);
+            return new(Code, Name, kind.Make(si, holding is Holding.Fork), lines, Mass);
+        }
+    }
+
+    private sealed record VesselRow(string Code, string Name, string Kind, Dictionary<string, MeasureRow> Measures, int? UpTo = null)
+    {
+        public Vessel ToVessel()
+        {
+            var kind = VesselKind.Of(Kind) ?? throw new ArgumentException($"vessel kind '{Kind}' is not known");
+            var (lines, si) = Measured(kind.Measures, Measures, Code);
+            return kind.Make(Code, Name, UpTo, lines, si);
+        }
     }
 
     private sealed record CentreRow(
@@ -119,16 +144,29 @@ public sealed record TradeTables(
         string Name,
         string Plural,
         string Shape,
+        Holding Holding,
+        bool Upright,
         Sourced<Share> UsualDepth,
+        IReadOnlyList<double> Depths,
         Sourced<Share> Deepest,
         string DeepestReason,
+        int LeastCoats,
         Sourced<Share> Spoil,
         Sourced<HeatCapacity> HeatCapacity,
         Sourced<Length> TrayGap,
+        int? Pack,
+        IReadOnlyList<string> PackName,
+        IReadOnlyList<string> Allergens,
+        IReadOnlyList<string> Prep,
         IReadOnlyList<SizeRow> Sizes)
     {
-        public Centre ToCentre() =>
-            new(Code, Name, Plural, UsualDepth, Deepest, DeepestReason, Spoil, HeatCapacity, TrayGap, [.. Sizes.Select(s => s.ToSize(Shape))]);
+        public Centre ToCentre()
+        {
+            var kind = ShapeKind.Of(Shape) ?? throw new ArgumentException($"shape '{Shape}' is not known");
+            return new(
+                Code, Name, Plural, Shape, Holding, Upright, UsualDepth, [.. Depths.Select(d => Quantities.Of<Share>(d, "%"))], Deepest, DeepestReason,
+                LeastCoats, Spoil, HeatCapacity, TrayGap, Pack, PackName, Allergens, Prep, [.. Sizes.Select(s => s.ToSize(kind, Holding))]);
+        }
     }
 
     /// <summary>Reads a source by its name in sources.json.</summary>
@@ -142,6 +180,18 @@ public sealed record TradeTables(
             sources.TryGetValue(name, out var source) ? source : throw new ArgumentException($"source '{name}' is not in sources.json");
     }
 
+    /// <summary>Reads a measure written as [value, "unit", "source"].</summary>
+    private sealed class MeasureJson(Dictionary<string, Source> sources) : JsonConverter<MeasureRow>
+    {
+        public override MeasureRow Read(ref Utf8JsonReader reader, Type typeToConvert, JsonSerializerOptions options)
+        {
+            var row = JsonElement.ParseValue(ref reader);
+            return new(row[0].GetDouble(), row[1].GetString()!, SourceJson.Named(sources, row[2].GetString()!));
+        }
+
+        public override void Write(Utf8JsonWriter writer, MeasureRow value, JsonSerializerOptions options) => throw new NotSupportedException();
+    }
+
     /// <summary>Reads a trade value written as [value, "unit", "source"].</summary>
     private sealed class SourcedJson(Dictionary<string, Source> sources) : JsonConverterFactory
     {
@@ -151,8 +201,10 @@ public sealed record TradeTables(
         public override JsonConverter CreateConverter(Type typeToConvert, JsonSerializerOptions options)
         {
             var value = typeToConvert.GetGenericArguments()[0];
-            return value == typeof(Duration)
-                ? new Triple<Duration>(sources, (v, unit) => unit == "s" ? Duration.FromSeconds(v) : throw new ArgumentException($"durations are written in s, not '{unit}'"))
+            if (value == typeof(Duration))
+                return new Triple<Duration>(sources, (v, unit) => unit == "s" ? Duration.FromSeconds(v) : throw new ArgumentException($"durations are written in s, not '{unit}'"));
+            return value == typeof(Money)
+                ? new Triple<Money>(sources, (v, unit) => unit == "money" ? new((decimal)v) : throw new ArgumentException($"prices are written in money, not '{unit}'"))
                 : (JsonConverter)GetType().GetMethod(nameof(QuantityTriple))!.MakeGenericMethod(value).Invoke(this, null)!;
         }
 

@@ -91,6 +91,8 @@ public static class SettingModel
         (double Heat, double Centre) Slope(double heat, double centre)
         {
             var film = FilmAt(heat);
+            if (centreHeat == 0)
+                return (ha * (air - film) / filmMass, 0);
             var toCentre = hc * (film - centre);
             return (
                 ((ha * (air - film)) - toCentre) / filmMass,

@@ -62,6 +62,33 @@ namespace Kondiba.Data.Migrations
                     b.ToTable("kitchens", (string)null);
                 });
 
+            modelBuilder.Entity("Kondiba.Data.KitchenItem", b =>
+                {
+                    b.Property<Guid>("KitchenId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("kitchen_id");
+
+                    b.Property<string>("Kind")
+                        .HasMaxLength(10)
+                        .HasColumnType("character varying(10)")
+                        .HasColumnName("kind");
+
+                    b.Property<string>("Code")
+                        .HasMaxLength(60)
+                        .HasColumnType("character varying(60)")
+                        .HasColumnName("code");
+
+                    b.Property<string>("Body")
+                        .IsRequired()
+                        .HasColumnType("jsonb")
+                        .HasColumnName("body");
+
+                    b.HasKey("KitchenId", "Kind", "Code")
+                        .HasName("pk_kitchen_items");
+
+                    b.ToTable("kitchen_items", (string)null);
+                });
+
             modelBuilder.Entity("Kondiba.Data.Order", b =>
                 {
                     b.Property<Guid>("Id")
@@ -80,6 +107,10 @@ namespace Kondiba.Data.Migrations
                     b.Property<Guid>("KitchenId")
                         .HasColumnType("uuid")
                         .HasColumnName("kitchen_id");
+
+                    b.Property<double?>("Margin")
+                        .HasColumnType("double precision")
+                        .HasColumnName("margin");
 
                     b.Property<string>("Name")
                         .IsRequired()
@@ -130,11 +161,25 @@ namespace Kondiba.Data.Migrations
                         .HasColumnType("uuid")
                         .HasColumnName("id");
 
+                    b.Property<double>("Amount")
+                        .HasColumnType("double precision")
+                        .HasColumnName("amount");
+
+                    b.Property<bool>("AtOnce")
+                        .HasColumnType("boolean")
+                        .HasColumnName("at_once");
+
                     b.Property<string>("Centre")
                         .IsRequired()
-                        .HasMaxLength(40)
-                        .HasColumnType("character varying(40)")
+                        .HasMaxLength(60)
+                        .HasColumnType("character varying(60)")
                         .HasColumnName("centre");
+
+                    b.Property<string>("Coating")
+                        .IsRequired()
+                        .HasMaxLength(60)
+                        .HasColumnType("character varying(60)")
+                        .HasColumnName("coating");
 
                     b.Property<int>("Coats")
                         .HasColumnType("integer")
@@ -142,13 +187,15 @@ namespace Kondiba.Data.Migrations
 
                     b.Property<string>("Colour")
                         .IsRequired()
-                        .HasMaxLength(40)
-                        .HasColumnType("character varying(40)")
+                        .HasMaxLength(60)
+                        .HasColumnType("character varying(60)")
                         .HasColumnName("colour");
 
-                    b.Property<int>("Count")
-                        .HasColumnType("integer")
-                        .HasColumnName("count");
+                    b.Property<string>("CountedIn")
+                        .IsRequired()
+                        .HasMaxLength(10)
+                        .HasColumnType("character varying(10)")
+                        .HasColumnName("counted_in");
 
                     b.Property<double>("Depth")
                         .HasColumnType("double precision")
@@ -164,9 +211,13 @@ namespace Kondiba.Data.Migrations
 
                     b.Property<string>("Size")
                         .IsRequired()
-                        .HasMaxLength(40)
-                        .HasColumnType("character varying(40)")
+                        .HasMaxLength(60)
+                        .HasColumnType("character varying(60)")
                         .HasColumnName("size");
+
+                    b.Property<bool?>("Upright")
+                        .HasColumnType("boolean")
+                        .HasColumnName("upright");
 
                     b.HasKey("OrderId", "Id")
                         .HasName("pk_order_lines");
@@ -176,42 +227,60 @@ namespace Kondiba.Data.Migrations
 
                     b.ToTable("order_lines", null, t =>
                         {
-                            t.HasCheckConstraint("ck_order_lines_coats", "coats > 0");
+                            t.HasCheckConstraint("ck_order_lines_amount", "amount > 0");
 
-                            t.HasCheckConstraint("ck_order_lines_count", "count > 0");
+                            t.HasCheckConstraint("ck_order_lines_coats", "coats > 0");
 
                             t.HasCheckConstraint("ck_order_lines_depth", "depth > 0 AND depth <= 1");
                         });
                 });
 
-            modelBuilder.Entity("Kondiba.Data.OrderVessel", b =>
+            modelBuilder.Entity("Kondiba.Data.OrderPot", b =>
                 {
                     b.Property<Guid>("OrderId")
                         .HasColumnType("uuid")
                         .HasColumnName("order_id");
 
-                    b.Property<string>("Colour")
-                        .HasMaxLength(40)
-                        .HasColumnType("character varying(40)")
-                        .HasColumnName("colour");
+                    b.Property<string>("Pot")
+                        .HasMaxLength(121)
+                        .HasColumnType("character varying(121)")
+                        .HasColumnName("pot");
+
+                    b.Property<double?>("Film")
+                        .HasColumnType("double precision")
+                        .HasColumnName("film");
 
                     b.Property<Guid>("KitchenId")
                         .HasColumnType("uuid")
                         .HasColumnName("kitchen_id");
 
+                    b.Property<string>("Thinner")
+                        .HasMaxLength(60)
+                        .HasColumnType("character varying(60)")
+                        .HasColumnName("thinner");
+
                     b.Property<string>("Vessel")
-                        .IsRequired()
-                        .HasMaxLength(40)
-                        .HasColumnType("character varying(40)")
+                        .HasMaxLength(60)
+                        .HasColumnType("character varying(60)")
                         .HasColumnName("vessel");
 
-                    b.HasKey("OrderId", "Colour")
-                        .HasName("pk_order_vessels");
+                    b.HasKey("OrderId", "Pot")
+                        .HasName("pk_order_pots");
 
                     b.HasIndex("KitchenId")
-                        .HasDatabaseName("ix_order_vessels_kitchen_id");
+                        .HasDatabaseName("ix_order_pots_kitchen_id");
 
-                    b.ToTable("order_vessels", (string)null);
+                    b.ToTable("order_pots", (string)null);
+                });
+
+            modelBuilder.Entity("Kondiba.Data.KitchenItem", b =>
+                {
+                    b.HasOne("Kondiba.Data.Kitchen", null)
+                        .WithMany()
+                        .HasForeignKey("KitchenId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_kitchen_items_kitchens_kitchen_id");
                 });
 
             modelBuilder.Entity("Kondiba.Data.Order", b =>
@@ -241,28 +310,28 @@ namespace Kondiba.Data.Migrations
                         .HasConstraintName("fk_order_lines_orders_order_id");
                 });
 
-            modelBuilder.Entity("Kondiba.Data.OrderVessel", b =>
+            modelBuilder.Entity("Kondiba.Data.OrderPot", b =>
                 {
                     b.HasOne("Kondiba.Data.Kitchen", null)
                         .WithMany()
                         .HasForeignKey("KitchenId")
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired()
-                        .HasConstraintName("fk_order_vessels_kitchens_kitchen_id");
+                        .HasConstraintName("fk_order_pots_kitchens_kitchen_id");
 
                     b.HasOne("Kondiba.Data.Order", null)
-                        .WithMany("Vessels")
+                        .WithMany("Pots")
                         .HasForeignKey("OrderId")
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired()
-                        .HasConstraintName("fk_order_vessels_orders_order_id");
+                        .HasConstraintName("fk_order_pots_orders_order_id");
                 });
 
             modelBuilder.Entity("Kondiba.Data.Order", b =>
                 {
                     b.Navigation("Lines");
 
-                    b.Navigation("Vessels");
+                    b.Navigation("Pots");
                 });
 #pragma warning restore 612, 618
         }

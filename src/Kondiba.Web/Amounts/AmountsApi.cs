@@ -10,11 +10,11 @@ internal static class AmountsApi
     public static void MapAmounts(this RouteGroupBuilder api)
     {
         var amounts = api.MapGroup("/amounts").WithTags("Amounts");
-        amounts.MapPost("/preview", async (OrderDraft draft, TradeTables tables, KitchenClock clock) =>
-            TypedResults.Ok(CoatingTally.For(draft, tables, await clock.NowAsync())))
+        amounts.MapPost("/preview", async (OrderDraft draft, KitchenThings things, KitchenClock clock) =>
+            TypedResults.Ok(CoatingTally.For(draft, await things.TablesAsync(), await clock.NowAsync())))
             .WithName("PreviewAmounts").WithSummary("Computes an order as typed, saved or not, and keeps nothing.");
-        amounts.MapPost("/working", async Task<Results<Ok<IReadOnlyList<WorkingLine>>, NotFound>> (OrderDraft draft, string of, TradeTables tables, KitchenClock clock) =>
-            CoatingTally.For(draft, tables, await clock.NowAsync()).WorkingOf(of) is { } working ? TypedResults.Ok(working) : TypedResults.NotFound())
-            .WithName("WorkingOf").WithSummary("How a figure of an order as typed came about; of is its path in the tally, such as pots.dark.toMelt.");
+        amounts.MapPost("/working", async Task<Results<Ok<IReadOnlyList<WorkingLine>>, NotFound>> (OrderDraft draft, string of, KitchenThings things, KitchenClock clock) =>
+            CoatingTally.For(draft, await things.TablesAsync(), await clock.NowAsync()).WorkingOf(of) is { } working ? TypedResults.Ok(working) : TypedResults.NotFound())
+            .WithName("WorkingOf").WithSummary("How a figure of an order as typed came about; of is its path in the tally, such as pots.chips-with-oil.dark.toMelt.");
     }
 }

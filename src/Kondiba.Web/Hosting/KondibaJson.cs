@@ -19,8 +19,16 @@ public static class KondibaJson
         options.RespectRequiredConstructorParameters = true;
         options.Converters.Add(new QuantityJson());
         options.Converters.Add(new DurationInSeconds());
+        options.Converters.Add(new MoneyAsNumber());
         options.Converters.Add(new JsonStringEnumConverter<Units>(JsonNamingPolicy.CamelCase));
         options.ConfigureForNodaTime(DateTimeZoneProviders.Tzdb);
+    }
+
+    private sealed class MoneyAsNumber : JsonConverter<Money>
+    {
+        public override Money Read(ref Utf8JsonReader reader, Type typeToConvert, JsonSerializerOptions options) => new(reader.GetDecimal());
+
+        public override void Write(Utf8JsonWriter writer, Money value, JsonSerializerOptions options) => writer.WriteNumberValue(value.Amount);
     }
 
     private sealed class DurationInSeconds : JsonConverter<Duration>
@@ -39,12 +47,19 @@ public static class QuantitySchemas
         var type = Nullable.GetUnderlyingType(context.JsonTypeInfo.Type) ?? context.JsonTypeInfo.Type;
         if (new QuantityJson().CanConvert(type))
         {
-            var units = (IReadOnlyList<Unit>)type.GetProperty("Units")!.GetValue(null)!;
-            Be(JsonSchemaType.Number, units[0].Symbol is "" ? "0 to 1" : $"in {units[0].Symbol}");
+            Be(JsonSchemaType.Number, UnitOf(type));
+        }
+        else if (context.JsonTypeInfo.ElementType is { } element && new QuantityJson().CanConvert(element))
+        {
+            schema.Items = new OpenApiSchema { Type = JsonSchemaType.Number, Description = UnitOf(element) };
         }
         else if (type == typeof(Duration))
         {
             Be(JsonSchemaType.Number, "in s");
+        }
+        else if (type == typeof(Money))
+        {
+            Be(JsonSchemaType.Number, "in the kitchen's currency");
         }
         else if (type == typeof(LocalDateTime))
         {
@@ -65,4 +80,10 @@ public static class QuantitySchemas
             schema.Required?.Clear();
         }
     });
+
+    private static string UnitOf(Type quantity)
+    {
+        var units = (IReadOnlyList<Unit>)quantity.GetProperty("Units")!.GetValue(null)!;
+        return units[0].Symbol is "" ? "0 to 1" : $"in {units[0].Symbol}";
+    }
 }

@@ -29,7 +29,8 @@ internal sealed class Startup
             else
             {
                 var now = clock.GetCurrentInstant();
-                (kitchen, var orders) = SampleKitchen.From(now.InZone(zone).Date, now, zone.Id);
+                (kitchen, var items, var orders) = SampleKitchen.From(now.InZone(zone).Date, now, zone.Id);
+                db.AddRange(items);
                 db.AddRange(orders);
             }
 

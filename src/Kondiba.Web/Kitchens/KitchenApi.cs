@@ -1,4 +1,7 @@
+using Kondiba.Core.Kitchens;
+using Kondiba.Core.Reference;
 using Kondiba.Data;
+using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
 using NodaTime;
 
@@ -15,6 +18,27 @@ public sealed record KitchenView(string Name, bool IsSample, Units Units, LocalD
 /// <param name="Units">The units it is to read.</param>
 public sealed record KitchenChange(Units Units);
 
+/// <summary>What can be changed of a kitchen, in the form that it is entered in.</summary>
+/// <param name="Ways">How things are done here.</param>
+/// <param name="ShippedWays">How they are commonly done.</param>
+/// <param name="Centres">Every centre, shipped or own.</param>
+/// <param name="Coatings">Every coating, shipped or own.</param>
+/// <param name="Vessels">The maker's own vessels.</param>
+/// <param name="Lots">Coating in the cupboard.</param>
+/// <param name="ShippedVessels">Vessels that a kitchen has unless it says otherwise.</param>
+/// <param name="Own">Codes of the centres and coatings that the maker has entered or changed.</param>
+/// <param name="Shipped">Codes of the centres and coatings that can be had back as they were.</param>
+public sealed record KitchenThingsView(
+    Ways Ways,
+    Ways ShippedWays,
+    IReadOnlyList<OwnCentre> Centres,
+    IReadOnlyList<OwnCoating> Coatings,
+    IReadOnlyList<OwnVessel> Vessels,
+    IReadOnlyList<OwnLot> Lots,
+    IReadOnlyList<OwnVessel> ShippedVessels,
+    IReadOnlyList<string> Own,
+    IReadOnlyList<string> Shipped);
+
 internal static class KitchenApi
 {
     public static void MapKitchen(this RouteGroupBuilder api)
@@ -29,6 +53,53 @@ internal static class KitchenApi
             await db.SaveChangesAsync();
             return TypedResults.Ok(View(row, await clock.NowAsync()));
         }).WithName("ChangeKitchen");
+
+        kitchen.MapGet("/things", async (KitchenThings things, TradeTables shipped) =>
+        {
+            var (own, tables) = await things.ReadAsync();
+            return TypedResults.Ok(new KitchenThingsView(
+                own.Ways,
+                KitchenTables.Entered(shipped),
+                [.. tables.Centres.Select(KitchenTables.Entered)],
+                [.. tables.Coatings.Select(c => own.Coatings.FirstOrDefault(o => o.Code == c.Code) ?? KitchenTables.Entered(c))],
+                own.Vessels,
+                own.Lots,
+                [.. shipped.Vessels.Select(KitchenTables.Entered)],
+                [.. own.Centres.Select(c => c.Code), .. own.Coatings.Select(c => c.Code)],
+                [.. shipped.Centres.Select(c => c.Code), .. shipped.Coatings.Select(c => c.Code)]));
+        }).WithName("GetKitchenThings").WithSummary("What can be changed of the kitchen.");
+
+        kitchen.MapPut("/ways", (Ways ways, KitchenThings things) => KeepAsync(things, ItemKind.Ways, "ways", ways, t => OwnCheck.Of(ways, t)))
+            .WithName("KeepWays").WithSummary("Keeps how things are done here.");
+        Map<OwnCentre>("centres", ItemKind.Centre, c => c.Code, (c, _) => OwnCheck.Of(c), "Centre");
+        Map<OwnCoating>("coatings", ItemKind.Coating, c => c.Code, OwnCheck.Of, "Coating");
+        Map<OwnVessel>("vessels", ItemKind.Vessel, v => v.Code, (v, _) => OwnCheck.Of(v), "Vessel");
+        Map<OwnLot>("lots", ItemKind.Lot, l => l.Code, OwnCheck.Of, "Lot");
+
+        void Map<T>(string path, ItemKind kind, Func<T, string> codeOf, Func<T, TradeTables, IReadOnlyList<Problem>> check, string name)
+        {
+            kitchen.MapPut($"/{path}", (T thing, KitchenThings things) => KeepAsync(things, kind, codeOf(thing), thing, t => check(thing, t)))
+                .WithName($"Keep{name}").WithSummary("Keeps one, in place of one with its code.");
+            kitchen.MapDelete($"/{path}/{{code}}", async Task<Results<NoContent, NotFound>> (string code, KitchenThings things) =>
+                await things.RemoveAsync(kind, code) ? TypedResults.NoContent() : TypedResults.NotFound())
+                .WithName($"Remove{name}").WithSummary("Removes what the maker entered; a shipped one comes back as it was.");
+        }
+    }
+
+    private static async Task<Results<NoContent, ValidationProblem>> KeepAsync<T>(
+        KitchenThings things, ItemKind kind, string code, T thing, Func<TradeTables, IReadOnlyList<Problem>> check)
+    {
+        if (check(await things.TablesAsync()).AsErrors() is { } errors)
+            return TypedResults.ValidationProblem(errors, title: "It cannot be kept as it is.");
+        await things.KeepAsync(kind, code, thing);
+        return TypedResults.NoContent();
+    }
+
+    /// <summary>Problems as a problem document lists them, field by field; null when there is none.</summary>
+    public static Dictionary<string, string[]>? AsErrors(this IEnumerable<Problem> problems)
+    {
+        var errors = problems.GroupBy(p => p.Field).ToDictionary(g => g.Key, g => g.Select(p => $"{p.Reason} {p.Remedy}").ToArray());
+        return errors.Count == 0 ? null : errors;
     }
 
     private static KitchenView View(Kitchen kitchen, LocalDateTime now) => new(kitchen.Name, kitchen.IsSample, kitchen.Units, now);

@@ -6,8 +6,9 @@ namespace Kondiba.Web.Orders;
 
 /// <summary>A line as sent and as kept.</summary>
 /// <param name="Id">Given by the client, unique within the order.</param>
-public sealed record OrderLineInput(Guid Id, string? Centre, string? Size, int Count, string? Colour, double Depth, int Coats)
-    : LineDraft(Centre, Size, Count, Colour, Depth, Coats);
+public sealed record OrderLineInput(
+    Guid Id, string? Centre, string? Size, double Amount, CountedIn CountedIn, string? Coating, string? Colour, double Depth, int Coats, bool AtOnce = false, bool? Upright = null)
+    : LineDraft(Centre, Size, Amount, CountedIn, Coating, Colour, Depth, Coats, AtOnce, Upright);
 
 /// <summary>An order to keep.</summary>
 /// <param name="Version">The version it was changed from; 0 for a new one.</param>
@@ -17,9 +18,10 @@ public sealed record OrderInput(
     LocalDateTime? Pickup,
     string? Notes,
     IReadOnlyList<OrderLineInput> Lines,
-    IReadOnlyDictionary<string, string> Vessels)
+    IReadOnlyDictionary<string, PotDraft> Pots,
+    double? Margin = null)
 {
-    public OrderDraft ToDraft() => new(Name, Pickup, Notes, Lines, Vessels);
+    public OrderDraft ToDraft() => new(Name, Pickup, Notes, Lines, Pots, Margin);
 }
 
 /// <summary>A kept order with what it comes to.</summary>
@@ -30,7 +32,8 @@ public sealed record OrderView(
     LocalDateTime Pickup,
     string Notes,
     IReadOnlyList<OrderLineInput> Lines,
-    IReadOnlyDictionary<string, string> Vessels,
+    IReadOnlyDictionary<string, PotDraft> Pots,
+    double? Margin,
     CoatingTally Tally);
 
 /// <summary>The shelf over some days.</summary>
@@ -38,7 +41,8 @@ public sealed record OrderView(
 /// <param name="From">First day shown.</param>
 /// <param name="Days">Days shown.</param>
 /// <param name="Orders">By pickup.</param>
-/// <param name="Coating">What the orders want of each colour.</param>
+/// <param name="Coating">What the orders want of each colour, a pot a day.</param>
+/// <param name="Shared">Pots that several orders of a day share.</param>
 /// <param name="Earlier">Orders before the days shown.</param>
 /// <param name="Later">Orders after them.</param>
 public sealed record ShelfView(
@@ -47,11 +51,12 @@ public sealed record ShelfView(
     int Days,
     IReadOnlyList<ShelfOrder> Orders,
     IReadOnlyList<CoatingNeed> Coating,
+    IReadOnlyList<SharedPot> Shared,
     int Earlier,
     int Later);
 
 /// <summary>An order on the shelf.</summary>
-/// <param name="Colours">Pieces of each colour, in the order of the lines.</param>
+/// <param name="Colours">Pieces of each pot's colour, in the order of the lines.</param>
 /// <param name="ToMelt">Coating of all colours.</param>
 /// <param name="Packs">Packs of all colours, each order's on its own.</param>
 /// <param name="Minds">What is wrong with it or to be minded, in words.</param>
@@ -65,5 +70,5 @@ public sealed record ShelfOrder(
     int Packs,
     IReadOnlyList<string> Minds);
 
-/// <summary>Pieces of a colour.</summary>
-public sealed record ColourCount(string Colour, int Pieces);
+/// <summary>Pieces of a coating's colour.</summary>
+public sealed record ColourCount(string Coating, string Colour, int Pieces);

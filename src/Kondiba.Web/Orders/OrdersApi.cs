@@ -92,6 +92,7 @@ internal static class OrdersApi
         order.Name = input.Name!.Trim();
         order.Pickup = input.Pickup!.Value;
         order.Notes = input.Notes ?? "";
+        order.Margin = input.Margin;
         order.ChangedAt = clock.GetCurrentInstant();
 
         var wanted = input.Lines.Select(l => l.Id).ToHashSet();
@@ -101,21 +102,26 @@ internal static class OrdersApi
             var row = order.Lines.Find(l => l.Id == line.Id);
             if (row is null)
             {
-                row = new() { Id = line.Id, KitchenId = order.KitchenId, Centre = "", Size = "", Colour = "" };
+                row = new() { Id = line.Id, KitchenId = order.KitchenId, Centre = "", Size = "", Coating = "", Colour = "" };
                 order.Lines.Add(row);
             }
 
-            (row.Position, row.Centre, row.Size, row.Count) = (position, line.Centre!, line.Size!, line.Count);
-            (row.Colour, row.Depth, row.Coats) = (line.Colour!, line.Depth, line.Coats);
+            (row.Position, row.Centre, row.Size, row.Amount, row.CountedIn) = (position, line.Centre!, line.Size!, line.Amount, line.CountedIn);
+            (row.Coating, row.Colour, row.Depth) = (line.Coating!, line.Colour!, line.Depth);
+            (row.Coats, row.AtOnce, row.Upright) = (line.Coats, line.AtOnce, line.Upright);
         }
 
-        order.Vessels.RemoveAll(v => !input.Vessels.ContainsKey(v.Colour));
-        foreach (var (colour, vessel) in input.Vessels)
+        order.Pots.RemoveAll(p => !input.Pots.ContainsKey(p.Pot));
+        foreach (var (key, pot) in input.Pots)
         {
-            if (order.Vessels.Find(v => v.Colour == colour) is { } row)
-                row.Vessel = vessel;
-            else
-                order.Vessels.Add(new() { KitchenId = order.KitchenId, Colour = colour, Vessel = vessel });
+            var row = order.Pots.Find(p => p.Pot == key);
+            if (row is null)
+            {
+                row = new() { KitchenId = order.KitchenId, Pot = key };
+                order.Pots.Add(row);
+            }
+
+            (row.Vessel, row.Thinner, row.Film) = (pot.Vessel, pot.Thinner, pot.Film);
         }
     }
 
@@ -125,26 +131,29 @@ internal static class OrdersApi
         order.Name,
         order.Pickup,
         order.Notes,
-        [.. order.Lines.OrderBy(l => l.Position).Select(l => new OrderLineInput(l.Id, l.Centre, l.Size, l.Count, l.Colour, l.Depth, l.Coats))],
-        order.Vessels.ToDictionary(v => v.Colour, v => v.Vessel),
+        [
+            .. order.Lines.OrderBy(l => l.Position).Select(l =>
+                new OrderLineInput(l.Id, l.Centre, l.Size, l.Amount, l.CountedIn, l.Coating, l.Colour, l.Depth, l.Coats, l.AtOnce, l.Upright)),
+        ],
+        order.ToDraft().Pots,
+        order.Margin,
         tally);
 
     /// <summary>What every handler of this group works with.</summary>
-    internal sealed record Desk(KondibaContext Db, TradeTables Tables, IClock Clock, KitchenClock KitchenClock)
+    internal sealed record Desk(KondibaContext Db, KitchenThings Things, IClock Clock, KitchenClock KitchenClock)
     {
-        public IQueryable<Order> WholeOrders => Db.Orders.AsNoTracking().Include(o => o.Lines).Include(o => o.Vessels).AsSplitQuery();
+        public IQueryable<Order> WholeOrders => Db.Orders.AsNoTracking().Include(o => o.Lines).Include(o => o.Pots).AsSplitQuery();
 
-        public async Task<OrderView> ViewAsync(Order order) => View(order, CoatingTally.For(order.ToDraft(), Tables, await KitchenClock.NowAsync()));
+        public async Task<OrderView> ViewAsync(Order order) => View(order, CoatingTally.For(order.ToDraft(), await Things.TablesAsync(), await KitchenClock.NowAsync()));
 
         /// <summary>Computes an order and says what keeps it from being kept. A pickup that has passed since it was kept is no error.</summary>
         public async Task<(CoatingTally Tally, ValidationProblem? Errors)> CheckAsync(OrderDraft draft, LocalDateTime? keptPickup)
         {
-            var tally = CoatingTally.For(draft, Tables, await KitchenClock.NowAsync());
+            var tally = CoatingTally.For(draft, await Things.TablesAsync(), await KitchenClock.NowAsync());
             var errors = tally.Problems.Concat(SameIdTwice(draft.Lines.OfType<OrderLineInput>()))
                 .Where(p => p.Severity == Severity.Error && !(p.Field == "pickup" && draft.Pickup is not null && draft.Pickup == keptPickup))
-                .GroupBy(p => p.Field)
-                .ToDictionary(g => g.Key, g => g.Select(p => $"{p.Reason} {p.Remedy}").ToArray());
-            return (tally, errors.Count == 0 ? null : TypedResults.ValidationProblem(errors, title: "The order cannot be kept as it is."));
+                .AsErrors();
+            return (tally, errors is null ? null : TypedResults.ValidationProblem(errors, title: "The order cannot be kept as it is."));
         }
 
         private static IEnumerable<Problem> SameIdTwice(IEnumerable<OrderLineInput> lines) => lines.GroupBy(l => l.Id).Where(g => g.Count() > 1)

@@ -1,40 +1,105 @@
 using Kondiba.Core.Centres;
 using Kondiba.Core.Measures;
 using Kondiba.Core.Reference;
+using Kondiba.Core.Vessels;
+using Kondiba.Web.Kitchens;
 
 namespace Kondiba.Web.Reference;
 
-/// <summary>What the client needs of the trade tables: names to choose from and shapes to draw.</summary>
+/// <summary>What the client needs of the kitchen's tables: names to choose from and shapes to draw.</summary>
 public sealed record ReferenceView(
     IReadOnlyList<CentreView> Centres,
     IReadOnlyList<ColourView> Colours,
+    IReadOnlyList<CoatingView> Coatings,
+    IReadOnlyList<ThinnerView> Thinners,
     IReadOnlyList<VesselView> Vessels,
-    IReadOnlyList<PlaceView> Places);
+    IReadOnlyList<PlaceView> Places,
+    IReadOnlyList<KindView> Shapes,
+    IReadOnlyList<KindView> VesselKinds,
+    IReadOnlyList<NameView> Shakes,
+    string UsualCoating,
+    string? UsualThinner,
+    Length UsualFilm,
+    Share UsualMargin);
 
 /// <summary>A centre to choose.</summary>
-public sealed record CentreView(string Code, string Name, string Plural, Share UsualDepth, IReadOnlyList<SizeView> Sizes);
+public sealed record CentreView(
+    string Code, string Name, string Plural, string Shape, Holding Holding, bool Upright, Share UsualDepth, IReadOnlyList<Share> Depths, int LeastCoats, string? Pack, IReadOnlyList<SizeView> Sizes);
 
 /// <summary>A size to choose, with its silhouette from the dipped end to the other.</summary>
-public sealed record SizeView(string Code, string Name, Length Length, Length Width, IReadOnlyList<ProfilePoint> Profile);
+public sealed record SizeView(string Code, string Name, Length Length, Length Width, Mass Mass, IReadOnlyDictionary<string, double> Measures, IReadOnlyList<ProfilePoint> Profile);
 
 /// <summary>A coating colour to choose.</summary>
-public sealed record ColourView(string Code, string Name, string Srgb, string Coating, string CoatingName);
+public sealed record ColourView(string Code, string Name, string Srgb, string Coating);
+
+/// <summary>A coating to choose.</summary>
+/// <param name="Facts">What is known of it, with sources.</param>
+public sealed record CoatingView(string Code, string Name, string Kind, string Note, IReadOnlyList<string> Thinners, IReadOnlyList<FactView> Facts);
+
+/// <summary>A value or a window that is known of a coating; a single value is both ends.</summary>
+public sealed record FactView(WorkingLine From, WorkingLine To);
+
+/// <summary>A thinner to choose.</summary>
+public sealed record ThinnerView(string Code, string Name);
 
 /// <summary>A vessel to choose and draw.</summary>
-public sealed record VesselView(string Code, string Name, Length Bottom, Length Top, Length Height);
+public sealed record VesselView(string Code, string Name, string Kind, int? UpTo, IReadOnlyList<Corner> Outline);
 
 /// <summary>A place where trays set.</summary>
 public sealed record PlaceView(string Code, string Name, Temperature Air);
 
+/// <summary>A kind of solid or vessel, with what must be measured for it.</summary>
+public sealed record KindView(string Code, string Name, IReadOnlyList<Measure> Measures);
+
+/// <summary>A choice by name.</summary>
+public sealed record NameView(string Code, string Name);
+
 internal static class ReferenceApi
 {
     public static void MapReference(this RouteGroupBuilder api) =>
-        api.MapGet("/reference", (TradeTables tables) => TypedResults.Ok(View(tables))).WithTags("Reference").WithName("GetReference");
+        api.MapGet("/reference", async (KitchenThings things, TradeTables shipped) => TypedResults.Ok(View(await things.TablesAsync(), shipped))).WithTags("Reference").WithName("GetReference");
 
-    private static ReferenceView View(TradeTables tables) => new(
-        [.. tables.Centres.Select(c => new CentreView(c.Code, c.Name, c.Plural, c.UsualDepth.Value,
-            [.. c.Sizes.Select(s => new SizeView(s.Code, s.Name, s.Shape.Length, s.Shape.Width, s.Shape.Profile()))]))],
-        [.. tables.Coatings.SelectMany(c => c.Colours.Select(colour => new ColourView(colour.Code, colour.Name, colour.Srgb, c.Code, c.Name)))],
-        [.. tables.Vessels.Select(v => new VesselView(v.Code, v.Name, v.Bottom.Value, v.Top.Value, v.Height.Value))],
-        [.. tables.Setting.Places.Select(p => new PlaceView(p.Code, p.Name, p.Air.Value))]);
+    private static ReferenceView View(TradeTables tables, TradeTables shipped) => new(
+        [.. tables.Centres.Select(View)],
+        [.. tables.Coatings.SelectMany(c => c.Colours.Select(colour => new ColourView(colour.Code, colour.Name, colour.Srgb, c.Code)))],
+        [.. tables.Coatings.Select(View)],
+        [.. tables.Thinners.Select(t => new ThinnerView(t.Code, t.Name))],
+        [.. tables.Vessels.UnionBy(shipped.Vessels, v => v.Code).Select(v => new VesselView(v.Code, v.Name, v.Kind, v.UpTo, v.Outline))],
+        [.. tables.Setting.Places.Select(p => new PlaceView(p.Code, p.Name, p.Air.Value))],
+        [.. ShapeKind.All.Select(k => new KindView(k.Code, k.Name, k.Measures))],
+        [.. VesselKind.All.Select(k => new KindView(k.Code, k.Name, k.Measures))],
+        [.. tables.Film.Shakes.Select(s => new NameView(s.Code, s.Name))],
+        tables.Habits.Coating,
+        tables.Habits.Thinner,
+        tables.Thinning.Target.Value,
+        tables.Pot.Margin.Value);
+
+    private static CentreView View(Centre c) => new(
+        c.Code, c.Name, c.Plural, c.Shape, c.Holding, c.Upright, c.UsualDepth.Value, c.Depths, c.LeastCoats, c.Pack is null ? null : c.PackName[1],
+        [
+            .. c.Sizes.Select(s => new SizeView(
+                s.Code, s.Name, s.Shape.Length, s.Shape.Width, s.Mass.Value,
+                ShapeKind.Of(c.Shape)!.Measures.Zip(s.Measures).ToDictionary(m => m.First.Code, m => m.Second.Value), s.Shape.Profile())),
+        ]);
+
+    private static CoatingView View(Core.Coatings.Coating c)
+    {
+        var (fat, melt) = (WorkingLine.Count("fat, %", "", c.Fat.Value.In("%"), c.Fat.Source), WorkingLine.Of("melt to, at most", c.MeltAtMost));
+        List<FactView> facts = [new(fat, fat), new(melt, melt), Window("dip at", c.DipFrom, c.DipTo), Window("drizzle at", c.DrizzleFrom, c.DrizzleTo)];
+        if (c.Temper is { } temper)
+        {
+            var lost = WorkingLine.Of("temper is lost above", temper.NeverAbove);
+            facts.AddRange(
+            [
+                Window("melt out at", temper.Melt[0], temper.Melt[1]),
+                Window("cool to", temper.Cool[0], temper.Cool[1]),
+                Window("work at", temper.Work[0], temper.Work[1]),
+                new(lost, lost),
+            ]);
+        }
+
+        return new(c.Code, c.Name, c.Kind, c.Note, c.Thinners, facts);
+
+        static FactView Window(string name, Sourced<Temperature> from, Sourced<Temperature> to) => new(WorkingLine.Of(name, from), WorkingLine.Of(name, to));
+    }
 }

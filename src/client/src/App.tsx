@@ -1,6 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { Route, Routes } from "react-router";
 import { sessionQuery } from "./api/queries";
+import { KitchenPage } from "./features/kitchen/KitchenPage";
 import { OrderPage } from "./features/order/OrderPage";
 import { Door } from "./features/session/Door";
 import { ShelfPage } from "./features/shelf/ShelfPage";
@@ -17,6 +18,7 @@ export function App() {
       <Routes>
         <Route path="/" element={<ShelfPage />} />
         <Route path="/orders/:id" element={<OrderPage />} />
+        <Route path="/kitchen/:corner?" element={<KitchenPage />} />
         <Route
           path="*"
           element={<ErrorNote error={new Error("There is no such page. The shelf has all the orders.")} />}

@@ -7,6 +7,15 @@ export type Centre = Schemas["CentreView"];
 export type CentreSize = Schemas["SizeView"];
 export type Colour = Schemas["ColourView"];
 export type Vessel = Schemas["VesselView"];
+export type Coating = Schemas["CoatingView"];
+export type Kind = Schemas["KindView"];
+export type Measure = Schemas["Measure"];
+export type KitchenThings = Schemas["KitchenThingsView"];
+export type Ways = Schemas["Ways"];
+export type OwnCentre = Schemas["OwnCentre"];
+export type OwnCoating = Schemas["OwnCoating"];
+export type OwnVessel = Schemas["OwnVessel"];
+export type OwnLot = Schemas["OwnLot"];
 export type Kitchen = Schemas["KitchenView"];
 export type Order = Schemas["OrderView"];
 export type OrderDraft = Schemas["OrderDraft"];
@@ -15,19 +24,31 @@ export type OrderLine = Schemas["OrderLineInput"];
 export type Tally = Schemas["CoatingTally"];
 export type LineTally = Schemas["LineTally"];
 export type Pot = Schemas["Pot"];
+export type PotDraft = Schemas["PotDraft"];
+export type CountedIn = Schemas["CountedIn"];
+export type SharedPot = Schemas["SharedPot"];
 export type Tray = Schemas["Tray"];
 export type Problem = Schemas["Problem"];
 export type WorkingLine = Schemas["WorkingLine"];
 export type Shelf = Schemas["ShelfView"];
 export type ShelfOrder = Schemas["ShelfOrder"];
 
+interface ProblemDetails {
+  title?: string | null;
+  detail?: string | null;
+  errors?: Record<string, string[]>;
+}
+
 /** What the server said instead of an answer. */
 export class ApiError extends Error {
   readonly status: number;
+  /** What is wrong, by field path. */
+  readonly errors: Record<string, string[]>;
 
-  constructor(status: number, problem: { title?: string | null; detail?: string | null } | undefined) {
+  constructor(status: number, problem: ProblemDetails | undefined) {
     super([problem?.title, problem?.detail].filter(Boolean).join(" ") || `The server answered ${status}.`);
     this.status = status;
+    this.errors = problem?.errors ?? {};
   }
 }
 
@@ -36,6 +57,6 @@ export const api = createClient<paths>();
 /** The data of an answer; anything but success is thrown. */
 export async function answer<T>(call: Promise<{ data?: T; error?: unknown; response: Response }>): Promise<T> {
   const { data, error, response } = await call;
-  if (!response.ok) throw new ApiError(response.status, error as ConstructorParameters<typeof ApiError>[1]);
+  if (!response.ok) throw new ApiError(response.status, error as ProblemDetails | undefined);
   return data as T;
 }

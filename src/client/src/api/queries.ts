@@ -11,10 +11,21 @@ export const referenceQuery = queryOptions({
   staleTime: Infinity,
 });
 
+export const thingsQuery = queryOptions({
+  queryKey: ["kitchen", "things"],
+  queryFn: () => answer(api.GET("/api/kitchen/things")),
+});
+
 export const shelfQuery = (from: string | undefined) =>
   queryOptions({
     queryKey: ["shelf", from],
     queryFn: () => answer(api.GET("/api/shelf", { params: { query: { from } } })),
+  });
+
+export const sharedQuery = (day: string) =>
+  queryOptions({
+    queryKey: ["shared", day],
+    queryFn: () => answer(api.GET("/api/days/{day}/shared", { params: { path: { day } } })),
   });
 
 export const orderQuery = (id: string) =>
@@ -30,4 +41,9 @@ export const useKitchen = () => useQuery(kitchenQuery);
 export const centreOf = (reference: Reference, code: string | null) => reference.centres.find((c) => c.code === code);
 export const sizeOf = (reference: Reference, centre: string | null, size: string | null) =>
   centreOf(reference, centre)?.sizes.find((s) => s.code === size);
-export const colourOf = (reference: Reference, code: string | null) => reference.colours.find((c) => c.code === code);
+export const colourOf = (reference: Reference, coating: string | null, code: string | null) =>
+  reference.colours.find((c) => c.coating === coating && c.code === code);
+export const vesselOf = (reference: Reference, code: string | null) => reference.vessels.find((v) => v.code === code);
+
+/** Key of a pot. */
+export const potKey = (coating: string | null, colour: string | null) => `${coating}.${colour}`;

@@ -53,6 +53,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/days/{day}/shared": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Pots that several of a day's orders share. */
+        get: operations["GetSharedPots"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/kitchen": {
         parameters: {
             query?: never;
@@ -67,6 +84,176 @@ export interface paths {
         options?: never;
         head?: never;
         patch: operations["ChangeKitchen"];
+        trace?: never;
+    };
+    "/api/kitchen/things": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What can be changed of the kitchen. */
+        get: operations["GetKitchenThings"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/kitchen/ways": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Keeps how things are done here. */
+        put: operations["KeepWays"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/kitchen/centres": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Keeps one, in place of one with its code. */
+        put: operations["KeepCentre"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/kitchen/centres/{code}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Removes what the maker entered; a shipped one comes back as it was. */
+        delete: operations["RemoveCentre"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/kitchen/coatings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Keeps one, in place of one with its code. */
+        put: operations["KeepCoating"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/kitchen/coatings/{code}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Removes what the maker entered; a shipped one comes back as it was. */
+        delete: operations["RemoveCoating"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/kitchen/vessels": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Keeps one, in place of one with its code. */
+        put: operations["KeepVessel"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/kitchen/vessels/{code}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Removes what the maker entered; a shipped one comes back as it was. */
+        delete: operations["RemoveVessel"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/kitchen/lots": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Keeps one, in place of one with its code. */
+        put: operations["KeepLot"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/kitchen/lots/{code}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Removes what the maker entered; a shipped one comes back as it was. */
+        delete: operations["RemoveLot"];
+        options?: never;
+        head?: never;
+        patch?: never;
         trace?: never;
     };
     "/api/amounts/preview": {
@@ -95,7 +282,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** How a figure of an order as typed came about; of is its path in the tally, such as pots.dark.toMelt. */
+        /** How a figure of an order as typed came about; of is its path in the tally, such as pots.chips-with-oil.dark.toMelt. */
         post: operations["WorkingOf"];
         delete?: never;
         options?: never;
@@ -162,14 +349,22 @@ export interface components {
             code: string;
             name: string;
             plural: string;
+            shape: string;
+            holding: components["schemas"]["Holding"];
+            upright: boolean;
             usualDepth: components["schemas"]["Share"];
+            depths: number[];
+            /** Format: int32 */
+            leastCoats: number;
+            pack: null | string;
             sizes: components["schemas"]["SizeView"][];
         };
         CoatingNeed: {
-            colour: string;
+            key: string;
             coating: string;
+            colour: string;
             toMelt: components["schemas"]["Mass"];
-            packSize: components["schemas"]["Mass"];
+            cover: components["schemas"]["PackCover"];
             /** Format: int32 */
             packs: number;
         };
@@ -181,7 +376,16 @@ export interface components {
             trays: components["schemas"]["Tray"][];
             problems: components["schemas"]["Problem"][];
         };
+        CoatingView: {
+            code: string;
+            name: string;
+            kind: string;
+            note: string;
+            thinners: string[];
+            facts: components["schemas"]["FactView"][];
+        };
         ColourCount: {
+            coating: string;
             colour: string;
             /** Format: int32 */
             pieces: number;
@@ -191,20 +395,36 @@ export interface components {
             name: string;
             srgb: string;
             coating: string;
-            coatingName: string;
         };
+        Corner: {
+            x: components["schemas"]["Length"];
+            y: components["schemas"]["Length"];
+        };
+        /** @enum {unknown} */
+        CountedIn: "pieces" | "dozens" | "weight" | "packs";
         /** @description in s */
         Duration: number;
+        FactView: {
+            from: components["schemas"]["WorkingLine"];
+            to: components["schemas"]["WorkingLine"];
+        };
         FigureOfLength: {
             value: components["schemas"]["Length"];
         };
         FigureOfMass: {
             value: components["schemas"]["Mass"];
         };
+        FigureOfMoney: {
+            value: components["schemas"]["Money"];
+        };
         FigureOfint: {
             /** Format: int32 */
             value: number;
         };
+        /** @enum {unknown} */
+        GoesIn: "before" | "after";
+        /** @enum {unknown} */
+        Holding: "by hand" | "stick" | "fork" | "mould";
         HttpValidationProblemDetails: {
             type?: null | string;
             title?: null | string;
@@ -216,8 +436,24 @@ export interface components {
                 [key: string]: string[];
             };
         };
+        KindView: {
+            code: string;
+            name: string;
+            measures: components["schemas"]["Measure"][];
+        };
         KitchenChange: {
             units: components["schemas"]["Units"];
+        };
+        KitchenThingsView: {
+            ways: components["schemas"]["Ways"];
+            shippedWays: components["schemas"]["Ways"];
+            centres: components["schemas"]["OwnCentre"][];
+            coatings: components["schemas"]["OwnCoating"][];
+            vessels: components["schemas"]["OwnVessel"][];
+            lots: components["schemas"]["OwnLot"][];
+            shippedVessels: components["schemas"]["OwnVessel"][];
+            own: string[];
+            shipped: string[];
         };
         KitchenView: {
             name: string;
@@ -225,24 +461,36 @@ export interface components {
             units: components["schemas"]["Units"];
             now: components["schemas"]["LocalDateTime"];
         };
+        Leftover: {
+            mass: components["schemas"]["Mass"];
+            uses: string[];
+        };
         /** @description in mm */
         Length: number;
         LineDraft: {
             centre: null | string;
             size: null | string;
-            /** Format: int32 */
-            count: number;
+            /** Format: double */
+            amount: number;
+            countedIn: components["schemas"]["CountedIn"];
+            coating: null | string;
             colour: null | string;
             /** Format: double */
             depth: number;
             /** Format: int32 */
             coats: number;
+            /** @default false */
+            atOnce: boolean;
+            upright?: null | boolean;
         };
         LineTally: {
             /** Format: int32 */
             line: number;
+            count: components["schemas"]["FigureOfint"];
             perPiece: components["schemas"]["FigureOfMass"];
             film: components["schemas"]["FigureOfLength"];
+            coat: components["schemas"]["Length"];
+            foot: components["schemas"]["FigureOfMass"];
             onPieces: components["schemas"]["FigureOfMass"];
             dipLine: components["schemas"]["Length"];
             setting: components["schemas"]["SettingTime"][];
@@ -251,16 +499,39 @@ export interface components {
         LocalDate: string;
         /** @description local time, 2031-05-03T18:30:00 */
         LocalDateTime: string;
+        Lot: {
+            coating: string;
+            colour: string;
+            mass: components["schemas"]["Mass"];
+            bestBefore: null | components["schemas"]["LocalDate"];
+        };
         /** @description in g */
         Mass: number;
+        Measure: {
+            code: string;
+            name: string;
+            unit: string;
+            /** Format: double */
+            least: number;
+            /** Format: double */
+            most: number;
+        };
+        /** @description in the kitchen's currency */
+        Money: number;
+        NameView: {
+            code: string;
+            name: string;
+        };
         OrderDraft: {
             name: null | string;
             pickup: null | components["schemas"]["LocalDateTime"];
             notes: null | string;
             lines: components["schemas"]["LineDraft"][];
-            vessels: {
-                [key: string]: string;
+            pots: {
+                [key: string]: components["schemas"]["PotDraft"];
             };
+            /** Format: double */
+            margin?: null | number;
         };
         OrderInput: {
             /** Format: uint32 */
@@ -269,22 +540,29 @@ export interface components {
             pickup: null | components["schemas"]["LocalDateTime"];
             notes: null | string;
             lines: components["schemas"]["OrderLineInput"][];
-            vessels: {
-                [key: string]: string;
+            pots: {
+                [key: string]: components["schemas"]["PotDraft"];
             };
+            /** Format: double */
+            margin?: null | number;
         };
         OrderLineInput: {
             /** Format: uuid */
             id: string;
             centre: null | string;
             size: null | string;
-            /** Format: int32 */
-            count: number;
+            /** Format: double */
+            amount: number;
+            countedIn: components["schemas"]["CountedIn"];
+            coating: null | string;
             colour: null | string;
             /** Format: double */
             depth: number;
             /** Format: int32 */
             coats: number;
+            /** @default false */
+            atOnce: boolean;
+            upright?: null | boolean;
         };
         OrderView: {
             /** Format: uuid */
@@ -295,10 +573,108 @@ export interface components {
             pickup: components["schemas"]["LocalDateTime"];
             notes: string;
             lines: components["schemas"]["OrderLineInput"][];
-            vessels: {
-                [key: string]: string;
+            pots: {
+                [key: string]: components["schemas"]["PotDraft"];
             };
+            /** Format: double */
+            margin: null | number;
             tally: components["schemas"]["CoatingTally"];
+        };
+        OwnCentre: {
+            code: string;
+            name: string;
+            plural: string;
+            shape: string;
+            holding: components["schemas"]["Holding"];
+            upright: boolean;
+            /** Format: double */
+            usualDepth: number;
+            /** Format: double */
+            spoil: number;
+            /** Format: int32 */
+            pack: null | number;
+            allergens: string[];
+            prep: string[];
+            sizes: components["schemas"]["OwnSize"][];
+        };
+        OwnCoating: {
+            code: string;
+            name: string;
+            couverture: boolean;
+            /** Format: double */
+            fatPerServing: number;
+            /** Format: double */
+            serving: number;
+            /** Format: double */
+            meltAtMost: number;
+            /** Format: double */
+            dipFrom: number;
+            /** Format: double */
+            dipTo: number;
+            thinners: string[];
+            allergens: string[];
+            packs: components["schemas"]["OwnPack"][];
+            colours: components["schemas"]["OwnColour"][];
+        };
+        OwnColour: {
+            code: string;
+            name: string;
+            srgb: string;
+        };
+        OwnLot: {
+            code: string;
+            coating: string;
+            colour: string;
+            /** Format: double */
+            mass: number;
+            bestBefore: null | components["schemas"]["LocalDate"];
+        };
+        OwnPack: {
+            /** Format: double */
+            mass: number;
+            /** Format: double */
+            price: number;
+            /** Format: double */
+            coupon?: null | number;
+            /**
+             * Format: int32
+             * @default 0
+             */
+            coupons: number;
+        };
+        OwnSize: {
+            code: string;
+            name: string;
+            /** Format: double */
+            mass: number;
+            measures: {
+                [key: string]: number;
+            };
+        };
+        OwnVessel: {
+            code: string;
+            name: string;
+            kind: string;
+            measures: {
+                [key: string]: number;
+            };
+        };
+        PackCover: {
+            fromStock: components["schemas"]["Mass"];
+            lots: components["schemas"]["Lot"][];
+            packs: components["schemas"]["PacksToBuy"][];
+            price: components["schemas"]["Money"];
+            left: components["schemas"]["Mass"];
+            /** Format: int32 */
+            count?: number;
+        };
+        PacksToBuy: {
+            mass: components["schemas"]["Mass"];
+            /** Format: int32 */
+            count: number;
+            /** Format: int32 */
+            coupons: number;
+            price: components["schemas"]["Money"];
         };
         PlaceView: {
             code: string;
@@ -306,27 +682,51 @@ export interface components {
             air: components["schemas"]["Temperature"];
         };
         Pot: {
-            colour: string;
+            key: string;
             coating: string;
+            colour: string;
             vessel: string;
             onPieces: components["schemas"]["FigureOfMass"];
             pool: components["schemas"]["FigureOfMass"];
             spare: components["schemas"]["FigureOfMass"];
             toMelt: components["schemas"]["FigureOfMass"];
+            ofCoating: components["schemas"]["Mass"];
             volume: components["schemas"]["Volume"];
+            thinner: null | components["schemas"]["PotThinner"];
+            testFilm: components["schemas"]["FigureOfLength"];
+            advice: string;
+            melts: number[];
             packs: components["schemas"]["FigureOfint"];
-            packSize: components["schemas"]["Mass"];
-            leftInPack: components["schemas"]["Mass"];
-            /** Format: int32 */
-            fills: number;
+            cover: components["schemas"]["PackCover"];
+            worth: components["schemas"]["FigureOfMoney"];
+            leftover: components["schemas"]["Leftover"];
             bands: components["schemas"]["PotBand"][];
+            saving: null | components["schemas"]["VesselSaving"];
             vessels: components["schemas"]["VesselChoice"][];
-            dipAt: components["schemas"]["Temperature"];
+            dipFrom: components["schemas"]["Temperature"];
+            dipTo: components["schemas"]["Temperature"];
         };
         PotBand: {
             kind: string;
             from: components["schemas"]["Length"];
             to: components["schemas"]["Length"];
+        };
+        PotDraft: {
+            vessel?: null | string;
+            thinner?: null | string;
+            /** Format: double */
+            film?: null | number;
+        };
+        PotThinner: {
+            code: string;
+            mass: components["schemas"]["FigureOfMass"];
+            /** Format: double */
+            tablespoons: number;
+            share: components["schemas"]["Share"];
+            goesIn: components["schemas"]["GoesIn"];
+            how: string;
+            before: components["schemas"]["Length"];
+            still: components["schemas"]["ThinnerStep"][];
         };
         Problem: {
             field: string;
@@ -341,8 +741,17 @@ export interface components {
         ReferenceView: {
             centres: components["schemas"]["CentreView"][];
             colours: components["schemas"]["ColourView"][];
+            coatings: components["schemas"]["CoatingView"][];
+            thinners: components["schemas"]["ThinnerView"][];
             vessels: components["schemas"]["VesselView"][];
             places: components["schemas"]["PlaceView"][];
+            shapes: components["schemas"]["KindView"][];
+            vesselKinds: components["schemas"]["KindView"][];
+            shakes: components["schemas"]["NameView"][];
+            usualCoating: string;
+            usualThinner: null | string;
+            usualFilm: components["schemas"]["Length"];
+            usualMargin: components["schemas"]["Share"];
         };
         SessionView: {
             signedIn: boolean;
@@ -360,6 +769,13 @@ export interface components {
         Severity: "mind" | "unfit" | "error";
         /** @description 0 to 1 */
         Share: number;
+        SharedPot: {
+            key: string;
+            orders: string[];
+            together: components["schemas"]["Mass"];
+            apart: components["schemas"]["Mass"];
+            vessel: string;
+        };
         ShelfOrder: {
             /** Format: uuid */
             id: string;
@@ -380,6 +796,7 @@ export interface components {
             days: number;
             orders: components["schemas"]["ShelfOrder"][];
             coating: components["schemas"]["CoatingNeed"][];
+            shared: components["schemas"]["SharedPot"][];
             /** Format: int32 */
             earlier: number;
             /** Format: int32 */
@@ -393,6 +810,10 @@ export interface components {
             name: string;
             length: components["schemas"]["Length"];
             width: components["schemas"]["Length"];
+            mass: components["schemas"]["Mass"];
+            measures: {
+                [key: string]: number;
+            };
             profile: components["schemas"]["ProfilePoint"][];
         };
         Source: {
@@ -403,6 +824,16 @@ export interface components {
         Tag: "published" | "common practice" | "from memory" | "estimate" | "entered" | "computed";
         /** @description in °C */
         Temperature: number;
+        ThinnerStep: {
+            /** Format: double */
+            tablespoons: number;
+            mass: components["schemas"]["Mass"];
+            film: components["schemas"]["Length"];
+        };
+        ThinnerView: {
+            code: string;
+            name: string;
+        };
         Tray: {
             width: components["schemas"]["Length"];
             depth: components["schemas"]["Length"];
@@ -425,15 +856,32 @@ export interface components {
             toMelt: null | components["schemas"]["Mass"];
             reason: string;
         };
+        VesselSaving: {
+            vessel: string;
+            less: components["schemas"]["Mass"];
+        };
         VesselView: {
             code: string;
             name: string;
-            bottom: components["schemas"]["Length"];
-            top: components["schemas"]["Length"];
-            height: components["schemas"]["Length"];
+            kind: string;
+            /** Format: int32 */
+            upTo: null | number;
+            outline: components["schemas"]["Corner"][];
         };
         /** @description in mL */
         Volume: number;
+        Ways: {
+            coating?: null | string;
+            thinner?: null | string;
+            /** Format: double */
+            film?: null | number;
+            /** Format: double */
+            margin?: null | number;
+            shake?: null | string;
+            /** Format: double */
+            dripTime?: null | number;
+            withoutVessels?: null | string[];
+        };
         WorkingLine: {
             what: string;
             formula: string;
@@ -553,6 +1001,28 @@ export interface operations {
             };
         };
     };
+    GetSharedPots: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                day: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SharedPot"][];
+                };
+            };
+        };
+    };
     GetKitchen: {
         parameters: {
             query?: never;
@@ -594,6 +1064,289 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["KitchenView"];
                 };
+            };
+        };
+    };
+    GetKitchenThings: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KitchenThingsView"];
+                };
+            };
+        };
+    };
+    KeepWays: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Ways"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                };
+            };
+        };
+    };
+    KeepCentre: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["OwnCentre"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                };
+            };
+        };
+    };
+    RemoveCentre: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                code: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    KeepCoating: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["OwnCoating"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                };
+            };
+        };
+    };
+    RemoveCoating: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                code: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    KeepVessel: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["OwnVessel"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                };
+            };
+        };
+    };
+    RemoveVessel: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                code: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    KeepLot: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["OwnLot"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                };
+            };
+        };
+    };
+    RemoveLot: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                code: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };

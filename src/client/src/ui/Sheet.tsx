@@ -3,11 +3,13 @@ import { X } from "lucide-react";
 import type { ReactNode } from "react";
 
 /** A dialog drawn as a sheet of paper from the right. */
-export function Sheet(props: { open: boolean; close: () => void; title: string; children: ReactNode }) {
+export function Sheet(props: { open: boolean; close: () => void; title: string; wide?: boolean; children: ReactNode }) {
   return (
     <Dialog open={props.open} onClose={props.close} className="relative z-30">
       <DialogBackdrop className="bg-cocoa/40 fixed inset-0" />
-      <DialogPanel className="bg-panel fixed inset-y-0 right-0 w-full max-w-lg overflow-y-auto px-6 pt-5 pb-10 shadow-2xl">
+      <DialogPanel
+        className={`bg-panel fixed inset-y-0 right-0 w-full overflow-y-auto px-6 pt-5 pb-10 shadow-2xl ${props.wide ? "max-w-4xl" : "max-w-lg"}`}
+      >
         <div className="flex items-start justify-between gap-4">
           <DialogTitle className="font-serif text-2xl">{props.title}</DialogTitle>
           <button aria-label="Close" className="text-ink2 p-1" onClick={props.close}>

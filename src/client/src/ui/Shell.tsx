@@ -8,13 +8,23 @@ import { Drip } from "./Drip";
 import { Shortcuts } from "./Shortcuts";
 import { useShortcuts } from "./useShortcuts";
 
+const rooms = [
+  ["/", "Shelf"],
+  ["/kitchen", "Kitchen"],
+] as const;
+
 /** The cocoa band with the ways through the house, and the page under it. */
 export function Shell({ children }: { children: ReactNode }) {
   const kitchen = useKitchen().data;
   const [help, setHelp] = useState(false);
   const navigate = useNavigate();
   const newOrder = useNewOrder();
-  useShortcuts({ n: () => newOrder.mutate(), s: () => void navigate("/"), "?": () => setHelp(true) });
+  useShortcuts({
+    n: () => newOrder.mutate(),
+    s: () => void navigate("/"),
+    k: () => void navigate("/kitchen"),
+    "?": () => setHelp(true),
+  });
 
   return (
     <div className="min-h-screen pb-12">
@@ -29,14 +39,19 @@ export function Shell({ children }: { children: ReactNode }) {
           <Link to="/" className="font-serif text-[27px] leading-none">
             Kondiba
           </Link>
-          <nav aria-label="Rooms">
-            <NavLink
-              to="/"
-              end
-              className={({ isActive }) => `font-semibold ${isActive ? "text-cream" : "text-cream2 hover:text-cream"}`}
-            >
-              Shelf
-            </NavLink>
+          <nav aria-label="Rooms" className="flex gap-6">
+            {rooms.map(([to, name]) => (
+              <NavLink
+                key={to}
+                to={to}
+                end={to === "/"}
+                className={({ isActive }) =>
+                  `font-semibold ${isActive ? "text-cream" : "text-cream2 hover:text-cream"}`
+                }
+              >
+                {name}
+              </NavLink>
+            ))}
           </nav>
           <div className="ml-auto flex items-center gap-3">
             <UnitSwitch />

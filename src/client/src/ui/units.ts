@@ -3,16 +3,34 @@ import { useKitchen } from "../api/queries";
 const ounce = 28.349523125;
 const inch = 25.4;
 
+/** A unit that values are typed in, of the unit that they are kept in. */
+export interface TypedUnit {
+  symbol: string;
+  show(value: number): number;
+  keep(typed: number): number;
+}
+
+const times = (symbol: string, factor: number): TypedUnit => ({
+  symbol,
+  show: (value) => Number((value / factor).toPrecision(4)),
+  keep: (typed) => typed * factor,
+});
+
 /** How values are written; the server computes, this only words. */
 export interface Wording {
   us: boolean;
-  mass(grams: number): string;
+  mass: (grams: number) => string;
   /** Figure and unit apart, for large figures. */
-  massParts(grams: number): [figure: string, unit: string];
-  pack(grams: number): string;
-  temperature(celsius: number): string;
+  massParts: (grams: number) => [figure: string, unit: string];
+  pack: (grams: number) => string;
+  temperature: (celsius: number) => string;
+  money: (amount: number) => string;
+  /** The unit that a value kept in a unit is typed in. */
+  typed: (unit: string) => TypedUnit;
   /** A working line's value, in this wording's units where it has one for them. */
-  value(value: number, unit: string): string;
+  value: (value: number, unit: string) => string;
+  /** A window of such values: 43 to 46 °C. */
+  between: (from: number, to: number, unit: string) => string;
 }
 
 const trim = (value: number, digits: number) => value.toLocaleString("en", { maximumSignificantDigits: digits });
@@ -22,25 +40,41 @@ const tenth = (value: number) => value.toLocaleString("en", { minimumFractionDig
 export function wordingIn(us: boolean): Wording {
   const massParts = (g: number): [string, string] => {
     if (us) return g >= 1600 ? [tenth(g / ounce / 16), "lb"] : [tenth(g / ounce), "oz"];
-    return g >= 10 || g < 0.05 ? [whole(g), "g"] : [tenth(g), "g"];
+    return g >= 10 || g < 0.05 ? [whole(g), "g"] : [trim(g, 2), "g"];
   };
-  const mass = (g: number) => massParts(g).join(" ");
+  const mass = (g: number) => massParts(g).join("\u00a0");
   const temperature = (c: number) => (us ? `${Math.round(c * 1.8 + 32)} °F` : `${trim(c, 3)} °C`);
-  return {
+  const wording: Wording = {
     us,
     mass,
     massParts,
     pack: (g) => (us ? `${whole(g / ounce)} oz` : `${whole(g)} g`),
     temperature,
+    money: (amount) => `€ ${amount.toLocaleString("en", { minimumFractionDigits: 2, maximumFractionDigits: 2 })}`,
+    typed: (unit) => {
+      if (us && unit === "g") return times("oz", ounce);
+      if (us && unit === "mm") return times("in", inch);
+      if (us && unit === "mL") return times("fl oz", 29.5735295625);
+      if (us && unit === "°C")
+        return {
+          symbol: "°F",
+          show: (c) => Number((c * 1.8 + 32).toPrecision(4)),
+          keep: (f) => (f - 32) / 1.8,
+        };
+      return times(unit, 1);
+    },
     value: (value, unit) => {
       if (unit === "g") return us ? `${trim(value / ounce, 3)} oz` : `${trim(value, 4)} g`;
-      if (unit === "mm") return us ? `${trim(value / inch, 3)} in` : `${trim(value, 3)} mm`;
+      if (unit === "mm") return us ? `${trim(value / inch, 3)} in` : `${trim(value, value < 1 ? 2 : 3)} mm`;
       if (unit === "cm²") return us ? `${trim(value / inch / inch / 0.01, 3)} sq in` : `${trim(value, 4)} cm²`;
       if (unit === "mL") return us ? `${trim(value / 29.5735295625, 3)} fl oz` : `${trim(value, 4)} mL`;
       if (unit === "°C") return temperature(value);
+      if (unit === "°") return `${trim(value, 3)}°`;
       return `${trim(value, 4)} ${unit}`.trim();
     },
+    between: (from, to, unit) => `${wording.value(from, unit).split(/\s/)[0] ?? ""} to ${wording.value(to, unit)}`,
   };
+  return wording;
 }
 
 export function useWording(): Wording {
@@ -55,9 +89,17 @@ export function span(seconds: number): string {
   return `${Math.floor(minutes / 60)} h ${String(minutes % 60).padStart(2, "0")}`;
 }
 
-/** "bag" or "bags". */
-export function bags(count: number): string {
-  return `${count} ${count === 1 ? "bag" : "bags"}`;
+/** "pack" or "packs". */
+export function packs(count: number): string {
+  return `${count} ${count === 1 ? "pack" : "packs"}`;
+}
+
+const fractions: Record<number, string> = { 0: "", 0.25: "¼", 0.5: "½", 0.75: "¾" };
+
+/** Spoons as a maker says them: 2½ tbsp. */
+export function tablespoons(spoons: number): string {
+  const whole = Math.floor(spoons);
+  return `${whole || ""}${fractions[spoons - whole] ?? ""}\u00a0tbsp`;
 }
 
 const depths: [share: number, name: string][] = [

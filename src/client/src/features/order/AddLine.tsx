@@ -4,6 +4,9 @@ import type { OrderLine, Reference } from "../../api/client";
 import { useShortcuts } from "../../ui/useShortcuts";
 import { newId } from "./draft";
 
+const usualColour = (reference: Reference) =>
+  reference.colours.find((c) => c.coating === reference.usualCoating)?.code ?? null;
+
 /** Adds a line by its centre, then goes on to the count. */
 export function AddLine(props: { reference: Reference; lines: OrderLine[]; add: (line: OrderLine) => void }) {
   const [typed, setTyped] = useState("");
@@ -39,10 +42,14 @@ export function AddLine(props: { reference: Reference; lines: OrderLine[]; add: 
           id: newId(),
           centre: piece.centre.code,
           size: piece.size.code,
-          count: 12,
-          colour: last?.colour ?? props.reference.colours[0]?.code ?? null,
+          amount: 12,
+          countedIn: "pieces",
+          coating: last?.coating ?? props.reference.usualCoating,
+          colour: last?.colour ?? usualColour(props.reference),
           depth: piece.centre.usualDepth,
-          coats: 1,
+          coats: piece.centre.leastCoats,
+          atOnce: false,
+          upright: null,
         });
         setTyped("");
       }}

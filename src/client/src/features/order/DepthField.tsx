@@ -18,12 +18,14 @@ export function shareOf(typed: string): number | undefined {
 export function DepthField(props: {
   label: string;
   depth: number;
+  usual?: number[] | undefined;
   note: string | undefined;
   onChange: (depth: number) => void;
 }) {
   const [typed, setTyped] = useState("");
   const share = shareOf(typed);
-  const matching = namedDepths.filter((depth) => depthName(depth).includes(typed.trim().toLowerCase()));
+  const named = props.usual ?? namedDepths;
+  const matching = named.filter((depth) => depthName(depth).includes(typed.trim().toLowerCase()));
   const options = share !== undefined && !matching.includes(share) ? [share, ...matching] : matching;
   return (
     <Combobox

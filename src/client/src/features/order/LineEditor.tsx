@@ -1,13 +1,17 @@
 import { X } from "lucide-react";
-import { memo, useState } from "react";
+import { memo, useMemo } from "react";
 import type { LineTally, OrderLine, Reference } from "../../api/client";
-import { centreOf, colourOf, sizeOf } from "../../api/queries";
+import { centreOf, colourOf, potKey, sizeOf } from "../../api/queries";
 import { Choice, Dot } from "../../ui/Choice";
 import { How } from "../../ui/How";
 import { FieldNote } from "../../ui/notes";
 import { useWording } from "../../ui/units";
+import { AmountField } from "./AmountField";
+import { CoatsChoice } from "./CoatsChoice";
 import { DepthField } from "./DepthField";
 import { changeLine, type Edit } from "./draft";
+
+const fields = ["centre", "size", "amount", "countedIn", "coating", "colour", "depth", "coats", "upright"];
 
 /** A line of the slip; every word of it can be changed where it stands. */
 export const LineEditor = memo(function LineEditor(props: {
@@ -18,24 +22,27 @@ export const LineEditor = memo(function LineEditor(props: {
   tally: LineTally | undefined;
   edit: Edit;
 }) {
-  const { index, line, reference, edit } = props;
+  const { index, line, reference, edit, tally } = props;
   const change = (field: string, change: Partial<OrderLine>) =>
     edit(`${line.id}.${field}`, changeLine(line.id, change));
   const wording = useWording();
   const centre = centreOf(reference, line.centre);
   const size = sizeOf(reference, line.centre, line.size);
-  const colour = colourOf(reference, line.colour);
   const note = (field: string) => props.notes[`lines[${index}].${field}`];
   const noteId = (field: string) => (note(field) ? `note-${index}-${field}` : undefined);
   const what = centre?.plural ?? line.centre ?? "pieces";
 
   return (
-    <li className="group border-line grid grid-cols-[3.2rem_1fr_auto] gap-x-3 border-t border-dashed py-3">
-      <CountField
-        label={`How many ${what}`}
-        count={line.count}
-        note={noteId("count")}
-        onChange={(count) => change("count", { count })}
+    <li className="group border-line grid grid-cols-[3.4rem_1fr_auto] gap-x-3 border-t border-dashed py-3">
+      <AmountField
+        what={what}
+        amount={line.amount}
+        countedIn={line.countedIn}
+        centre={centre}
+        note={noteId("amount")}
+        unitNote={noteId("countedIn")}
+        onAmount={(amount) => change("amount", { amount })}
+        onCountedIn={(amount, countedIn) => change("countedIn", { amount, countedIn })}
       />
       <div className="min-w-0 leading-snug">
         <p className="font-bold">
@@ -55,58 +62,67 @@ export const LineEditor = memo(function LineEditor(props: {
               </Choice>
             </>
           )}
+          {tally && line.countedIn !== "pieces" && (
+            <span className="text-ink2 font-normal">
+              {" · "}
+              <How what={`pieces of ${what}`} of={`lines[${index}].count`}>
+                {tally.count.value} pieces
+              </How>
+            </span>
+          )}
         </p>
         <p className="text-ink2 text-[15px]">
-          <Choice
-            label={`Colour of ${what}`}
-            value={line.colour ?? ""}
-            options={reference.colours.map((c) => ({
-              value: c.code,
-              label: (
-                <>
-                  <Dot srgb={c.srgb} />
-                  {c.name}
-                </>
-              ),
-            }))}
-            onChange={(colour) => change("colour", { colour })}
-            note={noteId("colour")}
-          >
-            <Dot srgb={colour?.srgb} />
-            {colour?.name ?? line.colour}
-          </Choice>
+          <ColourChoice
+            what={what}
+            line={line}
+            reference={reference}
+            note={noteId("colour") ?? noteId("coating")}
+            onChange={(coating, colour) => change("colour", { coating, colour })}
+          />
           {", "}
           <DepthField
             label={`Dip depth of ${what}`}
             depth={line.depth}
+            usual={centre?.depths}
             note={noteId("depth")}
             onChange={(depth) => change("depth", { depth })}
           />
         </p>
         <p className="text-ink2 text-[15px]">
-          <Choice
-            label={`Coats on ${what}`}
-            value={line.coats}
-            options={[
-              { value: 1, label: "one coat" },
-              { value: 2, label: "two coats" },
-              { value: 3, label: "three coats" },
-            ]}
-            onChange={(coats) => change("coats", { coats })}
-            note={noteId("coats")}
-          >
-            {["no coat", "one coat", "two coats", "three coats"][line.coats] ?? `${line.coats} coats`}
-          </Choice>
-          {props.tally && (
+          <CoatsChoice what={what} line={line} note={noteId("coats")} onChange={(coats) => change("coats", coats)} />
+          {tally && (
             <>
               {" · "}
               <How what={`coating on one of the ${what}`} of={`lines[${index}].perPiece`}>
-                {wording.mass(props.tally.perPiece.value)} each
+                {wording.mass(tally.perPiece.value)} each
               </How>
             </>
           )}
         </p>
-        {["centre", "size", "count", "colour", "depth", "coats"].map((field) => (
+        {centre && (centre.holding === "by hand" || centre.holding === "stick") && (
+          <p className="text-ink2 text-[15px]">
+            <Choice
+              label={`How ${what} set`}
+              value={(line.upright ?? centre.upright) ? "up" : "flat"}
+              options={[
+                { value: "flat", label: "laid flat" },
+                { value: "up", label: "stood upright", hint: "no foot" },
+              ]}
+              onChange={(way) => change("upright", { upright: way === "up" })}
+            >
+              {(line.upright ?? centre.upright) ? "stood upright" : "laid flat"}
+            </Choice>
+            {tally && tally.foot.value >= 0.05 && (
+              <>
+                {", "}
+                <How what={`foot of one of the ${what}`} of={`lines[${index}].foot`}>
+                  {wording.mass(tally.foot.value)} foot
+                </How>
+              </>
+            )}
+          </p>
+        )}
+        {fields.map((field) => (
           <FieldNote key={field} id={noteId(field) ?? ""} text={note(field)} />
         ))}
       </div>
@@ -121,37 +137,47 @@ export const LineEditor = memo(function LineEditor(props: {
   );
 });
 
-/** The whole number typed; nothing typed is none. */
-function countOf(typed: string): number {
-  const count = Math.trunc(Number(typed));
-  return Number.isNaN(count) ? 0 : Math.max(-1e9, Math.min(1e9, count));
-}
-
-/** A count that may pass through being empty or wrong while it is typed. */
-function CountField(props: {
-  label: string;
-  count: number;
+/** A coating and its colour; those of the kitchen's usual coating come first and need no further word. */
+function ColourChoice(props: {
+  what: string;
+  line: OrderLine;
+  reference: Reference;
   note: string | undefined;
-  onChange: (count: number) => void;
+  onChange: (coating: string, colour: string) => void;
 }) {
-  const [typed, setTyped] = useState<string>();
+  const { line, reference, what } = props;
+  const colour = colourOf(reference, line.coating, line.colour);
+  const usual = reference.usualCoating;
+  const nameOf = (coating: string | null) => reference.coatings.find((c) => c.code === coating)?.name;
+  const options = useMemo(() => {
+    const name = (coating: string) => reference.coatings.find((c) => c.code === coating)?.name;
+    const first = reference.colours.filter((c) => c.coating === usual);
+    return [...first, ...reference.colours.filter((c) => c.coating !== usual)].map((c) => ({
+      value: potKey(c.coating, c.code),
+      label: (
+        <>
+          <Dot srgb={c.srgb} />
+          {c.name}
+        </>
+      ),
+      hint: c.coating === usual ? undefined : name(c.coating),
+    }));
+  }, [reference, usual]);
+
   return (
-    <input
-      type="number"
-      inputMode="numeric"
-      min={1}
-      aria-label={props.label}
-      aria-invalid={props.note ? true : undefined}
-      aria-describedby={props.note}
-      data-count
-      className="quiet h-8 w-full text-right text-[23px] leading-none font-extrabold"
-      value={typed !== undefined && countOf(typed) === props.count ? typed : props.count}
-      onFocus={(e) => e.target.select()}
-      onBlur={() => setTyped(undefined)}
-      onChange={(e) => {
-        setTyped(e.target.value);
-        props.onChange(countOf(e.target.value));
+    <Choice
+      label={`Colour of ${what}`}
+      value={potKey(line.coating, line.colour)}
+      options={options}
+      onChange={(key) => {
+        const [coating = "", code = ""] = key.split(".");
+        props.onChange(coating, code);
       }}
-    />
+      note={props.note}
+    >
+      <Dot srgb={colour?.srgb} />
+      {colour?.name ?? line.colour}
+      {line.coating !== usual && ` (${nameOf(line.coating) ?? line.coating})`}
+    </Choice>
   );
 }

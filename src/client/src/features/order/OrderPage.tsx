@@ -1,8 +1,9 @@
-import { useQuery } from "@tanstack/react-query";
+import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useEffectEvent } from "react";
 import { useParams } from "react-router";
-import type { Order, Reference } from "../../api/client";
-import { orderQuery, referenceQuery, useKitchen } from "../../api/queries";
+import type { Order, Reference, SharedPot } from "../../api/client";
+import { orderQuery, referenceQuery, sharedQuery, useKitchen } from "../../api/queries";
+import type { Keeping } from "./Keeper";
 import { HowOrder } from "../../ui/How";
 import { ErrorNote, Waiting } from "../../ui/notes";
 import { Pots } from "./Pots";
@@ -25,6 +26,7 @@ function OrderDesk({ order, reference }: { order: Order; reference: Reference })
   const desk = useDraft(order);
   const { tally, problem } = useTally(desk.draft, order.tally);
   useUndoKeys(desk.undo, desk.redo);
+  const shared = useShared(desk.draft.pickup, desk.keeping, order);
 
   return (
     <HowOrder value={desk.draft}>
@@ -38,10 +40,22 @@ function OrderDesk({ order, reference }: { order: Order; reference: Reference })
           now={useKitchen().data?.now}
         />
         <Trays draft={desk.draft} tally={tally} reference={reference} />
-        <Pots draft={desk.draft} edit={desk.edit} tally={tally} reference={reference} />
+        <Pots draft={desk.draft} edit={desk.edit} tally={tally} reference={reference} shared={shared} />
       </div>
     </HowOrder>
   );
+}
+
+/** Pots that this order shares, and with which others of its day, as they are kept. */
+function useShared(pickup: string | null, keeping: Keeping, order: Order): SharedPot[] {
+  const queries = useQueryClient();
+  const day = pickup?.slice(0, 10);
+  const kept = keeping === "kept";
+  useEffect(() => {
+    if (kept && day) void queries.invalidateQueries(sharedQuery(day));
+  }, [kept, day, queries, order.id]);
+  const shared = useQuery({ ...sharedQuery(day ?? ""), enabled: !!day }).data ?? [];
+  return shared.map((pot) => ({ ...pot, orders: pot.orders.filter((name) => name !== order.name) }));
 }
 
 /** Ctrl Z and Ctrl Shift Z step through the order's changes, in fields too. */

@@ -1,43 +1,39 @@
-import { memo } from "react";
-import type { Pot, Reference, Tally } from "../../api/client";
-import { colourOf } from "../../api/queries";
-import { Choice } from "../../ui/Choice";
+import { memo, useState } from "react";
+import type { Pot, PotDraft, Reference, SharedPot, Tally } from "../../api/client";
+import { colourOf, potKey, vesselOf } from "../../api/queries";
 import { How } from "../../ui/How";
 import { FieldNote } from "../../ui/notes";
-import { bags, useWording } from "../../ui/units";
-import type { Draft, Edit } from "./draft";
-import { BandKey, VesselView } from "./VesselView";
-
-const auto = "";
-
-/** Sets or clears a colour's vessel. */
-const chooseVessel = (edit: Edit, colour: string, vessel: string) =>
-  edit(`vessels.${colour}`, (draft) => {
-    const others = Object.fromEntries(Object.entries(draft.vessels).filter(([c]) => c !== colour));
-    return { ...draft, vessels: vessel === auto ? others : { ...others, [colour]: vessel } };
-  });
+import { packs, tablespoons, useWording, type Wording } from "../../ui/units";
+import { changePot, type Draft, type Edit } from "./draft";
+import { PotSheet } from "./PotSheet";
+import { ThinnerChoice } from "./ThinnerChoice";
+import { BandKey, VesselView, widthOf } from "./VesselView";
+import { VesselPick } from "./VesselPick";
+import { WhatIf } from "./WhatIf";
 
 /** Millimetres across the drawing when only narrow vessels are used. */
 const leastWidth = 90;
 
+const potFields = ["", ".vessel", ".thinner", ".film"];
+
 /** One vessel a colour, drawn to one scale and filled in bands, with what to melt and to open. */
-export function Pots(props: { draft: Draft; edit: Edit; tally: Tally; reference: Reference }) {
+export function Pots(props: { draft: Draft; edit: Edit; tally: Tally; reference: Reference; shared: SharedPot[] }) {
   const { draft, tally, reference, edit } = props;
   const wording = useWording();
+  const [asking, setAsking] = useState(false);
   const total = tally.pots.reduce((sum, pot) => sum + pot.toMelt.value, 0);
-  const packs = tally.pots.reduce((sum, pot) => sum + pot.packs.value, 0);
+  const toBuy = tally.pots.reduce((sum, pot) => sum + pot.cover.price, 0);
   // A colour none of whose pieces fits the chosen vessel has no pot, and still needs the choice.
-  const potless = Object.keys(draft.vessels).filter(
-    (colour) => draft.lines.some((l) => l.colour === colour) && !tally.pots.some((p) => p.colour === colour),
+  const potless = Object.keys(draft.pots).filter(
+    (key) => draft.lines.some((l) => potKey(l.coating, l.colour) === key) && !tally.pots.some((p) => p.key === key),
   );
-
-  const used = tally.pots.map((pot) => reference.vessels.find((v) => v.code === pot.vessel)?.top ?? 0);
-  const widest = Math.max(leastWidth, ...used);
-
-  const note = (colour: string) => {
-    const problems = tally.problems.filter((p) => p.field === `vessels.${colour}`);
+  const used = tally.pots.map((pot) => vesselOf(reference, pot.vessel)).filter((v) => v !== undefined);
+  const widest = Math.max(leastWidth, ...used.map(widthOf));
+  const note = (key: string) => {
+    const problems = tally.problems.filter((p) => potFields.some((field) => p.field === `pots.${key}${field}`));
     return problems.map((p) => `${p.reason} ${p.remedy}`).join(" ") || undefined;
   };
+  const names = [...new Set(tally.pots.map((p) => reference.coatings.find((c) => c.code === p.coating)?.name))];
 
   return (
     <section aria-labelledby="pots" className="md:col-span-2 xl:col-span-1">
@@ -45,26 +41,41 @@ export function Pots(props: { draft: Draft; edit: Edit; tally: Tally; reference:
         <h2 id="pots" className="font-serif text-xl">
           Pots
         </h2>
-        <p className="text-ink2 text-[15px]">wafers, hot-flow</p>
+        {tally.pots.length > 0 && (
+          <button className="text-act font-bold" onClick={() => setAsking(true)}>
+            What if …
+          </button>
+        )}
       </header>
-      {tally.pots.length > 0 && <BandKey />}
-      <div className="mt-2 grid gap-x-8 gap-y-5 sm:grid-cols-2 xl:grid-cols-1">
+      {tally.pots.length > 0 && (
+        <>
+          <p className="text-ink2 text-[15px]">{names.join("; ")}</p>
+          <BandKey />
+        </>
+      )}
+      <div className="mt-2 grid gap-x-8 gap-y-7 sm:grid-cols-2 xl:grid-cols-1">
         {tally.pots.map((pot) => (
           <PotView
-            key={pot.colour}
+            key={pot.key}
             pot={pot}
             reference={reference}
             widest={widest}
-            chosen={draft.vessels[pot.colour] ?? auto}
+            chosen={draft.pots[pot.key]}
             edit={edit}
-            note={note(pot.colour)}
+            note={note(pot.key)}
+            shared={props.shared.find((s) => s.key === pot.key)}
           />
         ))}
-        {potless.map((colour) => (
-          <div key={colour}>
-            <h3 className="text-lg font-bold">{colourOf(reference, colour)?.name}</h3>
-            <FieldNote id={`note-vessel-${colour}`} text={note(colour)} />
-            <button className="text-act mt-1 font-semibold" onClick={() => chooseVessel(edit, colour, auto)}>
+        {potless.map((key) => (
+          <div key={key}>
+            <h3 className="text-lg font-bold first-letter:uppercase">
+              {colourOf(reference, ...(key.split(".") as [string, string]))?.name}
+            </h3>
+            <FieldNote id={`note-pot-${key}`} text={note(key)} />
+            <button
+              className="text-act mt-1 font-semibold"
+              onClick={() => edit(`pots.${key}.vessel`, changePot(key, { vessel: null }))}
+            >
               Find a vessel for me
             </button>
           </div>
@@ -74,13 +85,16 @@ export function Pots(props: { draft: Draft; edit: Edit; tally: Tally; reference:
         <p className="border-line mt-5 flex justify-between border-t border-dashed pt-3">
           <span className="text-ink2">all colours</span>
           <b>
-            {wording.mass(total)}, {bags(packs)}
+            {wording.mass(total)}, {wording.money(toBuy)} to buy
           </b>
         </p>
       ) : (
         <p className="text-ink2 mt-3">
-          A pot for each colour will stand here: how much to melt, and how many bags to open.
+          A pot for each colour will stand here: how much to melt, how to thin it, and how many packs to open.
         </p>
+      )}
+      {asking && (
+        <WhatIf draft={draft} tally={tally} reference={reference} edit={edit} close={() => setAsking(false)} />
       )}
     </section>
   );
@@ -90,75 +104,116 @@ const PotView = memo(function PotView(props: {
   pot: Pot;
   reference: Reference;
   widest: number;
-  chosen: string;
+  chosen: PotDraft | undefined;
   edit: Edit;
   note: string | undefined;
+  shared: SharedPot | undefined;
 }) {
-  const { pot, reference } = props;
+  const { pot, reference, edit, chosen } = props;
   const wording = useWording();
-  const colour = colourOf(reference, pot.colour);
-  const vessel = reference.vessels.find((v) => v.code === pot.vessel);
+  const [more, setMore] = useState(false);
+  const colour = colourOf(reference, pot.coating, pot.colour);
+  const vessel = vesselOf(reference, pot.vessel);
   const name = colour?.name ?? pot.colour;
   const [figure, unit] = wording.massParts(pot.toMelt.value);
-  const noteId = `note-vessel-${pot.colour}`;
+  const noteId = `note-pot-${pot.key}`;
+  const change = (field: keyof PotDraft, value: PotDraft) =>
+    edit(`pots.${pot.key}.${field}`, changePot(pot.key, value));
 
   return (
-    <article className="grid grid-cols-[7rem_1fr] items-end gap-x-3.5" data-testid={`pot-${pot.colour}`}>
+    <article className="grid grid-cols-[6rem_1fr] items-end gap-x-3.5" data-testid={`pot-${pot.colour}`}>
       <VesselView pot={pot} vessel={vessel} srgb={colour?.srgb ?? "#888888"} widest={props.widest} />
-      <div className="text-[15px] leading-snug">
-        <h3 className="text-[17px] font-bold first-letter:uppercase">{name}</h3>
+      <div className="space-y-1 text-[15px] leading-snug">
+        <div className="flex items-baseline justify-between">
+          {" "}
+          <h3 className="text-[17px] font-bold first-letter:uppercase">{name}</h3>
+          <button className="text-act font-semibold" onClick={() => setMore(true)}>
+            More<span className="sr-only"> about the {name} pot</span>
+          </button>
+        </div>{" "}
         <p>
           <How
             what={`${name}, to melt`}
-            of={`pots.${pot.colour}.toMelt`}
+            of={`pots.${pot.key}.toMelt`}
             className="text-[27px] leading-none font-extrabold"
           >
             <span data-testid="to-melt">{figure}</span>
           </How>{" "}
           {unit} to melt
         </p>
-        <p className="text-ink2 mt-1">
-          <How what={`${name}, on the pieces`} of={`pots.${pot.colour}.onPieces`}>
+        <p className="text-ink2">
+          <How what={`${name}, on the pieces`} of={`pots.${pot.key}.onPieces`}>
             {wording.mass(pot.onPieces.value)}
           </How>{" "}
           on pieces,{" "}
-          <How what={`${name}, pool`} of={`pots.${pot.colour}.pool`}>
+          <How what={`${name}, pool`} of={`pots.${pot.key}.pool`}>
             {wording.mass(pot.pool.value)}
           </How>{" "}
           pool,{" "}
-          <How what={`${name}, spare`} of={`pots.${pot.colour}.spare`}>
+          <How what={`${name}, spare`} of={`pots.${pot.key}.spare`}>
             {wording.mass(pot.spare.value)}
           </How>{" "}
           spare
         </p>
         <p className="text-ink2">
-          <Choice
-            label={`Vessel for ${name}`}
-            value={props.chosen}
-            onChange={(code) => chooseVessel(props.edit, pot.colour, code)}
+          <VesselPick
+            name={name}
+            pot={pot}
+            reference={reference}
+            chosen={chosen?.vessel ?? null}
             note={props.note && noteId}
-            options={[
-              { value: auto, label: "whichever wants least" },
-              ...pot.vessels.map((choice) => ({
-                value: choice.vessel,
-                label: reference.vessels.find((v) => v.code === choice.vessel)?.name ?? choice.vessel,
-                hint: choice.toMelt === null ? "does not fit" : wording.mass(choice.toMelt),
-              })),
-            ]}
-          >
-            {vessel?.name}
-          </Choice>
-          , dip at {wording.temperature(pot.dipAt)}
+            onChange={(vessel) => change("vessel", { vessel })}
+          />
+          {saving(pot, reference, wording)}
+        </p>
+        <p className="text-ink2">
+          <ThinnerChoice
+            name={name}
+            pot={pot}
+            reference={reference}
+            chosen={chosen?.thinner ?? null}
+            onChange={(thinner) => change("thinner", { thinner })}
+          />
+          {pot.thinner && (
+            <>
+              {", "}
+              <How what={`${name}, thinner`} of={`pots.${pot.key}.thinner`}>
+                {wording.mass(pot.thinner.mass.value)}
+              </How>{" "}
+              or {tablespoons(pot.thinner.tablespoons)} {pot.thinner.goesIn} melting
+            </>
+          )}
         </p>
         <p className="font-semibold">
-          <How what={`${name}, packs`} of={`pots.${pot.colour}.packs`}>
-            <span data-testid="packs">{bags(pot.packs.value)}</span>
-          </How>{" "}
-          of {wording.pack(pot.packSize)}
+          <How what={`${name}, packs`} of={`pots.${pot.key}.packs`}>
+            <span data-testid="packs">{packs(pot.packs.value)}</span>
+          </How>
+          {pot.cover.packs.length > 0 &&
+            `: ${pot.cover.packs.map((p) => (p.count === 1 ? wording.pack(p.mass) : `${p.count} × ${wording.pack(p.mass)}`)).join(", ")}`}
+          {pot.cover.fromStock > 0 && (
+            <span className="text-go font-normal"> and {wording.mass(pot.cover.fromStock)} you have</span>
+          )}
         </p>
-        <p className="text-ink2">{wording.mass(pot.leftInPack)} stays in the bag</p>
+        {pot.melts.length > 1 && <p className="text-mind font-semibold">in {pot.melts.length} melts</p>}
+        {props.shared && (
+          <p className="text-go" data-testid={`shared-${pot.colour}`}>
+            One pot with {props.shared.orders.join(", ")}: {wording.mass(props.shared.together)} for all, not{" "}
+            {wording.mass(props.shared.apart)}
+          </p>
+        )}
+        {pot.advice && <p className="text-ink2 italic">{pot.advice}</p>}
         <FieldNote id={noteId} text={props.note} />
+        {more && <PotSheet pot={pot} name={name} reference={reference} close={() => setMore(false)} />}
       </div>
     </article>
   );
 });
+
+/** What the vessel saves against the next best one, or would be saved in the best. */
+function saving(pot: Pot, reference: Reference, wording: Wording): string {
+  if (!pot.saving || Math.abs(pot.saving.less) < 1) return "";
+  const other = vesselOf(reference, pot.saving.vessel)?.name ?? "";
+  return pot.saving.less > 0
+    ? `, ${wording.mass(pot.saving.less)} less than the ${other}`
+    : `; the ${other} would save ${wording.mass(-pot.saving.less)}`;
+}

@@ -4,7 +4,8 @@ import { centreOf, colourOf, sizeOf } from "../../api/queries";
 import { How } from "../../ui/How";
 import { span } from "../../ui/units";
 import type { Draft } from "./draft";
-import { overhang, Piece } from "./Piece";
+import { Piece } from "./Piece";
+import { overhang } from "./points";
 
 const variants = 4;
 
@@ -44,7 +45,10 @@ function TrayView(props: { number: number; tray: Tray; draft: Draft; tally: Tall
   const id = useId();
   const lines = [...new Set(tray.rows.map((row) => row.line))];
   const onTray = (line: number) => tray.rows.filter((r) => r.line === line).reduce((sum, r) => sum + r.count, 0);
-  const top = Math.max(0, ...tray.rows.slice(0, 1).map((row) => overhang[draft.lines[row.line]?.centre ?? ""] ?? 0));
+  const top = Math.max(
+    0,
+    ...tray.rows.slice(0, 1).map((row) => overhang(centreOf(reference, draft.lines[row.line]?.centre ?? null))),
+  );
 
   return (
     <article className="rounded-tray border-rim bg-parchment text-parchment-ink relative border-8" data-testid="tray">
@@ -75,7 +79,7 @@ function TrayView(props: { number: number; tray: Tray; draft: Draft; tally: Tall
       </header>
       <svg
         role="img"
-        aria-label={`Tray ${number}: ${lines.map((i) => `${onTray(i)} ${centreOf(reference, draft.lines[i]?.centre ?? null)?.plural}, ${colourOf(reference, draft.lines[i]?.colour ?? null)?.name}`).join("; ")}`}
+        aria-label={`Tray ${number}: ${lines.map((i) => `${onTray(i)} ${centreOf(reference, draft.lines[i]?.centre ?? null)?.plural}, ${colourOf(reference, draft.lines[i]?.coating ?? null, draft.lines[i]?.colour ?? null)?.name}`).join("; ")}`}
         viewBox={`0 ${-top} ${tray.width} ${tray.used + top}`}
         className="block w-full"
       >
@@ -83,15 +87,16 @@ function TrayView(props: { number: number; tray: Tray; draft: Draft; tally: Tall
           {lines.flatMap((i) => {
             const line = draft.lines[i];
             const size = sizeOf(reference, line?.centre ?? null, line?.size ?? null);
-            const colour = colourOf(reference, line?.colour ?? null);
+            const colour = colourOf(reference, line?.coating ?? null, line?.colour ?? null);
+            const centre = centreOf(reference, line?.centre ?? null);
             const computed = tally.lines.find((l) => l.line === i);
-            if (!line?.centre || !size || !colour || !computed) return [];
+            if (!centre || !size || !colour || !computed) return [];
             const look = {
-              centre: line.centre,
+              centre,
               size,
               srgb: colour.srgb,
               dipLine: computed.dipLine,
-              film: computed.film.value * line.coats,
+              film: computed.coat,
             };
             return Array.from({ length: variants }, (_, v) => (
               <g key={`${i}-${v}`} id={`${id}-${i}-${v}`}>

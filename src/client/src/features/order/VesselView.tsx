@@ -4,26 +4,40 @@ import { shade } from "../../ui/colour";
 
 const wall = 2.5;
 
+/** How wide a vessel is drawn, in mm. */
+export const widthOf = (vessel: Vessel) =>
+  Math.max(...vessel.outline.map((c) => c.x)) - Math.min(...vessel.outline.map((c) => c.x));
+
+const heightOf = (vessel: Vessel) => Math.max(...vessel.outline.map((c) => c.y));
+
 /** A pot's vessel in section, all of an order's at one scale, filled to its levels. */
 export function VesselView(props: { pot: Pot; vessel: Vessel | undefined; widest: number; srgb: string }) {
   const { pot, vessel, srgb } = props;
-  const widest = props.widest + wall * 4;
   const id = useId();
   if (!vessel) return null;
-  const { bottom, top, height } = vessel;
-  const half = (level: number) => (bottom + (top - bottom) * (level / height)) / 2;
-  const slab = (from: number, to: number) =>
-    `M${-half(from)} ${-from}L${-half(to)} ${-to}H${half(to)}L${half(from)} ${-from}Z`;
-  const rim = half(height);
+  const widest = props.widest + wall * 4;
+  const outline = vessel.outline;
+  const height = heightOf(vessel);
+  const full = pot.bands.at(-1)?.to ?? 0;
+  const path = `M${outline.map((c) => `${c.x} ${-c.y}`).join("L")}`;
+  const slab = (from: number, to: number) => ({
+    x: -widest / 2,
+    y: -to,
+    width: widest,
+    height: Math.max(0, to - from),
+  });
 
   return (
     <svg
       role="img"
-      aria-label={`${vessel.name}, ${Math.round(((pot.bands.at(-1)?.to ?? 0) / height) * 100)} % full`}
+      aria-label={`${vessel.name}, ${Math.round((full / height) * 100)} % full`}
       viewBox={`${-widest / 2} ${-height - 6} ${widest} ${height + 12}`}
       className="w-full overflow-visible"
     >
       <defs>
+        <clipPath id={`${id}v`}>
+          <path d={`${path}Z`} />
+        </clipPath>
         <pattern id={id} width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(-45)">
           <rect width="7" height="7" fill={shade(srgb, 0.22)} />
           <rect width="7" height="3" fill={srgb} />
@@ -35,25 +49,60 @@ export function VesselView(props: { pot: Pot; vessel: Vessel | undefined; widest
           <stop offset="1" stopColor="#000" stopOpacity="0.22" />
         </linearGradient>
       </defs>
-      <ellipse cx="0" cy="4" rx={bottom * 0.58} ry="3" fill="#2b1810" opacity="0.14" />
-      <path d={slab(0, height)} className="fill-glass" />
-      {pot.bands.map((band) => (
-        <path
-          key={band.kind}
-          d={slab(band.from, band.to)}
-          fill={band.kind === "pieces" ? `url(#${id})` : band.kind === "pool" ? srgb : shade(srgb, 0.5)}
-        />
-      ))}
-      <path d={slab(0, pot.bands.at(-1)?.to ?? 0)} fill={`url(#${id}g)`} />
-      <g fill="none" className="stroke-ink2" strokeLinejoin="round" strokeLinecap="round">
-        <path
-          d={`M${-rim - wall / 2} ${-height}L${-half(0) - wall / 2} 0Q${-half(0)} ${wall} ${-half(0) + wall} ${wall}H${half(0) - wall}Q${half(0)} ${wall} ${half(0) + wall / 2} 0L${rim + wall / 2} ${-height}`}
-          strokeWidth={wall}
-        />
-        <ellipse cx="0" cy={-height} rx={rim + wall / 2} ry="2.4" strokeWidth="1.2" />
+      <ellipse cx="0" cy="4" rx={Math.min(widest / 2, widthOf(vessel) * 0.52)} ry="3" fill="#2b1810" opacity="0.14" />
+      <path d={`${path}Z`} className="fill-glass" />
+      <g clipPath={`url(#${id}v)`}>
+        {pot.bands.map((band) => (
+          <rect
+            key={band.kind}
+            {...slab(band.from, band.to)}
+            fill={band.kind === "pieces" ? `url(#${id})` : band.kind === "pool" ? srgb : shade(srgb, 0.5)}
+          />
+        ))}
+        <rect {...slab(0, full)} x={-widthOf(vessel) / 2} width={widthOf(vessel)} fill={`url(#${id}g)`} />
+        {vessel.kind === "half" && (
+          <path d={`M0 0V${-height}`} className="stroke-ink2" strokeWidth="1" strokeDasharray="3 3" />
+        )}
       </g>
+      <Glass vessel={vessel} />
     </svg>
   );
+}
+
+/** A vessel's outline, empty, and what holds it up; in the mm of a drawing whose table is at 0. */
+function Glass({ vessel }: { vessel: Vessel }) {
+  const { outline, kind } = vessel;
+  const open = kind === "round" || kind === "half" || kind === "spooned";
+  const rim = Math.abs(outline[0]?.x ?? 0);
+  return (
+    <g fill="none" className="stroke-ink2" strokeLinejoin="round" strokeLinecap="round">
+      <path d={`M${outline.map((c) => `${c.x} ${-c.y}`).join("L")}`} strokeWidth={wall} />
+      {open && <ellipse cx="0" cy={-heightOf(vessel)} rx={rim + wall / 2} ry="2.4" strokeWidth="1.2" />}
+      {kind === "tilted" && <Prop outline={outline} />}
+    </g>
+  );
+}
+
+/** An empty vessel in section, `mm` of it across the drawing. */
+export function EmptyVessel({ vessel, mm }: { vessel: Vessel; mm: number }) {
+  const height = heightOf(vessel);
+  return (
+    <svg
+      aria-hidden
+      viewBox={`${-mm / 2} ${-height - 6} ${mm} ${height + 12}`}
+      className="w-full self-end overflow-visible"
+    >
+      <path d={`M${vessel.outline.map((c) => `${c.x} ${-c.y}`).join("L")}Z`} className="fill-glass" />
+      <Glass vessel={vessel} />
+    </svg>
+  );
+}
+
+/** What holds a tilted dish up at its far end. */
+function Prop({ outline }: { outline: Vessel["outline"] }) {
+  const end = outline[2];
+  if (!end || end.y < 4) return null;
+  return <path d={`M${end.x - 9} 0L${end.x - 5} ${-end.y + 3}L${end.x - 1} 0Z`} strokeWidth="1.6" />;
 }
 
 /** What the bands mean. */

@@ -1,4 +1,4 @@
-import type { Order, OrderInput, OrderLine } from "../../api/client";
+import type { Order, OrderInput, OrderLine, PotDraft } from "../../api/client";
 
 /** What the maker edits: an order without its version. */
 export type Draft = Omit<OrderInput, "version">;
@@ -47,8 +47,8 @@ export function history(state: History, act: HistoryAct): History {
 }
 
 export function draftOf(order: Order): Draft {
-  const { name, pickup, notes, lines, vessels } = order;
-  return { name, pickup, notes, lines, vessels };
+  const { name, pickup, notes, lines, pots, margin } = order;
+  return { name, pickup, notes, lines, pots, margin };
 }
 
 export const sameDraft = (a: Draft, b: Draft) => JSON.stringify(a) === JSON.stringify(b);
@@ -69,6 +69,13 @@ export const changeLine = (id: string, change: Partial<OrderLine>) => (draft: Dr
   lines: draft.lines.map((line) => (line.id === id ? { ...line, ...change } : line)),
 });
 
+/** Changes what is chosen for a pot; a pot with nothing chosen is left to the product. */
+export const changePot = (key: string, change: Partial<PotDraft>) => (draft: Draft) => {
+  const { [key]: before, ...others } = draft.pots;
+  const pot = { vessel: null, thinner: null, film: null, ...before, ...change };
+  return { ...draft, pots: Object.values(pot).some((v) => v !== null) ? { ...others, [key]: pot } : others };
+};
+
 // What is typed and not yet kept survives a reload, a closed lid or a stopped server here.
 
 interface Stored {
@@ -76,7 +83,8 @@ interface Stored {
   draft: Draft;
 }
 
-const storageKey = (id: string) => `kondiba.order.${id}`;
+// The form of a draft has a number, so that one put by in an older form is not taken for one.
+const storageKey = (id: string) => `kondiba.order.2.${id}`;
 
 export function storedDraft(id: string): Stored | undefined {
   try {

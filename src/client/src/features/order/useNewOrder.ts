@@ -27,7 +27,7 @@ export function useNewOrder() {
             pickup: usualPickup(kitchen.now),
             notes: "",
             lines: [],
-            vessels: {},
+            pots: {},
           },
         }),
       );

@@ -25,12 +25,12 @@ export function Box({ order, reference, height }: { order: ShelfOrder; reference
         strokeWidth="1.5"
       />
       {order.colours.map((c, i) => {
-        const srgb = colourOf(reference, c.colour)?.srgb ?? "#999999";
+        const srgb = colourOf(reference, c.coating, c.colour)?.srgb ?? "#999999";
         const x = 4 + (inner * (starts[i] ?? 0)) / pieces;
         const w = (inner * c.pieces) / pieces;
         const rows = Math.floor((height - 10) / 9);
         return (
-          <g key={c.colour}>
+          <g key={c.coating + c.colour}>
             <rect x={x} y={lid} width={w} height={height - 3} fill={srgb} />
             <rect x={x} y={lid} width={w} height={height - 3} fill={shade(srgb, 0.6)} opacity="0.12" />
             {Array.from({ length: rows }, (_, r) => (

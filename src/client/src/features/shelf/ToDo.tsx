@@ -2,7 +2,7 @@ import { Link } from "react-router";
 import type { Reference, Shelf } from "../../api/client";
 import { colourOf } from "../../api/queries";
 import { Dot } from "../../ui/Choice";
-import { bags, clock, dayName, useWording } from "../../ui/units";
+import { packs, clock, dayName, useWording } from "../../ui/units";
 
 /** What the boxes want: order by order, colour by colour, and what to mind. */
 export function ToDo({ shelf, reference }: { shelf: Shelf; reference: Reference }) {
@@ -28,7 +28,7 @@ export function ToDo({ shelf, reference }: { shelf: Shelf; reference: Reference 
                 <span>
                   <b>{order.name}</b>
                   {order.pieces > 0
-                    ? `: melt ${wording.mass(order.toMelt)}, open ${bags(order.packs)}`
+                    ? `: melt ${wording.mass(order.toMelt)}, ${order.packs > 0 ? `open ${packs(order.packs)}` : "all at home"}`
                     : ": nothing on it yet"}
                 </span>
                 <span className="text-act font-semibold">open</span>
@@ -66,18 +66,25 @@ export function ToDo({ shelf, reference }: { shelf: Shelf; reference: Reference 
           <ul className="mt-1">
             {shelf.coating.map((need) => (
               <li
-                key={need.colour}
+                key={need.key}
                 className="border-line grid grid-cols-[1fr_auto_5rem] gap-x-4 border-t border-dashed py-1.5"
               >
                 <span>
-                  <Dot srgb={colourOf(reference, need.colour)?.srgb} />
-                  {colourOf(reference, need.colour)?.name}
+                  <Dot srgb={colourOf(reference, need.coating, need.colour)?.srgb} />
+                  {colourOf(reference, need.coating, need.colour)?.name}
                 </span>
                 <span className="text-right">{wording.mass(need.toMelt)}</span>
-                <b className="text-right">{bags(need.packs)}</b>
+                <b className="text-right">{packs(need.packs)}</b>
               </li>
             ))}
           </ul>
+          {shelf.shared.map((pot) => (
+            <p key={pot.key + pot.orders.join()} className="text-go mt-2">
+              {pot.orders.join(" and ")} share a{" "}
+              {colourOf(reference, ...(pot.key.split(".") as [string, string]))?.name} pot: {wording.mass(pot.together)}
+              , {wording.mass(pot.apart - pot.together)} less than apart.
+            </p>
+          ))}
         </section>
       </div>
     </div>

@@ -1,0 +1,70 @@
+using Kondiba.Core.Measures;
+using Kondiba.Core.Pantry;
+using Kondiba.Core.Reference;
+
+namespace Kondiba.Core.Amounts;
+
+/// <summary>A pot that several orders of a day share.</summary>
+/// <param name="Key">"coating.colour".</param>
+/// <param name="Orders">Names of the orders.</param>
+/// <param name="Together">To melt, in one pot.</param>
+/// <param name="Apart">To melt, each order's on its own.</param>
+/// <param name="Vessel">Code of the vessel it stands in.</param>
+public sealed record SharedPot(string Key, IReadOnlyList<string> Orders, Mass Together, Mass Apart, string Vessel);
+
+/// <summary>The pots of all orders that are collected on a day: one colour is one pot.</summary>
+/// <param name="Pots">Every pot of the day.</param>
+/// <param name="Shared">Those that more than one order uses.</param>
+public sealed record DayPots(IReadOnlyList<Pot> Pots, IReadOnlyList<SharedPot> Shared)
+{
+    /// <summary>Computes them.</summary>
+    /// <param name="orders">The orders, each with what it comes to on its own.</param>
+    /// <param name="tables">The trade tables with the kitchen's own.</param>
+    public static DayPots For(IReadOnlyList<(OrderDraft Order, CoatingTally Alone)> orders, TradeTables tables)
+    {
+        if (orders.Count == 1)
+            return new(orders[0].Alone.Pots, []);
+
+        // Where orders chose differently for a pot, the day chooses.
+        var choices = orders.SelectMany(o => o.Order.Pots).GroupBy(p => p.Key)
+            .Where(g => g.Select(p => p.Value).Distinct().Count() == 1).ToDictionary(g => g.Key, g => g.First().Value);
+        var margins = orders.Select(o => o.Order.Margin).Distinct().ToList();
+        var day = CoatingTally.For(
+            new("the day", null, null, [.. orders.SelectMany(o => o.Order.Lines)], choices, margins.Count == 1 ? margins[0] : null), tables, default);
+        var shared =
+            from pot in day.Pots
+            let users = orders.Where(o => o.Alone.Pots.Any(p => p.Key == pot.Key)).ToList()
+            where users.Count > 1
+            select new SharedPot(
+                pot.Key,
+                [.. users.Select(o => o.Order.Name ?? "")],
+                pot.ToMelt.Value,
+                users.SelectMany(o => o.Alone.Pots).Where(p => p.Key == pot.Key).Select(p => p.ToMelt.Value).Total(),
+                pot.Vessel);
+        return new(day.Pots, [.. shared]);
+    }
+}
+
+/// <summary>One colour over several days.</summary>
+/// <param name="Key">"coating.colour".</param>
+/// <param name="Coating">Code of the coating.</param>
+/// <param name="Colour">Code of the colour.</param>
+/// <param name="ToMelt">All of it, a pot a day.</param>
+/// <param name="Cover">Stock and packs that cover the coating in it.</param>
+/// <param name="Packs">Packs to buy.</param>
+public sealed record CoatingNeed(string Key, string Coating, string Colour, Mass ToMelt, PackCover Cover, int Packs)
+{
+    /// <summary>Adds up the pots of several days, colour by colour, most first.</summary>
+    public static IReadOnlyList<CoatingNeed> For(IEnumerable<DayPots> days, TradeTables tables) =>
+    [
+        .. from pot in days.SelectMany(d => d.Pots)
+           group pot by (pot.Key, pot.Coating, pot.Colour) into same
+           let cover = PackCover.For(
+               same.Select(p => p.OfCoating).Total(),
+               tables.Stock.Where(l => l.Coating == same.Key.Coating && l.Colour == same.Key.Colour),
+               tables.Coating(same.Key.Coating)!.Packs)
+           let toMelt = same.Select(p => p.ToMelt.Value).Total()
+           orderby toMelt.Si descending
+           select new CoatingNeed(same.Key.Key, same.Key.Coating, same.Key.Colour, toMelt, cover, cover.Count),
+    ];
+}

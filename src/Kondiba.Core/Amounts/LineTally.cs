@@ -1,0 +1,102 @@
+using Kondiba.Core.Centres;
+using Kondiba.Core.Measures;
+using Kondiba.Core.Reference;
+using Kondiba.Core.Setting;
+
+namespace Kondiba.Core.Amounts;
+
+/// <summary>What a line comes to.</summary>
+/// <param name="Line">Index of the line in the order.</param>
+/// <param name="Count">Pieces.</param>
+/// <param name="PerPiece">Coating on one piece, all coats and its foot.</param>
+/// <param name="Film">Thickness of one coat.</param>
+/// <param name="Coat">Thickness of all its coats together.</param>
+/// <param name="Foot">Coating in the foot of one piece; nothing when it stands.</param>
+/// <param name="OnPieces">Coating on all of them, spoilt ones too.</param>
+/// <param name="DipLine">Distance of the coat's edge from the dipped end, for drawing.</param>
+/// <param name="Setting">Setting times, one for each place.</param>
+public sealed record LineTally(
+    int Line,
+    Figure<int> Count,
+    Figure<Mass> PerPiece,
+    Figure<Length> Film,
+    Length Coat,
+    Figure<Mass> Foot,
+    Figure<Mass> OnPieces,
+    Length DipLine,
+    IReadOnlyList<SettingTime> Setting)
+{
+    internal static LineTally For(Dip dip, Flow flow, TradeTables tables, List<Problem> problems)
+    {
+        var (shape, c) = (dip.Size.Shape, tables.Film);
+        var area = shape.DippedArea(dip.Depth);
+        var film = shape is Cavity cavity ? Filled(cavity, area) : Amounts.Film.After(flow, shape.Run(dip.Depth), c);
+        var stick = shape is Cavity ? new(new(1), c.Stick.Source) : c.Stick;
+        var coats = dip.AtOnce ? 1 + ((dip.Coats - 1) * c.AtOnce.Value.Si) : dip.Coats;
+        var coat = film.Value * (coats * stick.Value.Si);
+        var foot = dip.Upright ? default : Amounts.Film.Foot(flow, shape.Run(dip.Depth), shape.FootLine(dip.Depth), area, c);
+        var perPiece = (area * coat * flow.Density) + foot;
+        var spoil = dip.Centre.Spoil;
+        var onPieces = perPiece * dip.Count.Value * (1 + spoil.Value.Si);
+
+        var covers = c.Covers.Of(dip.Colour.Cover);
+        if (coat < covers.Value)
+        {
+            problems.Add(new(
+                $"lines[{dip.Line}].coats",
+                $"The coat comes out sheer: {coat.In("mm"):0.0} mm, and {dip.Colour.Name} hides from {covers.Value.In("mm"):0.0} mm.",
+                "Give it a second coat, thin it less, or let it cool to the dip temperature.",
+                Severity.Mind));
+        }
+
+        IReadOnlyList<WorkingLine> PieceWorking() =>
+        [
+            .. dip.Size.Measures,
+            WorkingLine.Of("dip depth", "", dip.Depth, Source.Entered),
+            WorkingLine.Of(shape is Cavity ? "walls of the cavity A" : "dipped area A", shape.AreaFormula(dip.Depth), area, Source.Computed),
+            .. film.Working,
+            WorkingLine.Count("coats", "", dip.Coats, Source.Entered),
+            .. dip.AtOnce ? new[] { WorkingLine.Of("a coat dipped at once adds", c.AtOnce) } : [],
+            WorkingLine.Of("your own factor on the film", stick),
+            .. foot.Si > 0 ? FootWorking() : [],
+            WorkingLine.Of(
+                "coating on one piece",
+                $"A·h·ρ·coats{(foot.Si > 0 ? " + foot" : "")} = {area.In("cm²"):0.0} cm² × {film.Value.In("mm"):0.00} mm × {flow.Density.Si:0} kg/m³ × {coats:0.##} × {stick.Value.Si}{(foot.Si > 0 ? $" + {foot.In("g"):0.00} g" : "")}",
+                perPiece,
+                Source.Computed),
+        ];
+        WorkingLine[] FootWorking() =>
+        [
+            WorkingLine.Of("foot spreads along", "where the coat meets the sheet", shape.FootLine(dip.Depth), Source.Computed),
+            WorkingLine.Of("foot", "line × ρ²·g·h³/(3τ), at most what had not yet drained", foot, c.Foot),
+        ];
+        var piece = new DippedPiece(coat, area, shape.WholeArea - area, flow.Density, dip.Coating.DipAt.Value, dip.Size.Mass, dip.Centre.HeatCapacity);
+        return new(
+            dip.Line,
+            dip.Count,
+            new(perPiece, PieceWorking),
+            film,
+            coat,
+            new(foot, () => foot.Si > 0 ? [.. film.Working, .. FootWorking()] : [WorkingLine.Of("foot", "it stands while it sets, or sets in its mould", foot, Source.Computed)]),
+            new(onPieces, () =>
+            [
+                WorkingLine.Of("coating on one piece", "see its own working", perPiece, Source.Computed),
+                .. dip.Count.Working,
+                WorkingLine.Of("dipped in vain", spoil),
+                WorkingLine.Of($"on {dip.Count.Value} {dip.Centre.Plural}", $"{dip.Count.Value} × (1 + {spoil.Value.Si}) × {perPiece.In("g"):0.00} g", onPieces, Source.Computed),
+            ]),
+            shape.DipLine(dip.Depth),
+            [.. tables.Setting.Places.Select(place => SettingModel.For(piece, place, tables.Setting))]);
+    }
+
+    /// <summary>Coating in a mould, spread over the walls.</summary>
+    private static Figure<Length> Filled(Cavity cavity, Area walls)
+    {
+        var film = new Length(cavity.Fill.Si / walls.Si);
+        return new(film, () =>
+        [
+            WorkingLine.Of("coating in the cavity", $"{cavity.Holds.In("mL"):0.0} mL × {cavity.Coating.Si:0.##}", cavity.Fill, Source.Computed),
+            WorkingLine.Of("spread over the walls", "volume ÷ area", film, Source.Computed),
+        ]);
+    }
+}

@@ -1,0 +1,197 @@
+using Kondiba.Core.Centres;
+using Kondiba.Core.Measures;
+using Kondiba.Core.Pantry;
+using Kondiba.Core.Reference;
+using Kondiba.Core.Thinning;
+
+namespace Kondiba.Core.Amounts;
+
+/// <summary>Makes one colour's pot: thins it, finds its vessel, covers it with packs.</summary>
+internal static class PotMaking
+{
+    private const int MostSteps = 3;
+
+    /// <summary>
+    /// Makes the pot in the chosen vessel, or in the one that wants least. Pieces that do not go into it are left out and named
+    /// among the problems. Also gives the pieces in the order to dip them: those that want the deepest coating first, so that the
+    /// pool they need is used up by the ones after them.
+    /// </summary>
+    public static (Pot? Pot, IReadOnlyList<Dip> InOrder) Make(
+        IReadOnlyList<Dip> dips, PotDraft draft, TradeTables tables, List<Problem> problems, Dictionary<int, LineTally> lines)
+    {
+        var (coating, key) = (dips[0].Coating, dips[0].Pot);
+        var dose = DoseFor(dips, draft, tables, problems);
+        var flow = Flow.Of(coating, dose?.Rate ?? default, tables.Film);
+        foreach (var dip in dips)
+            lines[dip.Line] = LineTally.For(dip, flow, tables, problems);
+
+        var pairs = dips.Select(d => (d, lines[d.Line])).ToList();
+        var tallies = tables.Vessels.Select(v => VesselTally.For(v, pairs, flow, tables.Pot)).ToList();
+        var tally = tallies.FirstOrDefault(t => t.Vessel.Code == draft.Vessel)
+            ?? tallies.OrderBy(t => t.Unfit.Count).ThenBy(t => !t.Offered).ThenBy(t => t.ToMelt.Si).First();
+        NameUnfit(key, tally, tallies, problems);
+        var inOrder = tally.InOrder.Select(s => s.Dip).ToList();
+        if (inOrder.Count == 0)
+            return (null, inOrder);
+
+        var ofCoating = tally.ToMelt / (1 + (dose?.Rate.Si ?? 0));
+        var cover = PackCover.For(ofCoating, tables.Stock.Where(l => l.Coating == coating.Code && l.Colour == dips[0].Colour.Code), coating.Packs);
+        var testFilm = Film.After(flow, tables.Thinning.TestDip.Value, tables.Film);
+        return (new(
+            key,
+            coating.Code,
+            dips[0].Colour.Code,
+            tally.Vessel.Code,
+            new(tally.OnPieces, () => tally.OnPiecesWorking()),
+            new(tally.Pool, () => tally.PoolWorking(flow)),
+            new(tally.Spare, () => tally.SpareWorking(tables.Pot)),
+            new(tally.ToMelt, () => tally.ToMeltWorking(tables.Pot)),
+            ofCoating,
+            tally.ToMelt / flow.Density,
+            dose is null ? null : ThinnerOf(dose, ofCoating, tables),
+            testFilm,
+            Advice(testFilm.Value, dose, dips, key, draft, tables, problems),
+            tally.Melts,
+            new(cover.Count, () => PacksWorking(ofCoating, cover, coating.Packs)),
+            cover,
+            Worth(ofCoating, cover, coating.Packs),
+            Leftover.For(tally.ToMelt - tally.OnPieces - tables.Pot.ToolLoss.Value, coating, dose is not null, tables.Leftovers),
+            tally.Bands(flow),
+            Saving(tally, tallies),
+            [.. tallies.Select(t => new VesselChoice(t.Vessel.Code, t.Unfit.Count == 0 ? t.ToMelt : null, string.Join(" ", t.Unfit.Select(u => u.Seat.Misfit))))],
+            coating.DipFrom.Value,
+            coating.DipTo.Value), inOrder);
+    }
+
+    /// <summary>The dose of the thinner chosen, or of the kitchen's habit where the coating takes it; moulds and piping take none.</summary>
+    private static Dose? DoseFor(IReadOnlyList<Dip> dips, PotDraft draft, TradeTables tables, List<Problem> problems)
+    {
+        var coating = dips[0].Coating;
+        var code = draft.Thinner ?? tables.Habits.Thinner;
+        var thinner = coating.Thinners.Contains(code ?? "") ? tables.Thinner(code) : null;
+        if (thinner is null)
+            return null;
+        if (dips.All(d => d.Size.Shape is Cavity))
+        {
+            if (draft.Thinner is not (null or PotDraft.NoThinner))
+                problems.Add(new($"pots.{dips[0].Pot}.thinner", "Piping and filling moulds take no thinner: it would run and set soft.", "It is left out; warm the coating instead.", Severity.Mind));
+            return null;
+        }
+
+        var target = draft.Film is { } film && film is >= 0.3 and <= 4 ? Quantities.Of<Length>(film, "mm") : tables.Thinning.Target.Value;
+        var dose = Dose.For(coating, thinner, target, tables.Film, tables.Thinning);
+        var limit = tables.Thinning.Limit;
+        if (dose.Wanted is not { } wanted || wanted > limit.Value)
+        {
+            problems.Add(new(
+                $"pots.{dips[0].Pot}.film",
+                $"A film of {target.In("mm"):0.0} mm wants {(dose.Wanted is { } w ? $"{w.In("%"):0} %" : "more than 150 %")} {thinner.Name}; above {limit.Value.In("%"):0} % the coat stays soft and never hardens.",
+                $"It is held at {dose.Rate.In("%"):0} %, which leaves {dose.After.In("mm"):0.0} mm. Warm it to the dip temperature first, or take a coating with more fat.",
+                Severity.Mind));
+        }
+
+        return dose.Spoons > 0 ? dose : null;
+    }
+
+    private static PotThinner ThinnerOf(Dose dose, Mass ofCoating, TradeTables tables)
+    {
+        var (thinner, c) = (dose.Thinner, tables.Thinning);
+        var spoon = thinner.Tablespoon.Value;
+        var mass = ofCoating * dose.Rate.Si;
+        var still = Enumerable.Range(1, MostSteps)
+            .Select(n => (Spoons: n, Rate: new Share((mass + (spoon * n)) / ofCoating)))
+            .TakeWhile(s => s.Rate <= c.Limit.Value)
+            .Select(s => new ThinnerStep(s.Spoons, spoon * s.Spoons, Dose.TestFilm(dose.Coating, s.Rate, tables.Film, c)));
+        return new(
+            thinner.Code,
+            new(mass, () =>
+            [
+                WorkingLine.Of("film on a test dip without it", "", dose.Before, Source.Computed),
+                WorkingLine.Of("film wanted", "", dose.Target, c.Target.Value == dose.Target ? c.Target.Source : Source.Entered),
+                .. dose.Wanted is { } wanted
+                    ? new[] { WorkingLine.Count("share of thinner that would reach it, %", "film equations solved for the fat", wanted.In("%"), Source.Computed) }
+                    : [],
+                WorkingLine.Count("at most, %", "more stays soft", c.Limit.Value.In("%"), c.Limit.Source),
+                WorkingLine.Of("a tablespoon weighs", thinner.Tablespoon),
+                WorkingLine.Count($"tablespoons to {c.Per.Value.In("g"):0} g of coating", "next half spoon up, within the limit", dose.Spoons, c.Per.Source),
+                WorkingLine.Of("film on a test dip with it", "", dose.After, Source.Computed),
+                WorkingLine.Of("coating in the pot", "to melt ÷ (1 + share)", ofCoating, Source.Computed),
+                WorkingLine.Of(thinner.Name, $"{ofCoating.In("g"):0.0} g × {dose.Spoons:0.#} × {spoon.In("g"):0.#} g ÷ {c.Per.Value.In("g"):0} g", mass, Source.Computed),
+            ]),
+            Math.Max(0.5, Math.Round(mass / spoon * 2) / 2),
+            dose.Rate,
+            thinner.GoesIn,
+            thinner.How,
+            dose.Before,
+            [.. still]);
+    }
+
+    /// <summary>What to know about how the pot flows; a pot too thick to dip is named among the problems.</summary>
+    private static string Advice(Length film, Dose? dose, IReadOnlyList<Dip> dips, string key, PotDraft draft, TradeTables tables, List<Problem> problems)
+    {
+        var (c, coating) = (tables.Thinning, dips[0].Coating);
+        if (film < c.HeavyFrom.Value || dips.All(d => d.Size.Shape is Cavity))
+            return "";
+        var other = coating.Thinners.Select(tables.Thinner).OfType<Thinner>().FirstOrDefault(t => t.Code != dose?.Thinner.Code);
+        var better = other is null ? null : Dose.For(coating, other, c.Target.Value, tables.Film, c);
+        var remedy = better is { Spoons: > 0 } && dose is null
+            ? $"{better.Spoons:0.#} tbsp {better.Thinner.Name} to {c.Per.Value.In("g"):0} g {(better.After <= c.Target.Value ? "bring" : "would bring")} it to {better.After.In("mm"):0.0} mm."
+            : "";
+        if (film < c.TooThickFrom.Value)
+            return draft.Thinner is PotDraft.NoThinner ? "" : $"A heavy coat, {film.In("mm"):0.0} mm. {remedy}".Trim();
+        problems.Add(new($"pots.{key}.thinner", $"{coating.Name} is too thick to dip: {film.In("mm"):0.0} mm stays on a test dip.", $"Warm it to the dip temperature first. {remedy}".Trim(), Severity.Mind));
+        return "";
+    }
+
+    private static void NameUnfit(string key, VesselTally tally, List<VesselTally> tallies, List<Problem> problems)
+    {
+        foreach (var (dip, _, seat) in tally.Unfit)
+        {
+            var other = tallies.Where(t => t.Unfit.All(u => u.Dip.Line != dip.Line)).OrderBy(t => t.Unfit.Count).ThenBy(t => !t.Offered).FirstOrDefault();
+            problems.Add(other is not null
+                ? new($"pots.{key}.vessel", seat.Misfit!, $"Choose another vessel, such as the {other.Vessel.Name}.", Severity.Unfit)
+                : new($"lines[{dip.Line}].depth", seat.Misfit!, "Dip less deep, or add a larger vessel to your kitchen; none here takes it.", Severity.Unfit));
+        }
+    }
+
+    private static VesselSaving? Saving(VesselTally tally, List<VesselTally> tallies)
+    {
+        var others = tallies.Where(t => t != tally && t.Offered).OrderBy(t => t.ToMelt.Si).ToList();
+        return others.Count == 0 || tally.Unfit.Count > 0 ? null : new(others[0].Vessel.Code, others[0].ToMelt - tally.ToMelt);
+    }
+
+    private static List<WorkingLine> PacksWorking(Mass ofCoating, PackCover cover, IReadOnlyList<Coatings.CoatingPack> packs)
+    {
+        List<WorkingLine> lines = [WorkingLine.Of("coating wanted", "to melt, less the thinner in it", ofCoating, Source.Computed)];
+        foreach (var lot in cover.Lots)
+            lines.Add(WorkingLine.Of("from your stock", lot.BestBefore is { } date ? $"best before {date:uuuu-MM-dd}, earliest first" : "no date", lot.Mass, Source.Kitchen));
+        foreach (var pack in packs)
+        {
+            lines.Add(WorkingLine.Of("sold in packs of", "", pack.Mass.Value, pack.Mass.Source));
+            lines.Add(WorkingLine.Count("at a price of", pack.Coupon is { } coupon ? $"{pack.Coupons} coupons of {coupon}" : "", (double)pack.Price.Value.Amount, pack.Price.Source));
+        }
+
+        foreach (var bought in cover.Packs)
+            lines.Add(WorkingLine.Of($"{bought.Count} of {bought.Mass.In("g"):0} g", $"{bought.Price} in all{(bought.Coupons > 0 ? $", {bought.Coupons} with a coupon" : "")}", bought.Mass * bought.Count, Source.Computed));
+        lines.Add(WorkingLine.Count("packs to buy", $"the cheapest cover, {cover.Price}; of equal ones the one that leaves least", cover.Count, Source.Computed));
+        return lines;
+    }
+
+    /// <summary>The coating in the pot at the price by mass of the packs bought, or of the smallest one when none need be.</summary>
+    private static Figure<Money> Worth(Mass ofCoating, PackCover cover, IReadOnlyList<Coatings.CoatingPack> packs)
+    {
+        if (packs.Count == 0)
+            return new(default, () => [WorkingLine.Count("worth", "no pack and price is known", 0, Source.Computed)]);
+        var smallest = packs.MinBy(p => p.Mass.Value.Si)!;
+        var (price, mass) = cover.Count > 0
+            ? (cover.Price, cover.Packs.Select(p => p.Mass * p.Count).Total())
+            : (smallest.Price.Value, smallest.Mass.Value);
+        var worth = price * (ofCoating / mass);
+        return new(worth, () =>
+        [
+            WorkingLine.Of("coating in the pot", "", ofCoating, Source.Computed),
+            WorkingLine.Count("price", $"of {mass.In("g"):0} g", (double)price.Amount, smallest.Price.Source),
+            WorkingLine.Count("worth", $"{ofCoating.In("g"):0.0} g × {price} ÷ {mass.In("g"):0} g", (double)worth.Amount, Source.Computed),
+        ]);
+    }
+}

@@ -1,0 +1,49 @@
+using Kondiba.Core.Measures;
+
+namespace Kondiba.Core.Centres;
+
+/// <summary>A box: a crisped-rice bite on its stick, a coconut bar on a fork.</summary>
+/// <param name="Long">The way it is dipped.</param>
+/// <param name="Wide">Across, as it lies.</param>
+/// <param name="Thick">Its height as it lies.</param>
+/// <param name="OnFork">Whether it is dipped lying on a fork when dipped whole; on a stick it goes in end first.</param>
+public sealed record Block(Length Long, Length Wide, Length Thick, bool OnFork) : Shape
+{
+    /// <summary>Radius of the drawn corners, as a share of the width.</summary>
+    private const double Rounding = 0.12;
+
+    /// <inheritdoc/>
+    public override Length Length => Long;
+
+    /// <inheritdoc/>
+    public override Length Width => Wide;
+
+    /// <inheritdoc/>
+    public override Length Thickness => Thick;
+
+    /// <inheritdoc/>
+    public override Area DippedArea(Share depth) =>
+        (((Wide + Thick) * 2) * DipLine(depth)) + ((Wide * Thick) * Ends(depth));
+
+    /// <inheritdoc/>
+    public override string AreaFormula(Share depth) =>
+        $"box 2·(w+t)·z + {Ends(depth)} end × w·t, w {Mm(Wide.Si)}, t {Mm(Thick.Si)}, z {Mm(DipLine(depth).Si)}";
+
+    /// <inheritdoc/>
+    public override Immersion Immerse(Share depth) => Flat(depth)
+        ? new(Thick, WholeVolume, Diagonal(Long, Wide))
+        : base.Immerse(depth) with { Across = Diagonal(Wide, Thick) };
+
+    /// <summary>The edges of the dipped part that lie on the sheet.</summary>
+    public override Length FootLine(Share depth) => (DipLine(depth) * 2) + (Wide * Ends(depth));
+
+    /// <inheritdoc/>
+    protected override Volume Under(double z) => Wide * Thick * new Length(z);
+
+    /// <inheritdoc/>
+    protected override double HalfWidth(double z) => RoundedBar(z, Long.Si, Wide.Si / 2, Wide.Si * Rounding);
+
+    private static int Ends(Share depth) => depth.Si >= 1 ? 2 : 1;
+
+    private bool Flat(Share depth) => OnFork && depth.Si >= 1;
+}

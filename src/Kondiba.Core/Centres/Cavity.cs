@@ -1,0 +1,39 @@
+using Kondiba.Core.Measures;
+using static System.Math;
+
+namespace Kondiba.Core.Centres;
+
+/// <summary>A mould's cavity, filled with coating round an insert. Nothing is dipped: the mould is filled from a bag or a spouted jug.</summary>
+/// <param name="Holds">Volume of the cavity.</param>
+/// <param name="Coating">Share of it that coating fills; the insert takes the rest.</param>
+public sealed record Cavity(Volume Holds, Share Coating) : Shape
+{
+    /// <summary>Volume of coating that goes in.</summary>
+    public Volume Fill => Holds * Coating.Si;
+
+    /// <inheritdoc/>
+    public override Length Length => Side;
+
+    /// <inheritdoc/>
+    public override Length Width => Side;
+
+    /// <summary>The walls of a cube as large as the cavity: what the coating sets against.</summary>
+    public override Area DippedArea(Share depth) => Side * Side * 6;
+
+    /// <inheritdoc/>
+    public override string AreaFormula(Share depth) => $"walls of a cube of {Holds.In("mL"):0.0} mL";
+
+    /// <summary>Nothing stands round it.</summary>
+    public override Immersion Immerse(Share depth) => default;
+
+    /// <summary>It sets in the mould and spreads no foot.</summary>
+    public override Length FootLine(Share depth) => default;
+
+    /// <inheritdoc/>
+    protected override Volume Under(double z) => Holds * (z / Side.Si);
+
+    /// <inheritdoc/>
+    protected override double HalfWidth(double z) => RoundedBar(z, Side.Si, Side.Si / 2, Side.Si / 4);
+
+    private Length Side => new(Cbrt(Holds.Si));
+}

@@ -1,0 +1,56 @@
+using Kondiba.Core.Measures;
+using static System.Math;
+
+namespace Kondiba.Core.Centres;
+
+/// <summary>A flat ring: a canned fruit ring. Dipped part way it goes in on its edge; dipped whole it lies on a fork.</summary>
+/// <param name="Outer">Outer diameter.</param>
+/// <param name="Hole">Inner diameter.</param>
+/// <param name="Thick">From face to face.</param>
+public sealed record Ring(Length Outer, Length Hole, Length Thick) : Shape
+{
+    private readonly Disc outside = new(Outer, Outer, Thick);
+    private readonly Disc inside = new(Hole, Hole, Thick);
+
+    /// <inheritdoc/>
+    public override Length Length => Outer;
+
+    /// <inheritdoc/>
+    public override Length Width => Outer;
+
+    /// <inheritdoc/>
+    public override Length Thickness => Thick;
+
+    /// <summary>Faces and rim of the outer disc, less the hole's faces, and the wall of the hole.</summary>
+    public override Area DippedArea(Share depth)
+    {
+        var hole = InHole(depth);
+        return outside.DippedArea(depth) - inside.DippedArea(hole) + (inside.FootLine(hole) * Thick * 2);
+    }
+
+    /// <inheritdoc/>
+    public override string AreaFormula(Share depth) =>
+        $"ring: faces, rim and wall of the hole, {Mm(Outer.Si)} outside, {Mm(Hole.Si)} inside, thick {Mm(Thick.Si)}, to {Mm(DipLine(depth).Si)}";
+
+    /// <inheritdoc/>
+    public override Immersion Immerse(Share depth) =>
+        depth.Si >= 1 ? new(Thick, WholeVolume, Outer) : base.Immerse(depth) with { Across = Diagonal(Outer, Thick) };
+
+    /// <summary>The dipped part of the rim and of the hole's edge.</summary>
+    public override Length FootLine(Share depth) => outside.FootLine(depth) + inside.FootLine(InHole(depth));
+
+    /// <inheritdoc/>
+    protected override Volume Under(double z)
+    {
+        var depth = new Share(z / Outer.Si);
+        return outside.Immerse(new(Min(depth.Si, JustNot))).Displaced - inside.Immerse(new(Min(InHole(depth).Si, JustNot))).Displaced;
+    }
+
+    /// <inheritdoc/>
+    protected override double HalfWidth(double z) => Sqrt(Max(0, z * (Outer.Si - z)));
+
+    /// <summary>A disc dipped whole lies down; asked on its edge, just not whole.</summary>
+    private const double JustNot = 1 - 1e-12;
+
+    private Share InHole(Share depth) => new(Clamp(((Outer.Si * depth.Si) - ((Outer.Si - Hole.Si) / 2)) / Hole.Si, 0, 1));
+}

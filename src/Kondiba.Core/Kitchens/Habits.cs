@@ -1,0 +1,6 @@
+namespace Kondiba.Core.Kitchens;
+
+/// <summary>What a kitchen usually does.</summary>
+/// <param name="Coating">Code of the coating that a new line starts with: the kitchen's school.</param>
+/// <param name="Thinner">Code of the thinner that goes into every pot whose coating takes it; null for none.</param>
+public sealed record Habits(string Coating, string? Thinner = null);

@@ -1,0 +1,199 @@
+using Kondiba.Core.Centres;
+using Kondiba.Core.Coatings;
+using Kondiba.Core.Measures;
+using Kondiba.Core.Reference;
+using Kondiba.Core.Vessels;
+using NodaTime;
+
+namespace Kondiba.Core.Kitchens;
+
+/// <summary>Lays what a maker has told over the shipped tables.</summary>
+public static class KitchenTables
+{
+    // Luminance, as WCAG 2.2 defines it, from which a colour counts as pale and below which as deep.
+    private const double PaleFrom = 0.45;
+    private const double DeepBelow = 0.12;
+    private const double Unchanged = 1e-5;
+
+    // Where the maker's own centre has no shipped one to take them from.
+    private static readonly Sourced<HeatCapacity> UsualHeat = new(Quantities.Of<HeatCapacity>(2.0, "kJ/kg·K"), new(Tag.Estimate, "like most sweets, until measured"));
+    private static readonly Sourced<Length> UsualGap = new(Quantities.Of<Length>(10, "mm"), new(Tag.Estimate, "a finger's width"));
+
+    /// <summary>The kitchen's tables. Everything given must have passed <see cref="OwnCheck"/>.</summary>
+    public static TradeTables For(TradeTables shipped, OwnThings own)
+    {
+        var ways = own.Ways;
+        var coatings = Over(shipped.Coatings, own.Coatings.Select(c => Coating(c, shipped)), c => c.Code);
+        var owned = shipped.Vessels.Where(v => ways.WithoutVessels?.Contains(v.Code) is not true);
+        var vessels = Over([.. owned], own.Vessels.Select(Vessel), v => v.Code);
+        return shipped with
+        {
+            Centres = Over(shipped.Centres, own.Centres.Select(c => Centre(c, shipped)), c => c.Code),
+            Coatings = coatings,
+            Vessels = vessels.Count > 0 ? vessels : shipped.Vessels,
+            Film = shipped.Film with
+            {
+                Shake = ways.Shake ?? shipped.Film.Shake,
+                DripTime = Set(ways.DripTime is { } s ? Duration.FromSeconds(s) : null, shipped.Film.DripTime),
+            },
+            Pot = shipped.Pot with { Margin = Set(ways.Margin is { } m ? new Share(m) : null, shipped.Pot.Margin) },
+            Thinning = shipped.Thinning with { Target = Set(ways.Film is { } f ? Quantities.Of<Length>(f, "mm") : null, shipped.Thinning.Target) },
+            Habits = new(coatings.Any(c => c.Code == ways.Coating) ? ways.Coating! : shipped.Habits.Coating, ways.Thinner),
+            Stock = [.. own.Lots.Select(l => l.ToLot())],
+        };
+    }
+
+    /// <summary>How things are done where nothing was said, in the form that it is entered in.</summary>
+    public static Ways Entered(TradeTables shipped) => new(
+        shipped.Habits.Coating,
+        shipped.Habits.Thinner,
+        shipped.Thinning.Target.Value.In("mm"),
+        shipped.Pot.Margin.Value.Si,
+        shipped.Film.Shake,
+        shipped.Film.DripTime.Value.TotalSeconds,
+        []);
+
+    /// <summary>A shipped or own centre in the form that it is entered in, to be changed.</summary>
+    public static OwnCentre Entered(Centre centre) => new(
+        centre.Code,
+        centre.Name,
+        centre.Plural,
+        centre.Shape,
+        centre.Holding,
+        centre.Upright,
+        centre.UsualDepth.Value.Si,
+        centre.Spoil.Value.Si,
+        centre.Pack,
+        centre.Allergens,
+        centre.Prep,
+        [
+            .. centre.Sizes.Select(s => new OwnSize(s.Code, s.Name, s.Mass.Value.In("g"), ShapeKind.Of(centre.Shape)!.Measures.Zip(s.Measures)
+                .ToDictionary(m => m.First.Code, m => m.Second.Value))),
+        ]);
+
+    /// <summary>A shipped or own coating in the form that it is entered in, to be changed.</summary>
+    public static OwnCoating Entered(Coating coating) => new(
+        coating.Code,
+        coating.Name,
+        coating.Kind == "couverture",
+        Math.Round(coating.Fat.Value.In("%"), 2),
+        100,
+        Math.Round(coating.MeltAtMost.Value.In("°C"), 1),
+        Math.Round(coating.DipFrom.Value.In("°C"), 1),
+        Math.Round(coating.DipTo.Value.In("°C"), 1),
+        coating.Thinners,
+        coating.Allergens,
+        [.. coating.Packs.Select(p => new OwnPack(Math.Round(p.Mass.Value.In("g"), 3), p.Price.Value.Amount, p.Coupon?.Amount, p.Coupons))],
+        [.. coating.Colours.Select(c => new OwnColour(c.Code, c.Name, c.Srgb))]);
+
+    /// <summary>A vessel in the form that it is entered in.</summary>
+    public static OwnVessel Entered(Vessel vessel) => new(
+        vessel.Code, vessel.Name, vessel.Kind, VesselKind.Of(vessel.Kind)!.Measures.Zip(vessel.Measures).ToDictionary(m => m.First.Code, m => m.Second.Value));
+
+    private static Sourced<T> Set<T>(T? own, Sourced<T> shipped)
+        where T : struct => own is { } value ? new(value, Source.Kitchen) : shipped;
+
+    private static List<T> Over<T>(IReadOnlyList<T> shipped, IEnumerable<T> own, Func<T, string> code)
+    {
+        var mine = own.ToList();
+        return [.. shipped.Select(s => mine.Find(o => code(o) == code(s)) ?? s), .. mine.Where(o => shipped.All(s => code(s) != code(o)))];
+    }
+
+    private static Sourced<T> Mine<T>(T value) => new(value, Source.Kitchen);
+
+    /// <summary>A value that the maker left as it was keeps its source.</summary>
+    private static Sourced<T> Mine<T>(T value, Sourced<T>? shipped)
+        where T : struct, IQuantity<T> =>
+        shipped is not null && Math.Abs(shipped.Value.Si - value.Si) <= Math.Abs(value.Si) * Unchanged ? shipped : Mine(value);
+
+    private static Centre Centre(OwnCentre own, TradeTables shipped)
+    {
+        var (kind, like) = (ShapeKind.Of(own.Shape)!, shipped.Centre(own.Code));
+        return new(
+            own.Code,
+            own.Name,
+            own.Plural,
+            own.Shape,
+            own.Holding,
+            own.Upright,
+            Mine(new Share(own.UsualDepth), like?.UsualDepth),
+            like?.Depths ?? [new(1), new(0.75), new(0.5)],
+            like?.Deepest ?? Mine(new Share(1)),
+            like?.DeepestReason ?? "",
+            like?.LeastCoats ?? 1,
+            Mine(new Share(own.Spoil), like?.Spoil),
+            like?.HeatCapacity ?? UsualHeat,
+            like?.TrayGap ?? UsualGap,
+            own.Pack,
+            like is { PackName.Count: 2 } ? like.PackName : ["pack", "packs"],
+            own.Allergens,
+            own.Prep,
+            [.. own.Sizes.Select(s => Size(s, kind, own.Holding, like?.Shape == own.Shape ? like.Size(s.Code) : null))]);
+    }
+
+    private static CentreSize Size(OwnSize own, ShapeKind kind, Holding holding, CentreSize? like) => new(
+        own.Code,
+        own.Name,
+        kind.Make(code => ShapeKind.Si(kind.Measures.First(m => m.Code == code).Unit, own.Measures[code]), holding is Holding.Fork),
+        [
+            .. kind.Measures.Select(m => like?.Measures.FirstOrDefault(l => l.What == m.Name && l.Value == own.Measures[m.Code])
+                ?? new(m.Name, "", own.Measures[m.Code], m.Unit, Source.Kitchen)),
+        ],
+        Mine(Quantities.Of<Mass>(own.Mass, "g"), like?.Mass));
+
+    private static Coating Coating(OwnCoating own, TradeTables shipped)
+    {
+        var like = shipped.Coating(own.Code);
+        Sourced<Temperature> Celsius(double t, Sourced<Temperature>? shipped = null) => Mine(Quantities.Of<Temperature>(t, "°C"), shipped);
+        return new(
+            own.Code,
+            own.Name,
+            own.Couverture ? "couverture" : "compound",
+            Mine(new Share(own.FatPerServing / own.Serving), like?.Fat),
+            Celsius(own.MeltAtMost, like?.MeltAtMost),
+            Celsius(own.DipFrom, like?.DipFrom),
+            Celsius(own.DipTo, like?.DipTo),
+            like?.DrizzleFrom ?? Celsius(own.DipFrom),
+            like?.DrizzleTo ?? Celsius(own.DipTo),
+            own.Thinners,
+            own.Allergens,
+            like?.Note ?? "",
+            like?.Temper,
+            [.. own.Packs.Select(p => Pack(p, like))],
+            [
+                .. own.Colours.Select(c => like?.Colours.FirstOrDefault(l => l.Code == c.Code && l.Name == c.Name && l.Srgb == c.Srgb)
+                    ?? new(c.Code, c.Name, c.Srgb.ToLowerInvariant(), CoverOf(c.Srgb))),
+            ]);
+    }
+
+    private static CoatingPack Pack(OwnPack own, Coating? like)
+    {
+        var mass = Quantities.Of<Mass>(own.Mass, "g");
+        var shipped = like?.Packs.FirstOrDefault(p => Math.Abs(p.Mass.Value.Si - mass.Si) <= mass.Si * Unchanged);
+        var price = shipped?.Price.Value.Amount == own.Price ? shipped.Price : Mine(new Money(own.Price));
+        return new(Mine(mass, shipped?.Mass), price, own.Coupon is { } coupon ? new Money(coupon) : null, own.Coupons);
+    }
+
+    private static Vessel Vessel(OwnVessel own)
+    {
+        var kind = VesselKind.Of(own.Kind)!;
+        return kind.Make(
+            own.Code,
+            own.Name,
+            null,
+            [.. kind.Measures.Select(m => new WorkingLine(m.Name, "", own.Measures[m.Code], m.Unit, Source.Kitchen))],
+            code => ShapeKind.Si(kind.Measures.First(m => m.Code == code).Unit, own.Measures[code]));
+    }
+
+    private static Cover CoverOf(string srgb)
+    {
+        double Channel(int at)
+        {
+            var v = Convert.ToInt32(srgb.Substring(at, 2), 16) / 255.0;
+            return v <= 0.04045 ? v / 12.92 : Math.Pow((v + 0.055) / 1.055, 2.4);
+        }
+
+        var luminance = (0.2126 * Channel(1)) + (0.7152 * Channel(3)) + (0.0722 * Channel(5));
+        return luminance >= PaleFrom ? Cover.Pale : luminance < DeepBelow ? Cover.Deep : Cover.Middle;
+    }
+}

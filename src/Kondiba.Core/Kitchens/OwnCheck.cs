@@ -1,0 +1,201 @@
+using System.Globalization;
+using System.Text.RegularExpressions;
+using Kondiba.Core.Centres;
+using Kondiba.Core.Measures;
+using Kondiba.Core.Reference;
+using Kondiba.Core.Vessels;
+
+namespace Kondiba.Core.Kitchens;
+
+/// <summary>Finds what cannot be in what a maker enters about the kitchen, field by field.</summary>
+public static partial class OwnCheck
+{
+    private const int LongestName = 60;
+    private const int MostOfAKind = 40;
+    private const double MostFat = 0.60;
+    private const double HeaviestPiece = 2000;
+
+    // A marshmallow floats, a boiled sweet sinks: nothing edible is far outside of these.
+    private static readonly Density Lightest = Quantities.Of<Density>(0.05, "g/mL");
+    private static readonly Density Heaviest = Quantities.Of<Density>(2.0, "g/mL");
+
+    /// <summary>The problems of a centre.</summary>
+    public static IReadOnlyList<Problem> Of(OwnCentre centre)
+    {
+        List<Problem> problems = [.. Named(centre.Code, centre.Name)];
+        if (string.IsNullOrWhiteSpace(centre.Plural))
+            problems.Add(new("plural", "There is no word for several of them.", "Type it, such as 'pears'."));
+        if (!(centre.UsualDepth is > 0 and <= 1))
+            problems.Add(new("usualDepth", "The usual dip depth is nothing or more than whole.", "Type a share between 1 % and 100 %."));
+        if (!(centre.Spoil is >= 0 and <= 0.5))
+            problems.Add(new("spoil", "The share dipped in vain is less than nothing or more than half.", "Type a share between 0 % and 50 %."));
+        if (centre.Pack is { } pack and (< 1 or > 1000))
+            problems.Add(new("pack", pack < 1 ? "A pack of nothing holds no piece." : "A pack holds at most 1000.", "Type how many are in one, or leave it empty."));
+        if (centre.Sizes.Count is 0 or > MostOfAKind)
+            problems.Add(new("sizes", "There is no size, or there are too many.", $"Measure one to {MostOfAKind} sizes."));
+        if (centre.Sizes.Select(s => s.Code).Distinct().Count() < centre.Sizes.Count)
+            problems.Add(new("sizes", "Two sizes carry the same code.", "Give every size its own."));
+        if (centre.Sizes.Count > 1 && centre.Sizes.Any(s => string.IsNullOrWhiteSpace(s.Name)))
+            problems.Add(new("sizes", "Of several sizes one has no name.", "Name each, such as 'small'."));
+        if (ShapeKind.Of(centre.Shape) is not { } kind)
+            problems.Add(new("shape", $"There is no shape called '{centre.Shape}'.", $"Choose one of {string.Join(", ", ShapeKind.All.Select(k => k.Code))}."));
+        else
+            problems.AddRange(centre.Sizes.Index().SelectMany(s => Size(s.Item, $"sizes[{s.Index}]", kind, centre.Holding)));
+        return problems;
+    }
+
+    /// <summary>The problems of a coating.</summary>
+    public static IReadOnlyList<Problem> Of(OwnCoating coating, TradeTables tables)
+    {
+        List<Problem> problems = [.. Named(coating.Code, coating.Name)];
+        void Error(string field, string reason, string remedy) => problems.Add(new(field, reason, remedy));
+        if (!(coating.Serving is > 0 and <= 1000))
+            Error("serving", "A serving of nothing tells no share of fat.", "Type its mass in grams, as on the label.");
+        else if (!(coating.FatPerServing >= 0) || coating.FatPerServing > coating.Serving)
+            Error("fatPerServing", "There is more fat than serving, or less than none.", "Type the grams of fat in a serving, as on the label.");
+        else if (coating.FatPerServing / coating.Serving > MostFat)
+            Error("fatPerServing", $"{coating.FatPerServing / coating.Serving:0 %} fat is more than any coating has: above {MostFat:0 %} it is fat with a little sugar, and the film equations do not hold.", "Check that fat and serving are both in grams.");
+        else if (coating.FatPerServing / coating.Serving < 0.15)
+            Error("fatPerServing", "Below 15 % fat it does not flow as a coating.", "Check the label; compound wafers and couverture have 25 to 40 %.");
+        if (!(coating.DipFrom >= 20) || coating.DipFrom > coating.DipTo)
+            Error("dipFrom", "The dipping window starts above its end, or below 20 °C, where coating is hard.", "Type the lower temperature first.");
+        if (!(coating.DipTo <= coating.MeltAtMost))
+            Error("dipTo", "It is dipped warmer than it may be melted.", "Lower the dipping window or raise the melting limit.");
+        if (!(coating.MeltAtMost <= 70))
+            Error("meltAtMost", "Above 70 °C every coating burns.", "Type the limit from the packet; most lie between 32 and 50 °C.");
+        foreach (var thinner in coating.Thinners.Where(t => tables.Thinner(t) is null))
+            Error("thinners", $"There is no thinner called '{thinner}'.", $"Choose of {string.Join(", ", tables.Thinners.Select(t => t.Code))}.");
+        if (coating.Packs.Count > MostOfAKind)
+            Error("packs", "There are too many packs.", $"Keep to {MostOfAKind}.");
+        foreach (var (i, pack) in coating.Packs.Index())
+        {
+            if (!(pack.Mass is >= 1 and <= 50_000))
+                Error($"packs[{i}].mass", pack.Mass < 1 ? "A pack of nothing covers no pot." : "A pack holds at most 50 kg.", "Type its net mass, from a gram up.");
+            if (pack.Price is < 0 or > 100_000)
+                Error($"packs[{i}].price", "The price is less than nothing, or more than coating costs.", "Type what one pack costs.");
+            if (pack.Coupon is { } coupon && (coupon <= 0 || coupon > pack.Price))
+                Error($"packs[{i}].coupon", "The coupon takes off nothing, or more than the price.", "Type what it takes off one pack, or leave it empty.");
+            if (pack.Coupons is < 0 or > 100)
+                Error($"packs[{i}].coupons", "The number of coupons is below none or above 100.", "Type how many you have.");
+        }
+
+        if (coating.Colours.Count is 0 or > MostOfAKind)
+            Error("colours", "A coating comes in a colour at least.", $"Add one to {MostOfAKind} colours.");
+        if (coating.Colours.Select(c => c.Code).Distinct().Count() < coating.Colours.Count)
+            Error("colours", "Two colours carry the same code.", "Give every colour its own.");
+        foreach (var (i, colour) in coating.Colours.Index())
+        {
+            problems.AddRange(Named(colour.Code, colour.Name).Select(p => p with { Field = $"colours[{i}].{p.Field}" }));
+            if (!Srgb().IsMatch(colour.Srgb))
+                Error($"colours[{i}].srgb", $"'{colour.Srgb}' is not a colour.", "Choose it by eye, or type it as # and six hexadecimal digits.");
+        }
+
+        return problems;
+    }
+
+    /// <summary>The problems of a vessel.</summary>
+    public static IReadOnlyList<Problem> Of(OwnVessel vessel)
+    {
+        List<Problem> problems = [.. Named(vessel.Code, vessel.Name)];
+        if (VesselKind.Of(vessel.Kind) is not { } kind)
+            problems.Add(new("kind", $"There is no kind of vessel called '{vessel.Kind}'.", $"Choose one of {string.Join(", ", VesselKind.All.Select(k => k.Code))}."));
+        else
+            problems.AddRange(Measured("", kind.Measures, vessel.Measures));
+        return problems;
+    }
+
+    /// <summary>The problems of a lot.</summary>
+    public static IReadOnlyList<Problem> Of(OwnLot lot, TradeTables tables)
+    {
+        List<Problem> problems = [.. Coded(lot.Code)];
+        if (tables.Coating(lot.Coating) is not { } coating)
+            problems.Add(new("coating", $"There is no coating called '{lot.Coating}'.", "Choose one of your coatings."));
+        else if (coating.Colour(lot.Colour) is null)
+            problems.Add(new("colour", $"There is no colour called '{lot.Colour}' in {coating.Name}.", "Choose one of its colours."));
+        if (!(lot.Mass is > 0 and <= 100_000))
+            problems.Add(new("mass", "There is nothing in it, or more than a cupboard holds.", "Type how much is left, or remove it."));
+        return problems;
+    }
+
+    /// <summary>The problems of a kitchen's ways.</summary>
+    public static IReadOnlyList<Problem> Of(Ways ways, TradeTables tables)
+    {
+        List<Problem> problems = [];
+        void Error(string field, string reason, string remedy) => problems.Add(new(field, reason, remedy));
+        if (ways.Coating is not null && tables.Coating(ways.Coating) is null)
+            Error("coating", $"There is no coating called '{ways.Coating}'.", "Choose one of your coatings.");
+        if (ways.Thinner is not null && tables.Thinner(ways.Thinner) is null)
+            Error("thinner", $"There is no thinner called '{ways.Thinner}'.", $"Choose one of {string.Join(", ", tables.Thinners.Select(t => t.Code))}, or none.");
+        if (ways.Film is { } film && !(film is >= 0.3 and <= 4))
+            Error("film", "No coat is thinner than 0.3 mm or thicker than 4 mm.", "Type a film between 0.3 and 4 mm; 1.3 mm is a smooth coat.");
+        if (ways.Margin is { } margin && !(margin is >= 0 and <= 1))
+            Error("margin", "The margin is less than nothing or more than all of it.", "Type a share between 0 % and 100 %.");
+        if (ways.Shake is not null && tables.Film.Shakes.All(s => s.Code != ways.Shake))
+            Error("shake", $"There is no way of draining called '{ways.Shake}'.", $"Choose one of {string.Join(", ", tables.Film.Shakes.Select(s => s.Code))}.");
+        if (ways.DripTime is { } seconds && !(seconds is >= 1 and <= 60))
+            Error("dripTime", "A piece is held over the pot for one to 60 seconds.", "Type the seconds; four to six are usual.");
+        return problems;
+    }
+
+    private static IEnumerable<Problem> Size(OwnSize size, string path, ShapeKind kind, Holding holding)
+    {
+        foreach (var problem in Coded(size.Code))
+            yield return problem with { Field = $"{path}.{problem.Field}" };
+        if (!(size.Mass is >= 0 and <= HeaviestPiece))
+            yield return new($"{path}.mass", "One weighs less than nothing, or more than a kitchen dips.", "Weigh ten and divide.");
+        var wrong = Measured($"{path}.", kind.Measures, size.Measures).ToList();
+        foreach (var problem in wrong)
+            yield return problem;
+        if (wrong.Count > 0 || !(size.Mass is >= 0 and <= HeaviestPiece))
+            yield break;
+
+        double Si(string code) => ShapeKind.Si(kind.Measures.First(m => m.Code == code).Unit, size.Measures[code]);
+        if (kind.Contradiction(Si) is { } contradiction)
+        {
+            var cut = contradiction.IndexOf(". ", StringComparison.Ordinal) + 1;
+            yield return new($"{path}.measures", contradiction[..cut], contradiction[(cut + 1)..]);
+            yield break;
+        }
+
+        var shape = kind.Make(Si, holding is Holding.Fork);
+        var density = new Density(size.Mass / 1000 / shape.WholeVolume.Si);
+        if (holding is not Holding.Mould && size.Mass > 0 && (density > Heaviest || density < Lightest))
+        {
+            yield return new(
+                $"{path}.mass",
+                string.Create(CultureInfo.InvariantCulture, $"{size.Mass:0.#} g in {shape.WholeVolume.In("mL"):0.#} mL is {(density > Heaviest ? "heavier than anything edible" : "lighter than a marshmallow")}: mass and measures contradict each other."),
+                "Measure again; lengths are in millimetres, mass in grams.");
+        }
+    }
+
+    private static IEnumerable<Problem> Measured(string path, IReadOnlyList<Measure> wanted, IReadOnlyDictionary<string, double> given)
+    {
+        foreach (var measure in wanted)
+        {
+            if (!given.TryGetValue(measure.Code, out var value))
+                yield return new($"{path}measures.{measure.Code}", $"There is no {measure.Name}.", "Measure it.");
+            else if (!(value >= measure.Least && value <= measure.Most))
+                yield return new($"{path}measures.{measure.Code}", string.Create(CultureInfo.InvariantCulture, $"{measure.Name}: {value:0.##} {measure.Unit} cannot be."), $"Type a value between {measure.Least} and {measure.Most} {measure.Unit}.");
+        }
+    }
+
+    private static IEnumerable<Problem> Named(string code, string name)
+    {
+        foreach (var problem in Coded(code))
+            yield return problem;
+        if (string.IsNullOrWhiteSpace(name) || name.Length > LongestName)
+            yield return new("name", $"There is no name, or it is longer than {LongestName} characters.", "Type what you call it.");
+    }
+
+    private static IEnumerable<Problem> Coded(string code)
+    {
+        if (!Code().IsMatch(code))
+            yield return new("code", $"'{code}' is not a code.", "Use up to 60 small letters, digits and hyphens.");
+    }
+
+    [GeneratedRegex("^[A-Za-z0-9-]{1,60}$")]
+    private static partial Regex Code();
+
+    [GeneratedRegex("^#[0-9a-fA-F]{6}$")]
+    private static partial Regex Srgb();
+}

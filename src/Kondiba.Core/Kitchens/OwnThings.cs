@@ -1,0 +1,132 @@
+using Kondiba.Core.Centres;
+using Kondiba.Core.Pantry;
+using NodaTime;
+
+namespace Kondiba.Core.Kitchens;
+
+/// <summary>What a maker has told the product about the kitchen; with the shipped tables it makes the kitchen's own.</summary>
+/// <param name="Ways">How things are done here.</param>
+/// <param name="Centres">The maker's own centres; one with the code of a shipped one stands in its place.</param>
+/// <param name="Coatings">The maker's own coatings; likewise.</param>
+/// <param name="Vessels">The maker's own vessels; likewise.</param>
+/// <param name="Lots">Coating in the cupboard.</param>
+public sealed record OwnThings(
+    Ways Ways,
+    IReadOnlyList<OwnCentre> Centres,
+    IReadOnlyList<OwnCoating> Coatings,
+    IReadOnlyList<OwnVessel> Vessels,
+    IReadOnlyList<OwnLot> Lots)
+{
+    /// <summary>A kitchen about which nothing has been told.</summary>
+    public static OwnThings None { get; } = new(new(), [], [], [], []);
+}
+
+/// <summary>How things are done in a kitchen; null keeps to common practice.</summary>
+/// <param name="Coating">Code of the coating that a new line starts with.</param>
+/// <param name="Thinner">Code of the thinner that goes into every pot whose coating takes it.</param>
+/// <param name="Film">Film on a test dip that thinner brings a pot to, in mm.</param>
+/// <param name="Margin">Put on top of every pot, as a share.</param>
+/// <param name="Shake">Code of the way pieces are drained.</param>
+/// <param name="DripTime">How long a piece is held over the pot, in s.</param>
+/// <param name="WithoutVessels">Codes of the shipped vessels that this kitchen does not have.</param>
+public sealed record Ways(
+    string? Coating = null,
+    string? Thinner = null,
+    double? Film = null,
+    double? Margin = null,
+    string? Shake = null,
+    double? DripTime = null,
+    IReadOnlyList<string>? WithoutVessels = null);
+
+/// <summary>A centre as the maker enters it.</summary>
+/// <param name="Code">Name in data.</param>
+/// <param name="Name">Name on screen, one.</param>
+/// <param name="Plural">Name on screen, several.</param>
+/// <param name="Shape">Code of its kind of solid.</param>
+/// <param name="Holding">What it is held by.</param>
+/// <param name="Upright">Whether it stands while it sets.</param>
+/// <param name="UsualDepth">Dip depth that a new line starts with, as a share.</param>
+/// <param name="Spoil">Pieces dipped in vain, as a share.</param>
+/// <param name="Pack">Pieces in a pack; null when it is not sold by the piece.</param>
+/// <param name="Allergens">By name.</param>
+/// <param name="Prep">What to do before dipping.</param>
+/// <param name="Sizes">Sizes, measured.</param>
+public sealed record OwnCentre(
+    string Code,
+    string Name,
+    string Plural,
+    string Shape,
+    Holding Holding,
+    bool Upright,
+    double UsualDepth,
+    double Spoil,
+    int? Pack,
+    IReadOnlyList<string> Allergens,
+    IReadOnlyList<string> Prep,
+    IReadOnlyList<OwnSize> Sizes);
+
+/// <summary>A size of a centre as the maker measures it.</summary>
+/// <param name="Code">Name in data.</param>
+/// <param name="Name">Name on screen; may be empty when there is one size.</param>
+/// <param name="Mass">Mass of one, in g.</param>
+/// <param name="Measures">Measures that its kind of solid wants, by code, each in its unit.</param>
+public sealed record OwnSize(string Code, string Name, double Mass, IReadOnlyDictionary<string, double> Measures);
+
+/// <summary>A coating as the maker reads it off the label.</summary>
+/// <param name="Code">Name in data.</param>
+/// <param name="Name">Name on screen.</param>
+/// <param name="Couverture">Whether it wants tempering.</param>
+/// <param name="FatPerServing">Fat in a serving, in g.</param>
+/// <param name="Serving">Mass of a serving, in g.</param>
+/// <param name="MeltAtMost">Temperature that it must not pass, in °C.</param>
+/// <param name="DipFrom">Lower end of the dipping window, in °C.</param>
+/// <param name="DipTo">Upper end of the dipping window, in °C.</param>
+/// <param name="Thinners">Codes of the thinners that go with it.</param>
+/// <param name="Allergens">By name.</param>
+/// <param name="Packs">Packs that it is bought in.</param>
+/// <param name="Colours">Colours that it is bought in.</param>
+public sealed record OwnCoating(
+    string Code,
+    string Name,
+    bool Couverture,
+    double FatPerServing,
+    double Serving,
+    double MeltAtMost,
+    double DipFrom,
+    double DipTo,
+    IReadOnlyList<string> Thinners,
+    IReadOnlyList<string> Allergens,
+    IReadOnlyList<OwnPack> Packs,
+    IReadOnlyList<OwnColour> Colours);
+
+/// <summary>A pack that the maker buys.</summary>
+/// <param name="Mass">Net mass, in g.</param>
+/// <param name="Price">Of one.</param>
+/// <param name="Coupon">Taken off the price of one; null when there is no coupon.</param>
+/// <param name="Coupons">Coupons at hand.</param>
+public sealed record OwnPack(double Mass, decimal Price, decimal? Coupon = null, int Coupons = 0);
+
+/// <summary>A colour of the maker's own coating.</summary>
+/// <param name="Code">Name in data.</param>
+/// <param name="Name">Name on screen.</param>
+/// <param name="Srgb">How it looks set, as #rrggbb.</param>
+public sealed record OwnColour(string Code, string Name, string Srgb);
+
+/// <summary>A vessel of the maker's own.</summary>
+/// <param name="Code">Name in data.</param>
+/// <param name="Name">Name on screen.</param>
+/// <param name="Kind">Code of its kind.</param>
+/// <param name="Measures">Measures that its kind wants, by code, each in its unit.</param>
+public sealed record OwnVessel(string Code, string Name, string Kind, IReadOnlyDictionary<string, double> Measures);
+
+/// <summary>Coating in the cupboard.</summary>
+/// <param name="Code">Name in data.</param>
+/// <param name="Coating">Code of the coating.</param>
+/// <param name="Colour">Code of its colour.</param>
+/// <param name="Mass">What is left of it, in g.</param>
+/// <param name="BestBefore">Its date; null when it has none.</param>
+public sealed record OwnLot(string Code, string Coating, string Colour, double Mass, LocalDate? BestBefore)
+{
+    /// <summary>As pots use it.</summary>
+    internal Lot ToLot() => new(Coating, Colour, Measures.Quantities.Of<Measures.Mass>(Mass, "g"), BestBefore);
+}

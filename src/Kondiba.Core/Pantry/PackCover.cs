@@ -1,0 +1,118 @@
+using Kondiba.Core.Coatings;
+using Kondiba.Core.Measures;
+using NodaTime;
+
+namespace Kondiba.Core.Pantry;
+
+/// <summary>Coating in the cupboard.</summary>
+/// <param name="Coating">Code of the coating.</param>
+/// <param name="Colour">Code of its colour.</param>
+/// <param name="Mass">What is left of it.</param>
+/// <param name="BestBefore">Its date; null when it has none.</param>
+public sealed record Lot(string Coating, string Colour, Mass Mass, LocalDate? BestBefore);
+
+/// <summary>Packs of one size to buy.</summary>
+/// <param name="Mass">Net mass of one.</param>
+/// <param name="Count">How many.</param>
+/// <param name="Coupons">Of these, bought with a coupon.</param>
+/// <param name="Price">Of all of them, coupons taken off.</param>
+public sealed record PacksToBuy(Mass Mass, int Count, int Coupons, Money Price);
+
+/// <summary>What covers a need of coating: stock first, then packs.</summary>
+/// <param name="FromStock">Taken from the cupboard.</param>
+/// <param name="Lots">Where it is taken from, earliest date first.</param>
+/// <param name="Packs">What to buy, largest first.</param>
+/// <param name="Price">Of all packs.</param>
+/// <param name="Left">What stays unmelted in the packs bought.</param>
+public sealed record PackCover(Mass FromStock, IReadOnlyList<Lot> Lots, IReadOnlyList<PacksToBuy> Packs, Money Price, Mass Left)
+{
+    /// <summary>Packs to buy, of all sizes.</summary>
+    public int Count => Packs.Sum(p => p.Count);
+
+    /// <summary>
+    /// Uses up stock, earliest date first, then finds the packs that cover the rest at the least price, and of those the cover
+    /// that leaves least. Exact to the gram: solved from the end, for every amount still wanting.
+    /// </summary>
+    /// <param name="need">What is wanted.</param>
+    /// <param name="stock">Lots of this coating and colour.</param>
+    /// <param name="packs">Sizes it is sold in, each of at least a gram.</param>
+    public static PackCover For(Mass need, IEnumerable<Lot> stock, IReadOnlyList<CoatingPack> packs)
+    {
+        var (left, taken) = (need, new List<Lot>());
+        foreach (var lot in stock.OrderBy(l => l.BestBefore ?? LocalDate.MaxIsoValue))
+        {
+            if (left.Si <= 0)
+                break;
+            var mass = lot.Mass < left ? lot.Mass : left;
+            taken.Add(lot with { Mass = mass });
+            left -= mass;
+        }
+
+        var bought = Cheapest((int)Math.Ceiling(Math.Round(left.In("g"), 6)), packs);
+        var price = bought.Aggregate(default(Money), (sum, p) => sum + p.Price);
+        return new(need - left, taken, bought, price, bought.Select(p => p.Mass * p.Count).Total() - left);
+    }
+
+    private static List<PacksToBuy> Cheapest(int need, IReadOnlyList<CoatingPack> packs)
+    {
+        if (need <= 0 || packs.Count == 0)
+            return [];
+
+        // A state is how much still wants covering; its value is the price in cents, then the grams bought.
+        // Without coupons any number of each pack may follow; each coupon is one more pack, to be had once.
+        var sizes = packs.Select(p => (int)Math.Floor(Math.Round(p.Mass.Value.In("g"), 6))).ToArray();
+        var best = new (long Cents, long Grams)[need + 1];
+        var choice = new int[need + 1];
+        for (var wanting = 1; wanting <= need; wanting++)
+        {
+            best[wanting] = (long.MaxValue, long.MaxValue);
+            for (var i = 0; i < sizes.Length; i++)
+            {
+                var rest = best[Math.Max(0, wanting - sizes[i])];
+                var total = (rest.Cents + Cents(packs[i].Price.Value), rest.Grams + sizes[i]);
+                if (total.CompareTo(best[wanting]) < 0)
+                    (best[wanting], choice[wanting]) = (total, i);
+            }
+        }
+
+        var coupons = packs.Index().Where(p => p.Item.Coupon is not null)
+            .SelectMany(p => Enumerable.Repeat(p.Index, Math.Min(p.Item.Coupons, (need / sizes[p.Index]) + 1))).ToArray();
+        var used = new bool[coupons.Length, need + 1];
+        for (var k = 0; k < coupons.Length; k++)
+        {
+            var pack = packs[coupons[k]];
+            for (var wanting = need; wanting >= 1; wanting--)
+            {
+                var rest = best[Math.Max(0, wanting - sizes[coupons[k]])];
+                var total = (rest.Cents + Cents(pack.Price.Value - pack.Coupon!.Value), rest.Grams + sizes[coupons[k]]);
+                if (total.CompareTo(best[wanting]) < 0)
+                    (best[wanting], used[k, wanting]) = (total, true);
+            }
+        }
+
+        var (count, withCoupon) = (new int[sizes.Length], new int[sizes.Length]);
+        var still = need;
+        for (var k = coupons.Length - 1; k >= 0 && still > 0; k--)
+        {
+            if (!used[k, still])
+                continue;
+            count[coupons[k]]++;
+            withCoupon[coupons[k]]++;
+            still = Math.Max(0, still - sizes[coupons[k]]);
+        }
+
+        for (; still > 0; still = Math.Max(0, still - sizes[choice[still]]))
+            count[choice[still]]++;
+
+        return
+        [
+            .. packs.Index().Where(p => count[p.Index] > 0).OrderByDescending(p => p.Item.Mass.Value.Si).Select(p => new PacksToBuy(
+                p.Item.Mass.Value,
+                count[p.Index],
+                withCoupon[p.Index],
+                (p.Item.Price.Value * count[p.Index]) - ((p.Item.Coupon ?? default) * withCoupon[p.Index]))),
+        ];
+    }
+
+    private static long Cents(Money price) => (long)Math.Round(price.Amount * 100);
+}

@@ -1,0 +1,61 @@
+using Kondiba.Core.Centres;
+using Kondiba.Core.Measures;
+using Kondiba.Core.Reference;
+using static System.Math;
+
+namespace Kondiba.Core.Vessels;
+
+/// <summary>A round vessel, straight or flaring; or the straight half of one that a wall divides.</summary>
+/// <param name="Code">Name in data.</param>
+/// <param name="Name">Name on screen.</param>
+/// <param name="Measures">What it is computed from.</param>
+/// <param name="Bottom">Inner diameter at the bottom.</param>
+/// <param name="Top">Inner diameter at the rim.</param>
+/// <param name="Height">Inner height.</param>
+/// <param name="Halved">Whether a wall across the middle leaves half of it.</param>
+public sealed record RoundVessel(
+    string Code, string Name, IReadOnlyList<WorkingLine> Measures, Length Bottom, Length Top, Length Height, bool Halved = false)
+    : Vessel(Code, Name, null, Measures)
+{
+    /// <inheritdoc/>
+    public override string Kind => Halved ? "half" : "round";
+
+    /// <inheritdoc/>
+    public override Volume Capacity => UpToLevel(Height);
+
+    /// <inheritdoc/>
+    public override IReadOnlyList<Corner> Outline { get; } =
+        [new(Top / -2, Height), new(Bottom / -2, default), new(Bottom / 2, default), new(Top / 2, Height)];
+
+    private double R0 => Bottom.Si / 2;
+
+    private double Slope => (Top.Si - Bottom.Si) / 2 / Height.Si;
+
+    private double Part => Halved ? 0.5 : 1;
+
+    /// <inheritdoc/>
+    public override Volume UpToLevel(Length level)
+    {
+        var r = R0 + (Slope * level.Si);
+        return new(Part * PI / 3 * level.Si * ((R0 * R0) + (R0 * r) + (r * r)));
+    }
+
+    /// <inheritdoc/>
+    public override Length LevelOf(Volume volume)
+    {
+        if (volume >= Capacity)
+            return Height;
+        var v = volume.Si / Part;
+        return new(Abs(Slope) < 1e-9
+            ? v / (PI * R0 * R0)
+            : (Cbrt((3 * Slope * v / PI) + (R0 * R0 * R0)) - R0) / Slope);
+    }
+
+    /// <summary>The widest circle within half a circle is half as wide.</summary>
+    public override Seat Seat(string one, Shape shape, Share depth, Length clearance) =>
+        Mould(shape) ?? Within(Bottom * Part, Height, one, shape.Immerse(depth), depth, clearance);
+
+    /// <inheritdoc/>
+    public override string PoolFormula(Seat seat) =>
+        $"ρ × ({UpToLevel(seat.Depth).In("mL"):0.0} mL up to {seat.Depth.In("mm"):0} mm − {seat.Displaced.In("mL"):0.0} mL taken up by the piece)";
+}

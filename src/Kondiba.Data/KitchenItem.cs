@@ -1,0 +1,53 @@
+using System.Text.Json;
+using Kondiba.Core.Kitchens;
+using NodaTime;
+using NodaTime.Serialization.SystemTextJson;
+
+namespace Kondiba.Data;
+
+/// <summary>What an item of a kitchen is.</summary>
+public enum ItemKind
+{
+    /// <summary>How things are done; one a kitchen.</summary>
+    Ways,
+
+    /// <summary>A centre of the maker's own.</summary>
+    Centre,
+
+    /// <summary>A coating of the maker's own.</summary>
+    Coating,
+
+    /// <summary>A vessel of the maker's own.</summary>
+    Vessel,
+
+    /// <summary>Coating in the cupboard.</summary>
+    Lot,
+}
+
+/// <summary>Something a maker has told about the kitchen, kept as the record that Core reads.</summary>
+public sealed class KitchenItem : IOfKitchen
+{
+    private static readonly JsonSerializerOptions Json = new JsonSerializerOptions(JsonSerializerDefaults.Web).ConfigureForNodaTime(DateTimeZoneProviders.Tzdb);
+
+    public Guid KitchenId { get; init; }
+
+    public ItemKind Kind { get; init; }
+
+    /// <summary>Unique among the kitchen's items of its kind.</summary>
+    public required string Code { get; init; }
+
+    /// <summary>The record, as JSON.</summary>
+    public required string Body { get; set; }
+
+    /// <summary>An item that keeps a record.</summary>
+    public static KitchenItem Of<T>(Guid kitchen, ItemKind kind, string code, T thing) =>
+        new() { KitchenId = kitchen, Kind = kind, Code = code, Body = JsonSerializer.Serialize(thing, Json) };
+
+    /// <summary>Everything that a kitchen's items say.</summary>
+    public static OwnThings Read(IReadOnlyCollection<KitchenItem> items)
+    {
+        return new(Of<Ways>(ItemKind.Ways).FirstOrDefault() ?? new(), Of<OwnCentre>(ItemKind.Centre), Of<OwnCoating>(ItemKind.Coating), Of<OwnVessel>(ItemKind.Vessel), Of<OwnLot>(ItemKind.Lot));
+
+        List<T> Of<T>(ItemKind kind) => [.. items.Where(i => i.Kind == kind).OrderBy(i => i.Code, StringComparer.Ordinal).Select(i => JsonSerializer.Deserialize<T>(i.Body, Json)!)];
+    }
+}

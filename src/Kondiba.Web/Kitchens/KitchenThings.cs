@@ -1,0 +1,50 @@
+using System.Collections.Concurrent;
+using Kondiba.Core.Kitchens;
+using Kondiba.Core.Reference;
+using Kondiba.Data;
+using Microsoft.EntityFrameworkCore;
+
+namespace Kondiba.Web.Kitchens;
+
+/// <summary>What the request's kitchen has told about itself, and its tables. Read once and remembered until it changes: one server serves a database.</summary>
+internal sealed class KitchenThings(KondibaContext db, TradeTables shipped)
+{
+    private static readonly ConcurrentDictionary<Guid, (OwnThings Own, TradeTables Tables)> Known = new();
+
+    public async Task<TradeTables> TablesAsync() => (await ReadAsync()).Tables;
+
+    public async Task<(OwnThings Own, TradeTables Tables)> ReadAsync()
+    {
+        if (!Known.TryGetValue(db.KitchenId, out var known))
+        {
+            var own = KitchenItem.Read(await db.KitchenItems.AsNoTracking().ToListAsync());
+            known = (own, KitchenTables.For(shipped, own));
+            Known[db.KitchenId] = known;
+        }
+
+        return known;
+    }
+
+    /// <summary>Keeps a thing, in place of one with its code.</summary>
+    public async Task KeepAsync<T>(ItemKind kind, string code, T thing)
+    {
+        var item = KitchenItem.Of(db.KitchenId, kind, code, thing);
+        if (await Of(kind, code).ExecuteUpdateAsync(set => set.SetProperty(i => i.Body, item.Body)) == 0)
+        {
+            db.Add(item);
+            await db.SaveChangesAsync();
+        }
+
+        Known.TryRemove(db.KitchenId, out _);
+    }
+
+    /// <summary>Removes a thing; whether there was one.</summary>
+    public async Task<bool> RemoveAsync(ItemKind kind, string code)
+    {
+        var removed = await Of(kind, code).ExecuteDeleteAsync() == 1;
+        Known.TryRemove(db.KitchenId, out _);
+        return removed;
+    }
+
+    private IQueryable<KitchenItem> Of(ItemKind kind, string code) => db.KitchenItems.Where(i => i.Kind == kind && i.Code == code);
+}

@@ -1,0 +1,185 @@
+import { useState } from "react";
+import { answer, api, type Kind, type OwnCentre } from "../../api/client";
+import { NumberField, PickField, TextField, Tick } from "../../ui/fields";
+import { MeasureFields } from "./MeasureFields";
+import { KeepButtons, TextButton } from "./parts";
+import { codeOf, useKeep } from "./useKeep";
+
+type Size = OwnCentre["sizes"][number];
+
+const noSize: Size = { code: "one", name: "", mass: 20, measures: { diameter: 30, bareCap: 0 } };
+
+const fresh: OwnCentre = {
+  code: "",
+  name: "",
+  plural: "",
+  shape: "ball",
+  holding: "fork",
+  upright: false,
+  usualDepth: 1,
+  spoil: 0.05,
+  pack: null,
+  allergens: [],
+  prep: [],
+  sizes: [noSize],
+};
+
+/** Measures and habits of a centre. */
+export function CentreForm(props: {
+  centre: OwnCentre | undefined;
+  shapes: Kind[];
+  taken: string[];
+  own: boolean;
+  shipped: boolean;
+  close: () => void;
+  onRemoved: (centre: OwnCentre) => void;
+}) {
+  const [centre, setCentre] = useState(props.centre ?? fresh);
+  const keep = useKeep((body: OwnCentre) => answer(api.PUT("/api/kitchen/centres", { body })), props.close);
+  const remove = useKeep(
+    (code: string) => answer(api.DELETE("/api/kitchen/centres/{code}", { params: { path: { code } } })),
+    () => {
+      if (!props.shipped) props.onRemoved(centre);
+      props.close();
+    },
+  );
+  const change = (part: Partial<OwnCentre>) => setCentre((c) => ({ ...c, ...part }));
+  const changeSize = (at: number, part: Partial<Size>) =>
+    change({ sizes: centre.sizes.map((s, i) => (i === at ? { ...s, ...part } : s)) });
+  const measures = props.shapes.find((s) => s.code === centre.shape)?.measures ?? [];
+  const e = keep.errorOf;
+
+  return (
+    <form
+      className="mt-2"
+      onSubmit={(event) => {
+        event.preventDefault();
+        const code = centre.code || codeOf(centre.name, props.taken);
+        const sizes = centre.sizes.map((s, i) => ({
+          ...s,
+          code:
+            s.code ||
+            codeOf(
+              s.name,
+              centre.sizes.slice(0, i).map((t) => t.code),
+            ),
+        }));
+        keep.mutate({ ...centre, code, plural: centre.plural || `${centre.name}s`, sizes });
+      }}
+    >
+      <div className="grid gap-4 sm:grid-cols-4">
+        <TextField label="One is called" value={centre.name} onChange={(name) => change({ name })} error={e("name")} />
+        <TextField
+          label="Several are"
+          value={centre.plural}
+          onChange={(plural) => change({ plural })}
+          error={e("plural")}
+        />
+        <PickField
+          label="Shape"
+          value={centre.shape}
+          options={props.shapes.map((s) => ({ value: s.code, label: s.name }))}
+          onChange={(shape) => change({ shape })}
+          error={e("shape")}
+        />
+        <PickField
+          label="Held"
+          value={centre.holding}
+          options={[
+            { value: "by hand", label: "by its end" },
+            { value: "stick", label: "on a stick" },
+            { value: "fork", label: "on a fork" },
+            { value: "mould", label: "in a mould" },
+          ]}
+          onChange={(holding) => change({ holding })}
+        />
+        <NumberField
+          label="Usually dipped to, %"
+          value={Math.round(centre.usualDepth * 1000) / 10}
+          onChange={(percent) => change({ usualDepth: (percent ?? 0) / 100 })}
+          error={e("usualDepth")}
+        />
+        <NumberField
+          label="Dipped in vain, %"
+          value={Math.round(centre.spoil * 1000) / 10}
+          onChange={(percent) => change({ spoil: (percent ?? 0) / 100 })}
+          error={e("spoil")}
+        />
+        <NumberField
+          label="Pieces in a pack"
+          value={centre.pack}
+          onChange={(pack) => change({ pack })}
+          error={e("pack")}
+        />
+        <div className="self-end">
+          <Tick label="stands to set" checked={centre.upright} onChange={(upright) => change({ upright })} />
+        </div>
+      </div>
+      <h4 className="mt-5 font-bold">Sizes, measured</h4>
+      {centre.sizes.map((size, i) => (
+        <fieldset key={i} className="border-line mt-2 grid items-end gap-3 border-l-2 pl-3 sm:grid-cols-6">
+          <legend className="sr-only">Size {i + 1}</legend>
+          <TextField
+            label="Size"
+            value={size.name}
+            onChange={(name) => changeSize(i, { name })}
+            error={e(`sizes[${i}].code`)}
+          />
+          <NumberField
+            label="One weighs"
+            unit="g"
+            value={size.mass}
+            onChange={(mass) => changeSize(i, { mass: mass ?? 0 })}
+            error={e(`sizes[${i}].mass`)}
+          />
+          <MeasureFields
+            measures={measures}
+            values={size.measures}
+            onChange={(measures) => changeSize(i, { measures })}
+            errorOf={(code) => e(`sizes[${i}].measures.${code}`)}
+          />
+          {centre.sizes.length > 1 && (
+            <TextButton onClick={() => change({ sizes: centre.sizes.filter((_, j) => j !== i) })}>
+              Drop this size
+            </TextButton>
+          )}
+          {e(`sizes[${i}].measures`) && (
+            <p role="alert" className="text-mind text-[13px] sm:col-span-6">
+              {e(`sizes[${i}].measures`)}
+            </p>
+          )}
+        </fieldset>
+      ))}
+      <p className="mt-2">
+        <TextButton
+          onClick={() =>
+            change({ sizes: [...centre.sizes, { ...(centre.sizes.at(-1) ?? noSize), code: "", name: "" }] })
+          }
+        >
+          Another size
+        </TextButton>
+        {e("sizes") && <span className="text-mind ml-4 text-[15px]">{e("sizes")}</span>}
+      </p>
+      <div className="mt-4 grid gap-4 sm:grid-cols-2">
+        <TextField
+          label="Allergens, with commas between"
+          value={centre.allergens.join(", ")}
+          onChange={(text) => change({ allergens: text.split(",").map((a) => a.trimStart()) })}
+        />
+        <TextField
+          label="Before dipping, a step a line"
+          lines={3}
+          value={centre.prep.join("\n")}
+          onChange={(text) => change({ prep: text ? text.split("\n") : [] })}
+        />
+      </div>
+      <KeepButtons pending={keep.isPending} error={keep.error ?? remove.error} cancel={props.close}>
+        {props.own && (
+          <TextButton onClick={() => remove.mutate(centre.code)}>
+            {props.shipped ? "Back to how the trade has it" : "Remove"}
+          </TextButton>
+        )}
+      </KeepButtons>
+    </form>
+  );
+}

@@ -1,0 +1,91 @@
+import { useState } from "react";
+import { answer, api, type OwnCentre, type Reference } from "../../api/client";
+import { Piece } from "../order/Piece";
+import { overhang } from "../order/points";
+import { useWording, depthName } from "../../ui/units";
+import { CentreForm } from "./CentreForm";
+import type { Room } from "./KitchenPage";
+import { AddNew, Item, Removed } from "./parts";
+import { useKeep } from "./useKeep";
+
+/** What is dipped here: the trade's centres and the maker's own. */
+export function Centres({ things, reference }: Room) {
+  const wording = useWording();
+  const [removed, setRemoved] = useState<OwnCentre>();
+  const keep = useKeep(
+    (body: OwnCentre) => answer(api.PUT("/api/kitchen/centres", { body })),
+    () => setRemoved(undefined),
+  );
+  const codes = things.centres.map((c) => c.code);
+  const form = (centre: OwnCentre | undefined, close: () => void) => (
+    <CentreForm
+      centre={centre}
+      shapes={reference.shapes}
+      taken={codes}
+      own={!!centre && things.own.includes(centre.code)}
+      shipped={!!centre && things.shipped.includes(centre.code)}
+      close={close}
+      onRemoved={setRemoved}
+    />
+  );
+  return (
+    <>
+      <AddNew label="A centre of my own" form={(close) => form(undefined, close)} />
+      <Removed name={removed?.name} putBack={() => removed && keep.mutate(removed)} />
+      <ul>
+        {things.centres.map((centre) => (
+          <Item
+            key={centre.code}
+            name={centre.plural}
+            own={things.own.includes(centre.code)}
+            picture={<Silhouette centre={centre} reference={reference} />}
+            change={`Change ${centre.plural}`}
+            facts={
+              <>
+                <p>
+                  {centre.sizes.map((s) => `${s.name} ${s.mass > 0 ? wording.mass(s.mass) : ""}`.trim()).join(", ")};
+                  usually {depthName(centre.usualDepth)}, held {held[centre.holding]}
+                  {centre.allergens.length > 0 && `; contains ${centre.allergens.join(", ")}`}
+                </p>
+                <p className="mt-0.5 text-[15px]">{centre.prep.join(" ")}</p>
+              </>
+            }
+            form={(close) => form(centre, close)}
+          />
+        ))}
+      </ul>
+    </>
+  );
+}
+
+const held: Record<OwnCentre["holding"], string> = {
+  "by hand": "by its end",
+  stick: "on a stick",
+  fork: "on a fork",
+  mould: "in a mould",
+};
+
+/** A piece of it, half way in midnight or dark, as large as the list allows. */
+function Silhouette({ centre, reference }: { centre: OwnCentre; reference: Reference }) {
+  const known = reference.centres.find((c) => c.code === centre.code);
+  const size = known?.sizes.at(-1);
+  if (!known || !size) return null;
+  const top = overhang(known);
+  const box = Math.max(size.length + top, size.width) + 6;
+  return (
+    <svg
+      aria-hidden
+      viewBox={`${-box / 2} ${-top - 3 - (box - 6 - size.length - top) / 2} ${box} ${box}`}
+      className="size-16 shrink-0"
+    >
+      <Piece
+        seed={3}
+        centre={known}
+        size={size}
+        srgb={reference.colours[0]?.srgb ?? "#4a2616"}
+        dipLine={size.length * centre.usualDepth}
+        film={2}
+      />
+    </svg>
+  );
+}

@@ -1,0 +1,84 @@
+import { useState } from "react";
+import { answer, api, type Ways } from "../../api/client";
+import { NumberField, PickField } from "../../ui/fields";
+import type { Room } from "./KitchenPage";
+import { KeepButtons } from "./parts";
+import { useKeep } from "./useKeep";
+
+/** How things are done here: the schools and habits that makers differ in. */
+export function WaysForm({ things, reference }: Room) {
+  const [ways, setWays] = useState<Ways>(things.ways);
+  const usual = things.shippedWays;
+  const [kept, setKept] = useState(false);
+  const keep = useKeep(
+    (body: Ways) => answer(api.PUT("/api/kitchen/ways", { body })),
+    () => setKept(true),
+  );
+  const change = (part: Partial<Ways>) => {
+    setKept(false);
+    setWays((w) => ({ ...w, ...part }));
+  };
+  return (
+    <form
+      className="max-w-2xl"
+      onSubmit={(e) => {
+        e.preventDefault();
+        keep.mutate(ways);
+      }}
+    >
+      <div className="grid gap-5 sm:grid-cols-2">
+        <PickField
+          label="Coating that a new line starts with"
+          value={ways.coating ?? usual.coating ?? ""}
+          options={reference.coatings.map((c) => ({ value: c.code, label: c.name }))}
+          onChange={(coating) => change({ coating })}
+          error={keep.errorOf("coating")}
+        />
+        <PickField
+          label="Thinner that goes in as a habit"
+          value={ways.thinner ?? ""}
+          options={[{ value: "", label: "none" }, ...reference.thinners.map((t) => ({ value: t.code, label: t.name }))]}
+          onChange={(thinner) => change({ thinner: thinner || null })}
+          error={keep.errorOf("thinner")}
+        />
+        <NumberField
+          label="Thinned to a film on a test dip of"
+          unit="mm"
+          value={ways.film ?? null}
+          placeholder={String(usual.film)}
+          onChange={(film) => change({ film })}
+          error={keep.errorOf("film")}
+        />
+        <NumberField
+          label="Margin on every pot, %"
+          value={typeof ways.margin === "number" ? Math.round(ways.margin * 1000) / 10 : null}
+          placeholder={String(Number(usual.margin) * 100)}
+          onChange={(percent) => change({ margin: percent === null ? null : percent / 100 })}
+          error={keep.errorOf("margin")}
+        />
+        <PickField
+          label="A dipped piece is"
+          value={ways.shake ?? usual.shake ?? ""}
+          options={reference.shakes.map((s) => ({ value: s.code, label: s.name }))}
+          onChange={(shake) => change({ shake })}
+          error={keep.errorOf("shake")}
+        />
+        <NumberField
+          label="Held over the pot for, s"
+          value={ways.dripTime ?? null}
+          placeholder={String(usual.dripTime)}
+          onChange={(dripTime) => change({ dripTime })}
+          error={keep.errorOf("dripTime")}
+        />
+      </div>
+      <p className="text-ink2 mt-4">What is left empty keeps to common practice, shown in grey.</p>
+      <KeepButtons pending={keep.isPending} error={keep.error} cancel={() => change(things.ways)}>
+        {kept && (
+          <span role="status" className="text-go font-semibold">
+            kept
+          </span>
+        )}
+      </KeepButtons>
+    </form>
+  );
+}

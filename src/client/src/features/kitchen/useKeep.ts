@@ -1,0 +1,35 @@
+import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { ApiError } from "../../api/client";
+
+/** Keeps or removes something of the kitchen; all that was computed with the old kitchen is asked for again. */
+export function useKeep<T>(send: (thing: T) => Promise<unknown>, done?: () => void) {
+  const queries = useQueryClient();
+  const keep = useMutation({
+    mutationFn: send,
+    onSuccess: async () => {
+      await Promise.all([
+        queries.invalidateQueries({ queryKey: ["kitchen", "things"] }),
+        queries.invalidateQueries({ queryKey: ["reference"] }),
+      ]);
+      queries.removeQueries({ queryKey: ["tally"] });
+      done?.();
+    },
+  });
+  const errors = keep.error instanceof ApiError ? keep.error.errors : {};
+  return { ...keep, errorOf: (field: string) => errors[field]?.join(" ") };
+}
+
+/** A code from a name: small letters, digits and hyphens. */
+export function codeOf(name: string, taken: string[]): string {
+  const code =
+    name
+      .toLowerCase()
+      .normalize("NFKD")
+      .replace(/[^a-z0-9]+/g, "-")
+      .replace(/^-+|-+$/g, "")
+      .slice(0, 50) || "own";
+  for (let i = 1; ; i++) {
+    const tried = i === 1 ? code : `${code}-${i}`;
+    if (!taken.includes(tried)) return tried;
+  }
+}

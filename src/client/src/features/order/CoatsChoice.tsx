@@ -1,0 +1,34 @@
+import type { OrderLine } from "../../api/client";
+import { Choice } from "../../ui/Choice";
+
+const ways = [
+  { value: "1", label: "one coat", coats: 1, atOnce: false },
+  { value: "2", label: "two coats", hint: "set between", coats: 2, atOnce: false },
+  { value: "2+", label: "two coats at once", hint: "over a sheer spot", coats: 2, atOnce: true },
+  { value: "3", label: "three coats", hint: "set between", coats: 3, atOnce: false },
+];
+
+/** How many coats, and whether the first sets before the second. */
+export function CoatsChoice(props: {
+  what: string;
+  line: Pick<OrderLine, "coats" | "atOnce">;
+  note: string | undefined;
+  onChange: (coats: Pick<OrderLine, "coats" | "atOnce">) => void;
+}) {
+  const { line } = props;
+  const now = ways.find((way) => way.coats === line.coats && way.atOnce === (line.atOnce && line.coats > 1));
+  return (
+    <Choice
+      label={`Coats on ${props.what}`}
+      value={now?.value ?? ""}
+      options={ways}
+      onChange={(value) => {
+        const way = ways.find((w) => w.value === value);
+        if (way) props.onChange({ coats: way.coats, atOnce: way.atOnce });
+      }}
+      note={props.note}
+    >
+      {now?.label ?? `${line.coats} coats`}
+    </Choice>
+  );
+}

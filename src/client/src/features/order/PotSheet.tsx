@@ -1,0 +1,132 @@
+import type { ReactNode } from "react";
+import type { Pot, Reference } from "../../api/client";
+import { vesselOf } from "../../api/queries";
+import { How } from "../../ui/How";
+import { Sheet } from "../../ui/Sheet";
+import { dayName, packs, tablespoons, useWording } from "../../ui/units";
+
+/** Everything else about a pot: how it flows and is thinned, its melts, what to buy, what is left, what other vessels would want. */
+export function PotSheet(props: { pot: Pot; name: string; reference: Reference; close: () => void }) {
+  const { pot, name, reference } = props;
+  const wording = useWording();
+  const film = (mm: number) => wording.value(mm, "mm");
+  const thinner = reference.thinners.find((t) => t.code === pot.thinner?.code);
+
+  return (
+    <Sheet open close={props.close} title={`The ${name} pot`}>
+      <Part title="How it flows">
+        <p>
+          A test dip keeps{" "}
+          <How what={`${name}, film on a test dip`} of={`pots.${pot.key}.testFilm`}>
+            {film(pot.testFilm.value)}
+          </How>
+          {pot.thinner && ` with ${thinner?.name}, ${film(pot.thinner.before)} without`}. Dip at{" "}
+          {wording.temperature(pot.dipFrom)}
+          {pot.dipTo > pot.dipFrom && ` to ${wording.temperature(pot.dipTo)}`}.
+        </p>
+        {pot.advice && <p className="mt-1">{pot.advice}</p>}
+      </Part>
+      {pot.thinner && (
+        <Part title={`Thinning with ${thinner?.name}`}>
+          <p>
+            {wording.mass(pot.thinner.mass.value)}, {tablespoons(pot.thinner.tablespoons)}, to{" "}
+            {wording.mass(pot.ofCoating)} of coating. {pot.thinner.how}
+          </p>
+          <p className="mt-2 font-semibold">Still thick at the dip temperature?</p>
+          {pot.thinner.still.length > 0 ? (
+            <ul className="mt-1">
+              {pot.thinner.still.map((step) => (
+                <li key={step.tablespoons} className="border-line flex justify-between border-t border-dashed py-1">
+                  <span>
+                    {tablespoons(step.tablespoons)} more, {wording.mass(step.mass)}; melt it in warm
+                  </span>
+                  <b>{film(step.film)}</b>
+                </li>
+              ))}
+            </ul>
+          ) : (
+            <p>No more: it would stay soft. Warm it, or take a coating with more fat.</p>
+          )}
+        </Part>
+      )}
+      <Part title={pot.melts.length === 1 ? "One melt" : `${pot.melts.length} melts, one after the other`}>
+        {pot.melts.length === 1 ? (
+          <p>All {wording.mass(pot.toMelt.value)} at once.</p>
+        ) : (
+          <p>
+            {wording.mass(pot.melts[0] ?? 0)} first; when it is down to the pool, top up with{" "}
+            {pot.melts.length === 2 ? "" : `${pot.melts.length - 1} times `}
+            {wording.mass(pot.melts[1] ?? 0)}, melted apart.
+          </p>
+        )}
+      </Part>
+      <Part title="From the cupboard and the shop">
+        <ul>
+          {pot.cover.lots.map((lot, i) => (
+            <li key={i}>
+              {wording.mass(lot.mass)} you have
+              {lot.bestBefore && `, best before ${dayName(lot.bestBefore)} ${lot.bestBefore.slice(0, 4)}`}
+            </li>
+          ))}
+          {pot.cover.packs.map((pack) => (
+            <li key={pack.mass} className="flex justify-between">
+              <span>
+                {pack.count} × {wording.pack(pack.mass)}
+                {pack.coupons > 0 && `, ${pack.coupons} with a coupon`}
+              </span>
+              <b>{wording.money(pack.price)}</b>
+            </li>
+          ))}
+          {pot.cover.packs.length === 0 && pot.cover.lots.length > 0 && <li>Nothing to buy.</li>}
+        </ul>
+        <p className="mt-1">
+          {pot.cover.packs.length > 0 && (
+            <>
+              {packs(pot.packs.value)} is the cheapest cover; {wording.mass(pot.cover.left)} stays unmelted.{" "}
+            </>
+          )}
+          The coating in the pot is worth{" "}
+          <How what={`${name}, worth`} of={`pots.${pot.key}.worth`}>
+            {wording.money(pot.worth.value)}
+          </How>
+          .
+        </p>
+      </Part>
+      <Part title={`Left over: ${wording.mass(pot.leftover.mass)}`}>
+        {pot.leftover.uses.length > 0 ? (
+          <ul className="list-disc pl-5">
+            {pot.leftover.uses.map((use) => (
+              <li key={use}>{use}</li>
+            ))}
+          </ul>
+        ) : (
+          <p>Too little to keep.</p>
+        )}
+      </Part>
+      <Part title="In other vessels">
+        <ul>
+          {pot.vessels
+            .toSorted((a, b) => (a.toMelt ?? Infinity) - (b.toMelt ?? Infinity))
+            .map((choice) => (
+              <li key={choice.vessel} className="border-line flex justify-between gap-4 border-t border-dashed py-1">
+                <span className={choice.vessel === pot.vessel ? "font-bold" : ""}>
+                  {vesselOf(reference, choice.vessel)?.name}
+                  {choice.reason && <span className="text-ink2 block text-[13px]">{choice.reason}</span>}
+                </span>
+                <b>{choice.toMelt === null ? "no" : wording.mass(choice.toMelt)}</b>
+              </li>
+            ))}
+        </ul>
+      </Part>
+    </Sheet>
+  );
+}
+
+function Part({ title, children }: { title: string; children: ReactNode }) {
+  return (
+    <section className="mt-5">
+      <h3 className="font-serif text-lg">{title}</h3>
+      <div className="mt-1">{children}</div>
+    </section>
+  );
+}

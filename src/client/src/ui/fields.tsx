@@ -1,0 +1,132 @@
+import { useId, useState, type ReactNode } from "react";
+import { FieldNote } from "./notes";
+import { useWording } from "./units";
+
+const box = "border-line bg-ground focus:border-act w-full rounded-md border px-2.5 py-1.5 aria-invalid:border-mind";
+
+/** A label over its field, with what is wrong under it. */
+export function Labelled(props: {
+  label: string;
+  error?: string | undefined;
+  className?: string;
+  children: (ids: { id: string; "aria-invalid": boolean; "aria-describedby": string | undefined }) => ReactNode;
+}) {
+  const id = useId();
+  return (
+    <div className={props.className}>
+      <label htmlFor={id} className="text-ink2 block text-[13px]">
+        {props.label}
+      </label>
+      {props.children({
+        id,
+        "aria-invalid": !!props.error,
+        "aria-describedby": props.error ? `${id}-note` : undefined,
+      })}
+      <FieldNote id={`${id}-note`} text={props.error} />
+    </div>
+  );
+}
+
+export function TextField(props: {
+  label: string;
+  value: string;
+  onChange: (value: string) => void;
+  error?: string | undefined;
+  className?: string;
+  lines?: number;
+}) {
+  return (
+    <Labelled label={props.label} error={props.error} className={props.className ?? ""}>
+      {(ids) =>
+        props.lines ? (
+          <textarea
+            {...ids}
+            rows={props.lines}
+            className={box}
+            value={props.value}
+            onChange={(e) => props.onChange(e.target.value)}
+          />
+        ) : (
+          <input {...ids} className={box} value={props.value} onChange={(e) => props.onChange(e.target.value)} />
+        )
+      }
+    </Labelled>
+  );
+}
+
+/** A number in the maker's own unit, kept in `unit`; empty is null. */
+export function NumberField(props: {
+  label: string;
+  value: number | null;
+  unit?: string;
+  onChange: (value: number | null) => void;
+  error?: string | undefined;
+  className?: string;
+  placeholder?: string;
+}) {
+  const unit = useWording().typed(props.unit ?? "");
+  const [typed, setTyped] = useState<string>();
+  return (
+    <Labelled
+      label={`${props.label}${unit.symbol ? `, ${unit.symbol}` : ""}`}
+      error={props.error}
+      className={props.className ?? ""}
+    >
+      {(ids) => (
+        <input
+          {...ids}
+          inputMode="decimal"
+          className={`${box} text-right`}
+          placeholder={props.placeholder}
+          value={typed ?? (props.value === null ? "" : String(unit.show(props.value)))}
+          onFocus={(e) => e.target.select()}
+          onBlur={() => setTyped(undefined)}
+          onChange={(e) => {
+            setTyped(e.target.value);
+            const number = Number(e.target.value.replace(",", "."));
+            if (e.target.value.trim() === "") props.onChange(null);
+            else if (!Number.isNaN(number)) props.onChange(unit.keep(number));
+          }}
+        />
+      )}
+    </Labelled>
+  );
+}
+
+/** One of several, each a word. */
+export function PickField<T extends string>(props: {
+  label: string;
+  value: T;
+  options: { value: T; label: string }[];
+  onChange: (value: T) => void;
+  error?: string | undefined;
+  className?: string;
+}) {
+  return (
+    <Labelled label={props.label} error={props.error} className={props.className ?? ""}>
+      {(ids) => (
+        <select {...ids} className={box} value={props.value} onChange={(e) => props.onChange(e.target.value as T)}>
+          {props.options.map((option) => (
+            <option key={option.value} value={option.value}>
+              {option.label}
+            </option>
+          ))}
+        </select>
+      )}
+    </Labelled>
+  );
+}
+
+export function Tick(props: { label: string; checked: boolean; onChange: (checked: boolean) => void }) {
+  return (
+    <label className="flex cursor-pointer items-center gap-2.5 py-1">
+      <input
+        type="checkbox"
+        className="accent-act size-4.5"
+        checked={props.checked}
+        onChange={(e) => props.onChange(e.target.checked)}
+      />
+      {props.label}
+    </label>
+  );
+}

@@ -1,0 +1,46 @@
+using Kondiba.Core.Amounts;
+using Kondiba.Core.Centres;
+using Kondiba.Core.Measures;
+using Kondiba.Core.Reference;
+using NodaTime;
+
+namespace Kondiba.Core.Tests;
+
+/// <summary>Orders for tests, short to write.</summary>
+internal static class Orders
+{
+    public const string Wafers = "compound-wafer-hot-flow";
+
+    public static TradeTables Tables { get; } = TradeTables.Shipped;
+
+    public static LocalDateTime Now { get; } = new(2031, 5, 1, 9, 0);
+
+    public static LineDraft Line(string centre, string size, double amount, string colour = "dark", double depth = 1, int coats = 1, string coating = Wafers) =>
+        new(centre, size, amount, CountedIn.Pieces, coating, colour, depth, coats);
+
+    public static LineDraft Berries(double count = 24, double depth = 0.75, int coats = 1) => Line("strawberry", "L", count, "dark", depth, coats);
+
+    public static LineDraft Rods(double count, string colour = "midnight") => Line("pretzel-rod", "one", count, colour, 0.33);
+
+    public static LineDraft Truffles(double count, string colour = "midnight") => Line("truffle-ball", "one", count, colour);
+
+    /// <summary>An order with the same choice for every pot.</summary>
+    public static OrderDraft Order(PotDraft? pot, params LineDraft[] lines) => new(
+        "Harbour lights",
+        Now.PlusDays(2),
+        null,
+        lines,
+        pot is null ? new Dictionary<string, PotDraft>() : lines.Select(l => $"{l.Coating}.{l.Colour}").Distinct().ToDictionary(k => k, _ => pot));
+
+    /// <summary>What lines come to with the same choice for every pot.</summary>
+    public static CoatingTally Tally(PotDraft? pot, params LineDraft[] lines) => CoatingTally.For(Order(pot, lines), Tables, Now);
+
+    /// <summary>What lines come to in one vessel.</summary>
+    public static CoatingTally In(string vessel, params LineDraft[] lines) => Tally(new(vessel), lines);
+
+    public static CentreSize Size(LineDraft line) => Tables.Centre(line.Centre)!.Size(line.Size)!;
+
+    public static Mass Grams(double grams) => Quantities.Of<Mass>(grams, "g");
+
+    public static Length Mm(double millimetres) => Quantities.Of<Length>(millimetres, "mm");
+}
