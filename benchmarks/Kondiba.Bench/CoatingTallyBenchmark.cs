@@ -1,3 +1,8 @@
+using BenchmarkDotNet.Attributes;
+using Kondiba.Core.Amounts;
+using Kondiba.Core.Reference;
+using NodaTime;
+
 namespace Kondiba.Bench;
 
 /// <summary>An order of 20 lines that uses every centre and size, in five colours.</summary>

@@ -1,5 +1,10 @@
 using System.Globalization;
 using System.Net.Http.Json;
+using BenchmarkDotNet.Configs;
+using BenchmarkDotNet.Jobs;
+using BenchmarkDotNet.Loggers;
+using BenchmarkDotNet.Running;
+using BenchmarkDotNet.Toolchains.InProcess.Emit;
 using Kondiba.Bench;
 using Kondiba.Browser.Tests;
 

@@ -1,3 +1,5 @@
+using OpenQA.Selenium;
+
 namespace Kondiba.Browser.Tests;
 
 /// <summary>axe-core over each screen: nothing serious, in light, in dark and narrow.</summary>
@@ -26,5 +28,22 @@ public sealed class AccessTests(Site site) : IClassFixture<Site>
         maker.Click("//*[@data-testid='pot-dark']//button[contains(., 'to melt: how?')]");
         maker.See("How: dark, to melt");
         Assert.Empty(maker.Barriers());
+        maker.Type(Keys.Escape);
+
+        maker.Click("//*[@data-testid='pot-dark']//button[starts-with(., 'More')]");
+        maker.See("In other vessels");
+        Assert.Empty(maker.Barriers());
+        maker.Type(Keys.Escape);
+
+        maker.Press("What if …");
+        maker.See("as it is");
+        Assert.Empty(maker.Barriers());
+
+        foreach (var (corner, shown) in new[] { ("ways", "Margin on every pot"), ("centres", "Shell bowls"), ("coatings", "common practice"), ("vessels", "spouted jug"), ("cupboard", "best before") })
+        {
+            maker.Go($"kitchen/{corner}");
+            maker.See(shown);
+            Assert.Empty(maker.Barriers());
+        }
     }
 }

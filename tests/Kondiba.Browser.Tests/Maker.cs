@@ -1,5 +1,7 @@
 using System.Collections.ObjectModel;
 using System.Globalization;
+using OpenQA.Selenium;
+using OpenQA.Selenium.Chrome;
 
 namespace Kondiba.Browser.Tests;
 
@@ -81,6 +83,15 @@ public sealed class Maker : IDisposable
         Click($"//*[@role='option'][starts-with(normalize-space(), '{option}')]");
     }
 
+    /// <summary>Picks from a drop-down that the browser draws.</summary>
+    public void Pick(string label, string option) => Until(
+        () =>
+        {
+            Field(label).FindElement(By.XPath($"./option[normalize-space()='{option}']")).Click();
+            return true;
+        },
+        label);
+
     public string Value(string label) => Field(label).GetDomProperty("value") ?? "";
 
     public string Focused() => driver.SwitchTo().ActiveElement().GetDomAttribute("aria-label") ?? "";
@@ -154,7 +165,7 @@ public sealed class Maker : IDisposable
 
     public void Screenshot(string path) => driver.GetScreenshot().SaveAsFile(path);
 
-    private string PageText => (string)driver.ExecuteScript("return document.body.innerText")!;
+    private string PageText => ((string)driver.ExecuteScript("return document.body.innerText")!).Replace('\u00a0', ' ');
 
-    private IWebElement Field(string label) => driver.FindElement(By.CssSelector($"[aria-label='{label}']"));
+    private IWebElement Field(string label) => driver.FindElement(By.XPath($"//*[@aria-label='{label}'] | //*[@id=//label[normalize-space()='{label}']/@for]"));
 }

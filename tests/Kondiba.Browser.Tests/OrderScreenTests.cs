@@ -1,3 +1,6 @@
+using System.Globalization;
+using OpenQA.Selenium;
+
 namespace Kondiba.Browser.Tests;
 
 public sealed class OrderScreenTests(Site site) : IClassFixture<Site>, IDisposable
@@ -25,7 +28,7 @@ public sealed class OrderScreenTests(Site site) : IClassFixture<Site>, IDisposab
         maker.Until(() => maker.Value("Dip depth of strawberries") == "three quarters", "the usual depth");
         maker.Until(() => maker.Count("[data-testid=tray] use") == 24, "24 berries on the tray");
         Assert.InRange(maker.Number("[data-testid=pot-dark] [data-testid=to-melt]"), 200, 400);
-        Assert.Equal("1 bag", maker.Text("[data-testid=pot-dark] [data-testid=packs]"));
+        Assert.Equal("1 pack", maker.Text("[data-testid=pot-dark] [data-testid=packs]"));
         Assert.Matches(@"\d+ min", maker.Text("[data-testid=tray] table"));
         maker.SeeSaved();
 
@@ -39,13 +42,13 @@ public sealed class OrderScreenTests(Site site) : IClassFixture<Site>, IDisposab
     public void Changing_a_count_changes_trays_pots_and_packs_and_undo_takes_it_back()
     {
         maker.Open("Meteor night");
-        maker.Until(() => maker.Text(Midnight + "[data-testid=packs]") == "2 bags", "two bags of midnight");
+        maker.Until(() => maker.Text(Midnight + "[data-testid=packs]") == "1 pack", "a pack of midnight");
         var before = maker.Number(Midnight + "[data-testid=to-melt]");
         var pieces = maker.Count("[data-testid=tray] use");
         maker.Fill("How many pretzel rods", "60");
         maker.Until(() => maker.Number(Midnight + "[data-testid=to-melt]") > before + 200, "more to melt");
         maker.Until(() => maker.Count("[data-testid=tray] use") == pieces + 36, "36 rods more on the trays");
-        Assert.NotEqual("2 bags", maker.Text(Midnight + "[data-testid=packs]"));
+        Assert.NotEqual("1 pack", maker.Text(Midnight + "[data-testid=packs]"));
         maker.SeeSaved();
 
         maker.Chord(Keys.Control, "z");
@@ -149,6 +152,58 @@ public sealed class OrderScreenTests(Site site) : IClassFixture<Site>, IDisposab
     }
 
     [Fact]
+    public void A_what_if_shows_its_difference_and_is_kept_only_when_the_maker_says_so()
+    {
+        maker.Open("Choir jubilee");
+        maker.SeeSaved();
+        var before = maker.Number(Midnight + "[data-testid=to-melt]");
+        maker.Press("What if …");
+        maker.See("as it is");
+        maker.Until(() => maker.Text("[data-testid=difference-all-colours]") == "none", "no difference");
+        maker.Choose("Vessel for midnight, what if", "9 cm jar");
+        maker.Until(() => maker.Text("[data-testid=difference-all-colours]").StartsWith('+'), "more to melt");
+        maker.Until(() => maker.Text("[data-testid=difference-worth]").StartsWith('+'), "for more money");
+        maker.Press("Back to how it is");
+        maker.Until(() => maker.Text("[data-testid=difference-all-colours]") == "none", "no difference again");
+        maker.Choose("Thinner for midnight, what if", "none");
+        maker.Choose("Coats on pretzel rods, what if", "two coats");
+        maker.Fill("Margin, %", "25");
+        maker.Until(() => Grams("[data-testid=difference-all-colours]") > 150, "thicker films, more of them and more to spare");
+        Assert.Equal(before, maker.Number(Midnight + "[data-testid=to-melt]"));
+
+        var then = before + Grams("[data-testid=what-if] tr:first-child td:last-child");
+        maker.Press("Make it so");
+        maker.Until(() => Math.Abs(maker.Number(Midnight + "[data-testid=to-melt]") - then) <= 1, "the pot as it was tried");
+        maker.SeeSaved();
+        maker.Reload();
+        maker.Until(() => Math.Abs(maker.Number(Midnight + "[data-testid=to-melt]") - then) <= 1, "the pot as it was kept");
+        maker.Choose("Vessel for midnight", "9 cm jar");
+        maker.Until(() => maker.Number(Midnight + "[data-testid=to-melt]") > then + 20, "the wider vessel");
+        maker.Chord(Keys.Control, "z");
+        maker.Until(() => Math.Abs(maker.Number(Midnight + "[data-testid=to-melt]") - then) <= 1, "the vessel taken back");
+
+        double Grams(string css) => double.Parse(maker.Text(css).Replace(" g", "", StringComparison.Ordinal), NumberStyles.AllowThousands | NumberStyles.AllowLeadingSign, CultureInfo.InvariantCulture);
+    }
+
+    [Fact]
+    public void Amounts_come_in_dozens_and_by_weight()
+    {
+        maker.Open("Orchid show");
+        maker.SeeSaved();
+        maker.Choose("strawberries counted in", "dozen");
+        maker.Until(() => maker.Value("How many strawberries") == "2.5", "thirty berries in dozens");
+        maker.See("30 pieces");
+        maker.Choose("strawberries counted in", "g");
+        maker.Fill("How many strawberries", "900");
+        maker.See("75 pieces");
+        maker.SeeSaved();
+        for (var step = 0; step < 3; step++)
+            maker.Chord(Keys.Control, "z");
+        maker.Until(() => maker.Value("How many strawberries") == "30", "thirty pieces");
+        maker.SeeSaved();
+    }
+
+    [Fact]
     public void Figures_say_how_and_units_switch_everywhere()
     {
         maker.Open("Meteor night");
@@ -163,7 +218,10 @@ public sealed class OrderScreenTests(Site site) : IClassFixture<Site>, IDisposab
         maker.Click("//button[starts-with(normalize-space(), 'Units:')]");
         maker.See("oz to melt");
         Assert.Equal(grams / 28.3495, maker.Number("[data-testid=pot-dark] [data-testid=to-melt]"), 0.1);
-        maker.See("dip at 95 °F");
+        maker.Click("//*[@data-testid='pot-dark']//button[starts-with(., 'More')]");
+        maker.See("Dip at 95 °F");
+        maker.Type(Keys.Escape);
+        maker.Until(() => !maker.Shows("Dip at 95 °F"), "the sheet closed");
         maker.Click("//button[starts-with(normalize-space(), 'Units:')]");
         maker.See("g to melt");
     }

@@ -1,3 +1,5 @@
+using OpenQA.Selenium;
+
 namespace Kondiba.Browser.Tests;
 
 public sealed class ShelfTests(Site site) : IClassFixture<Site>
@@ -73,6 +75,6 @@ public sealed class ShelfTests(Site site) : IClassFixture<Site>
         using var maker = new Maker(site);
         maker.Open("Chess final");
         maker.Fill("Add to the order", "pebbles");
-        maker.See("No centre is called “pebbles”. Try strawberries, apples, pretzel rods");
+        maker.See("No centre is called “pebbles”. Try strawberries, apples, pretzel twists");
     }
 }

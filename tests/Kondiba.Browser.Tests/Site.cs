@@ -3,6 +3,7 @@ using System.Net;
 using System.Net.Sockets;
 using System.Runtime.CompilerServices;
 using Kondiba.Web.Hosting;
+using Npgsql;
 
 [assembly: CollectionBehavior(DisableTestParallelization = true)]
 

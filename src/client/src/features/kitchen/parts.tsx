@@ -88,7 +88,7 @@ export function AddNew(props: { label: string; form: (close: () => void) => Reac
 export function Removed(props: { name: string | undefined; putBack: () => void }) {
   if (!props.name) return null;
   return (
-    <p role="status" className="border-go bg-panel mb-4 border-l-4 px-4 py-2">
+    <p role="status" className="border-go bg-panel sticky top-20 z-10 mb-4 border-l-4 px-4 py-2 shadow-sm">
       {props.name} was removed. <TextButton onClick={props.putBack}>Put it back</TextButton>
     </p>
   );

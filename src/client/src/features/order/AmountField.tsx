@@ -17,6 +17,9 @@ export function AmountField(props: {
   amount: number;
   countedIn: CountedIn;
   centre: Centre | undefined;
+  /** Pieces that the amount comes to, and what one weighs. */
+  pieces: number;
+  pieceMass: number;
   note: string | undefined;
   unitNote: string | undefined;
   onAmount: (amount: number) => void;
@@ -36,6 +39,13 @@ export function AmountField(props: {
   const possible = (["pieces", "dozens", "weight", "packs"] as const).filter(
     (unit) => unit !== "packs" || centre?.pack,
   );
+
+  /** As many pieces, in another unit. */
+  const same = (unit: CountedIn) => {
+    if (unit === "pieces") return props.pieces;
+    if (unit === "dozens") return Math.ceil(props.pieces / 6) / 2;
+    return unit === "weight" ? Math.round(props.pieces * props.pieceMass) : 1;
+  };
 
   return (
     <div className="text-right">
@@ -62,7 +72,7 @@ export function AmountField(props: {
           options={possible.map((unit) => ({ value: unit, label: names[unit] }))}
           onChange={(unit) => {
             setTyped(undefined);
-            props.onCountedIn(unit === "weight" ? (us ? pound : 500) : unit === "pieces" ? 12 : 1, unit);
+            props.onCountedIn(same(unit), unit);
           }}
         >
           {names[countedIn]}

@@ -39,6 +39,8 @@ export const LineEditor = memo(function LineEditor(props: {
         amount={line.amount}
         countedIn={line.countedIn}
         centre={centre}
+        pieces={tally?.count.value ?? 12}
+        pieceMass={size?.mass ?? 20}
         note={noteId("amount")}
         unitNote={noteId("countedIn")}
         onAmount={(amount) => change("amount", { amount })}

@@ -1,0 +1,98 @@
+namespace Kondiba.Browser.Tests;
+
+public sealed class KitchenTests(Site site) : IClassFixture<Site>, IDisposable
+{
+    private readonly Maker maker = new(site);
+
+    public void Dispose() => maker.Dispose();
+
+    [Fact]
+    public void A_centre_measured_in_the_kitchen_is_dipped_in_an_order()
+    {
+        maker.Type("k");
+        maker.See("Coating that a new line starts with");
+        maker.Click("//*[@role='tab'][.='Centres']");
+        maker.Press("A centre of my own");
+        maker.Fill("One is called", "waffle stick");
+        maker.Fill("Several are", "waffle sticks");
+        maker.Pick("Shape", "rod or plug");
+        maker.Pick("Held", "by its end");
+        maker.Fill("Usually dipped to, %", "50");
+        maker.Fill("One weighs, g", "900");
+        maker.Fill("length, mm", "110");
+        maker.Fill("diameter, mm", "12");
+        maker.Fill("Allergens, with commas between", "wheat, egg");
+        maker.Press("Keep");
+        maker.See("What is wrong is said at its field.");
+        maker.See("heavier than anything edible");
+        Assert.Empty(maker.Barriers());
+        Assert.Equal("waffle stick", maker.Value("One is called"));
+        maker.Fill("One weighs, g", "7");
+        maker.Press("Keep");
+        maker.See("contains wheat, egg");
+
+        maker.Open("Chess final");
+        maker.Fill("Add to the order", "waffle");
+        maker.Type(OpenQA.Selenium.Keys.Enter);
+        maker.Until(() => maker.Focused() == "How many waffle sticks", "the cursor in the count");
+        maker.Type("10");
+        maker.Until(() => maker.Count("[data-testid=tray] use") == 42, "ten sticks on the trays");
+        maker.Until(() => maker.Value("Dip depth of waffle sticks") == "half", "the usual depth");
+        maker.SeeSaved();
+
+        maker.Go("kitchen/centres");
+        maker.Press("Change waffle sticks");
+        maker.Press("Remove");
+        maker.See("waffle stick was removed.");
+        maker.Press("Put it back");
+        maker.See("contains wheat, egg");
+    }
+
+    [Fact]
+    public void A_coating_off_a_label_is_taken_from_the_cupboard_into_a_pot()
+    {
+        maker.Go("kitchen/coatings");
+        maker.Press("A coating of my own");
+        maker.Fill("Name", "harbour dark");
+        maker.Fill("Fat in a serving, g", "20");
+        maker.Press("Keep");
+        maker.See("fat is more than any coating has");
+        maker.Fill("Fat in a serving, g", "10");
+        maker.Press("Keep");
+        maker.Until(() => maker.Count("form") == 0 && maker.Shows("Harbour dark"), "the coating in the list");
+
+        maker.Go("kitchen/cupboard");
+        maker.Press("Put coating in");
+        maker.Pick("Coating", "harbour dark");
+        maker.Fill("How much, g", "5000");
+        maker.Press("Keep");
+        maker.See("5,000 g");
+
+        maker.Open("Regatta");
+        maker.SeeSaved();
+        maker.Click("//button[starts-with(normalize-space(), 'Colour of strawberries:')]");
+        maker.Click("//*[@role='option'][contains(., 'harbour dark')]");
+        maker.See("(harbour dark)");
+        maker.See("you have");
+        maker.SeeSaved();
+    }
+
+    [Fact]
+    public void A_vessel_that_is_not_in_the_kitchen_is_not_chosen()
+    {
+        maker.Open("Meteor night");
+        maker.Until(() => maker.Count("svg[aria-label^='7 cm tall glass']") == 3, "three tall glasses");
+        maker.Go("kitchen/vessels");
+        maker.Click("//label[contains(., '7 cm tall glass')]");
+        maker.Press("A vessel of my own");
+        maker.Fill("Name", "heron cup");
+        maker.Fill("across the bottom, mm", "64");
+        maker.Fill("across the rim, mm", "66");
+        maker.Fill("inner height, mm", "120");
+        maker.Press("Keep");
+        maker.See("yours");
+        maker.Open("Meteor night");
+        maker.Until(() => maker.Count("svg[aria-label^='heron cup']") == 3, "three of the new cups");
+        Assert.Equal(0, maker.Count("svg[aria-label^='7 cm tall glass']"));
+    }
+}
