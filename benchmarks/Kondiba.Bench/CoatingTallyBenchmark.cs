@@ -5,26 +5,43 @@ using NodaTime;
 
 namespace Kondiba.Bench;
 
-/// <summary>An order of 20 lines that uses every centre and size, in five colours.</summary>
-public static class TwentyLines
+/// <summary>Orders that go through every centre and size in turn, every pot thinned with flakes.</summary>
+public static class BenchOrders
 {
-    private static readonly string[] Colours = ["dark", "midnight", "teal", "coral", "white"];
+    private const string Coating = "compound-wafer-hot-flow";
 
-    public static OrderDraft Order { get; } = new(
-        "bench",
-        new LocalDateTime(2031, 5, 3, 10, 0),
-        "",
-        [
-            .. TradeTables.Shipped.Centres.SelectMany(c => c.Sizes.Select(s => (c, s))).Concat(TradeTables.Shipped.Centres.SelectMany(c => c.Sizes.Select(s => (c, s)))).Take(20)
-                .Select((p, i) => new LineDraft(p.c.Code, p.s.Code, 12 + i, Colours[i % Colours.Length], p.c.Code == "pretzel-rod" ? 0.33 : 0.5 + (i % 3 * 0.1), 1 + (i % 2))),
-        ],
-        new Dictionary<string, string>());
+    public static OrderDraft Of(int lines, int colours)
+    {
+        var codes = TradeTables.Shipped.Coating(Coating)!.Colours.Take(colours).Select(c => c.Code).ToList();
+        var sizes = TradeTables.Shipped.Centres.SelectMany(c => c.Sizes.Select(s => (Centre: c, Size: s))).ToList();
+        return new(
+            "bench",
+            new LocalDateTime(2031, 5, 3, 10, 0),
+            "",
+            [
+                .. Enumerable.Range(0, lines).Select(i => (sizes[i % sizes.Count].Centre, sizes[i % sizes.Count].Size, I: i)).Select(p => new LineDraft(
+                    p.Centre.Code,
+                    p.Size.Code,
+                    12 + p.I,
+                    CountedIn.Pieces,
+                    Coating,
+                    codes[p.I % colours],
+                    p.Centre.Depths[p.I % p.Centre.Depths.Count].Si,
+                    Math.Max(p.Centre.LeastCoats, 1 + (p.I % 2)))),
+            ],
+            codes.ToDictionary(c => $"{Coating}.{c}", _ => new PotDraft(null, "flakes", null)));
+    }
 }
 
+[MemoryDiagnoser]
 public class CoatingTallyBenchmark
 {
-    private readonly OrderDraft order = TwentyLines.Order;
+    private readonly OrderDraft twenty = BenchOrders.Of(20, 5);
+    private readonly OrderDraft sixty = BenchOrders.Of(60, 8);
 
-    [Benchmark(Description = "coating tally of 20 lines")]
-    public CoatingTally Tally() => CoatingTally.For(order, TradeTables.Shipped, default);
+    [Benchmark(Description = "20 lines in 5 colours")]
+    public CoatingTally Twenty() => CoatingTally.For(twenty, TradeTables.Shipped, default);
+
+    [Benchmark(Description = "60 lines in 8 colours")]
+    public CoatingTally Sixty() => CoatingTally.For(sixty, TradeTables.Shipped, default);
 }

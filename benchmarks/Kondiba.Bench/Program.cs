@@ -16,7 +16,11 @@ var summary = BenchmarkRunner.Run<CoatingTallyBenchmark>(
     ManualConfig.CreateEmpty().AddJob(Job.ShortRun.WithToolchain(InProcessEmitToolchain.Instance)).AddColumnProvider(BenchmarkDotNet.Columns.DefaultColumnProviders.Instance).AddLogger(NullLogger.Instance)
         .WithArtifactsPath(Path.Combine(Path.GetTempPath(), "kondiba-bench")));
 foreach (var report in summary.Reports)
-    Tell($"Core, {report.BenchmarkCase.Descriptor.WorkloadMethodDisplayInfo}", report.ResultStatistics!.Median / 1e6, 10);
+{
+    var what = report.BenchmarkCase.Descriptor.WorkloadMethodDisplayInfo.Trim('\'');
+    Tell($"Core, preview of {what}, median", report.ResultStatistics!.Median / 1e6, 5);
+    Console.WriteLine($"Core, preview of {what}, allocated: {report.GcStats.GetBytesAllocatedPerOperation(report.BenchmarkCase) / 1024.0:0} KiB a call");
+}
 
 using var site = new Site();
 await PreviewAsync();
@@ -30,8 +34,9 @@ async Task PreviewAsync()
     var times = new List<double>();
     for (var i = 0; i < Warming + Asked; i++)
     {
-        var lines = TwentyLines.Order.Lines.Select((l, at) => new { l.Centre, l.Size, Count = l.Count + ((i + at) % 7), l.Colour, l.Depth, l.Coats });
-        var answer = await client.PostAsJsonAsync("api/amounts/preview", new { name = "x", pickup = "2031-05-03T10:00:00", notes = "", lines, vessels = new { } });
+        var order = BenchOrders.Of(60, 8);
+        var lines = order.Lines.Select((l, at) => new { l!.Centre, l.Size, Amount = l.Amount + ((i + at) % 7), CountedIn = "pieces", l.Coating, l.Colour, l.Depth, l.Coats });
+        var answer = await client.PostAsJsonAsync("api/amounts/preview", new { order.Name, pickup = "2031-05-03T10:00:00", order.Notes, lines, order.Pots });
         answer.EnsureSuccessStatusCode();
         var timing = answer.Headers.GetValues("Server-Timing").Single();
         if (i >= Warming)
@@ -39,8 +44,8 @@ async Task PreviewAsync()
     }
 
     times.Sort();
-    Tell($"Server, preview of 20 lines, median of {Asked} after {Warming} to warm up", times[Asked / 2], 10);
-    Tell($"Server, preview of 20 lines, 95th percentile of {Asked}", times[Asked * 95 / 100], null);
+    Tell($"Server, preview of 60 lines, median of {Asked} after {Warming} to warm up", times[Asked / 2], 10);
+    Tell($"Server, preview of 60 lines, 95th percentile of {Asked}", times[Asked * 95 / 100], null);
 }
 
 void InTheBrowser()

@@ -1,3 +1,4 @@
+using System.Numerics;
 using Kondiba.Core.Coatings;
 using Kondiba.Core.Measures;
 using NodaTime;
@@ -53,15 +54,22 @@ public sealed record PackCover(Mass FromStock, IReadOnlyList<Lot> Lots, IReadOnl
         return new(need - left, taken, bought, price, bought.Select(p => p.Mass * p.Count).Total() - left);
     }
 
-    private static List<PacksToBuy> Cheapest(int need, IReadOnlyList<CoatingPack> packs)
+    private static List<PacksToBuy> Cheapest(int grams, IReadOnlyList<CoatingPack> packs)
     {
-        if (need <= 0 || packs.Count == 0)
+        if (grams <= 0 || packs.Count == 0)
             return [];
 
-        // A state is how much still wants covering; its value is the price in cents, then the grams bought.
-        // Without coupons any number of each pack may follow; each coupon is one more pack, to be had once.
+        // Whatever is bought comes to a multiple of what divides every pack: that is the unit.
         var sizes = packs.Select(p => (int)Math.Floor(Math.Round(p.Mass.Value.In("g"), 6))).ToArray();
-        var best = new (long Cents, long Grams)[need + 1];
+        var unit = sizes.Aggregate((a, b) => (int)BigInteger.GreatestCommonDivisor(a, b));
+        var need = (grams + unit - 1) / unit;
+        for (var i = 0; i < sizes.Length; i++)
+            sizes[i] /= unit;
+        var prices = packs.Select(p => Cents(p.Price.Value)).ToArray();
+
+        // A state is how much still wants covering; its value is the price in cents, then the units bought.
+        // Without coupons any number of each pack may follow; each coupon is one more pack, to be had once.
+        var best = new (long Cents, long Units)[need + 1];
         var choice = new int[need + 1];
         for (var wanting = 1; wanting <= need; wanting++)
         {
@@ -69,7 +77,7 @@ public sealed record PackCover(Mass FromStock, IReadOnlyList<Lot> Lots, IReadOnl
             for (var i = 0; i < sizes.Length; i++)
             {
                 var rest = best[Math.Max(0, wanting - sizes[i])];
-                var total = (rest.Cents + Cents(packs[i].Price.Value), rest.Grams + sizes[i]);
+                var total = (rest.Cents + prices[i], rest.Units + sizes[i]);
                 if (total.CompareTo(best[wanting]) < 0)
                     (best[wanting], choice[wanting]) = (total, i);
             }
@@ -80,11 +88,11 @@ public sealed record PackCover(Mass FromStock, IReadOnlyList<Lot> Lots, IReadOnl
         var used = new bool[coupons.Length, need + 1];
         for (var k = 0; k < coupons.Length; k++)
         {
-            var pack = packs[coupons[k]];
+            var (size, price) = (sizes[coupons[k]], Cents(packs[coupons[k]].Price.Value - packs[coupons[k]].Coupon!.Value));
             for (var wanting = need; wanting >= 1; wanting--)
             {
-                var rest = best[Math.Max(0, wanting - sizes[coupons[k]])];
-                var total = (rest.Cents + Cents(pack.Price.Value - pack.Coupon!.Value), rest.Grams + sizes[coupons[k]]);
+                var rest = best[Math.Max(0, wanting - size)];
+                var total = (rest.Cents + price, rest.Units + size);
                 if (total.CompareTo(best[wanting]) < 0)
                     (best[wanting], used[k, wanting]) = (total, true);
             }

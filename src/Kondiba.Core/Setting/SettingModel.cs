@@ -84,19 +84,21 @@ public static class SettingModel
             : t <= upper ? freezing * (t - lower)
             : (freezing * (upper - lower)) + (capacity * (t - upper));
         var heatAtUpper = HeatOf(upper);
-        double FilmAt(double heat) => heat <= 0 ? lower + (heat / capacity)
-            : heat <= heatAtUpper ? lower + (heat / freezing)
-            : upper + ((heat - heatAtUpper) / capacity);
+        var (perCapacity, perFreezing) = (1 / capacity, 1 / freezing);
+        double FilmAt(double heat) => heat <= 0 ? lower + (heat * perCapacity)
+            : heat <= heatAtUpper ? lower + (heat * perFreezing)
+            : upper + ((heat - heatAtUpper) * perCapacity);
 
+        // Rates of exchange; a piece without a centre, such as a moulded one, loses heat to the air alone.
+        var hasCentre = centreHeat > 0;
+        var (filmToAir, filmToCentre) = (ha / filmMass, hasCentre ? hc / filmMass : 0);
+        var (centreFromFilm, centreToAir) = hasCentre ? (hc * piece.Dipped.Si / centreHeat, ha * piece.Bare.Si / centreHeat) : (0, 0);
         (double Heat, double Centre) Slope(double heat, double centre)
         {
             var film = FilmAt(heat);
-            if (centreHeat == 0)
-                return (ha * (air - film) / filmMass, 0);
-            var toCentre = hc * (film - centre);
             return (
-                ((ha * (air - film)) - toCentre) / filmMass,
-                ((toCentre * piece.Dipped.Si) + (ha * (air - centre) * piece.Bare.Si)) / centreHeat);
+                (filmToAir * (air - film)) - (filmToCentre * (film - centre)),
+                (centreFromFilm * (film - centre)) + (centreToAir * (air - centre)));
         }
 
         double? touchDry = null, handleHard = null;
