@@ -1,3 +1,5 @@
+using OpenQA.Selenium;
+
 namespace Kondiba.Browser.Tests;
 
 /// <summary>Takes the pictures in docs/screenshots from the sample kitchen. Run by scripts/screenshots only.</summary>
@@ -14,8 +16,20 @@ public sealed class Screenshots(Site site) : IClassFixture<Site>
             WaitForTrays(maker);
             Save(maker, "order");
             maker.Click("//*[@data-testid='pot-midnight']//button[contains(., 'pool: how?')]");
-            maker.See("taken up by the dipped part");
+            maker.See("taken up by the piece");
             Save(maker, "how");
+            maker.Type(Keys.Escape);
+            maker.Press("What if …");
+            maker.Choose("Vessel for midnight, what if", "9 cm jar");
+            maker.Choose("Coats on strawberries, what if", "two coats");
+            maker.Until(() => maker.Text("[data-testid=difference-all-colours]").StartsWith('+'), "the difference");
+            Save(maker, "what-if");
+            foreach (var (corner, shown) in new[] { ("centres", "Truffle balls"), ("coatings", "dip at"), ("vessels", "spouted jug") })
+            {
+                maker.Go($"kitchen/{corner}");
+                maker.See(shown);
+                Save(maker, $"kitchen-{corner}");
+            }
         }
 
         using (var maker = new Maker(site, dark: true))

@@ -24,7 +24,7 @@ export function WhatIf(props: { draft: Draft; tally: Tally; reference: Reference
   return (
     <Sheet open close={props.close} title="What if …" wide>
       <div className="mt-3 grid gap-x-10 gap-y-6 lg:grid-cols-[1fr_1.1fr]">
-        <div>
+        <div className="[&_button]:underline [&_button]:decoration-dotted [&_button]:underline-offset-4">
           <h3 className="font-serif text-lg">Pieces</h3>
           <ul>
             {draft.lines.map((line, i) => {
