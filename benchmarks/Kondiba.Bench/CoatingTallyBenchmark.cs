@@ -39,9 +39,9 @@ public class CoatingTallyBenchmark
     private readonly OrderDraft twenty = BenchOrders.Of(20, 5);
     private readonly OrderDraft sixty = BenchOrders.Of(60, 8);
 
-    [Benchmark(Description = "20 lines in 5 colours")]
+    [Benchmark(Description = "preview of 20 lines in 5 colours")]
     public CoatingTally Twenty() => CoatingTally.For(twenty, TradeTables.Shipped, default);
 
-    [Benchmark(Description = "60 lines in 8 colours")]
+    [Benchmark(Description = "preview of 60 lines in 8 colours")]
     public CoatingTally Sixty() => CoatingTally.For(sixty, TradeTables.Shipped, default);
 }

@@ -12,15 +12,8 @@ CultureInfo.CurrentCulture = CultureInfo.InvariantCulture;
 const int Warming = 200;
 const int Asked = 400;
 
-var summary = BenchmarkRunner.Run<CoatingTallyBenchmark>(
-    ManualConfig.CreateEmpty().AddJob(Job.ShortRun.WithToolchain(InProcessEmitToolchain.Instance)).AddColumnProvider(BenchmarkDotNet.Columns.DefaultColumnProviders.Instance).AddLogger(NullLogger.Instance)
-        .WithArtifactsPath(Path.Combine(Path.GetTempPath(), "kondiba-bench")));
-foreach (var report in summary.Reports)
-{
-    var what = report.BenchmarkCase.Descriptor.WorkloadMethodDisplayInfo.Trim('\'');
-    Tell($"Core, preview of {what}, median", report.ResultStatistics!.Median / 1e6, 5);
-    Console.WriteLine($"Core, preview of {what}, allocated: {report.GcStats.GetBytesAllocatedPerOperation(report.BenchmarkCase) / 1024.0:0} KiB a call");
-}
+Core<CoatingTallyBenchmark>(5);
+Core<RecipeBenchmark>(50);
 
 using var site = new Site();
 await PreviewAsync();
@@ -78,6 +71,19 @@ void InTheBrowser()
     changes.Sort();
     Tell("Browser, a count changed until pots and trays are painted, median of 20", changes[10], 100);
     Tell("Browser, a count changed until pots and trays are painted, slowest of 20", changes[19], null);
+}
+
+static void Core<T>(double mark)
+{
+    var summary = BenchmarkRunner.Run<T>(
+        ManualConfig.CreateEmpty().AddJob(Job.ShortRun.WithToolchain(InProcessEmitToolchain.Instance)).AddColumnProvider(BenchmarkDotNet.Columns.DefaultColumnProviders.Instance).AddLogger(NullLogger.Instance)
+            .WithArtifactsPath(Path.Combine(Path.GetTempPath(), "kondiba-bench")));
+    foreach (var report in summary.Reports)
+    {
+        var what = $"{report.BenchmarkCase.Descriptor.WorkloadMethodDisplayInfo.Trim('\'')} {report.BenchmarkCase.Parameters.DisplayInfo}".Trim();
+        Tell($"Core, {what}, median", report.ResultStatistics!.Median / 1e6, mark);
+        Console.WriteLine($"Core, {what}, allocated: {report.GcStats.GetBytesAllocatedPerOperation(report.BenchmarkCase) / 1024.0:0} KiB a call");
+    }
 }
 
 static void Tell(string what, double milliseconds, double? mark) =>

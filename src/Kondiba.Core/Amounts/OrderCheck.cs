@@ -70,7 +70,7 @@ internal static class OrderCheck
         if (centre is null)
             Error("centre", $"There is no centre called '{line.Centre}'.", $"Choose one of {string.Join(", ", tables.Centres.Select(c => c.Code))}.");
         else if (size is null)
-            Error("size", $"{Vessels.With.Article(centre.Name)} does not come in size '{line.Size}'.", $"Choose one of {string.Join(", ", centre.Sizes.Select(s => s.Code))}.");
+            Error("size", $"{With.Article(centre.Name)} does not come in size '{line.Size}'.", $"Choose one of {string.Join(", ", centre.Sizes.Select(s => s.Code))}.");
         var coating = tables.Coating(line.Coating);
         var colour = coating?.Colour(line.Colour);
         if (coating is null)
@@ -90,11 +90,11 @@ internal static class OrderCheck
         if (line.Depth > centre!.Deepest.Value.Si + 1e-9)
             Mind("depth", centre.DeepestReason, $"{centre.Deepest.Value.In("%"):0} % is about as deep as it goes.");
         if (line.Coats < centre.LeastCoats)
-            Mind("coats", $"{Vessels.With.Article(centre.Name)} does not carry itself in one coat.", $"Give it {centre.LeastCoats} coats at least.");
+            Mind("coats", $"{With.Article(centre.Name)} does not carry itself in one coat.", $"Give it {centre.LeastCoats} coats at least.");
         var upright = line.Upright ?? centre.Upright;
         if (upright && centre.Holding is Holding.Fork)
         {
-            Mind("upright", $"{Vessels.With.Article(centre.Name)} has nothing to stand on.", "Lay it flat; the foot is counted in.");
+            Mind("upright", $"{With.Article(centre.Name)} has nothing to stand on.", "Lay it flat; the foot is counted in.");
             upright = false;
         }
 

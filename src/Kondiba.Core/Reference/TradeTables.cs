@@ -3,6 +3,7 @@ using System.Text.Json.Serialization;
 using Kondiba.Core.Amounts;
 using Kondiba.Core.Centres;
 using Kondiba.Core.Coatings;
+using Kondiba.Core.Colour;
 using Kondiba.Core.Kitchens;
 using Kondiba.Core.Measures;
 using Kondiba.Core.Pantry;
@@ -17,12 +18,14 @@ namespace Kondiba.Core.Reference;
 /// <param name="Centres">What gets dipped.</param>
 /// <param name="Coatings">What it is dipped in.</param>
 /// <param name="Thinners">What it is thinned with.</param>
+/// <param name="Tints">What it is coloured with.</param>
 /// <param name="Vessels">What the coating stands in, narrowest first.</param>
 /// <param name="Film">Constants of the film model.</param>
 /// <param name="Pot">Constants of a pot.</param>
 /// <param name="Tray">The sheet that pieces are laid on.</param>
 /// <param name="Setting">Constants of the setting model.</param>
 /// <param name="Thinning">Constants of thinning.</param>
+/// <param name="Colour">Constants of mixing colours.</param>
 /// <param name="Leftovers">Constants of leftovers.</param>
 /// <param name="Habits">What this kitchen usually does.</param>
 /// <param name="Stock">Coating in this kitchen's cupboard.</param>
@@ -30,12 +33,14 @@ public sealed record TradeTables(
     IReadOnlyList<Centre> Centres,
     IReadOnlyList<Coating> Coatings,
     IReadOnlyList<Thinner> Thinners,
+    IReadOnlyList<Tint> Tints,
     IReadOnlyList<Vessel> Vessels,
     FilmConstants Film,
     PotConstants Pot,
     TraySheet Tray,
     SettingConstants Setting,
     ThinningConstants Thinning,
+    ColourConstants Colour,
     LeftoverConstants Leftovers,
     Habits Habits,
     IReadOnlyList<Lot> Stock)
@@ -54,6 +59,9 @@ public sealed record TradeTables(
 
     /// <summary>The thinner of that code, or null.</summary>
     public Thinner? Thinner(string? code) => Thinners.FirstOrDefault(t => t.Code == code);
+
+    /// <summary>The concentrated colour of that code, or null.</summary>
+    public Tint? Tint(string? code) => Tints.FirstOrDefault(t => t.Code == code);
 
     /// <summary>Coating and colour of a pot's key, "coating.colour"; null where there is none.</summary>
     public (Coating? Coating, CoatingColour? Colour) PotOf(string key)
@@ -78,12 +86,14 @@ public sealed record TradeTables(
             [.. Read<List<CentreRow>>("centres", options).Select(row => row.ToCentre())],
             Read<List<Coating>>("coatings", options),
             Read<List<Thinner>>("thinners", options),
+            Read<List<Tint>>("tints", options),
             [.. Read<List<VesselRow>>("vessels", options).Select(row => row.ToVessel())],
             practice.Film,
             practice.Pot,
             practice.Tray,
             practice.Setting,
             practice.Thinning,
+            practice.Colour,
             practice.Leftovers,
             new("compound-wafer-hot-flow"),
             []);
@@ -103,7 +113,7 @@ public sealed record TradeTables(
     }
 
     private sealed record Practice(
-        FilmConstants Film, PotConstants Pot, TraySheet Tray, SettingConstants Setting, ThinningConstants Thinning, LeftoverConstants Leftovers);
+        FilmConstants Film, PotConstants Pot, TraySheet Tray, SettingConstants Setting, ThinningConstants Thinning, ColourConstants Colour, LeftoverConstants Leftovers);
 
     /// <summary>A measure written as [value, "unit", "source"].</summary>
     private sealed record MeasureRow(double Value, string Unit, Source Source)

@@ -66,10 +66,3 @@ public abstract record Vessel(string Code, string Name, int? UpTo, IReadOnlyList
     /// <summary>The reason why moulds are not filled from a vessel that pieces are dipped in.</summary>
     private protected static Seat? Mould(Shape shape) => shape is Cavity ? new(default, default, default) : null;
 }
-
-/// <summary>Words with their article.</summary>
-internal static class With
-{
-    /// <summary>"An apple", "A rod".</summary>
-    public static string Article(string noun) => $"{("aeiou".Contains(noun[0], StringComparison.OrdinalIgnoreCase) ? "An" : "A")} {noun}";
-}

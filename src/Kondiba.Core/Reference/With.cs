@@ -1,0 +1,12 @@
+namespace Kondiba.Core.Reference;
+
+/// <summary>Words with their article.</summary>
+internal static class With
+{
+    /// <summary>"An apple", "A rod".</summary>
+    public static string Article(string noun) => $"{("aeiou".Contains(noun[0], StringComparison.OrdinalIgnoreCase) ? "An" : "A")} {noun}";
+
+    /// <summary>"red, green and blue".</summary>
+    public static string List(IReadOnlyList<string> nouns) =>
+        nouns.Count < 2 ? string.Concat(nouns) : $"{string.Join(", ", nouns.SkipLast(1))} and {nouns[^1]}";
+}
