@@ -39,6 +39,10 @@ public sealed class AccessTests(Site site) : IClassFixture<Site>
         maker.See("as it is");
         Assert.Empty(maker.Barriers());
 
+        maker.Go("colour");
+        maker.See("One drop more");
+        Assert.Empty(maker.Barriers());
+
         foreach (var (corner, shown) in new[] { ("ways", "Margin on every pot"), ("centres", "Shell bowls"), ("coatings", "common practice"), ("vessels", "spouted jug"), ("cupboard", "best before") })
         {
             maker.Go($"kitchen/{corner}");

@@ -24,6 +24,9 @@ public sealed class Screenshots(Site site) : IClassFixture<Site>
             maker.Choose("Coats on strawberries, what if", "two coats");
             maker.Until(() => maker.Text("[data-testid=difference-all-colours]").StartsWith('+'), "the difference");
             Save(maker, "what-if");
+            maker.Go("colour?target=%237fb7a6");
+            maker.See("One drop more");
+            Save(maker, "colour");
             foreach (var (corner, shown) in new[] { ("centres", "Truffle balls"), ("coatings", "dip at"), ("vessels", "spouted jug") })
             {
                 maker.Go($"kitchen/{corner}");

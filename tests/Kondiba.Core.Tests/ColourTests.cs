@@ -179,6 +179,19 @@ public class ColourTests
     }
 
     [Fact]
+    public void A_pot_of_several_hundred_grams_is_met_at_least_as_well_as_its_scaled_recipe() =>
+        Gen.Select(Srgb, Gen.Int[20, 1500]).Sample(
+            (srgb, grams) =>
+            {
+                var (target, tints) = (Spectrum.LabOf(srgb), Tables.Tints.Take(4).ToList());
+                var recipe = Recipe.For(target, C.BrightWhite, tints, Grams(grams), C);
+                var scaled = Mixing.Tinted(C.BrightWhite, recipe.Drops.Select(d => (Of(d.Tint), Math.Round(d.Per100 * grams / 100.0) * 100 / grams)), C);
+                Assert.True(recipe.DeltaE <= Lab.DeltaE(target, scaled) + 1e-9 || recipe.Drops.Sum(d => Math.Round(d.Per100 * grams / 100.0)) > C.Most.Value.Si * grams / 100);
+                Assert.True(recipe.Drops.Sum(d => d.InPot) <= C.Most.Value.Si * grams / 100 + 1e-9);
+            },
+            iter: 40);
+
+    [Fact]
     public void What_cannot_be_reached_says_so_and_heavy_or_watery_colour_is_warned_of()
     {
         var black = Recipe.For(Spectrum.LabOf("#101018"), C.BrightWhite, [Of("red"), Of("blue"), Of("black")], Grams(300), C);
@@ -197,6 +210,18 @@ public class ColourTests
         var (parts, _, deltaE) = Recipe.OfCoatings(target, wafers);
         Assert.Equal([("white", 3), ("teal", 2)], parts.Select(p => (p.Colour, p.Count)));
         Assert.Equal(0, deltaE, 9);
+    }
+
+    [Theory]
+    [InlineData("dark", "red", "#f2e0a0", "Drops only darken: start from bright white")]
+    [InlineData("bright-white", "yellow", "#9fc7ea", "With blue at hand it can be reached")]
+    [InlineData("bright-white", "yellow", "#24306a", "Mix ready-coloured coating instead")]
+    [InlineData("bright-white", "red,blue,black", "#0a0a20", "Buy it ready-coloured")]
+    public void What_a_base_does_not_reach_comes_with_what_to_do(string onto, string atHand, string target, string advice)
+    {
+        var mix = Mix.For(new(Wafers, onto, target, atHand.Split(','), 240), Tables);
+        Assert.False(mix.Recipe!.Reached);
+        Assert.Contains(advice, mix.Advice, StringComparison.Ordinal);
     }
 
     private static string Folder([CallerFilePath] string path = "") => Path.GetDirectoryName(path)!;

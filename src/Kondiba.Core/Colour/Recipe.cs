@@ -55,10 +55,9 @@ public sealed record Recipe(
     {
         var per100 = Search(target, baseSrgb, atHand, c);
         var hundreds = pot.In("g") / 100;
-        var drops = atHand.Zip(per100, (tint, n) => (Tint: tint, Per100: n, InPot: n == 0 ? 0 : Math.Max(1, (int)Math.Round(n * hundreds))))
-            .Where(d => d.Per100 > 0).ToList();
+        var drops = atHand.Zip(per100, (tint, n) => (Tint: tint, Per100: n)).Where(d => d.Per100 > 0).ToList();
         Lab Look(IEnumerable<(Tint Tint, double InPot)> inPot) => Mixing.Tinted(baseSrgb, inPot.Select(d => (d.Tint, d.InPot / hundreds)), c);
-        var whole = drops.Select(d => (d.Tint, (double)d.InPot)).ToList();
+        var whole = InPot(target, drops, hundreds, Look, c);
         var look = Look(whole);
         var deltaE = Lab.DeltaE(target, look);
         var oneMore = atHand.Select(tint => (tint.Code, Look: Look([.. whole, (tint, 1)])))
@@ -73,13 +72,47 @@ public sealed record Recipe(
         if (drops.Any(d => Spectrum.LabOf(d.Tint.Swatch).Hue is > 230 and < 300) && Spectrum.LabOf(baseSrgb) is { B: > 8, L: > 70 })
             warnings.Add("On an ivory base blue turns towards green. Bright white keeps it blue.");
         return new(
-            [.. drops.Select(d => new Drops(d.Tint.Code, d.Per100, d.InPot))],
+            [.. drops.Zip(whole, (d, pot) => new Drops(d.Tint.Code, d.Per100, (int)pot.InPot))],
             Spectrum.SrgbOf(look),
             deltaE,
             c.Words(deltaE),
             deltaE < c.Reached.Value.Si,
             [.. oneMore],
             warnings);
+    }
+
+    /// <summary>
+    /// Whole drops for the pot: the closest of those about the scaled recipe, a drop in 100 g more or less of each colour. A pot
+    /// of several hundred grams can be met finer than 100 g can.
+    /// </summary>
+    private static List<(Tint Tint, double InPot)> InPot(
+        Lab target, List<(Tint Tint, int Per100)> drops, double hundreds, Func<IEnumerable<(Tint, double)>, Lab> look, ColourConstants c)
+    {
+        const int Around = 4;
+        var step = Math.Max(1, Math.Round(hundreds / Around));
+        var best = (Drops: new List<(Tint, double)>(), DeltaE: double.MaxValue, Total: 0.0);
+        void Try(List<(Tint Tint, double InPot)> chosen, double total)
+        {
+            if (total > c.Most.Value.Si * hundreds)
+                return;
+            if (chosen.Count == drops.Count)
+            {
+                var deltaE = Lab.DeltaE(target, look(chosen));
+                if ((deltaE, total).CompareTo((best.DeltaE, best.Total)) < 0)
+                    best = (chosen, deltaE, total);
+                return;
+            }
+
+            var (tint, per100) = drops[chosen.Count];
+            for (var off = -Around; off <= Around; off++)
+            {
+                if (Math.Round(per100 * hundreds) + (off * step) is >= 0 and var n)
+                    Try([.. chosen, (tint, n)], total + n);
+            }
+        }
+
+        Try([], 0);
+        return best.Drops;
     }
 
     /// <summary>The best mix of ready-coloured coatings: at most three, in whole parts that add up to at most ten.</summary>

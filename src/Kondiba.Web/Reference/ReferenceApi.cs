@@ -1,4 +1,5 @@
 using Kondiba.Core.Centres;
+using Kondiba.Core.Colour;
 using Kondiba.Core.Measures;
 using Kondiba.Core.Reference;
 using Kondiba.Core.Vessels;
@@ -12,6 +13,7 @@ public sealed record ReferenceView(
     IReadOnlyList<ColourView> Colours,
     IReadOnlyList<CoatingView> Coatings,
     IReadOnlyList<ThinnerView> Thinners,
+    IReadOnlyList<TintView> Tints,
     IReadOnlyList<VesselView> Vessels,
     IReadOnlyList<PlaceView> Places,
     IReadOnlyList<KindView> Shapes,
@@ -51,6 +53,9 @@ public sealed record PlaceView(string Code, string Name, Temperature Air);
 /// <summary>A kind of solid or vessel, with what must be measured for it.</summary>
 public sealed record KindView(string Code, string Name, IReadOnlyList<Measure> Measures);
 
+/// <summary>A concentrated colour and how its swatch looks.</summary>
+public sealed record TintView(string Code, string Name, Carrier Carrier, string Swatch, Source Source);
+
 /// <summary>A choice by name.</summary>
 public sealed record NameView(string Code, string Name);
 
@@ -64,6 +69,7 @@ internal static class ReferenceApi
         [.. tables.Coatings.SelectMany(c => c.Colours.Select(colour => new ColourView(colour.Code, colour.Name, colour.Srgb, c.Code)))],
         [.. tables.Coatings.Select(View)],
         [.. tables.Thinners.Select(t => new ThinnerView(t.Code, t.Name))],
+        [.. tables.Tints.Select(t => new TintView(t.Code, t.Name, t.Carrier, t.Swatch, t.Source))],
         [.. tables.Vessels.UnionBy(shipped.Vessels, v => v.Code).Select(v => new VesselView(v.Code, v.Name, v.Kind, v.UpTo, v.Outline))],
         [.. tables.Setting.Places.Select(p => new PlaceView(p.Code, p.Name, p.Air.Value))],
         [.. ShapeKind.All.Select(k => new KindView(k.Code, k.Name, k.Measures))],

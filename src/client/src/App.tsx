@@ -1,6 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { Route, Routes } from "react-router";
 import { sessionQuery } from "./api/queries";
+import { ColourPage } from "./features/colour/ColourPage";
 import { KitchenPage } from "./features/kitchen/KitchenPage";
 import { OrderPage } from "./features/order/OrderPage";
 import { Door } from "./features/session/Door";
@@ -18,6 +19,7 @@ export function App() {
       <Routes>
         <Route path="/" element={<ShelfPage />} />
         <Route path="/orders/:id" element={<OrderPage />} />
+        <Route path="/colour" element={<ColourPage />} />
         <Route path="/kitchen/:corner?" element={<KitchenPage />} />
         <Route
           path="*"

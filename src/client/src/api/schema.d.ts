@@ -36,6 +36,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/colour/mix": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** How to come to a colour from a base with the colours at hand; keeps nothing. */
+        post: operations["MixColour"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/shelf": {
         parameters: {
             query?: never;
@@ -345,6 +362,8 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        /** @enum {unknown} */
+        Carrier: "oil" | "powder" | "water";
         CentreView: {
             code: string;
             name: string;
@@ -402,6 +421,13 @@ export interface components {
         };
         /** @enum {unknown} */
         CountedIn: "pieces" | "dozens" | "weight" | "packs";
+        Drops: {
+            tint: string;
+            /** Format: int32 */
+            per100: number;
+            /** Format: int32 */
+            inPot: number;
+        };
         /** @description in s */
         Duration: number;
         FactView: {
@@ -516,11 +542,31 @@ export interface components {
             /** Format: double */
             most: number;
         };
+        Mix: {
+            recipe: null | components["schemas"]["Recipe"];
+            ready: null | components["schemas"]["ReadyMix"];
+            advice: string;
+            problems: components["schemas"]["Problem"][];
+        };
+        MixDraft: {
+            coating: null | string;
+            base: null | string;
+            target: null | string;
+            atHand: null | string[];
+            /** Format: double */
+            pot: number;
+        };
         /** @description in the kitchen's currency */
         Money: number;
         NameView: {
             code: string;
             name: string;
+        };
+        OneMore: {
+            tint: string;
+            srgb: string;
+            /** Format: double */
+            deltaE: number;
         };
         OrderDraft: {
             name: null | string;
@@ -676,6 +722,11 @@ export interface components {
             coupons: number;
             price: components["schemas"]["Money"];
         };
+        Parts: {
+            colour: string;
+            /** Format: int32 */
+            count: number;
+        };
         PlaceView: {
             code: string;
             name: string;
@@ -738,11 +789,29 @@ export interface components {
             along: components["schemas"]["Length"];
             halfWidth: components["schemas"]["Length"];
         };
+        ReadyMix: {
+            parts: components["schemas"]["Parts"][];
+            srgb: string;
+            /** Format: double */
+            deltaE: number;
+            words: string;
+        };
+        Recipe: {
+            drops: components["schemas"]["Drops"][];
+            srgb: string;
+            /** Format: double */
+            deltaE: number;
+            words: string;
+            reached: boolean;
+            oneMore: components["schemas"]["OneMore"][];
+            warnings: string[];
+        };
         ReferenceView: {
             centres: components["schemas"]["CentreView"][];
             colours: components["schemas"]["ColourView"][];
             coatings: components["schemas"]["CoatingView"][];
             thinners: components["schemas"]["ThinnerView"][];
+            tints: components["schemas"]["TintView"][];
             vessels: components["schemas"]["VesselView"][];
             places: components["schemas"]["PlaceView"][];
             shapes: components["schemas"]["KindView"][];
@@ -833,6 +902,13 @@ export interface components {
         ThinnerView: {
             code: string;
             name: string;
+        };
+        TintView: {
+            code: string;
+            name: string;
+            carrier: components["schemas"]["Carrier"];
+            swatch: string;
+            source: components["schemas"]["Source"];
         };
         Tray: {
             width: components["schemas"]["Length"];
@@ -975,6 +1051,30 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ReferenceView"];
+                };
+            };
+        };
+    };
+    MixColour: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MixDraft"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Mix"];
                 };
             };
         };

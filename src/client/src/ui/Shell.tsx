@@ -10,6 +10,7 @@ import { useShortcuts } from "./useShortcuts";
 
 const rooms = [
   ["/", "Shelf"],
+  ["/colour", "Colour"],
   ["/kitchen", "Kitchen"],
 ] as const;
 
@@ -22,6 +23,7 @@ export function Shell({ children }: { children: ReactNode }) {
   useShortcuts({
     n: () => newOrder.mutate(),
     s: () => void navigate("/"),
+    c: () => void navigate("/colour"),
     k: () => void navigate("/kitchen"),
     "?": () => setHelp(true),
   });
@@ -35,11 +37,11 @@ export function Shell({ children }: { children: ReactNode }) {
         Skip to the page
       </a>
       <header className="sticky top-0 z-10 print:hidden">
-        <div className="bg-cocoa text-cream flex h-14 items-center gap-6 px-4 sm:px-7">
-          <Link to="/" className="font-serif text-[27px] leading-none">
+        <div className="bg-cocoa text-cream flex h-14 items-center gap-4 px-4 whitespace-nowrap sm:gap-6 sm:px-7">
+          <Link to="/" className="font-serif text-[23px] leading-none sm:text-[27px]">
             Kondiba
           </Link>
-          <nav aria-label="Rooms" className="flex gap-6">
+          <nav aria-label="Rooms" className="flex gap-3 max-sm:text-[15px] sm:gap-6">
             {rooms.map(([to, name]) => (
               <NavLink
                 key={to}
@@ -87,7 +89,7 @@ function UnitSwitch() {
   return (
     <button
       title={us ? "Switch to grams and °C" : "Switch to ounces and °F"}
-      className="border-cream2/50 rounded-full border px-3 py-1"
+      className="border-cream2/50 rounded-full border px-2 py-1 max-sm:text-[13px] sm:px-3"
       onClick={() => change.mutate(us ? "metric" : "us")}
     >
       <span className="sr-only">Units: </span>

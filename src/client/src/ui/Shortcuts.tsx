@@ -5,6 +5,7 @@ import { useShortcutsOn } from "./useShortcuts";
 const keys: [key: string, does: string][] = [
   ["N", "new order"],
   ["S", "to the shelf"],
+  ["C", "to colour"],
   ["K", "to the kitchen"],
   ["A", "add to the order"],
   ["Ctrl Z", "undo the last change of an order"],

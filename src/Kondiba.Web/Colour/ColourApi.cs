@@ -1,0 +1,11 @@
+using Kondiba.Core.Colour;
+using Kondiba.Web.Kitchens;
+
+namespace Kondiba.Web.Colour;
+
+internal static class ColourApi
+{
+    public static void MapColour(this RouteGroupBuilder api) =>
+        api.MapPost("/colour/mix", async (MixDraft draft, KitchenThings things) => TypedResults.Ok(Mix.For(draft, await things.TablesAsync())))
+            .WithTags("Colour").WithName("MixColour").WithSummary("How to come to a colour from a base with the colours at hand; keeps nothing.");
+}

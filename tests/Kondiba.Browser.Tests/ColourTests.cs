@@ -1,0 +1,42 @@
+namespace Kondiba.Browser.Tests;
+
+public sealed class ColourTests(Site site) : IClassFixture<Site>, IDisposable
+{
+    private readonly Maker maker = new(site);
+
+    public void Dispose() => maker.Dispose();
+
+    [Fact]
+    public void A_colour_is_mixed_in_drops_for_the_pot_and_a_reload_keeps_it()
+    {
+        maker.See("Meteor night");
+        maker.Type("c");
+        maker.See("At hand");
+        maker.Fill("Colour wanted, written", "#3d9b9b");
+        maker.Fill("Coating in the pot, g", "500");
+        maker.Until(() => maker.Text("[data-testid=drops]").Contains("drops blue", StringComparison.Ordinal), "drops of blue");
+        maker.See("500 g of bright white");
+        maker.Until(() => maker.Text("[data-testid=words]").StartsWith("close", StringComparison.Ordinal), "a close mix");
+        Assert.Empty(maker.Barriers());
+
+        var drops = maker.Text("[data-testid=drops]");
+        maker.Reload();
+        maker.Until(() => maker.Text("[data-testid=drops]") == drops, "the same drops");
+        maker.Click("//label[contains(., 'blue') and not(contains(., 'water'))]");
+        maker.Until(() => !maker.Text("[data-testid=drops]").Contains("drops blue", StringComparison.Ordinal), "a recipe without blue");
+    }
+
+    [Fact]
+    public void A_colour_that_cannot_be_reached_is_told_with_what_to_do()
+    {
+        maker.Go("colour?base=bright-white&hand=red,yellow&pot=300&target=%23101018");
+        maker.See("Not reachable from bright white with these colours");
+        maker.See("very heavy dose");
+        maker.Go("colour?base=dark&hand=red,yellow&pot=300&target=%23f2e0a0");
+        maker.See("Drops only darken: start from bright white");
+        maker.Fill("Colour wanted, written", "mauve");
+        maker.See("That is no colour. Pick one, or write it as # and six digits");
+        maker.Fill("Colour wanted, written", "#f3e7cd");
+        maker.Until(() => !maker.Shows("That is no colour"), "no complaint");
+    }
+}
