@@ -2,6 +2,7 @@ using System.Globalization;
 using System.Runtime.CompilerServices;
 using CsCheck;
 using Kondiba.Core.Colour;
+using Kondiba.Core.Measures;
 using static Kondiba.Core.Tests.Orders;
 
 namespace Kondiba.Core.Tests;
@@ -210,6 +211,34 @@ public class ColourTests
         var (parts, _, deltaE) = Recipe.OfCoatings(target, wafers);
         Assert.Equal([("white", 3), ("teal", 2)], parts.Select(p => (p.Colour, p.Count)));
         Assert.Equal(0, deltaE, 9);
+    }
+
+    /// <summary>Common practice: light pots first; what is left of the pale green goes into the green.</summary>
+    [Fact]
+    public void Light_pots_are_made_first_and_what_is_left_goes_where_no_one_sees_it() =>
+        Gen.Select(Gen.Shuffle("dark,milk,white,midnight,silver,teal,coral,lime,plum".Split(',').ToArray(), 4), Gen.Int[6, 200]).Sample(
+            (colours, pieces) =>
+            {
+                var tally = Tally(null, [.. colours.Select((c, i) => Truffles(i == 0 ? pieces : 12, c))]);
+                Lab Look(string pot) => Spectrum.LabOf(Tables.PotOf(pot).Colour!.Srgb);
+                Assert.Equal(tally.Pots.Select(p => p.Key).Order(), tally.Making.Select(s => s.Pot).Order());
+                Assert.Equal(tally.Making.OrderByDescending(s => Look(s.Pot).L), tally.Making);
+                foreach (var step in tally.Making.Where(s => s.FoldsInto is not null))
+                {
+                    var into = tally.Pots.Single(p => p.Key == step.FoldsInto);
+                    Assert.True(Look(into.Key).L <= Look(step.Pot).L && step.Folded < into.OfCoating);
+                    Assert.Single(tally.Making, s => s.FoldsInto == into.Key);
+                }
+            },
+            iter: 60);
+
+    [Fact]
+    public void A_little_silver_vanishes_in_much_dark_and_dark_never_goes_into_white()
+    {
+        var making = Tally(null, Truffles(4, "milk"), Truffles(400, "dark"), Truffles(24, "white")).Making;
+        Assert.Equal(["white", "milk", "dark"], making.Select(s => s.Pot.Split('.')[1]));
+        Assert.Equal($"{Wafers}.dark", making[1].FoldsInto ?? making[0].FoldsInto);
+        Assert.Null(making[2].FoldsInto);
     }
 
     [Theory]

@@ -1,3 +1,4 @@
+using Kondiba.Core.Colour;
 using Kondiba.Core.Reference;
 using NodaTime;
 
@@ -7,12 +8,14 @@ namespace Kondiba.Core.Amounts;
 /// <param name="Pieces">Pieces in the lines that could be computed.</param>
 /// <param name="Lines">One for each line that could be computed.</param>
 /// <param name="Pots">One for each coating and colour, in the order they are wanted.</param>
+/// <param name="Making">The pots in the order to make them.</param>
 /// <param name="Trays">In dip order.</param>
 /// <param name="Problems">What cannot be, or should be minded; errors leave only their own line or field out.</param>
 public sealed record CoatingTally(
     int Pieces,
     IReadOnlyList<LineTally> Lines,
     IReadOnlyList<Pot> Pots,
+    IReadOnlyList<PotStep> Making,
     IReadOnlyList<Tray> Trays,
     IReadOnlyList<Problem> Problems)
 {
@@ -42,6 +45,7 @@ public sealed record CoatingTally(
             dips.Sum(d => d.Count.Value),
             [.. dips.Select(d => lines[d.Line])],
             pots,
+            MakingOrder.For(pots, tables),
             TrayLayout.For(dipOrder.Select(d => (d.Line, d.Centre, d.Size, d.Count.Value)), tables.Tray),
             problems);
     }

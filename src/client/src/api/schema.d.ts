@@ -392,6 +392,7 @@ export interface components {
             pieces: number;
             lines: components["schemas"]["LineTally"][];
             pots: components["schemas"]["Pot"][];
+            making: components["schemas"]["PotStep"][];
             trays: components["schemas"]["Tray"][];
             problems: components["schemas"]["Problem"][];
         };
@@ -767,6 +768,11 @@ export interface components {
             thinner?: null | string;
             /** Format: double */
             film?: null | number;
+        };
+        PotStep: {
+            pot: string;
+            foldsInto: null | string;
+            folded: components["schemas"]["Mass"];
         };
         PotThinner: {
             code: string;

@@ -240,7 +240,5 @@ const nameOf = (reference: Reference, tint: string) => reference.tints.find((t) 
 function dropsOf(recipe: Recipe, reference: Reference): string {
   const drops = recipe.drops.filter((d) => d.inPot > 0);
   if (drops.length === 0) return "as it is";
-  return drops
-    .map((d) => `${d.inPot} ${d.inPot === 1 ? "drop" : "drops"} ${nameOf(reference, d.tint)}`)
-    .join(", ");
+  return drops.map((d) => `${d.inPot} ${d.inPot === 1 ? "drop" : "drops"} ${nameOf(reference, d.tint)}`).join(", ");
 }

@@ -93,6 +93,7 @@ export function Pots(props: { draft: Draft; edit: Edit; tally: Tally; reference:
           A pot for each colour will stand here: how much to melt, how to thin it, and how many packs to open.
         </p>
       )}
+      {tally.pots.length > 1 && <Making tally={tally} reference={reference} />}
       {asking && (
         <WhatIf draft={draft} tally={tally} reference={reference} edit={edit} close={() => setAsking(false)} />
       )}
@@ -208,6 +209,28 @@ const PotView = memo(function PotView(props: {
     </article>
   );
 });
+
+/** In what order to make the pots, and what is left of which goes into which. */
+function Making({ tally, reference }: { tally: Tally; reference: Reference }) {
+  const wording = useWording();
+  const name = (key: string) => {
+    const [coating = "", colour = ""] = key.split(".");
+    return colourOf(reference, coating, colour)?.name ?? colour;
+  };
+  const folds = tally.making.filter((step) => step.foldsInto);
+  return (
+    <p className="text-ink2 mt-2 text-[15px]" data-testid="making">
+      Make {tally.making.map((step) => name(step.pot)).join(", then ")}: light ones first.
+      {folds.map((step) => (
+        <span key={step.pot}>
+          {" "}
+          What is left of the {name(step.pot)}, {wording.mass(step.folded)}, goes into the {name(step.foldsInto ?? "")}{" "}
+          unseen.
+        </span>
+      ))}
+    </p>
+  );
+}
 
 /** What the vessel saves against the next best one, or would be saved in the best. */
 function saving(pot: Pot, reference: Reference, wording: Wording): string {
