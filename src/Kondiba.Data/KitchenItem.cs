@@ -17,6 +17,9 @@ public enum ItemKind
     /// <summary>A coating of the maker's own.</summary>
     Coating,
 
+    /// <summary>A concentrated colour of the maker's own.</summary>
+    Tint,
+
     /// <summary>A vessel of the maker's own.</summary>
     Vessel,
 
@@ -46,7 +49,13 @@ public sealed class KitchenItem : IOfKitchen
     /// <summary>Everything that a kitchen's items say.</summary>
     public static OwnThings Read(IReadOnlyCollection<KitchenItem> items)
     {
-        return new(Of<Ways>(ItemKind.Ways).FirstOrDefault() ?? new(), Of<OwnCentre>(ItemKind.Centre), Of<OwnCoating>(ItemKind.Coating), Of<OwnVessel>(ItemKind.Vessel), Of<OwnLot>(ItemKind.Lot));
+        return new(
+            Of<Ways>(ItemKind.Ways).FirstOrDefault() ?? new(),
+            Of<OwnCentre>(ItemKind.Centre),
+            Of<OwnCoating>(ItemKind.Coating),
+            Of<OwnTint>(ItemKind.Tint),
+            Of<OwnVessel>(ItemKind.Vessel),
+            Of<OwnLot>(ItemKind.Lot));
 
         List<T> Of<T>(ItemKind kind) => [.. items.Where(i => i.Kind == kind).OrderBy(i => i.Code, StringComparer.Ordinal).Select(i => JsonSerializer.Deserialize<T>(i.Body, Json)!)];
     }

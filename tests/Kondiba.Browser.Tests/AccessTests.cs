@@ -43,7 +43,7 @@ public sealed class AccessTests(Site site) : IClassFixture<Site>
         maker.See("One drop more");
         Assert.Empty(maker.Barriers());
 
-        foreach (var (corner, shown) in new[] { ("ways", "Margin on every pot"), ("centres", "Shell bowls"), ("coatings", "common practice"), ("vessels", "spouted jug"), ("cupboard", "best before") })
+        foreach (var (corner, shown) in new[] { ("ways", "Margin on every pot"), ("centres", "Shell bowls"), ("coatings", "common practice"), ("colours", "water-based"), ("vessels", "spouted jug"), ("cupboard", "best before") })
         {
             maker.Go($"kitchen/{corner}");
             maker.See(shown);

@@ -27,6 +27,22 @@ public sealed class ColourTests(Site site) : IClassFixture<Site>, IDisposable
     }
 
     [Fact]
+    public void A_colour_of_the_makers_own_swatch_goes_into_recipes()
+    {
+        maker.Go("kitchen/colours");
+        maker.Press("A colour of my own");
+        maker.Fill("Name", "seaweed");
+        maker.Fill("Drops in 100 g of bright white", "0");
+        maker.Press("Keep");
+        maker.See("A swatch has at least one drop in 100 g");
+        maker.Fill("Drops in 100 g of bright white", "6");
+        maker.Press("Keep");
+        maker.See("6 drops in 100 g of bright white look so");
+        maker.Go("colour?target=%23e08a9c&hand=seaweed&pot=100");
+        maker.Until(() => maker.Text("[data-testid=drops]") == "6 drops seaweed", "six drops, as in the swatch");
+    }
+
+    [Fact]
     public void A_colour_that_cannot_be_reached_is_told_with_what_to_do()
     {
         maker.Go("colour?base=bright-white&hand=red,yellow&pot=300&target=%23101018");

@@ -80,6 +80,8 @@ public sealed class KitchenThingsTests(Server server) : IClassFixture<Server>
         { "coatings", """{"packs": [{"mass": 0, "price": 3}]}""", "packs[0].mass" },
         { "coatings", """{"colours": []}""", "colours" },
         { "vessels", """{"measures": {"bottom": 80, "top": 80, "height": 2}}""", "measures.height" },
+        { "tints", """{"swatch": "teal"}""", "swatch" },
+        { "tints", """{"drops": 0}""", "drops" },
         { "lots", """{"mass": -5}""", "mass" },
         { "ways", """{"margin": 9}""", "margin" },
         { "ways", """{"film": 40}""", "film" },
@@ -95,6 +97,7 @@ public sealed class KitchenThingsTests(Server server) : IClassFixture<Server>
             "centres" => Waffle("bad"),
             "coatings" => (JsonObject)before["coatings"]![0]!.DeepClone(),
             "vessels" => new() { ["code"] = "mug", ["name"] = "mug", ["kind"] = "round" },
+            "tints" => (JsonObject)before["tints"]![0]!["tint"]!.DeepClone(),
             "lots" => new() { ["code"] = "rest", ["coating"] = "compound-wafer-hot-flow", ["colour"] = "dark", ["mass"] = 50, ["bestBefore"] = null },
             _ => new JsonObject(),
         };

@@ -1,5 +1,6 @@
 using Kondiba.Core.Centres;
 using Kondiba.Core.Coatings;
+using Kondiba.Core.Colour;
 using Kondiba.Core.Measures;
 using Kondiba.Core.Reference;
 using Kondiba.Core.Vessels;
@@ -30,6 +31,7 @@ public static class KitchenTables
         {
             Centres = Over(shipped.Centres, own.Centres.Select(c => Centre(c, shipped)), c => c.Code),
             Coatings = coatings,
+            Tints = Over(shipped.Tints, own.Tints.Select(t => new Tint(t.Code, t.Name, t.Carrier, t.Swatch, t.Drops, Source.Kitchen)), t => t.Code),
             Vessels = vessels.Count > 0 ? vessels : shipped.Vessels,
             Film = shipped.Film with
             {
@@ -85,6 +87,9 @@ public static class KitchenTables
         coating.Allergens,
         [.. coating.Packs.Select(p => new OwnPack(Math.Round(p.Mass.Value.In("g"), 3), p.Price.Value.Amount, p.Coupon?.Amount, p.Coupons))],
         [.. coating.Colours.Select(c => new OwnColour(c.Code, c.Name, c.Srgb))]);
+
+    /// <summary>A concentrated colour in the form that it is entered in.</summary>
+    public static OwnTint Entered(Tint tint) => new(tint.Code, tint.Name, tint.Carrier, tint.Swatch, tint.Drops);
 
     /// <summary>A vessel in the form that it is entered in.</summary>
     public static OwnVessel Entered(Vessel vessel) => new(

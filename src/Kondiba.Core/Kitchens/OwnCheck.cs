@@ -1,6 +1,7 @@
 using System.Globalization;
 using System.Text.RegularExpressions;
 using Kondiba.Core.Centres;
+using Kondiba.Core.Colour;
 using Kondiba.Core.Measures;
 using Kondiba.Core.Reference;
 using Kondiba.Core.Vessels;
@@ -86,10 +87,21 @@ public static partial class OwnCheck
         foreach (var (i, colour) in coating.Colours.Index())
         {
             problems.AddRange(Named(colour.Code, colour.Name).Select(p => p with { Field = $"colours[{i}].{p.Field}" }));
-            if (!Srgb().IsMatch(colour.Srgb))
+            if (!Spectrum.IsSrgb(colour.Srgb))
                 Error($"colours[{i}].srgb", $"'{colour.Srgb}' is not a colour.", "Choose it by eye, or type it as # and six hexadecimal digits.");
         }
 
+        return problems;
+    }
+
+    /// <summary>The problems of a concentrated colour.</summary>
+    public static IReadOnlyList<Problem> Of(OwnTint tint)
+    {
+        List<Problem> problems = [.. Named(tint.Code, tint.Name)];
+        if (!Spectrum.IsSrgb(tint.Swatch))
+            problems.Add(new("swatch", $"'{tint.Swatch}' is not a colour.", "Choose it by eye, or type it as # and six hexadecimal digits."));
+        if (tint.Drops is < 1 or > 100)
+            problems.Add(new("drops", "A swatch has at least one drop in 100 g, and at most a hundred.", "Type how many drops you stirred into 100 g of bright white."));
         return problems;
     }
 
@@ -196,6 +208,4 @@ public static partial class OwnCheck
     [GeneratedRegex("^[A-Za-z0-9-]{1,60}$")]
     private static partial Regex Code();
 
-    [GeneratedRegex("^#[0-9a-fA-F]{6}$")]
-    private static partial Regex Srgb();
 }

@@ -1,4 +1,5 @@
 using Kondiba.Core.Centres;
+using Kondiba.Core.Colour;
 using Kondiba.Core.Pantry;
 using NodaTime;
 
@@ -8,17 +9,19 @@ namespace Kondiba.Core.Kitchens;
 /// <param name="Ways">How things are done here.</param>
 /// <param name="Centres">The maker's own centres; one with the code of a shipped one stands in its place.</param>
 /// <param name="Coatings">The maker's own coatings; likewise.</param>
+/// <param name="Tints">The maker's own concentrated colours; likewise.</param>
 /// <param name="Vessels">The maker's own vessels; likewise.</param>
 /// <param name="Lots">Coating in the cupboard.</param>
 public sealed record OwnThings(
     Ways Ways,
     IReadOnlyList<OwnCentre> Centres,
     IReadOnlyList<OwnCoating> Coatings,
+    IReadOnlyList<OwnTint> Tints,
     IReadOnlyList<OwnVessel> Vessels,
     IReadOnlyList<OwnLot> Lots)
 {
     /// <summary>A kitchen about which nothing has been told.</summary>
-    public static OwnThings None { get; } = new(new(), [], [], [], []);
+    public static OwnThings None { get; } = new(new(), [], [], [], [], []);
 }
 
 /// <summary>How things are done in a kitchen; null keeps to common practice.</summary>
@@ -111,6 +114,14 @@ public sealed record OwnPack(double Mass, decimal Price, decimal? Coupon = null,
 /// <param name="Name">Name on screen.</param>
 /// <param name="Srgb">How it looks set, as #rrggbb.</param>
 public sealed record OwnColour(string Code, string Name, string Srgb);
+
+/// <summary>A concentrated colour as the maker's swatch shows it.</summary>
+/// <param name="Code">Name in data.</param>
+/// <param name="Name">Name on screen.</param>
+/// <param name="Carrier">What carries it.</param>
+/// <param name="Swatch">How the swatch looks, as #rrggbb.</param>
+/// <param name="Drops">Drops of it in 100 g of bright white.</param>
+public sealed record OwnTint(string Code, string Name, Carrier Carrier, string Swatch, int Drops);
 
 /// <summary>A vessel of the maker's own.</summary>
 /// <param name="Code">Name in data.</param>

@@ -23,6 +23,7 @@ public sealed record KitchenChange(Units Units);
 /// <param name="ShippedWays">How they are commonly done.</param>
 /// <param name="Centres">Every centre, shipped or own.</param>
 /// <param name="Coatings">Every coating, shipped or own.</param>
+/// <param name="Tints">Every concentrated colour, shipped or own.</param>
 /// <param name="Vessels">The maker's own vessels.</param>
 /// <param name="Lots">Coating in the cupboard.</param>
 /// <param name="ShippedVessels">Vessels that a kitchen has unless it says otherwise.</param>
@@ -33,11 +34,15 @@ public sealed record KitchenThingsView(
     Ways ShippedWays,
     IReadOnlyList<OwnCentre> Centres,
     IReadOnlyList<OwnCoating> Coatings,
+    IReadOnlyList<TintItem> Tints,
     IReadOnlyList<OwnVessel> Vessels,
     IReadOnlyList<OwnLot> Lots,
     IReadOnlyList<OwnVessel> ShippedVessels,
     IReadOnlyList<string> Own,
     IReadOnlyList<string> Shipped);
+
+/// <summary>A concentrated colour, and whether the maker has entered or changed it, and can have it back as it was.</summary>
+public sealed record TintItem(OwnTint Tint, bool Own, bool Shipped);
 
 internal static class KitchenApi
 {
@@ -62,6 +67,7 @@ internal static class KitchenApi
                 KitchenTables.Entered(shipped),
                 [.. tables.Centres.Select(KitchenTables.Entered)],
                 [.. tables.Coatings.Select(c => own.Coatings.FirstOrDefault(o => o.Code == c.Code) ?? KitchenTables.Entered(c))],
+                [.. tables.Tints.Select(t => new TintItem(KitchenTables.Entered(t), own.Tints.Any(o => o.Code == t.Code), shipped.Tint(t.Code) is not null))],
                 own.Vessels,
                 own.Lots,
                 [.. shipped.Vessels.Select(KitchenTables.Entered)],
@@ -73,6 +79,7 @@ internal static class KitchenApi
             .WithName("KeepWays").WithSummary("Keeps how things are done here.");
         Map<OwnCentre>("centres", ItemKind.Centre, c => c.Code, (c, _) => OwnCheck.Of(c), "Centre");
         Map<OwnCoating>("coatings", ItemKind.Coating, c => c.Code, OwnCheck.Of, "Coating");
+        Map<OwnTint>("tints", ItemKind.Tint, t => t.Code, (t, _) => OwnCheck.Of(t), "Tint");
         Map<OwnVessel>("vessels", ItemKind.Vessel, v => v.Code, (v, _) => OwnCheck.Of(v), "Vessel");
         Map<OwnLot>("lots", ItemKind.Lot, l => l.Code, OwnCheck.Of, "Lot");
 

@@ -15,6 +15,7 @@ export type Ways = Schemas["Ways"];
 export type OwnCentre = Schemas["OwnCentre"];
 export type OwnCoating = Schemas["OwnCoating"];
 export type OwnVessel = Schemas["OwnVessel"];
+export type OwnTint = Schemas["OwnTint"];
 export type OwnLot = Schemas["OwnLot"];
 export type Kitchen = Schemas["KitchenView"];
 export type Order = Schemas["OrderView"];

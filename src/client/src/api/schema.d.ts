@@ -205,6 +205,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/kitchen/tints": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Keeps one, in place of one with its code. */
+        put: operations["KeepTint"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/kitchen/tints/{code}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Removes what the maker entered; a shipped one comes back as it was. */
+        delete: operations["RemoveTint"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/kitchen/vessels": {
         parameters: {
             query?: never;
@@ -476,6 +510,7 @@ export interface components {
             shippedWays: components["schemas"]["Ways"];
             centres: components["schemas"]["OwnCentre"][];
             coatings: components["schemas"]["OwnCoating"][];
+            tints: components["schemas"]["TintItem"][];
             vessels: components["schemas"]["OwnVessel"][];
             lots: components["schemas"]["OwnLot"][];
             shippedVessels: components["schemas"]["OwnVessel"][];
@@ -698,6 +733,14 @@ export interface components {
                 [key: string]: number;
             };
         };
+        OwnTint: {
+            code: string;
+            name: string;
+            carrier: components["schemas"]["Carrier"];
+            swatch: string;
+            /** Format: int32 */
+            drops: number;
+        };
         OwnVessel: {
             code: string;
             name: string;
@@ -908,6 +951,11 @@ export interface components {
         ThinnerView: {
             code: string;
             name: string;
+        };
+        TintItem: {
+            tint: components["schemas"]["OwnTint"];
+            own: boolean;
+            shipped: boolean;
         };
         TintView: {
             code: string;
@@ -1314,6 +1362,64 @@ export interface operations {
         };
     };
     RemoveCoating: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                code: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    KeepTint: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["OwnTint"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                };
+            };
+        };
+    };
+    RemoveTint: {
         parameters: {
             query?: never;
             header?: never;

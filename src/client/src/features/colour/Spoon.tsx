@@ -3,17 +3,21 @@ import type { Recipe, Reference } from "../../api/client";
 const apart = 12;
 const across = 8;
 
-/** The recipe's drops for 100 g as beads on a spoon. */
+/** Beads that the spoon holds. */
+const most = 32;
+
+/** The pot's drops as beads on a spoon; those of 100 g when there are more than it holds. */
 export function Spoon({ recipe, reference }: { recipe: Recipe; reference: Reference }) {
+  const inPot = recipe.drops.reduce((sum, d) => sum + d.inPot, 0) <= most;
   const beads = recipe.drops.flatMap((d) => {
     const swatch = reference.tints.find((t) => t.code === d.tint)?.swatch ?? "#888888";
-    return Array.from({ length: d.per100 }, () => swatch);
+    return Array.from({ length: inPot ? d.inPot : d.per100 }, () => swatch);
   });
   const rows = Math.max(1, Math.ceil(beads.length / across));
   return (
     <svg
       role="img"
-      aria-label={beads.length === 0 ? "an empty spoon" : `${beads.length} drops to 100 g`}
+      aria-label={beads.length === 0 ? "an empty spoon" : `${beads.length} drops${inPot ? "" : " to 100 g"}`}
       viewBox="0 0 240 64"
       className="w-full max-w-72"
     >

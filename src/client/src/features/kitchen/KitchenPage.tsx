@@ -8,6 +8,7 @@ import { ErrorNote, Waiting } from "../../ui/notes";
 import { Centres } from "./Centres";
 import { Coatings } from "./Coatings";
 import { Cupboard } from "./Cupboard";
+import { Tints } from "./Tints";
 import { Vessels } from "./Vessels";
 import { WaysForm } from "./WaysForm";
 
@@ -20,6 +21,7 @@ const corners: [path: string, name: string, view: (room: Room) => React.ReactNod
   ["ways", "How we do it", (room) => <WaysForm {...room} />],
   ["centres", "Centres", (room) => <Centres {...room} />],
   ["coatings", "Coatings", (room) => <Coatings {...room} />],
+  ["colours", "Colours", (room) => <Tints {...room} />],
   ["vessels", "Vessels", (room) => <Vessels {...room} />],
   ["cupboard", "Cupboard", (room) => <Cupboard {...room} />],
 ];
