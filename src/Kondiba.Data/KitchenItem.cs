@@ -1,4 +1,5 @@
 using System.Text.Json;
+using Kondiba.Core.Decoration;
 using Kondiba.Core.Kitchens;
 using NodaTime;
 using NodaTime.Serialization.SystemTextJson;
@@ -25,12 +26,15 @@ public enum ItemKind
 
     /// <summary>Coating in the cupboard.</summary>
     Lot,
+
+    /// <summary>A look of the library.</summary>
+    Look,
 }
 
 /// <summary>Something a maker has told about the kitchen, kept as the record that Core reads.</summary>
 public sealed class KitchenItem : IOfKitchen
 {
-    private static readonly JsonSerializerOptions Json = new JsonSerializerOptions(JsonSerializerDefaults.Web).ConfigureForNodaTime(DateTimeZoneProviders.Tzdb);
+    internal static readonly JsonSerializerOptions Json = new JsonSerializerOptions(JsonSerializerDefaults.Web).ConfigureForNodaTime(DateTimeZoneProviders.Tzdb);
 
     public Guid KitchenId { get; init; }
 
@@ -55,7 +59,8 @@ public sealed class KitchenItem : IOfKitchen
             Of<OwnCoating>(ItemKind.Coating),
             Of<OwnTint>(ItemKind.Tint),
             Of<OwnVessel>(ItemKind.Vessel),
-            Of<OwnLot>(ItemKind.Lot));
+            Of<OwnLot>(ItemKind.Lot),
+            Of<Look>(ItemKind.Look));
 
         List<T> Of<T>(ItemKind kind) => [.. items.Where(i => i.Kind == kind).OrderBy(i => i.Code, StringComparer.Ordinal).Select(i => JsonSerializer.Deserialize<T>(i.Body, Json)!)];
     }

@@ -1,4 +1,7 @@
+using System.Text.Json;
+using Kondiba.Core.Decoration;
 using Microsoft.EntityFrameworkCore;
+using Microsoft.EntityFrameworkCore.ChangeTracking;
 
 namespace Kondiba.Data;
 
@@ -57,6 +60,11 @@ public sealed class KondibaContext(DbContextOptions<KondibaContext> options, Kit
             line.HasQueryFilter(l => l.KitchenId == KitchenId);
             foreach (var code in (string[])[nameof(OrderLine.Centre), nameof(OrderLine.Size), nameof(OrderLine.Coating), nameof(OrderLine.Colour)])
                 line.Property(code).HasMaxLength(60);
+            line.Property(l => l.Look).HasMaxLength(60);
+            line.Property(l => l.Decor).HasColumnType("jsonb").HasConversion(
+                decor => JsonSerializer.Serialize(decor, KitchenItem.Json),
+                body => JsonSerializer.Deserialize<Decor>(body, KitchenItem.Json),
+                new ValueComparer<Decor?>((a, b) => JsonSerializer.Serialize(a, KitchenItem.Json) == JsonSerializer.Serialize(b, KitchenItem.Json), d => d == null ? 0 : d.Patterns.Count, d => d));
             line.Property(l => l.CountedIn).HasConversion<string>().HasMaxLength(10);
         });
         modelBuilder.Entity<OrderPot>(pot =>

@@ -1,4 +1,5 @@
 using Kondiba.Core.Amounts;
+using Kondiba.Core.Decoration;
 using NodaTime;
 
 namespace Kondiba.Data;
@@ -31,6 +32,9 @@ public sealed class Order : IOfKitchen
     /// <summary>Put on top of every pot; null for the kitchen's own.</summary>
     public double? Margin { get; set; }
 
+    /// <summary>Its scheme of colours, each as #rrggbb.</summary>
+    public List<string> Palette { get; set; } = [];
+
     /// <summary>Set with every change, of a line too, so that <see cref="Version"/> moves.</summary>
     public Instant ChangedAt { get; set; }
 
@@ -45,7 +49,7 @@ public sealed class Order : IOfKitchen
 
     /// <summary>The order as Core computes it.</summary>
     public OrderDraft ToDraft() =>
-        new(Name, Pickup, Notes, [.. Lines.OrderBy(l => l.Position).Select(l => l.ToDraft())], Pots.ToDictionary(p => p.Pot, p => new PotDraft(p.Vessel, p.Thinner, p.Film)), Margin);
+        new(Name, Pickup, Notes, [.. Lines.OrderBy(l => l.Position).Select(l => l.ToDraft())], Pots.ToDictionary(p => p.Pot, p => new PotDraft(p.Vessel, p.Thinner, p.Film)), Margin, Palette);
 }
 
 /// <summary>A line of an order.</summary>
@@ -84,7 +88,13 @@ public sealed class OrderLine : IOfKitchen
     /// <summary>Whether pieces stand while they set; null as usual.</summary>
     public bool? Upright { get; set; }
 
-    public LineDraft ToDraft() => new(Centre, Size, Amount, CountedIn, Coating, Colour, Depth, Coats, AtOnce, Upright);
+    /// <summary>Name of the look it was given.</summary>
+    public string? Look { get; set; }
+
+    /// <summary>What it gets besides its first coat.</summary>
+    public Decor? Decor { get; set; }
+
+    public LineDraft ToDraft() => new(Centre, Size, Amount, CountedIn, Coating, Colour, Depth, Coats, AtOnce, Upright, Look, Decor);
 }
 
 /// <summary>What the maker chose for a pot of an order.</summary>

@@ -61,7 +61,7 @@ public class OwnThingsTests
     {
         var tables = With(OwnThings.None with
         {
-            Ways = new("compound-wafer-cool", "flakes", 1.1, 0.2, "tapped", 6, ["tall-glass"]),
+            Ways = new("compound-wafer-cool", "flakes", 1.1, 0.2, "tapped", 6, null, ["tall-glass"]),
             Vessels = [new("vase", "narrow vase", "round", new Dictionary<string, double> { ["bottom"] = 55, ["top"] = 60, ["height"] = 150 })],
             Lots = [new("bag-1", Wafers, "midnight", 100, new LocalDate(2031, 6, 1))],
         });

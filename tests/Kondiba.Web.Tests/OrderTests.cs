@@ -22,6 +22,9 @@ public sealed class OrderTests(Server server) : IClassFixture<Server>
         input["lines"]![1]!["countedIn"] = "dozens";
         input["lines"]![1]!["upright"] = true;
         input["lines"]![2]!["atOnce"] = true;
+        input["lines"]![0]!["look"] = "Harbour berry";
+        input["lines"]![0]!["decor"] = Looks.Zigzag("white");
+        input["palette"] = new JsonArray("#4a2616", "#f3e7cd");
         var preview = await (await client.PostAsJsonAsync("/api/amounts/preview", input)).ReadAsync();
         var created = await client.CreatedAsync(input);
         var read = await (await client.GetAsync($"/api/orders/{created["id"]}")).ReadAsync();
@@ -29,6 +32,8 @@ public sealed class OrderTests(Server server) : IClassFixture<Server>
         Assert.True(JsonNode.DeepEquals(preview, read["tally"]));
         Assert.True(JsonNode.DeepEquals(input["lines"], read["lines"]));
         Assert.True(JsonNode.DeepEquals(input["pots"], read["pots"]));
+        Assert.True(JsonNode.DeepEquals(input["palette"], read["palette"]));
+        Assert.True((double)read["tally"]!["lines"]![0]!["look"]!["drizzle"]!["value"]! > 0.1);
         Assert.Equal(0.2, (double)read["margin"]!);
         Assert.Equal(18, (int)read["tally"]!["lines"]![1]!["count"]!["value"]!);
         Assert.Equal((string)input["pickup"]!, (string)read["pickup"]!);

@@ -77,6 +77,8 @@ internal static class Orders
         ["coats"] = coats,
         ["atOnce"] = false,
         ["upright"] = null,
+        ["look"] = null,
+        ["decor"] = null,
     };
 
     /// <summary>The key of a colour's pot of the usual coating.</summary>

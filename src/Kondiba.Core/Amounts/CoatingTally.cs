@@ -1,4 +1,5 @@
 using Kondiba.Core.Colour;
+using Kondiba.Core.Decoration;
 using Kondiba.Core.Reference;
 using NodaTime;
 
@@ -10,6 +11,7 @@ namespace Kondiba.Core.Amounts;
 /// <param name="Pots">One for each coating and colour, in the order they are wanted.</param>
 /// <param name="Making">The pots in the order to make them.</param>
 /// <param name="Trays">In dip order.</param>
+/// <param name="Trimmings">Sprinkles, parts and lustre to have at hand.</param>
 /// <param name="Problems">What cannot be, or should be minded; errors leave only their own line or field out.</param>
 public sealed record CoatingTally(
     int Pieces,
@@ -17,6 +19,7 @@ public sealed record CoatingTally(
     IReadOnlyList<Pot> Pots,
     IReadOnlyList<PotStep> Making,
     IReadOnlyList<Tray> Trays,
+    IReadOnlyList<Trimmings> Trimmings,
     IReadOnlyList<Problem> Problems)
 {
     /// <summary>Computes an order.</summary>
@@ -30,23 +33,31 @@ public sealed record CoatingTally(
             tables = tables with { Pot = tables.Pot with { Margin = new(new(margin), Source.Entered) } };
         var dips = order.Lines.Select((line, i) => OrderCheck.Line(line, i, tables, problems)).OfType<Dip>().ToList();
 
-        var lines = new Dictionary<int, LineTally>();
+        var designs = dips.Where(d => order.Lines[d.Line].Decor is not null).ToDictionary(d => d.Line, d => DecorCheck.For(order.Lines[d.Line].Decor!, d, tables, problems));
+        var all = dips.SelectMany(d => designs.TryGetValue(d.Line, out var design) ? design.Layers : [d]).ToLookup(d => d.Pot);
+        var bags = designs.Values.SelectMany(d => d.Bags(tables.Decorating)).ToLookup(b => b.Pot);
+
+        var lines = new Dictionary<(int Line, int Layer), LineTally>();
         var pots = new List<Pot>();
         var dipOrder = new List<Dip>();
-        foreach (var inPot in dips.GroupBy(d => d.Pot))
+        foreach (var key in all.Select(g => g.Key).Union(bags.Select(g => g.Key)))
         {
-            var (pot, inOrder) = PotMaking.Make([.. inPot], order.Pots.GetValueOrDefault(inPot.Key) ?? new(), tables, problems, lines);
+            var (pot, inOrder) = PotMaking.Make(key, [.. all[key]], [.. bags[key]], order.Pots.GetValueOrDefault(key) ?? new(), tables, problems, lines);
             if (pot is not null)
                 pots.Add(pot);
-            dipOrder.AddRange(inOrder);
+            dipOrder.AddRange(inOrder.Where(d => d.Layer == 0));
         }
 
+        LineTally Whole(Dip dip) => designs.TryGetValue(dip.Line, out var design)
+            ? lines[(dip.Line, 0)] with { Look = LookTally.For(design, [.. design.Layers.Select(d => lines[(d.Line, d.Layer)])], tables, problems) }
+            : lines[(dip.Line, 0)];
         return new(
             dips.Sum(d => d.Count.Value),
-            [.. dips.Select(d => lines[d.Line])],
+            [.. dips.Select(Whole)],
             pots,
             MakingOrder.For(pots, tables),
             TrayLayout.For(dipOrder.Select(d => (d.Line, d.Centre, d.Size, d.Count.Value)), tables.Tray),
+            Decoration.Trimmings.For(designs.Values, tables),
             problems);
     }
 
@@ -66,6 +77,8 @@ public sealed record CoatingTally(
             yield return ($"{path}.onPieces", () => line.OnPieces.Working);
             foreach (var setting in line.Setting)
                 yield return ($"{path}.setting.{setting.Place}", setting.Working);
+            foreach (var figure in line.Look?.Figures($"{path}.look") ?? [])
+                yield return figure;
         }
 
         foreach (var pot in Pots)
@@ -78,8 +91,17 @@ public sealed record CoatingTally(
             yield return ($"{path}.testFilm", () => pot.TestFilm.Working);
             yield return ($"{path}.packs", () => pot.Packs.Working);
             yield return ($"{path}.worth", () => pot.Worth.Working);
+            if (pot.Drizzle is { } drizzle)
+            {
+                yield return ($"{path}.drizzle", () => drizzle.Mass.Working);
+                yield return ($"{path}.inBags", () => drizzle.InBags.Working);
+            }
+
             if (pot.Thinner is { } thinner)
                 yield return ($"{path}.thinner", () => thinner.Mass.Working);
         }
+
+        foreach (var trimming in Trimmings)
+            yield return ($"trimmings.{trimming.Kind}", () => trimming.Amount.Working);
     }
 }

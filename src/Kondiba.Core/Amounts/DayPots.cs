@@ -9,8 +9,8 @@ namespace Kondiba.Core.Amounts;
 /// <param name="Orders">Names of the orders.</param>
 /// <param name="Together">To melt, in one pot.</param>
 /// <param name="Apart">To melt, each order's on its own.</param>
-/// <param name="Vessel">Code of the vessel it stands in.</param>
-public sealed record SharedPot(string Key, IReadOnlyList<string> Orders, Mass Together, Mass Apart, string Vessel);
+/// <param name="Vessel">Code of the vessel it stands in; null when it is only drizzled.</param>
+public sealed record SharedPot(string Key, IReadOnlyList<string> Orders, Mass Together, Mass Apart, string? Vessel);
 
 /// <summary>The pots of all orders that are collected on a day: one colour is one pot.</summary>
 /// <param name="Pots">Every pot of the day.</param>
@@ -45,7 +45,7 @@ public sealed record DayPots(IReadOnlyList<Pot> Pots, IReadOnlyList<SharedPot> S
     }
 }
 
-/// <summary>One colour over several days.</summary>
+/// <summary>One colour to buy over several days; what is mixed from it is counted in.</summary>
 /// <param name="Key">"coating.colour".</param>
 /// <param name="Coating">Code of the coating.</param>
 /// <param name="Colour">Code of the colour.</param>
@@ -58,13 +58,13 @@ public sealed record CoatingNeed(string Key, string Coating, string Colour, Mass
     public static IReadOnlyList<CoatingNeed> For(IEnumerable<DayPots> days, TradeTables tables) =>
     [
         .. from pot in days.SelectMany(d => d.Pots)
-           group pot by (pot.Key, pot.Coating, pot.Colour) into same
+           group pot by (pot.Coating, Colour: pot.Bought) into same
            let cover = PackCover.For(
                same.Select(p => p.OfCoating).Total(),
                tables.Stock.Where(l => l.Coating == same.Key.Coating && l.Colour == same.Key.Colour),
                tables.Coating(same.Key.Coating)!.Packs)
            let toMelt = same.Select(p => p.ToMelt.Value).Total()
            orderby toMelt.Si descending
-           select new CoatingNeed(same.Key.Key, same.Key.Coating, same.Key.Colour, toMelt, cover, cover.Count),
+           select new CoatingNeed($"{same.Key.Coating}.{same.Key.Colour}", same.Key.Coating, same.Key.Colour, toMelt, cover, cover.Count),
     ];
 }

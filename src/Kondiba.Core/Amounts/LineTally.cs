@@ -1,4 +1,5 @@
 using Kondiba.Core.Centres;
+using Kondiba.Core.Decoration;
 using Kondiba.Core.Measures;
 using Kondiba.Core.Reference;
 using Kondiba.Core.Setting;
@@ -15,6 +16,7 @@ namespace Kondiba.Core.Amounts;
 /// <param name="OnPieces">Coating on all of them, spoilt ones too.</param>
 /// <param name="DipLine">Distance of the coat's edge from the dipped end, for drawing.</param>
 /// <param name="Setting">Setting times, one for each place.</param>
+/// <param name="Look">What its decoration comes to; null when it has none.</param>
 public sealed record LineTally(
     int Line,
     Figure<int> Count,
@@ -24,12 +26,13 @@ public sealed record LineTally(
     Figure<Mass> Foot,
     Figure<Mass> OnPieces,
     Length DipLine,
-    IReadOnlyList<SettingTime> Setting)
+    IReadOnlyList<SettingTime> Setting,
+    LookTally? Look = null)
 {
     internal static LineTally For(Dip dip, Flow flow, TradeTables tables, List<Problem> problems)
     {
         var (shape, c) = (dip.Size.Shape, tables.Film);
-        var area = shape.DippedArea(dip.Depth);
+        var area = shape.DippedArea(dip.Depth, dip.Angle);
         var film = shape is Cavity cavity ? Filled(cavity, area) : Amounts.Film.After(flow, shape.Run(dip.Depth), c);
         var stick = shape is Cavity ? new(new(1), c.Stick.Source) : c.Stick;
         var coats = dip.AtOnce ? 1 + ((dip.Coats - 1) * c.AtOnce.Value.Si) : dip.Coats;
@@ -43,7 +46,7 @@ public sealed record LineTally(
         if (coat < covers.Value)
         {
             problems.Add(new(
-                $"lines[{dip.Line}].coats",
+                dip.Layer == 0 ? $"lines[{dip.Line}].coats" : $"lines[{dip.Line}].decor.dips[{dip.Layer - 1}].depth",
                 $"The coat comes out sheer: {coat.In("mm"):0.0} mm, and {dip.Colour.Name} hides from {covers.Value.In("mm"):0.0} mm.",
                 "Give it a second coat, thin it less, or let it cool to the dip temperature.",
                 Severity.Mind));
@@ -53,7 +56,7 @@ public sealed record LineTally(
         [
             .. dip.Size.Measures,
             WorkingLine.Of("dip depth", "", dip.Depth, Source.Entered),
-            WorkingLine.Of(shape is Cavity ? "walls of the cavity A" : "dipped area A", shape.AreaFormula(dip.Depth), area, Source.Computed),
+            WorkingLine.Of(shape is Cavity ? "walls of the cavity A" : "dipped area A", dip.Angle == 0 ? shape.AreaFormula(dip.Depth) : "slice by slice, the part of each that goes under at that angle", area, Source.Computed),
             .. film.Working,
             WorkingLine.Count("coats", "", dip.Coats, Source.Entered),
             .. dip.AtOnce ? new[] { WorkingLine.Of("a coat dipped at once adds", c.AtOnce) } : [],

@@ -6,9 +6,10 @@ using NodaTime;
 
 namespace Kondiba.Core.Amounts;
 
-/// <summary>A line whose every field stands for something in the trade tables.</summary>
+/// <summary>A dip of a line whose every field stands for something in the trade tables.</summary>
+/// <remarks>Layer 0 is the line's first coat, further ones are dips over it; the angle, in radians, is the one at which the piece goes in.</remarks>
 internal sealed record Dip(
-    int Line, Centre Centre, CentreSize Size, Figure<int> Count, Coating Coating, CoatingColour Colour, Share Depth, int Coats, bool AtOnce, bool Upright)
+    int Line, Centre Centre, CentreSize Size, Figure<int> Count, Coating Coating, CoatingColour Colour, Share Depth, int Coats, bool AtOnce, bool Upright, int Layer = 0, double Angle = 0)
 {
     /// <summary>The piece in words: "medium apple".</summary>
     public string One => $"{Size.Name} {Centre.Name}".Trim();
@@ -47,6 +48,8 @@ internal static class OrderCheck
             yield return new("lines", $"The order has more than {MostLines} lines.", "Split it in two orders.");
         if (order.Margin is { } margin && !(margin is >= 0 and <= MostMargin))
             yield return new("margin", "The margin is less than nothing or more than all of it.", "Type a share between 0 % and 100 %.");
+        foreach (var problem in order.Palette is { Count: > 0 } palette ? Colour.Palette.Check(palette) : [])
+            yield return problem;
         foreach (var (key, pot) in order.Pots)
             foreach (var problem in Pot(key, pot, tables))
                 yield return problem;

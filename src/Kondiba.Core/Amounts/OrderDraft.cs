@@ -1,4 +1,5 @@
 using System.Text.Json.Serialization;
+using Kondiba.Core.Decoration;
 using NodaTime;
 
 namespace Kondiba.Core.Amounts;
@@ -10,13 +11,15 @@ namespace Kondiba.Core.Amounts;
 /// <param name="Lines">What is wanted.</param>
 /// <param name="Pots">What the maker chose for a pot, by its key, "coating.colour"; what is left out the product chooses.</param>
 /// <param name="Margin">Put on top of every pot, as a share; null for the kitchen's own.</param>
+/// <param name="Palette">Its scheme of two to five colours, each as #rrggbb; none when nothing was chosen.</param>
 public sealed record OrderDraft(
     string? Name,
     LocalDateTime? Pickup,
     string? Notes,
     IReadOnlyList<LineDraft> Lines,
     IReadOnlyDictionary<string, PotDraft> Pots,
-    double? Margin = null);
+    double? Margin = null,
+    IReadOnlyList<string>? Palette = null);
 
 /// <summary>What the maker chose for a pot.</summary>
 /// <param name="Vessel">Code of the vessel; null for the one that wants least coating.</param>
@@ -60,6 +63,8 @@ public enum CountedIn
 /// <param name="Coats">One coat, or more for a double dip.</param>
 /// <param name="AtOnce">Whether further coats are dipped at once, over the wet one, and not after it has set.</param>
 /// <param name="Upright">Whether pieces stand while they set; null for the way that centre usually does.</param>
+/// <param name="Look">Name of the look it was given; null when it wears none of the library.</param>
+/// <param name="Decor">What it gets besides its first coat; null for nothing.</param>
 public record LineDraft(
     string? Centre,
     string? Size,
@@ -70,4 +75,6 @@ public record LineDraft(
     double Depth,
     int Coats,
     bool AtOnce = false,
-    bool? Upright = null);
+    bool? Upright = null,
+    string? Look = null,
+    Decor? Decor = null);

@@ -1,3 +1,4 @@
+using Kondiba.Core.Colour;
 using Kondiba.Core.Measures;
 using Kondiba.Core.Pantry;
 using Kondiba.Core.Reference;
@@ -46,21 +47,30 @@ public sealed record ThinnerStep(double Tablespoons, Mass Mass, Length Film);
 public sealed record PotThinner(
     string Code, Figure<Mass> Mass, double Tablespoons, Share Share, GoesIn GoesIn, string How, Length Before, IReadOnlyList<ThinnerStep> Still);
 
+/// <summary>Coating that is drawn from bags: melted apart, kept plain.</summary>
+/// <param name="Mass">On the pieces, spoilt ones too, and what falls beside them.</param>
+/// <param name="InBags">All that goes into bags: that, what cannot be got out of one, and the margin.</param>
+/// <param name="Loads">How often a bag is filled.</param>
+public sealed record PotDrizzle(Figure<Mass> Mass, Figure<Mass> InBags, int Loads);
+
 /// <summary>Coating of one colour: how much, in what, how thinned, from how many packs.</summary>
 /// <param name="Key">"coating.colour".</param>
 /// <param name="Coating">Code of the coating.</param>
 /// <param name="Colour">Code of the colour.</param>
-/// <param name="Vessel">Code of the vessel it stands in.</param>
+/// <param name="Vessel">Code of the vessel that is dipped in; null when it is only drizzled.</param>
 /// <param name="OnPieces">What ends up on the pieces, spoilt ones too.</param>
 /// <param name="Pool">What must still stand there for the last dip; it is left over.</param>
-/// <param name="Spare">What stays on the tools, and the margin.</param>
+/// <param name="Spare">What stays on the tools and in the bag, and the margin.</param>
+/// <param name="Drizzle">What is drawn from bags; null when nothing is.</param>
+/// <param name="Drops">Drops of concentrated colour that it is mixed with; none when it is sold like this.</param>
+/// <param name="Bought">Code of the colour that is bought for it.</param>
 /// <param name="ToMelt">All of it, thinner too.</param>
 /// <param name="OfCoating">The coating in it, without thinner.</param>
 /// <param name="Volume">Volume of all of it, molten.</param>
 /// <param name="Thinner">Its thinner; null when it has none.</param>
 /// <param name="TestFilm">Film on a test dip, as it is.</param>
 /// <param name="Advice">What to know about how it flows; empty when it flows well.</param>
-/// <param name="Melts">What is melted at a time, one after the other; one when the vessel holds it all.</param>
+/// <param name="Melts">What is melted for dipping at a time, one after the other; one when the vessel holds it all.</param>
 /// <param name="Packs">Packs to buy that cover the coating, of all sizes.</param>
 /// <param name="Cover">Stock and packs, one by one.</param>
 /// <param name="Worth">What the coating used is worth, leftovers too.</param>
@@ -74,10 +84,13 @@ public sealed record Pot(
     string Key,
     string Coating,
     string Colour,
-    string Vessel,
+    string? Vessel,
     Figure<Mass> OnPieces,
     Figure<Mass> Pool,
     Figure<Mass> Spare,
+    PotDrizzle? Drizzle,
+    IReadOnlyList<Drops> Drops,
+    string Bought,
     Figure<Mass> ToMelt,
     Mass OfCoating,
     Volume Volume,

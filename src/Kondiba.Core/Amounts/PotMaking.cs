@@ -1,4 +1,5 @@
 using Kondiba.Core.Centres;
+using Kondiba.Core.Decoration;
 using Kondiba.Core.Measures;
 using Kondiba.Core.Pantry;
 using Kondiba.Core.Reference;
@@ -14,59 +15,102 @@ internal static class PotMaking
     /// <summary>
     /// Makes the pot in the chosen vessel, or in the one that wants least. Pieces that do not go into it are left out and named
     /// among the problems. Also gives the pieces in the order to dip them: those that want the deepest coating first, so that the
-    /// pool they need is used up by the ones after them.
+    /// pool they need is used up by the ones after them. What is drawn from bags is melted apart and kept plain.
     /// </summary>
     public static (Pot? Pot, IReadOnlyList<Dip> InOrder) Make(
-        IReadOnlyList<Dip> dips, PotDraft draft, TradeTables tables, List<Problem> problems, Dictionary<int, LineTally> lines)
+        string key, IReadOnlyList<Dip> dips, IReadOnlyList<Bagged> bags, PotDraft draft, TradeTables tables, List<Problem> problems, Dictionary<(int Line, int Layer), LineTally> lines)
     {
-        var (coating, key) = (dips[0].Coating, dips[0].Pot);
-        var dose = DoseFor(dips, draft, tables, problems);
+        var (coating, colour) = dips.Count > 0 ? (dips[0].Coating, dips[0].Colour) : (bags[0].Coating, bags[0].Colour);
+        var dose = DoseFor(coating, key, dips, draft, tables, problems);
         var flow = Flow.Of(coating, dose?.Rate ?? default, tables.Film);
         foreach (var dip in dips)
-            lines[dip.Line] = LineTally.For(dip, flow, tables, problems);
+            lines[(dip.Line, dip.Layer)] = LineTally.For(dip, flow, tables, problems);
 
-        var pairs = dips.Select(d => (d, lines[d.Line])).ToList();
-        var tallies = tables.Vessels.Select(v => VesselTally.For(v, pairs, flow, tables.Pot)).ToList();
+        var pairs = dips.Select(d => (d, lines[(d.Line, d.Layer)])).ToList();
+        List<VesselTally> tallies = dips.Count == 0 ? [] : [.. tables.Vessels.Select(v => VesselTally.For(v, pairs, flow, tables.Pot))];
         var tally = tallies.FirstOrDefault(t => t.Vessel.Code == draft.Vessel)
-            ?? tallies.OrderBy(t => t.Unfit.Count).ThenBy(t => !t.Offered).ThenBy(t => t.ToMelt.Si).First();
-        NameUnfit(key, tally, tallies, problems);
-        var inOrder = tally.InOrder.Select(s => s.Dip).ToList();
-        if (inOrder.Count == 0)
+            ?? tallies.OrderBy(t => t.Unfit.Count).ThenBy(t => !t.Offered).ThenBy(t => t.ToMelt.Si).FirstOrDefault();
+        if (tally is not null)
+            NameUnfit(key, tally, tallies, problems);
+        if (tally?.InOrder.Count == 0)
+            tally = null;
+        IReadOnlyList<Dip> inOrder = tally is null ? [] : [.. tally.InOrder.Select(s => s.Dip)];
+        if (tally is null && bags.Count == 0)
             return (null, inOrder);
 
-        var ofCoating = tally.ToMelt / (1 + (dose?.Rate.Si ?? 0));
-        var cover = PackCover.For(ofCoating, tables.Stock.Where(l => l.Coating == coating.Code && l.Colour == dips[0].Colour.Code), coating.Packs);
+        var drizzle = bags.Count == 0 ? null : DrizzleOf(bags, tables);
+        var (forDips, inBags, drawn) = (tally?.ToMelt ?? default, drizzle?.InBags.Value ?? default, drizzle?.Mass.Value ?? default);
+        var (onPieces, pool, toMelt) = (tally?.OnPieces ?? default, tally?.Pool ?? default, forDips + inBags);
+        var ofDips = forDips / (1 + (dose?.Rate.Si ?? 0));
+        var ofCoating = ofDips + inBags;
+        var cover = PackCover.For(ofCoating, tables.Stock.Where(l => l.Coating == coating.Code && l.Colour == colour.Bought), coating.Packs);
         var testFilm = Film.After(flow, tables.Thinning.TestDip.Value, tables.Film);
         return (new(
             key,
             coating.Code,
-            dips[0].Colour.Code,
-            tally.Vessel.Code,
-            new(tally.OnPieces, () => tally.OnPiecesWorking()),
-            new(tally.Pool, () => tally.PoolWorking(flow)),
-            new(tally.Spare, () => tally.SpareWorking(tables.Pot)),
-            new(tally.ToMelt, () => tally.ToMeltWorking(tables.Pot)),
+            colour.Code,
+            tally?.Vessel.Code,
+            new(onPieces, () => tally?.OnPiecesWorking() ?? Nothing("on the pieces")),
+            new(pool, () => tally?.PoolWorking(flow) ?? Nothing("pool")),
+            new(toMelt - onPieces - pool - drawn, () => Together("spare", "what is left of it", tally?.SpareWorking(tables.Pot), drizzle?.InBags.Working, toMelt - onPieces - pool - drawn)),
+            drizzle,
+            colour.Mixed is { } mixed ? [.. mixed.Per100.Select(d => new Colour.Drops(d.Key, d.Value, (int)Math.Ceiling((d.Value * ofCoating.In("g") / 100) - 0.5)))] : [],
+            colour.Bought,
+            new(toMelt, () => Together("to melt", "for dipping and in bags", tally?.ToMeltWorking(tables.Pot), drizzle?.InBags.Working, toMelt)),
             ofCoating,
-            tally.ToMelt / flow.Density,
-            dose is null ? null : ThinnerOf(dose, ofCoating, tables),
+            (forDips / flow.Density) + (inBags / Flow.Of(coating, default, tables.Film).Density),
+            dose is null || tally is null ? null : ThinnerOf(dose, ofDips, tables),
             testFilm,
-            Advice(testFilm.Value, dose, dips, key, draft, tables, problems),
-            tally.Melts,
+            tally is null ? "" : Advice(testFilm.Value, dose, dips, key, draft, tables, problems),
+            tally?.Melts ?? [],
             new(cover.Count, () => PacksWorking(ofCoating, cover, coating.Packs)),
             cover,
             Worth(ofCoating, cover, coating.Packs),
-            Leftover.For(tally.ToMelt - tally.OnPieces - tables.Pot.ToolLoss.Value, coating, dose is not null, tables.Leftovers),
-            tally.Bands(flow),
-            Saving(tally, tallies),
-            [.. tallies.Select(t => new VesselChoice(t.Vessel.Code, t.Unfit.Count == 0 ? t.ToMelt : null, string.Join(" ", t.Unfit.Select(u => u.Seat.Misfit))))],
+            Leftover.For(toMelt - onPieces - drawn - (tally is null ? default : tables.Pot.ToolLoss.Value), coating, dose is not null, tables.Leftovers),
+            tally?.Bands(flow) ?? [],
+            tally is null ? null : Saving(tally, tallies),
+            [.. tallies.Select(t => new VesselChoice(t.Vessel.Code, t.Unfit.Count == 0 ? t.ToMelt + inBags : null, string.Join(" ", t.Unfit.Select(u => u.Seat.Misfit))))],
             coating.DipFrom.Value,
             coating.DipTo.Value), inOrder);
     }
 
-    /// <summary>The dose of the thinner chosen, or of the kitchen's habit where the coating takes it; moulds and piping take none.</summary>
-    private static Dose? DoseFor(IReadOnlyList<Dip> dips, PotDraft draft, TradeTables tables, List<Problem> problems)
+    private static PotDrizzle DrizzleOf(IReadOnlyList<Bagged> bags, TradeTables tables)
     {
-        var coating = dips[0].Coating;
+        var (c, margin) = (tables.Decorating, tables.Pot.Margin);
+        var mass = bags.Select(b => b.Total).Total();
+        var inBags = (mass + c.BagStays.Value) * (1 + margin.Value.Si);
+        return new(
+            new(mass, () =>
+            [
+                .. bags.SelectMany(b => (IEnumerable<WorkingLine>)
+                [
+                    WorkingLine.Of($"{b.What} on one piece", "see its own working", b.PerPiece.Value, Source.Computed),
+                    .. b.For.Count.Working,
+                    WorkingLine.Of("done in vain", b.For.Centre.Spoil),
+                    .. b.OffPiece is { } off ? new[] { WorkingLine.Of("falls beside the piece", off) } : [],
+                    WorkingLine.Of($"{b.What} for {b.For.Count.Value}", "", b.Total, Source.Computed),
+                ]),
+                WorkingLine.Of("drizzle", "added up", mass, Source.Computed),
+            ]),
+            new(inBags, () =>
+            [
+                WorkingLine.Of("drizzle", "see its own working", mass, Source.Computed),
+                WorkingLine.Of("stays in the bag", c.BagStays),
+                WorkingLine.Of("margin", margin),
+                WorkingLine.Of("in bags, kept plain", $"({mass.In("g"):0.0} + {c.BagStays.Value.In("g"):0}) g × (1 + {margin.Value.Si})", inBags, Source.Computed),
+            ]),
+            (int)Math.Ceiling(inBags / c.BagHolds.Value));
+    }
+
+    private static List<WorkingLine> Nothing(string what) => [WorkingLine.Of(what, "nothing is dipped in it", default(Mass), Source.Computed)];
+
+    private static List<WorkingLine> Together(string what, string how, List<WorkingLine>? dipping, IReadOnlyList<WorkingLine>? bags, Mass all) => bags is null
+        ? dipping!
+        : [.. dipping ?? [], .. bags, WorkingLine.Of(what, how, all, Source.Computed)];
+
+    /// <summary>The dose of the thinner chosen, or of the kitchen's habit where the coating takes it; moulds and piping take none.</summary>
+    private static Dose? DoseFor(Coatings.Coating coating, string key, IReadOnlyList<Dip> dips, PotDraft draft, TradeTables tables, List<Problem> problems)
+    {
         var code = draft.Thinner ?? tables.Habits.Thinner;
         var thinner = coating.Thinners.Contains(code ?? "") ? tables.Thinner(code) : null;
         if (thinner is null)
@@ -74,7 +118,7 @@ internal static class PotMaking
         if (dips.All(d => d.Size.Shape is Cavity))
         {
             if (draft.Thinner is not (null or PotDraft.NoThinner))
-                problems.Add(new($"pots.{dips[0].Pot}.thinner", "Piping and filling moulds take no thinner: it would run and set soft.", "It is left out; warm the coating instead.", Severity.Mind));
+                problems.Add(new($"pots.{key}.thinner", "Piping and filling moulds take no thinner: it would run and set soft.", "It is left out; warm the coating instead.", Severity.Mind));
             return null;
         }
 
@@ -84,7 +128,7 @@ internal static class PotMaking
         if (dose.Wanted is not { } wanted || wanted > limit.Value)
         {
             problems.Add(new(
-                $"pots.{dips[0].Pot}.film",
+                $"pots.{key}.film",
                 $"A film of {target.In("mm"):0.0} mm wants {(dose.Wanted is { } w ? $"{w.In("%"):0} %" : "more than 150 %")} {thinner.Name}; above {limit.Value.In("%"):0} % the coat stays soft and never hardens.",
                 $"It is held at {dose.Rate.In("%"):0} %, which leaves {dose.After.In("mm"):0.0} mm. Warm it to the dip temperature first, or take a coating with more fat.",
                 Severity.Mind));

@@ -66,6 +66,9 @@ public sealed record Centre(
     IReadOnlyList<string> Prep,
     IReadOnlyList<CentreSize> Sizes)
 {
+    /// <summary>Whether it lies on the sheet with its dipped end away from the maker, as a rod held by its dry end does.</summary>
+    public bool DippedEndUp => Holding is Holding.ByHand && Shape is "rod" or "wrappedRod";
+
     /// <summary>The size of that code, or null.</summary>
     public CentreSize? Size(string? code) => Sizes.FirstOrDefault(s => s.Code == code);
 }

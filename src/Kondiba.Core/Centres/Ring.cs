@@ -39,6 +39,13 @@ public sealed record Ring(Length Outer, Length Hole, Length Thick) : Shape
     /// <summary>The dipped part of the rim and of the hole's edge.</summary>
     public override Length FootLine(Share depth) => outside.FootLine(depth) + inside.FootLine(InHole(depth));
 
+    /// <summary>The disc with its hole.</summary>
+    public override Outline Outline(bool dippedEndUp)
+    {
+        var down = new Point(0, (Outer.Si - Hole.Si) / 2);
+        return new([[.. outside.Outline(dippedEndUp).Rings[0]], [.. inside.Outline(dippedEndUp).Rings[0].Reverse().Select(p => p + down)]]);
+    }
+
     /// <inheritdoc/>
     protected override Volume Under(double z)
     {

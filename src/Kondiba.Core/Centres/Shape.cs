@@ -69,6 +69,64 @@ public abstract record Shape
         return points;
     }
 
+    /// <summary>Middle lines of the rod it is bent from, for drawing: x, y, x, y …, x from the middle line, y down from the top; none for a solid piece.</summary>
+    public IReadOnlyList<IReadOnlyList<Length>> Strands() => [.. Outline(dippedEndUp: false).Spines.Select(s => s.SelectMany(p => (Length[])[new(Round(p.X, 5)), new(Round(p.Y, 5))]).ToArray())];
+
+    /// <summary>What is seen of it from above.</summary>
+    /// <param name="dippedEndUp">Whether it lies with its dipped end at the top.</param>
+    public virtual Outline Outline(bool dippedEndUp)
+    {
+        // Clockwise on the sheet: from the dipped end up one side and down the other.
+        var side = Profile();
+        var right = side.Select(p => new Point(p.HalfWidth.Si, dippedEndUp ? p.Along.Si : Length.Si - p.Along.Si)).ToList();
+        var left = right.Select(p => p with { X = -p.X }).Reverse();
+        Point[] ring = [.. right, .. left];
+        return new([dippedEndUp ? ring : [.. ring.Reverse()]]);
+    }
+
+    /// <summary>Surface covered by a dip at an angle: 0° goes in end first, 90° sideways.</summary>
+    /// <param name="depth">Share of its extent along the way it goes in.</param>
+    /// <param name="angle">The angle, in radians.</param>
+    public Area DippedArea(Share depth, double angle)
+    {
+        if (angle == 0)
+            return DippedArea(depth);
+
+        // Slice by slice along its length; of each slice the share of the way round, or across a flat piece, that is under.
+        var (sin, cos) = (Abs(Sin(angle)), Cos(angle));
+        var upTo = DipUpTo(depth, angle);
+        var round = Thickness == Width;
+        var (area, before) = (0.0, 0.0);
+        for (var i = 1; i <= ProfileSteps; i++)
+        {
+            var z = Length.Si * i / ProfileSteps;
+            var slice = DippedArea(new(z / Length.Si)).Si;
+            var middle = z - (Length.Si / ProfileSteps / 2);
+            var reach = HalfWidth(middle) * sin;
+            var under = (upTo - (middle * cos)) / Max(reach, 1e-9);
+            area += (slice - before) * (under <= -1 ? 0 : under >= 1 ? 1 : round ? 1 - (Acos(under) / PI) : (under + 1) / 2);
+            before = slice;
+        }
+
+        return new(area);
+    }
+
+    /// <summary>How far a dip at an angle reaches, in metres along the way it goes in, from the middle of the dipped end.</summary>
+    /// <param name="depth">Share of its extent along that way.</param>
+    /// <param name="angle">The angle, in radians.</param>
+    public double DipUpTo(Share depth, double angle)
+    {
+        var (sin, cos) = (Sin(angle), Cos(angle));
+        var (from, to) = (double.MaxValue, double.MinValue);
+        foreach (var p in Profile())
+        {
+            var (along, across) = (p.Along.Si * cos, Abs(p.HalfWidth.Si * sin));
+            (from, to) = (Min(from, along - across), Max(to, along + across));
+        }
+
+        return angle == 0 ? DipLine(depth).Si : from + (depth.Si * (to - from));
+    }
+
     /// <summary>Volume between the dipped end and a cut at z metres from it.</summary>
     protected abstract Volume Under(double z);
 

@@ -81,4 +81,14 @@ public sealed record CoatingPack(Sourced<Mass> Mass, Sourced<Money> Price, Money
 /// <param name="Name">Name on screen.</param>
 /// <param name="Srgb">How it looks set, as #rrggbb; an estimate by eye.</param>
 /// <param name="Cover">How much film it needs to hide what is under it.</param>
-public sealed record CoatingColour(string Code, string Name, string Srgb, Cover Cover);
+/// <param name="Mixed">How it is mixed; null when it is sold like this.</param>
+public sealed record CoatingColour(string Code, string Name, string Srgb, Cover Cover, MixedColour? Mixed = null)
+{
+    /// <summary>Code of the colour that is bought for it.</summary>
+    public string Bought => Mixed?.Base ?? Code;
+}
+
+/// <summary>A colour that the maker mixes.</summary>
+/// <param name="Base">Code of the coating's colour that drops go into.</param>
+/// <param name="Per100">Drops in 100 g, by code of the concentrated colour.</param>
+public sealed record MixedColour(string Base, IReadOnlyDictionary<string, int> Per100);

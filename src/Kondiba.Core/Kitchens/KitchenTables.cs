@@ -38,6 +38,7 @@ public static class KitchenTables
                 Shake = ways.Shake ?? shipped.Film.Shake,
                 DripTime = Set(ways.DripTime is { } s ? Duration.FromSeconds(s) : null, shipped.Film.DripTime),
             },
+            Decorating = shipped.Decorating with { HandSpeed = Set(ways.HandSpeed is { } v ? Quantities.Of<Speed>(v, "mm/s") : null, shipped.Decorating.HandSpeed) },
             Pot = shipped.Pot with { Margin = Set(ways.Margin is { } m ? new Share(m) : null, shipped.Pot.Margin) },
             Thinning = shipped.Thinning with { Target = Set(ways.Film is { } f ? Quantities.Of<Length>(f, "mm") : null, shipped.Thinning.Target) },
             Habits = new(coatings.Any(c => c.Code == ways.Coating) ? ways.Coating! : shipped.Habits.Coating, ways.Thinner),
@@ -53,6 +54,7 @@ public static class KitchenTables
         shipped.Pot.Margin.Value.Si,
         shipped.Film.Shake,
         shipped.Film.DripTime.Value.TotalSeconds,
+        shipped.Decorating.HandSpeed.Value.In("mm/s"),
         []);
 
     /// <summary>A shipped or own centre in the form that it is entered in, to be changed.</summary>
@@ -86,7 +88,7 @@ public static class KitchenTables
         coating.Thinners,
         coating.Allergens,
         [.. coating.Packs.Select(p => new OwnPack(Math.Round(p.Mass.Value.In("g"), 3), p.Price.Value.Amount, p.Coupon?.Amount, p.Coupons))],
-        [.. coating.Colours.Select(c => new OwnColour(c.Code, c.Name, c.Srgb))]);
+        [.. coating.Colours.Select(c => new OwnColour(c.Code, c.Name, c.Srgb, c.Mixed))]);
 
     /// <summary>A concentrated colour in the form that it is entered in.</summary>
     public static OwnTint Entered(Tint tint) => new(tint.Code, tint.Name, tint.Carrier, tint.Swatch, tint.Drops);
@@ -167,7 +169,7 @@ public static class KitchenTables
             [.. own.Packs.Select(p => Pack(p, like))],
             [
                 .. own.Colours.Select(c => like?.Colours.FirstOrDefault(l => l.Code == c.Code && l.Name == c.Name && l.Srgb == c.Srgb)
-                    ?? new(c.Code, c.Name, c.Srgb.ToLowerInvariant(), CoverOf(c.Srgb))),
+                    ?? new(c.Code, c.Name, c.Srgb.ToLowerInvariant(), CoverOf(c.Srgb), c.Mixed)),
             ]);
     }
 

@@ -89,6 +89,14 @@ public static partial class OwnCheck
             problems.AddRange(Named(colour.Code, colour.Name).Select(p => p with { Field = $"colours[{i}].{p.Field}" }));
             if (!Spectrum.IsSrgb(colour.Srgb))
                 Error($"colours[{i}].srgb", $"'{colour.Srgb}' is not a colour.", "Choose it by eye, or type it as # and six hexadecimal digits.");
+            if (colour.Mixed is not { } mixed)
+                continue;
+            if (coating.Colours.FirstOrDefault(c => c.Code == mixed.Base) is not { Mixed: null })
+                Error($"colours[{i}].mixed.base", $"'{mixed.Base}' is not a colour that {coating.Name} is sold in.", "Mix it from one that is.");
+            if (mixed.Per100.Keys.FirstOrDefault(t => tables.Tint(t) is null) is { } unknown)
+                Error($"colours[{i}].mixed.per100", $"There is no colour called '{unknown}' to drop in.", "Mix it anew from those you have.");
+            if (mixed.Per100.Values.Any(n => n < 1) || mixed.Per100.Values.Sum() > tables.Colour.Most.Value.Si)
+                Error($"colours[{i}].mixed.per100", $"A mix takes one drop at least and {tables.Colour.Most.Value.Si:0} at most in 100 g.", "Take fewer drops.");
         }
 
         return problems;
@@ -144,6 +152,8 @@ public static partial class OwnCheck
             Error("margin", "The margin is less than nothing or more than all of it.", "Type a share between 0 % and 100 %.");
         if (ways.Shake is not null && tables.Film.Shakes.All(s => s.Code != ways.Shake))
             Error("shake", $"There is no way of draining called '{ways.Shake}'.", $"Choose one of {string.Join(", ", tables.Film.Shakes.Select(s => s.Code))}.");
+        if (ways.HandSpeed is { } speed && !(speed is >= 5 and <= 500))
+            Error("handSpeed", "A hand draws lines at 5 to 500 mm in a second.", "Type how many mm of line you draw in a second; 70 is usual.");
         if (ways.DripTime is { } seconds && !(seconds is >= 1 and <= 60))
             Error("dripTime", "A piece is held over the pot for one to 60 seconds.", "Type the seconds; four to six are usual.");
         return problems;
@@ -191,7 +201,7 @@ public static partial class OwnCheck
         }
     }
 
-    private static IEnumerable<Problem> Named(string code, string name)
+    internal static IEnumerable<Problem> Named(string code, string name)
     {
         foreach (var problem in Coded(code))
             yield return problem;
@@ -207,5 +217,4 @@ public static partial class OwnCheck
 
     [GeneratedRegex("^[A-Za-z0-9-]{1,60}$")]
     private static partial Regex Code();
-
 }

@@ -1,5 +1,7 @@
 using Kondiba.Core.Centres;
+using Kondiba.Core.Coatings;
 using Kondiba.Core.Colour;
+using Kondiba.Core.Decoration;
 using Kondiba.Core.Pantry;
 using NodaTime;
 
@@ -12,16 +14,18 @@ namespace Kondiba.Core.Kitchens;
 /// <param name="Tints">The maker's own concentrated colours; likewise.</param>
 /// <param name="Vessels">The maker's own vessels; likewise.</param>
 /// <param name="Lots">Coating in the cupboard.</param>
+/// <param name="Looks">The library of looks.</param>
 public sealed record OwnThings(
     Ways Ways,
     IReadOnlyList<OwnCentre> Centres,
     IReadOnlyList<OwnCoating> Coatings,
     IReadOnlyList<OwnTint> Tints,
     IReadOnlyList<OwnVessel> Vessels,
-    IReadOnlyList<OwnLot> Lots)
+    IReadOnlyList<OwnLot> Lots,
+    IReadOnlyList<Look> Looks)
 {
     /// <summary>A kitchen about which nothing has been told.</summary>
-    public static OwnThings None { get; } = new(new(), [], [], [], [], []);
+    public static OwnThings None { get; } = new(new(), [], [], [], [], [], []);
 }
 
 /// <summary>How things are done in a kitchen; null keeps to common practice.</summary>
@@ -31,6 +35,7 @@ public sealed record OwnThings(
 /// <param name="Margin">Put on top of every pot, as a share.</param>
 /// <param name="Shake">Code of the way pieces are drained.</param>
 /// <param name="DripTime">How long a piece is held over the pot, in s.</param>
+/// <param name="HandSpeed">Speed of the hand in long lines of drizzle, in mm/s.</param>
 /// <param name="WithoutVessels">Codes of the shipped vessels that this kitchen does not have.</param>
 public sealed record Ways(
     string? Coating = null,
@@ -39,6 +44,7 @@ public sealed record Ways(
     double? Margin = null,
     string? Shake = null,
     double? DripTime = null,
+    double? HandSpeed = null,
     IReadOnlyList<string>? WithoutVessels = null);
 
 /// <summary>A centre as the maker enters it.</summary>
@@ -113,7 +119,8 @@ public sealed record OwnPack(double Mass, decimal Price, decimal? Coupon = null,
 /// <param name="Code">Name in data.</param>
 /// <param name="Name">Name on screen.</param>
 /// <param name="Srgb">How it looks set, as #rrggbb.</param>
-public sealed record OwnColour(string Code, string Name, string Srgb);
+/// <param name="Mixed">How it is mixed; null when it is sold like this.</param>
+public sealed record OwnColour(string Code, string Name, string Srgb, MixedColour? Mixed = null);
 
 /// <summary>A concentrated colour as the maker's swatch shows it.</summary>
 /// <param name="Code">Name in data.</param>

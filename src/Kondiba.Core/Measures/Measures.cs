@@ -156,3 +156,26 @@ public readonly record struct MolarEnergy(double Si) : IAmount<MolarEnergy>
     /// <inheritdoc/>
     public static MolarEnergy FromSi(double si) => new(si);
 }
+
+/// <summary>Mass by area, in kilograms per square metre.</summary>
+public readonly record struct AreaDensity(double Si) : IAmount<AreaDensity>
+{
+    /// <inheritdoc/>
+    public static IReadOnlyList<Unit> Units { get; } = [new("g/cm²", 10), new("kg/m²", 1)];
+
+    /// <inheritdoc/>
+    public static AreaDensity FromSi(double si) => new(si);
+
+    /// <summary>The mass on an area.</summary>
+    public static Mass operator *(Area area, AreaDensity density) => new(area.Si * density.Si);
+}
+
+/// <summary>Speed, in metres per second; here of the hand that draws.</summary>
+public readonly record struct Speed(double Si) : IAmount<Speed>
+{
+    /// <inheritdoc/>
+    public static IReadOnlyList<Unit> Units { get; } = [new("mm/s", 1e-3), new("m/s", 1)];
+
+    /// <inheritdoc/>
+    public static Speed FromSi(double si) => new(si);
+}

@@ -4,6 +4,7 @@ using Kondiba.Core.Amounts;
 using Kondiba.Core.Centres;
 using Kondiba.Core.Coatings;
 using Kondiba.Core.Colour;
+using Kondiba.Core.Decoration;
 using Kondiba.Core.Kitchens;
 using Kondiba.Core.Measures;
 using Kondiba.Core.Pantry;
@@ -19,6 +20,7 @@ namespace Kondiba.Core.Reference;
 /// <param name="Coatings">What it is dipped in.</param>
 /// <param name="Thinners">What it is thinned with.</param>
 /// <param name="Tints">What it is coloured with.</param>
+/// <param name="Decor">What it is decorated with.</param>
 /// <param name="Vessels">What the coating stands in, narrowest first.</param>
 /// <param name="Film">Constants of the film model.</param>
 /// <param name="Pot">Constants of a pot.</param>
@@ -27,6 +29,7 @@ namespace Kondiba.Core.Reference;
 /// <param name="Thinning">Constants of thinning.</param>
 /// <param name="Colour">Constants of mixing colours.</param>
 /// <param name="Leftovers">Constants of leftovers.</param>
+/// <param name="Decorating">Constants of decorating.</param>
 /// <param name="Habits">What this kitchen usually does.</param>
 /// <param name="Stock">Coating in this kitchen's cupboard.</param>
 public sealed record TradeTables(
@@ -34,6 +37,7 @@ public sealed record TradeTables(
     IReadOnlyList<Coating> Coatings,
     IReadOnlyList<Thinner> Thinners,
     IReadOnlyList<Tint> Tints,
+    DecorTables Decor,
     IReadOnlyList<Vessel> Vessels,
     FilmConstants Film,
     PotConstants Pot,
@@ -42,6 +46,7 @@ public sealed record TradeTables(
     ThinningConstants Thinning,
     ColourConstants Colour,
     LeftoverConstants Leftovers,
+    DecorConstants Decorating,
     Habits Habits,
     IReadOnlyList<Lot> Stock)
 {
@@ -87,6 +92,11 @@ public sealed record TradeTables(
             Read<List<Coating>>("coatings", options),
             Read<List<Thinner>>("thinners", options),
             Read<List<Tint>>("tints", options),
+            new(
+                Read<List<PatternKind>>("patterns", options),
+                Read<List<Sprinkle>>("sprinkles", options),
+                Read<List<Part>>("parts", options),
+                Read<List<Lustre>>("lustres", options)),
             [.. Read<List<VesselRow>>("vessels", options).Select(row => row.ToVessel())],
             practice.Film,
             practice.Pot,
@@ -95,6 +105,7 @@ public sealed record TradeTables(
             practice.Thinning,
             practice.Colour,
             practice.Leftovers,
+            practice.Decor,
             new("compound-wafer-hot-flow"),
             []);
     }
@@ -113,7 +124,7 @@ public sealed record TradeTables(
     }
 
     private sealed record Practice(
-        FilmConstants Film, PotConstants Pot, TraySheet Tray, SettingConstants Setting, ThinningConstants Thinning, ColourConstants Colour, LeftoverConstants Leftovers);
+        FilmConstants Film, PotConstants Pot, TraySheet Tray, SettingConstants Setting, ThinningConstants Thinning, ColourConstants Colour, LeftoverConstants Leftovers, DecorConstants Decor);
 
     /// <summary>A measure written as [value, "unit", "source"].</summary>
     private sealed record MeasureRow(double Value, string Unit, Source Source)

@@ -93,7 +93,7 @@ internal static class KitchenApi
         }
     }
 
-    private static async Task<Results<NoContent, ValidationProblem>> KeepAsync<T>(
+    internal static async Task<Results<NoContent, ValidationProblem>> KeepAsync<T>(
         KitchenThings things, ItemKind kind, string code, T thing, Func<TradeTables, IReadOnlyList<Problem>> check)
     {
         if (check(await things.TablesAsync()).AsErrors() is { } errors)

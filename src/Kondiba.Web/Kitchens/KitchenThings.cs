@@ -26,15 +26,22 @@ internal sealed class KitchenThings(KondibaContext db, TradeTables shipped)
     }
 
     /// <summary>Keeps a thing, in place of one with its code.</summary>
-    public async Task KeepAsync<T>(ItemKind kind, string code, T thing)
+    public Task KeepAsync<T>(ItemKind kind, string code, T thing) => KeepAllAsync(kind, [(code, thing)]);
+
+    /// <summary>Keeps several things, all or none, each in place of one with its code.</summary>
+    public async Task KeepAllAsync<T>(ItemKind kind, IEnumerable<(string Code, T Thing)> things)
     {
-        var item = KitchenItem.Of(db.KitchenId, kind, code, thing);
-        if (await Of(kind, code).ExecuteUpdateAsync(set => set.SetProperty(i => i.Body, item.Body)) == 0)
+        var there = await db.KitchenItems.AsTracking().Where(i => i.Kind == kind).ToDictionaryAsync(i => i.Code);
+        foreach (var (code, thing) in things)
         {
-            db.Add(item);
-            await db.SaveChangesAsync();
+            var item = KitchenItem.Of(db.KitchenId, kind, code, thing);
+            if (there.TryGetValue(code, out var old))
+                old.Body = item.Body;
+            else
+                db.Add(item);
         }
 
+        await db.SaveChangesAsync();
         Known.TryRemove(db.KitchenId, out _);
     }
 

@@ -1,4 +1,5 @@
 using Kondiba.Core.Amounts;
+using Kondiba.Core.Decoration;
 using Kondiba.Core.Measures;
 using NodaTime;
 
@@ -7,8 +8,8 @@ namespace Kondiba.Web.Orders;
 /// <summary>A line as sent and as kept.</summary>
 /// <param name="Id">Given by the client, unique within the order.</param>
 public sealed record OrderLineInput(
-    Guid Id, string? Centre, string? Size, double Amount, CountedIn CountedIn, string? Coating, string? Colour, double Depth, int Coats, bool AtOnce = false, bool? Upright = null)
-    : LineDraft(Centre, Size, Amount, CountedIn, Coating, Colour, Depth, Coats, AtOnce, Upright);
+    Guid Id, string? Centre, string? Size, double Amount, CountedIn CountedIn, string? Coating, string? Colour, double Depth, int Coats, bool AtOnce = false, bool? Upright = null, string? Look = null, Decor? Decor = null)
+    : LineDraft(Centre, Size, Amount, CountedIn, Coating, Colour, Depth, Coats, AtOnce, Upright, Look, Decor);
 
 /// <summary>An order to keep.</summary>
 /// <param name="Version">The version it was changed from; 0 for a new one.</param>
@@ -19,9 +20,10 @@ public sealed record OrderInput(
     string? Notes,
     IReadOnlyList<OrderLineInput> Lines,
     IReadOnlyDictionary<string, PotDraft> Pots,
-    double? Margin = null)
+    double? Margin = null,
+    IReadOnlyList<string>? Palette = null)
 {
-    public OrderDraft ToDraft() => new(Name, Pickup, Notes, Lines, Pots, Margin);
+    public OrderDraft ToDraft() => new(Name, Pickup, Notes, Lines, Pots, Margin, Palette);
 }
 
 /// <summary>A kept order with what it comes to.</summary>
@@ -34,6 +36,7 @@ public sealed record OrderView(
     IReadOnlyList<OrderLineInput> Lines,
     IReadOnlyDictionary<string, PotDraft> Pots,
     double? Margin,
+    IReadOnlyList<string> Palette,
     CoatingTally Tally);
 
 /// <summary>The shelf over some days.</summary>

@@ -93,6 +93,7 @@ internal static class OrdersApi
         order.Pickup = input.Pickup!.Value;
         order.Notes = input.Notes ?? "";
         order.Margin = input.Margin;
+        order.Palette = [.. input.Palette ?? []];
         order.ChangedAt = clock.GetCurrentInstant();
 
         var wanted = input.Lines.Select(l => l.Id).ToHashSet();
@@ -109,6 +110,7 @@ internal static class OrdersApi
             (row.Position, row.Centre, row.Size, row.Amount, row.CountedIn) = (position, line.Centre!, line.Size!, line.Amount, line.CountedIn);
             (row.Coating, row.Colour, row.Depth) = (line.Coating!, line.Colour!, line.Depth);
             (row.Coats, row.AtOnce, row.Upright) = (line.Coats, line.AtOnce, line.Upright);
+            (row.Look, row.Decor) = (line.Look, line.Decor);
         }
 
         order.Pots.RemoveAll(p => !input.Pots.ContainsKey(p.Pot));
@@ -133,10 +135,11 @@ internal static class OrdersApi
         order.Notes,
         [
             .. order.Lines.OrderBy(l => l.Position).Select(l =>
-                new OrderLineInput(l.Id, l.Centre, l.Size, l.Amount, l.CountedIn, l.Coating, l.Colour, l.Depth, l.Coats, l.AtOnce, l.Upright)),
+                new OrderLineInput(l.Id, l.Centre, l.Size, l.Amount, l.CountedIn, l.Coating, l.Colour, l.Depth, l.Coats, l.AtOnce, l.Upright, l.Look, l.Decor)),
         ],
         order.ToDraft().Pots,
         order.Margin,
+        order.Palette,
         tally);
 
     /// <summary>What every handler of this group works with.</summary>

@@ -1,5 +1,6 @@
 using Kondiba.Core.Centres;
 using Kondiba.Core.Colour;
+using Kondiba.Core.Decoration;
 using Kondiba.Core.Measures;
 using Kondiba.Core.Reference;
 using Kondiba.Core.Vessels;
@@ -14,6 +15,7 @@ public sealed record ReferenceView(
     IReadOnlyList<CoatingView> Coatings,
     IReadOnlyList<ThinnerView> Thinners,
     IReadOnlyList<TintView> Tints,
+    DecorTables Decor,
     IReadOnlyList<VesselView> Vessels,
     IReadOnlyList<PlaceView> Places,
     IReadOnlyList<KindView> Shapes,
@@ -26,13 +28,15 @@ public sealed record ReferenceView(
 
 /// <summary>A centre to choose.</summary>
 public sealed record CentreView(
-    string Code, string Name, string Plural, string Shape, Holding Holding, bool Upright, Share UsualDepth, IReadOnlyList<Share> Depths, int LeastCoats, string? Pack, IReadOnlyList<SizeView> Sizes);
+    string Code, string Name, string Plural, string Shape, Holding Holding, bool Upright, Share UsualDepth, IReadOnlyList<Share> Depths, int LeastCoats, string? Pack, bool DippedEndUp, IReadOnlyList<SizeView> Sizes);
 
 /// <summary>A size to choose, with its silhouette from the dipped end to the other.</summary>
-public sealed record SizeView(string Code, string Name, Length Length, Length Width, Mass Mass, IReadOnlyDictionary<string, double> Measures, IReadOnlyList<ProfilePoint> Profile);
+/// <param name="Strands">Middle lines of the rod it is bent from, as x, y, x, y …; none for a solid piece.</param>
+public sealed record SizeView(
+    string Code, string Name, Length Length, Length Width, Mass Mass, IReadOnlyDictionary<string, double> Measures, IReadOnlyList<ProfilePoint> Profile, IReadOnlyList<IReadOnlyList<Length>> Strands);
 
 /// <summary>A coating colour to choose.</summary>
-public sealed record ColourView(string Code, string Name, string Srgb, string Coating);
+public sealed record ColourView(string Code, string Name, string Srgb, string Coating, bool Mixed);
 
 /// <summary>A coating to choose.</summary>
 /// <param name="Facts">What is known of it, with sources.</param>
@@ -66,10 +70,11 @@ internal static class ReferenceApi
 
     private static ReferenceView View(TradeTables tables, TradeTables shipped) => new(
         [.. tables.Centres.Select(View)],
-        [.. tables.Coatings.SelectMany(c => c.Colours.Select(colour => new ColourView(colour.Code, colour.Name, colour.Srgb, c.Code)))],
+        [.. tables.Coatings.SelectMany(c => c.Colours.Select(colour => new ColourView(colour.Code, colour.Name, colour.Srgb, c.Code, colour.Mixed is not null)))],
         [.. tables.Coatings.Select(View)],
         [.. tables.Thinners.Select(t => new ThinnerView(t.Code, t.Name))],
         [.. tables.Tints.Select(t => new TintView(t.Code, t.Name, t.Carrier, t.Swatch, t.Source))],
+        tables.Decor,
         [.. tables.Vessels.UnionBy(shipped.Vessels, v => v.Code).Select(v => new VesselView(v.Code, v.Name, v.Kind, v.UpTo, v.Outline))],
         [.. tables.Setting.Places.Select(p => new PlaceView(p.Code, p.Name, p.Air.Value))],
         [.. ShapeKind.All.Select(k => new KindView(k.Code, k.Name, k.Measures))],
@@ -81,11 +86,11 @@ internal static class ReferenceApi
         tables.Pot.Margin.Value);
 
     private static CentreView View(Centre c) => new(
-        c.Code, c.Name, c.Plural, c.Shape, c.Holding, c.Upright, c.UsualDepth.Value, c.Depths, c.LeastCoats, c.Pack is null ? null : c.PackName[1],
+        c.Code, c.Name, c.Plural, c.Shape, c.Holding, c.Upright, c.UsualDepth.Value, c.Depths, c.LeastCoats, c.Pack is null ? null : c.PackName[1], c.DippedEndUp,
         [
             .. c.Sizes.Select(s => new SizeView(
                 s.Code, s.Name, s.Shape.Length, s.Shape.Width, s.Mass.Value,
-                ShapeKind.Of(c.Shape)!.Measures.Zip(s.Measures).ToDictionary(m => m.First.Code, m => m.Second.Value), s.Shape.Profile())),
+                ShapeKind.Of(c.Shape)!.Measures.Zip(s.Measures).ToDictionary(m => m.First.Code, m => m.Second.Value), s.Shape.Profile(), s.Shape.Strands())),
         ]);
 
     private static CoatingView View(Core.Coatings.Coating c)

@@ -35,6 +35,22 @@ export type MixDraft = Schemas["MixDraft"];
 export type Recipe = Schemas["Recipe"];
 export type Tint = Schemas["TintView"];
 export type WorkingLine = Schemas["WorkingLine"];
+export type Decor = Schemas["Decor"];
+export type OverDip = Schemas["OverDip"];
+export type PatternDraft = Schemas["PatternDraft"];
+export type SprinkleDraft = Schemas["SprinkleDraft"];
+export type PartDraft = Schemas["PartDraft"];
+export type PaintDraft = Schemas["PaintDraft"];
+export type PatternKind = Schemas["PatternKind"];
+export type Sprinkle = Schemas["Sprinkle"];
+export type Part = Schemas["Part"];
+export type Look = Schemas["Look"];
+export type LookItem = Schemas["LookItem"];
+export type LookLibrary = Schemas["LookLibrary"];
+export type LookTally = Schemas["LookTally"];
+export type Palette = Schemas["Palette"];
+/** What a piece is, on a line or as a look. */
+export type PieceLine = Pick<OrderLine, "centre" | "size" | "coating" | "colour">;
 export type Shelf = Schemas["ShelfView"];
 export type ShelfOrder = Schemas["ShelfOrder"];
 

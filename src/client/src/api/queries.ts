@@ -16,6 +16,8 @@ export const thingsQuery = queryOptions({
   queryFn: () => answer(api.GET("/api/kitchen/things")),
 });
 
+export const looksQuery = queryOptions({ queryKey: ["looks"], queryFn: () => answer(api.GET("/api/looks")) });
+
 export const shelfQuery = (from: string | undefined) =>
   queryOptions({
     queryKey: ["shelf", from],

@@ -53,6 +53,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/colour/palette": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The colours that a scheme gives to lines, and where its drizzles are seen; keeps nothing. */
+        post: operations["ApplyPalette"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/shelf": {
         parameters: {
             query?: never;
@@ -341,6 +358,59 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/looks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The library of looks. */
+        get: operations["GetLooks"];
+        /** Keeps a look, in place of one with its code. */
+        put: operations["KeepLook"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/looks/{code}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Takes a look out of the library; orders that wear it keep it. */
+        delete: operations["RemoveLook"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/looks/library": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The library as a file to hand on. */
+        get: operations["ExportLooks"];
+        put?: never;
+        /** Takes in a file of looks, all or none; one with the code of a look that is there takes its place. */
+        post: operations["ImportLooks"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/orders": {
         parameters: {
             query?: never;
@@ -396,6 +466,8 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        /** @description in g/cm² */
+        AreaDensity: number;
         /** @enum {unknown} */
         Carrier: "oil" | "powder" | "water";
         CentreView: {
@@ -410,6 +482,7 @@ export interface components {
             /** Format: int32 */
             leastCoats: number;
             pack: null | string;
+            dippedEndUp: boolean;
             sizes: components["schemas"]["SizeView"][];
         };
         CoatingNeed: {
@@ -428,6 +501,7 @@ export interface components {
             pots: components["schemas"]["Pot"][];
             making: components["schemas"]["PotStep"][];
             trays: components["schemas"]["Tray"][];
+            trimmings: components["schemas"]["Trimmings"][];
             problems: components["schemas"]["Problem"][];
         };
         CoatingView: {
@@ -449,6 +523,7 @@ export interface components {
             name: string;
             srgb: string;
             coating: string;
+            mixed: boolean;
         };
         Corner: {
             x: components["schemas"]["Length"];
@@ -456,6 +531,19 @@ export interface components {
         };
         /** @enum {unknown} */
         CountedIn: "pieces" | "dozens" | "weight" | "packs";
+        Decor: {
+            dips: components["schemas"]["OverDip"][];
+            patterns: components["schemas"]["PatternDraft"][];
+            sprinkles: components["schemas"]["SprinkleDraft"][];
+            parts: components["schemas"]["PartDraft"][];
+            paint?: null | components["schemas"]["PaintDraft"];
+        };
+        DecorTables: {
+            patterns: components["schemas"]["PatternKind"][];
+            sprinkles: components["schemas"]["Sprinkle"][];
+            parts: components["schemas"]["Part"][];
+            lustres: components["schemas"]["Lustre"][];
+        };
         Drops: {
             tint: string;
             /** Format: int32 */
@@ -469,6 +557,9 @@ export interface components {
             from: components["schemas"]["WorkingLine"];
             to: components["schemas"]["WorkingLine"];
         };
+        FigureOfDuration: {
+            value: components["schemas"]["Duration"];
+        };
         FigureOfLength: {
             value: components["schemas"]["Length"];
         };
@@ -478,12 +569,18 @@ export interface components {
         FigureOfMoney: {
             value: components["schemas"]["Money"];
         };
+        FigureOfdouble: {
+            /** Format: double */
+            value: number;
+        };
         FigureOfint: {
             /** Format: int32 */
             value: number;
         };
         /** @enum {unknown} */
         GoesIn: "before" | "after";
+        /** @enum {unknown} */
+        GoesOn: "wet" | "set";
         /** @enum {unknown} */
         Holding: "by hand" | "stick" | "fork" | "mould";
         HttpValidationProblemDetails: {
@@ -544,6 +641,8 @@ export interface components {
             /** @default false */
             atOnce: boolean;
             upright?: null | boolean;
+            look?: null | string;
+            decor?: null | components["schemas"]["Decor"];
         };
         LineTally: {
             /** Format: int32 */
@@ -556,16 +655,63 @@ export interface components {
             onPieces: components["schemas"]["FigureOfMass"];
             dipLine: components["schemas"]["Length"];
             setting: components["schemas"]["SettingTime"][];
+            look?: null | components["schemas"]["LookTally"];
         };
         /** @description day, 2031-05-03 */
         LocalDate: string;
         /** @description local time, 2031-05-03T18:30:00 */
         LocalDateTime: string;
+        Look: {
+            code: string;
+            name: string;
+            centre: string;
+            size: string;
+            coating: string;
+            colour: string;
+            /** Format: double */
+            depth: number;
+            /** Format: int32 */
+            coats: number;
+            atOnce: boolean;
+            upright: null | boolean;
+            decor: components["schemas"]["Decor"];
+        };
+        LookItem: {
+            look: components["schemas"]["Look"];
+            usedIn: string[];
+        };
+        LookLibrary: {
+            format: string;
+            /** Format: int32 */
+            version: number;
+            looks: components["schemas"]["Look"][];
+        };
+        LookTally: {
+            over: components["schemas"]["OverCoat"][];
+            patterns: components["schemas"]["PatternTally"][];
+            sprinkles: components["schemas"]["SprinkleTally"][];
+            parts: components["schemas"]["PartTally"][];
+            lustre: null | components["schemas"]["FigureOfMass"];
+            flecks: number[];
+            drizzle: components["schemas"]["FigureOfMass"];
+            time: components["schemas"]["FigureOfDuration"];
+            wet: null | components["schemas"]["FigureOfDuration"];
+            round: null | components["schemas"]["FigureOfint"];
+            cost: components["schemas"]["FigureOfMoney"];
+            steps: string[];
+        };
         Lot: {
             coating: string;
             colour: string;
             mass: components["schemas"]["Mass"];
             bestBefore: null | components["schemas"]["LocalDate"];
+        };
+        Lustre: {
+            code: string;
+            name: string;
+            perArea: components["schemas"]["SourcedOfAreaDensity"];
+            srgb: string;
+            how: string;
         };
         /** @description in g */
         Mass: number;
@@ -592,6 +738,12 @@ export interface components {
             /** Format: double */
             pot: number;
         };
+        MixedColour: {
+            base: string;
+            per100: {
+                [key: string]: number;
+            };
+        };
         /** @description in the kitchen's currency */
         Money: number;
         NameView: {
@@ -614,6 +766,7 @@ export interface components {
             };
             /** Format: double */
             margin?: null | number;
+            palette?: null | string[];
         };
         OrderInput: {
             /** Format: uint32 */
@@ -627,6 +780,7 @@ export interface components {
             };
             /** Format: double */
             margin?: null | number;
+            palette?: null | string[];
         };
         OrderLineInput: {
             /** Format: uuid */
@@ -645,6 +799,8 @@ export interface components {
             /** @default false */
             atOnce: boolean;
             upright?: null | boolean;
+            look?: null | string;
+            decor?: null | components["schemas"]["Decor"];
         };
         OrderView: {
             /** Format: uuid */
@@ -660,7 +816,29 @@ export interface components {
             };
             /** Format: double */
             margin: null | number;
+            palette: string[];
             tally: components["schemas"]["CoatingTally"];
+        };
+        OverCoat: {
+            coating: string;
+            colour: string;
+            /** Format: double */
+            angle: number;
+            upTo: components["schemas"]["Length"];
+            perPiece: components["schemas"]["FigureOfMass"];
+            coat: components["schemas"]["Length"];
+            setting: components["schemas"]["SettingTime"][];
+        };
+        OverDip: {
+            coating: null | string;
+            colour: null | string;
+            /** Format: double */
+            depth: number;
+            /**
+             * Format: double
+             * @default 0
+             */
+            angle: number;
         };
         OwnCentre: {
             code: string;
@@ -702,6 +880,7 @@ export interface components {
             code: string;
             name: string;
             srgb: string;
+            mixed?: null | components["schemas"]["MixedColour"];
         };
         OwnLot: {
             code: string;
@@ -766,10 +945,110 @@ export interface components {
             coupons: number;
             price: components["schemas"]["Money"];
         };
+        PaintDraft: {
+            kind: null | string;
+            /** Format: double */
+            cover: number;
+        };
+        Palette: {
+            colours: components["schemas"]["PaletteColour"][];
+            lines: components["schemas"]["PaletteLine"][];
+            problems: components["schemas"]["Problem"][];
+        };
+        PaletteColour: {
+            srgb: string;
+            colour: string;
+            nearest: string;
+            /** Format: double */
+            deltaE: number;
+            words: string;
+            reached: boolean;
+            seenOn: string[];
+        };
+        PaletteDraft: {
+            palette: string[];
+            lines: components["schemas"]["LineDraft"][];
+        };
+        PaletteLine: {
+            /** Format: int32 */
+            line: number;
+            colour: string;
+            dips: string[];
+            patterns: string[];
+        };
+        Part: {
+            code: string;
+            name: string;
+            plural: string;
+            across: components["schemas"]["SourcedOfLength"];
+            dot: components["schemas"]["SourcedOfMass"];
+            srgb: string;
+            how: string;
+        };
+        PartDraft: {
+            kind: null | string;
+            /** Format: int32 */
+            count: number;
+        };
+        PartTally: {
+            /** Format: int32 */
+            part: number;
+            kind: string;
+            spots: number[];
+        };
         Parts: {
             colour: string;
             /** Format: int32 */
             count: number;
+        };
+        PatternDraft: {
+            kind: null | string;
+            coating: null | string;
+            colour: null | string;
+            /** Format: int32 */
+            lines: number;
+            /** Format: double */
+            spacing: null | number;
+            /** Format: double */
+            bead: number;
+            /**
+             * Format: double
+             * @default 0
+             */
+            angle: number;
+            /**
+             * Format: double
+             * @default 0
+             */
+            phase: number;
+            text?: null | string;
+        };
+        PatternKind: {
+            code: string;
+            name: string;
+            counted: string;
+            /** Format: int32 */
+            least: number;
+            /** Format: int32 */
+            usual: number;
+            /** Format: int32 */
+            most: number;
+            bead: components["schemas"]["SourcedOfLength"];
+            pace: components["schemas"]["SourcedOfShare"];
+            goesOn: components["schemas"]["GoesOn"];
+            how: string;
+        };
+        PatternTally: {
+            /** Format: int32 */
+            pattern: number;
+            kind: string;
+            pot: string;
+            bead: components["schemas"]["Length"];
+            strokes: number[][];
+            line: components["schemas"]["FigureOfLength"];
+            mass: components["schemas"]["FigureOfMass"];
+            tip: components["schemas"]["Length"];
+            time: components["schemas"]["Duration"];
         };
         PlaceView: {
             code: string;
@@ -780,10 +1059,13 @@ export interface components {
             key: string;
             coating: string;
             colour: string;
-            vessel: string;
+            vessel: null | string;
             onPieces: components["schemas"]["FigureOfMass"];
             pool: components["schemas"]["FigureOfMass"];
             spare: components["schemas"]["FigureOfMass"];
+            drizzle: null | components["schemas"]["PotDrizzle"];
+            drops: components["schemas"]["Drops"][];
+            bought: string;
             toMelt: components["schemas"]["FigureOfMass"];
             ofCoating: components["schemas"]["Mass"];
             volume: components["schemas"]["Volume"];
@@ -811,6 +1093,12 @@ export interface components {
             thinner?: null | string;
             /** Format: double */
             film?: null | number;
+        };
+        PotDrizzle: {
+            mass: components["schemas"]["FigureOfMass"];
+            inBags: components["schemas"]["FigureOfMass"];
+            /** Format: int32 */
+            loads: number;
         };
         PotStep: {
             pot: string;
@@ -861,6 +1149,7 @@ export interface components {
             coatings: components["schemas"]["CoatingView"][];
             thinners: components["schemas"]["ThinnerView"][];
             tints: components["schemas"]["TintView"][];
+            decor: components["schemas"]["DecorTables"];
             vessels: components["schemas"]["VesselView"][];
             places: components["schemas"]["PlaceView"][];
             shapes: components["schemas"]["KindView"][];
@@ -892,7 +1181,7 @@ export interface components {
             orders: string[];
             together: components["schemas"]["Mass"];
             apart: components["schemas"]["Mass"];
-            vessel: string;
+            vessel: null | string;
         };
         ShelfOrder: {
             /** Format: uuid */
@@ -920,6 +1209,8 @@ export interface components {
             /** Format: int32 */
             later: number;
         };
+        /** @enum {unknown} */
+        Side: "front" | "both" | "tip";
         SignIn: {
             key?: null | string;
         };
@@ -933,10 +1224,53 @@ export interface components {
                 [key: string]: number;
             };
             profile: components["schemas"]["ProfilePoint"][];
+            strands: number[][];
         };
         Source: {
             tag: components["schemas"]["Tag"];
             text: string;
+        };
+        SourcedOfAreaDensity: {
+            value: components["schemas"]["AreaDensity"];
+            source: components["schemas"]["Source"];
+        };
+        SourcedOfLength: {
+            value: components["schemas"]["Length"];
+            source: components["schemas"]["Source"];
+        };
+        SourcedOfMass: {
+            value: components["schemas"]["Mass"];
+            source: components["schemas"]["Source"];
+        };
+        SourcedOfShare: {
+            value: components["schemas"]["Share"];
+            source: components["schemas"]["Source"];
+        };
+        Sprinkle: {
+            code: string;
+            name: string;
+            perArea: components["schemas"]["SourcedOfAreaDensity"];
+            grain: components["schemas"]["SourcedOfLength"];
+            form: string;
+            srgb: string[];
+            heavy: boolean;
+            allergens: string[];
+            how: string;
+        };
+        SprinkleDraft: {
+            kind: null | string;
+            side: components["schemas"]["Side"];
+            /** Format: double */
+            cover: number;
+            /** @default false */
+            glued: boolean;
+        };
+        SprinkleTally: {
+            /** Format: int32 */
+            sprinkle: number;
+            kind: string;
+            mass: components["schemas"]["FigureOfMass"];
+            grains: number[];
         };
         /** @enum {unknown} */
         Tag: "published" | "common practice" | "from memory" | "estimate" | "entered" | "computed";
@@ -979,6 +1313,12 @@ export interface components {
             x: components["schemas"]["Length"];
             pitch: components["schemas"]["Length"];
         };
+        Trimmings: {
+            kind: string;
+            name: string;
+            amount: components["schemas"]["FigureOfdouble"];
+            counted: boolean;
+        };
         /** @enum {unknown} */
         Units: "metric" | "us";
         VesselChoice: {
@@ -1010,6 +1350,8 @@ export interface components {
             shake?: null | string;
             /** Format: double */
             dripTime?: null | number;
+            /** Format: double */
+            handSpeed?: null | number;
             withoutVessels?: null | string[];
         };
         WorkingLine: {
@@ -1129,6 +1471,30 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Mix"];
+                };
+            };
+        };
+    };
+    ApplyPalette: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PaletteDraft"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Palette"];
                 };
             };
         };
@@ -1616,6 +1982,135 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+        };
+    };
+    GetLooks: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LookItem"][];
+                };
+            };
+        };
+    };
+    KeepLook: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Look"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                };
+            };
+        };
+    };
+    RemoveLook: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                code: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    ExportLooks: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LookLibrary"];
+                };
+            };
+        };
+    };
+    ImportLooks: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LookLibrary"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                };
             };
         };
     };

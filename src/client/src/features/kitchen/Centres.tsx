@@ -1,7 +1,6 @@
 import { useState } from "react";
 import { answer, api, type OwnCentre, type Reference } from "../../api/client";
-import { Piece } from "../order/Piece";
-import { overhang } from "../order/points";
+import { PiecePicture } from "../piece/PiecePicture";
 import { useWording, depthName } from "../../ui/units";
 import { CentreForm } from "./CentreForm";
 import type { Room } from "./KitchenPage";
@@ -70,22 +69,25 @@ function Silhouette({ centre, reference }: { centre: OwnCentre; reference: Refer
   const known = reference.centres.find((c) => c.code === centre.code);
   const size = known?.sizes.at(-1);
   if (!known || !size) return null;
-  const top = overhang(known);
-  const box = Math.max(size.length + top, size.width) + 6;
   return (
-    <svg
-      aria-hidden
-      viewBox={`${-box / 2} ${-top - 3 - (box - 6 - size.length - top) / 2} ${box} ${box}`}
+    <PiecePicture
+      look={{
+        centre: known,
+        size,
+        coats: [
+          {
+            srgb: reference.colours[0]?.srgb ?? "#4a2616",
+            film: 2,
+            angle: 0,
+            upTo: size.length * centre.usualDepth,
+          },
+        ],
+        patterns: [],
+        sprinkles: [],
+        parts: [],
+        lustre: undefined,
+      }}
       className="size-16 shrink-0"
-    >
-      <Piece
-        seed={3}
-        centre={known}
-        size={size}
-        srgb={reference.colours[0]?.srgb ?? "#4a2616"}
-        dipLine={size.length * centre.usualDepth}
-        film={2}
-      />
-    </svg>
+    />
   );
 }

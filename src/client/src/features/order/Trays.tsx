@@ -1,11 +1,11 @@
-import { useId } from "react";
-import type { LineTally, Reference, Tally, Tray } from "../../api/client";
+import { memo, useId } from "react";
+import type { LineTally, OrderLine, Reference, Tally, Tray } from "../../api/client";
 import { centreOf, colourOf, sizeOf } from "../../api/queries";
 import { How } from "../../ui/How";
 import { span } from "../../ui/units";
 import type { Draft } from "./draft";
-import { Piece } from "./Piece";
-import { overhang } from "./points";
+import { Piece } from "../piece/Piece";
+import { overhang, pieceOf } from "../piece/points";
 
 const variants = 4;
 
@@ -84,26 +84,16 @@ function TrayView(props: { number: number; tray: Tray; draft: Draft; tally: Tall
         className="block w-full"
       >
         <defs>
-          {lines.flatMap((i) => {
-            const line = draft.lines[i];
-            const size = sizeOf(reference, line?.centre ?? null, line?.size ?? null);
-            const colour = colourOf(reference, line?.coating ?? null, line?.colour ?? null);
-            const centre = centreOf(reference, line?.centre ?? null);
-            const computed = tally.lines.find((l) => l.line === i);
-            if (!centre || !size || !colour || !computed) return [];
-            const look = {
-              centre,
-              size,
-              srgb: colour.srgb,
-              dipLine: computed.dipLine,
-              film: computed.coat,
-            };
-            return Array.from({ length: variants }, (_, v) => (
-              <g key={`${i}-${v}`} id={`${id}-${i}-${v}`}>
-                <Piece {...look} seed={i * 31 + v} />
-              </g>
-            ));
-          })}
+          {lines.map((i) => (
+            <Variants
+              key={i}
+              id={`${id}-${i}`}
+              seed={i * 31}
+              line={draft.lines[i]}
+              tally={tally.lines.find((l) => l.line === i)}
+              reference={reference}
+            />
+          ))}
         </defs>
         {tray.rows.map((row, r) => {
           const tilt =
@@ -122,6 +112,23 @@ function TrayView(props: { number: number; tray: Tray; draft: Draft; tally: Tall
     </article>
   );
 }
+
+/** A line's piece in several variants; drawn anew only when the line changes. */
+const Variants = memo(function Variants(props: {
+  id: string;
+  seed: number;
+  line: OrderLine | undefined;
+  tally: LineTally | undefined;
+  reference: Reference;
+}) {
+  const look = props.line && pieceOf(props.reference, props.line, props.tally);
+  if (!look) return null;
+  return Array.from({ length: variants }, (_, v) => (
+    <g key={v} id={`${props.id}-${v}`}>
+      <Piece look={look} seed={props.seed + v} />
+    </g>
+  ));
+});
 
 /** When the pieces on a tray are touch-dry, and after that hard, place by place. */
 function SetTimes(props: { lines: LineTally[]; name: (line: number) => string; reference: Reference }) {

@@ -1,0 +1,351 @@
+using Kondiba.Core.Amounts;
+using Kondiba.Core.Centres;
+using Kondiba.Core.Coatings;
+using Kondiba.Core.Measures;
+using Kondiba.Core.Reference;
+using Kondiba.Core.Setting;
+using NodaTime;
+using static System.Math;
+
+namespace Kondiba.Core.Decoration;
+
+/// <summary>A dip over the first coat.</summary>
+/// <param name="Coating">Code of the coating.</param>
+/// <param name="Colour">Code of its colour.</param>
+/// <param name="Angle">At which the piece goes in, in degrees.</param>
+/// <param name="UpTo">How far the coat reaches, along the way the piece goes in, from the middle of the dipped end.</param>
+/// <param name="PerPiece">Coating on one piece.</param>
+/// <param name="Coat">Its thickness.</param>
+/// <param name="Setting">Setting times, one for each place.</param>
+public sealed record OverCoat(string Coating, string Colour, double Angle, Length UpTo, Figure<Mass> PerPiece, Length Coat, IReadOnlyList<SettingTime> Setting);
+
+/// <summary>What a pattern comes to on one piece.</summary>
+/// <param name="Pattern">Its place among the line's patterns.</param>
+/// <param name="Kind">Code of the pattern.</param>
+/// <param name="Pot">Key of the pot it is taken from.</param>
+/// <param name="Bead">Width of the bead.</param>
+/// <param name="Strokes">What is seen of it: lines as x, y, x, y …, x from the middle line to the right, y down from the top; two numbers are a dot.</param>
+/// <param name="Line">Length of the bead.</param>
+/// <param name="Mass">Coating in it.</param>
+/// <param name="Tip">Opening of the tip, to the half millimetre.</param>
+/// <param name="Time">To draw it.</param>
+public sealed record PatternTally(
+    int Pattern, string Kind, string Pot, Length Bead, IReadOnlyList<IReadOnlyList<Length>> Strokes, Figure<Length> Line, Figure<Mass> Mass, Length Tip, Duration Time)
+{
+    internal static PatternTally For(Drizzle drizzle, Outline coat, Shape shape, TradeTables tables)
+    {
+        var (draft, kind, c) = (drizzle.Draft, drizzle.Kind, tables.Decorating);
+        var drawn = Patterns.Draw(draft, coat, shape);
+        var flow = Flow.Of(drizzle.Coating, default, tables.Film);
+        var bead = Quantities.Of<Length>(draft.Bead, "mm");
+        var length = new Length(drawn.Length);
+        var dot = new Volume(PI / 12 * Pow(bead.Si, 3));
+        var mass = ((bead.Circle * length) + (dot * drawn.Dots)) * flow.Density;
+        var seconds = (drawn.Length / (c.HandSpeed.Value.Si * kind.Pace.Value.Si)) + (drawn.Starts * c.Lift.Value.TotalSeconds);
+        var tip = Quantities.Of<Length>(Round(draft.Bead / c.BeadPerTip.Value.Si * 2) / 2, "mm");
+        List<WorkingLine> LengthWorking() =>
+        [
+            WorkingLine.Count(kind.Counted.Length > 0 ? kind.Counted : kind.Name, "", draft.Lines, Source.Entered),
+            .. drawn.Dots > 0 ? new[] { WorkingLine.Count("dots", "as many as the coat takes", drawn.Dots, Source.Computed) } : [],
+            WorkingLine.Of($"bead of {kind.Name}", kind.Code is "stripes" ? "once round the piece for each turn" : "as seen from above: drizzle falls straight down", length, Source.Computed),
+        ];
+        return new(
+            drizzle.Index,
+            kind.Code,
+            drizzle.Pot,
+            bead,
+            [.. drawn.Lines.Select(Points.Flat)],
+            new(length, LengthWorking),
+            new(mass, () =>
+            [
+                .. LengthWorking(),
+                WorkingLine.Of("bead width w", "", bead, Source.Entered),
+                WorkingLine.Of($"density of {drizzle.Coating.Name}, unthinned ρ", "", flow.Density, Source.Computed),
+                WorkingLine.Of($"{drizzle.Colour.Name} {kind.Name}", drawn.Dots > 0 ? $"ρ × (π/4·w² × {length.In("mm"):0} mm + {drawn.Dots} × π/12·w³)" : $"ρ·π/4·w² × {length.In("mm"):0} mm", mass, Source.Computed),
+            ]),
+            tip,
+            Duration.FromSeconds(Round(seconds, 1)));
+    }
+}
+
+/// <summary>Sprinkles on one piece.</summary>
+/// <param name="Sprinkle">Their place among the line's sprinkles.</param>
+/// <param name="Kind">Code of the sprinkle.</param>
+/// <param name="Mass">What stays on one piece.</param>
+/// <param name="Grains">Where grains are seen, as x, y, x, y …; not every one when there are very many.</param>
+public sealed record SprinkleTally(int Sprinkle, string Kind, Figure<Mass> Mass, IReadOnlyList<Length> Grains)
+{
+    private const int MostGrains = 220;
+
+    internal static SprinkleTally For(int index, SprinkleDraft draft, Sprinkle kind, Design design)
+    {
+        var (first, coat, area) = (design.First, design.Coat, design.Area);
+        var shape = first.Size.Shape;
+        var tip = new Share(first.Depth.Si / 3);
+        var (onto, where) = draft.Side switch
+        {
+            Side.Front => (area / 2, "half the coat, the side that is seen"),
+            Side.Tip => (shape.DippedArea(tip), "the third of the coat next to the dipped end"),
+            _ => (area, "the coat all round"),
+        };
+        var mass = onto * draft.Cover * kind.PerArea.Value;
+        var seen = draft.Side is Side.Tip
+            ? first.Centre.DippedEndUp ? coat.Cut(new(0, 1), shape.DipLine(tip).Si) : coat.Cut(new(0, -1), shape.DipLine(tip).Si - shape.Length.Si)
+            : coat;
+        var grain = kind.Grain.Value.Si;
+        var count = (int)Min(MostGrains, Ceiling(seen.Area * draft.Cover / (grain * grain * (kind.Form is "rod" ? 0.6 : 1.3))));
+        return new(
+            index,
+            kind.Code,
+            new(mass, () =>
+            [
+                WorkingLine.Of("area", where, onto, Source.Computed),
+                WorkingLine.Of("covered", "", new Share(draft.Cover), Source.Entered),
+                WorkingLine.Of($"{kind.Name} by area", kind.PerArea),
+                WorkingLine.Of($"{kind.Name} on one piece", $"{onto.In("cm²"):0.0} cm² × {draft.Cover * 100:0} % × {kind.PerArea.Value.In("g/cm²"):0.##} g/cm²", mass, Source.Computed),
+            ]),
+            Points.Flat(Points.Scatter(seen, count)));
+    }
+}
+
+/// <summary>Glued parts on one piece.</summary>
+/// <param name="Part">Their place among the line's parts.</param>
+/// <param name="Kind">Code of the part.</param>
+/// <param name="Spots">Middles of the parts, as x, y, x, y ….</param>
+public sealed record PartTally(int Part, string Kind, IReadOnlyList<Length> Spots);
+
+/// <summary>What a look comes to on one piece.</summary>
+/// <param name="Over">Dips over the first coat.</param>
+/// <param name="Patterns">Lines drawn.</param>
+/// <param name="Sprinkles">Sprinkles.</param>
+/// <param name="Parts">Glued parts.</param>
+/// <param name="Lustre">Dust brushed on; null for none.</param>
+/// <param name="Flecks">Where lustre catches the light, as x, y, x, y ….</param>
+/// <param name="Drizzle">Coating in all patterns.</param>
+/// <param name="Time">To decorate one, by the maker's hand.</param>
+/// <param name="Wet">How long the last coat takes sprinkles and dragged lines on the counter; null where it never sets.</param>
+/// <param name="Round">Pieces to dip before stopping to decorate; null when nothing goes on wet.</param>
+/// <param name="Cost">Coating on one, at the price of its packs.</param>
+/// <param name="Steps">What to do, in the order of the hands.</param>
+public sealed record LookTally(
+    IReadOnlyList<OverCoat> Over,
+    IReadOnlyList<PatternTally> Patterns,
+    IReadOnlyList<SprinkleTally> Sprinkles,
+    IReadOnlyList<PartTally> Parts,
+    Figure<Mass>? Lustre,
+    IReadOnlyList<Length> Flecks,
+    Figure<Mass> Drizzle,
+    Figure<Duration> Time,
+    Figure<Duration>? Wet,
+    Figure<int>? Round,
+    Figure<Money> Cost,
+    IReadOnlyList<string> Steps)
+{
+    private const int MostFlecks = 40;
+
+    /// <summary>Computes it.</summary>
+    /// <param name="design">The decoration, checked.</param>
+    /// <param name="tallies">What each of its coats comes to, first to last.</param>
+    /// <param name="tables">The trade tables with the kitchen's own.</param>
+    /// <param name="problems">Gets what should be minded.</param>
+    internal static LookTally For(Design design, IReadOnlyList<LineTally> tallies, TradeTables tables, List<Problem> problems)
+    {
+        var (c, first, layers) = (tables.Decorating, design.First, design.Layers);
+        var shape = first.Size.Shape;
+        var patterns = design.Patterns.Select(p => p.Tally).ToList();
+        var parts = Spots(design);
+        var drizzle = patterns.Select(p => p.Mass.Value).Total();
+        var (wetWork, time) = Times(design, c);
+        var wet = Window(tallies[^1].Setting, c);
+        var round = RoundOf(design, wet, wetWork, c, problems);
+        var cost = CostOf([.. layers.Zip(tallies, (d, t) => (d.Coating, t.PerPiece.Value)), .. design.Patterns.Select(p => (p.Drizzle.Coating, p.Tally.Mass.Value)), (layers[^1].Coating, design.Glue)]);
+        return new(
+            [.. design.Dips.Zip(tallies.Skip(1), (d, t) => new OverCoat(d.Coating.Code, d.Colour.Code, Math.Round(d.Angle * 180 / PI, 6), new(shape.DipUpTo(d.Depth, d.Angle)), t.PerPiece, t.Coat, t.Setting))],
+            patterns,
+            design.SprinkleTallies,
+            parts,
+            design.Lustre,
+            design.Paint is { } painted ? Points.Flat(Points.Scatter(design.Coat, (int)Ceiling(MostFlecks * painted.Draft.Cover))) : [],
+            new(drizzle, () => [.. patterns.SelectMany(p => p.Mass.Working), WorkingLine.Of("drizzle on one piece", "its patterns added up", drizzle, Source.Computed)]),
+            time,
+            wet,
+            round,
+            cost,
+            StepsOf(design));
+    }
+
+    internal IEnumerable<(string Path, Func<IReadOnlyList<WorkingLine>> Working)> Figures(string path)
+    {
+        yield return ($"{path}.drizzle", () => Drizzle.Working);
+        yield return ($"{path}.time", () => Time.Working);
+        yield return ($"{path}.cost", () => Cost.Working);
+        if (Wet is { } wet)
+            yield return ($"{path}.wet", () => wet.Working);
+        if (Round is { } round)
+            yield return ($"{path}.round", () => round.Working);
+        if (Lustre is { } lustre)
+            yield return ($"{path}.lustre", () => lustre.Working);
+        foreach (var (i, coat) in Over.Index())
+            yield return ($"{path}.over[{i}].perPiece", () => coat.PerPiece.Working);
+        foreach (var pattern in Patterns)
+        {
+            yield return ($"{path}.patterns[{pattern.Pattern}].line", () => pattern.Line.Working);
+            yield return ($"{path}.patterns[{pattern.Pattern}].mass", () => pattern.Mass.Working);
+        }
+
+        foreach (var sprinkle in Sprinkles)
+            yield return ($"{path}.sprinkles[{sprinkle.Sprinkle}].mass", () => sprinkle.Mass.Working);
+    }
+
+    internal static Figure<Mass> Brushed(PaintDraft draft, Lustre kind, Area area)
+    {
+        var mass = area * draft.Cover * kind.PerArea.Value;
+        return new(mass, () =>
+        [
+            WorkingLine.Of("area of the coat", "", area, Source.Computed),
+            WorkingLine.Of("brushed", "", new Share(draft.Cover), Source.Entered),
+            WorkingLine.Of($"{kind.Name} by area", kind.PerArea),
+            WorkingLine.Of($"{kind.Name} on one piece", $"{area.In("cm²"):0.0} cm² × {draft.Cover * 100:0} % × {kind.PerArea.Value.In("g/cm²")} g/cm²", mass, Source.Computed),
+        ]);
+    }
+
+    /// <summary>Parts in rows across the middle of the coat, eyes a little above it and further apart.</summary>
+    private static List<PartTally> Spots(Design design)
+    {
+        var (coat, parts) = (design.Coat, new List<PartTally>());
+        var middle = coat.Middle;
+        if (!coat.Contains(middle) && coat.Reach(middle, PI / 2) is { Out: > 0 } down)
+            middle += new Point(0, (down.In + down.Out) / 2);
+        foreach (var (n, (index, draft, kind)) in design.Parts.Index())
+        {
+            var eyes = kind.Code is "eye";
+            var level = middle.Y + ((coat.Most.Y - coat.Least.Y) * (eyes ? -0.14 : 0.12 * n));
+            var chord = coat.Chord(middle with { Y = level }, new(1, 0)) ?? (0, 0);
+            var across = kind.Across.Value.Si * (eyes ? 1.5 : 1.15);
+            var perRow = Max(1, (int)((chord.To - chord.From) / across));
+            var spots = Enumerable.Range(0, draft.Count).Select(i => (Row: i / perRow, Column: i % perRow, InRow: Min(perRow, draft.Count - (i / perRow * perRow))))
+                .Select(s => new Point(middle.X + ((s.Column - ((s.InRow - 1) / 2.0)) * across), level + (s.Row * across)));
+            parts.Add(new(index, kind.Code, Points.Flat([.. spots])));
+        }
+
+        return parts;
+    }
+
+    /// <summary>What must be done on the wet coat, and all that takes the hands on one piece.</summary>
+    private static (Duration Wet, Figure<Duration> All) Times(Design design, DecorConstants c)
+    {
+        var sprinkling = c.Sprinkling.Value * design.Sprinkles.Count(s => !s.Draft.Glued);
+        var brushing = c.Brushing.Value * (design.Sprinkles.Count(s => s.Draft.Glued) + (design.Paint is null ? 0 : 1));
+        var gluing = c.Gluing.Value * design.Parts.Sum(p => p.Draft.Count);
+        var wet = design.Patterns.Where(p => p.Drizzle.Kind.GoesOn is GoesOn.Wet).Aggregate(sprinkling, (sum, p) => sum + p.Tally.Time);
+        var all = design.Patterns.Aggregate(sprinkling + brushing + gluing, (sum, p) => sum + p.Tally.Time);
+        return (wet, new(all, () =>
+        [
+            WorkingLine.Of("speed of the hand in long lines", c.HandSpeed),
+            WorkingLine.Of("each new start", "", c.Lift.Value, c.Lift.Source),
+            .. design.Patterns.Select(p => WorkingLine.Of(p.Drizzle.Kind.Name, $"{p.Tally.Line.Value.In("mm"):0} mm at {p.Drizzle.Kind.Pace.Value.Si:0.##} of that speed, and the starts", p.Tally.Time, p.Drizzle.Kind.Pace.Source)),
+            .. sprinkling > Duration.Zero ? new[] { WorkingLine.Of("sprinkling", "", sprinkling, c.Sprinkling.Source) } : [],
+            .. brushing > Duration.Zero ? new[] { WorkingLine.Of("brushing", "", brushing, c.Brushing.Source) } : [],
+            .. gluing > Duration.Zero ? new[] { WorkingLine.Of("gluing and holding", "", gluing, c.Gluing.Source) } : [],
+            WorkingLine.Of("to decorate one", "added up", all, Source.Computed),
+        ]));
+    }
+
+    private static Figure<Duration>? Window(IReadOnlyList<SettingTime> setting, DecorConstants c)
+    {
+        if (setting[0].TouchDry is not { } dry)
+            return null;
+        var wet = Duration.FromSeconds(Math.Round(dry.TotalSeconds * c.WetShare.Value.Si));
+        return new(wet, () =>
+        [
+            .. setting[0].Working().Where(l => l.What is "touch-dry after"),
+            WorkingLine.Of("of that time it still takes sprinkles", c.WetShare),
+            WorkingLine.Of("wet window", $"{dry.TotalSeconds:0} s × {c.WetShare.Value.Si}", wet, Source.Computed),
+        ]);
+    }
+
+    private static Figure<int>? RoundOf(Design design, Figure<Duration>? wet, Duration wetWork, DecorConstants c, List<Problem> problems)
+    {
+        if (wetWork == Duration.Zero || wet is null)
+            return null;
+        var each = c.DipTime.Value + wetWork;
+        var round = Max(1, (int)(wet.Value.TotalSeconds / each.TotalSeconds));
+        if (wetWork > wet.Value)
+        {
+            problems.Add(new(
+                $"lines[{design.First.Line}].decor.{(design.Patterns.Select(p => p.Drizzle).FirstOrDefault(d => d.Kind.GoesOn is GoesOn.Wet) is { } d ? $"patterns[{d.Index}].lines" : "sprinkles")}",
+                $"The coat stays wet for {wet.Value.TotalSeconds:0} s and this takes {wetWork.TotalSeconds:0} s.",
+                "Draw fewer lines, or decorate after setting.",
+                Severity.Mind));
+        }
+
+        return new(round, () =>
+        [
+            .. wet.Working,
+            WorkingLine.Of("from one piece to the next", "", c.DipTime.Value, c.DipTime.Source),
+            WorkingLine.Of("wet work on one", "", wetWork, Source.Computed),
+            WorkingLine.Count("pieces to a round", $"{wet.Value.TotalSeconds:0} s ÷ {each.TotalSeconds:0} s, whole ones, one at least", round, Source.Computed),
+        ]);
+    }
+
+    private static Figure<Money> CostOf(IReadOnlyList<(Coating Coating, Mass Mass)> uses)
+    {
+        var priced = uses.Where(u => u.Mass.Si > 0 && u.Coating.Packs.Count > 0)
+            .Select(u => (u.Coating, u.Mass, Pack: u.Coating.Packs.MinBy(p => p.Mass.Value.Si)!))
+            .Select(u => (u.Coating, u.Mass, u.Pack, Cost: u.Pack.Price.Value * (u.Mass / u.Pack.Mass.Value))).ToList();
+        var cost = priced.Aggregate(default(Money), (sum, u) => sum + u.Cost);
+        return new(cost, () =>
+        [
+            .. priced.Select(u => WorkingLine.Count(u.Coating.Name, $"{u.Mass.In("g"):0.00} g × {u.Pack.Price.Value} ÷ {u.Pack.Mass.Value.In("g"):0} g", (double)u.Cost.Amount, u.Pack.Price.Source)),
+            WorkingLine.Count("coating on one piece", "added up", (double)cost.Amount, Source.Computed),
+        ]);
+    }
+
+    private static List<string> StepsOf(Design design)
+    {
+        var first = design.First;
+        var steps = new List<string>
+        {
+            first.Size.Shape is Cavity
+                ? $"Fill the mould with {first.Colour.Name}."
+                : $"Dip in {first.Colour.Name}, {first.Depth.In("%"):0} % deep{(first.Coats > 1 ? $", {first.Coats} coats{(first.AtOnce ? " at once" : ", chilled between")}" : "")}.",
+        };
+        foreach (var dip in design.Dips)
+            steps.Add($"When it has set, dip {(dip.Angle == 0 ? "the end" : Abs(dip.Angle) > PI / 3 ? "one side" : "at a slant")} in {dip.Colour.Name}, {dip.Depth.In("%"):0} % deep.");
+        var wet = design.Patterns.Select(p => p.Drizzle).Where(d => d.Kind.GoesOn is GoesOn.Wet).Select(d => $"While it is wet, {d.Kind.Name} in {d.Colour.Name}. {d.Kind.How}")
+            .Concat(design.Sprinkles.Where(s => !s.Draft.Glued).Select(s => $"While it is wet, {s.Kind.Name}. {s.Kind.How}"));
+        var set = design.Patterns.Select(p => p.Drizzle).Where(d => d.Kind.GoesOn is GoesOn.Set).Select(d => $"Touch-dry: {d.Kind.Name} in {d.Colour.Name}, kept plain. {d.Kind.How}")
+            .Concat(design.Sprinkles.Where(s => s.Draft.Glued).Select(s => $"Set: brush with edible glue, then {s.Kind.Name}; shake off what does not hold."))
+            .Concat(design.Parts.Select(p => $"Set: {p.Draft.Count} {(p.Draft.Count == 1 ? p.Kind.Name : p.Kind.Plural)}. {p.Kind.How}"));
+        return [.. steps, .. wet, .. set, .. design.Paint is { } paint ? new[] { $"Last, {paint.Kind.Name}. {paint.Kind.How}" } : []];
+    }
+}
+
+/// <summary>Points as the API writes them.</summary>
+internal static class Points
+{
+    /// <summary>Points spread evenly over a coat, the same each time: a low-discrepancy sequence on the plastic number.</summary>
+    public static List<Point> Scatter(Outline seen, int count)
+    {
+        const double plastic = 1.32471795724474602596;
+        var points = new List<Point>();
+        var room = seen.Most - seen.Least;
+        for (var i = 1; points.Count < count && i < count * 20; i++)
+        {
+            var p = seen.Least + new Point(room.X * ((0.5 + (i / plastic)) % 1), room.Y * ((0.5 + (i / (plastic * plastic))) % 1));
+            if (seen.Contains(p))
+                points.Add(p);
+        }
+
+        return points;
+    }
+
+    /// <summary>x, y, x, y …, to a hundredth of a millimetre.</summary>
+    public static IReadOnlyList<Length> Flat(IReadOnlyList<Point> line)
+    {
+        var flat = new Length[line.Count * 2];
+        for (var i = 0; i < line.Count; i++)
+            (flat[2 * i], flat[(2 * i) + 1]) = (new(Round(line[i].X, 5)), new(Round(line[i].Y, 5)));
+        return flat;
+    }
+}

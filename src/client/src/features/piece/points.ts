@@ -1,0 +1,83 @@
+import type { Centre, CentreSize, Decor, Part, PieceLine, LineTally, Reference, Sprinkle } from "../../api/client";
+import { centreOf, colourOf, sizeOf } from "../../api/queries";
+
+/** A coat as it is drawn. */
+export interface Coat {
+  srgb: string;
+  /** Thickness in mm: the coat stands out by it. */
+  film: number;
+  /** At which the piece went in, in degrees; 0 end first. */
+  angle: number;
+  /** How far it reaches along the way the piece went in, in mm from the middle of the dipped end. */
+  upTo: number;
+}
+
+/** Everything that is drawn of a piece, in the mm of Core's geometry. */
+export interface PieceLook {
+  centre: Centre;
+  size: CentreSize;
+  /** First to last. */
+  coats: [Coat, ...Coat[]];
+  patterns: { srgb: string; bead: number; strokes: number[][] }[];
+  sprinkles: { kind: Sprinkle; grains: number[] }[];
+  parts: { kind: Part; spots: number[] }[];
+  lustre: { srgb: string; flecks: number[] } | undefined;
+}
+
+/** A line as it will look; nothing while it could not be computed. */
+export function pieceOf(
+  reference: Reference,
+  line: PieceLine & { decor?: Decor | null },
+  tally: LineTally | undefined,
+): PieceLook | undefined {
+  const centre = centreOf(reference, line.centre);
+  const size = sizeOf(reference, line.centre, line.size);
+  const colour = colourOf(reference, line.coating, line.colour);
+  if (!centre || !size || !colour || !tally) return undefined;
+  const look = tally.look;
+  const srgbOf = (pot: string) => colourOf(reference, ...(pot.split(".") as [string, string]))?.srgb ?? "#888888";
+  const known = <T extends { code: string }>(kinds: T[], code: string) => kinds.filter((k) => k.code === code);
+  return {
+    centre,
+    size,
+    coats: [
+      { srgb: colour.srgb, film: tally.coat, angle: 0, upTo: tally.dipLine },
+      ...(look?.over ?? []).map((over) => ({
+        srgb: srgbOf(`${over.coating}.${over.colour}`),
+        film: tally.coat + over.coat,
+        angle: over.angle,
+        upTo: over.upTo,
+      })),
+    ],
+    patterns: (look?.patterns ?? []).map(({ pot, bead, strokes }) => ({ srgb: srgbOf(pot), bead, strokes })),
+    sprinkles: (look?.sprinkles ?? []).flatMap(({ kind, grains }) =>
+      known(reference.decor.sprinkles, kind).map((kind) => ({ kind, grains })),
+    ),
+    parts: (look?.parts ?? []).flatMap(({ kind, spots }) =>
+      known(reference.decor.parts, kind).map((kind) => ({ kind, spots })),
+    ),
+    lustre: look?.flecks.length
+      ? {
+          srgb: reference.decor.lustres.find((l) => l.code === line.decor?.paint?.kind)?.srgb ?? "#ffffff",
+          flecks: look.flecks,
+        }
+      : undefined,
+  };
+}
+
+/** How far a drawn piece reaches beyond its silhouette: leaves or a stick. */
+export function overhang(centre: Centre | undefined): number {
+  if (centre?.code === "strawberry") return 7;
+  return centre?.holding === "stick" ? 15 : 0;
+}
+
+export type Point = readonly [x: number, y: number];
+export const n = (value: number) => value.toFixed(2);
+export const at = ([x, y]: Point) => `${n(x)} ${n(y)}`;
+
+/** x, y, x, y … as points. */
+export function pairs(flat: number[]): Point[] {
+  const points: Point[] = [];
+  for (let i = 0; i + 1 < flat.length; i += 2) points.push([flat[i] ?? 0, flat[i + 1] ?? 0]);
+  return points;
+}
