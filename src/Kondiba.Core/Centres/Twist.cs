@@ -12,14 +12,15 @@ public sealed record Twist(Length Rod, Length Diameter, Length Across, Length Ta
 {
     private const int StepsPerCurve = 14;
 
-    /// <summary>The knot in a square of side one: a start and control points of cubic Bézier curves, drawn by eye.</summary>
-    private static readonly (double X, double Y)[][] Knot =
+    /// <summary>
+    /// The knot in a square of side one: a start and control points of cubic Bézier curves, drawn by eye. One end lies on the belly, goes
+    /// up across the middle, round one lobe, along the belly, round the other lobe and down across the middle again.
+    /// </summary>
+    private static readonly (double X, double Y)[] Knot =
     [
-        [
-            (0.30, 0.62), (0.14, 0.96), (-0.06, 0.84), (0.06, 0.46), (0.16, 0.12), (0.40, -0.04), (0.50, 0.20), (0.60, -0.04), (0.84, 0.12), (0.94, 0.46),
-            (1.06, 0.84), (0.86, 0.96), (0.70, 0.62), (0.60, 0.44), (0.44, 0.84), (0.34, 0.98),
-        ],
-        [(0.30, 0.62), (0.40, 0.44), (0.56, 0.84), (0.66, 0.98)],
+        (0.31, 0.87), (0.36, 0.74), (0.42, 0.62), (0.50, 0.52), (0.60, 0.40), (0.56, 0.02), (0.77, 0.02), (0.94, 0.02), (1.00, 0.20), (1.00, 0.40),
+        (1.00, 0.74), (0.78, 0.98), (0.50, 0.98), (0.22, 0.98), (0.00, 0.74), (0.00, 0.40), (0.00, 0.20), (0.06, 0.02), (0.23, 0.02), (0.44, 0.02),
+        (0.40, 0.40), (0.50, 0.52), (0.58, 0.62), (0.64, 0.74), (0.69, 0.87),
     ];
 
     /// <inheritdoc/>
@@ -53,14 +54,14 @@ public sealed record Twist(Length Rod, Length Diameter, Length Across, Length Ta
     public override Outline Outline(bool dippedEndUp)
     {
         var bent = Bent();
-        return new([.. bent.Select(line => Swept(line, Diameter.Si / 2))], bent);
+        return new([Swept(bent, Diameter.Si / 2)], [bent]);
     }
 
-    /// <summary>The middle lines of the rod: a heart whose ends cross and lie on it.</summary>
-    private Point[][] Bent()
+    /// <summary>The middle line of the rod.</summary>
+    private Point[] Bent()
     {
         var (wide, tall, half) = (Across.Si - Diameter.Si, Tall.Si - Diameter.Si, Diameter.Si / 2);
-        return [.. Knot.Select(control => Curve(control).Select(p => new Point((p.X - 0.5) * wide, (p.Y * tall) + half)).ToArray())];
+        return [.. Curve(Knot).Select(p => new Point((p.X - 0.5) * wide, (p.Y * tall) + half))];
     }
 
     /// <summary>A line of cubic Bézier curves.</summary>

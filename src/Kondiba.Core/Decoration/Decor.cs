@@ -96,7 +96,21 @@ public enum GoesOn
 /// <param name="GoesOn">When it is drawn.</param>
 /// <param name="How">How it is done.</param>
 public sealed record PatternKind(
-    string Code, string Name, string Counted, int Least, int Usual, int Most, Sourced<Length> Bead, Sourced<Share> Pace, GoesOn GoesOn, string How);
+    string Code, string Name, string Counted, int Least, int Usual, int Most, Sourced<Length> Bead, Sourced<Share> Pace, GoesOn GoesOn, string How)
+{
+    private const double SampleAcross = 24;
+    private const int SampleLines = 6;
+
+    /// <summary>The pattern on a round of 24 mm, to choose it by: lines as x, y, x, y …, x from the middle, y down from the top.</summary>
+    public IReadOnlyList<IReadOnlyList<Length>> Sample { get; } = Draw(Code, Math.Clamp(SampleLines, Least, Usual));
+
+    private static IReadOnlyList<IReadOnlyList<Length>> Draw(string code, int lines)
+    {
+        var across = Quantities.Of<Length>(SampleAcross, "mm");
+        var disc = new Centres.Disc(across, across, across);
+        return [.. Decoration.Patterns.Draw(new(code, null, null, lines, null, Bead: 1.6, Text: "A7"), disc.Outline(dippedEndUp: true), disc).Lines.Select(Points.Flat)];
+    }
+}
 
 /// <summary>Something sprinkled on.</summary>
 /// <param name="Code">Name in data.</param>

@@ -85,7 +85,7 @@ internal static class DecorCheck
         var drizzles = decor.Patterns.Take(MostOfEach).Index().Select(p => check.Pattern(p.Index, p.Item, coat, dips)).OfType<Drizzle>().ToList();
         var sprinkles = check.Sprinkles(decor.Sprinkles);
         check.Order(drizzles, sprinkles);
-        var patterns = drizzles.ConvertAll(d => (d, PatternTally.For(d, coat, first.Size.Shape, tables)));
+        var patterns = drizzles.ConvertAll(d => (d, PatternTally.For(d, coat, first, tables, problems)));
         return new(first, dips, patterns, sprinkles, check.Parts(decor.Parts, coat), check.Paint(decor.Paint), coat);
     }
 

@@ -32,10 +32,21 @@ public sealed record OverCoat(string Coating, string Colour, double Angle, Lengt
 public sealed record PatternTally(
     int Pattern, string Kind, string Pot, Length Bead, IReadOnlyList<IReadOnlyList<Length>> Strokes, Figure<Length> Line, Figure<Mass> Mass, Length Tip, Duration Time)
 {
-    internal static PatternTally For(Drizzle drizzle, Outline coat, Shape shape, TradeTables tables)
+    private const double MostlyBeside = 0.5;
+
+    internal static PatternTally For(Drizzle drizzle, Outline coat, Dip dip, TradeTables tables, List<Problem> problems)
     {
-        var (draft, kind, c) = (drizzle.Draft, drizzle.Kind, tables.Decorating);
+        var (draft, kind, c, shape) = (drizzle.Draft, drizzle.Kind, tables.Decorating, dip.Size.Shape);
         var drawn = Patterns.Draw(draft, coat, shape);
+        if (drawn.Landed < MostlyBeside)
+        {
+            problems.Add(new(
+                $"lines[{dip.Line}].decor.patterns[{drizzle.Index}].kind",
+                $"Only {drawn.Landed * 100:0} % of it lands on {With.Article(dip.One).ToLowerInvariant()}; the rest falls through.",
+                "Straight lines, a zigzag or an edge suit it better.",
+                Severity.Mind));
+        }
+
         var flow = Flow.Of(drizzle.Coating, default, tables.Film);
         var bead = Quantities.Of<Length>(draft.Bead, "mm");
         var length = new Length(drawn.Length);

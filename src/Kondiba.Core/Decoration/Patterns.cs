@@ -7,7 +7,8 @@ namespace Kondiba.Core.Decoration;
 /// <param name="Lines">What is seen of it, each line a row of points; a single point is a dot.</param>
 /// <param name="Length">Of the bead laid, seen or not, before a pick drags it.</param>
 /// <param name="Starts">How often the hand starts anew, with a bag or a pick.</param>
-internal sealed record Drawn(IReadOnlyList<IReadOnlyList<Point>> Lines, double Length, int Starts)
+/// <param name="Landed">Share of the lines that lands on the piece.</param>
+internal sealed record Drawn(IReadOnlyList<IReadOnlyList<Point>> Lines, double Length, int Starts, double Landed = 1)
 {
     /// <summary>Single dots among the lines.</summary>
     public int Dots => Lines.Count(l => l.Count == 1);
@@ -50,7 +51,8 @@ internal static class Patterns
     private static Drawn Plain(Outline coat, List<Point[]> lines)
     {
         var seen = lines.SelectMany(coat.Clip).ToList();
-        return new(seen, seen.Sum(LengthOf), lines.Count);
+        var (length, wanted) = (seen.Sum(LengthOf), lines.Sum(LengthOf));
+        return new(seen, length, lines.Count, wanted > 0 ? length / wanted : 1);
     }
 
     private static double LengthOf(IReadOnlyList<Point> line)
@@ -69,7 +71,7 @@ internal static class Patterns
         {
             if (s.Coat.Chord(s.At(0, v), s.Along) is not { } chord)
                 continue;
-            var inset = Min(s.Half, (chord.To - chord.From) / 2);
+            var inset = Min(s.Half / 2, (chord.To - chord.From) / 2);
             turns.Add(s.At(i % 2 == 0 ? chord.From + inset : chord.To - inset, v));
         }
 
@@ -296,8 +298,15 @@ internal static class Patterns
         /// <summary>How far the coat goes, each way from its middle, a bead's half kept free.</summary>
         public (double In, double Out)[] Reaches() => reaches ??=
         [
-            .. Enumerable.Range(0, Around).Select(i => Coat.Reach(Middle, Turn + (2 * PI * i / Around))).Select(r => (r.In + (r.In > 0 ? Half : 0), Max(0, r.Out - Half))),
+            .. Inward(Enumerable.Range(0, Around).Select(i => Coat.Reach(Middle, Turn + (2 * PI * i / Around))).ToList()),
         ];
+
+        /// <summary>Round a hole lines keep to its narrowest side; half a bead is kept free at both edges.</summary>
+        private IEnumerable<(double In, double Out)> Inward(List<(double In, double Out)> edges)
+        {
+            var hole = edges.Min(e => e.In);
+            return edges.Select(e => (hole > 0 ? hole + Half : 0, Max(0, e.Out - Half)));
+        }
 
         public Point Polar((double In, double Out)[] reaches, int turn, double share)
         {

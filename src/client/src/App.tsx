@@ -3,6 +3,10 @@ import { Route, Routes } from "react-router";
 import { sessionQuery } from "./api/queries";
 import { ColourPage } from "./features/colour/ColourPage";
 import { KitchenPage } from "./features/kitchen/KitchenPage";
+import { CardPage } from "./features/looks/CardPage";
+import { LookPage } from "./features/looks/LookPage";
+import { LooksPage } from "./features/looks/LooksPage";
+import { NewLookPage } from "./features/looks/NewLookPage";
 import { OrderPage } from "./features/order/OrderPage";
 import { Door } from "./features/session/Door";
 import { ShelfPage } from "./features/shelf/ShelfPage";
@@ -19,6 +23,10 @@ export function App() {
       <Routes>
         <Route path="/" element={<ShelfPage />} />
         <Route path="/orders/:id" element={<OrderPage />} />
+        <Route path="/looks" element={<LooksPage />} />
+        <Route path="/looks/new" element={<NewLookPage />} />
+        <Route path="/looks/:code" element={<LookPage />} />
+        <Route path="/looks/:code/card" element={<CardPage />} />
         <Route path="/colour" element={<ColourPage />} />
         <Route path="/kitchen/:corner?" element={<KitchenPage />} />
         <Route

@@ -1037,6 +1037,7 @@ export interface components {
             pace: components["schemas"]["SourcedOfShare"];
             goesOn: components["schemas"]["GoesOn"];
             how: string;
+            sample?: null | number[][];
         };
         PatternTally: {
             /** Format: int32 */

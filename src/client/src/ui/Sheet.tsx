@@ -3,12 +3,19 @@ import { X } from "lucide-react";
 import type { ReactNode } from "react";
 
 /** A dialog drawn as a sheet of paper from the right. */
-export function Sheet(props: { open: boolean; close: () => void; title: string; wide?: boolean; children: ReactNode }) {
+export function Sheet(props: {
+  open: boolean;
+  close: () => void;
+  title: string;
+  wide?: boolean;
+  full?: boolean;
+  children: ReactNode;
+}) {
   return (
     <Dialog open={props.open} onClose={props.close} className="relative z-30">
       <DialogBackdrop className="bg-cocoa/40 fixed inset-0" />
       <DialogPanel
-        className={`bg-panel fixed inset-y-0 right-0 w-full overflow-y-auto px-6 pt-5 pb-10 shadow-2xl ${props.wide ? "max-w-4xl" : "max-w-lg"}`}
+        className={`bg-panel fixed inset-y-0 right-0 w-full overflow-y-auto px-6 pt-5 pb-10 shadow-2xl ${props.full ? "max-w-[76rem]" : props.wide ? "max-w-4xl" : "max-w-lg"}`}
       >
         <div className="flex items-start justify-between gap-4">
           <DialogTitle className="font-serif text-2xl">{props.title}</DialogTitle>

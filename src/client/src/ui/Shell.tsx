@@ -10,6 +10,7 @@ import { useShortcuts } from "./useShortcuts";
 
 const rooms = [
   ["/", "Shelf"],
+  ["/looks", "Looks"],
   ["/colour", "Colour"],
   ["/kitchen", "Kitchen"],
 ] as const;
@@ -23,6 +24,7 @@ export function Shell({ children }: { children: ReactNode }) {
   useShortcuts({
     n: () => newOrder.mutate(),
     s: () => void navigate("/"),
+    l: () => void navigate("/looks"),
     c: () => void navigate("/colour"),
     k: () => void navigate("/kitchen"),
     "?": () => setHelp(true),

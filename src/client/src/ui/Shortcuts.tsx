@@ -5,6 +5,7 @@ import { useShortcutsOn } from "./useShortcuts";
 const keys: [key: string, does: string][] = [
   ["N", "new order"],
   ["S", "to the shelf"],
+  ["L", "to the looks"],
   ["C", "to colour"],
   ["K", "to the kitchen"],
   ["A", "add to the order"],

@@ -1,4 +1,4 @@
-import { useId, useState, type ReactNode } from "react";
+import { useId, useState, type CSSProperties, type ReactNode } from "react";
 import { FieldNote } from "./notes";
 import { useWording } from "./units";
 
@@ -90,6 +90,43 @@ export function NumberField(props: {
         />
       )}
     </Labelled>
+  );
+}
+
+/** A value between two ends, dragged or stepped with the arrow keys, with what it means under it. */
+export function Slider(props: {
+  label: string;
+  value: number;
+  min: number;
+  max: number;
+  step: number;
+  says: string;
+  onChange: (value: number) => void;
+  error?: string | undefined;
+  className?: string;
+}) {
+  const at = Math.min(1, Math.max(0, (props.value - props.min) / (props.max - props.min || 1)));
+  return (
+    <div className={props.className}>
+      <label className="block">
+        <span className="sr-only">{props.label}</span>
+        <input
+          type="range"
+          className="slider"
+          style={{ "--at": `${at * 100}%` } as CSSProperties}
+          min={props.min}
+          max={props.max}
+          step={props.step}
+          value={props.value}
+          aria-valuetext={props.says}
+          onChange={(e) => props.onChange(Number(e.target.value))}
+        />
+      </label>
+      <p aria-hidden className="text-ink2 -mt-0.5 text-[15px]">
+        {props.says}
+      </p>
+      <FieldNote id={`note-${props.label}`} text={props.error} />
+    </div>
   );
 }
 

@@ -10,6 +10,7 @@ import { useWording } from "../../ui/units";
 import { Halves } from "./Halves";
 import { Spoon } from "./Spoon";
 import { useMix, useWanted } from "./useMix";
+import { dropsIn } from "./words";
 
 /** From a base and the colours at hand to a colour wanted, in drops. */
 export function ColourPage() {
@@ -45,7 +46,7 @@ function Mixing({ reference }: { reference: Reference }) {
                 <b>
                   {wording.mass(wanted.pot)} of {base?.name}
                 </b>
-                , <span data-testid="drops">{dropsOf(recipe, reference)}</span>
+                , <span data-testid="drops">{dropsIn(recipe.drops, reference)}</span>
               </p>
               <p className={`font-bold ${recipe.reached ? "text-go" : "text-mind"}`}>
                 <span data-testid="words">{recipe.words}</span>{" "}
@@ -236,9 +237,3 @@ function Row({ name, children }: { name: string; children: ReactNode }) {
 }
 
 const nameOf = (reference: Reference, tint: string) => reference.tints.find((t) => t.code === tint)?.name ?? tint;
-
-function dropsOf(recipe: Recipe, reference: Reference): string {
-  const drops = recipe.drops.filter((d) => d.inPot > 0);
-  if (drops.length === 0) return "as it is";
-  return drops.map((d) => `${d.inPot} ${d.inPot === 1 ? "drop" : "drops"} ${nameOf(reference, d.tint)}`).join(", ");
-}

@@ -2,7 +2,7 @@ import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { ApiError } from "../../api/client";
 
 /** Keeps or removes something of the kitchen; all that was computed with the old kitchen is asked for again. */
-export function useKeep<T>(send: (thing: T) => Promise<unknown>, done?: () => void) {
+export function useKeep<T>(send: (thing: T) => Promise<unknown>, done?: () => void, also?: string[]) {
   const queries = useQueryClient();
   const keep = useMutation({
     mutationFn: send,
@@ -10,6 +10,7 @@ export function useKeep<T>(send: (thing: T) => Promise<unknown>, done?: () => vo
       await Promise.all([
         queries.invalidateQueries({ queryKey: ["kitchen", "things"] }),
         queries.invalidateQueries({ queryKey: ["reference"] }),
+        also && queries.invalidateQueries({ queryKey: also }),
       ]);
       queries.removeQueries({ queryKey: ["tally"] });
       done?.();

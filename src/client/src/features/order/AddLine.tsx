@@ -50,6 +50,8 @@ export function AddLine(props: { reference: Reference; lines: OrderLine[]; add: 
           coats: piece.centre.leastCoats,
           atOnce: false,
           upright: null,
+          look: null,
+          decor: null,
         });
         setTyped("");
       }}

@@ -9,6 +9,7 @@ import { useWording } from "../../ui/units";
 import { AmountField } from "./AmountField";
 import { CoatsChoice } from "./CoatsChoice";
 import { DepthField } from "./DepthField";
+import { LineLook } from "./LineLook";
 import { changeLine, type Edit } from "./draft";
 
 const fields = ["centre", "size", "amount", "countedIn", "coating", "colour", "depth", "coats", "upright"];
@@ -124,6 +125,7 @@ export const LineEditor = memo(function LineEditor(props: {
             )}
           </p>
         )}
+        <LineLook index={index} line={line} what={what} reference={reference} edit={edit} notes={props.notes} />
         {fields.map((field) => (
           <FieldNote key={field} id={noteId(field) ?? ""} text={note(field)} />
         ))}

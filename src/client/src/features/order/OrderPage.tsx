@@ -1,5 +1,5 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { useEffect, useEffectEvent } from "react";
+import { useEffect } from "react";
 import { useParams } from "react-router";
 import type { Order, Reference, SharedPot } from "../../api/client";
 import { orderQuery, referenceQuery, sharedQuery, useKitchen } from "../../api/queries";
@@ -11,6 +11,7 @@ import { Slip } from "./Slip";
 import { Trays } from "./Trays";
 import { useDraft } from "./useDraft";
 import { useTally } from "./useTally";
+import { useUndoKeys } from "../../ui/useUndoKeys";
 
 export function OrderPage() {
   const { id = "" } = useParams();
@@ -56,18 +57,4 @@ function useShared(pickup: string | null, keeping: Keeping, order: Order): Share
   }, [kept, day, queries, order.id]);
   const shared = useQuery({ ...sharedQuery(day ?? ""), enabled: !!day }).data ?? [];
   return shared.map((pot) => ({ ...pot, orders: pot.orders.filter((name) => name !== order.name) }));
-}
-
-/** Ctrl Z and Ctrl Shift Z step through the order's changes, in fields too. */
-function useUndoKeys(undo: (() => void) | undefined, redo: (() => void) | undefined) {
-  const press = useEffectEvent((e: KeyboardEvent) => {
-    if (!(e.ctrlKey || e.metaKey) || e.key.toLowerCase() !== "z") return;
-    e.preventDefault();
-    (e.shiftKey ? redo : undo)?.();
-  });
-  useEffect(() => {
-    const listen = (e: KeyboardEvent) => press(e);
-    window.addEventListener("keydown", listen);
-    return () => window.removeEventListener("keydown", listen);
-  }, []);
 }

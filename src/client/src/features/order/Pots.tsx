@@ -7,8 +7,10 @@ import { packs, tablespoons, useWording, type Wording } from "../../ui/units";
 import { changePot, type Draft, type Edit } from "./draft";
 import { PotSheet } from "./PotSheet";
 import { ThinnerChoice } from "./ThinnerChoice";
-import { BandKey, VesselView, widthOf } from "./VesselView";
+import { Bag, BandKey, VesselView, widthOf } from "./VesselView";
 import { VesselPick } from "./VesselPick";
+import { dropsIn } from "../colour/words";
+import { TrialBatch } from "../looks/TrialBatch";
 import { WhatIf } from "./WhatIf";
 
 /** Millimetres across the drawing when only narrow vessels are used. */
@@ -21,6 +23,7 @@ export function Pots(props: { draft: Draft; edit: Edit; tally: Tally; reference:
   const { draft, tally, reference, edit } = props;
   const wording = useWording();
   const [asking, setAsking] = useState(false);
+  const [trying, setTrying] = useState(false);
   const total = tally.pots.reduce((sum, pot) => sum + pot.toMelt.value, 0);
   const toBuy = tally.pots.reduce((sum, pot) => sum + pot.cover.price, 0);
   // A colour none of whose pieces fits the chosen vessel has no pot, and still needs the choice.
@@ -42,9 +45,14 @@ export function Pots(props: { draft: Draft; edit: Edit; tally: Tally; reference:
           Pots
         </h2>
         {tally.pots.length > 0 && (
-          <button className="text-act font-bold" onClick={() => setAsking(true)}>
-            What if …
-          </button>
+          <span className="flex gap-4">
+            <button className="text-act font-bold" onClick={() => setTrying(true)}>
+              Make 2 first
+            </button>
+            <button className="text-act font-bold" onClick={() => setAsking(true)}>
+              What if …
+            </button>
+          </span>
         )}
       </header>
       {tally.pots.length > 0 && (
@@ -94,6 +102,8 @@ export function Pots(props: { draft: Draft; edit: Edit; tally: Tally; reference:
         </p>
       )}
       {tally.pots.length > 1 && <Making tally={tally} reference={reference} />}
+      {tally.trimmings.length > 0 && <Trimmings tally={tally} />}
+      {trying && <TrialBatch order={draft} reference={reference} close={() => setTrying(false)} />}
       {asking && (
         <WhatIf draft={draft} tally={tally} reference={reference} edit={edit} close={() => setAsking(false)} />
       )}
@@ -123,7 +133,10 @@ const PotView = memo(function PotView(props: {
 
   return (
     <article className="grid grid-cols-[6rem_1fr] items-end gap-x-3.5" data-testid={`pot-${pot.colour}`}>
-      <VesselView pot={pot} vessel={vessel} srgb={colour?.srgb ?? "#888888"} widest={props.widest} />
+      <div>
+        <VesselView pot={pot} vessel={vessel} srgb={colour?.srgb ?? "#888888"} widest={props.widest} />
+        {pot.drizzle && <Bag srgb={colour?.srgb ?? "#888888"} loads={pot.drizzle.loads} alone={!vessel} />}
+      </div>
       <div className="space-y-1 text-[15px] leading-snug">
         <div className="flex items-baseline justify-between">
           {" "}
@@ -143,48 +156,82 @@ const PotView = memo(function PotView(props: {
           {unit} to melt
         </p>
         <p className="text-ink2">
-          <How what={`${name}, on the pieces`} of={`pots.${pot.key}.onPieces`}>
-            {wording.mass(pot.onPieces.value)}
-          </How>{" "}
-          on pieces,{" "}
-          <How what={`${name}, pool`} of={`pots.${pot.key}.pool`}>
-            {wording.mass(pot.pool.value)}
-          </How>{" "}
-          pool,{" "}
+          {vessel && (
+            <>
+              <How what={`${name}, on the pieces`} of={`pots.${pot.key}.onPieces`}>
+                {wording.mass(pot.onPieces.value)}
+              </How>{" "}
+              on pieces,{" "}
+            </>
+          )}
+          {pot.drizzle && (
+            <>
+              <How what={`${name}, drizzle`} of={`pots.${pot.key}.drizzle`}>
+                {wording.mass(pot.drizzle.mass.value)}
+              </How>{" "}
+              drizzle,{" "}
+            </>
+          )}
+          {vessel && (
+            <>
+              <How what={`${name}, pool`} of={`pots.${pot.key}.pool`}>
+                {wording.mass(pot.pool.value)}
+              </How>{" "}
+              pool,{" "}
+            </>
+          )}
           <How what={`${name}, spare`} of={`pots.${pot.key}.spare`}>
             {wording.mass(pot.spare.value)}
           </How>{" "}
           spare
         </p>
-        <p className="text-ink2">
-          <VesselPick
-            name={name}
-            pot={pot}
-            reference={reference}
-            chosen={chosen?.vessel ?? null}
-            note={props.note && noteId}
-            onChange={(vessel) => change("vessel", { vessel })}
-          />
-          {saving(pot, reference, wording)}
-        </p>
-        <p className="text-ink2">
-          <ThinnerChoice
-            name={name}
-            pot={pot}
-            reference={reference}
-            chosen={chosen?.thinner ?? null}
-            onChange={(thinner) => change("thinner", { thinner })}
-          />
-          {pot.thinner && (
-            <>
-              {", "}
-              <How what={`${name}, thinner`} of={`pots.${pot.key}.thinner`}>
-                {wording.mass(pot.thinner.mass.value)}
-              </How>{" "}
-              or {tablespoons(pot.thinner.tablespoons)} {pot.thinner.goesIn} melting
-            </>
-          )}
-        </p>
+        {pot.drizzle && (
+          <p className="text-ink2">
+            <How what={`${name}, in bags`} of={`pots.${pot.key}.inBags`}>
+              {wording.mass(pot.drizzle.inBags.value)}
+            </How>{" "}
+            {vessel ? "of it apart, " : ""}in {pot.drizzle.loads === 1 ? "a bag" : `${pot.drizzle.loads} bag loads`},
+            kept plain
+          </p>
+        )}
+        {pot.drops.length > 0 && (
+          <p className="text-ink2" data-testid="pot-drops">
+            from {colourOf(reference, pot.coating, pot.bought)?.name}: {dropsIn(pot.drops, reference)}
+          </p>
+        )}
+        {vessel && (
+          <p className="text-ink2">
+            <VesselPick
+              name={name}
+              pot={pot}
+              reference={reference}
+              chosen={chosen?.vessel ?? null}
+              note={props.note && noteId}
+              onChange={(vessel) => change("vessel", { vessel })}
+            />
+            {saving(pot, reference, wording)}
+          </p>
+        )}
+        {vessel && (
+          <p className="text-ink2">
+            <ThinnerChoice
+              name={name}
+              pot={pot}
+              reference={reference}
+              chosen={chosen?.thinner ?? null}
+              onChange={(thinner) => change("thinner", { thinner })}
+            />
+            {pot.thinner && (
+              <>
+                {", "}
+                <How what={`${name}, thinner`} of={`pots.${pot.key}.thinner`}>
+                  {wording.mass(pot.thinner.mass.value)}
+                </How>{" "}
+                or {tablespoons(pot.thinner.tablespoons)} {pot.thinner.goesIn} melting
+              </>
+            )}
+          </p>
+        )}
         <p className="font-semibold">
           <How what={`${name}, packs`} of={`pots.${pot.key}.packs`}>
             <span data-testid="packs">{packs(pot.packs.value)}</span>
@@ -209,6 +256,26 @@ const PotView = memo(function PotView(props: {
     </article>
   );
 });
+
+/** Sprinkles, parts and lustre to have at hand. */
+function Trimmings({ tally }: { tally: Tally }) {
+  const wording = useWording();
+  return (
+    <p className="text-ink2 mt-2 text-[15px]" data-testid="trimmings">
+      Have at hand{" "}
+      {tally.trimmings.map((trimming, i) => (
+        <span key={trimming.kind}>
+          {i > 0 && ", "}
+          <How what={trimming.name} of={`trimmings.${trimming.kind}`}>
+            {trimming.counted ? trimming.amount.value : wording.mass(trimming.amount.value)}
+          </How>{" "}
+          {trimming.name}
+        </span>
+      ))}
+      .
+    </p>
+  );
+}
 
 /** In what order to make the pots, and what is left of which goes into which. */
 function Making({ tally, reference }: { tally: Tally; reference: Reference }) {

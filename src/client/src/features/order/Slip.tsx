@@ -7,6 +7,7 @@ import { pickupWords } from "../../ui/units";
 import { AddLine } from "./AddLine";
 import { KeepingNote } from "./KeepingNote";
 import { LineEditor } from "./LineEditor";
+import { PaletteRow } from "./PaletteRow";
 import { RemoveOrder } from "./RemoveOrder";
 import type { useDraft } from "./useDraft";
 
@@ -108,6 +109,7 @@ export function Slip(props: {
           add={(line) => edit(line.id, (draft) => ({ ...draft, lines: [...draft.lines, line] }))}
         />
         <FieldNote id="note-lines" text={notes.lines ?? props.problem?.message} />
+        {draft.lines.length > 0 && <PaletteRow draft={draft} reference={reference} notes={notes} edit={edit} />}
 
         <p className="mt-6 flex items-baseline justify-between">
           <span className="text-ink2">pieces</span>

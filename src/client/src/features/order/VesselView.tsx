@@ -69,6 +69,33 @@ export function VesselView(props: { pot: Pot; vessel: Vessel | undefined; widest
   );
 }
 
+/** A drizzle bag, filled, with as many marks as it is filled times; drawn beside a vessel or on its own. */
+export function Bag({ srgb, loads, alone }: { srgb: string; loads: number; alone: boolean }) {
+  const id = useId();
+  return (
+    <svg
+      role="img"
+      aria-label={loads === 1 ? "a drizzle bag" : `a drizzle bag, filled ${loads} times`}
+      viewBox="-22 -4 44 80"
+      className={`mx-auto block ${alone ? "w-14" : "mt-1 w-8"}`}
+    >
+      <linearGradient id={id}>
+        <stop offset="0" stopColor={shade(srgb, 0.25)} />
+        <stop offset="0.5" stopColor={srgb} />
+        <stop offset="1" stopColor={shade(srgb, -0.3)} />
+      </linearGradient>
+      <path d="M-16 22C-9 18 9 26 16 21L2.2 70Q0 74 -2.2 70Z" fill={`url(#${id})`} />
+      <path
+        d="M-18 16L-2.4 70Q0 75 2.4 70L18 16C14 12 8 13 5 11C7 7 6 2 2 0H-3C-7 3 -6 8 -5 11C-9 13 -14 12 -18 16Z"
+        className="stroke-ink2 fill-glass"
+        strokeWidth="1.8"
+        strokeLinejoin="round"
+      />
+      <path d="M-5.5 10.5Q0 13 5.5 10.5" className="stroke-ink2" strokeWidth="1.8" fill="none" />
+    </svg>
+  );
+}
+
 /** A vessel's outline, empty, and what holds it up; in the mm of a drawing whose table is at 0. */
 function Glass({ vessel }: { vessel: Vessel }) {
   const { outline, kind } = vessel;

@@ -3,52 +3,12 @@ import type { Order, OrderInput, OrderLine, PotDraft } from "../../api/client";
 /** What the maker edits: an order without its version. */
 export type Draft = Omit<OrderInput, "version">;
 
-export interface History {
-  draft: Draft;
-  past: Draft[];
-  future: Draft[];
-  /** The field that changed last, so that typing on in it makes one step of undo. */
-  field: string;
-}
-
 /** Changes a field of the order; stable over renders, so that what has not changed need not be drawn again. */
 export type Edit = (field: string, change: (draft: Draft) => Draft) => void;
 
-export type HistoryAct =
-  | { kind: "edit"; field: string; change: (draft: Draft) => Draft }
-  | { kind: "undo" }
-  | { kind: "redo" }
-  | { kind: "take"; draft: Draft };
-
-export function history(state: History, act: HistoryAct): History {
-  switch (act.kind) {
-    case "edit": {
-      const same = act.field === state.field && state.past.length > 0;
-      return {
-        draft: act.change(state.draft),
-        past: same ? state.past : [...state.past, state.draft],
-        future: [],
-        field: act.field,
-      };
-    }
-    case "undo": {
-      const before = state.past.at(-1);
-      if (!before) return state;
-      return { draft: before, past: state.past.slice(0, -1), future: [state.draft, ...state.future], field: "" };
-    }
-    case "redo": {
-      const [after, ...rest] = state.future;
-      if (!after) return state;
-      return { draft: after, past: [...state.past, state.draft], future: rest, field: "" };
-    }
-    case "take":
-      return { draft: act.draft, past: [], future: [], field: "" };
-  }
-}
-
 export function draftOf(order: Order): Draft {
-  const { name, pickup, notes, lines, pots, margin } = order;
-  return { name, pickup, notes, lines, pots, margin };
+  const { name, pickup, notes, lines, pots, margin, palette } = order;
+  return { name, pickup, notes, lines, pots, margin, palette };
 }
 
 export const sameDraft = (a: Draft, b: Draft) => JSON.stringify(a) === JSON.stringify(b);
@@ -84,7 +44,7 @@ interface Stored {
 }
 
 // The form of a draft has a number, so that one put by in an older form is not taken for one.
-const storageKey = (id: string) => `kondiba.order.2.${id}`;
+const storageKey = (id: string) => `kondiba.order.3.${id}`;
 
 export function storedDraft(id: string): Stored | undefined {
   try {

@@ -1,17 +1,16 @@
 import { useCallback, useEffect, useReducer, useState } from "react";
 import type { Order } from "../../api/client";
-import { draftOf, history, storedDraft, type Edit } from "./draft";
+import { begun, history, type History, type HistoryAct } from "../../ui/history";
+import { draftOf, storedDraft, type Draft, type Edit } from "./draft";
 import { Keeper, type Keeping } from "./Keeper";
 
 /** An order being edited, with its undo, kept on the server as it changes. */
 export function useDraft(order: Order) {
   const [stored] = useState(() => storedDraft(order.id));
-  const [state, dispatch] = useReducer(history, {
-    draft: stored?.draft ?? draftOf(order),
-    past: [],
-    future: [],
-    field: "",
-  });
+  const [state, dispatch] = useReducer<History<Draft>, [HistoryAct<Draft>]>(
+    history,
+    begun(stored?.draft ?? draftOf(order)),
+  );
   const [keeping, setKeeping] = useState<Keeping>("kept");
   const [keeper] = useState(() => new Keeper(order.id, stored?.version ?? order.version, draftOf(order), setKeeping));
   const { draft } = state;

@@ -1,13 +1,14 @@
 import { keepPreviousData, replaceEqualDeep, useQuery } from "@tanstack/react-query";
 import { useRef } from "react";
-import { answer, api, type Tally } from "../../api/client";
-import type { Draft } from "./draft";
+import { answer, api, type OrderDraft, type Tally } from "../../api/client";
 
 /**
  * What a draft comes to, computed by the server; the figures before stay up until the new ones are there. Parts that came out
  * as before are the same objects as before, so that only what changed is drawn again.
  */
-export function useTally(draft: Draft, kept: Tally): { tally: Tally; problem: Error | null } {
+export function useTally(draft: OrderDraft, kept: Tally): { tally: Tally; problem: Error | null };
+export function useTally(draft: OrderDraft, kept?: Tally): { tally: Tally | undefined; problem: Error | null };
+export function useTally(draft: OrderDraft, kept?: Tally) {
   const last = useRef(kept);
   const { data, error } = useQuery({
     queryKey: ["tally", draft],

@@ -29,10 +29,10 @@ export function Decorations({ look, seed, fine }: { look: PieceLook; seed: numbe
 function unevenness(seed: number): (p: Point) => Point {
   const random = chance(seed * 7 + 3);
   const [a, b, c, d] = [random() * 6.3, random() * 6.3, random() * 6.3, random() * 6.3];
-  const amount = 0.3 + random() * 0.2;
+  const amount = 0.22 + random() * 0.16;
   return ([x, y]) => [
-    x + amount * Math.sin(y * 0.37 + a) + 0.4 * amount * Math.sin(y * 0.9 + b),
-    y + amount * Math.sin(x * 0.31 + c) + 0.4 * amount * Math.sin(x * 0.8 + d),
+    x + amount * Math.sin(y * 0.19 + a) + 0.3 * amount * Math.sin(y * 0.47 + b),
+    y + amount * Math.sin(x * 0.17 + c) + 0.3 * amount * Math.sin(x * 0.43 + d),
   ];
 }
 
@@ -73,19 +73,20 @@ function Grains({ kind, grains, seed, fine }: { kind: Sprinkle; grains: number[]
   const random = chance(seed * 11 + 5);
   const long = kind.grain.value;
   const bead = kind.form === "bead";
-  const paths = kind.srgb.map(() => "");
+  const paths = kind.srgb.map((): string[] => []);
   const lights: string[] = [];
   for (const [px, py] of pairs(grains)) {
     const [x, y] = [px + (random() - 0.5) * long * 0.7, py + (random() - 0.5) * long * 0.7];
     const turn = random() * Math.PI;
     const [ux, uy] = [Math.cos(turn) * long * 0.5, Math.sin(turn) * long * 0.5];
     const colour = Math.floor(random() * paths.length);
-    if (bead) paths[colour] += `M${n(x)} ${n(y)}h0.01`;
-    else if (kind.form === "rod") paths[colour] += `M${n(x - ux)} ${n(y - uy)}L${n(x + ux)} ${n(y + uy)}`;
+    if (bead) paths[colour]?.push(`M${n(x)} ${n(y)}h0.01`);
+    else if (kind.form === "rod") paths[colour]?.push(`M${n(x - ux)} ${n(y - uy)}L${n(x + ux)} ${n(y + uy)}`);
     else {
       const k = 0.5 + random() * 0.35;
-      paths[colour] +=
-        `M${n(x - ux)} ${n(y - uy)}L${n(x - uy * k)} ${n(y + ux * k)}L${n(x + ux)} ${n(y + uy)}L${n(x + uy * k * 0.7)} ${n(y - ux * k * 0.7)}Z`;
+      paths[colour]?.push(
+        `M${n(x - ux)} ${n(y - uy)}L${n(x - uy * k)} ${n(y + ux * k)}L${n(x + ux)} ${n(y + uy)}L${n(x + uy * k * 0.7)} ${n(y - ux * k * 0.7)}Z`,
+      );
     }
     if (fine && bead) lights.push(`M${n(x - long * 0.17)} ${n(y - long * 0.2)}h0.01`);
   }
@@ -94,7 +95,7 @@ function Grains({ kind, grains, seed, fine }: { kind: Sprinkle; grains: number[]
   return (
     <g strokeLinecap="round" fill="none">
       <path
-        d={paths.join("")}
+        d={paths.flat().join("")}
         stroke="#1c0f08"
         strokeWidth={drawn ? width : 0.2}
         fill={drawn ? "none" : "#1c0f08"}
@@ -103,11 +104,11 @@ function Grains({ kind, grains, seed, fine }: { kind: Sprinkle; grains: number[]
       />
       {paths.map((d, i) =>
         drawn ? (
-          <path key={i} d={d} stroke={kind.srgb[i]} strokeWidth={width} />
+          <path key={i} d={d.join("")} stroke={kind.srgb[i]} strokeWidth={width} />
         ) : (
           <path
             key={i}
-            d={d}
+            d={d.join("")}
             fill={kind.srgb[i]}
             fillOpacity={kind.form === "crystal" ? 0.85 : 1}
             stroke={shade(kind.srgb[i] ?? "#ffffff", -0.25)}

@@ -18,11 +18,21 @@ export const Piece = memo(function Piece(props: { look: PieceLook; seed: number;
   return (
     <>
       {look.centre.shape === "twist" ? <Knot look={look} seed={seed} /> : <Solid look={look} seed={seed} />}
-      <Decorations look={look} seed={seed} fine={props.fine ?? false} />
+      <g transform={grown(look)}>
+        <Decorations look={look} seed={seed} fine={props.fine ?? false} />
+      </g>
       {look.centre.code === "strawberry" && <Leaves width={look.size.width} random={chance(seed + 2)} />}
     </>
   );
 });
+
+/** What is on the coat lies on its surface, which stands out from the body. */
+function grown({ size, coats }: PieceLook): string {
+  const [x, y] = [1 + (2 * out(coats[0])) / size.width, 1 + (2 * out(coats[0])) / size.length];
+  return `translate(0 ${n((size.length / 2) * (1 - y))}) scale(${x.toFixed(4)} ${y.toFixed(4)})`;
+}
+
+const out = ({ film }: Coat) => film * 0.6;
 
 function Solid({ look, seed }: { look: PieceLook; seed: number }) {
   const { centre, size, coats } = look;
@@ -107,13 +117,12 @@ function Solid({ look, seed }: { look: PieceLook; seed: number }) {
  */
 function coated(coat: Coat, ring: Point[], size: CentreSize, whole: boolean, random: () => number) {
   const { length, width } = size;
-  const out = coat.film * 0.6;
-  const [wider, longer] = [1 + (2 * out) / width, 1 + (2 * out) / length];
+  const [wider, longer] = [1 + (2 * out(coat)) / width, 1 + (2 * out(coat)) / length];
   const grown = ring.map(([x, along]): Point => [x * wider, (along - length / 2) * longer + length / 2]);
   if (whole) return { outline: grown, edge: [] };
   const turn = (coat.angle * Math.PI) / 180;
   const over = ([x, along]: Point) => x * Math.sin(turn) + along * Math.cos(turn) - coat.upTo;
-  const [phase, wave] = [random() * 6.3, 0.5 + width * 0.02];
+  const [phase, wave] = [random() * 6.3, 0.45 + width * 0.012];
   const edge: Point[] = [];
   const outline: Point[] = [];
   grown.forEach((b, i) => {

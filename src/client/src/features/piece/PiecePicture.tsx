@@ -1,5 +1,5 @@
 import { Piece } from "./Piece";
-import { overhang, type PieceLook } from "./points";
+import { overhang, shownOf, type PieceLook } from "./points";
 
 const air = 3;
 
@@ -7,7 +7,8 @@ const air = 3;
 export function PiecePicture(props: { look: PieceLook; seed?: number; label?: string; className?: string }) {
   const { look } = props;
   const top = overhang(look.centre);
-  const [wide, tall] = [look.size.width + 2 * air, look.size.length + top + 2 * air];
+  const shown = shownOf(look);
+  const [wide, tall] = [look.size.width + 2 * air, shown + top + (shown < look.size.length ? air : 2 * air)];
   return (
     <svg
       {...(props.label ? { role: "img", "aria-label": props.label } : { "aria-hidden": true })}

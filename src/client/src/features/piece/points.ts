@@ -71,6 +71,13 @@ export function overhang(centre: Centre | undefined): number {
   return centre?.holding === "stick" ? 15 : 0;
 }
 
+const slender = 6;
+const beyondDip = 26;
+
+/** How much of its length is shown when it stands alone: of a long rod the dipped end, as large as any other piece. */
+export const shownOf = ({ size, coats }: PieceLook) =>
+  size.length > size.width * slender ? Math.min(size.length, coats[0].upTo + beyondDip) : size.length;
+
 export type Point = readonly [x: number, y: number];
 export const n = (value: number) => value.toFixed(2);
 export const at = ([x, y]: Point) => `${n(x)} ${n(y)}`;

@@ -1,0 +1,111 @@
+import { useQuery } from "@tanstack/react-query";
+import { useEffect } from "react";
+import { Link, useParams } from "react-router";
+import type { Look, Reference } from "../../api/client";
+import { centreOf, colourOf, looksQuery, referenceQuery, sizeOf } from "../../api/queries";
+import { Dot } from "../../ui/Choice";
+import { ErrorNote, Waiting } from "../../ui/notes";
+import { depthName, span, useWording } from "../../ui/units";
+import { useTally } from "../order/useTally";
+import { PiecePicture } from "../piece/PiecePicture";
+import { pieceOf } from "../piece/points";
+import { designOf, orderOf } from "./designed";
+
+/** A look on a card to print: how it comes out and how it is made. */
+export function CardPage() {
+  const { code } = useParams();
+  const looks = useQuery(looksQuery);
+  const reference = useQuery(referenceQuery);
+  const error = looks.error ?? reference.error;
+  if (error) return <ErrorNote error={error} retry={() => void looks.refetch()} />;
+  if (!looks.data || !reference.data) return <Waiting />;
+  const look = looks.data.find((l) => l.look.code === code)?.look;
+  return look ? (
+    <Card look={look} reference={reference.data} />
+  ) : (
+    <ErrorNote error={new Error("There is no such look. The library has them all.")} />
+  );
+}
+
+function Card({ look, reference }: { look: Look; reference: Reference }) {
+  const wording = useWording();
+  const { tally } = useTally(orderOf(designOf(look), 1));
+  const line = tally?.lines[0];
+  const piece = pieceOf(reference, look, line);
+  const colour = (coating: string | null, code: string | null) => colourOf(reference, coating, code);
+  useEffect(() => {
+    document.title = `${look.name}, design card · Kondiba`;
+  }, [look.name]);
+  const colours = [
+    { ...look, as: `coat, ${depthName(look.depth)}` },
+    ...look.decor.dips.map((d) => ({ ...d, as: "further dip" })),
+    ...look.decor.patterns.map((p) => ({
+      ...p,
+      as: reference.decor.patterns.find((k) => k.code === p.kind)?.name ?? "pattern",
+    })),
+  ];
+  return (
+    <div className="mx-auto max-w-3xl px-4 pt-4 sm:px-7">
+      <p className="mb-4 flex gap-5 print:hidden">
+        <button className="bg-act text-on-act rounded-full px-5 py-1.5 font-bold" onClick={() => window.print()}>
+          Print
+        </button>
+        <Link className="text-act self-center font-semibold" to={`/looks/${look.code}`}>
+          Back to the look
+        </Link>
+      </p>
+      <article className="border-ink bg-panel grid gap-x-8 gap-y-4 border-2 p-6 sm:grid-cols-[15rem_1fr]">
+        <div className="bg-parchment rounded-lg p-3 print:bg-transparent">
+          {piece && (
+            <PiecePicture look={piece} label={`${look.name}, as it will look`} className="mx-auto max-h-80 w-full" />
+          )}
+        </div>
+        <div>
+          <h1 className="font-serif text-3xl">{look.name}</h1>
+          <p className="text-ink2">
+            {[centreOf(reference, look.centre)?.name, sizeOf(reference, look.centre, look.size)?.name]
+              .filter(Boolean)
+              .join(", ")}
+          </p>
+          <ul className="mt-3">
+            {colours.map((c, i) => (
+              <li key={i} className="border-line flex justify-between border-t border-dashed py-1">
+                <span>
+                  <Dot srgb={colour(c.coating, c.colour)?.srgb} />
+                  {colour(c.coating, c.colour)?.name}
+                </span>
+                <span className="text-ink2">{c.as}</span>
+              </li>
+            ))}
+          </ul>
+          {line?.look && (
+            <p className="mt-3">
+              <b>{wording.mass(line.perPiece.value)}</b> coating
+              {line.look.drizzle.value > 0 && (
+                <>
+                  , <b>{wording.mass(line.look.drizzle.value)}</b> drizzle
+                </>
+              )}
+              {line.look.time.value > 0 && (
+                <>
+                  , <b>{span(line.look.time.value * 12)}</b> a dozen to decorate
+                </>
+              )}
+              {line.look.round && (
+                <>
+                  , in rounds of <b>{line.look.round.value}</b>
+                </>
+              )}
+              .
+            </p>
+          )}
+        </div>
+        <ol className="list-decimal space-y-1 pl-5 sm:col-span-2">
+          {line?.look?.steps.map((step) => (
+            <li key={step}>{step}</li>
+          ))}
+        </ol>
+      </article>
+    </div>
+  );
+}

@@ -1,0 +1,122 @@
+import type { OverDip, Reference } from "../../api/client";
+import { centreOf, sizeOf } from "../../api/queries";
+import { Slider } from "../../ui/fields";
+import { FieldNote } from "../../ui/notes";
+import { depthName, useWording } from "../../ui/units";
+import { CoatsChoice } from "../order/CoatsChoice";
+import { put, type Change, type Designed } from "./designed";
+import { RemoveButton, Row, Words } from "./Row";
+import { Swatches } from "./Swatches";
+
+interface RowProps {
+  design: Designed;
+  reference: Reference;
+  notes: Record<string, string>;
+  change: Change;
+}
+
+/** The first coat: colour, depth, how many. */
+export function CoatRow({ design, reference, notes, change }: RowProps) {
+  const wording = useWording();
+  const centre = centreOf(reference, design.centre);
+  const size = sizeOf(reference, design.centre, design.size);
+  return (
+    <Row name="Coat">
+      <Swatches
+        label="Colour of the coat"
+        reference={reference}
+        coating={design.coating}
+        colour={design.colour}
+        note={notes.colour ?? notes.coating}
+        onChange={(coating, colour) => change("colour", { coating, colour })}
+      />
+      <Slider
+        label="Dip depth"
+        value={Math.round(design.depth * 100)}
+        min={5}
+        max={100}
+        step={1}
+        says={`${depthName(design.depth)}${size ? `, ${wording.value(size.length * design.depth, "mm")} of ${wording.value(size.length, "mm")}` : ""}`}
+        onChange={(depth) => change("depth", { depth: depth / 100 })}
+        error={notes.depth}
+      />
+      <p className="text-[15px]">
+        <CoatsChoice
+          what={centre?.plural ?? "pieces"}
+          line={design}
+          note={undefined}
+          onChange={(coats) => change("coats", coats)}
+        />
+      </p>
+      <FieldNote id="note-coats" text={notes.coats} />
+    </Row>
+  );
+}
+
+const ways: { value: string; label: string; says: string }[] = [
+  { value: "0", label: "end first", says: "from the dipped end" },
+  { value: "45", label: "at a slant", says: "from one corner" },
+  { value: "90", label: "right side", says: "from the right" },
+  { value: "-90", label: "left side", says: "from the left" },
+];
+
+/** Further dips over the coat. */
+export function DipsRow({ design, reference, notes, change }: RowProps) {
+  const { dips } = design.decor;
+  const set = (i: number, dip: OverDip | undefined) =>
+    change(`dips.${i}`, { decor: { ...design.decor, dips: put(dips, i, dip) } });
+  const other = reference.colours.find((c) => c.coating === design.coating && c.code !== design.colour);
+  return (
+    <Row name="Then dip">
+      {dips.map((dip, i) => {
+        const which = dips.length > 1 ? ` ${i + 1}` : "";
+        const way = ways.find((w) => Number(w.value) === dip.angle);
+        return (
+          <div key={i} className="space-y-2">
+            <div className="flex items-start justify-between gap-3">
+              <Swatches
+                label={`Colour of the further dip${which}`}
+                reference={reference}
+                coating={dip.coating}
+                colour={dip.colour}
+                note={notes[`decor.dips[${i}].colour`]}
+                onChange={(coating, colour) => set(i, { ...dip, coating, colour })}
+              />
+              <RemoveButton label={`Remove the further dip${which}`} onClick={() => set(i, undefined)} />
+            </div>
+            <Words
+              label={`How it goes in${which}`}
+              value={String(dip.angle)}
+              options={ways}
+              onChange={(angle) => set(i, { ...dip, angle: Number(angle) })}
+            />
+            <Slider
+              label={`Depth of the further dip${which}`}
+              value={Math.round(dip.depth * 100)}
+              min={5}
+              max={100}
+              step={1}
+              says={`${Math.round(dip.depth * 100)} % of it, ${way?.says ?? `at ${dip.angle}°`}`}
+              onChange={(depth) => set(i, { ...dip, depth: depth / 100 })}
+              error={notes[`decor.dips[${i}].depth`] ?? notes[`decor.dips[${i}]`]}
+            />
+          </div>
+        );
+      })}
+      <button
+        type="button"
+        className="text-act font-semibold"
+        onClick={() =>
+          change("dips", {
+            decor: {
+              ...design.decor,
+              dips: [...dips, { coating: design.coating, colour: other?.code ?? design.colour, depth: 0.5, angle: 0 }],
+            },
+          })
+        }
+      >
+        {dips.length ? "Dip once more" : "Dip again in another colour"}
+      </button>
+    </Row>
+  );
+}

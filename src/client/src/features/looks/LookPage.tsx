@@ -1,0 +1,179 @@
+import { useQuery } from "@tanstack/react-query";
+import { Redo2, Undo2 } from "lucide-react";
+import { useEffect, useReducer, useState } from "react";
+import { Link, useNavigate, useParams } from "react-router";
+import { answer, api, type Look, type LookItem, type Reference } from "../../api/client";
+import { centreOf, looksQuery, referenceQuery, sizeOf } from "../../api/queries";
+import { Choice } from "../../ui/Choice";
+import { begun, history, type History, type HistoryAct } from "../../ui/history";
+import { ErrorNote, FieldNote, Waiting } from "../../ui/notes";
+import { useUndoKeys } from "../../ui/useUndoKeys";
+import { codeOf, useKeep } from "../kitchen/useKeep";
+import { useTally } from "../order/useTally";
+import { designOf, orderOf, type Change } from "./designed";
+import { saveFile } from "./files";
+import { LookEditor } from "./LookEditor";
+import { TrialBatch } from "./TrialBatch";
+
+/** A look of the library, or a new one handed on from where it was begun. */
+export function LookPage() {
+  const { code = "" } = useParams();
+  const looks = useQuery(looksQuery);
+  const reference = useQuery(referenceQuery);
+  const error = looks.error ?? reference.error;
+  if (error) return <ErrorNote error={error} retry={() => void looks.refetch()} />;
+  if (!looks.data || !reference.data) return <Waiting />;
+  const stored = storedLook(code);
+  const item = looks.data.find((l) => l.look.code === code);
+  const look = stored ?? item?.look;
+  if (!look) return <ErrorNote error={new Error("There is no such look. The library has them all.")} />;
+  return <LookDesk key={code} look={look} item={item} all={looks.data} reference={reference.data} />;
+}
+
+function LookDesk(props: { look: Look; item: LookItem | undefined; all: LookItem[]; reference: Reference }) {
+  const { item, reference } = props;
+  const navigate = useNavigate();
+  const [state, dispatch] = useReducer<History<Look>, [HistoryAct<Look>]>(history, begun(props.look));
+  const look = state.draft;
+  const [trying, setTrying] = useState(false);
+  const order = orderOf(designOf(look), 1);
+  const { tally } = useTally(order);
+  const line = tally?.lines[0];
+  const changed = JSON.stringify(look) !== JSON.stringify(item?.look);
+  const edit = (field: string, part: Partial<Look>) =>
+    dispatch({ kind: "edit", field, change: (draft) => ({ ...draft, ...part }) });
+  const undo = state.past.length > 0 ? () => dispatch({ kind: "undo" }) : undefined;
+  const redo = state.future.length > 0 ? () => dispatch({ kind: "redo" }) : undefined;
+  useUndoKeys(undo, redo);
+  useEffect(() => {
+    document.title = `${look.name || "Look"} · Kondiba`;
+  }, [look.name]);
+
+  // What is not kept yet survives a reload here.
+  useEffect(() => {
+    if (changed) storeLook(look);
+    else forgetLook(look.code);
+  }, [changed, look]);
+
+  const keep = useKeep(
+    (body: Look) => answer(api.PUT("/api/looks", { body })),
+    () => forgetLook(look.code),
+    ["looks"],
+  );
+  const remove = useKeep(
+    (code: string) => answer(api.DELETE("/api/looks/{code}", { params: { path: { code } } })),
+    () => {
+      forgetLook(look.code);
+      void navigate("/looks", { state: { removed: item?.look } });
+    },
+    ["looks"],
+  );
+  const centre = centreOf(reference, look.centre);
+  const size = sizeOf(reference, look.centre, look.size);
+
+  return (
+    <div className="mx-auto max-w-7xl px-4 pt-2 sm:px-7">
+      <header className="mb-3 flex flex-wrap items-baseline gap-x-5 gap-y-1">
+        <h1 className="sr-only">{look.name}</h1>
+        <input
+          aria-label="Name of the look"
+          aria-describedby="note-name"
+          className="quiet field-sizing-content min-w-32 font-serif text-[34px] leading-tight"
+          value={look.name}
+          onChange={(e) => edit("name", { name: e.target.value })}
+        />
+        <span className="text-ink2">
+          {centre?.name}
+          {centre && centre.sizes.length > 1 && (
+            <>
+              {", "}
+              <Choice
+                label="Size"
+                value={look.size}
+                options={centre.sizes.map((s) => ({ value: s.code, label: s.name }))}
+                onChange={(size) => edit("size", { size })}
+              >
+                {size?.name}
+              </Choice>
+            </>
+          )}
+          {item && item.usedIn.length > 0 && ` · worn in ${item.usedIn.join(" and ")}`}
+        </span>
+        <span className="ml-auto flex flex-wrap items-center gap-x-5 gap-y-1 print:hidden">
+          <button aria-label="Undo" className="text-ink2 disabled:opacity-40" disabled={!undo} onClick={undo}>
+            <Undo2 size={18} />
+          </button>
+          <button aria-label="Redo" className="text-ink2 disabled:opacity-40" disabled={!redo} onClick={redo}>
+            <Redo2 size={18} />
+          </button>
+          <button className="text-act font-semibold" onClick={() => setTrying(true)}>
+            Make 2 first
+          </button>
+          <button className="text-act font-semibold" onClick={() => savePicture(look.name)}>
+            Save as SVG
+          </button>
+          {item && !changed && (
+            <Link className="text-act font-semibold" to="card">
+              Design card
+            </Link>
+          )}
+          {item && (
+            <button className="text-ink2 font-semibold" onClick={() => remove.mutate(look.code)}>
+              Remove
+            </button>
+          )}
+          {changed ? (
+            <button
+              className="bg-act text-on-act rounded-full px-5 py-1.5 font-bold disabled:opacity-55"
+              disabled={keep.isPending}
+              onClick={() => keep.mutate({ ...look, name: look.name.trim() })}
+            >
+              Keep
+            </button>
+          ) : (
+            <span role="status" className="text-go font-bold">
+              kept
+            </span>
+          )}
+        </span>
+      </header>
+      <FieldNote id="note-name" text={keep.errorOf("name")} />
+      {keep.error && !keep.errorOf("name") && (
+        <p role="alert" className="border-mind bg-mind-ground mb-3 border-l-4 px-3 py-1.5">
+          {keep.error.message} What is wrong is said at its field.
+        </p>
+      )}
+      <LookEditor
+        design={designOf(look)}
+        tally={line}
+        problems={tally?.problems ?? []}
+        reference={reference}
+        change={edit as Change}
+      />
+      {trying && <TrialBatch order={order} reference={reference} close={() => setTrying(false)} />}
+    </div>
+  );
+}
+
+function savePicture(name: string) {
+  const drawn = document.querySelector("[data-testid=large-piece]");
+  if (!drawn) return;
+  const copy = drawn.cloneNode(true) as SVGElement;
+  copy.setAttribute("xmlns", "http://www.w3.org/2000/svg");
+  copy.querySelectorAll("text, g.max-sm\\:hidden").forEach((label) => label.remove());
+  copy.removeAttribute("class");
+  saveFile(`${codeOf(name, [])}.svg`, "image/svg+xml", new XMLSerializer().serializeToString(copy));
+}
+
+const storageKey = (code: string) => `kondiba.look.1.${code}`;
+function storedLook(code: string): Look | undefined {
+  try {
+    return (JSON.parse(localStorage.getItem(storageKey(code)) ?? "null") as Look | null) ?? undefined;
+  } catch {
+    return undefined;
+  }
+}
+
+/** Puts a look by that is not kept yet. */
+export const storeLook = (look: Look) => localStorage.setItem(storageKey(look.code), JSON.stringify(look));
+const forgetLook = (code: string) => localStorage.removeItem(storageKey(code));

@@ -1,0 +1,147 @@
+import { useQuery } from "@tanstack/react-query";
+import { useEffect, useRef, useState } from "react";
+import { Link, useLocation } from "react-router";
+import { answer, api, ApiError, type Look, type LookItem, type LookLibrary, type Reference } from "../../api/client";
+import { centreOf, looksQuery, referenceQuery, sizeOf } from "../../api/queries";
+import { ErrorNote, Waiting } from "../../ui/notes";
+import { Removed } from "../kitchen/parts";
+import { useKeep } from "../kitchen/useKeep";
+import { useTally } from "../order/useTally";
+import { PiecePicture } from "../piece/PiecePicture";
+import { pieceOf } from "../piece/points";
+import { designOf, orderOf } from "./designed";
+import { saveFile } from "./files";
+
+/** The library: every look as it comes out, on parchment. */
+export function LooksPage() {
+  const looks = useQuery(looksQuery);
+  const reference = useQuery(referenceQuery);
+  const removed = (useLocation().state as { removed?: Look } | null)?.removed;
+  const [back, setBack] = useState(false);
+  const keep = useKeep(
+    (body: Look) => answer(api.PUT("/api/looks", { body })),
+    () => setBack(true),
+    ["looks"],
+  );
+  useEffect(() => {
+    document.title = "Looks · Kondiba";
+  }, []);
+  const error = looks.error ?? reference.error;
+  if (error) return <ErrorNote error={error} retry={() => void looks.refetch()} />;
+  if (!looks.data || !reference.data) return <Waiting />;
+  return (
+    <div className="mx-auto max-w-7xl px-4 pt-3 sm:px-10">
+      <header className="flex flex-wrap items-baseline gap-x-6 gap-y-2">
+        <h1 className="font-serif text-[38px] leading-tight">Looks</h1>
+        <p className="text-ink2">Designs to put on an order&rsquo;s lines.</p>
+        <span className="ml-auto flex items-center gap-5">
+          <Import />
+          {looks.data.length > 0 && (
+            <button className="text-act font-semibold" onClick={() => void exportAll()}>
+              Save as a file
+            </button>
+          )}
+          <Link className="bg-act text-on-act rounded-full px-5 py-1.5 font-bold" to="/looks/new">
+            A new look
+          </Link>
+        </span>
+      </header>
+      <Removed name={back ? undefined : removed?.name} putBack={() => removed && keep.mutate(removed)} />
+      {looks.data.length === 0 ? (
+        <div className="rounded-tray border-rim bg-parchment text-parchment-ink2 mt-5 grid min-h-72 place-content-center border-8 p-6 text-center">
+          <p className="text-parchment-ink font-serif text-xl">No look is kept here yet</p>
+          <p className="mt-1 max-w-sm">
+            Begin with a pattern on a centre of yours, or take in a file of looks that someone handed you.
+          </p>
+        </div>
+      ) : (
+        <Shelf looks={looks.data} reference={reference.data} />
+      )}
+    </div>
+  );
+}
+
+/** All looks in one computation, so that they are drawn from the same geometry as everywhere. */
+function Shelf({ looks, reference }: { looks: LookItem[]; reference: Reference }) {
+  const { tally } = useTally({
+    ...orderOf(designOf(looks[0]?.look as Look), 1),
+    lines: looks.map(({ look }) => ({ ...designOf(look), amount: 1, countedIn: "pieces" })),
+  });
+  return (
+    <ul className="mt-5 grid grid-cols-2 gap-x-5 gap-y-6 sm:grid-cols-3 lg:grid-cols-5" data-testid="library">
+      {looks.map(({ look, usedIn }, i) => {
+        const piece = pieceOf(
+          reference,
+          look,
+          tally?.lines.find((l) => l.line === i),
+        );
+        const size = sizeOf(reference, look.centre, look.size)?.name;
+        return (
+          <li key={look.code}>
+            <Link to={`/looks/${look.code}`} className="group block">
+              <span className="border-rim bg-parchment block h-44 rounded-lg border-[6px] p-2">
+                {piece && <PiecePicture look={piece} seed={i} className="size-full" />}
+              </span>
+              <b className="group-hover:text-act mt-1.5 block leading-snug">{look.name}</b>
+              <span className="text-ink2 block text-[15px] leading-snug">
+                {[centreOf(reference, look.centre)?.name, size].filter(Boolean).join(", ")}
+                {usedIn.length > 0 && <span className="block">worn in {usedIn.join(" and ")}</span>}
+              </span>
+            </Link>
+          </li>
+        );
+      })}
+    </ul>
+  );
+}
+
+async function exportAll() {
+  const library = await answer(api.GET("/api/looks/library"));
+  saveFile("looks.json", "application/json", `${JSON.stringify(library, null, 2)}\n`);
+}
+
+/** Takes in a file of looks, and says what keeps it from being taken in. */
+function Import() {
+  const input = useRef<HTMLInputElement>(null);
+  const [said, setSaid] = useState<{ text: string; bad: boolean }>();
+  const take = useKeep((body: LookLibrary) => answer(api.POST("/api/looks/library", { body })), undefined, ["looks"]);
+  const read = async (file: File) => {
+    try {
+      const library = JSON.parse(await file.text()) as LookLibrary;
+      await take.mutateAsync(library);
+      const count = library.looks.length;
+      setSaid({ text: `${count} ${count === 1 ? "look" : "looks"} taken in.`, bad: false });
+    } catch (error) {
+      const why =
+        error instanceof ApiError
+          ? [error.message, ...Object.values(error.errors).flat().slice(0, 3)].join(" ")
+          : "This is no file of looks: it is not JSON. Choose one that was saved from a library.";
+      setSaid({ text: why, bad: true });
+    }
+  };
+  return (
+    <>
+      {said && (
+        <span role="status" className={said.bad ? "text-mind max-w-md text-[15px]" : "text-go"}>
+          {said.text}
+        </span>
+      )}
+      <input
+        ref={input}
+        type="file"
+        accept="application/json,.json"
+        aria-label="A file of looks"
+        className="sr-only"
+        tabIndex={-1}
+        onChange={(e) => {
+          const file = e.target.files?.[0];
+          if (file) void read(file);
+          e.target.value = "";
+        }}
+      />
+      <button className="text-act font-semibold" onClick={() => input.current?.click()}>
+        Take in a file
+      </button>
+    </>
+  );
+}
