@@ -1,6 +1,7 @@
 # Shared by start, test and bench. Sourced, with ROOT set and `set -euo pipefail` in force.
 
 STATE="$ROOT/.kondiba"
+(umask 022 && mkdir -p "$STATE")
 export DOTNET_CLI_TELEMETRY_OPTOUT=1 DOTNET_NOLOGO=1 DOTNET_SKIP_FIRST_TIME_EXPERIENCE=1
 
 say() { printf '%s\n' "$*"; }
@@ -37,7 +38,6 @@ need_debian() {
     "${admin[@]}" mkdir -p /etc/postgresql-common
     echo 'create_main_cluster = false' | "${admin[@]}" tee /etc/postgresql-common/createcluster.conf >/dev/null
   fi
-  mkdir -p "$STATE"
   { "${admin[@]}" apt-get update -qq && "${admin[@]}" env DEBIAN_FRONTEND=noninteractive apt-get install -y -qq \
     -o Dpkg::Options::=--force-confold "$@"; } >"$STATE/apt.log" 2>&1 || die "apt-get could not install $*: see $STATE/apt.log."
   compgen -G "$glob" >/dev/null || die "apt-get installed $* but $glob is not there: see $STATE/apt.log."
@@ -98,7 +98,6 @@ pg_up() {
   need_debian '/usr/lib/postgresql/*/bin/postgres' postgresql
   PG_BIN=$(dirname "$(compgen -G '/usr/lib/postgresql/*/bin/postgres' | sort -V | tail -n 1)")
   umask 022
-  mkdir -p "$STATE"
   if [ ! -s "$STATE/$name.password" ]; then (
     umask 077
     secret >"$STATE/$name.password"

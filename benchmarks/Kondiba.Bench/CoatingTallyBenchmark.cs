@@ -1,5 +1,6 @@
 using BenchmarkDotNet.Attributes;
 using Kondiba.Core.Amounts;
+using Kondiba.Core.Decoration;
 using Kondiba.Core.Reference;
 using NodaTime;
 
@@ -31,6 +32,26 @@ public static class BenchOrders
             ],
             codes.ToDictionary(c => $"{Coating}.{c}", _ => new PotDraft(null, "flakes", null)));
     }
+
+    /// <summary>The same with a pattern and sprinkles on every line.</summary>
+    public static OrderDraft Decorated(int lines, int colours)
+    {
+        var (plain, patterns) = (Of(lines, colours), TradeTables.Shipped.Decor.Patterns);
+        return plain with
+        {
+            Lines =
+            [
+                .. plain.Lines.Select((line, i) => line with
+                {
+                    Decor = Decor.None with
+                    {
+                        Patterns = [new(patterns[i % patterns.Count].Code, Coating, "white", patterns[i % patterns.Count].Usual, null, 1.8, i, 0, "R7")],
+                        Sprinkles = [new("nonpareils", Side.Tip, 0.5)],
+                    },
+                }),
+            ],
+        };
+    }
 }
 
 [MemoryDiagnoser]
@@ -44,4 +65,13 @@ public class CoatingTallyBenchmark
 
     [Benchmark(Description = "preview of 60 lines in 8 colours")]
     public CoatingTally Sixty() => CoatingTally.For(sixty, TradeTables.Shipped, default);
+}
+
+[MemoryDiagnoser]
+public class LookBenchmark
+{
+    private readonly OrderDraft decorated = BenchOrders.Decorated(20, 5);
+
+    [Benchmark(Description = "preview of 20 decorated lines, every pattern")]
+    public CoatingTally Decorated() => CoatingTally.For(decorated, TradeTables.Shipped, default);
 }

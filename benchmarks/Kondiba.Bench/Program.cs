@@ -13,6 +13,7 @@ const int Warming = 200;
 const int Asked = 400;
 
 Core<CoatingTallyBenchmark>(5);
+Core<LookBenchmark>(10);
 Core<RecipeBenchmark>(50);
 
 using var site = new Site();

@@ -43,6 +43,13 @@ public sealed class AccessTests(Site site) : IClassFixture<Site>
         maker.See("One drop more");
         Assert.Empty(maker.Barriers());
 
+        foreach (var (page, shown) in new[] { ("looks", "worn in Meteor night"), ("looks/harbour-berry", "In the order of the hands"), ("looks/harbour-berry/card", "Touch-dry"), ("looks/new", "initials or number") })
+        {
+            maker.Go(page);
+            maker.See(shown);
+            Assert.Empty(maker.Barriers());
+        }
+
         foreach (var (corner, shown) in new[] { ("ways", "Margin on every pot"), ("centres", "Shell bowls"), ("coatings", "common practice"), ("colours", "water-based"), ("vessels", "spouted jug"), ("cupboard", "best before") })
         {
             maker.Go($"kitchen/{corner}");

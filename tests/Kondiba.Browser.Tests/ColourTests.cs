@@ -27,6 +27,20 @@ public sealed class ColourTests(Site site) : IClassFixture<Site>, IDisposable
     }
 
     [Fact]
+    public void A_mix_that_is_kept_can_be_dipped_in_and_its_pot_says_the_drops()
+    {
+        maker.Go("colour?target=%237fb7a6&pot=240");
+        maker.Until(() => maker.Text("[data-testid=drops]").Contains("drop", StringComparison.Ordinal), "a mix");
+        maker.Fill("Keep this mix as a colour called", "harbour mist");
+        maker.Press("Keep");
+        maker.See("harbour mist is kept");
+        maker.Open("Chess final");
+        maker.Choose("Colour of sandwich cookies", "harbour mist");
+        maker.Until(() => maker.Text("[data-testid='pot-harbour-mist'] [data-testid=pot-drops]").Contains("from bright white:", StringComparison.Ordinal), "the drops");
+        maker.SeeSaved();
+    }
+
+    [Fact]
     public void A_colour_of_the_makers_own_swatch_goes_into_recipes()
     {
         maker.Go("kitchen/colours");

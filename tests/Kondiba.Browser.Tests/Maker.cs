@@ -76,6 +76,23 @@ public sealed class Maker : IDisposable
         },
         label);
 
+    /// <summary>Moves a slider with keys.</summary>
+    public void Slide(string label, string keys) => Until(
+        () =>
+        {
+            driver.FindElement(By.XPath($"//label[normalize-space()='{label}']//input[@type='range']")).SendKeys(keys);
+            return true;
+        },
+        label);
+
+    /// <summary>Hands a field a file of some text.</summary>
+    public void Hand(string label, string text)
+    {
+        var path = Path.Combine(Path.GetTempPath(), $"{Guid.CreateVersion7():n}.json");
+        File.WriteAllText(path, text);
+        driver.FindElement(By.CssSelector($"input[aria-label='{label}']")).SendKeys(path);
+    }
+
     /// <summary>Picks from a list that opens under a word.</summary>
     public void Choose(string label, string option)
     {

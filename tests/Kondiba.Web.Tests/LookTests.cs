@@ -13,7 +13,15 @@ internal static class Looks
         ["dips"] = new JsonArray(),
         ["patterns"] = new JsonArray(new JsonObject
         {
-            ["kind"] = "zigzag", ["coating"] = "compound-wafer-hot-flow", ["colour"] = colour, ["lines"] = 9, ["spacing"] = null, ["bead"] = 1.8, ["angle"] = 0, ["phase"] = 0, ["text"] = null,
+            ["kind"] = "zigzag",
+            ["coating"] = "compound-wafer-hot-flow",
+            ["colour"] = colour,
+            ["lines"] = 9,
+            ["spacing"] = null,
+            ["bead"] = 1.8,
+            ["angle"] = 0,
+            ["phase"] = 0,
+            ["text"] = null,
         }),
         ["sprinkles"] = new JsonArray(),
         ["parts"] = new JsonArray(),
@@ -22,8 +30,17 @@ internal static class Looks
 
     public static JsonObject Look(string code, string name, string colour = "white") => new()
     {
-        ["code"] = code, ["name"] = name, ["centre"] = "strawberry", ["size"] = "L", ["coating"] = "compound-wafer-hot-flow", ["colour"] = "dark",
-        ["depth"] = 0.75, ["coats"] = 1, ["atOnce"] = false, ["upright"] = null, ["decor"] = Zigzag(colour),
+        ["code"] = code,
+        ["name"] = name,
+        ["centre"] = "strawberry",
+        ["size"] = "L",
+        ["coating"] = "compound-wafer-hot-flow",
+        ["colour"] = "dark",
+        ["depth"] = 0.75,
+        ["coats"] = 1,
+        ["atOnce"] = false,
+        ["upright"] = null,
+        ["decor"] = Zigzag(colour),
     };
 
     public static JsonObject Library(params JsonNode[] looks) => new() { ["format"] = "kondiba-looks", ["version"] = 1, ["looks"] = new JsonArray(looks) };

@@ -33,6 +33,8 @@ public readonly record struct Point(double X, double Y)
 /// </summary>
 public sealed class Outline
 {
+    private const int Strips = 24;
+
     private readonly IReadOnlyList<Point[]> rings;
 
     /// <summary>Makes it of its rings.</summary>
@@ -73,17 +75,9 @@ public sealed class Outline
     public bool Contains(Point p)
     {
         var winds = 0;
-        foreach (var ring in rings)
-        {
-            var a = ring[^1];
-            foreach (var b in ring)
-            {
-                if (a.Y <= p.Y ? b.Y > p.Y && (b - a).Cross(p - a) > 0 : b.Y <= p.Y && (b - a).Cross(p - a) < 0)
-                    winds += a.Y <= p.Y ? 1 : -1;
-                a = b;
-            }
-        }
-
+        foreach (var (a, b) in Bands[BandOf(p.Y)])
+            if (a.Y <= p.Y ? b.Y > p.Y && (b - a).Cross(p - a) > 0 : b.Y <= p.Y && (b - a).Cross(p - a) < 0)
+                winds += a.Y <= p.Y ? 1 : -1;
         return winds != 0;
     }
 
@@ -94,17 +88,23 @@ public sealed class Outline
         if (line.Count == 1 && Contains(line[0]))
             parts.Add([line[0]]);
         var marks = new List<double>();
+        var (within, met) = (false, true);
         List<Point>? open = null;
         for (var i = 1; i < line.Count; i++)
         {
             var (a, b) = (line[i - 1], line[i]);
-            Marks(a, b, marks);
+            var before = met;
+            met = Marks(a, b, marks);
             for (var m = 1; m < marks.Count; m++)
             {
                 var (from, to) = (marks[m - 1], marks[m]);
                 if (to - from < 1e-9)
                     continue;
-                if (!Contains(Point.Between(a, b, (from + to) / 2)))
+
+                // Only where an edge was met, here or at the end of the stretch before, can it have changed.
+                if (met || before)
+                    within = Contains(Point.Between(a, b, (from + to) / 2));
+                if (!within)
                 {
                     open = null;
                     continue;
@@ -137,13 +137,13 @@ public sealed class Outline
     /// <summary>Where a ray from a point leaves it for the last time, and, when the point is not within, where it comes in.</summary>
     /// <param name="from">The point.</param>
     /// <param name="angle">Which way, in radians clockwise from the right.</param>
-    public (double In, double Out) Reach(Point from, double angle)
+    public (double In, double Out) Reach(Point from, double angle) => Reach(from, angle, Contains(from));
+
+    /// <summary>The same for several angles.</summary>
+    public IEnumerable<(double In, double Out)> Reaches(Point from, IEnumerable<double> angles)
     {
-        var (near, far) = (double.MaxValue, 0.0);
-        foreach (var at in Crossings(from, new(Cos(angle), Sin(angle))))
-            if (at > 0)
-                (near, far) = (Min(near, at), Max(far, at));
-        return (Contains(from) || far == 0 ? 0 : near, far);
+        var within = Contains(from);
+        return angles.Select(angle => Reach(from, angle, within));
     }
 
     /// <summary>How far it reaches along a direction of length one.</summary>
@@ -194,6 +194,15 @@ public sealed class Outline
         }
     }
 
+    private (double In, double Out) Reach(Point from, double angle, bool within)
+    {
+        var (near, far) = (double.MaxValue, 0.0);
+        foreach (var at in Crossings(from, new(Cos(angle), Sin(angle))))
+            if (at > 0)
+                (near, far) = (Min(near, at), Max(far, at));
+        return (within || far == 0 ? 0 : near, far);
+    }
+
     private static double Signed(Point[] ring)
     {
         var twice = 0.0;
@@ -222,47 +231,76 @@ public sealed class Outline
             yield return [.. kept];
     }
 
-    private IEnumerable<double> Crossings(Point from, Point way)
+    /// <summary>Edges by the strips across it that they reach into, so that what is asked about a place looks at few of them.</summary>
+    private List<(Point A, Point B)>[] Bands
     {
-        foreach (var ring in rings)
+        get
         {
-            var a = ring[^1] - from;
-            foreach (var p in ring)
+            if (field is not null)
+                return field;
+            field = [.. Enumerable.Range(0, Strips).Select(_ => new List<(Point, Point)>())];
+            foreach (var ring in rings)
             {
-                var b = p - from;
-                var (ca, cb) = (way.Cross(a), way.Cross(b));
-                if ((ca <= 0) != (cb <= 0))
-                    yield return Point.Between(a, b, ca / (ca - cb)).Dot(way);
-                a = b;
+                var a = ring[^1];
+                foreach (var b in ring)
+                {
+                    for (var band = BandOf(Min(a.Y, b.Y)); band <= BandOf(Max(a.Y, b.Y)); band++)
+                        field[band].Add((a, b));
+                    a = b;
+                }
             }
+
+            return field;
         }
     }
 
-    /// <summary>Shares of a stretch at which it crosses an edge, with both its ends, in order.</summary>
-    private void Marks(Point from, Point to, List<double> marks)
+    private int BandOf(double y) => Clamp((int)((y - Least.Y) / Max(1e-9, Most.Y - Least.Y) * Strips), 0, Strips - 1);
+
+    private List<double> Crossings(Point from, Point way)
+    {
+        var crossings = new List<double>(4);
+        foreach (var ring in rings)
+        {
+            var a = ring[^1] - from;
+            var ca = way.Cross(a);
+            foreach (var p in ring)
+            {
+                var b = p - from;
+                var cb = way.Cross(b);
+                if ((ca <= 0) != (cb <= 0))
+                    crossings.Add(Point.Between(a, b, ca / (ca - cb)).Dot(way));
+                (a, ca) = (b, cb);
+            }
+        }
+
+        return crossings;
+    }
+
+    /// <summary>Shares of a stretch at which it crosses an edge, with both its ends, in order; whether it meets one at all, at an end too.</summary>
+    private bool Marks(Point from, Point to, List<double> marks)
     {
         marks.Clear();
         marks.Add(0);
         marks.Add(1);
-        var way = to - from;
-        foreach (var ring in rings)
+        var met = false;
+        var (way, last) = (to - from, BandOf(Max(from.Y, to.Y)));
+        for (var band = BandOf(Min(from.Y, to.Y)); band <= last; band++)
         {
-            var a = ring[^1] - from;
-            foreach (var p in ring)
+            foreach (var (start, end) in Bands[band])
             {
-                var b = p - from;
+                var (a, b) = (start - from, end - from);
                 var (ca, cb) = (way.Cross(a), way.Cross(b));
-                if ((ca <= 0) != (cb <= 0))
-                {
-                    var at = Point.Between(a, b, ca / (ca - cb)).Dot(way) / way.Dot(way);
-                    if (at is > 0 and < 1)
-                        marks.Add(at);
-                }
-
-                a = b;
+                if ((ca <= 0) == (cb <= 0))
+                    continue;
+                var at = Point.Between(a, b, ca / (ca - cb)).Dot(way) / way.Dot(way);
+                met |= at is > -1e-6 and < 1 + 1e-6;
+                if (at is > 0 and < 1)
+                    marks.Add(at);
             }
         }
 
-        marks.Sort();
+        if (marks.Count > 2)
+            marks.Sort();
+        return met;
     }
 }

@@ -21,7 +21,7 @@ public sealed record Decor(
 /// <param name="Coating">Code of the coating.</param>
 /// <param name="Colour">Code of its colour.</param>
 /// <param name="Depth">Share of the piece's extent that goes under, along the way it goes in.</param>
-/// <param name="Angle">0° dips the end, 90° the right side, −90° the left, 45° a slant.</param>
+/// <param name="Angle">0° dips the end, 90° the left side, −90° the right, 45° a slant.</param>
 public sealed record OverDip(string? Coating, string? Colour, double Depth, double Angle = 0);
 
 /// <summary>A pattern as typed.</summary>

@@ -141,13 +141,13 @@ internal static class Patterns
         var fine = (to - from) / (pulls * 12);
         double Pull(double u)
         {
-            var sum = 0.0;
-            for (var k = 0; k < pulls; k++)
+            // What pulls further off drag is too little to be seen.
+            var (sum, near) = (0.0, (int)((u - from) / (to - from) * pulls));
+            for (var k = Max(0, near - 1); k <= Min(pulls - 1, near + 1); k++)
                 sum += (k % 2 == 0 ? 1 : -1) * Exp(-Abs(u - from - ((k + 0.5) * (to - from) / pulls)) / (apart * 0.22));
             return sum * s.Step * 0.75;
         }
 
-        var middle = s.Middle.Dot(s.Along);
         var dragged = lines.ConvertAll(line =>
         {
             var length = (line[1] - line[0]).Norm;
@@ -298,7 +298,7 @@ internal static class Patterns
         /// <summary>How far the coat goes, each way from its middle, a bead's half kept free.</summary>
         public (double In, double Out)[] Reaches() => reaches ??=
         [
-            .. Inward(Enumerable.Range(0, Around).Select(i => Coat.Reach(Middle, Turn + (2 * PI * i / Around))).ToList()),
+            .. Inward([.. Coat.Reaches(Middle, Enumerable.Range(0, Around).Select(i => Turn + (2 * PI * i / Around)))]),
         ];
 
         /// <summary>Round a hole lines keep to its narrowest side; half a bead is kept free at both edges.</summary>

@@ -8,6 +8,7 @@ import { NumberField, PickField, Tick } from "../../ui/fields";
 import { ErrorNote, FieldNote, Waiting } from "../../ui/notes";
 import { useWording } from "../../ui/units";
 import { Halves } from "./Halves";
+import { KeepColour } from "./KeepColour";
 import { Spoon } from "./Spoon";
 import { useMix, useWanted } from "./useMix";
 import { dropsIn } from "./words";
@@ -26,7 +27,7 @@ function Mixing({ reference }: { reference: Reference }) {
   const wording = useWording();
   const [wanted, change] = useWanted(reference);
   const { mix, error } = useMix(wanted);
-  const bases = reference.colours.filter((c) => c.coating === wanted.coating);
+  const bases = reference.colours.filter((c) => c.coating === wanted.coating && !c.mixed);
   const base = colourOf(reference, wanted.coating, wanted.base);
   const recipe = mix?.recipe;
   const note = (field: string) =>
@@ -53,6 +54,7 @@ function Mixing({ reference }: { reference: Reference }) {
                 <span className="text-ink2 font-normal">ΔE {recipe.deltaE.toFixed(1)}</span>
               </p>
               <Minds mix={mix} recipe={recipe} />
+              <KeepColour coating={wanted.coating} base={wanted.base} recipe={recipe} />
             </section>
           )}
           <p className="text-ink2 mt-3 text-[15px]">

@@ -70,6 +70,14 @@ export function WaysForm({ things, reference }: Room) {
           onChange={(dripTime) => change({ dripTime })}
           error={keep.errorOf("dripTime")}
         />
+        <NumberField
+          label="Long lines of drizzle, in a second"
+          unit="mm"
+          value={ways.handSpeed ?? null}
+          placeholder={String(usual.handSpeed)}
+          onChange={(handSpeed) => change({ handSpeed })}
+          error={keep.errorOf("handSpeed")}
+        />
       </div>
       <p className="text-ink2 mt-4">What is left empty keeps to common practice, shown in grey.</p>
       <KeepButtons pending={keep.isPending} error={keep.error} cancel={() => change(things.ways)}>

@@ -36,7 +36,7 @@ export function CoatRow({ design, reference, notes, change }: RowProps) {
         min={5}
         max={100}
         step={1}
-        says={`${depthName(design.depth)}${size ? `, ${wording.value(size.length * design.depth, "mm")} of ${wording.value(size.length, "mm")}` : ""}`}
+        says={`${depthName(design.depth)}${size && design.depth < 1 ? `, ${wording.value(size.length * design.depth, "mm")} of ${wording.value(size.length, "mm")}` : ""}`}
         onChange={(depth) => change("depth", { depth: depth / 100 })}
         error={notes.depth}
       />
@@ -56,8 +56,8 @@ export function CoatRow({ design, reference, notes, change }: RowProps) {
 const ways: { value: string; label: string; says: string }[] = [
   { value: "0", label: "end first", says: "from the dipped end" },
   { value: "45", label: "at a slant", says: "from one corner" },
-  { value: "90", label: "right side", says: "from the right" },
-  { value: "-90", label: "left side", says: "from the left" },
+  { value: "90", label: "left side", says: "from the left" },
+  { value: "-90", label: "right side", says: "from the right" },
 ];
 
 /** Further dips over the coat. */

@@ -25,7 +25,7 @@ export function LookEditor(props: {
   return (
     <HowOrder value={orderOf(design, 1)}>
       <div className="grid gap-x-10 gap-y-6 lg:grid-cols-[minmax(0,34rem)_1fr]">
-        <div className="self-start lg:sticky lg:top-20">
+        <div className="self-start lg:sticky lg:top-[8.6rem]">
           <LargePiece
             design={design}
             tally={tally}

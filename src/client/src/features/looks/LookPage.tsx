@@ -72,8 +72,8 @@ function LookDesk(props: { look: Look; item: LookItem | undefined; all: LookItem
   const size = sizeOf(reference, look.centre, look.size);
 
   return (
-    <div className="mx-auto max-w-7xl px-4 pt-2 sm:px-7">
-      <header className="mb-3 flex flex-wrap items-baseline gap-x-5 gap-y-1">
+    <div className="mx-auto max-w-7xl px-4 sm:px-7">
+      <header className="bg-ground sticky top-14 z-[5] flex flex-wrap items-baseline gap-x-5 gap-y-1 pt-4 pb-3 max-sm:static">
         <h1 className="sr-only">{look.name}</h1>
         <input
           aria-label="Name of the look"

@@ -1,14 +1,20 @@
 import { Combobox, ComboboxInput, ComboboxOption, ComboboxOptions } from "@headlessui/react";
-import { useEffect, useRef, useState } from "react";
+import { memo, useEffect, useRef, useState } from "react";
 import type { OrderLine, Reference } from "../../api/client";
 import { useShortcuts } from "../../ui/useShortcuts";
-import { newId } from "./draft";
+import { newId, type Edit } from "./draft";
 
 const usualColour = (reference: Reference) =>
   reference.colours.find((c) => c.coating === reference.usualCoating)?.code ?? null;
 
-/** Adds a line by its centre, then goes on to the count. */
-export function AddLine(props: { reference: Reference; lines: OrderLine[]; add: (line: OrderLine) => void }) {
+/** Adds a line by its centre, then goes on to the count; it starts in the coating and colour of the last one. */
+export const AddLine = memo(function AddLine(props: {
+  reference: Reference;
+  count: number;
+  coating: string | null | undefined;
+  colour: string | null | undefined;
+  edit: Edit;
+}) {
   const [typed, setTyped] = useState("");
   const input = useRef<HTMLInputElement>(null);
   const added = useRef(false);
@@ -19,7 +25,7 @@ export function AddLine(props: { reference: Reference; lines: OrderLine[]; add: 
     added.current = false;
     const counts = document.querySelectorAll<HTMLInputElement>("[data-count]");
     counts[counts.length - 1]?.focus();
-  }, [props.lines.length]);
+  }, [props.count]);
 
   const words = typed
     .toLowerCase()
@@ -37,29 +43,29 @@ export function AddLine(props: { reference: Reference; lines: OrderLine[]; add: 
       onChange={(piece: (typeof pieces)[number] | null) => {
         if (!piece) return;
         added.current = true;
-        const last = props.lines.at(-1);
-        props.add({
+        const line: OrderLine = {
           id: newId(),
           centre: piece.centre.code,
           size: piece.size.code,
           amount: 12,
           countedIn: "pieces",
-          coating: last?.coating ?? props.reference.usualCoating,
-          colour: last?.colour ?? usualColour(props.reference),
+          coating: props.coating ?? props.reference.usualCoating,
+          colour: props.colour ?? usualColour(props.reference),
           depth: piece.centre.usualDepth,
           coats: piece.centre.leastCoats,
           atOnce: false,
           upright: null,
           look: null,
           decor: null,
-        });
+        };
+        props.edit(line.id, (draft) => ({ ...draft, lines: [...draft.lines, line] }));
         setTyped("");
       }}
     >
       <ComboboxInput
         ref={input}
         aria-label="Add to the order"
-        placeholder={props.lines.length ? "add apples, rods, truffles …" : "strawberries, large …"}
+        placeholder={props.count ? "add apples, rods, truffles …" : "strawberries, large …"}
         className="border-act placeholder:text-ink2 mt-2 w-full border-b-2 bg-transparent py-1.5 print:hidden"
         autoComplete="off"
         onChange={(e) => setTyped(e.target.value)}
@@ -86,4 +92,4 @@ export function AddLine(props: { reference: Reference; lines: OrderLine[]; add: 
       </ComboboxOptions>
     </Combobox>
   );
-}
+});

@@ -1,6 +1,6 @@
 import { X } from "lucide-react";
 import { memo, useMemo } from "react";
-import type { LineTally, OrderLine, Reference } from "../../api/client";
+import type { OrderLine, Reference } from "../../api/client";
 import { centreOf, colourOf, potKey, sizeOf } from "../../api/queries";
 import { Choice, Dot } from "../../ui/Choice";
 import { How } from "../../ui/How";
@@ -20,10 +20,14 @@ export const LineEditor = memo(function LineEditor(props: {
   line: OrderLine;
   notes: Record<string, string>;
   reference: Reference;
-  tally: LineTally | undefined;
+  /** Pieces, where they are not what is counted. */
+  count: number | undefined;
+  /** Coating on one piece and its foot, in g. */
+  perPiece: number | undefined;
+  foot: number | undefined;
   edit: Edit;
 }) {
-  const { index, line, reference, edit, tally } = props;
+  const { index, line, reference, edit, count, perPiece, foot } = props;
   const change = (field: string, change: Partial<OrderLine>) =>
     edit(`${line.id}.${field}`, changeLine(line.id, change));
   const wording = useWording();
@@ -40,7 +44,7 @@ export const LineEditor = memo(function LineEditor(props: {
         amount={line.amount}
         countedIn={line.countedIn}
         centre={centre}
-        pieces={tally?.count.value ?? 12}
+        pieces={count ?? line.amount}
         pieceMass={size?.mass ?? 20}
         note={noteId("amount")}
         unitNote={noteId("countedIn")}
@@ -65,11 +69,11 @@ export const LineEditor = memo(function LineEditor(props: {
               </Choice>
             </>
           )}
-          {tally && line.countedIn !== "pieces" && (
+          {count !== undefined && (
             <span className="text-ink2 font-normal">
               {" · "}
               <How what={`pieces of ${what}`} of={`lines[${index}].count`}>
-                {tally.count.value} pieces
+                {count} pieces
               </How>
             </span>
           )}
@@ -93,11 +97,11 @@ export const LineEditor = memo(function LineEditor(props: {
         </p>
         <p className="text-ink2 text-[15px]">
           <CoatsChoice what={what} line={line} note={noteId("coats")} onChange={(coats) => change("coats", coats)} />
-          {tally && (
+          {perPiece !== undefined && (
             <>
               {" · "}
               <How what={`coating on one of the ${what}`} of={`lines[${index}].perPiece`}>
-                {wording.mass(tally.perPiece.value)} each
+                {wording.mass(perPiece)} each
               </How>
             </>
           )}
@@ -115,11 +119,11 @@ export const LineEditor = memo(function LineEditor(props: {
             >
               {(line.upright ?? centre.upright) ? "stood upright" : "laid flat"}
             </Choice>
-            {tally && tally.foot.value >= 0.05 && (
+            {foot !== undefined && foot >= 0.05 && (
               <>
                 {", "}
                 <How what={`foot of one of the ${what}`} of={`lines[${index}].foot`}>
-                  {wording.mass(tally.foot.value)} foot
+                  {wording.mass(foot)} foot
                 </How>
               </>
             )}

@@ -1,5 +1,5 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { useEffect } from "react";
+import { useEffect, useMemo } from "react";
 import { useParams } from "react-router";
 import type { Order, Reference, SharedPot } from "../../api/client";
 import { orderQuery, referenceQuery, sharedQuery, useKitchen } from "../../api/queries";
@@ -55,6 +55,10 @@ function useShared(pickup: string | null, keeping: Keeping, order: Order): Share
   useEffect(() => {
     if (kept && day) void queries.invalidateQueries(sharedQuery(day));
   }, [kept, day, queries, order.id]);
-  const shared = useQuery({ ...sharedQuery(day ?? ""), enabled: !!day }).data ?? [];
-  return shared.map((pot) => ({ ...pot, orders: pot.orders.filter((name) => name !== order.name) }));
+  const shared = useQuery({ ...sharedQuery(day ?? ""), enabled: !!day }).data;
+  // The same pots stay the same objects, so that only what changed is drawn again.
+  return useMemo(
+    () => (shared ?? []).map((pot) => ({ ...pot, orders: pot.orders.filter((name) => name !== order.name) })),
+    [shared, order.name],
+  );
 }

@@ -16,7 +16,8 @@ export function PaletteRow(props: { draft: Draft; reference: Reference; notes: R
   const scheme = draft.palette ?? [];
   const asked = { palette: scheme, lines: draft.lines };
   const palette = useQuery({
-    queryKey: ["palette", asked],
+    // Counts and depths change nothing about colours.
+    queryKey: ["palette", scheme, draft.lines.map((l) => [l.coating, l.decor])],
     queryFn: () => answer(api.POST("/api/colour/palette", { body: asked })),
     enabled: scheme.length >= fewest,
   }).data;

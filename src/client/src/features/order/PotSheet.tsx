@@ -10,22 +10,27 @@ export function PotSheet(props: { pot: Pot; name: string; reference: Reference; 
   const { pot, name, reference } = props;
   const wording = useWording();
   const film = (mm: number) => wording.value(mm, "mm");
+  const at = reference.coatings
+    .find((c) => c.code === pot.coating)
+    ?.facts.find((fact) => fact.from.what === "drizzle at");
   const thinner = reference.thinners.find((t) => t.code === pot.thinner?.code);
 
   return (
     <Sheet open close={props.close} title={`The ${name} pot`}>
-      <Part title="How it flows">
-        <p>
-          A test dip keeps{" "}
-          <How what={`${name}, film on a test dip`} of={`pots.${pot.key}.testFilm`}>
-            {film(pot.testFilm.value)}
-          </How>
-          {pot.thinner && ` with ${thinner?.name}, ${film(pot.thinner.before)} without`}. Dip at{" "}
-          {wording.temperature(pot.dipFrom)}
-          {pot.dipTo > pot.dipFrom && ` to ${wording.temperature(pot.dipTo)}`}.
-        </p>
-        {pot.advice && <p className="mt-1">{pot.advice}</p>}
-      </Part>
+      {pot.vessel && (
+        <Part title="How it flows">
+          <p>
+            A test dip keeps{" "}
+            <How what={`${name}, film on a test dip`} of={`pots.${pot.key}.testFilm`}>
+              {film(pot.testFilm.value)}
+            </How>
+            {pot.thinner && ` with ${thinner?.name}, ${film(pot.thinner.before)} without`}. Dip at{" "}
+            {wording.temperature(pot.dipFrom)}
+            {pot.dipTo > pot.dipFrom && ` to ${wording.temperature(pot.dipTo)}`}.
+          </p>
+          {pot.advice && <p className="mt-1">{pot.advice}</p>}
+        </Part>
+      )}
       {pot.thinner && (
         <Part title={`Thinning with ${thinner?.name}`}>
           <p>
@@ -49,17 +54,31 @@ export function PotSheet(props: { pot: Pot; name: string; reference: Reference; 
           )}
         </Part>
       )}
-      <Part title={pot.melts.length === 1 ? "One melt" : `${pot.melts.length} melts, one after the other`}>
-        {pot.melts.length === 1 ? (
-          <p>All {wording.mass(pot.toMelt.value)} at once.</p>
-        ) : (
+      {pot.drizzle && (
+        <Part title="In bags">
           <p>
-            {wording.mass(pot.melts[0] ?? 0)} first; when it is down to the pool, top up with{" "}
-            {pot.melts.length === 2 ? "" : `${pot.melts.length - 1} times `}
-            {wording.mass(pot.melts[1] ?? 0)}, melted apart.
+            {wording.mass(pot.drizzle.inBags.value)}, melted apart and kept plain: thinned coating runs off and sets
+            soft. {pot.drizzle.loads === 1 ? "One bag load" : `${pot.drizzle.loads} bag loads`}
+            {at && `, at ${wording.between(at.from.value, at.to.value, at.from.unit)}`}. Try it on parchment before the
+            first piece.
           </p>
-        )}
-      </Part>
+        </Part>
+      )}
+      {pot.melts.length > 0 && (
+        <Part
+          title={pot.melts.length === 1 ? "One melt for dipping" : `${pot.melts.length} melts, one after the other`}
+        >
+          {pot.melts.length === 1 ? (
+            <p>All {wording.mass(pot.melts[0] ?? 0)} at once.</p>
+          ) : (
+            <p>
+              {wording.mass(pot.melts[0] ?? 0)} first; when it is down to the pool, top up with{" "}
+              {pot.melts.length === 2 ? "" : `${pot.melts.length - 1} times `}
+              {wording.mass(pot.melts[1] ?? 0)}, melted apart.
+            </p>
+          )}
+        </Part>
+      )}
       <Part title="From the cupboard and the shop">
         <ul>
           {pot.cover.lots.map((lot, i) => (
@@ -103,21 +122,23 @@ export function PotSheet(props: { pot: Pot; name: string; reference: Reference; 
           <p>Too little to keep.</p>
         )}
       </Part>
-      <Part title="In other vessels">
-        <ul>
-          {pot.vessels
-            .toSorted((a, b) => (a.toMelt ?? Infinity) - (b.toMelt ?? Infinity))
-            .map((choice) => (
-              <li key={choice.vessel} className="border-line flex justify-between gap-4 border-t border-dashed py-1">
-                <span className={choice.vessel === pot.vessel ? "font-bold" : ""}>
-                  {vesselOf(reference, choice.vessel)?.name}
-                  {choice.reason && <span className="text-ink2 block text-[13px]">{choice.reason}</span>}
-                </span>
-                <b>{choice.toMelt === null ? "no" : wording.mass(choice.toMelt)}</b>
-              </li>
-            ))}
-        </ul>
-      </Part>
+      {pot.vessels.length > 0 && (
+        <Part title="In other vessels">
+          <ul>
+            {pot.vessels
+              .toSorted((a, b) => (a.toMelt ?? Infinity) - (b.toMelt ?? Infinity))
+              .map((choice) => (
+                <li key={choice.vessel} className="border-line flex justify-between gap-4 border-t border-dashed py-1">
+                  <span className={choice.vessel === pot.vessel ? "font-bold" : ""}>
+                    {vesselOf(reference, choice.vessel)?.name}
+                    {choice.reason && <span className="text-ink2 block text-[13px]">{choice.reason}</span>}
+                  </span>
+                  <b>{choice.toMelt === null ? "no" : wording.mass(choice.toMelt)}</b>
+                </li>
+              ))}
+          </ul>
+        </Part>
+      )}
     </Sheet>
   );
 }

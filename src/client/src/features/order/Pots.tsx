@@ -128,7 +128,7 @@ const PotView = memo(function PotView(props: {
   const name = colour?.name ?? pot.colour;
   const [figure, unit] = wording.massParts(pot.toMelt.value);
   const noteId = `note-pot-${pot.key}`;
-  const change = (field: keyof PotDraft, value: PotDraft) =>
+  const change = (field: keyof PotDraft, value: Partial<PotDraft>) =>
     edit(`pots.${pot.key}.${field}`, changePot(pot.key, value));
 
   return (
@@ -251,6 +251,11 @@ const PotView = memo(function PotView(props: {
         )}
         {pot.advice && <p className="text-ink2 italic">{pot.advice}</p>}
         <FieldNote id={noteId} text={props.note} />
+        {!vessel && chosen?.vessel && (
+          <button className="text-act font-semibold" onClick={() => change("vessel", { vessel: null })}>
+            Find a vessel for me
+          </button>
+        )}
         {more && <PotSheet pot={pot} name={name} reference={reference} close={() => setMore(false)} />}
       </div>
     </article>

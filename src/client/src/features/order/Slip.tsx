@@ -91,22 +91,29 @@ export function Slip(props: {
         <FieldNote id="note-notes" text={notes.notes} />
 
         <ul className="mt-2">
-          {draft.lines.map((line, i) => (
-            <LineEditor
-              key={line.id}
-              index={i}
-              line={line}
-              notes={notes}
-              reference={reference}
-              tally={tally.lines.find((l) => l.line === i)}
-              edit={edit}
-            />
-          ))}
+          {draft.lines.map((line, i) => {
+            const computed = tally.lines.find((l) => l.line === i);
+            return (
+              <LineEditor
+                key={line.id}
+                index={i}
+                line={line}
+                notes={notes}
+                reference={reference}
+                count={line.countedIn === "pieces" ? undefined : computed?.count.value}
+                perPiece={computed?.perPiece.value}
+                foot={computed?.foot.value}
+                edit={edit}
+              />
+            );
+          })}
         </ul>
         <AddLine
           reference={reference}
-          lines={draft.lines}
-          add={(line) => edit(line.id, (draft) => ({ ...draft, lines: [...draft.lines, line] }))}
+          count={draft.lines.length}
+          coating={draft.lines.at(-1)?.coating}
+          colour={draft.lines.at(-1)?.colour}
+          edit={edit}
         />
         <FieldNote id="note-lines" text={notes.lines ?? props.problem?.message} />
         {draft.lines.length > 0 && <PaletteRow draft={draft} reference={reference} notes={notes} edit={edit} />}

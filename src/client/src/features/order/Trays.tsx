@@ -1,4 +1,4 @@
-import { memo, useId } from "react";
+import { memo, useId, useMemo } from "react";
 import type { LineTally, OrderLine, Reference, Tally, Tray } from "../../api/client";
 import { centreOf, colourOf, sizeOf } from "../../api/queries";
 import { How } from "../../ui/How";
@@ -113,7 +113,7 @@ function TrayView(props: { number: number; tray: Tray; draft: Draft; tally: Tall
   );
 }
 
-/** A line's piece in several variants; drawn anew only when the line changes. */
+/** A line's piece in several variants; drawn anew only when something of its look changes, not its count. */
 const Variants = memo(function Variants(props: {
   id: string;
   seed: number;
@@ -121,7 +121,16 @@ const Variants = memo(function Variants(props: {
   tally: LineTally | undefined;
   reference: Reference;
 }) {
-  const look = props.line && pieceOf(props.reference, props.line, props.tally);
+  const { reference, tally } = props;
+  const { centre = null, size = null, coating = null, colour = null, decor = null } = props.line ?? {};
+  const { coat, dipLine, look: decorated = null } = tally ?? {};
+  const look = useMemo(
+    () =>
+      coat === undefined || dipLine === undefined
+        ? undefined
+        : pieceOf(reference, { centre, size, coating, colour, decor }, { coat, dipLine, look: decorated }),
+    [reference, centre, size, coating, colour, decor, coat, dipLine, decorated],
+  );
   if (!look) return null;
   return Array.from({ length: variants }, (_, v) => (
     <g key={v} id={`${props.id}-${v}`}>

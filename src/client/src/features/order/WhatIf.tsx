@@ -57,42 +57,44 @@ export function WhatIf(props: { draft: Draft; tally: Tally; reference: Reference
           </ul>
           <h3 className="mt-5 font-serif text-lg">Pots</h3>
           <ul>
-            {tally.pots.map((pot) => {
-              const alt = then.pots.find((p) => p.key === pot.key) ?? pot;
-              const name = colourOf(reference, pot.coating, pot.colour)?.name ?? pot.colour;
-              const chosen = other.pots[pot.key];
-              return (
-                <li key={pot.key} className="border-line border-t border-dashed py-1.5">
-                  <b className="first-letter:uppercase">{name}</b>
-                  <span className="text-ink2 block text-[15px]">
-                    <VesselPick
-                      name={`${name}, what if`}
-                      pot={alt}
-                      reference={reference}
-                      chosen={chosen?.vessel ?? null}
-                      onChange={(vessel) => setOther(changePot(pot.key, { vessel }))}
-                    />
-                    {", "}
-                    <ThinnerChoice
-                      name={`${name}, what if`}
-                      pot={alt}
-                      reference={reference}
-                      chosen={chosen?.thinner ?? null}
-                      onChange={(thinner) => setOther(changePot(pot.key, { thinner }))}
-                    />
-                  </span>
-                  {alt.thinner && (
-                    <NumberField
-                      label={`Film of ${name} on a test dip`}
-                      unit="mm"
-                      className="mt-1 w-52"
-                      value={chosen?.film ?? reference.usualFilm}
-                      onChange={(film) => setOther(changePot(pot.key, { film }))}
-                    />
-                  )}
-                </li>
-              );
-            })}
+            {tally.pots
+              .filter((pot) => pot.vessel !== null)
+              .map((pot) => {
+                const alt = then.pots.find((p) => p.key === pot.key) ?? pot;
+                const name = colourOf(reference, pot.coating, pot.colour)?.name ?? pot.colour;
+                const chosen = other.pots[pot.key];
+                return (
+                  <li key={pot.key} className="border-line border-t border-dashed py-1.5">
+                    <b className="first-letter:uppercase">{name}</b>
+                    <span className="text-ink2 block text-[15px]">
+                      <VesselPick
+                        name={`${name}, what if`}
+                        pot={alt}
+                        reference={reference}
+                        chosen={chosen?.vessel ?? null}
+                        onChange={(vessel) => setOther(changePot(pot.key, { vessel }))}
+                      />
+                      {", "}
+                      <ThinnerChoice
+                        name={`${name}, what if`}
+                        pot={alt}
+                        reference={reference}
+                        chosen={chosen?.thinner ?? null}
+                        onChange={(thinner) => setOther(changePot(pot.key, { thinner }))}
+                      />
+                    </span>
+                    {alt.thinner && (
+                      <NumberField
+                        label={`Film of ${name} on a test dip`}
+                        unit="mm"
+                        className="mt-1 w-52"
+                        value={chosen?.film ?? reference.usualFilm}
+                        onChange={(film) => setOther(changePot(pot.key, { film }))}
+                      />
+                    )}
+                  </li>
+                );
+              })}
           </ul>
           <NumberField
             label="Margin, %"

@@ -48,21 +48,23 @@ function Drizzle(props: { srgb: string; bead: number; strokes: number[][]; warp:
   return (
     <g>
       <path {...line} stroke="#1c0f08" strokeWidth={bead} opacity="0.3" transform="translate(0.25 0.45)" />
-      <path {...line} stroke={shade(srgb, -0.16)} strokeWidth={bead} />
-      <path
-        {...line}
-        stroke={shade(srgb, 0.06)}
-        strokeWidth={bead * 0.72}
-        transform={`translate(${n(-bead * 0.06)} ${n(-bead * 0.1)})`}
-      />
+      <path {...line} stroke={fine ? shade(srgb, -0.16) : srgb} strokeWidth={bead} />
       {fine && (
-        <path
-          {...line}
-          stroke={shade(srgb, 0.55)}
-          strokeWidth={bead * 0.16}
-          opacity="0.75"
-          transform={`translate(${n(-bead * 0.14)} ${n(-bead * 0.22)})`}
-        />
+        <>
+          <path
+            {...line}
+            stroke={shade(srgb, 0.06)}
+            strokeWidth={bead * 0.72}
+            transform={`translate(${n(-bead * 0.06)} ${n(-bead * 0.1)})`}
+          />
+          <path
+            {...line}
+            stroke={shade(srgb, 0.55)}
+            strokeWidth={bead * 0.16}
+            opacity="0.75"
+            transform={`translate(${n(-bead * 0.14)} ${n(-bead * 0.22)})`}
+          />
+        </>
       )}
     </g>
   );
@@ -94,14 +96,16 @@ function Grains({ kind, grains, seed, fine }: { kind: Sprinkle; grains: number[]
   const width = bead ? long * 0.95 : Math.min(1.5, long * 0.32);
   return (
     <g strokeLinecap="round" fill="none">
-      <path
-        d={paths.flat().join("")}
-        stroke="#1c0f08"
-        strokeWidth={drawn ? width : 0.2}
-        fill={drawn ? "none" : "#1c0f08"}
-        opacity="0.32"
-        transform="translate(0.2 0.35)"
-      />
+      {fine && (
+        <path
+          d={paths.flat().join("")}
+          stroke="#1c0f08"
+          strokeWidth={drawn ? width : 0.2}
+          fill={drawn ? "none" : "#1c0f08"}
+          opacity="0.32"
+          transform="translate(0.2 0.35)"
+        />
+      )}
       {paths.map((d, i) =>
         drawn ? (
           <path key={i} d={d.join("")} stroke={kind.srgb[i]} strokeWidth={width} />

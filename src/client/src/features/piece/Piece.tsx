@@ -88,7 +88,9 @@ function Solid({ look, seed }: { look: PieceLook; seed: number }) {
                 d={`M${edge.map(onSheet).map(at).join("L")}`}
                 fill="none"
                 stroke={shade(coat.srgb, 0.35)}
-                strokeWidth={Math.min(1.3, coat.film * 0.5)}
+                strokeWidth={Math.min(0.9, coat.film * 0.4)}
+                strokeLinecap="round"
+                strokeLinejoin="round"
                 opacity="0.7"
               />
             )}
@@ -134,12 +136,13 @@ function coated(coat: Coat, ring: Point[], size: CentreSize, whole: boolean, ran
       const back = grown.findIndex((q, k) => over(grown.at(k - 1) ?? q) > 0 && over(q) <= 0);
       const [c, d] = [grown.at(back - 1) ?? a, grown[back] ?? b];
       const to = between(c, d, over(c) / (over(c) - over(d)));
-      for (let k = 0; k <= 24; k++) {
-        const [x, along] = between(from, to, k / 24);
+      const steps = Math.max(24, Math.round(Math.hypot(to[0] - from[0], to[1] - from[1]) / 0.7));
+      for (let k = 0; k <= steps; k++) {
+        const [x, along] = between(from, to, k / steps);
         const u = x * Math.cos(turn) - along * Math.sin(turn);
         const lift =
           wave *
-          Math.sin((Math.PI * k) / 24) ** 0.5 *
+          Math.min(1, (4 * k) / steps, (4 * (steps - k)) / steps) *
           (Math.sin(phase + u * 0.42) + 0.6 * Math.sin(phase * 2 + u * 0.95));
         edge.push([x + lift * Math.sin(turn), along + lift * Math.cos(turn)]);
       }

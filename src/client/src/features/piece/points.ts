@@ -28,7 +28,7 @@ export interface PieceLook {
 export function pieceOf(
   reference: Reference,
   line: PieceLine & { decor?: Decor | null },
-  tally: LineTally | undefined,
+  tally: Pick<LineTally, "coat" | "dipLine" | "look"> | undefined,
 ): PieceLook | undefined {
   const centre = centreOf(reference, line.centre);
   const size = sizeOf(reference, line.centre, line.size);
