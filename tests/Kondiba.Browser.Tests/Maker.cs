@@ -53,7 +53,7 @@ public sealed class Maker : IDisposable
     public void Click(string xpath) => Until(
         () =>
         {
-            driver.FindElement(By.XPath(xpath)).Click();
+            InView(driver.FindElement(By.XPath(xpath))).Click();
             return true;
         },
         xpath);
@@ -69,7 +69,7 @@ public sealed class Maker : IDisposable
     public void Fill(string label, string text) => Until(
         () =>
         {
-            var field = Field(label);
+            var field = InView(Field(label));
             field.Click();
             field.SendKeys(Keys.Control + "a" + Keys.Null + text);
             return true;
@@ -183,6 +183,13 @@ public sealed class Maker : IDisposable
     public void Screenshot(string path) => driver.GetScreenshot().SaveAsFile(path);
 
     private string PageText => ((string)driver.ExecuteScript("return document.body.innerText")!).Replace('\u00a0', ' ');
+
+    /// <summary>Scrolled out from under what stays on top of the page, as a maker would.</summary>
+    private IWebElement InView(IWebElement element)
+    {
+        driver.ExecuteScript("arguments[0].scrollIntoView({ block: 'nearest' })", element);
+        return element;
+    }
 
     private IWebElement Field(string label) => driver.FindElement(By.XPath($"//*[@aria-label='{label}'] | //*[@id=//label[normalize-space()='{label}']/@for]"));
 }

@@ -207,7 +207,7 @@ public sealed class OrderScreenTests(Site site) : IClassFixture<Site>, IDisposab
     public void Figures_say_how_and_units_switch_everywhere()
     {
         maker.Open("Meteor night");
-        maker.See("Make white, then midnight, then dark: light ones first.");
+        maker.See("Make white, then silver, then midnight, then dark: light ones first.");
         maker.Click("//*[@data-testid='pot-dark']//button[contains(., 'to melt: how?')]");
         maker.See("How: dark, to melt");
         maker.See("stays on tools and walls");

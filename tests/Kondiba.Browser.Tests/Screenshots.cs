@@ -24,6 +24,17 @@ public sealed class Screenshots(Site site) : IClassFixture<Site>
             maker.Choose("Coats on strawberries, what if", "two coats");
             maker.Until(() => maker.Text("[data-testid=difference-all-colours]").StartsWith('+'), "the difference");
             Save(maker, "what-if");
+            foreach (var (page, shown, name) in new[]
+            {
+                ("looks", "worn in Meteor night", "looks"), ("looks/harbour-berry", "In the order of the hands", "look"),
+                ("looks/new?centre=strawberry", "initials or number", "new-look"), ("looks/orchid/card", "While it is wet", "card"),
+            })
+            {
+                maker.Go(page);
+                maker.See(shown);
+                Save(maker, name);
+            }
+
             maker.Go("colour?target=%237fb7a6");
             maker.See("One drop more");
             Save(maker, "colour");

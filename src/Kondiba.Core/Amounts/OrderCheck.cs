@@ -26,6 +26,7 @@ internal static class OrderCheck
     private const int MostLines = 200;
     private const int LongestName = 80;
     private const int LongestNotes = 2000;
+    private const int LongestLook = 60;
     private const double MostMargin = 1;
     private static readonly Period FurthestAhead = Period.FromYears(2);
 
@@ -87,6 +88,8 @@ internal static class OrderCheck
             Error("depth", "A piece cannot be dipped deeper than whole.", "Type a share between 1 % and 100 %.");
         if (line.Coats is < 1 or > MostCoats)
             Error("coats", $"A piece takes one to {MostCoats} coats.", "Choose one coat, or two for a double dip.");
+        if (line.Look?.Length > LongestLook)
+            Error("look", $"The look's name is longer than {LongestLook} characters.", "Shorten it.");
         if (problems.Count > before)
             return null;
 

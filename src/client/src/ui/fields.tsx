@@ -105,6 +105,7 @@ export function Slider(props: {
   error?: string | undefined;
   className?: string;
 }) {
+  const id = useId();
   const at = Math.min(1, Math.max(0, (props.value - props.min) / (props.max - props.min || 1)));
   return (
     <div className={props.className}>
@@ -119,13 +120,15 @@ export function Slider(props: {
           step={props.step}
           value={props.value}
           aria-valuetext={props.says}
+          aria-invalid={!!props.error}
+          aria-describedby={props.error ? id : undefined}
           onChange={(e) => props.onChange(Number(e.target.value))}
         />
       </label>
       <p aria-hidden className="text-ink2 -mt-0.5 text-[15px]">
         {props.says}
       </p>
-      <FieldNote id={`note-${props.label}`} text={props.error} />
+      <FieldNote id={id} text={props.error} />
     </div>
   );
 }

@@ -1,4 +1,5 @@
 import { Radio, RadioGroup } from "@headlessui/react";
+import { useId } from "react";
 import { Link } from "react-router";
 import type { Reference } from "../../api/client";
 import { colourOf } from "../../api/queries";
@@ -15,6 +16,7 @@ export function Swatches(props: {
   onChange: (coating: string, colour: string) => void;
 }) {
   const { reference, coating, label } = props;
+  const id = useId();
   const chosen = colourOf(reference, coating, props.colour);
   const coatingName = (code: string | null) => reference.coatings.find((c) => c.code === code)?.name ?? code ?? "";
   return (
@@ -22,6 +24,7 @@ export function Swatches(props: {
       <div className="flex flex-wrap items-center gap-x-4 gap-y-1">
         <RadioGroup
           aria-label={label}
+          aria-describedby={props.note ? id : undefined}
           value={props.colour ?? ""}
           onChange={(colour: string) => props.onChange(coating ?? reference.usualCoating, colour)}
           className="flex flex-wrap gap-1.5"
@@ -64,7 +67,7 @@ export function Swatches(props: {
           mix a colour
         </Link>
       </div>
-      <FieldNote id={`note-${label}`} text={props.note} />
+      <FieldNote id={id} text={props.note} />
     </div>
   );
 }

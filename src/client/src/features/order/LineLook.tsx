@@ -72,7 +72,7 @@ export function LineLook(props: {
           what={what}
           reference={reference}
           close={() => setOpen(false)}
-          change={(field, part) => edit(`${line.id}.${field}`, changeLine(line.id, part))}
+          change={(field, part) => edit(`${line.id}.${field}`, changeLine(line.id, { ...part, look: null }))}
         />
       )}
     </>
