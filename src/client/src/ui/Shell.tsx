@@ -39,11 +39,11 @@ export function Shell({ children }: { children: ReactNode }) {
         Skip to the page
       </a>
       <header className="sticky top-0 z-10 print:hidden">
-        <div className="bg-cocoa text-cream flex h-14 items-center gap-4 px-4 whitespace-nowrap sm:gap-6 sm:px-7">
-          <Link to="/" className="font-serif text-[23px] leading-none sm:text-[27px]">
+        <div className="bg-cocoa text-cream flex h-14 items-center gap-3 px-3 whitespace-nowrap sm:gap-6 sm:px-7">
+          <Link to="/" className="font-serif text-[20px] leading-none sm:text-[27px]">
             Kondiba
           </Link>
-          <nav aria-label="Rooms" className="flex gap-3 max-sm:text-[15px] sm:gap-6">
+          <nav aria-label="Rooms" className="flex gap-2.5 max-sm:text-[14px] sm:gap-6">
             {rooms.map(([to, name]) => (
               <NavLink
                 key={to}

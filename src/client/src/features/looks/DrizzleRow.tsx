@@ -160,7 +160,9 @@ function Drawn(props: {
             min={-90}
             max={90}
             step={1}
-            says={pattern.angle === 0 ? "straight" : `turned by ${pattern.angle}°`}
+            says={
+              pattern.angle === 0 ? "straight" : `turned by ${pattern.angle < 0 ? "−" : ""}${Math.abs(pattern.angle)}°`
+            }
             onChange={(angle) => change("angle", { angle })}
             error={note("angle")}
           />

@@ -73,7 +73,7 @@ function Pile({ orders, reference }: { orders: ShelfOrder[]; reference: Referenc
         <Link
           key={order.id}
           to={`/orders/${order.id}`}
-          className="group mb-2 block w-[6.4rem] text-center leading-tight"
+          className="group mb-2 block w-[5.2rem] text-center leading-tight"
         >
           <span className="group-hover:text-act block font-serif text-[17px] wrap-break-word">{order.name}</span>
           <span className={`text-[13px] font-semibold ${order.minds.length > 0 ? "text-mind" : "text-ink2"}`}>
