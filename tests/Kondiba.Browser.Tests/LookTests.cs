@@ -103,6 +103,35 @@ public sealed class LookTests(Site site) : IClassFixture<Site>, IDisposable
     }
 
     [Fact]
+    public void A_look_is_saved_as_a_picture_that_stands_on_its_own()
+    {
+        maker.Go("looks/fern");
+        maker.See("In the order of the hands");
+        var picture = maker.Download(() => maker.Press("Save as SVG"), "fern.svg");
+        Assert.StartsWith("<svg xmlns", picture, StringComparison.Ordinal);
+        Assert.Contains("<path", picture, StringComparison.Ordinal);
+        Assert.DoesNotContain("class=", picture, StringComparison.Ordinal);
+        Assert.DoesNotContain("<text", picture, StringComparison.Ordinal);
+
+        maker.Click("//a[normalize-space()='Design card']");
+        maker.See("Touch-dry: straight lines in plum");
+        maker.Go("looks");
+        maker.See("Harbour berry");
+        Assert.Contains("\"kondiba-looks\"", maker.Download(() => maker.Press("Save as a file"), "looks.json"), StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void A_look_that_was_removed_can_be_put_back()
+    {
+        maker.Go("looks/dew");
+        maker.Press("Remove");
+        maker.See("Dew was removed.");
+        maker.Until(() => maker.Count("a[href='/looks/dew']") == 0, "the library without it");
+        maker.Press("Put it back");
+        maker.Until(() => maker.Count("a[href='/looks/dew']") == 1, "the library with it");
+    }
+
+    [Fact]
     public void A_file_that_holds_no_looks_is_told_and_one_that_does_is_taken_in()
     {
         maker.Go("looks");

@@ -93,6 +93,19 @@ public sealed class Maker : IDisposable
         driver.FindElement(By.CssSelector($"input[aria-label='{label}']")).SendKeys(path);
     }
 
+    /// <summary>What a file says that the page hands over.</summary>
+    public string Download(Action act, string name)
+    {
+        var folder = Directory.CreateTempSubdirectory("kondiba-").FullName;
+        driver.ExecuteCdpCommand("Browser.setDownloadBehavior", new() { ["behavior"] = "allow", ["downloadPath"] = folder });
+        act();
+        var path = Path.Combine(folder, name);
+        Until(() => File.Exists(path) && new FileInfo(path).Length > 0, name);
+        var text = File.ReadAllText(path);
+        Directory.Delete(folder, recursive: true);
+        return text;
+    }
+
     /// <summary>Picks from a list that opens under a word.</summary>
     public void Choose(string label, string option)
     {

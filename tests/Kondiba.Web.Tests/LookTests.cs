@@ -109,6 +109,83 @@ public sealed class LookTests(Server server) : IClassFixture<Server>
         Assert.Equal(HttpStatusCode.BadRequest, (await client.PostAsJsonAsync("/api/looks/library", strange)).StatusCode);
     }
 
+    [Theory]
+    [InlineData("""{"dips": null}""")]
+    [InlineData("""{"patterns": [{"kind": "zigzag"}]}""")]
+    [InlineData("""{"sprinkles": [{"kind": "nonpareils", "side": "inside", "cover": 1}]}""")]
+    [InlineData("""{"parts": "eyes"}""")]
+    [InlineData("""{"paint": {"kind": "gold", "cover": "much"}}""")]
+    public async Task A_design_that_cannot_be_read_is_refused_and_not_failed_on(string change)
+    {
+        var line = Orders.Line();
+        var decor = Looks.Zigzag("white");
+        foreach (var (name, value) in JsonNode.Parse(change)!.AsObject().ToList())
+            decor[name] = value?.DeepClone();
+        line["decor"] = decor;
+        var answer = await client.PostAsJsonAsync("/api/amounts/preview", Orders.Order(line));
+        Assert.Equal(HttpStatusCode.BadRequest, answer.StatusCode);
+        Assert.Equal("application/problem+json", answer.Content.Headers.ContentType!.MediaType);
+    }
+
+    [Fact]
+    public async Task An_empty_place_in_a_design_is_told_and_the_rest_is_computed()
+    {
+        var line = Orders.Line();
+        line["decor"] = Looks.Zigzag("white");
+        line["decor"]!["patterns"]!.AsArray().Add(null);
+        var tally = await (await client.PostAsJsonAsync("/api/amounts/preview", Orders.Order((JsonObject)line.DeepClone()))).ReadAsync();
+        Assert.Equal("lines[0].decor", (string)tally["problems"]!.AsArray().Single()!["field"]!);
+        Assert.Single(tally["pots"]!.AsArray());
+        var palette = new JsonObject { ["palette"] = new JsonArray("#24306a", "#bfc5d2"), ["lines"] = new JsonArray(line.DeepClone(), null) };
+        Assert.Empty((await (await client.PostAsJsonAsync("/api/colour/palette", palette)).ReadAsync())["lines"]!.AsArray());
+        Assert.Equal(HttpStatusCode.BadRequest, (await client.PostAsJsonAsync("/api/orders", Orders.Order((JsonObject)line.DeepClone()))).StatusCode);
+        var look = Looks.Look("gap", "Gap");
+        look["decor"] = line["decor"]!.DeepClone();
+        Assert.Equal(HttpStatusCode.BadRequest, (await client.PutAsJsonAsync("/api/looks", look)).StatusCode);
+    }
+
+    [Theory]
+    [InlineData("lines", 1_000_000)]
+    [InlineData("lines", -3)]
+    [InlineData("bead", 1e300)]
+    [InlineData("bead", -1)]
+    [InlineData("spacing", 1e-300)]
+    [InlineData("angle", 1e9)]
+    [InlineData("phase", -0.5)]
+    public async Task A_design_out_of_all_bounds_is_told_by_its_field_and_the_rest_is_computed(string field, double value)
+    {
+        var line = Orders.Line();
+        var decor = Looks.Zigzag("white");
+        decor["patterns"]![0]![field] = field == "lines" ? JsonValue.Create((int)value) : JsonValue.Create(value);
+        line["decor"] = decor;
+        var tally = await (await client.PostAsJsonAsync("/api/amounts/preview", Orders.Order(line))).ReadAsync();
+        Assert.Contains(tally["problems"]!.AsArray(), p => ((string)p!["field"]!).StartsWith("lines[0].decor.patterns[0].", StringComparison.Ordinal));
+        Assert.True((double)tally["lines"]![0]!["perPiece"]!["value"]! > 1);
+        if (field != "spacing")
+            Assert.Equal(HttpStatusCode.BadRequest, (await client.PostAsJsonAsync("/api/orders", Orders.Order((JsonObject)line.DeepClone()))).StatusCode);
+    }
+
+    [Fact]
+    public async Task A_figure_of_a_look_says_how_with_the_source_of_each_value()
+    {
+        var line = Orders.Line();
+        line["decor"] = Looks.Zigzag("white");
+        var order = Orders.Order(line);
+        var working = await (await client.PostAsJsonAsync("/api/amounts/working?of=lines[0].look.patterns[0].mass", order)).Content.ReadFromJsonAsync<JsonArray>();
+        Assert.Equal("white zigzag", (string)working![^1]!["what"]!);
+        Assert.All(working, step => Assert.NotEmpty((string)step!["source"]!["text"]!));
+        Assert.Equal(HttpStatusCode.NotFound, (await client.PostAsJsonAsync("/api/amounts/working?of=lines[0].look.patterns[9].mass", order)).StatusCode);
+    }
+
+    [Fact]
+    public async Task What_can_be_chosen_for_a_look_comes_with_samples_and_sources()
+    {
+        var decor = (await (await client.GetAsync("/api/reference")).ReadAsync())["decor"]!;
+        Assert.Equal(12, decor["patterns"]!.AsArray().Count);
+        Assert.All(decor["patterns"]!.AsArray(), p => Assert.NotEmpty(p!["sample"]!.AsArray()));
+        Assert.All(decor["sprinkles"]!.AsArray(), s => Assert.Equal("estimate", (string)s!["perArea"]!["source"]!["tag"]!));
+    }
+
     [Fact]
     public async Task Another_kitchen_reaches_no_look_of_this_one()
     {

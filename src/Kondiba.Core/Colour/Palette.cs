@@ -63,9 +63,9 @@ public sealed record Palette(IReadOnlyList<PaletteColour> Colours, IReadOnlyList
         return new(colours, problems.Count > 0 ? [] : [.. draft.Lines.Index().Select(l => Wear(l.Index, l.Item, [.. wanted.Select(w => w.Look)], tables)).OfType<PaletteLine>()], problems);
     }
 
-    private static PaletteLine? Wear(int index, LineDraft line, IReadOnlyList<Lab> scheme, TradeTables tables)
+    private static PaletteLine? Wear(int index, LineDraft? line, IReadOnlyList<Lab> scheme, TradeTables tables)
     {
-        if (tables.Coating(line.Coating) is not { } coating)
+        if (tables.Coating(line?.Coating) is not { } coating || line!.Decor?.HasGaps is true)
             return null;
         var coat = Nearest(coating, scheme[index % scheme.Count]).Colour;
         var (turn, under) = (index, coat);

@@ -15,6 +15,9 @@ public sealed record Decor(
 {
     /// <summary>Nothing.</summary>
     public static Decor None { get; } = new([], [], [], []);
+
+    /// <summary>Whether one of its lists holds nothing at some place, as data from outside may.</summary>
+    internal bool HasGaps => Dips.Contains(null!) || Patterns.Contains(null!) || Sprinkles.Contains(null!) || Parts.Contains(null!);
 }
 
 /// <summary>A further dip, over a coat that has set.</summary>

@@ -76,6 +76,12 @@ internal static class DecorCheck
     public static Design For(Decor decor, Dip first, TradeTables tables, List<Problem> problems)
     {
         var check = new Check($"lines[{first.Line}].decor", first, tables, problems);
+        if (decor.HasGaps)
+        {
+            problems.Add(new($"lines[{first.Line}].decor", "Something of the design is empty.", "Fill it in or take it away."));
+            decor = Decor.None;
+        }
+
         check.Few("dips", decor.Dips.Count);
         check.Few("patterns", decor.Patterns.Count);
         check.Few("sprinkles", decor.Sprinkles.Count);
