@@ -18,6 +18,7 @@ public sealed record ProfilePoint(Length Along, Length HalfWidth);
 public abstract record Shape
 {
     private const int ProfileSteps = 48;
+    private const int Slices = 120;
 
     /// <summary>Length along which dip depth is measured.</summary>
     public abstract Length Length { get; }
@@ -97,11 +98,11 @@ public abstract record Shape
         var upTo = DipUpTo(depth, angle);
         var round = Thickness == Width;
         var (area, before) = (0.0, 0.0);
-        for (var i = 1; i <= ProfileSteps; i++)
+        for (var i = 1; i <= Slices; i++)
         {
-            var z = Length.Si * i / ProfileSteps;
+            var z = Length.Si * i / Slices;
             var slice = DippedArea(new(z / Length.Si)).Si;
-            var middle = z - (Length.Si / ProfileSteps / 2);
+            var middle = z - (Length.Si / Slices / 2);
             var reach = HalfWidth(middle) * sin;
             var under = (upTo - (middle * cos)) / Max(reach, 1e-9);
             area += (slice - before) * (under <= -1 ? 0 : under >= 1 ? 1 : round ? 1 - (Acos(under) / PI) : (under + 1) / 2);
