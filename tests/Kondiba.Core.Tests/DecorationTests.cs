@@ -1,6 +1,5 @@
 using CsCheck;
 using Kondiba.Core.Amounts;
-using Kondiba.Core.Centres;
 using Kondiba.Core.Decoration;
 using Kondiba.Core.Measures;
 using Kondiba.Core.Reference;
@@ -95,14 +94,10 @@ public class DecorationTests
                 var outline = c.piece.Size.Shape.Outline(c.piece.Centre.DippedEndUp);
                 foreach (var stroke in LookOf(line).Patterns.SelectMany(p => p.Strokes))
                     for (var i = 0; i < stroke.Count; i += 2)
-                        Assert.True(Near(outline, new(stroke[i].Si, stroke[i + 1].Si)), $"{stroke[i].In("mm")}, {stroke[i + 1].In("mm")} mm is off the {c.piece.Centre.Name}");
+                        Assert.True(Holds(outline, new(stroke[i].Si, stroke[i + 1].Si)), $"{stroke[i].In("mm")}, {stroke[i + 1].In("mm")} mm is off the {c.piece.Centre.Name}");
             },
             iter: 250);
     }
-
-    /// <summary>Within the outline, or as near to its edge as points are rounded.</summary>
-    private static bool Near(Outline outline, Point p) =>
-        outline.Contains(p) || Enumerable.Range(0, 8).Any(i => outline.Contains(p + (new Point(Math.Cos(i * Math.PI / 4), Math.Sin(i * Math.PI / 4)) * 3e-5)));
 
     [Theory]
     [MemberData(nameof(Patterns))]

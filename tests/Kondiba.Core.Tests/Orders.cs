@@ -38,6 +38,10 @@ internal static class Orders
     /// <summary>What lines come to in one vessel.</summary>
     public static CoatingTally In(string vessel, params LineDraft[] lines) => Tally(new(vessel), lines);
 
+    /// <summary>Whether a point is within an outline, or as near to its edge as the API rounds points.</summary>
+    public static bool Holds(Outline outline, Point p) =>
+        outline.Contains(p) || Enumerable.Range(0, 8).Any(i => outline.Contains(p + (new Point(Math.Cos(i * Math.PI / 4), Math.Sin(i * Math.PI / 4)) * 3e-5)));
+
     public static CentreSize Size(LineDraft line) => Tables.Centre(line.Centre)!.Size(line.Size)!;
 
     public static Mass Grams(double grams) => Quantities.Of<Mass>(grams, "g");
