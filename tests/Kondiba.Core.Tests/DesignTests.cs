@@ -179,6 +179,7 @@ public class DesignTests
         var rows = dots.Strokes.GroupBy(s => Math.Round(s[1].In("mm"), 1)).Select(g => g.Min(s => s[0].In("mm"))).ToList();
         Assert.NotEqual(rows[0], rows[1], 0.5);
         Assert.Equal(rows[0], rows[2], 0.01);
+        Assert.Equal(0, dots.Strokes.Sum(s => s[0].In("mm")), 0.1);
     }
 
     [Fact]

@@ -185,9 +185,12 @@ internal static class Patterns
             if (s.Coat.Chord(s.At(0, v), s.Along) is not { } chord)
                 continue;
             var (middle, room) = ((chord.From + chord.To) / 2, ((chord.To - chord.From) / 2) - s.Half);
-            var most = Max(0, (int)((room / s.Step) - (row % 2 * 0.5) + 1e-6));
-            for (var k = -most; k <= most; k++)
-                dots.Add([s.At(middle + ((k + (row % 2 == 0 ? 0 : 0.5)) * s.Step), v)]);
+
+            // Every other row stands between the dots of its neighbours, where there is room for two.
+            var between = row % 2 == 1 && room >= s.Step / 2;
+            var most = Max(0, (int)((room / s.Step) - (between ? 0.5 : 0) + 1e-6));
+            for (var k = between ? -most - 1 : -most; k <= most; k++)
+                dots.Add([s.At(middle + ((k + (between ? 0.5 : 0)) * s.Step), v)]);
         }
 
         return dots;
