@@ -57,6 +57,9 @@ public sealed record Coating(
     /// <summary>The middle of the dipping window.</summary>
     public Sourced<Temperature> DipAt => new(new((DipFrom.Value.Si + DipTo.Value.Si) / 2), DipFrom.Source);
 
+    /// <summary>Key of the pot of one of its colours: "coating.colour".</summary>
+    public string Pot(CoatingColour colour) => $"{Code}.{colour.Code}";
+
     /// <summary>The colour of that code, or null.</summary>
     public CoatingColour? Colour(string? code) => Colours.FirstOrDefault(c => c.Code == code);
 }

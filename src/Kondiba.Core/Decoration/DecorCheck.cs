@@ -12,7 +12,7 @@ namespace Kondiba.Core.Decoration;
 internal sealed record Drizzle(int Index, PatternDraft Draft, PatternKind Kind, Coating Coating, CoatingColour Colour)
 {
     /// <summary>Key of the pot it is taken from.</summary>
-    public string Pot => $"{Coating.Code}.{Colour.Code}";
+    public string Pot => Coating.Pot(Colour);
 }
 
 /// <summary>A line's decoration in terms of the trade tables, its patterns drawn; what cannot be is left out.</summary>
@@ -57,7 +57,7 @@ internal sealed record Design(
 internal sealed record Bagged(Dip For, Coating Coating, CoatingColour Colour, string What, Figure<Mass> PerPiece, Sourced<Share>? OffPiece)
 {
     /// <summary>Key of the pot it is taken from.</summary>
-    public string Pot => $"{Coating.Code}.{Colour.Code}";
+    public string Pot => Coating.Pot(Colour);
 
     /// <summary>For all pieces, spoilt ones too, and what falls beside them.</summary>
     public Mass Total => PerPiece.Value * (For.Count.Value * (1 + For.Centre.Spoil.Value.Si) * (1 + (OffPiece?.Value.Si ?? 0)));
@@ -254,16 +254,8 @@ internal static class DecorCheck
                 Add($"{field}.text", $"There is no way to pipe {With.List([.. unknown.Select(c => $"“{c}”")])} here.", "Use the letters A to Z, figures, & + - . ! ? or ♥.");
         }
 
-        private (Coating? Coating, CoatingColour? Colour) Colour(string field, string? coatingCode, string? colourCode)
-        {
-            var coating = tables.Coating(coatingCode);
-            var colour = coating?.Colour(colourCode);
-            if (coating is null)
-                Add($"{field}.coating", $"There is no coating called '{coatingCode}'.", $"Choose one of {string.Join(", ", tables.Coatings.Select(c => c.Code))}.");
-            else if (colour is null)
-                Add($"{field}.colour", $"There is no colour called '{colourCode}' in {coating.Name}.", $"Choose one of {string.Join(", ", coating.Colours.Select(c => c.Code))}.");
-            return (coating, colour);
-        }
+        private (Coating? Coating, CoatingColour? Colour) Colour(string field, string? coating, string? colour) =>
+            OrderCheck.ColourOf(coating, colour, tables, (part, reason, remedy) => Add($"{field}.{part}", reason, remedy));
 
         private static string Capital(string words) => char.ToUpperInvariant(words[0]) + words[1..];
     }
@@ -275,14 +267,21 @@ internal static class Coats
     /// <summary>The coat that covers most: what decoration goes onto.</summary>
     public static Outline Widest(Dip first, IEnumerable<Dip> over) => over.Prepend(first).Select(Seen).MaxBy(o => o.Area)!;
 
+    /// <summary>The part of what is seen of a piece that goes under when it is dipped at an angle.</summary>
+    /// <param name="seen">What is seen of the piece.</param>
+    /// <param name="dip">A dip of the piece, which tells how it lies.</param>
+    /// <param name="angle">The angle, in radians.</param>
+    /// <param name="upTo">How far it reaches along the way the piece goes in, in metres from the middle of the dipped end.</param>
+    public static Outline Under(Outline seen, Dip dip, double angle, double upTo)
+    {
+        var (sin, cos) = SinCos(angle);
+        return dip.Centre.DippedEndUp ? seen.Cut(new(sin, cos), upTo) : seen.Cut(new(sin, -cos), upTo - (dip.Size.Shape.Length.Si * cos));
+    }
+
     private static Outline Seen(Dip dip)
     {
-        var (shape, up) = (dip.Size.Shape, dip.Centre.DippedEndUp);
-        var whole = shape.Outline(up);
-        if (shape.DipLine(dip.Depth) >= shape.Length && dip.Depth.Si >= 1)
-            return whole;
-        var (sin, cos) = SinCos(dip.Angle);
-        var upTo = shape.DipUpTo(dip.Depth, dip.Angle);
-        return up ? whole.Cut(new(sin, cos), upTo) : whole.Cut(new(sin, -cos), upTo - (shape.Length.Si * cos));
+        var shape = dip.Size.Shape;
+        var whole = shape.Outline(dip.Centre.DippedEndUp);
+        return shape.DipLine(dip.Depth) >= shape.Length && dip.Depth.Si >= 1 ? whole : Under(whole, dip, dip.Angle, shape.DipUpTo(dip.Depth, dip.Angle));
     }
 }

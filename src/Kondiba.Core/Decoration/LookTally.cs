@@ -100,9 +100,7 @@ public sealed record SprinkleTally(int Sprinkle, string Kind, Figure<Mass> Mass,
             _ => (area, "the coat all round"),
         };
         var mass = onto * draft.Cover * kind.PerArea.Value;
-        var seen = draft.Side is Side.Tip
-            ? first.Centre.DippedEndUp ? coat.Cut(new(0, 1), shape.DipLine(tip).Si) : coat.Cut(new(0, -1), shape.DipLine(tip).Si - shape.Length.Si)
-            : coat;
+        var seen = draft.Side is Side.Tip ? Coats.Under(coat, first, 0, shape.DipLine(tip).Si) : coat;
         var grain = kind.Grain.Value.Si;
         var count = (int)Min(MostGrains, Ceiling(seen.Area * draft.Cover / (grain * grain * (kind.Form is "rod" ? 0.6 : 1.3))));
         return new(

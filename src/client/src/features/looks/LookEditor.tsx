@@ -1,8 +1,9 @@
 import type { LineTally, Problem, Reference } from "../../api/client";
 import { centreOf, sizeOf } from "../../api/queries";
 import { HowOrder } from "../../ui/How";
+import { notesOf } from "../../ui/problems";
 import { ComesTo } from "./ComesTo";
-import { notesOf, orderOf, type Change, type Designed } from "./designed";
+import { orderOf, type Change, type Designed } from "./designed";
 import { CoatRow, DipsRow } from "./DipRows";
 import { DrizzleRow } from "./DrizzleRow";
 import { LargePiece } from "./LargePiece";
@@ -17,7 +18,7 @@ export function LookEditor(props: {
   change: Change;
 }) {
   const { design, tally, reference } = props;
-  const notes = notesOf(props.problems, 0);
+  const notes = notesOf(props.problems, "lines[0].");
   const centre = centreOf(reference, design.centre);
   const size = sizeOf(reference, design.centre, design.size);
   const name = `${size?.name ?? ""} ${centre?.name ?? "piece"}`.trim();

@@ -1,4 +1,4 @@
-import type { Decor, Look, OrderDraft, OrderLine, PatternDraft, PatternKind, Problem } from "../../api/client";
+import type { Decor, Look, OrderDraft, OrderLine, PatternDraft, PatternKind } from "../../api/client";
 
 /** What a look says of a piece; a line of an order says it too. */
 export type Designed = Pick<
@@ -44,14 +44,6 @@ export const orderOf = (design: Designed, amount: number): OrderDraft => ({
   margin: null,
   palette: null,
 });
-
-/** What is wrong with a line, by field within it; the first of a field wins. */
-export function notesOf(problems: Problem[], line: number): Record<string, string> {
-  const notes: Record<string, string> = {};
-  const at = `lines[${line}].`;
-  for (const p of problems) if (p.field.startsWith(at)) notes[p.field.slice(at.length)] ??= `${p.reason} ${p.remedy}`;
-  return notes;
-}
 
 export const patternOf = (kind: PatternKind, coating: string | null, colour: string | null): PatternDraft => ({
   kind: kind.code,

@@ -1,8 +1,9 @@
 import { Redo2, Undo2 } from "lucide-react";
 import { useEffect, useMemo, useRef } from "react";
 import { useLocation } from "react-router";
-import type { Order, Problem, Reference, Tally } from "../../api/client";
+import type { Order, Reference, Tally } from "../../api/client";
 import { FieldNote } from "../../ui/notes";
+import { notesOf } from "../../ui/problems";
 import { pickupWords } from "../../ui/units";
 import { AddLine } from "./AddLine";
 import { KeepingNote } from "./KeepingNote";
@@ -12,13 +13,6 @@ import { RemoveOrder } from "./RemoveOrder";
 import type { useDraft } from "./useDraft";
 
 export type Desk = ReturnType<typeof useDraft>;
-
-/** A problem's words by field path; the first of a field wins. */
-function notesOf(problems: Problem[]): Record<string, string> {
-  const notes: Record<string, string> = {};
-  for (const problem of problems) notes[problem.field] ??= `${problem.reason} ${problem.remedy}`;
-  return notes;
-}
 
 /** The order slip: who, when, what. */
 export function Slip(props: {
