@@ -8,6 +8,7 @@ using Kondiba.Core.Decoration;
 using Kondiba.Core.Kitchens;
 using Kondiba.Core.Measures;
 using Kondiba.Core.Pantry;
+using Kondiba.Core.QuickEntry;
 using Kondiba.Core.Setting;
 using Kondiba.Core.Thinning;
 using Kondiba.Core.Vessels;
@@ -30,6 +31,7 @@ namespace Kondiba.Core.Reference;
 /// <param name="Colour">Constants of mixing colours.</param>
 /// <param name="Leftovers">Constants of leftovers.</param>
 /// <param name="Decorating">Constants of decorating.</param>
+/// <param name="Words">What makers call things.</param>
 /// <param name="Habits">What this kitchen usually does.</param>
 /// <param name="Stock">Coating in this kitchen's cupboard.</param>
 public sealed record TradeTables(
@@ -47,6 +49,7 @@ public sealed record TradeTables(
     ColourConstants Colour,
     LeftoverConstants Leftovers,
     DecorConstants Decorating,
+    Words Words,
     Habits Habits,
     IReadOnlyList<Lot> Stock)
 {
@@ -106,6 +109,7 @@ public sealed record TradeTables(
             practice.Colour,
             practice.Leftovers,
             practice.Decor,
+            Read<Words>("words", options),
             new("compound-wafer-hot-flow"),
             []);
     }

@@ -1,0 +1,169 @@
+using Kondiba.Core.Decoration;
+using Kondiba.Core.Reference;
+
+namespace Kondiba.Core.QuickEntry;
+
+/// <summary>What a word or phrase can stand for.</summary>
+internal enum WordKind
+{
+    Centre,
+    Size,
+    Colour,
+    Coating,
+    Pattern,
+    Sprinkle,
+    Part,
+    Lustre,
+    OverDip,
+    Depth,
+    Coats,
+    CoatNoun,
+    Side,
+    Setting,
+    Unit,
+    Number,
+    Look,
+    LooksLike,
+    Chocolate,
+    Joiner,
+    Filler,
+}
+
+/// <summary>A meaning of a phrase.</summary>
+/// <param name="Kind">What kind of thing it names.</param>
+/// <param name="Code">Its code; of a number its value.</param>
+/// <param name="Says">The phrase that names it best, for completing and correcting.</param>
+internal sealed record Meaning(WordKind Kind, string Code, string Says);
+
+/// <summary>Every phrase that quick entry understands in a kitchen: the names in its tables, what makers call them, and its looks.</summary>
+internal sealed class Vocabulary
+{
+    private readonly Dictionary<string, List<Meaning>> _phrases = [];
+    private readonly HashSet<string> _words = [];
+
+    public Vocabulary(TradeTables tables, IReadOnlyList<Look> looks)
+    {
+        Looks = looks;
+        var words = tables.Words;
+        foreach (var (list, kind) in ((IReadOnlyList<string>, WordKind)[])[(words.Joiners, WordKind.Joiner), (words.Fillers, WordKind.Filler), (words.CoatNouns, WordKind.CoatNoun)])
+            foreach (var word in list)
+                Add(word, new(kind, word, word));
+        foreach (var centre in tables.Centres)
+        {
+            Named(WordKind.Centre, centre.Code, centre.Plural, [centre.Name, centre.Plural, .. Of(words.Centres, centre.Code)]);
+            foreach (var size in centre.Sizes.Where(s => s.Name.Length > 0))
+                Named(WordKind.Size, size.Code, size.Name, [size.Name, .. Of(words.Sizes, size.Code)]);
+        }
+
+        foreach (var colour in tables.Coatings.SelectMany(c => c.Colours))
+            Named(WordKind.Colour, colour.Code, colour.Name, [colour.Name, .. Of(words.Colours, colour.Code)]);
+        foreach (var word in words.LooksLike.Keys.Where(w => Meanings(w).All(m => m.Kind is not WordKind.Colour)))
+            Named(WordKind.LooksLike, word, word, [word]);
+        foreach (var coating in tables.Coatings)
+            Named(WordKind.Coating, coating.Code, coating.Name, [coating.Name, .. Of(words.Coatings, coating.Code)]);
+        foreach (var pattern in tables.Decor.Patterns)
+            Named(WordKind.Pattern, pattern.Code, pattern.Name, [pattern.Name, .. Of(words.Patterns, pattern.Code)]);
+        foreach (var sprinkle in tables.Decor.Sprinkles)
+            Named(WordKind.Sprinkle, sprinkle.Code, sprinkle.Name, [sprinkle.Name, .. Of(words.Sprinkles, sprinkle.Code)]);
+        foreach (var part in tables.Decor.Parts)
+            Named(WordKind.Part, part.Code, part.Plural, [part.Name, part.Plural, .. Of(words.Parts, part.Code)]);
+        foreach (var lustre in tables.Decor.Lustres)
+            Named(WordKind.Lustre, lustre.Code, lustre.Name, [lustre.Name, .. Of(words.Lustres, lustre.Code)]);
+        All(WordKind.OverDip, words.OverDips);
+        All(WordKind.Depth, words.Depths);
+        All(WordKind.Coats, words.Coats);
+        All(WordKind.Side, words.Sides);
+        All(WordKind.Setting, words.Setting);
+        All(WordKind.Unit, words.Units);
+        foreach (var name in tables.Centres.SelectMany(c => c.PackName))
+            Add(name, new(WordKind.Unit, "packs", name));
+        foreach (var (word, value) in words.Numbers)
+            Add(word, new(WordKind.Number, value.ToString(System.Globalization.CultureInfo.InvariantCulture), word));
+        Named(WordKind.Chocolate, "dark", "chocolate", ["chocolate", "choc"]);
+
+        // A look whose name reads as plain words, as "plum twist" does, is taken for those words unless "look" stands before it.
+        foreach (var look in looks)
+        {
+            var plain = Key(look.Name).Split(' ').All(_words.Contains);
+            Named(WordKind.Look, look.Code, plain ? $"look {look.Name}" : look.Name, plain ? [$"look {look.Name}"] : [look.Name, $"look {look.Name}"]);
+        }
+
+        Longest = _phrases.Keys.Max(k => k.Count(c => c == ' ')) + 1;
+    }
+
+    /// <summary>The library whose names it knows.</summary>
+    public IReadOnlyList<Look> Looks { get; }
+
+    /// <summary>Words in the longest phrase.</summary>
+    public int Longest { get; }
+
+    /// <summary>A phrase in the form that phrases are compared in.</summary>
+    public static string Key(string phrase) => string.Join(' ', phrase.ToLowerInvariant().Split([' ', '-', ',', '(', ')'], StringSplitOptions.RemoveEmptyEntries).Select(Stem));
+
+    /// <summary>A word without the s of its plural.</summary>
+    public static string Stem(string word) => word.Length > 3 && word.EndsWith('s') && !word.EndsWith("ss", StringComparison.Ordinal) ? word[..^1] : word;
+
+    /// <summary>What a phrase can mean; nothing when it is not known.</summary>
+    public IReadOnlyList<Meaning> Meanings(string key) => _phrases.TryGetValue(Key(key), out var found) ? found : [];
+
+    /// <summary>Whether a word is part of any phrase.</summary>
+    public bool Knows(string stem) => _words.Contains(stem);
+
+    /// <summary>
+    /// The word that a mistyped one most likely is: one slip in four letters, two from seven on, the first letter right, and no other
+    /// word as near. Null when there is none.
+    /// </summary>
+    public string? Correct(string stem)
+    {
+        var slips = stem.Length switch { < 4 => 0, < 7 => 1, _ => 2 };
+        var near = _words.Where(w => w.Length > 2 && !(Meanings(w) is [{ Kind: WordKind.Filler or WordKind.Joiner }, ..]) && w[0] == stem[0] && Math.Abs(w.Length - stem.Length) <= slips)
+            .Select(w => (Word: w, Slips: Typing.Slips(stem, w))).Where(w => w.Slips <= slips).OrderBy(w => w.Slips).Take(2).ToList();
+        return near.Count == 1 || (near.Count == 2 && near[0].Slips < near[1].Slips) ? near[0].Word : null;
+    }
+
+    /// <summary>Phrases that come nearest to a word that is not known, nearest first.</summary>
+    public IReadOnlyList<string> Nearest(string word) =>
+    [
+        .. _phrases.Where(p => p.Value[0].Kind is not (WordKind.Filler or WordKind.Joiner or WordKind.Number or WordKind.LooksLike))
+            .Select(p => (p.Value[0].Says, Far: p.Key.StartsWith(word, StringComparison.Ordinal) ? 0.5 : Typing.Slips(word, p.Key)))
+            .Where(p => p.Far <= Math.Max(2, word.Length / 2.0)).OrderBy(p => p.Far).ThenBy(p => p.Says, StringComparer.Ordinal).Select(p => p.Says).Distinct().Take(3),
+    ];
+
+    /// <summary>What a phrase that is still being typed may become, shortest first.</summary>
+    public IReadOnlyList<Meaning> Beginning(string typed)
+    {
+        var key = typed.ToLowerInvariant();
+        return
+        [
+            .. _phrases.Where(p => p.Value[0].Kind is not (WordKind.Filler or WordKind.Joiner or WordKind.Number or WordKind.LooksLike or WordKind.CoatNoun or WordKind.Chocolate)
+                    && (p.Key.StartsWith(key, StringComparison.Ordinal) || p.Value[0].Says.StartsWith(key, StringComparison.OrdinalIgnoreCase)))
+                .Select(p => p.Value[0]).OrderBy(m => m.Kind).ThenBy(m => m.Says.Length).ThenBy(m => m.Says, StringComparer.Ordinal).DistinctBy(m => (m.Kind, m.Says)),
+        ];
+    }
+
+    private static IReadOnlyList<string> Of(IReadOnlyDictionary<string, IReadOnlyList<string>> words, string code) => words.TryGetValue(code, out var list) ? list : [];
+
+    private void All(WordKind kind, IReadOnlyDictionary<string, IReadOnlyList<string>> words)
+    {
+        foreach (var (code, phrases) in words)
+            Named(kind, code, phrases[0], phrases);
+    }
+
+    private void Named(WordKind kind, string code, string says, IEnumerable<string> phrases)
+    {
+        foreach (var phrase in phrases)
+            Add(phrase, new(kind, code, says));
+    }
+
+    private void Add(string phrase, Meaning meaning)
+    {
+        var key = Key(phrase);
+        if (key.Length == 0)
+            return;
+        if (!_phrases.TryGetValue(key, out var meanings))
+            _phrases[key] = meanings = [];
+        if (!meanings.Exists(m => m.Kind == meaning.Kind && m.Code == meaning.Code))
+            meanings.Add(meaning);
+        _words.UnionWith(key.Split(' '));
+    }
+}
