@@ -24,4 +24,7 @@ public sealed class Kitchen
 
     /// <summary>IANA name of the zone the kitchen's clock shows.</summary>
     public required string TimeZone { get; set; }
+
+    /// <summary>Number of the latest order.</summary>
+    public int LastNumber { get; set; }
 }

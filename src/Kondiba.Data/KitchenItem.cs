@@ -24,11 +24,14 @@ public enum ItemKind
     /// <summary>A vessel of the maker's own.</summary>
     Vessel,
 
-    /// <summary>Coating in the cupboard.</summary>
-    Lot,
-
     /// <summary>A look of the library.</summary>
     Look,
+
+    /// <summary>Packs and the low mark of a ware, or a supply of the maker's own.</summary>
+    Ware,
+
+    /// <summary>What the maker's hour is worth and how prices are made; one a kitchen.</summary>
+    Rates,
 }
 
 /// <summary>Something a maker has told about the kitchen, kept as the record that Core reads.</summary>
@@ -59,8 +62,9 @@ public sealed class KitchenItem : IOfKitchen
             Of<OwnCoating>(ItemKind.Coating),
             Of<OwnTint>(ItemKind.Tint),
             Of<OwnVessel>(ItemKind.Vessel),
-            Of<OwnLot>(ItemKind.Lot),
-            Of<Look>(ItemKind.Look));
+            Of<Look>(ItemKind.Look),
+            Of<OwnWare>(ItemKind.Ware),
+            Of<Rates>(ItemKind.Rates).FirstOrDefault() ?? new());
 
         List<T> Of<T>(ItemKind kind) => [.. items.Where(i => i.Kind == kind).OrderBy(i => i.Code, StringComparer.Ordinal).Select(i => JsonSerializer.Deserialize<T>(i.Body, Json)!)];
     }

@@ -1,7 +1,9 @@
 using System.Text.Json;
-using Kondiba.Core.Decoration;
+using Microsoft.AspNetCore.Identity;
+using Microsoft.AspNetCore.Identity.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.ChangeTracking;
+using Microsoft.EntityFrameworkCore.Metadata.Builders;
 
 namespace Kondiba.Data;
 
@@ -12,7 +14,7 @@ public sealed class KitchenScope
 }
 
 /// <summary>The database. Every query sees only the rows of the scope's kitchen.</summary>
-public sealed class KondibaContext(DbContextOptions<KondibaContext> options, KitchenScope scope) : DbContext(options)
+public sealed class KondibaContext(DbContextOptions<KondibaContext> options, KitchenScope scope) : IdentityUserContext<Person, Guid>(options)
 {
     public DbSet<Kitchen> Kitchens => Set<Kitchen>();
 
@@ -20,22 +22,33 @@ public sealed class KondibaContext(DbContextOptions<KondibaContext> options, Kit
 
     public DbSet<KitchenItem> KitchenItems => Set<KitchenItem>();
 
+    public DbSet<PantryLot> PantryLots => Set<PantryLot>();
+
+    public DbSet<LotMovement> LotMovements => Set<LotMovement>();
+
+    public DbSet<QuoteShare> QuoteShares => Set<QuoteShare>();
+
+    public DbSet<Invitation> Invitations => Set<Invitation>();
+
     public Guid KitchenId => scope.KitchenId;
 
     /// <summary>Options for a PostgreSQL server.</summary>
     public static DbContextOptionsBuilder Use(DbContextOptionsBuilder builder, string connection) =>
         builder.UseNpgsql(connection, npgsql => npgsql.UseNodaTime()).UseSnakeCaseNamingConvention();
 
-    protected override void OnModelCreating(ModelBuilder modelBuilder)
+    protected override void OnModelCreating(ModelBuilder builder)
     {
-        modelBuilder.Entity<Kitchen>(kitchen =>
+        base.OnModelCreating(builder);
+        People(builder);
+        Pantry(builder);
+        builder.Entity<Kitchen>(kitchen =>
         {
             kitchen.Property(k => k.Name).HasMaxLength(80);
             kitchen.Property(k => k.Units).HasConversion<string>().HasMaxLength(10);
             kitchen.HasIndex(k => k.IsSample).IsUnique().HasFilter("is_sample");
             kitchen.HasQueryFilter(k => k.Id == KitchenId);
         });
-        modelBuilder.Entity<Order>(order =>
+        builder.Entity<Order>(order =>
         {
             order.Property(o => o.Name).HasMaxLength(80);
             order.Property(o => o.Notes).HasMaxLength(2000);
@@ -43,11 +56,22 @@ public sealed class KondibaContext(DbContextOptions<KondibaContext> options, Kit
             order.HasOne<Kitchen>().WithMany().HasForeignKey(o => o.KitchenId);
             order.HasMany(o => o.Lines).WithOne().HasForeignKey(l => l.OrderId);
             order.HasMany(o => o.Pots).WithOne().HasForeignKey(p => p.OrderId);
-            order.HasIndex(o => new { o.KitchenId, o.Pickup });
+            order.Property(o => o.Client).HasMaxLength(80);
+            order.Property(o => o.Contact).HasMaxLength(120);
+            order.Property(o => o.Place).HasMaxLength(200);
+            order.Property(o => o.Handover).HasConversion<string>().HasMaxLength(10);
+            order.Property(o => o.State).HasConversion<string>().HasMaxLength(10);
+            Json(order.Property(o => o.Packing));
+            Json(order.Property(o => o.Price));
+            order.HasGeneratedTsVectorColumn(o => o.Search, "simple", o => new { o.Name, o.Client, o.Contact, o.Place, o.Notes, o.Words });
+            order.HasIndex(o => o.Search).HasMethod("gin");
+            order.HasIndex(o => new { o.KitchenId, o.Pickup }).HasFilter("removed_at IS NULL AND NOT is_template");
+            order.HasIndex(o => new { o.KitchenId, o.State, o.Pickup }).HasFilter("removed_at IS NULL AND NOT is_template");
+            order.HasIndex(o => new { o.KitchenId, o.Number }).IsUnique();
             order.HasIndex(o => new { o.KitchenId, o.CreationKey }).IsUnique();
             order.HasQueryFilter(o => o.KitchenId == KitchenId);
         });
-        modelBuilder.Entity<OrderLine>(line =>
+        builder.Entity<OrderLine>(line =>
         {
             line.ToTable("order_lines", t =>
             {
@@ -61,13 +85,10 @@ public sealed class KondibaContext(DbContextOptions<KondibaContext> options, Kit
             foreach (var code in (string[])[nameof(OrderLine.Centre), nameof(OrderLine.Size), nameof(OrderLine.Coating), nameof(OrderLine.Colour)])
                 line.Property(code).HasMaxLength(60);
             line.Property(l => l.Look).HasMaxLength(60);
-            line.Property(l => l.Decor).HasColumnType("jsonb").HasConversion(
-                decor => JsonSerializer.Serialize(decor, KitchenItem.Json),
-                body => JsonSerializer.Deserialize<Decor>(body, KitchenItem.Json),
-                new ValueComparer<Decor?>((a, b) => JsonSerializer.Serialize(a, KitchenItem.Json) == JsonSerializer.Serialize(b, KitchenItem.Json), d => d == null ? 0 : d.Patterns.Count, d => d));
+            Json(line.Property(l => l.Decor));
             line.Property(l => l.CountedIn).HasConversion<string>().HasMaxLength(10);
         });
-        modelBuilder.Entity<OrderPot>(pot =>
+        builder.Entity<OrderPot>(pot =>
         {
             pot.ToTable("order_pots");
             pot.HasKey(p => new { p.OrderId, p.Pot });
@@ -77,7 +98,7 @@ public sealed class KondibaContext(DbContextOptions<KondibaContext> options, Kit
             pot.Property(p => p.Vessel).HasMaxLength(60);
             pot.Property(p => p.Thinner).HasMaxLength(60);
         });
-        modelBuilder.Entity<KitchenItem>(item =>
+        builder.Entity<KitchenItem>(item =>
         {
             item.HasKey(i => new { i.KitchenId, i.Kind, i.Code });
             item.HasOne<Kitchen>().WithMany().HasForeignKey(i => i.KitchenId);
@@ -87,4 +108,65 @@ public sealed class KondibaContext(DbContextOptions<KondibaContext> options, Kit
             item.Property(i => i.Body).HasColumnType("jsonb");
         });
     }
+
+    private void People(ModelBuilder builder)
+    {
+        builder.Entity<Person>(person =>
+        {
+            person.ToTable("people");
+            person.HasOne<Kitchen>().WithMany().HasForeignKey(p => p.KitchenId);
+            person.HasQueryFilter(p => p.KitchenId == KitchenId);
+            person.Property(p => p.Role).HasConversion<string>().HasMaxLength(10);
+        });
+        foreach (var (type, table) in new[] { (typeof(IdentityUserClaim<Guid>), "person_claims"), (typeof(IdentityUserLogin<Guid>), "person_logins"), (typeof(IdentityUserToken<Guid>), "person_tokens") })
+            builder.Entity(type).ToTable(table);
+        builder.Entity<Invitation>(invitation =>
+        {
+            invitation.HasOne<Kitchen>().WithMany().HasForeignKey(i => i.KitchenId);
+            invitation.HasQueryFilter(i => i.KitchenId == KitchenId);
+            invitation.Property(i => i.TokenHash).HasMaxLength(64);
+            invitation.HasIndex(i => i.TokenHash).IsUnique();
+        });
+        builder.Entity<QuoteShare>(share =>
+        {
+            share.HasOne<Order>().WithMany().HasForeignKey(s => s.OrderId);
+            share.HasOne<Kitchen>().WithMany().HasForeignKey(s => s.KitchenId);
+            share.HasQueryFilter(s => s.KitchenId == KitchenId);
+            share.Property(s => s.TokenHash).HasMaxLength(64);
+            share.Property(s => s.Body).HasColumnType("jsonb");
+            share.HasIndex(s => s.TokenHash).IsUnique();
+        });
+    }
+
+    private void Pantry(ModelBuilder builder)
+    {
+        builder.Entity<PantryLot>(lot =>
+        {
+            lot.ToTable("pantry_lots", t => t.HasCheckConstraint("ck_pantry_lots_amount", "amount >= 0"));
+            lot.HasOne<Kitchen>().WithMany().HasForeignKey(l => l.KitchenId);
+            lot.HasMany(l => l.Movements).WithOne().HasForeignKey(m => m.LotId);
+            lot.HasQueryFilter(l => l.KitchenId == KitchenId);
+            lot.Property(l => l.Ware).HasMaxLength(140);
+            lot.Property(l => l.Place).HasMaxLength(60);
+            lot.Property(l => l.Version).IsRowVersion();
+            lot.HasIndex(l => new { l.KitchenId, l.Ware });
+        });
+        builder.Entity<LotMovement>(movement =>
+        {
+            movement.HasOne<Kitchen>().WithMany().HasForeignKey(m => m.KitchenId);
+            movement.HasOne<Order>().WithMany().HasForeignKey(m => m.OrderId);
+            movement.HasQueryFilter(m => m.KitchenId == KitchenId);
+            movement.Property(m => m.Kind).HasConversion<string>().HasMaxLength(10);
+            movement.Property(m => m.Note).HasMaxLength(200);
+            movement.HasIndex(m => new { m.KitchenId, m.OrderId });
+        });
+    }
+
+    private static void Json<T>(PropertyBuilder<T> property) => property.HasColumnType("jsonb").HasConversion(
+        value => JsonSerializer.Serialize(value, KitchenItem.Json),
+        body => JsonSerializer.Deserialize<T>(body, KitchenItem.Json)!,
+        new ValueComparer<T>(
+            (a, b) => JsonSerializer.Serialize(a, KitchenItem.Json) == JsonSerializer.Serialize(b, KitchenItem.Json),
+            v => JsonSerializer.Serialize(v, KitchenItem.Json).GetHashCode(StringComparison.Ordinal),
+            v => JsonSerializer.Deserialize<T>(JsonSerializer.Serialize(v, KitchenItem.Json), KitchenItem.Json)!));
 }

@@ -1,6 +1,9 @@
 using Kondiba.Core.Amounts;
 using Kondiba.Core.Decoration;
+using Kondiba.Core.Pantry;
+using Kondiba.Core.Pricing;
 using NodaTime;
+using NpgsqlTypes;
 
 namespace Kondiba.Data;
 
@@ -10,6 +13,28 @@ public interface IOfKitchen
     Guid KitchenId { get; }
 }
 
+/// <summary>How far an order is.</summary>
+public enum OrderState
+{
+    /// <summary>Somebody asked for it.</summary>
+    Asked,
+
+    /// <summary>An offer was made.</summary>
+    Quoted,
+
+    /// <summary>It is promised.</summary>
+    Agreed,
+
+    /// <summary>It is ready; what it used is out of the pantry.</summary>
+    Made,
+
+    /// <summary>The customer has it.</summary>
+    HandedOver,
+
+    /// <summary>Nothing comes of it.</summary>
+    Cancelled,
+}
+
 /// <summary>An order.</summary>
 public sealed class Order : IOfKitchen
 {
@@ -17,7 +42,26 @@ public sealed class Order : IOfKitchen
 
     public Guid KitchenId { get; init; }
 
+    /// <summary>Counted up in its kitchen.</summary>
+    public int Number { get; set; }
+
     public required string Name { get; set; }
+
+    /// <summary>Who asked.</summary>
+    public string Client { get; set; } = "";
+
+    /// <summary>How to reach them.</summary>
+    public string Contact { get; set; } = "";
+
+    public Handover Handover { get; set; }
+
+    /// <summary>Where it is collected, or brought to.</summary>
+    public string Place { get; set; } = "";
+
+    public OrderState State { get; set; }
+
+    /// <summary>A pattern for further orders: it stands on no shelf.</summary>
+    public bool IsTemplate { get; set; }
 
     /// <summary>By the kitchen's clock.</summary>
     public LocalDateTime Pickup { get; set; }
@@ -35,6 +79,28 @@ public sealed class Order : IOfKitchen
     /// <summary>Its scheme of colours, each as #rrggbb.</summary>
     public List<string> Palette { get; set; } = [];
 
+    /// <summary>Allergens that must not be in it.</summary>
+    public List<string> Allergies { get; set; } = [];
+
+    public List<PackingDraft> Packing { get; set; } = [];
+
+    /// <summary>How its price is made; null for the kitchen's margin.</summary>
+    public PriceDraft? Price { get; set; }
+
+    /// <summary>To be paid ahead; null for the kitchen's share of the price.</summary>
+    public decimal? Deposit { get; set; }
+
+    public bool DepositPaid { get; set; }
+
+    /// <summary>Pieces in all, for lists.</summary>
+    public int Pieces { get; set; }
+
+    /// <summary>What it can be found by besides its own words: names of its centres, colours and looks.</summary>
+    public string Words { get; set; } = "";
+
+    /// <summary>Computed by the database over name, client, contact, place, notes and <see cref="Words"/>.</summary>
+    public NpgsqlTsVector Search { get; init; } = null!;
+
     /// <summary>Set with every change, of a line too, so that <see cref="Version"/> moves.</summary>
     public Instant ChangedAt { get; set; }
 
@@ -49,7 +115,8 @@ public sealed class Order : IOfKitchen
 
     /// <summary>The order as Core computes it.</summary>
     public OrderDraft ToDraft() =>
-        new(Name, Pickup, Notes, [.. Lines.OrderBy(l => l.Position).Select(l => l.ToDraft())], Pots.ToDictionary(p => p.Pot, p => new PotDraft(p.Vessel, p.Thinner, p.Film)), Margin, Palette);
+        new(Name, Pickup, Notes, [.. Lines.OrderBy(l => l.Position).Select(l => l.ToDraft())], Pots.ToDictionary(p => p.Pot, p => new PotDraft(p.Vessel, p.Thinner, p.Film)), Margin, Palette,
+            Client, Contact, Handover, Place, Allergies, Packing, Price, Deposit);
 }
 
 /// <summary>A line of an order.</summary>

@@ -1,46 +1,108 @@
+using Kondiba.Core.Amounts;
 using Kondiba.Core.Decoration;
 using Kondiba.Core.Kitchens;
+using Kondiba.Core.Pantry;
+using Kondiba.Core.Pricing;
+using Kondiba.Core.Reference;
 using NodaTime;
 
 namespace Kondiba.Data;
 
-/// <summary>A kitchen in an invented harbour town, with five orders over the fortnight that follows a day.</summary>
+/// <summary>A kitchen in an invented harbour town, with five orders over the fortnight that follows a day, one a year old, a template and a pantry.</summary>
 public static class SampleKitchen
 {
     private const string HotFlow = "compound-wafer-hot-flow";
 
-    /// <summary>Makes it.</summary>
+    /// <summary>Makes it: the kitchen first, then every row of it.</summary>
     /// <param name="today">The day its orders are dated from.</param>
     /// <param name="now">The moment it is made.</param>
     /// <param name="timeZone">IANA name of its zone.</param>
-    public static (Kitchen Kitchen, IReadOnlyList<KitchenItem> Items, IReadOnlyList<Order> Orders) From(LocalDate today, Instant now, string timeZone)
+    /// <param name="id">The kitchen's, where it is there already.</param>
+    public static (Kitchen Kitchen, IReadOnlyList<IOfKitchen> Rows) From(LocalDate today, Instant now, string timeZone, Guid? id = null)
     {
-        var kitchen = new Kitchen { Name = "Harbour kitchen", IsSample = true, TimeZone = timeZone };
+        var kitchen = new Kitchen { Id = id ?? Guid.CreateVersion7(), Name = "Harbour kitchen", IsSample = true, TimeZone = timeZone };
         var saturday = today.PlusDays(1).With(DateAdjusters.NextOrSame(IsoDayOfWeek.Saturday));
         var looks = Library();
+        var orders = Orders().ToList();
+        kitchen.LastNumber = orders.Count;
+        foreach (var (i, order) in orders.Index())
+        {
+            order.Number = i + 1;
+            (order.Pieces, order.Words) = (CoatingTally.For(order.ToDraft(), TradeTables.Shipped, today.AtMidnight()).Pieces, SearchWords.Of(order.ToDraft(), TradeTables.Shipped));
+        }
+
         return (kitchen,
         [
             .. looks.Values.Select(l => KitchenItem.Of(kitchen.Id, ItemKind.Look, l.Code, l)),
             KitchenItem.Of(kitchen.Id, ItemKind.Ways, "ways", new Ways(Thinner: "flakes")),
-            KitchenItem.Of(kitchen.Id, ItemKind.Lot, "midnight-1", new OwnLot("midnight-1", HotFlow, "midnight", 210, today.PlusMonths(4))),
-            KitchenItem.Of(kitchen.Id, ItemKind.Lot, "white-1", new OwnLot("white-1", HotFlow, "white", 90, today.PlusMonths(2))),
-        ],
-        [
-            Order("Chess final", today.PlusDays(2), 17, "Club room over the chandlery. Dark one side, white the other, like the board.", ["#4a2616", "#f3e7cd"],
-                (looks["board-half"], 16), (looks["board-square"], 16)),
-            Order("Meteor night", saturday, 18, "Hilltop observatory, collected at the gate. Rods stand in tall jars.", ["#24306a", "#bfc5d2", "#4a2616"],
-                (looks["meteor-rod"], 24), (looks["harbour-berry"], 24), (looks["night-sky"], 12), (looks["ripple"], 12)),
-            Order("Choir jubilee", saturday, 11, "Concert hall, the side door. Rods with the Meteor night's, from one pot.", ["#24306a", "#bfc5d2", "#6c2150"],
-                (looks["baton"], 18), (looks["singer"], 24), (looks["plum-twist"], 36)),
-            Order("Regatta", saturday.PlusDays(1), 11, "Rowing club boathouse, for the prize table.", ["#1c8787", "#e8685a", "#f3e7cd"],
-                (looks["wake"], 20), (looks["buoy"], 18), (looks["number-seven"], 6)),
-            Order("Orchid show", today.PlusDays(11), 10, "Botanical society, the glasshouse door.", ["#6c2150", "#b4cf46", "#f3e7cd"],
-                (looks["orchid"], 24), (looks["fern"], 30), (looks["dew"], 8)),
+            KitchenItem.Of(kitchen.Id, ItemKind.Ware, "supply.cup", new OwnWare("supply.cup", "", WareUnit.Pieces, Low: 60)),
+            KitchenItem.Of(kitchen.Id, ItemKind.Ware, "coating.compound-wafer-hot-flow.white", new OwnWare("coating.compound-wafer-hot-flow.white", "", WareUnit.Grams, Low: 340)),
+            .. orders,
+            Lot($"coating.{HotFlow}.midnight", 210, 340, 4.2m, today.PlusMonths(4), "cupboard"),
+            Lot($"coating.{HotFlow}.white", 90, 340, 4.2m, today.PlusMonths(2), "cupboard"),
+            Lot($"coating.{HotFlow}.teal", 340, 340, 4.2m, today.PlusMonths(7), "cupboard"),
+            Lot("thinner.flakes", 310, 450, 6.9m, today.PlusMonths(9), "cupboard"),
+            Lot("sprinkle.silver-dots", 64, 80, 3.8m, today.PlusMonths(11), "drawer"),
+            Lot("sprinkle.silver-dots", 22, 80, 3.6m, today.PlusDays(20), "drawer"),
+            Lot("lustre.silver", 3.2, 4, 5.9m, null, "drawer"),
+            Lot("supply.cup", 38, 100, 1.8m, null, "shelf by the door"),
+            Lot("supply.box-12", 7, 10, 8.9m, null, "shelf by the door"),
+            Lot("supply.ribbon", 11.5, 20, 3.3m, null, "drawer"),
+            Lot("centre.pretzel-rod.one", 24, 24, 3.4m, today.PlusDays(40), "cupboard"),
         ]);
 
-        Order Order(string name, LocalDate day, int hour, string notes, List<string> palette, params (Look Look, int Count)[] lines)
+        IEnumerable<Order> Orders()
         {
-            var order = new Order { KitchenId = kitchen.Id, Name = name, Pickup = day.At(new LocalTime(hour, 30)), Notes = notes, Palette = palette, ChangedAt = now };
+            List<PackingDraft> boxes = [new("box-12", 1, 12), new("cup"), new("ribbon", 0.6, 12)];
+            yield return Order("Last year's regatta", today.PlusYears(-1), 11, "As every year, for the prize table.", ["#1c8787", "#e8685a", "#f3e7cd"],
+                "Rowing club", "boathouse@rowing.example", "Boathouse on the quay", OrderState.HandedOver, (looks["wake"], 24), (looks["buoy"], 12));
+            yield return Order("Chess final", today.PlusDays(2), 17, "Dark one side, white the other, like the board.", ["#4a2616", "#f3e7cd"],
+                "Chess club", "final@chess.example", "Club room over the chandlery", OrderState.Agreed, (looks["board-half"], 16), (looks["board-square"], 16));
+            var meteor = Order("Meteor night", saturday, 18, "Rods stand in tall jars.", ["#24306a", "#bfc5d2", "#4a2616"],
+                "Hilltop observatory", "dome@observatory.example", "At the observatory's gate", OrderState.Agreed, (looks["meteor-rod"], 24), (looks["harbour-berry"], 24), (looks["night-sky"], 12), (looks["ripple"], 12));
+            meteor.Packing = boxes;
+            (meteor.Deposit, meteor.DepositPaid) = (60, true);
+            yield return meteor;
+            yield return Order("Choir jubilee", saturday, 11, "Rods with the Meteor night's, from one pot.", ["#24306a", "#bfc5d2", "#6c2150"],
+                "Harbour choir", "jubilee@choir.example", "Concert hall, the side door", OrderState.Quoted, (looks["baton"], 18), (looks["singer"], 24), (looks["plum-twist"], 36));
+            var regatta = Order("Regatta", saturday.PlusDays(1), 11, "For the prize table.", ["#1c8787", "#e8685a", "#f3e7cd"],
+                "Rowing club", "boathouse@rowing.example", "Boathouse on the quay", OrderState.Agreed, (looks["wake"], 20), (looks["buoy"], 18), (looks["number-seven"], 6));
+            (regatta.Handover, regatta.Packing, regatta.Price) = (Handover.Delivery, boxes, new(PriceBy.Dozen, 36));
+            yield return regatta;
+            var orchid = Order("Orchid show", today.PlusDays(11), 10, "Two members must not have nuts.", ["#6c2150", "#b4cf46", "#f3e7cd"],
+                "Botanical society", "show@botanical.example", "Glasshouse door", OrderState.Asked, (looks["orchid"], 24), (looks["fern"], 30), (looks["dew"], 8));
+            orchid.Allergies = ["tree nuts", "peanut"];
+            yield return orchid;
+            var box = Order("A dozen berries in a box", today.PlusDays(30), 12, "", ["#4a2616", "#f3e7cd"], "", "", "", OrderState.Asked, (looks["harbour-berry"], 12));
+            (box.IsTemplate, box.Packing) = (true, boxes);
+            yield return box;
+        }
+
+        PantryLot Lot(string ware, double left, double pack, decimal price, LocalDate? bestBefore, string place)
+        {
+            var lot = new PantryLot { KitchenId = kitchen.Id, Ware = ware, Pack = pack, Price = price, BestBefore = bestBefore, Place = place, ReceivedOn = today.PlusDays(-30) };
+            lot.Move(MovementKind.Received, pack, now - Duration.FromDays(30));
+            if (left < pack)
+                lot.Move(MovementKind.Used, left - pack, now - Duration.FromDays(12));
+            return lot;
+        }
+
+        Order Order(
+            string name, LocalDate day, int hour, string notes, List<string> palette, string client, string contact, string place, OrderState state, params (Look Look, int Count)[] lines)
+        {
+            var order = new Order
+            {
+                KitchenId = kitchen.Id,
+                Name = name,
+                Client = client,
+                Contact = contact,
+                Place = place,
+                State = state,
+                Pickup = day.At(new LocalTime(hour, 30)),
+                Notes = notes,
+                Palette = palette,
+                ChangedAt = now,
+            };
             order.Lines.AddRange(lines.Select((l, i) => new OrderLine
             {
                 Id = Guid.CreateVersion7(),

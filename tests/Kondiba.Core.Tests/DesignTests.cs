@@ -56,7 +56,7 @@ public class DesignTests
                     Assert.Equal(pot.ToMelt.Value.Si, parts.Si, 1e-9);
                     Assert.True(pot.Spare.Value.Si >= 0);
                     Assert.True(pot.OfCoating <= pot.ToMelt.Value);
-                    Assert.True((pot.Cover.FromStock + pot.Cover.Packs.Select(p => p.Mass * p.Count).Total()).Si >= pot.OfCoating.Si - 1e-6);
+                    Assert.True(pot.Cover.FromStock + pot.Cover.Packs.Sum(p => p.Holds * p.Count) >= pot.OfCoating.In("g") - 1e-3);
                     Assert.Equal(pot.Vessel is null, pot.Melts.Count == 0);
                 }
             },

@@ -3,6 +3,7 @@ using Kondiba.Core.Centres;
 using Kondiba.Core.Coatings;
 using Kondiba.Core.Kitchens;
 using Kondiba.Core.Measures;
+using Kondiba.Core.Pantry;
 using Kondiba.Core.Reference;
 using NodaTime;
 using static Kondiba.Core.Tests.Orders;
@@ -63,12 +64,12 @@ public class OwnThingsTests
         {
             Ways = new("compound-wafer-cool", "flakes", 1.1, 0.2, "tapped", 6, null, ["tall-glass"]),
             Vessels = [new("vase", "narrow vase", "round", new Dictionary<string, double> { ["bottom"] = 55, ["top"] = 60, ["height"] = 150 })],
-            Lots = [new("bag-1", Wafers, "midnight", 100, new LocalDate(2031, 6, 1))],
-        });
+        }) with
+        { Stock = [new($"coating.{Wafers}.midnight", 100, new LocalDate(2031, 6, 1))] };
         var pot = CoatingTally.For(Order(null, Rods(24)), tables, Now).Pots.Single();
         Assert.Equal("vase", pot.Vessel);
         Assert.Equal(1.1, pot.TestFilm.Value.In("mm"), 0.12);
-        Assert.Equal(100, pot.Cover.FromStock.In("g"), 6);
+        Assert.Equal(100, pot.Cover.FromStock, 6);
         Assert.DoesNotContain(pot.Vessels, v => v.Vessel == "tall-glass");
         Assert.Contains(pot.ToMelt.Working, w => w.What == "margin" && w.Value == 0.2 && w.Source == Source.Kitchen);
         Assert.Contains(pot.TestFilm.Working, w => w.What == "drip time" && w.Value == 6);
@@ -122,8 +123,13 @@ public class OwnThingsTests
     {
         Names(OwnCheck.Of(new OwnVessel("vase", "vase", "round", new Dictionary<string, double> { ["bottom"] = 55, ["top"] = 2, ["height"] = 90 })), "measures.top", "cannot be");
         Names(OwnCheck.Of(new OwnVessel("vase", "vase", "sieve", new Dictionary<string, double>())), "kind", "no kind");
-        Names(OwnCheck.Of(new OwnLot("bag-1", "tar", "dark", 5, null), Tables), "coating", "no coating");
-        Names(OwnCheck.Of(new OwnLot("bag-1", Wafers, "dark", 0, null), Tables), "mass", "nothing in it");
+        Names(OwnCheck.Of(new OwnWare("sprinkle.tar", "", WareUnit.Grams), Tables), "code", "no ware");
+        Names(OwnCheck.Of(new OwnWare("supply.net", "", WareUnit.Pieces), Tables), "name", "no name");
+        Names(OwnCheck.Of(new OwnWare("sprinkle.jimmies", "", WareUnit.Grams, [new(0, 2)]), Tables), "packs[0].holds", "holds one at least");
+        Names(OwnCheck.Of(new OwnWare($"coating.{Wafers}.dark", "", WareUnit.Grams, [new(500, 2)]), Tables), "packs", "with the coating");
+        Names(OwnCheck.Of(new OwnWare("supply.cup", "", WareUnit.Pieces, Low: -1), Tables), "low", "below nothing");
+        Names(OwnCheck.Of(new Rates(Hour: -1)), "hour", "less than nothing");
+        Names(OwnCheck.Of(new Rates(Margin: 0.95)), "margin", "more than 90 %");
         Names(OwnCheck.Of(new Ways(Film: 9), Tables), "film", "thicker than 4 mm");
         Names(OwnCheck.Of(new Ways(Margin: -1), Tables), "margin", "less than nothing");
         Names(OwnCheck.Of(new Ways(Shake: "wildly"), Tables), "shake", "no way of draining");

@@ -1,40 +1,38 @@
 using CsCheck;
-using Kondiba.Core.Coatings;
 using Kondiba.Core.Measures;
 using Kondiba.Core.Pantry;
 using Kondiba.Core.Reference;
 using NodaTime;
-using static Kondiba.Core.Tests.Orders;
 
 namespace Kondiba.Core.Tests;
 
 public class PackCoverTests
 {
-    private static readonly Gen<CoatingPack> AnyPack =
+    private static readonly Gen<Pack> AnyPack =
         Gen.Select(Gen.Int[50, 900], Gen.Int[100, 3000], Gen.Int[0, 3], Gen.Double[0.05, 0.9]).Select((grams, cents, coupons, off) =>
             Pack(grams, cents / 100m, coupons == 0 ? null : Math.Max(0.01m, Math.Round(cents / 100m * (decimal)off, 2)), coupons));
 
-    private static CoatingPack Pack(double grams, decimal price, decimal? coupon = null, int coupons = 0) =>
-        new(new(Grams(grams), Source.Entered), new(new(price), Source.Entered), coupon is { } c ? new Money(c) : null, coupons);
+    private static Pack Pack(double grams, decimal price, decimal? coupon = null, int coupons = 0) =>
+        new(grams, new(new(price), Source.Entered), coupon is { } c ? new Money(c) : null, coupons);
 
-    private static Lot Stock(double grams, int day) => new("x", "dark", Grams(grams), new LocalDate(2031, 5, day));
+    private static Lot Stock(double grams, int day) => new("x", grams, new LocalDate(2031, 5, day));
 
     [Fact]
     public void The_cover_is_as_cheap_as_trying_everything_and_leaves_as_little() =>
         Gen.Select(Gen.Int[1, 1500], AnyPack.Array[1, 3]).Sample(
             (need, packs) =>
             {
-                var cover = PackCover.For(Grams(need), [], packs);
+                var cover = PackCover.For(need, [], packs);
                 var (price, left) = Everything(need, packs);
                 Assert.Equal(price, cover.Price.Amount);
-                Assert.Equal(left, cover.Left.In("g"), 6);
+                Assert.Equal(left, cover.Left, 6);
                 foreach (var bought in cover.Packs)
-                    Assert.True(bought.Coupons <= packs.Where(p => p.Mass.Value == bought.Mass).Sum(p => p.Coupons));
+                    Assert.True(bought.Coupons <= packs.Where(p => p.Holds == bought.Holds).Sum(p => p.Coupons));
             },
             iter: 500);
 
     /// <summary>Every count of every pack with every number of coupons, up to one pack too many.</summary>
-    private static (decimal Price, double Left) Everything(int need, CoatingPack[] packs)
+    private static (decimal Price, double Left) Everything(int need, Pack[] packs)
     {
         var best = (Price: decimal.MaxValue, Left: double.MaxValue);
         void Try(int at, double missing, decimal price)
@@ -47,7 +45,7 @@ public class PackCoverTests
 
             if (at == packs.Length || price > best.Price)
                 return;
-            var grams = packs[at].Mass.Value.In("g");
+            var grams = packs[at].Holds;
             for (var count = 0; count <= Math.Ceiling(Math.Round(missing / grams, 9)); count++)
             {
                 var coupons = Math.Min(count, packs[at].Coupons);
@@ -62,35 +60,35 @@ public class PackCoverTests
     [Fact]
     public void Largest_first_would_be_dearer()
     {
-        var cover = PackCover.For(Grams(1000), [], [Pack(340, 4.20m), Pack(900, 9.90m)]);
-        Assert.Equal([(340.0, 3)], cover.Packs.Select(p => (Math.Round(p.Mass.In("g")), p.Count)));
+        var cover = PackCover.For(1000, [], [Pack(340, 4.20m), Pack(900, 9.90m)]);
+        Assert.Equal([(340.0, 3)], cover.Packs.Select(p => (Math.Round(p.Holds), p.Count)));
         Assert.Equal(12.60m, cover.Price.Amount);
     }
 
     [Fact]
     public void A_coupon_is_used_once_and_can_turn_the_choice()
     {
-        var cover = PackCover.For(Grams(680), [], [Pack(340, 4m), Pack(700, 7m, 2m, 1)]);
+        var cover = PackCover.For(680, [], [Pack(340, 4m), Pack(700, 7m, 2m, 1)]);
         Assert.Equal((1, 1, 5m), (cover.Packs.Single().Count, cover.Packs.Single().Coupons, cover.Price.Amount));
-        var twice = PackCover.For(Grams(1300), [], [Pack(700, 7m, 2m, 1)]);
+        var twice = PackCover.For(1300, [], [Pack(700, 7m, 2m, 1)]);
         Assert.Equal((2, 1, 12m), (twice.Count, twice.Packs.Single().Coupons, twice.Price.Amount));
     }
 
     [Fact]
     public void Stock_goes_first_and_the_earliest_date_first()
     {
-        var cover = PackCover.For(Grams(500), [Stock(300, 20), Stock(100, 3), Stock(400, 30)], [Pack(340, 4m)]);
-        Assert.Equal([(3, 100.0), (20, 300.0), (30, 100.0)], cover.Lots.Select(l => (l.BestBefore!.Value.Day, Math.Round(l.Mass.In("g")))));
+        var cover = PackCover.For(500, [Stock(300, 20), Stock(100, 3), Stock(400, 30)], [Pack(340, 4m)]);
+        Assert.Equal([(3, 100.0), (20, 300.0), (30, 100.0)], cover.Lots.Select(l => (l.BestBefore!.Value.Day, Math.Round(l.Amount))));
         Assert.Empty(cover.Packs);
-        Assert.Equal(500, cover.FromStock.In("g"), 6);
-        Assert.Equal(0, cover.Left.In("g"), 6);
-        Assert.Equal(1, PackCover.For(Grams(900), [Stock(800, 1)], [Pack(340, 4m)]).Count);
+        Assert.Equal(500, cover.FromStock, 6);
+        Assert.Equal(0, cover.Left, 6);
+        Assert.Equal(1, PackCover.For(900, [Stock(800, 1)], [Pack(340, 4m)]).Count);
     }
 
     [Fact]
     public void Of_covers_at_one_price_the_one_that_leaves_least_is_taken()
     {
-        var cover = PackCover.For(Grams(300), [], [Pack(500, 5m), Pack(310, 5m), Pack(400, 5m)]);
-        Assert.Equal(310, cover.Packs.Single().Mass.In("g"), 6);
+        var cover = PackCover.For(300, [], [Pack(500, 5m), Pack(310, 5m), Pack(400, 5m)]);
+        Assert.Equal(310, cover.Packs.Single().Holds, 6);
     }
 }

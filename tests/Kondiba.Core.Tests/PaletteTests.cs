@@ -64,12 +64,11 @@ public class PaletteTests
         var own = OwnThings.None with
         {
             Coatings = [shipped with { Colours = [.. shipped.Colours, mist] }],
-            Lots = [new("rest", Wafers, "bright-white", 100, new LocalDate(2031, 6, 1))],
         };
         Assert.Empty(OwnCheck.Of(own.Coatings[0], Tables));
-        var pot = CoatingTally.For(Order(null, Truffles(24, "mist")), KitchenTables.For(Tables, own), Now).Pots.Single();
+        var pot = CoatingTally.For(Order(null, Truffles(24, "mist")), KitchenTables.For(Tables, own) with { Stock = [new($"coating.{Wafers}.bright-white", 100, new LocalDate(2031, 6, 1))] }, Now).Pots.Single();
         Assert.Equal("bright-white", pot.Bought);
-        Assert.Equal(100, pot.Cover.FromStock.In("g"), 6);
+        Assert.Equal(100, pot.Cover.FromStock, 6);
         Assert.Equal(Math.Round(pot.OfCoating.In("g") / 100 * 2), pot.Drops.Single(d => d.Tint == "blue").InPot);
 
         // Two colours from one base are bought together.

@@ -110,7 +110,7 @@ public class VesselTests
         Assert.Equal((pot.ToMelt.Value - pot.OnPieces.Value - Grams(8)).Si, pot.Leftover.Mass.Si, 12);
         Assert.Contains(pot.Leftover.Uses, u => u.Contains("bark", StringComparison.Ordinal));
         Assert.Contains(pot.Leftover.Uses, u => u.Contains("milk, soy", StringComparison.Ordinal));
-        var stocked = Tables with { Stock = [new(Wafers, "midnight", Grams(5000), new LocalDate(2031, 6, 1))] };
+        var stocked = Tables with { Stock = [new($"coating.{Wafers}.midnight", 5000, new LocalDate(2031, 6, 1))] };
         Assert.Equal(0, CoatingTally.For(Order(null, Rods(24)), stocked, Now).Pots.Single().Packs.Value);
     }
 }

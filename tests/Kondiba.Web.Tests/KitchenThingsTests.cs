@@ -82,7 +82,9 @@ public sealed class KitchenThingsTests(Server server) : IClassFixture<Server>
         { "vessels", """{"measures": {"bottom": 80, "top": 80, "height": 2}}""", "measures.height" },
         { "tints", """{"swatch": "teal"}""", "swatch" },
         { "tints", """{"drops": 0}""", "drops" },
-        { "lots", """{"mass": -5}""", "mass" },
+        { "wares", """{"low": -5}""", "low" },
+        { "wares", """{"packs": [{"holds": 0, "price": 2}]}""", "packs[0].holds" },
+        { "rates", """{"hour": -1}""", "hour" },
         { "ways", """{"margin": 9}""", "margin" },
         { "ways", """{"film": 40}""", "film" },
     };
@@ -98,7 +100,7 @@ public sealed class KitchenThingsTests(Server server) : IClassFixture<Server>
             "coatings" => (JsonObject)before["coatings"]![0]!.DeepClone(),
             "vessels" => new() { ["code"] = "mug", ["name"] = "mug", ["kind"] = "round" },
             "tints" => (JsonObject)before["tints"]![0]!["tint"]!.DeepClone(),
-            "lots" => new() { ["code"] = "rest", ["coating"] = "compound-wafer-hot-flow", ["colour"] = "dark", ["mass"] = 50, ["bestBefore"] = null },
+            "wares" => new() { ["code"] = "sprinkle.jimmies", ["name"] = "", ["unit"] = "g", ["packs"] = null, ["low"] = 0 },
             _ => new JsonObject(),
         };
         foreach (var (name, value) in JsonNode.Parse(change)!.AsObject())
@@ -128,12 +130,12 @@ public sealed class KitchenThingsTests(Server server) : IClassFixture<Server>
     {
         var order = Orders.Order(Orders.Line(colour: "plum"));
         var bought = (int)Pot(await PreviewAsync(order))["packs"]!["value"]!;
-        (await client.PutAsJsonAsync("/api/kitchen/lots", new { code = "plum-1", coating = "compound-wafer-hot-flow", colour = "plum", mass = 2000, bestBefore = (string?)null })).EnsureSuccessStatusCode();
+        var lot = await (await client.PostAsJsonAsync("/api/pantry/lots", new { id = Guid.CreateVersion7(), ware = "coating.compound-wafer-hot-flow.plum", amount = 2000 })).ReadAsync();
         var pot = Pot(await PreviewAsync(order));
         Assert.True(bought > 0);
         Assert.Equal(0, (int)pot["packs"]!["value"]!);
         Assert.Equal((double)pot["toMelt"]!["value"]!, (double)pot["cover"]!["fromStock"]!, 3);
-        await client.DeleteAsync("/api/kitchen/lots/plum-1");
+        (await client.PostAsJsonAsync($"/api/pantry/lots/{lot["id"]}/movements", new { kind = "thrown", amount = 2000 })).EnsureSuccessStatusCode();
     }
 
     [Fact]

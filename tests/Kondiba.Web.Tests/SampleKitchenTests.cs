@@ -15,8 +15,9 @@ public class SampleKitchenTests
     private static (IReadOnlyList<KitchenItem> Items, IReadOnlyList<Order> Orders, TradeTables Tables, LocalDate Today) Made(int day)
     {
         var today = new LocalDate(2031, 5, 1).PlusDays(day);
-        var (_, items, orders) = SampleKitchen.From(today, Instant.FromUtc(2031, 5, 1, 8, 0), "Europe/Lisbon");
-        return (items, orders, KitchenTables.For(TradeTables.Shipped, KitchenItem.Read([.. items])), today);
+        var (_, rows) = SampleKitchen.From(today, Instant.FromUtc(2031, 5, 1, 8, 0), "Europe/Lisbon");
+        var items = rows.OfType<KitchenItem>().ToList();
+        return (items, [.. rows.OfType<Order>().Where(o => !o.IsTemplate && o.State is not OrderState.HandedOver)], KitchenTables.For(TradeTables.Shipped, KitchenItem.Read([.. items])), today);
     }
 
     [Theory]

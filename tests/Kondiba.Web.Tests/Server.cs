@@ -1,6 +1,7 @@
 using System.Net.Http.Json;
 using System.Text.Json.Nodes;
 using Microsoft.AspNetCore.Mvc.Testing;
+using Microsoft.AspNetCore.Mvc.Testing.Handlers;
 using NodaTime;
 using Npgsql;
 
@@ -42,9 +43,16 @@ public sealed class Server : IDisposable
     /// <summary>A browser that opened the printed address.</summary>
     public static async Task<HttpClient> EnterAsync(WebApplicationFactory<Program> server)
     {
-        var client = server.CreateClient();
+        var client = Browser(server);
         (await client.PostAsJsonAsync("/api/session", new { key = Key })).EnsureSuccessStatusCode();
         return client;
+    }
+
+    /// <summary>A browser that is not signed in. It sends back with every write what the session gave out, as the client does.</summary>
+    public static HttpClient Browser(WebApplicationFactory<Program> server, bool follow = true)
+    {
+        DelegatingHandler[] handlers = [new WithForm(), new CookieContainerHandler()];
+        return server.CreateDefaultClient(follow ? [new RedirectHandler(), .. handlers] : handlers);
     }
 
     public void Dispose()
@@ -56,6 +64,36 @@ public sealed class Server : IDisposable
         using var admin = NpgsqlDataSource.Create(new NpgsqlConnectionStringBuilder(connection.ConnectionString) { Database = "postgres" });
         using var drop = admin.CreateCommand($"DROP DATABASE \"{connection.Database}\" WITH (FORCE)");
         drop.ExecuteNonQuery();
+    }
+}
+
+/// <summary>Asks for the session's form when there is none yet or it has gone stale, and sends it with every write.</summary>
+internal sealed class WithForm : DelegatingHandler
+{
+    private const string Header = "X-Kondiba-Form";
+    private string? form;
+
+    protected override async Task<HttpResponseMessage> SendAsync(HttpRequestMessage request, CancellationToken cancellationToken)
+    {
+        if (request.Method == HttpMethod.Get)
+            return await base.SendAsync(request, cancellationToken);
+        if (request.Content is not null)
+            await request.Content.LoadIntoBufferAsync(cancellationToken);
+        var answer = await WithAsync(form ??= await AskAsync(request, cancellationToken));
+        return answer.Headers.Contains(Header) ? await WithAsync(form = await AskAsync(request, cancellationToken)) : answer;
+
+        Task<HttpResponseMessage> WithAsync(string value)
+        {
+            request.Headers.Remove(Header);
+            request.Headers.Add(Header, value);
+            return base.SendAsync(request, cancellationToken);
+        }
+    }
+
+    private async Task<string> AskAsync(HttpRequestMessage request, CancellationToken cancellationToken)
+    {
+        using var ask = new HttpRequestMessage(HttpMethod.Get, new Uri(request.RequestUri!, "/api/session"));
+        return (string)(await (await base.SendAsync(ask, cancellationToken)).ReadAsync())["form"]!;
     }
 }
 

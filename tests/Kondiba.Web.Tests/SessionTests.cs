@@ -12,14 +12,14 @@ public sealed class SessionTests(Server server) : IClassFixture<Server>
     [Fact]
     public async Task Nothing_but_the_door_answers_before_sign_in()
     {
-        using var client = server.Sample.CreateClient();
+        using var client = Server.Browser(server.Sample);
         var document = await client.GetFromJsonAsync<JsonObject>("/openapi/v1.json");
         var asked = 0;
-        foreach (var (path, operations) in document!["paths"]!.AsObject().Where(p => p.Key != "/api/session"))
+        foreach (var (path, operations) in document!["paths"]!.AsObject().Where(p => !p.Key.StartsWith("/api/session", StringComparison.Ordinal) && p.Key != "/api/quotes/{secret}"))
         {
             foreach (var (verb, _) in operations!.AsObject())
             {
-                using var request = new HttpRequestMessage(new(verb.ToUpperInvariant()), path.Replace("{id}", Guid.NewGuid().ToString(), StringComparison.Ordinal))
+                using var request = new HttpRequestMessage(new(verb.ToUpperInvariant()), path.Replace("{id}", Guid.NewGuid().ToString(), StringComparison.Ordinal).Replace("{share}", Guid.NewGuid().ToString(), StringComparison.Ordinal))
                 {
                     Content = verb is "post" or "put" or "patch" ? JsonContent.Create(Orders.Order()) : null,
                 };
@@ -34,7 +34,7 @@ public sealed class SessionTests(Server server) : IClassFixture<Server>
     [Fact]
     public async Task The_printed_address_opens_and_a_wrong_key_does_not()
     {
-        using var client = server.Own.CreateClient(new() { AllowAutoRedirect = false });
+        using var client = Server.Browser(server.Own, follow: false);
         await client.GetAsync("/enter?key=wrong");
         Assert.Equal(HttpStatusCode.Unauthorized, (await client.GetAsync("/api/kitchen")).StatusCode);
         Assert.Equal(HttpStatusCode.Forbidden, (await client.PostAsJsonAsync("/api/session", new { key = "" })).StatusCode);
@@ -54,7 +54,7 @@ public sealed class SessionTests(Server server) : IClassFixture<Server>
     [Fact]
     public async Task The_sample_kitchen_opens_without_a_key_and_has_five_orders_that_compute()
     {
-        using var client = server.Sample.CreateClient();
+        using var client = Server.Browser(server.Sample);
         await client.PostAsJsonAsync("/api/session", new { });
         var shelf = await (await client.GetAsync("/api/shelf")).ReadAsync();
         var orders = shelf["orders"]!.AsArray();
@@ -74,7 +74,7 @@ public sealed class SessionTests(Server server) : IClassFixture<Server>
         await using var scope = again.Services.CreateAsyncScope();
         var db = scope.ServiceProvider.GetRequiredService<KondibaContext>();
         Assert.Equal(1, await db.Kitchens.IgnoreQueryFilters().CountAsync(k => k.IsSample));
-        Assert.Equal(5, await db.Orders.IgnoreQueryFilters().CountAsync(o => o.CreationKey == null && o.Name != "Tide table supper"));
+        Assert.Equal(7, await db.Orders.IgnoreQueryFilters().CountAsync(o => o.CreationKey == null && o.Name != "Tide table supper"));
         Assert.False(db.Database.HasPendingModelChanges());
     }
 
@@ -94,7 +94,7 @@ public sealed class SessionTests(Server server) : IClassFixture<Server>
     [Fact]
     public async Task Every_answer_carries_the_guards()
     {
-        using var client = server.Sample.CreateClient();
+        using var client = Server.Browser(server.Sample);
         var answer = await client.GetAsync("/api/session");
         Assert.Contains("default-src 'self'", answer.Headers.GetValues("Content-Security-Policy").Single(), StringComparison.Ordinal);
         Assert.DoesNotContain("unsafe", answer.Headers.GetValues("Content-Security-Policy").Single(), StringComparison.Ordinal);
@@ -115,7 +115,7 @@ public sealed class SessionTests(Server server) : IClassFixture<Server>
     public async Task Guessing_at_the_key_is_slowed()
     {
         await using var guarded = server.Start(own: true);
-        using var client = guarded.CreateClient();
+        using var client = Server.Browser(guarded);
         var answers = new List<HttpStatusCode>();
         for (var guess = 0; guess < 40; guess++)
             answers.Add((await client.PostAsJsonAsync("/api/session", new { key = $"guess {guess}" })).StatusCode);

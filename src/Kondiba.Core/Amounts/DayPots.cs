@@ -59,10 +59,7 @@ public sealed record CoatingNeed(string Key, string Coating, string Colour, Mass
     [
         .. from pot in days.SelectMany(d => d.Pots)
            group pot by (pot.Coating, Colour: pot.Bought) into same
-           let cover = PackCover.For(
-               same.Select(p => p.OfCoating).Total(),
-               tables.Stock.Where(l => l.Coating == same.Key.Coating && l.Colour == same.Key.Colour),
-               tables.Coating(same.Key.Coating)!.Packs)
+           let cover = PotMaking.CoverOf(same.Select(p => p.OfCoating).Total(), tables.Coating(same.Key.Coating)!, same.Key.Colour, tables)
            let toMelt = same.Select(p => p.ToMelt.Value).Total()
            orderby toMelt.Si descending
            select new CoatingNeed($"{same.Key.Coating}.{same.Key.Colour}", same.Key.Coating, same.Key.Colour, toMelt, cover, cover.Count),

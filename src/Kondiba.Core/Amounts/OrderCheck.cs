@@ -26,6 +26,8 @@ internal static class OrderCheck
     private const int MostLines = 200;
     private const int LongestName = 80;
     private const int LongestNotes = 2000;
+    private const int LongestContact = 120;
+    private const int LongestPlace = 200;
     private const int LongestLook = 60;
     private const double MostMargin = 1;
     private static readonly Period FurthestAhead = Period.FromYears(2);
@@ -51,6 +53,28 @@ internal static class OrderCheck
             yield return new("margin", "The margin is less than nothing or more than all of it.", "Type a share between 0 % and 100 %.");
         foreach (var problem in order.Palette is { Count: > 0 } palette ? Colour.Palette.Check(palette) : [])
             yield return problem;
+        foreach (var (field, text, longest) in new[] { ("client", order.Client, LongestName), ("contact", order.Contact, LongestContact), ("place", order.Place, LongestPlace) })
+        {
+            if (text?.Length > longest)
+                yield return new(field, $"This is longer than {longest} characters.", "Shorten it; there is room under notes.");
+        }
+
+        foreach (var problem in Safety.Allergens.Clashes(order, tables))
+            yield return problem;
+        foreach (var (i, packing) in (order.Packing ?? []).Index())
+        {
+            if (tables.Wares.Supplies.All(s => s.Code != packing.Supply))
+                yield return new($"packing[{i}].supply", $"There is nothing to pack in called '{packing.Supply}'.", $"Choose of {string.Join(", ", tables.Wares.Supplies.Select(s => s.Code))}.");
+            if (packing.Per is < 1 or > MostPieces)
+                yield return new($"packing[{i}].per", $"A pack is for one to {MostPieces} pieces.", "Type for how many pieces one is.");
+            if (!(packing.Each is > 0 and <= 1000))
+                yield return new($"packing[{i}].each", "There is nothing of it, or more than a box takes.", "Type how much of it each time.");
+        }
+
+        foreach (var problem in order.Price?.Check() ?? [])
+            yield return problem;
+        if (order.Deposit is < 0 or > 1_000_000)
+            yield return new("deposit", "The deposit is less than nothing, or more than any order.", "Type what is to be paid ahead, or leave it empty.");
         foreach (var (key, pot) in order.Pots)
             foreach (var problem in Pot(key, pot, tables))
                 yield return problem;

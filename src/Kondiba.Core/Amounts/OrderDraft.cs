@@ -1,8 +1,23 @@
 using System.Text.Json.Serialization;
 using Kondiba.Core.Decoration;
+using Kondiba.Core.Pantry;
+using Kondiba.Core.Pricing;
 using NodaTime;
 
 namespace Kondiba.Core.Amounts;
+
+/// <summary>How an order reaches its customer.</summary>
+[JsonConverter(typeof(JsonStringEnumConverter<Handover>))]
+public enum Handover
+{
+    /// <summary>It is collected.</summary>
+    [JsonStringEnumMemberName("pickup")]
+    Pickup,
+
+    /// <summary>It is brought.</summary>
+    [JsonStringEnumMemberName("delivery")]
+    Delivery,
+}
 
 /// <summary>An order as typed; nothing about it need be right yet.</summary>
 /// <param name="Name">Whom or what it is for.</param>
@@ -12,6 +27,14 @@ namespace Kondiba.Core.Amounts;
 /// <param name="Pots">What the maker chose for a pot, by its key, "coating.colour"; what is left out the product chooses.</param>
 /// <param name="Margin">Put on top of every pot, as a share; null for the kitchen's own.</param>
 /// <param name="Palette">Its scheme of two to five colours, each as #rrggbb; none when nothing was chosen.</param>
+/// <param name="Client">Who asked.</param>
+/// <param name="Contact">How to reach them.</param>
+/// <param name="Handover">Whether it is collected or brought.</param>
+/// <param name="Place">Where.</param>
+/// <param name="Allergies">Names of allergens that must not be in it.</param>
+/// <param name="Packing">What it is packed in.</param>
+/// <param name="Price">How its price is made; null for the kitchen's margin.</param>
+/// <param name="Deposit">To be paid ahead; null for the kitchen's share of the price.</param>
 public sealed record OrderDraft(
     string? Name,
     LocalDateTime? Pickup,
@@ -19,7 +42,15 @@ public sealed record OrderDraft(
     IReadOnlyList<LineDraft> Lines,
     IReadOnlyDictionary<string, PotDraft> Pots,
     double? Margin = null,
-    IReadOnlyList<string>? Palette = null);
+    IReadOnlyList<string>? Palette = null,
+    string? Client = null,
+    string? Contact = null,
+    Handover Handover = Handover.Pickup,
+    string? Place = null,
+    IReadOnlyList<string>? Allergies = null,
+    IReadOnlyList<PackingDraft>? Packing = null,
+    PriceDraft? Price = null,
+    decimal? Deposit = null);
 
 /// <summary>What the maker chose for a pot.</summary>
 /// <param name="Vessel">Code of the vessel; null for the one that wants least coating.</param>

@@ -43,7 +43,7 @@ internal static class PotMaking
         var (onPieces, pool, toMelt) = (tally?.OnPieces ?? default, tally?.Pool ?? default, forDips + inBags);
         var ofDips = forDips / (1 + (dose?.Rate.Si ?? 0));
         var ofCoating = ofDips + inBags;
-        var cover = PackCover.For(ofCoating, tables.Stock.Where(l => l.Coating == coating.Code && l.Colour == colour.Bought), coating.Packs);
+        var cover = CoverOf(ofCoating, coating, colour.Bought, tables);
         var testFilm = Film.After(flow, tables.Thinning.TestDip.Value, tables.Film);
         return (new(
             key,
@@ -72,6 +72,13 @@ internal static class PotMaking
             [.. tallies.Select(t => new VesselChoice(t.Vessel.Code, t.Unfit.Count == 0 ? t.ToMelt + inBags : null, string.Join(" ", t.Unfit.Select(u => u.Seat.Misfit))))],
             coating.DipFrom.Value,
             coating.DipTo.Value), inOrder);
+    }
+
+    /// <summary>What covers so much of a coating bought in a colour.</summary>
+    internal static PackCover CoverOf(Mass need, Coatings.Coating coating, string bought, TradeTables tables)
+    {
+        var ware = Ware.OfColour(coating.Code, bought);
+        return PackCover.For(need.In("g"), tables.Stock.Where(l => l.Ware == ware), [.. coating.Packs.Select(p => p.ToPack())]);
     }
 
     private static PotDrizzle DrizzleOf(IReadOnlyList<Bagged> bags, TradeTables tables)
@@ -208,7 +215,7 @@ internal static class PotMaking
     {
         List<WorkingLine> lines = [WorkingLine.Of("coating wanted", "to melt, less the thinner in it", ofCoating, Source.Computed)];
         foreach (var lot in cover.Lots)
-            lines.Add(WorkingLine.Of("from your stock", lot.BestBefore is { } date ? $"best before {date:uuuu-MM-dd}, earliest first" : "no date", lot.Mass, Source.Kitchen));
+            lines.Add(WorkingLine.Of("from your stock", lot.BestBefore is { } date ? $"best before {date:uuuu-MM-dd}, earliest first" : "no date", Quantities.Of<Mass>(lot.Amount, "g"), Source.Kitchen));
         foreach (var pack in packs)
         {
             lines.Add(WorkingLine.Of("sold in packs of", "", pack.Mass.Value, pack.Mass.Source));
@@ -216,7 +223,7 @@ internal static class PotMaking
         }
 
         foreach (var bought in cover.Packs)
-            lines.Add(WorkingLine.Of($"{bought.Count} of {bought.Mass.In("g"):0} g", $"{bought.Price} in all{(bought.Coupons > 0 ? $", {bought.Coupons} with a coupon" : "")}", bought.Mass * bought.Count, Source.Computed));
+            lines.Add(WorkingLine.Of($"{bought.Count} of {bought.Holds:0} g", $"{bought.Price} in all{(bought.Coupons > 0 ? $", {bought.Coupons} with a coupon" : "")}", Quantities.Of<Mass>(bought.Holds * bought.Count, "g"), Source.Computed));
         lines.Add(WorkingLine.Count("packs to buy", $"the cheapest cover, {cover.Price}; of equal ones the one that leaves least", cover.Count, Source.Computed));
         return lines;
     }
@@ -228,7 +235,7 @@ internal static class PotMaking
             return new(default, () => [WorkingLine.Count("worth", "no pack and price is known", 0, Source.Computed)]);
         var smallest = packs.MinBy(p => p.Mass.Value.Si)!;
         var (price, mass) = cover.Count > 0
-            ? (cover.Price, cover.Packs.Select(p => p.Mass * p.Count).Total())
+            ? (cover.Price, Quantities.Of<Mass>(cover.Packs.Sum(p => p.Holds * p.Count), "g"))
             : (smallest.Price.Value, smallest.Mass.Value);
         var worth = price * (ofCoating / mass);
         return new(worth, () =>

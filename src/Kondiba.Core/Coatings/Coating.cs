@@ -77,7 +77,11 @@ public sealed record TemperCurve(
 /// <param name="Price">Price of one.</param>
 /// <param name="Coupon">Taken off the price of one; null when there is no coupon.</param>
 /// <param name="Coupons">Coupons at hand.</param>
-public sealed record CoatingPack(Sourced<Mass> Mass, Sourced<Money> Price, Money? Coupon = null, int Coupons = 0);
+public sealed record CoatingPack(Sourced<Mass> Mass, Sourced<Money> Price, Money? Coupon = null, int Coupons = 0)
+{
+    /// <summary>As a pack of a ware, in grams.</summary>
+    internal Pantry.Pack ToPack() => new(Mass.Value.In("g"), Price, Coupon, Coupons);
+}
 
 /// <summary>A colour that a coating is sold in.</summary>
 /// <param name="Code">Name in data.</param>

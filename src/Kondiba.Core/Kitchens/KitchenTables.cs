@@ -2,6 +2,8 @@ using Kondiba.Core.Centres;
 using Kondiba.Core.Coatings;
 using Kondiba.Core.Colour;
 using Kondiba.Core.Measures;
+using Kondiba.Core.Pantry;
+using Kondiba.Core.Pricing;
 using Kondiba.Core.Reference;
 using Kondiba.Core.Vessels;
 using NodaTime;
@@ -42,7 +44,8 @@ public static class KitchenTables
             Pot = shipped.Pot with { Margin = Set(ways.Margin is { } m ? new Share(m) : null, shipped.Pot.Margin) },
             Thinning = shipped.Thinning with { Target = Set(ways.Film is { } f ? Quantities.Of<Length>(f, "mm") : null, shipped.Thinning.Target) },
             Habits = new(coatings.Any(c => c.Code == ways.Coating) ? ways.Coating! : shipped.Habits.Coating, ways.Thinner),
-            Stock = [.. own.Lots.Select(l => l.ToLot())],
+            Wares = Wares(shipped.Wares, own.Wares),
+            Pricing = Pricing(shipped.Pricing, own.Rates),
         };
     }
 
@@ -56,6 +59,13 @@ public static class KitchenTables
         shipped.Film.DripTime.Value.TotalSeconds,
         shipped.Decorating.HandSpeed.Value.In("mm/s"),
         []);
+
+    /// <summary>How prices are made where nothing was said, in the form that it is entered in.</summary>
+    public static Rates Rates(TradeTables shipped)
+    {
+        var c = shipped.Pricing;
+        return new(c.Hour.Value.Amount, c.FuelPerHour.Value.Amount, c.Margin.Value.Si, c.Step.Value.Amount, c.Deposit.Value.Si, c.Terms);
+    }
 
     /// <summary>A shipped or own centre in the form that it is entered in, to be changed.</summary>
     public static OwnCentre Entered(Centre centre) => new(
@@ -105,6 +115,26 @@ public static class KitchenTables
         var mine = own.ToList();
         return [.. shipped.Select(s => mine.Find(o => code(o) == code(s)) ?? s), .. mine.Where(o => shipped.All(s => code(s) != code(o)))];
     }
+
+    private static WareTable Wares(WareTable shipped, IReadOnlyList<OwnWare> own)
+    {
+        var packs = new Dictionary<string, IReadOnlyList<PackRow>>(shipped.Packs);
+        foreach (var ware in own.Where(w => w.Packs is not null))
+            packs[ware.Code] = [.. ware.Packs!.Select(p => new PackRow(Mine(new Money(p.Price)), p.Holds))];
+        var supplies = own.Where(w => w.Code.StartsWith("supply.", StringComparison.Ordinal))
+            .Select(w => new Supply(w.Code["supply.".Length..], w.Name, w.Unit, shipped.Sections["supply"])).Where(s => shipped.Supplies.All(k => k.Code != s.Code));
+        return shipped with { Packs = packs, Supplies = [.. shipped.Supplies, .. supplies], Low = own.Where(w => w.Low > 0).ToDictionary(w => w.Code, w => w.Low) };
+    }
+
+    private static PriceConstants Pricing(PriceConstants shipped, Rates rates) => shipped with
+    {
+        Hour = Set(rates.Hour is { } h ? new Money(h) : null, shipped.Hour),
+        FuelPerHour = Set(rates.FuelPerHour is { } f ? new Money(f) : null, shipped.FuelPerHour),
+        Margin = Set(rates.Margin is { } m ? new Share(m) : null, shipped.Margin),
+        Step = Set(rates.Step is { } s ? new Money(s) : null, shipped.Step),
+        Deposit = Set(rates.Deposit is { } d ? new Share(d) : null, shipped.Deposit),
+        Terms = rates.Terms ?? shipped.Terms,
+    };
 
     private static Sourced<T> Mine<T>(T value) => new(value, Source.Kitchen);
 

@@ -3,6 +3,7 @@ using System.Text.RegularExpressions;
 using Kondiba.Core.Centres;
 using Kondiba.Core.Colour;
 using Kondiba.Core.Measures;
+using Kondiba.Core.Pantry;
 using Kondiba.Core.Reference;
 using Kondiba.Core.Vessels;
 
@@ -13,6 +14,7 @@ public static partial class OwnCheck
 {
     private const int LongestName = 60;
     private const int MostOfAKind = 40;
+    private const int LongestTerms = 1000;
     private const double MostFat = 0.60;
     private const double HeaviestPiece = 2000;
 
@@ -124,16 +126,49 @@ public static partial class OwnCheck
         return problems;
     }
 
-    /// <summary>The problems of a lot.</summary>
-    public static IReadOnlyList<Problem> Of(OwnLot lot, TradeTables tables)
+    /// <summary>The problems of a ware's packs and mark, or of a supply of the maker's own.</summary>
+    public static IReadOnlyList<Problem> Of(OwnWare ware, TradeTables tables)
     {
-        List<Problem> problems = [.. Coded(lot.Code)];
-        if (tables.Coating(lot.Coating) is not { } coating)
-            problems.Add(new("coating", $"There is no coating called '{lot.Coating}'.", "Choose one of your coatings."));
-        else if (coating.Colour(lot.Colour) is null)
-            problems.Add(new("colour", $"There is no colour called '{lot.Colour}' in {coating.Name}.", "Choose one of its colours."));
-        if (!(lot.Mass is > 0 and <= 100_000))
-            problems.Add(new("mass", "There is nothing in it, or more than a cupboard holds.", "Type how much is left, or remove it."));
+        List<Problem> problems = [];
+        void Error(string field, string reason, string remedy) => problems.Add(new(field, reason, remedy));
+        if (WareTable.Find(TradeTables.Shipped, ware.Code) is null && ware.Code.StartsWith("supply.", StringComparison.Ordinal))
+            problems.AddRange(Named(ware.Code["supply.".Length..], ware.Name));
+        else if (WareTable.Find(tables, ware.Code) is null)
+            Error("code", $"There is no ware called '{ware.Code}'.", "Choose one of the pantry's, or name your own 'supply.' and a word.");
+        if (ware.Packs is not null && ware.Code.StartsWith("coating.", StringComparison.Ordinal))
+            Error("packs", "A coating's packs are entered with the coating.", "Change them under the kitchen's coatings.");
+        if (ware.Packs?.Count > MostOfAKind)
+            Error("packs", "There are too many packs.", $"Keep to {MostOfAKind}.");
+        foreach (var (i, pack) in (ware.Packs ?? []).Index())
+        {
+            if (!(pack.Holds is >= 1 and <= 100_000))
+                Error($"packs[{i}].holds", pack.Holds < 1 ? "A pack holds one at least." : "A pack holds at most 100,000.", "Type what is in it.");
+            if (pack.Price is < 0 or > 100_000)
+                Error($"packs[{i}].price", "The price is less than nothing, or more than any pack costs.", "Type what one pack costs.");
+        }
+
+        if (!(ware.Low is >= 0 and <= 1_000_000))
+            Error("low", "The mark is below nothing, or above what a pantry holds.", "Type the amount below which it runs low, or 0 for none.");
+        return problems;
+    }
+
+    /// <summary>The problems of a kitchen's rates.</summary>
+    public static IReadOnlyList<Problem> Of(Rates rates)
+    {
+        List<Problem> problems = [];
+        void Error(string field, string reason, string remedy) => problems.Add(new(field, reason, remedy));
+        if (rates.Hour is < 0 or > 10_000)
+            Error("hour", "Your hour is worth less than nothing, or more than anyone's.", "Type what an hour of your work is to bring.");
+        if (rates.FuelPerHour is < 0 or > 1000)
+            Error("fuelPerHour", "Gas and current cost less than nothing, or more than a works would burn.", "Type what an hour of cooking costs.");
+        if (rates.Margin is { } margin && !(margin is >= 0 and <= 0.9))
+            Error("margin", "The margin is less than nothing or more than 90 % of the price.", "Type a share between 0 % and 90 %.");
+        if (rates.Step is < 0 or > 1000)
+            Error("step", "Prices cannot go up in such steps.", "Type a step such as 0.50, or 0 for none.");
+        if (rates.Deposit is { } deposit && !(deposit is >= 0 and <= 1))
+            Error("deposit", "The deposit is less than nothing or more than the whole price.", "Type a share between 0 % and 100 %.");
+        if (rates.Terms?.Length > LongestTerms)
+            Error("terms", $"The terms are longer than {LongestTerms} characters.", "Shorten them: a quote is one page.");
         return problems;
     }
 

@@ -3,7 +3,6 @@ using Kondiba.Core.Coatings;
 using Kondiba.Core.Colour;
 using Kondiba.Core.Decoration;
 using Kondiba.Core.Pantry;
-using NodaTime;
 
 namespace Kondiba.Core.Kitchens;
 
@@ -13,19 +12,21 @@ namespace Kondiba.Core.Kitchens;
 /// <param name="Coatings">The maker's own coatings; likewise.</param>
 /// <param name="Tints">The maker's own concentrated colours; likewise.</param>
 /// <param name="Vessels">The maker's own vessels; likewise.</param>
-/// <param name="Lots">Coating in the cupboard.</param>
 /// <param name="Looks">The library of looks.</param>
+/// <param name="Wares">The maker's own supplies, packs and low marks.</param>
+/// <param name="Rates">What the maker's hour is worth, and how prices are made.</param>
 public sealed record OwnThings(
     Ways Ways,
     IReadOnlyList<OwnCentre> Centres,
     IReadOnlyList<OwnCoating> Coatings,
     IReadOnlyList<OwnTint> Tints,
     IReadOnlyList<OwnVessel> Vessels,
-    IReadOnlyList<OwnLot> Lots,
-    IReadOnlyList<Look> Looks)
+    IReadOnlyList<Look> Looks,
+    IReadOnlyList<OwnWare> Wares,
+    Rates Rates)
 {
     /// <summary>A kitchen about which nothing has been told.</summary>
-    public static OwnThings None { get; } = new(new(), [], [], [], [], [], []);
+    public static OwnThings None { get; } = new(new(), [], [], [], [], [], [], new());
 }
 
 /// <summary>How things are done in a kitchen; null keeps to common practice.</summary>
@@ -137,14 +138,24 @@ public sealed record OwnTint(string Code, string Name, Carrier Carrier, string S
 /// <param name="Measures">Measures that its kind wants, by code, each in its unit.</param>
 public sealed record OwnVessel(string Code, string Name, string Kind, IReadOnlyDictionary<string, double> Measures);
 
-/// <summary>Coating in the cupboard.</summary>
-/// <param name="Code">Name in data.</param>
-/// <param name="Coating">Code of the coating.</param>
-/// <param name="Colour">Code of its colour.</param>
-/// <param name="Mass">What is left of it, in g.</param>
-/// <param name="BestBefore">Its date; null when it has none.</param>
-public sealed record OwnLot(string Code, string Coating, string Colour, double Mass, LocalDate? BestBefore)
-{
-    /// <summary>As pots use it.</summary>
-    internal Lot ToLot() => new(Coating, Colour, Measures.Quantities.Of<Measures.Mass>(Mass, "g"), BestBefore);
-}
+/// <summary>A ware as the maker buys it; one with the code of a known ware says what the maker pays for it.</summary>
+/// <param name="Code">Of the ware: "sprinkle.jimmies"; "supply." and a name for one of the maker's own.</param>
+/// <param name="Name">Name on screen, several; used for the maker's own only.</param>
+/// <param name="Unit">What it is measured in; used for the maker's own only.</param>
+/// <param name="Packs">Packs it is bought in; null for the known ones. A coating's packs are entered with the coating.</param>
+/// <param name="Low">Below this it runs low; 0 for no mark.</param>
+public sealed record OwnWare(string Code, string Name, WareUnit Unit, IReadOnlyList<OwnWarePack>? Packs = null, double Low = 0);
+
+/// <summary>A pack of a ware as the maker buys it.</summary>
+/// <param name="Holds">What is in it, in the ware's unit.</param>
+/// <param name="Price">Of one.</param>
+public sealed record OwnWarePack(double Holds, decimal Price);
+
+/// <summary>What the maker's hour is worth and how prices are made; null keeps to the shipped values.</summary>
+/// <param name="Hour">Of work.</param>
+/// <param name="FuelPerHour">Gas and current in an hour of work.</param>
+/// <param name="Margin">Share of the price that is not cost.</param>
+/// <param name="Step">A price by margin goes up to a multiple of this.</param>
+/// <param name="Deposit">Share of the price that is paid ahead.</param>
+/// <param name="Terms">What a quote says at its foot.</param>
+public sealed record Rates(decimal? Hour = null, decimal? FuelPerHour = null, double? Margin = null, decimal? Step = null, double? Deposit = null, string? Terms = null);

@@ -1,68 +1,77 @@
 using System.Numerics;
-using Kondiba.Core.Coatings;
 using Kondiba.Core.Measures;
 using NodaTime;
 
 namespace Kondiba.Core.Pantry;
 
-/// <summary>Coating in the cupboard.</summary>
-/// <param name="Coating">Code of the coating.</param>
-/// <param name="Colour">Code of its colour.</param>
-/// <param name="Mass">What is left of it.</param>
+/// <summary>Some of a ware in the pantry.</summary>
+/// <param name="Ware">Code of the ware.</param>
+/// <param name="Amount">What is left of it, in the ware's unit.</param>
 /// <param name="BestBefore">Its date; null when it has none.</param>
-public sealed record Lot(string Coating, string Colour, Mass Mass, LocalDate? BestBefore);
+/// <param name="Id">Which lot of the pantry it is; null for one that is only reckoned with.</param>
+public sealed record Lot(string Ware, double Amount, LocalDate? BestBefore, Guid? Id = null);
 
 /// <summary>Packs of one size to buy.</summary>
-/// <param name="Mass">Net mass of one.</param>
+/// <param name="Holds">What one holds, in the ware's unit.</param>
 /// <param name="Count">How many.</param>
 /// <param name="Coupons">Of these, bought with a coupon.</param>
 /// <param name="Price">Of all of them, coupons taken off.</param>
-public sealed record PacksToBuy(Mass Mass, int Count, int Coupons, Money Price);
+public sealed record PacksToBuy(double Holds, int Count, int Coupons, Money Price);
 
-/// <summary>What covers a need of coating: stock first, then packs.</summary>
-/// <param name="FromStock">Taken from the cupboard.</param>
+/// <summary>What covers a need of a ware: stock first, then packs. All amounts in the ware's unit.</summary>
+/// <param name="FromStock">Taken from the pantry.</param>
 /// <param name="Lots">Where it is taken from, earliest date first.</param>
 /// <param name="Packs">What to buy, largest first.</param>
 /// <param name="Price">Of all packs.</param>
-/// <param name="Left">What stays unmelted in the packs bought.</param>
-public sealed record PackCover(Mass FromStock, IReadOnlyList<Lot> Lots, IReadOnlyList<PacksToBuy> Packs, Money Price, Mass Left)
+/// <param name="Left">What stays in the packs bought.</param>
+public sealed record PackCover(double FromStock, IReadOnlyList<Lot> Lots, IReadOnlyList<PacksToBuy> Packs, Money Price, double Left)
 {
     /// <summary>Packs to buy, of all sizes.</summary>
     public int Count => Packs.Sum(p => p.Count);
 
     /// <summary>
     /// Uses up stock, earliest date first, then finds the packs that cover the rest at the least price, and of those the cover
-    /// that leaves least. Exact to the gram: solved from the end, for every amount still wanting.
+    /// that leaves least. Exact to the whole unit: solved from the end, for every amount still wanting.
     /// </summary>
-    /// <param name="need">What is wanted.</param>
-    /// <param name="stock">Lots of this coating and colour.</param>
-    /// <param name="packs">Sizes it is sold in, each of at least a gram.</param>
-    public static PackCover For(Mass need, IEnumerable<Lot> stock, IReadOnlyList<CoatingPack> packs)
+    /// <param name="need">What is wanted, in the ware's unit.</param>
+    /// <param name="stock">Lots of this ware.</param>
+    /// <param name="packs">Sizes it is sold in, each of at least one unit.</param>
+    public static PackCover For(double need, IEnumerable<Lot> stock, IReadOnlyList<Pack> packs)
     {
-        var (left, taken) = (need, new List<Lot>());
-        foreach (var lot in stock.OrderBy(l => l.BestBefore ?? LocalDate.MaxIsoValue))
-        {
-            if (left.Si <= 0)
-                break;
-            var mass = lot.Mass < left ? lot.Mass : left;
-            taken.Add(lot with { Mass = mass });
-            left -= mass;
-        }
-
-        var bought = Cheapest((int)Math.Ceiling(Math.Round(left.In("g"), 6)), packs);
+        var (left, taken) = (need, FirstToExpire(need, stock));
+        left -= taken.Sum(l => l.Amount);
+        var bought = Cheapest((int)Math.Ceiling(Math.Round(left, 6)), packs);
         var price = bought.Aggregate(default(Money), (sum, p) => sum + p.Price);
-        return new(need - left, taken, bought, price, bought.Select(p => p.Mass * p.Count).Total() - left);
+        return new(need - left, taken, bought, price, bought.Sum(p => p.Holds * p.Count) - (bought.Count > 0 ? left : 0));
     }
 
-    private static List<PacksToBuy> Cheapest(int grams, IReadOnlyList<CoatingPack> packs)
+    /// <summary>Takes an amount out of lots, the one that expires first before the others; less when there is not so much.</summary>
+    /// <param name="amount">What is wanted, in the ware's unit.</param>
+    /// <param name="stock">Lots of one ware.</param>
+    public static IReadOnlyList<Lot> FirstToExpire(double amount, IEnumerable<Lot> stock)
     {
-        if (grams <= 0 || packs.Count == 0)
+        var taken = new List<Lot>();
+        foreach (var lot in stock.OrderBy(l => l.BestBefore ?? LocalDate.MaxIsoValue))
+        {
+            if (amount <= 0)
+                break;
+            var some = Math.Min(lot.Amount, amount);
+            taken.Add(lot with { Amount = some });
+            amount -= some;
+        }
+
+        return taken;
+    }
+
+    private static List<PacksToBuy> Cheapest(int units, IReadOnlyList<Pack> packs)
+    {
+        if (units <= 0 || packs.Count == 0)
             return [];
 
         // Whatever is bought comes to a multiple of what divides every pack: that is the unit.
-        var sizes = packs.Select(p => (int)Math.Floor(Math.Round(p.Mass.Value.In("g"), 6))).ToArray();
+        var sizes = packs.Select(p => (int)Math.Floor(Math.Round(p.Holds, 6))).ToArray();
         var unit = sizes.Aggregate((a, b) => (int)BigInteger.GreatestCommonDivisor(a, b));
-        var need = (grams + unit - 1) / unit;
+        var need = (units + unit - 1) / unit;
         for (var i = 0; i < sizes.Length; i++)
             sizes[i] /= unit;
         var prices = packs.Select(p => Cents(p.Price.Value)).ToArray();
@@ -114,8 +123,8 @@ public sealed record PackCover(Mass FromStock, IReadOnlyList<Lot> Lots, IReadOnl
 
         return
         [
-            .. packs.Index().Where(p => count[p.Index] > 0).OrderByDescending(p => p.Item.Mass.Value.Si).Select(p => new PacksToBuy(
-                p.Item.Mass.Value,
+            .. packs.Index().Where(p => count[p.Index] > 0).OrderByDescending(p => p.Item.Holds).Select(p => new PacksToBuy(
+                p.Item.Holds,
                 count[p.Index],
                 withCoupon[p.Index],
                 (p.Item.Price.Value * count[p.Index]) - ((p.Item.Coupon ?? default) * withCoupon[p.Index]))),

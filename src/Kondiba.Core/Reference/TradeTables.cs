@@ -8,7 +8,9 @@ using Kondiba.Core.Decoration;
 using Kondiba.Core.Kitchens;
 using Kondiba.Core.Measures;
 using Kondiba.Core.Pantry;
+using Kondiba.Core.Pricing;
 using Kondiba.Core.QuickEntry;
+using Kondiba.Core.Safety;
 using Kondiba.Core.Setting;
 using Kondiba.Core.Thinning;
 using Kondiba.Core.Vessels;
@@ -32,8 +34,12 @@ namespace Kondiba.Core.Reference;
 /// <param name="Leftovers">Constants of leftovers.</param>
 /// <param name="Decorating">Constants of decorating.</param>
 /// <param name="Words">What makers call things.</param>
+/// <param name="Wares">Packs, sticks and packing.</param>
+/// <param name="Keeping">How long pieces keep.</param>
+/// <param name="Allergens">Allergens that a label must name.</param>
+/// <param name="Pricing">Constants of costs and prices.</param>
 /// <param name="Habits">What this kitchen usually does.</param>
-/// <param name="Stock">Coating in this kitchen's cupboard.</param>
+/// <param name="Stock">What is in this kitchen's pantry.</param>
 public sealed record TradeTables(
     IReadOnlyList<Centre> Centres,
     IReadOnlyList<Coating> Coatings,
@@ -50,6 +56,10 @@ public sealed record TradeTables(
     LeftoverConstants Leftovers,
     DecorConstants Decorating,
     Words Words,
+    WareTable Wares,
+    IReadOnlyList<Keeping> Keeping,
+    IReadOnlyList<Allergen> Allergens,
+    PriceConstants Pricing,
     Habits Habits,
     IReadOnlyList<Lot> Stock)
 {
@@ -110,6 +120,10 @@ public sealed record TradeTables(
             practice.Leftovers,
             practice.Decor,
             Read<Words>("words", options),
+            Read<WareTable>("wares", options),
+            Read<List<Keeping>>("keeping", options),
+            Read<List<Allergen>>("allergens", options),
+            practice.Pricing,
             new("compound-wafer-hot-flow"),
             []);
     }
@@ -128,7 +142,7 @@ public sealed record TradeTables(
     }
 
     private sealed record Practice(
-        FilmConstants Film, PotConstants Pot, TraySheet Tray, SettingConstants Setting, ThinningConstants Thinning, ColourConstants Colour, LeftoverConstants Leftovers, DecorConstants Decor);
+        FilmConstants Film, PotConstants Pot, TraySheet Tray, SettingConstants Setting, ThinningConstants Thinning, ColourConstants Colour, LeftoverConstants Leftovers, DecorConstants Decor, PriceConstants Pricing);
 
     /// <summary>A measure written as [value, "unit", "source"].</summary>
     private sealed record MeasureRow(double Value, string Unit, Source Source)

@@ -7,6 +7,7 @@ using Microsoft.EntityFrameworkCore.Infrastructure;
 using Microsoft.EntityFrameworkCore.Storage.ValueConversion;
 using NodaTime;
 using Npgsql.EntityFrameworkCore.PostgreSQL.Metadata;
+using NpgsqlTypes;
 
 #nullable disable
 
@@ -24,6 +25,44 @@ namespace Kondiba.Data.Migrations
 
             NpgsqlModelBuilderExtensions.UseIdentityByDefaultColumns(modelBuilder);
 
+            modelBuilder.Entity("Kondiba.Data.Invitation", b =>
+                {
+                    b.Property<Guid>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("uuid")
+                        .HasColumnName("id");
+
+                    b.Property<Guid>("KitchenId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("kitchen_id");
+
+                    b.Property<string>("TokenHash")
+                        .IsRequired()
+                        .HasMaxLength(64)
+                        .HasColumnType("character varying(64)")
+                        .HasColumnName("token_hash");
+
+                    b.Property<Instant>("Until")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("until");
+
+                    b.Property<Instant?>("UsedAt")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("used_at");
+
+                    b.HasKey("Id")
+                        .HasName("pk_invitations");
+
+                    b.HasIndex("KitchenId")
+                        .HasDatabaseName("ix_invitations_kitchen_id");
+
+                    b.HasIndex("TokenHash")
+                        .IsUnique()
+                        .HasDatabaseName("ix_invitations_token_hash");
+
+                    b.ToTable("invitations", (string)null);
+                });
+
             modelBuilder.Entity("Kondiba.Data.Kitchen", b =>
                 {
                     b.Property<Guid>("Id")
@@ -34,6 +73,10 @@ namespace Kondiba.Data.Migrations
                     b.Property<bool>("IsSample")
                         .HasColumnType("boolean")
                         .HasColumnName("is_sample");
+
+                    b.Property<int>("LastNumber")
+                        .HasColumnType("integer")
+                        .HasColumnName("last_number");
 
                     b.Property<string>("Name")
                         .IsRequired()
@@ -90,6 +133,60 @@ namespace Kondiba.Data.Migrations
                     b.ToTable("kitchen_items", (string)null);
                 });
 
+            modelBuilder.Entity("Kondiba.Data.LotMovement", b =>
+                {
+                    b.Property<Guid>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("uuid")
+                        .HasColumnName("id");
+
+                    b.Property<double>("Amount")
+                        .HasColumnType("double precision")
+                        .HasColumnName("amount");
+
+                    b.Property<Instant>("At")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("at");
+
+                    b.Property<string>("Kind")
+                        .IsRequired()
+                        .HasMaxLength(10)
+                        .HasColumnType("character varying(10)")
+                        .HasColumnName("kind");
+
+                    b.Property<Guid>("KitchenId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("kitchen_id");
+
+                    b.Property<Guid>("LotId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("lot_id");
+
+                    b.Property<string>("Note")
+                        .IsRequired()
+                        .HasMaxLength(200)
+                        .HasColumnType("character varying(200)")
+                        .HasColumnName("note");
+
+                    b.Property<Guid?>("OrderId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("order_id");
+
+                    b.HasKey("Id")
+                        .HasName("pk_lot_movements");
+
+                    b.HasIndex("LotId")
+                        .HasDatabaseName("ix_lot_movements_lot_id");
+
+                    b.HasIndex("OrderId")
+                        .HasDatabaseName("ix_lot_movements_order_id");
+
+                    b.HasIndex("KitchenId", "OrderId")
+                        .HasDatabaseName("ix_lot_movements_kitchen_id_order_id");
+
+                    b.ToTable("lot_movements", (string)null);
+                });
+
             modelBuilder.Entity("Kondiba.Data.Order", b =>
                 {
                     b.Property<Guid>("Id")
@@ -97,13 +194,48 @@ namespace Kondiba.Data.Migrations
                         .HasColumnType("uuid")
                         .HasColumnName("id");
 
+                    b.PrimitiveCollection<List<string>>("Allergies")
+                        .IsRequired()
+                        .HasColumnType("text[]")
+                        .HasColumnName("allergies");
+
                     b.Property<Instant>("ChangedAt")
                         .HasColumnType("timestamp with time zone")
                         .HasColumnName("changed_at");
 
+                    b.Property<string>("Client")
+                        .IsRequired()
+                        .HasMaxLength(80)
+                        .HasColumnType("character varying(80)")
+                        .HasColumnName("client");
+
+                    b.Property<string>("Contact")
+                        .IsRequired()
+                        .HasMaxLength(120)
+                        .HasColumnType("character varying(120)")
+                        .HasColumnName("contact");
+
                     b.Property<Guid?>("CreationKey")
                         .HasColumnType("uuid")
                         .HasColumnName("creation_key");
+
+                    b.Property<decimal?>("Deposit")
+                        .HasColumnType("numeric")
+                        .HasColumnName("deposit");
+
+                    b.Property<bool>("DepositPaid")
+                        .HasColumnType("boolean")
+                        .HasColumnName("deposit_paid");
+
+                    b.Property<string>("Handover")
+                        .IsRequired()
+                        .HasMaxLength(10)
+                        .HasColumnType("character varying(10)")
+                        .HasColumnName("handover");
+
+                    b.Property<bool>("IsTemplate")
+                        .HasColumnType("boolean")
+                        .HasColumnName("is_template");
 
                     b.Property<Guid>("KitchenId")
                         .HasColumnType("uuid")
@@ -125,6 +257,15 @@ namespace Kondiba.Data.Migrations
                         .HasColumnType("character varying(2000)")
                         .HasColumnName("notes");
 
+                    b.Property<int>("Number")
+                        .HasColumnType("integer")
+                        .HasColumnName("number");
+
+                    b.Property<string>("Packing")
+                        .IsRequired()
+                        .HasColumnType("jsonb")
+                        .HasColumnName("packing");
+
                     b.PrimitiveCollection<List<string>>("Palette")
                         .IsRequired()
                         .HasColumnType("text[]")
@@ -134,9 +275,37 @@ namespace Kondiba.Data.Migrations
                         .HasColumnType("timestamp without time zone")
                         .HasColumnName("pickup");
 
+                    b.Property<int>("Pieces")
+                        .HasColumnType("integer")
+                        .HasColumnName("pieces");
+
+                    b.Property<string>("Place")
+                        .IsRequired()
+                        .HasMaxLength(200)
+                        .HasColumnType("character varying(200)")
+                        .HasColumnName("place");
+
+                    b.Property<string>("Price")
+                        .HasColumnType("jsonb")
+                        .HasColumnName("price");
+
                     b.Property<Instant?>("RemovedAt")
                         .HasColumnType("timestamp with time zone")
                         .HasColumnName("removed_at");
+
+                    b.Property<NpgsqlTsVector>("Search")
+                        .IsRequired()
+                        .ValueGeneratedOnAddOrUpdate()
+                        .HasColumnType("tsvector")
+                        .HasColumnName("search")
+                        .HasAnnotation("Npgsql:TsVectorConfig", "simple")
+                        .HasAnnotation("Npgsql:TsVectorProperties", new[] { "Name", "Client", "Contact", "Place", "Notes", "Words" });
+
+                    b.Property<string>("State")
+                        .IsRequired()
+                        .HasMaxLength(10)
+                        .HasColumnType("character varying(10)")
+                        .HasColumnName("state");
 
                     b.Property<uint>("Version")
                         .IsConcurrencyToken()
@@ -144,15 +313,34 @@ namespace Kondiba.Data.Migrations
                         .HasColumnType("xid")
                         .HasColumnName("xmin");
 
+                    b.Property<string>("Words")
+                        .IsRequired()
+                        .HasColumnType("text")
+                        .HasColumnName("words");
+
                     b.HasKey("Id")
                         .HasName("pk_orders");
+
+                    b.HasIndex("Search")
+                        .HasDatabaseName("ix_orders_search");
+
+                    NpgsqlIndexBuilderExtensions.HasMethod(b.HasIndex("Search"), "gin");
 
                     b.HasIndex("KitchenId", "CreationKey")
                         .IsUnique()
                         .HasDatabaseName("ix_orders_kitchen_id_creation_key");
 
+                    b.HasIndex("KitchenId", "Number")
+                        .IsUnique()
+                        .HasDatabaseName("ix_orders_kitchen_id_number");
+
                     b.HasIndex("KitchenId", "Pickup")
-                        .HasDatabaseName("ix_orders_kitchen_id_pickup");
+                        .HasDatabaseName("ix_orders_kitchen_id_pickup")
+                        .HasFilter("removed_at IS NULL AND NOT is_template");
+
+                    b.HasIndex("KitchenId", "State", "Pickup")
+                        .HasDatabaseName("ix_orders_kitchen_id_state_pickup")
+                        .HasFilter("removed_at IS NULL AND NOT is_template");
 
                     b.ToTable("orders", (string)null);
                 });
@@ -288,6 +476,302 @@ namespace Kondiba.Data.Migrations
                     b.ToTable("order_pots", (string)null);
                 });
 
+            modelBuilder.Entity("Kondiba.Data.PantryLot", b =>
+                {
+                    b.Property<Guid>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("uuid")
+                        .HasColumnName("id");
+
+                    b.Property<double>("Amount")
+                        .HasColumnType("double precision")
+                        .HasColumnName("amount");
+
+                    b.Property<LocalDate?>("BestBefore")
+                        .HasColumnType("date")
+                        .HasColumnName("best_before");
+
+                    b.Property<Guid>("KitchenId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("kitchen_id");
+
+                    b.Property<double?>("Pack")
+                        .HasColumnType("double precision")
+                        .HasColumnName("pack");
+
+                    b.Property<string>("Place")
+                        .IsRequired()
+                        .HasMaxLength(60)
+                        .HasColumnType("character varying(60)")
+                        .HasColumnName("place");
+
+                    b.Property<decimal?>("Price")
+                        .HasColumnType("numeric")
+                        .HasColumnName("price");
+
+                    b.Property<LocalDate>("ReceivedOn")
+                        .HasColumnType("date")
+                        .HasColumnName("received_on");
+
+                    b.Property<uint>("Version")
+                        .IsConcurrencyToken()
+                        .ValueGeneratedOnAddOrUpdate()
+                        .HasColumnType("xid")
+                        .HasColumnName("xmin");
+
+                    b.Property<string>("Ware")
+                        .IsRequired()
+                        .HasMaxLength(140)
+                        .HasColumnType("character varying(140)")
+                        .HasColumnName("ware");
+
+                    b.HasKey("Id")
+                        .HasName("pk_pantry_lots");
+
+                    b.HasIndex("KitchenId", "Ware")
+                        .HasDatabaseName("ix_pantry_lots_kitchen_id_ware");
+
+                    b.ToTable("pantry_lots", null, t =>
+                        {
+                            t.HasCheckConstraint("ck_pantry_lots_amount", "amount >= 0");
+                        });
+                });
+
+            modelBuilder.Entity("Kondiba.Data.Person", b =>
+                {
+                    b.Property<Guid>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("uuid")
+                        .HasColumnName("id");
+
+                    b.Property<int>("AccessFailedCount")
+                        .HasColumnType("integer")
+                        .HasColumnName("access_failed_count");
+
+                    b.Property<string>("ConcurrencyStamp")
+                        .IsConcurrencyToken()
+                        .HasColumnType("text")
+                        .HasColumnName("concurrency_stamp");
+
+                    b.Property<string>("Email")
+                        .HasMaxLength(256)
+                        .HasColumnType("character varying(256)")
+                        .HasColumnName("email");
+
+                    b.Property<bool>("EmailConfirmed")
+                        .HasColumnType("boolean")
+                        .HasColumnName("email_confirmed");
+
+                    b.Property<Guid>("KitchenId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("kitchen_id");
+
+                    b.Property<bool>("LockoutEnabled")
+                        .HasColumnType("boolean")
+                        .HasColumnName("lockout_enabled");
+
+                    b.Property<DateTimeOffset?>("LockoutEnd")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("lockout_end");
+
+                    b.Property<string>("NormalizedEmail")
+                        .HasMaxLength(256)
+                        .HasColumnType("character varying(256)")
+                        .HasColumnName("normalized_email");
+
+                    b.Property<string>("NormalizedUserName")
+                        .HasMaxLength(256)
+                        .HasColumnType("character varying(256)")
+                        .HasColumnName("normalized_user_name");
+
+                    b.Property<string>("PasswordHash")
+                        .HasColumnType("text")
+                        .HasColumnName("password_hash");
+
+                    b.Property<string>("PhoneNumber")
+                        .HasColumnType("text")
+                        .HasColumnName("phone_number");
+
+                    b.Property<bool>("PhoneNumberConfirmed")
+                        .HasColumnType("boolean")
+                        .HasColumnName("phone_number_confirmed");
+
+                    b.Property<string>("Role")
+                        .IsRequired()
+                        .HasMaxLength(10)
+                        .HasColumnType("character varying(10)")
+                        .HasColumnName("role");
+
+                    b.Property<string>("SecurityStamp")
+                        .HasColumnType("text")
+                        .HasColumnName("security_stamp");
+
+                    b.Property<bool>("TwoFactorEnabled")
+                        .HasColumnType("boolean")
+                        .HasColumnName("two_factor_enabled");
+
+                    b.Property<string>("UserName")
+                        .HasMaxLength(256)
+                        .HasColumnType("character varying(256)")
+                        .HasColumnName("user_name");
+
+                    b.HasKey("Id")
+                        .HasName("pk_people");
+
+                    b.HasIndex("KitchenId")
+                        .HasDatabaseName("ix_people_kitchen_id");
+
+                    b.HasIndex("NormalizedEmail")
+                        .HasDatabaseName("EmailIndex");
+
+                    b.HasIndex("NormalizedUserName")
+                        .IsUnique()
+                        .HasDatabaseName("UserNameIndex");
+
+                    b.ToTable("people", (string)null);
+                });
+
+            modelBuilder.Entity("Kondiba.Data.QuoteShare", b =>
+                {
+                    b.Property<Guid>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("uuid")
+                        .HasColumnName("id");
+
+                    b.Property<string>("Body")
+                        .IsRequired()
+                        .HasColumnType("jsonb")
+                        .HasColumnName("body");
+
+                    b.Property<Guid>("KitchenId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("kitchen_id");
+
+                    b.Property<Guid>("OrderId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("order_id");
+
+                    b.Property<Instant?>("RevokedAt")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("revoked_at");
+
+                    b.Property<Instant>("SharedAt")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("shared_at");
+
+                    b.Property<string>("TokenHash")
+                        .IsRequired()
+                        .HasMaxLength(64)
+                        .HasColumnType("character varying(64)")
+                        .HasColumnName("token_hash");
+
+                    b.HasKey("Id")
+                        .HasName("pk_quote_shares");
+
+                    b.HasIndex("KitchenId")
+                        .HasDatabaseName("ix_quote_shares_kitchen_id");
+
+                    b.HasIndex("OrderId")
+                        .HasDatabaseName("ix_quote_shares_order_id");
+
+                    b.HasIndex("TokenHash")
+                        .IsUnique()
+                        .HasDatabaseName("ix_quote_shares_token_hash");
+
+                    b.ToTable("quote_shares", (string)null);
+                });
+
+            modelBuilder.Entity("Microsoft.AspNetCore.Identity.IdentityUserClaim<System.Guid>", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("integer")
+                        .HasColumnName("id");
+
+                    NpgsqlPropertyBuilderExtensions.UseIdentityByDefaultColumn(b.Property<int>("Id"));
+
+                    b.Property<string>("ClaimType")
+                        .HasColumnType("text")
+                        .HasColumnName("claim_type");
+
+                    b.Property<string>("ClaimValue")
+                        .HasColumnType("text")
+                        .HasColumnName("claim_value");
+
+                    b.Property<Guid>("UserId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("user_id");
+
+                    b.HasKey("Id")
+                        .HasName("pk_person_claims");
+
+                    b.HasIndex("UserId")
+                        .HasDatabaseName("ix_person_claims_user_id");
+
+                    b.ToTable("person_claims", (string)null);
+                });
+
+            modelBuilder.Entity("Microsoft.AspNetCore.Identity.IdentityUserLogin<System.Guid>", b =>
+                {
+                    b.Property<string>("LoginProvider")
+                        .HasColumnType("text")
+                        .HasColumnName("login_provider");
+
+                    b.Property<string>("ProviderKey")
+                        .HasColumnType("text")
+                        .HasColumnName("provider_key");
+
+                    b.Property<string>("ProviderDisplayName")
+                        .HasColumnType("text")
+                        .HasColumnName("provider_display_name");
+
+                    b.Property<Guid>("UserId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("user_id");
+
+                    b.HasKey("LoginProvider", "ProviderKey")
+                        .HasName("pk_person_logins");
+
+                    b.HasIndex("UserId")
+                        .HasDatabaseName("ix_person_logins_user_id");
+
+                    b.ToTable("person_logins", (string)null);
+                });
+
+            modelBuilder.Entity("Microsoft.AspNetCore.Identity.IdentityUserToken<System.Guid>", b =>
+                {
+                    b.Property<Guid>("UserId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("user_id");
+
+                    b.Property<string>("LoginProvider")
+                        .HasColumnType("text")
+                        .HasColumnName("login_provider");
+
+                    b.Property<string>("Name")
+                        .HasColumnType("text")
+                        .HasColumnName("name");
+
+                    b.Property<string>("Value")
+                        .HasColumnType("text")
+                        .HasColumnName("value");
+
+                    b.HasKey("UserId", "LoginProvider", "Name")
+                        .HasName("pk_person_tokens");
+
+                    b.ToTable("person_tokens", (string)null);
+                });
+
+            modelBuilder.Entity("Kondiba.Data.Invitation", b =>
+                {
+                    b.HasOne("Kondiba.Data.Kitchen", null)
+                        .WithMany()
+                        .HasForeignKey("KitchenId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_invitations_kitchens_kitchen_id");
+                });
+
             modelBuilder.Entity("Kondiba.Data.KitchenItem", b =>
                 {
                     b.HasOne("Kondiba.Data.Kitchen", null)
@@ -296,6 +780,28 @@ namespace Kondiba.Data.Migrations
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired()
                         .HasConstraintName("fk_kitchen_items_kitchens_kitchen_id");
+                });
+
+            modelBuilder.Entity("Kondiba.Data.LotMovement", b =>
+                {
+                    b.HasOne("Kondiba.Data.Kitchen", null)
+                        .WithMany()
+                        .HasForeignKey("KitchenId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_lot_movements_kitchens_kitchen_id");
+
+                    b.HasOne("Kondiba.Data.PantryLot", null)
+                        .WithMany("Movements")
+                        .HasForeignKey("LotId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_lot_movements_pantry_lots_lot_id");
+
+                    b.HasOne("Kondiba.Data.Order", null)
+                        .WithMany()
+                        .HasForeignKey("OrderId")
+                        .HasConstraintName("fk_lot_movements_orders_order_id");
                 });
 
             modelBuilder.Entity("Kondiba.Data.Order", b =>
@@ -342,11 +848,83 @@ namespace Kondiba.Data.Migrations
                         .HasConstraintName("fk_order_pots_orders_order_id");
                 });
 
+            modelBuilder.Entity("Kondiba.Data.PantryLot", b =>
+                {
+                    b.HasOne("Kondiba.Data.Kitchen", null)
+                        .WithMany()
+                        .HasForeignKey("KitchenId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_pantry_lots_kitchens_kitchen_id");
+                });
+
+            modelBuilder.Entity("Kondiba.Data.Person", b =>
+                {
+                    b.HasOne("Kondiba.Data.Kitchen", null)
+                        .WithMany()
+                        .HasForeignKey("KitchenId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_people_kitchens_kitchen_id");
+                });
+
+            modelBuilder.Entity("Kondiba.Data.QuoteShare", b =>
+                {
+                    b.HasOne("Kondiba.Data.Kitchen", null)
+                        .WithMany()
+                        .HasForeignKey("KitchenId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_quote_shares_kitchens_kitchen_id");
+
+                    b.HasOne("Kondiba.Data.Order", null)
+                        .WithMany()
+                        .HasForeignKey("OrderId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_quote_shares_orders_order_id");
+                });
+
+            modelBuilder.Entity("Microsoft.AspNetCore.Identity.IdentityUserClaim<System.Guid>", b =>
+                {
+                    b.HasOne("Kondiba.Data.Person", null)
+                        .WithMany()
+                        .HasForeignKey("UserId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_person_claims_people_user_id");
+                });
+
+            modelBuilder.Entity("Microsoft.AspNetCore.Identity.IdentityUserLogin<System.Guid>", b =>
+                {
+                    b.HasOne("Kondiba.Data.Person", null)
+                        .WithMany()
+                        .HasForeignKey("UserId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_person_logins_people_user_id");
+                });
+
+            modelBuilder.Entity("Microsoft.AspNetCore.Identity.IdentityUserToken<System.Guid>", b =>
+                {
+                    b.HasOne("Kondiba.Data.Person", null)
+                        .WithMany()
+                        .HasForeignKey("UserId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_person_tokens_people_user_id");
+                });
+
             modelBuilder.Entity("Kondiba.Data.Order", b =>
                 {
                     b.Navigation("Lines");
 
                     b.Navigation("Pots");
+                });
+
+            modelBuilder.Entity("Kondiba.Data.PantryLot", b =>
+                {
+                    b.Navigation("Movements");
                 });
 #pragma warning restore 612, 618
         }

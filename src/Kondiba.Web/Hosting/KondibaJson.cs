@@ -12,6 +12,9 @@ namespace Kondiba.Web.Hosting;
 /// <summary>How the API writes values: quantities as numbers in the unit its document names, durations in seconds, times in ISO 8601.</summary>
 public static class KondibaJson
 {
+    /// <summary>Whether the present request comes from someone who sees no prices: then every amount of money is written as 0.</summary>
+    internal static readonly AsyncLocal<bool> MoneyHidden = new();
+
     public static void Configure(JsonSerializerOptions options)
     {
         options.NumberHandling = JsonNumberHandling.Strict;
@@ -21,6 +24,9 @@ public static class KondibaJson
         options.Converters.Add(new DurationInSeconds());
         options.Converters.Add(new MoneyAsNumber());
         options.Converters.Add(new JsonStringEnumConverter<Units>(JsonNamingPolicy.CamelCase));
+        options.Converters.Add(new JsonStringEnumConverter<OrderState>(JsonNamingPolicy.CamelCase));
+        options.Converters.Add(new JsonStringEnumConverter<MovementKind>(JsonNamingPolicy.CamelCase));
+        options.Converters.Add(new JsonStringEnumConverter<Role>(JsonNamingPolicy.CamelCase));
         options.ConfigureForNodaTime(DateTimeZoneProviders.Tzdb);
     }
 
@@ -28,7 +34,7 @@ public static class KondibaJson
     {
         public override Money Read(ref Utf8JsonReader reader, Type typeToConvert, JsonSerializerOptions options) => new(reader.GetDecimal());
 
-        public override void Write(Utf8JsonWriter writer, Money value, JsonSerializerOptions options) => writer.WriteNumberValue(value.Amount);
+        public override void Write(Utf8JsonWriter writer, Money value, JsonSerializerOptions options) => writer.WriteNumberValue(MoneyHidden.Value ? 0 : value.Amount);
     }
 
     private sealed class DurationInSeconds : JsonConverter<Duration>
@@ -69,12 +75,17 @@ public static class QuantitySchemas
         {
             Be(JsonSchemaType.String, "day, 2031-05-03");
         }
+        else if (type == typeof(Instant))
+        {
+            Be(JsonSchemaType.String, "moment, 2031-05-03T18:30:00Z");
+        }
 
         return Task.CompletedTask;
 
         void Be(JsonSchemaType kind, string description)
         {
-            schema.Type = kind;
+            // A property that may be left out is described in its place, and says that null will do as well.
+            schema.Type = context.JsonPropertyInfo is { IsRequired: false } && Nullable.GetUnderlyingType(context.JsonTypeInfo.Type) is not null ? kind | JsonSchemaType.Null : kind;
             schema.Description = description;
             schema.Properties?.Clear();
             schema.Required?.Clear();

@@ -29,9 +29,8 @@ internal sealed class Startup
             else
             {
                 var now = clock.GetCurrentInstant();
-                (kitchen, var items, var orders) = SampleKitchen.From(now.InZone(zone).Date, now, zone.Id);
-                db.AddRange(items);
-                db.AddRange(orders);
+                (kitchen, var rows) = SampleKitchen.From(now.InZone(zone).Date, now, zone.Id);
+                db.AddRange(rows);
             }
 
             db.Add(kitchen);

@@ -1,6 +1,8 @@
+using System.Security.Claims;
 using Kondiba.Core.Kitchens;
 using Kondiba.Core.Reference;
 using Kondiba.Data;
+using Kondiba.Web.Sessions;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
 using NodaTime;
@@ -16,7 +18,8 @@ public sealed record KitchenView(string Name, bool IsSample, Units Units, LocalD
 
 /// <summary>A change to the kitchen.</summary>
 /// <param name="Units">The units it is to read.</param>
-public sealed record KitchenChange(Units Units);
+/// <param name="Name">Its name; null leaves it.</param>
+public sealed record KitchenChange(Units Units, string? Name = null);
 
 /// <summary>What can be changed of a kitchen, in the form that it is entered in.</summary>
 /// <param name="Ways">How things are done here.</param>
@@ -25,7 +28,8 @@ public sealed record KitchenChange(Units Units);
 /// <param name="Coatings">Every coating, shipped or own.</param>
 /// <param name="Tints">Every concentrated colour, shipped or own.</param>
 /// <param name="Vessels">The maker's own vessels.</param>
-/// <param name="Lots">Coating in the cupboard.</param>
+/// <param name="Rates">How prices are made; null for who sees no prices.</param>
+/// <param name="ShippedRates">How they are made where nothing was said.</param>
 /// <param name="ShippedVessels">Vessels that a kitchen has unless it says otherwise.</param>
 /// <param name="Own">Codes of the centres and coatings that the maker has entered or changed.</param>
 /// <param name="Shipped">Codes of the centres and coatings that can be had back as they were.</param>
@@ -36,7 +40,8 @@ public sealed record KitchenThingsView(
     IReadOnlyList<OwnCoating> Coatings,
     IReadOnlyList<TintItem> Tints,
     IReadOnlyList<OwnVessel> Vessels,
-    IReadOnlyList<OwnLot> Lots,
+    Rates? Rates,
+    Rates? ShippedRates,
     IReadOnlyList<OwnVessel> ShippedVessels,
     IReadOnlyList<string> Own,
     IReadOnlyList<string> Shipped);
@@ -46,50 +51,63 @@ public sealed record TintItem(OwnTint Tint, bool Own, bool Shipped);
 
 internal static class KitchenApi
 {
+    private const int LongestName = 80;
+
     public static void MapKitchen(this RouteGroupBuilder api)
     {
         var kitchen = api.MapGroup("/kitchen").WithTags("Kitchen");
         kitchen.MapGet("", async (KondibaContext db, KitchenClock clock) =>
             TypedResults.Ok(View(await db.Kitchens.AsNoTracking().SingleAsync(), await clock.NowAsync()))).WithName("GetKitchen");
-        kitchen.MapPatch("", async (KitchenChange change, KondibaContext db, KitchenClock clock) =>
+        kitchen.MapPatch("", async Task<Results<Ok<KitchenView>, ValidationProblem>> (KitchenChange change, KondibaContext db, KitchenClock clock, ClaimsPrincipal user) =>
         {
             var row = await db.Kitchens.SingleAsync();
             row.Units = change.Units;
+            if (change.Name is { } name && user.IsOwner())
+            {
+                if (string.IsNullOrWhiteSpace(name) || name.Length > LongestName)
+                    return TypedResults.ValidationProblem(new Dictionary<string, string[]> { ["name"] = [$"A kitchen has a name of at most {LongestName} characters. Type what it is called."] }, title: "It cannot be kept as it is.");
+                row.Name = name.Trim();
+            }
+
             await db.SaveChangesAsync();
             return TypedResults.Ok(View(row, await clock.NowAsync()));
         }).WithName("ChangeKitchen");
 
-        kitchen.MapGet("/things", async (KitchenThings things, TradeTables shipped) =>
+        kitchen.MapGet("/things", async (KitchenThings things, TradeTables shipped, ClaimsPrincipal user) =>
         {
             var (own, tables) = await things.ReadAsync();
             return TypedResults.Ok(new KitchenThingsView(
                 own.Ways,
                 KitchenTables.Entered(shipped),
                 [.. tables.Centres.Select(KitchenTables.Entered)],
-                [.. tables.Coatings.Select(c => own.Coatings.FirstOrDefault(o => o.Code == c.Code) ?? KitchenTables.Entered(c))],
+                [.. tables.Coatings.Select(c => own.Coatings.FirstOrDefault(o => o.Code == c.Code) ?? KitchenTables.Entered(c)).Select(c => user.IsOwner() ? c : c with { Packs = [] })],
                 [.. tables.Tints.Select(t => new TintItem(KitchenTables.Entered(t), own.Tints.Any(o => o.Code == t.Code), shipped.Tint(t.Code) is not null))],
                 own.Vessels,
-                own.Lots,
+                user.IsOwner() ? own.Rates : null,
+                user.IsOwner() ? KitchenTables.Rates(shipped) : null,
                 [.. shipped.Vessels.Select(KitchenTables.Entered)],
                 [.. own.Centres.Select(c => c.Code), .. own.Coatings.Select(c => c.Code)],
                 [.. shipped.Centres.Select(c => c.Code), .. shipped.Coatings.Select(c => c.Code)]));
         }).WithName("GetKitchenThings").WithSummary("What can be changed of the kitchen.");
 
         kitchen.MapPut("/ways", (Ways ways, KitchenThings things) => KeepAsync(things, ItemKind.Ways, "ways", ways, t => OwnCheck.Of(ways, t)))
+            .RequireAuthorization(Sessions.Sessions.Owners)
             .WithName("KeepWays").WithSummary("Keeps how things are done here.");
         Map<OwnCentre>("centres", ItemKind.Centre, c => c.Code, (c, _) => OwnCheck.Of(c), "Centre");
         Map<OwnCoating>("coatings", ItemKind.Coating, c => c.Code, OwnCheck.Of, "Coating");
         Map<OwnTint>("tints", ItemKind.Tint, t => t.Code, (t, _) => OwnCheck.Of(t), "Tint");
         Map<OwnVessel>("vessels", ItemKind.Vessel, v => v.Code, (v, _) => OwnCheck.Of(v), "Vessel");
-        Map<OwnLot>("lots", ItemKind.Lot, l => l.Code, OwnCheck.Of, "Lot");
+        Map<OwnWare>("wares", ItemKind.Ware, w => w.Code, OwnCheck.Of, "Ware");
+        kitchen.MapPut("/rates", (Rates rates, KitchenThings things) => KeepAsync(things, ItemKind.Rates, "rates", rates, _ => OwnCheck.Of(rates)))
+            .RequireAuthorization(Sessions.Sessions.Owners).WithName("KeepRates").WithSummary("Keeps what your hour is worth and how prices are made.");
 
         void Map<T>(string path, ItemKind kind, Func<T, string> codeOf, Func<T, TradeTables, IReadOnlyList<Problem>> check, string name)
         {
             kitchen.MapPut($"/{path}", (T thing, KitchenThings things) => KeepAsync(things, kind, codeOf(thing), thing, t => check(thing, t)))
-                .WithName($"Keep{name}").WithSummary("Keeps one, in place of one with its code.");
+                .RequireAuthorization(Sessions.Sessions.Owners).WithName($"Keep{name}").WithSummary("Keeps one, in place of one with its code.");
             kitchen.MapDelete($"/{path}/{{code}}", async Task<Results<NoContent, NotFound>> (string code, KitchenThings things) =>
                 await things.RemoveAsync(kind, code) ? TypedResults.NoContent() : TypedResults.NotFound())
-                .WithName($"Remove{name}").WithSummary("Removes what the maker entered; a shipped one comes back as it was.");
+                .RequireAuthorization(Sessions.Sessions.Owners).WithName($"Remove{name}").WithSummary("Removes what the maker entered; a shipped one comes back as it was.");
         }
     }
 

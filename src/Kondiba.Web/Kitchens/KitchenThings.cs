@@ -1,5 +1,6 @@
 using System.Collections.Concurrent;
 using Kondiba.Core.Kitchens;
+using Kondiba.Core.Pantry;
 using Kondiba.Core.Reference;
 using Kondiba.Data;
 using Microsoft.EntityFrameworkCore;
@@ -18,12 +19,17 @@ internal sealed class KitchenThings(KondibaContext db, TradeTables shipped)
         if (!Known.TryGetValue(db.KitchenId, out var known))
         {
             var own = KitchenItem.Read(await db.KitchenItems.AsNoTracking().ToListAsync());
-            known = (own, KitchenTables.For(shipped, own));
+            var stock = await db.PantryLots.AsNoTracking().Where(l => l.Amount > 0).OrderBy(l => l.ReceivedOn).ThenBy(l => l.Id)
+                .Select(l => new Lot(l.Ware, l.Amount, l.BestBefore, l.Id)).ToListAsync();
+            known = (own, KitchenTables.For(shipped, own) with { Stock = stock });
             Known[db.KitchenId] = known;
         }
 
         return known;
     }
+
+    /// <summary>Has everything read anew when it is next asked for.</summary>
+    public void Forget() => Known.TryRemove(db.KitchenId, out _);
 
     /// <summary>Keeps a thing, in place of one with its code.</summary>
     public Task KeepAsync<T>(ItemKind kind, string code, T thing) => KeepAllAsync(kind, [(code, thing)]);
@@ -42,14 +48,14 @@ internal sealed class KitchenThings(KondibaContext db, TradeTables shipped)
         }
 
         await db.SaveChangesAsync();
-        Known.TryRemove(db.KitchenId, out _);
+        Forget();
     }
 
     /// <summary>Removes a thing; whether there was one.</summary>
     public async Task<bool> RemoveAsync(ItemKind kind, string code)
     {
         var removed = await Of(kind, code).ExecuteDeleteAsync() == 1;
-        Known.TryRemove(db.KitchenId, out _);
+        Forget();
         return removed;
     }
 

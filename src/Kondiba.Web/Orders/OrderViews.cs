@@ -1,6 +1,9 @@
 using Kondiba.Core.Amounts;
 using Kondiba.Core.Decoration;
 using Kondiba.Core.Measures;
+using Kondiba.Core.Pantry;
+using Kondiba.Core.Pricing;
+using Kondiba.Data;
 using NodaTime;
 
 namespace Kondiba.Web.Orders;
@@ -13,6 +16,8 @@ public sealed record OrderLineInput(
 
 /// <summary>An order to keep.</summary>
 /// <param name="Version">The version it was changed from; 0 for a new one.</param>
+/// <param name="State">How far it is; what is made has used up the pantry.</param>
+/// <param name="IsTemplate">Whether it is a pattern for further orders.</param>
 public sealed record OrderInput(
     uint Version,
     string? Name,
@@ -21,9 +26,20 @@ public sealed record OrderInput(
     IReadOnlyList<OrderLineInput> Lines,
     IReadOnlyDictionary<string, PotDraft> Pots,
     double? Margin = null,
-    IReadOnlyList<string>? Palette = null)
+    IReadOnlyList<string>? Palette = null,
+    string? Client = null,
+    string? Contact = null,
+    Handover Handover = Handover.Pickup,
+    string? Place = null,
+    IReadOnlyList<string>? Allergies = null,
+    IReadOnlyList<PackingDraft>? Packing = null,
+    PriceDraft? Price = null,
+    decimal? Deposit = null,
+    bool DepositPaid = false,
+    OrderState State = OrderState.Asked,
+    bool IsTemplate = false)
 {
-    public OrderDraft ToDraft() => new(Name, Pickup, Notes, Lines, Pots, Margin, Palette);
+    public OrderDraft ToDraft() => new(Name, Pickup, Notes, Lines, Pots, Margin, Palette, Client, Contact, Handover, Place, Allergies, Packing, Price, Deposit);
 }
 
 /// <summary>A kept order with what it comes to.</summary>
@@ -37,7 +53,37 @@ public sealed record OrderView(
     IReadOnlyDictionary<string, PotDraft> Pots,
     double? Margin,
     IReadOnlyList<string> Palette,
+    string Client,
+    string Contact,
+    Handover Handover,
+    string Place,
+    IReadOnlyList<string> Allergies,
+    IReadOnlyList<PackingDraft> Packing,
+    PriceDraft? Price,
+    decimal? Deposit,
+    bool DepositPaid,
+    OrderState State,
+    bool IsTemplate,
+    int Number,
     CoatingTally Tally);
+
+/// <summary>An order in a list.</summary>
+public sealed record OrderSummary(Guid Id, int Number, string Name, string Client, LocalDateTime Pickup, string Place, OrderState State, bool IsTemplate, int Pieces);
+
+/// <summary>Orders that were looked for.</summary>
+/// <param name="Orders">The latest pickup first.</param>
+/// <param name="More">Whether there are further ones.</param>
+public sealed record OrdersFound(IReadOnlyList<OrderSummary> Orders, bool More);
+
+/// <summary>How to make a new order from one.</summary>
+/// <param name="Name">Its name.</param>
+/// <param name="Pickup">Its pickup; null for the same time a week from now.</param>
+/// <param name="Pieces">Pieces in all; null for as many.</param>
+/// <param name="Template">Whether it becomes a template.</param>
+public sealed record OrderCopy(string? Name, LocalDateTime? Pickup, int? Pieces, bool Template = false);
+
+/// <summary>What an order used of a ware, and what of it the pantry did not have.</summary>
+public sealed record StockUse(string Ware, string Name, WareUnit Unit, double Used, double Short);
 
 /// <summary>The shelf over some days.</summary>
 /// <param name="Today">By the kitchen's clock.</param>
@@ -63,9 +109,14 @@ public sealed record ShelfView(
 /// <param name="ToMelt">Coating of all colours.</param>
 /// <param name="Packs">Packs of all colours, each order's on its own.</param>
 /// <param name="Minds">What is wrong with it or to be minded, in words.</param>
+/// <param name="State">How far it is.</param>
+/// <param name="Next">What wants doing next; empty when nothing does.</param>
 public sealed record ShelfOrder(
     Guid Id,
     string Name,
+    string Client,
+    OrderState State,
+    string Next,
     LocalDateTime Pickup,
     int Pieces,
     IReadOnlyList<ColourCount> Colours,

@@ -1,7 +1,10 @@
+using System.Security.Claims;
 using Kondiba.Core.Amounts;
 using Kondiba.Core.Reference;
 using Kondiba.Data;
 using Kondiba.Web.Kitchens;
+using Kondiba.Web.Pantry;
+using Kondiba.Web.Sessions;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.EntityFrameworkCore;
@@ -15,11 +18,28 @@ internal static class OrdersApi
     public static void MapOrders(this RouteGroupBuilder api)
     {
         var orders = api.MapGroup("/orders").WithTags("Orders");
+        orders.MapGet("", FindAsync).WithName("FindOrders").WithSummary("Orders that hold every word of q, or its beginning; the latest pickup first.");
         orders.MapPost("", CreateAsync).WithName("CreateOrder").WithSummary("Keeps a new order; the same Idempotency-Key again gives the same order.");
         orders.MapGet("/{id:guid}", GetAsync).WithName("GetOrder");
-        orders.MapPut("/{id:guid}", SaveAsync).WithName("SaveOrder").WithSummary("Keeps all of an order at once, if nobody changed it since.");
+        orders.MapPut("/{id:guid}", SaveAsync).WithName("SaveOrder").WithSummary("Keeps all of an order at once, if nobody changed it since; made, it uses up the pantry.");
+        orders.MapPost("/{id:guid}/copies", CopyAsync).WithName("CopyOrder").WithSummary("Makes a new order or a template from one, for as many pieces as wanted.");
+        orders.MapGet("/{id:guid}/used", UsedAsync).WithName("GetStockUsed").WithSummary("What a made order took out of the pantry, and what the pantry did not have.");
         orders.MapDelete("/{id:guid}", RemoveAsync).WithName("RemoveOrder").WithSummary("Takes an order off the shelf; it can be put back.");
         orders.MapPost("/{id:guid}/restore", RestoreAsync).WithName("RestoreOrder");
+    }
+
+    private const int Page = 60;
+
+    private static async Task<Ok<OrdersFound>> FindAsync(string? q, OrderState? state, bool? templates, int? skip, KondibaContext db)
+    {
+        var orders = db.Orders.AsNoTracking().Where(o => o.RemovedAt == null && o.IsTemplate == (templates ?? false));
+        if (state is { } wanted)
+            orders = orders.Where(o => o.State == wanted);
+        if (OrderSearch.Terms(q) is { } terms)
+            orders = orders.Where(o => o.Search.Matches(EF.Functions.ToTsQuery("simple", terms)) || (OrderSearch.Number(q) != null && o.Number == OrderSearch.Number(q)));
+        var found = await orders.OrderByDescending(o => o.Pickup).ThenByDescending(o => o.Id).Skip(Math.Max(0, skip ?? 0)).Take(Page + 1)
+            .Select(o => new OrderSummary(o.Id, o.Number, o.Name, o.Client, o.Pickup, o.Place, o.State, o.IsTemplate, o.Pieces)).ToListAsync();
+        return TypedResults.Ok(new OrdersFound([.. found.Take(Page)], found.Count > Page));
     }
 
     private static async Task<Results<Created<OrderView>, Ok<OrderView>, ValidationProblem>> CreateAsync(
@@ -27,13 +47,14 @@ internal static class OrdersApi
     {
         if (key is not null && await desk.WholeOrders.SingleOrDefaultAsync(o => o.CreationKey == key) is { } already)
             return TypedResults.Ok(await desk.ViewAsync(already));
-        var (tally, errors) = await desk.CheckAsync(input.ToDraft(), keptPickup: null);
+        var (tally, errors) = await desk.CheckAsync(input, kept: null);
         if (errors is not null)
             return errors;
 
-        var order = new Order { KitchenId = desk.Db.KitchenId, Name = "", CreationKey = key };
-        Write(order, input, desk.Clock);
+        var order = new Order { KitchenId = desk.Db.KitchenId, Name = "", CreationKey = key, Number = await desk.NextNumberAsync() };
+        Write(order, input, tally, await desk.Things.TablesAsync(), desk);
         desk.Db.Add(order);
+        await desk.Book.SettleAsync(order, tally);
         try
         {
             await desk.Db.SaveChangesAsync();
@@ -45,7 +66,8 @@ internal static class OrdersApi
             return TypedResults.Ok(await desk.ViewAsync(await desk.WholeOrders.SingleAsync(o => o.CreationKey == key)));
         }
 
-        return TypedResults.Created($"/api/orders/{order.Id}", View(order, tally));
+        desk.Book.Kept();
+        return TypedResults.Created($"/api/orders/{order.Id}", View(order, tally, desk.User));
     }
 
     private static async Task<Results<Ok<OrderView>, NotFound>> GetAsync(Guid id, [AsParameters] Desk desk) =>
@@ -57,12 +79,13 @@ internal static class OrdersApi
     {
         if (await desk.WholeOrders.AsTracking().SingleOrDefaultAsync(o => o.Id == id && o.RemovedAt == null) is not { } order)
             return TypedResults.NotFound();
-        var (tally, errors) = await desk.CheckAsync(input.ToDraft(), order.Pickup);
+        var (tally, errors) = await desk.CheckAsync(input, order);
         if (errors is not null)
             return errors;
 
         desk.Db.Entry(order).Property(o => o.Version).OriginalValue = input.Version;
-        Write(order, input, desk.Clock);
+        Write(order, input, tally, await desk.Things.TablesAsync(), desk);
+        await desk.Book.SettleAsync(order, tally);
         try
         {
             await desk.Db.SaveChangesAsync();
@@ -73,8 +96,41 @@ internal static class OrdersApi
                 title: "This order was changed somewhere else meanwhile.", detail: "Look at the other version and choose one.", statusCode: StatusCodes.Status409Conflict);
         }
 
-        return TypedResults.Ok(View(order, tally));
+        desk.Book.Kept();
+        return TypedResults.Ok(View(order, tally, desk.User));
     }
+
+    private static async Task<Results<Created<OrderView>, NotFound, ValidationProblem>> CopyAsync(Guid id, OrderCopy copy, [AsParameters] Desk desk)
+    {
+        if (await desk.WholeOrders.SingleOrDefaultAsync(o => o.Id == id && o.RemovedAt == null) is not { } from)
+            return TypedResults.NotFound();
+        var (tables, now) = (await desk.Things.TablesAsync(), await desk.KitchenClock.NowAsync());
+        var draft = from.ToDraft();
+        var tally = CoatingTally.For(draft, tables, now);
+        if (copy.Pieces is { } pieces)
+        {
+            if (pieces < tally.Lines.Count || pieces > 2000)
+                return TypedResults.ValidationProblem(new Dictionary<string, string[]> { ["pieces"] = [$"It has {tally.Lines.Count} lines, and a home kitchen dips at most 2000 pieces. Type a number between."] }, title: "The order cannot be scaled like that.");
+            draft = OrderScale.To(draft, tally, pieces);
+        }
+
+        draft = draft with { Name = copy.Name ?? from.Name, Pickup = copy.Pickup ?? now.Date.PlusDays(7).At(from.Pickup.TimeOfDay), Deposit = null };
+        var input = new OrderInput(
+            0, draft.Name, draft.Pickup, draft.Notes, [.. draft.Lines.Select(l => new OrderLineInput(Guid.CreateVersion7(), l.Centre, l.Size, l.Amount, l.CountedIn, l.Coating, l.Colour, l.Depth, l.Coats, l.AtOnce, l.Upright, l.Look, l.Decor))],
+            draft.Pots, draft.Margin, draft.Palette, draft.Client, draft.Contact, draft.Handover, draft.Place, draft.Allergies, draft.Packing, draft.Price, IsTemplate: copy.Template);
+        var made = await CreateAsync(input, null, desk with { MayPrice = true });
+        return made.Result switch
+        {
+            Created<OrderView> created => created,
+            ValidationProblem wrong => wrong,
+            var other => throw new InvalidOperationException($"A copy was answered with {other}."),
+        };
+    }
+
+    private static async Task<Results<Ok<IReadOnlyList<StockUse>>, NotFound>> UsedAsync(Guid id, [AsParameters] Desk desk) =>
+        await desk.WholeOrders.SingleOrDefaultAsync(o => o.Id == id && o.RemovedAt == null) is { } order
+            ? TypedResults.Ok(await desk.Book.UsedAsync(order, CoatingTally.For(order.ToDraft(), await desk.Things.TablesAsync(), await desk.KitchenClock.NowAsync())))
+            : TypedResults.NotFound();
 
     private static async Task<Results<NoContent, NotFound>> RemoveAsync(Guid id, [AsParameters] Desk desk) =>
         await desk.Db.Orders.Where(o => o.Id == id && o.RemovedAt == null)
@@ -87,14 +143,21 @@ internal static class OrdersApi
             ? TypedResults.NoContent()
             : TypedResults.NotFound();
 
-    private static void Write(Order order, OrderInput input, IClock clock)
+    /// <summary>Writes what was sent into a row. A helper sees no prices, so theirs are not taken for it.</summary>
+    private static void Write(Order order, OrderInput input, CoatingTally tally, TradeTables tables, Desk desk)
     {
         order.Name = input.Name!.Trim();
         order.Pickup = input.Pickup!.Value;
         order.Notes = input.Notes ?? "";
         order.Margin = input.Margin;
         order.Palette = [.. input.Palette ?? []];
-        order.ChangedAt = clock.GetCurrentInstant();
+        (order.Client, order.Contact, order.Handover, order.Place) = (input.Client?.Trim() ?? "", input.Contact?.Trim() ?? "", input.Handover, input.Place?.Trim() ?? "");
+        (order.Allergies, order.Packing) = ([.. input.Allergies ?? []], [.. input.Packing ?? []]);
+        if (desk.MayPrice || desk.User.IsOwner())
+            (order.Price, order.Deposit, order.DepositPaid) = (input.Price, input.Deposit, input.DepositPaid);
+        (order.State, order.IsTemplate) = (input.State, input.IsTemplate);
+        (order.Pieces, order.Words) = (tally.Pieces, SearchWords.Of(input.ToDraft(), tables));
+        order.ChangedAt = desk.Clock.GetCurrentInstant();
 
         var wanted = input.Lines.Select(l => l.Id).ToHashSet();
         order.Lines.RemoveAll(l => !wanted.Contains(l.Id));
@@ -127,7 +190,7 @@ internal static class OrdersApi
         }
     }
 
-    private static OrderView View(Order order, CoatingTally tally) => new(
+    private static OrderView View(Order order, CoatingTally tally, ClaimsPrincipal user) => new(
         order.Id,
         order.Version,
         order.Name,
@@ -140,21 +203,45 @@ internal static class OrdersApi
         order.ToDraft().Pots,
         order.Margin,
         order.Palette,
+        order.Client,
+        order.Contact,
+        order.Handover,
+        order.Place,
+        order.Allergies,
+        order.Packing,
+        user.IsOwner() ? order.Price : null,
+        user.IsOwner() ? order.Deposit : null,
+        order.DepositPaid,
+        order.State,
+        order.IsTemplate,
+        order.Number,
         tally);
 
     /// <summary>What every handler of this group works with.</summary>
-    internal sealed record Desk(KondibaContext Db, KitchenThings Things, IClock Clock, KitchenClock KitchenClock)
+    internal sealed record Desk(KondibaContext Db, KitchenThings Things, IClock Clock, KitchenClock KitchenClock, PantryBook Book, ClaimsPrincipal User)
     {
+        /// <summary>Whether prices are written whoever asks: they come from an order that is there.</summary>
+        internal bool MayPrice { get; init; }
+
         public IQueryable<Order> WholeOrders => Db.Orders.AsNoTracking().Include(o => o.Lines).Include(o => o.Pots).AsSplitQuery();
 
-        public async Task<OrderView> ViewAsync(Order order) => View(order, CoatingTally.For(order.ToDraft(), await Things.TablesAsync(), await KitchenClock.NowAsync()));
+        public async Task<OrderView> ViewAsync(Order order) => View(order, CoatingTally.For(order.ToDraft(), await Things.TablesAsync(), await KitchenClock.NowAsync()), User);
 
-        /// <summary>Computes an order and says what keeps it from being kept. A pickup that has passed since it was kept is no error.</summary>
-        public async Task<(CoatingTally Tally, ValidationProblem? Errors)> CheckAsync(OrderDraft draft, LocalDateTime? keptPickup)
+        /// <summary>The number of the next order; counted even when the order is not kept in the end.</summary>
+        public async Task<int> NextNumberAsync()
         {
+            var kitchen = Db.KitchenId;
+            return (await Db.Database.SqlQuery<int>($"UPDATE kitchens SET last_number = last_number + 1 WHERE id = {kitchen} RETURNING last_number AS \"Value\"").ToListAsync())[0];
+        }
+
+        /// <summary>Computes an order and says what keeps it from being kept. A pickup that has passed since it was kept is no error, nor is a template's.</summary>
+        public async Task<(CoatingTally Tally, ValidationProblem? Errors)> CheckAsync(OrderInput input, Order? kept)
+        {
+            var draft = input.ToDraft();
             var tally = CoatingTally.For(draft, await Things.TablesAsync(), await KitchenClock.NowAsync());
-            var errors = tally.Problems.Concat(SameIdTwice(draft.Lines.OfType<OrderLineInput>()))
-                .Where(p => p.Severity == Severity.Error && !(p.Field == "pickup" && draft.Pickup is not null && draft.Pickup == keptPickup))
+            var pickupStands = draft.Pickup is not null && (draft.Pickup == kept?.Pickup || input.IsTemplate);
+            var errors = tally.Problems.Concat(SameIdTwice(input.Lines.OfType<OrderLineInput>()))
+                .Where(p => p.Severity == Severity.Error && !(p.Field == "pickup" && pickupStands))
                 .AsErrors();
             return (tally, errors is null ? null : TypedResults.ValidationProblem(errors, title: "The order cannot be kept as it is."));
         }

@@ -2,6 +2,7 @@ using Kondiba.Core.Centres;
 using Kondiba.Core.Colour;
 using Kondiba.Core.Decoration;
 using Kondiba.Core.Measures;
+using Kondiba.Core.Pantry;
 using Kondiba.Core.Reference;
 using Kondiba.Core.Vessels;
 using Kondiba.Web.Kitchens;
@@ -21,6 +22,8 @@ public sealed record ReferenceView(
     IReadOnlyList<KindView> Shapes,
     IReadOnlyList<KindView> VesselKinds,
     IReadOnlyList<NameView> Shakes,
+    IReadOnlyList<string> Allergens,
+    IReadOnlyList<SupplyView> Supplies,
     string UsualCoating,
     string? UsualThinner,
     Length UsualFilm,
@@ -60,6 +63,9 @@ public sealed record KindView(string Code, string Name, IReadOnlyList<Measure> M
 /// <summary>A concentrated colour and how its swatch looks.</summary>
 public sealed record TintView(string Code, string Name, Carrier Carrier, string Swatch, Source Source);
 
+/// <summary>Something to pack in.</summary>
+public sealed record SupplyView(string Code, string Name, WareUnit Unit);
+
 /// <summary>A choice by name.</summary>
 public sealed record NameView(string Code, string Name);
 
@@ -80,6 +86,8 @@ internal static class ReferenceApi
         [.. ShapeKind.All.Select(k => new KindView(k.Code, k.Name, k.Measures))],
         [.. VesselKind.All.Select(k => new KindView(k.Code, k.Name, k.Measures))],
         [.. tables.Film.Shakes.Select(s => new NameView(s.Code, s.Name))],
+        [.. tables.Allergens.Select(a => a.Name)],
+        [.. tables.Wares.Supplies.Select(s => new SupplyView(s.Code, s.Name, s.Unit))],
         tables.Habits.Coating,
         tables.Habits.Thinner,
         tables.Thinning.Target.Value,

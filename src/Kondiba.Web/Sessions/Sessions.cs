@@ -4,44 +4,88 @@ using System.Text;
 using System.Threading.RateLimiting;
 using Kondiba.Data;
 using Kondiba.Web.Hosting;
+using Microsoft.AspNetCore.Antiforgery;
 using Microsoft.AspNetCore.Authentication;
-using Microsoft.AspNetCore.Authentication.Cookies;
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.AspNetCore.Identity;
 using Microsoft.EntityFrameworkCore;
+using NodaTime;
 
 namespace Kondiba.Web.Sessions;
 
-/// <summary>How to come in.</summary>
-/// <param name="Key">The key from the printed address; leave out to open the sample kitchen.</param>
-public sealed record SignIn(string? Key = null);
+/// <summary>How to come in: by name and password, by the key from the printed address, or with nothing into the sample kitchen.</summary>
+/// <param name="Key">The key from the printed address.</param>
+/// <param name="Name">The name to sign in with.</param>
+/// <param name="Password">Its password.</param>
+public sealed record SignIn(string? Key = null, string? Name = null, string? Password = null);
+
+/// <summary>A kitchen to start, and its owner.</summary>
+/// <param name="Kitchen">What it is called.</param>
+/// <param name="Name">The owner's name to sign in with.</param>
+/// <param name="Password">Its password.</param>
+public sealed record NewKitchen(string Kitchen, string Name, string Password);
 
 /// <summary>Who is in.</summary>
 /// <param name="SignedIn">Whether a kitchen is open.</param>
 /// <param name="HasSample">Whether the sample kitchen can be opened without a key.</param>
-public sealed record SessionView(bool SignedIn, bool HasSample);
+/// <param name="Name">Who signed in; null by key or in the sample kitchen.</param>
+/// <param name="Role">What they may do.</param>
+/// <param name="Form">To be sent back with every write, in the header X-Kondiba-Form.</param>
+public sealed record SessionView(bool SignedIn, bool HasSample, string? Name, Role Role, string Form);
 
-/// <summary>Sign-in by the key of the printed address, or into the sample kitchen, which holds nothing of anyone's.</summary>
+/// <summary>Signing in and out.</summary>
 internal static class Sessions
 {
+    /// <summary>The policy of what only owners may do.</summary>
+    public const string Owners = "owners";
+
+    /// <summary>The limit on guessing at keys, passwords and links.</summary>
+    public const string SignInLimit = "sign-in";
+
+    public const int ShortestPassword = 10;
+
     private const string KitchenClaim = "kitchen";
-    private const string SignInLimit = "sign-in";
+    private const string HelperClaim = "helper";
+    private const int LongestName = 80;
+
+    public static bool IsOwner(this ClaimsPrincipal user) => !user.HasClaim(c => c.Type == HelperClaim);
+
+    /// <summary>The person who is signed in; null by key or in the sample kitchen.</summary>
+    public static Guid? PersonOf(ClaimsPrincipal user) => Guid.TryParse(user.FindFirstValue(ClaimTypes.NameIdentifier), out var id) ? id : null;
 
     public static void AddSignIn(this IServiceCollection services)
     {
-        services.AddAuthentication(CookieAuthenticationDefaults.AuthenticationScheme).AddCookie(cookie =>
+        services.AddAuthentication(IdentityConstants.ApplicationScheme).AddCookie(IdentityConstants.ApplicationScheme, cookie =>
         {
             cookie.Cookie.Name = "kondiba";
             cookie.Cookie.SameSite = SameSiteMode.Strict;
             cookie.Cookie.HttpOnly = true;
             cookie.ExpireTimeSpan = TimeSpan.FromDays(90);
-            cookie.Events.OnRedirectToLogin = context =>
-            {
-                context.Response.StatusCode = StatusCodes.Status401Unauthorized;
-                return Task.CompletedTask;
-            };
+            cookie.Events.OnRedirectToLogin = context => Answer(context.Response, StatusCodes.Status401Unauthorized);
+            cookie.Events.OnRedirectToAccessDenied = context => Answer(context.Response, StatusCodes.Status403Forbidden);
+
+            // Someone who was removed, or changed the password, is out within the interval.
+            cookie.Events.OnValidatePrincipal = context => PersonOf(context.Principal!) is null ? Task.CompletedTask : SecurityStampValidator.ValidatePrincipalAsync(context);
         });
-        services.AddAuthorizationBuilder().SetFallbackPolicy(new AuthorizationPolicyBuilder().RequireClaim(KitchenClaim).Build());
+        services.Configure<SecurityStampValidatorOptions>(stamp => stamp.ValidationInterval = TimeSpan.FromSeconds(30));
+        services.AddIdentityCore<Person>(identity =>
+        {
+            identity.User.AllowedUserNameCharacters = "";
+            identity.Password = new() { RequiredLength = ShortestPassword, RequireDigit = false, RequireLowercase = false, RequireUppercase = false, RequireNonAlphanumeric = false, RequiredUniqueChars = 4 };
+            identity.Lockout.MaxFailedAccessAttempts = 5;
+            identity.Lockout.DefaultLockoutTimeSpan = TimeSpan.FromMinutes(10);
+        }).AddUserStore<PeopleStore>().AddSignInManager().AddClaimsPrincipalFactory<Claims>();
+        services.AddAntiforgery(form =>
+        {
+            form.HeaderName = "X-Kondiba-Form";
+            form.Cookie.Name = "kondiba-form";
+            form.Cookie.SameSite = SameSiteMode.Strict;
+            form.SuppressXFrameOptionsHeader = true;
+        });
+        services.AddAuthorizationBuilder()
+            .SetFallbackPolicy(new AuthorizationPolicyBuilder().RequireClaim(KitchenClaim).Build())
+            .AddPolicy(Owners, policy => policy.RequireClaim(KitchenClaim).RequireAssertion(context => context.User.IsOwner()));
         services.AddRateLimiter(limiter =>
         {
             limiter.RejectionStatusCode = StatusCodes.Status429TooManyRequests;
@@ -49,13 +93,35 @@ internal static class Sessions
                 context.Connection.RemoteIpAddress?.ToString() ?? "",
                 _ => new() { PermitLimit = 30, Window = TimeSpan.FromMinutes(1) }));
         });
+
+        static Task Answer(HttpResponse response, int status)
+        {
+            response.StatusCode = status;
+            return Task.CompletedTask;
+        }
     }
 
-    public static void UseKitchenScope(this WebApplication app) => app.Use((context, next) =>
+    /// <summary>Binds the request to its kitchen and hides money from helpers.</summary>
+    public static void UseKitchenScope(this WebApplication app) => app.Use(async (context, next) =>
     {
         if (Guid.TryParse(context.User.FindFirstValue(KitchenClaim), out var id))
             context.RequestServices.GetRequiredService<KitchenScope>().KitchenId = id;
-        return next(context);
+        KondibaJson.MoneyHidden.Value = !context.User.IsOwner();
+        await next(context);
+    });
+
+    /// <summary>Turns a write away that does not bring back what the session gave out.</summary>
+    public static void UseForm(this WebApplication app) => app.Use(async (context, next) =>
+    {
+        var form = context.RequestServices.GetRequiredService<IAntiforgery>();
+        if (context.Request.Path.StartsWithSegments("/api") && !await form.IsRequestValidAsync(context))
+        {
+            context.Response.Headers["X-Kondiba-Form"] = "stale";
+            await TypedResults.Problem(title: "This page is out of date.", detail: "Load it again.", statusCode: StatusCodes.Status403Forbidden).ExecuteAsync(context);
+            return;
+        }
+
+        await next(context);
     });
 
     public static void MapSessions(this WebApplication app)
@@ -68,23 +134,88 @@ internal static class Sessions
         }).AllowAnonymous().RequireRateLimiting(SignInLimit).ExcludeFromDescription();
 
         var session = app.MapGroup("/api/session").WithTags("Session").AllowAnonymous();
-        session.MapGet("", async (HttpContext context, KondibaContext db) =>
-            TypedResults.Ok(new SessionView(context.User.HasClaim(c => c.Type == KitchenClaim) && await db.Kitchens.AnyAsync(), await SampleAsync(db) is not null)))
-            .WithName("GetSession");
-        session.MapPost("", async Task<Results<NoContent, ProblemHttpResult>> (HttpContext context, SignIn input, Startup startup, KondibaSettings settings, KondibaContext db) =>
+        session.MapGet("", async (HttpContext context, KondibaContext db, IAntiforgery form) =>
         {
-            Guid? kitchen = input.Key is null ? await SampleAsync(db) : Opens(input.Key, settings) ? startup.KitchenId : null;
-            if (kitchen is not { } id)
-                return TypedResults.Problem(title: "That key opens nothing.", detail: "Copy the whole address that ./start printed.", statusCode: StatusCodes.Status403Forbidden);
-            await EnterAsync(context, id);
+            var inside = context.User.HasClaim(c => c.Type == KitchenClaim) && await db.Kitchens.AnyAsync();
+            return TypedResults.Ok(new SessionView(
+                inside, await SampleAsync(db) is not null, inside ? context.User.FindFirstValue(ClaimTypes.Name) : null, context.User.IsOwner() ? Role.Owner : Role.Helper, form.GetAndStoreTokens(context).RequestToken!));
+        }).WithName("GetSession");
+        session.MapPost("", SignInAsync).RequireRateLimiting(SignInLimit).WithName("SignIn");
+        session.MapPost("/kitchen", StartAsync).RequireRateLimiting(SignInLimit).WithName("StartKitchen").WithSummary("Starts a kitchen of one's own and signs in as its owner.");
+        session.MapPost("/join/{secret}", JoinAsync).RequireRateLimiting(SignInLimit).WithName("Join").WithSummary("Joins a kitchen as a helper, by an invitation.");
+        session.MapPut("/password", async Task<Results<NoContent, NotFound, ValidationProblem>> (PasswordChange change, HttpContext context, UserManager<Person> users) =>
+        {
+            if (await users.GetUserAsync(context.User) is not { } person)
+                return TypedResults.NotFound();
+            var changed = await users.ChangePasswordAsync(person, change.Old, change.New);
+            if (!changed.Succeeded)
+                return TypedResults.ValidationProblem(People.Errors(changed), title: "The password stays as it was.");
+            await EnterAsync(context, person);
             return TypedResults.NoContent();
-        }).RequireRateLimiting(SignInLimit).WithName("SignIn");
+        }).RequireRateLimiting(SignInLimit).WithName("ChangePassword");
         session.MapDelete("", async (HttpContext context) =>
         {
-            await context.SignOutAsync();
+            await context.SignOutAsync(IdentityConstants.ApplicationScheme);
             return TypedResults.NoContent();
         }).WithName("SignOut");
     }
+
+    private static async Task<Results<NoContent, ProblemHttpResult>> SignInAsync(
+        HttpContext context, SignIn input, Startup startup, KondibaSettings settings, KondibaContext db, UserManager<Person> users, SignInManager<Person> signIn)
+    {
+        if (input.Name is not null)
+        {
+            var person = await users.FindByNameAsync(input.Name.Trim());
+            var result = person is null ? SignInResult.Failed : await signIn.CheckPasswordSignInAsync(person, input.Password ?? "", lockoutOnFailure: true);
+            if (result.IsLockedOut)
+                return TypedResults.Problem(title: "Too many wrong passwords.", detail: "Wait ten minutes, then try again.", statusCode: StatusCodes.Status403Forbidden);
+            if (!result.Succeeded)
+                return TypedResults.Problem(title: "Name and password do not go together.", detail: "Check both; capitals count in the password.", statusCode: StatusCodes.Status403Forbidden);
+            await EnterAsync(context, person!);
+            return TypedResults.NoContent();
+        }
+
+        Guid? kitchen = input.Key is null ? await SampleAsync(db) : Opens(input.Key, settings) ? startup.KitchenId : null;
+        if (kitchen is not { } id)
+            return TypedResults.Problem(title: "That key opens nothing.", detail: "Copy the whole address that ./start printed.", statusCode: StatusCodes.Status403Forbidden);
+        await EnterAsync(context, id);
+        return TypedResults.NoContent();
+    }
+
+    private static async Task<Results<NoContent, ValidationProblem>> StartAsync(NewKitchen input, HttpContext context, KondibaContext db, UserManager<Person> users)
+    {
+        if (string.IsNullOrWhiteSpace(input.Kitchen) || input.Kitchen.Length > LongestName)
+            return TypedResults.ValidationProblem(new Dictionary<string, string[]> { ["kitchen"] = [$"A kitchen has a name of at most {LongestName} characters. Type what it is called."] }, title: "The kitchen cannot be started.");
+        await using var all = await db.Database.BeginTransactionAsync();
+        var kitchen = new Kitchen { Name = input.Kitchen.Trim(), TimeZone = DateTimeZoneProviders.Tzdb.GetSystemDefault().Id };
+        db.Add(kitchen);
+        await db.SaveChangesAsync();
+        var (person, errors) = await People.AddAsync(new(input.Name, input.Password), kitchen.Id, Role.Owner, users);
+        if (errors is not null)
+            return errors;
+        await all.CommitAsync();
+        await EnterAsync(context, person!);
+        return TypedResults.NoContent();
+    }
+
+    private static async Task<Results<NoContent, NotFound, ValidationProblem>> JoinAsync(string secret, Credentials input, HttpContext context, KondibaContext db, UserManager<Person> users, IClock clock)
+    {
+        var (hash, now) = (Secret.Hash(secret), clock.GetCurrentInstant());
+        await using var all = await db.Database.BeginTransactionAsync();
+        var open = db.Invitations.IgnoreQueryFilters().Where(i => i.TokenHash == hash && i.UsedAt == null && i.Until > now);
+        if (await open.Select(i => (Guid?)i.KitchenId).SingleOrDefaultAsync() is not { } kitchen || await open.ExecuteUpdateAsync(set => set.SetProperty(i => i.UsedAt, now)) == 0)
+            return TypedResults.NotFound();
+        var (person, errors) = await People.AddAsync(input, kitchen, Role.Helper, users);
+        if (errors is not null)
+            return errors;
+        await all.CommitAsync();
+        await EnterAsync(context, person!);
+        return TypedResults.NoContent();
+    }
+
+    /// <summary>Signs a person in.</summary>
+    internal static async Task EnterAsync(HttpContext context, Person person) => await context.SignInAsync(
+        IdentityConstants.ApplicationScheme, await context.RequestServices.GetRequiredService<IUserClaimsPrincipalFactory<Person>>().CreateAsync(person), new() { IsPersistent = true });
 
     private static bool Opens(string? key, KondibaSettings settings) =>
         settings.Key.Length > 0 && CryptographicOperations.FixedTimeEquals(Encoding.UTF8.GetBytes(key ?? ""), Encoding.UTF8.GetBytes(settings.Key));
@@ -93,6 +224,20 @@ internal static class Sessions
         db.Kitchens.IgnoreQueryFilters().Where(k => k.IsSample).Select(k => (Guid?)k.Id).FirstOrDefaultAsync();
 
     private static Task EnterAsync(HttpContext context, Guid kitchen) => context.SignInAsync(
-        new ClaimsPrincipal(new ClaimsIdentity([new Claim(KitchenClaim, kitchen.ToString())], CookieAuthenticationDefaults.AuthenticationScheme)),
+        IdentityConstants.ApplicationScheme,
+        new ClaimsPrincipal(new ClaimsIdentity([new Claim(KitchenClaim, kitchen.ToString())], IdentityConstants.ApplicationScheme)),
         new() { IsPersistent = true });
+
+    /// <summary>What a person's cookie says besides who they are.</summary>
+    private sealed class Claims(UserManager<Person> users, Microsoft.Extensions.Options.IOptions<IdentityOptions> options) : UserClaimsPrincipalFactory<Person>(users, options)
+    {
+        protected override async Task<ClaimsIdentity> GenerateClaimsAsync(Person user)
+        {
+            var identity = await base.GenerateClaimsAsync(user);
+            identity.AddClaim(new(KitchenClaim, user.KitchenId.ToString()));
+            if (user.Role is Role.Helper)
+                identity.AddClaim(new(HelperClaim, "true"));
+            return identity;
+        }
+    }
 }

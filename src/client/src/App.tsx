@@ -8,12 +8,28 @@ import { LookPage } from "./features/looks/LookPage";
 import { LooksPage } from "./features/looks/LooksPage";
 import { NewLookPage } from "./features/looks/NewLookPage";
 import { OrderPage } from "./features/order/OrderPage";
+import { OrdersPage } from "./features/orders/OrdersPage";
+import { PantryPage } from "./features/pantry/PantryPage";
+import { ShoppingPage } from "./features/pantry/ShoppingPage";
+import { PricePage } from "./features/price/PricePage";
+import { QuotePage, SharedQuotePage } from "./features/price/QuotePage";
 import { Door } from "./features/session/Door";
+import { JoinPage } from "./features/session/JoinPage";
 import { ShelfPage } from "./features/shelf/ShelfPage";
 import { ErrorNote, Waiting } from "./ui/notes";
 import { Shell } from "./ui/Shell";
 
 export function App() {
+  return (
+    <Routes>
+      <Route path="/q/:secret" element={<SharedQuotePage />} />
+      <Route path="/join/:secret" element={<JoinPage />} />
+      <Route path="*" element={<House />} />
+    </Routes>
+  );
+}
+
+function House() {
   const session = useQuery(sessionQuery);
   if (session.isPending) return <Waiting />;
   if (session.isError) return <ErrorNote error={session.error} retry={() => void session.refetch()} />;
@@ -22,7 +38,12 @@ export function App() {
     <Shell>
       <Routes>
         <Route path="/" element={<ShelfPage />} />
+        <Route path="/orders" element={<OrdersPage />} />
         <Route path="/orders/:id" element={<OrderPage />} />
+        <Route path="/orders/:id/price" element={<PricePage />} />
+        <Route path="/orders/:id/quote" element={<QuotePage />} />
+        <Route path="/pantry" element={<PantryPage />} />
+        <Route path="/shopping" element={<ShoppingPage />} />
         <Route path="/looks" element={<LooksPage />} />
         <Route path="/looks/new" element={<NewLookPage />} />
         <Route path="/looks/:code" element={<LookPage />} />

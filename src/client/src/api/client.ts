@@ -16,7 +16,27 @@ export type OwnCentre = Schemas["OwnCentre"];
 export type OwnCoating = Schemas["OwnCoating"];
 export type OwnVessel = Schemas["OwnVessel"];
 export type OwnTint = Schemas["OwnTint"];
-export type OwnLot = Schemas["OwnLot"];
+export type Rates = Schemas["Rates"];
+export type OwnWare = Schemas["OwnWare"];
+export type Pantry = Schemas["PantryView"];
+export type Ware = Schemas["WareView"];
+export type Lot = Schemas["LotView"];
+export type Receipt = Schemas["Receipt"];
+export type LotChange = Schemas["LotChange"];
+export type Movement = Schemas["MovementView"];
+export type Shopping = Schemas["ShoppingView"];
+export type ShoppingLine = Schemas["ShoppingLine"];
+export type Costing = Schemas["Costing"];
+export type PriceDraft = Schemas["PriceDraft"];
+export type Quote = Schemas["Quote"];
+export type OrderState = Schemas["OrderState"];
+export type OrderSummary = Schemas["OrderSummary"];
+export type Session = Schemas["SessionView"];
+export type Entry = Schemas["Entry"];
+export type EntryLine = Schemas["EntryLine"];
+export type Chip = Schemas["Chip"];
+export type StockUse = Schemas["StockUse"];
+export type PackingDraft = Schemas["PackingDraft"];
 export type Kitchen = Schemas["KitchenView"];
 export type Order = Schemas["OrderView"];
 export type OrderDraft = Schemas["OrderDraft"];
@@ -73,7 +93,27 @@ export class ApiError extends Error {
   }
 }
 
-export const api = createClient<paths>();
+const formHeader = "X-Kondiba-Form";
+let form = "";
+
+/** What the session gave out, to be sent back with every write. */
+export const setForm = (given: string) => {
+  form = given;
+};
+
+/** Sends a write with the session's form; one that has gone stale is asked for anew, once. */
+async function withForm(request: Request): Promise<Response> {
+  if (request.method === "GET") return fetch(request);
+  const again = request.clone();
+  request.headers.set(formHeader, form);
+  const answer = await fetch(request);
+  if (answer.headers.get(formHeader) !== "stale") return answer;
+  setForm(((await (await fetch("/api/session")).json()) as Schemas["SessionView"]).form);
+  again.headers.set(formHeader, form);
+  return fetch(again);
+}
+
+export const api = createClient<paths>({ fetch: withForm });
 
 /** The data of an answer; anything but success is thrown. */
 export async function answer<T>(call: Promise<{ data?: T; error?: unknown; response: Response }>): Promise<T> {

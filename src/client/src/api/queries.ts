@@ -1,7 +1,19 @@
 import { queryOptions, useQuery } from "@tanstack/react-query";
-import { answer, api, type Reference } from "./client";
+import { answer, api, setForm, type Reference } from "./client";
 
-export const sessionQuery = queryOptions({ queryKey: ["session"], queryFn: () => answer(api.GET("/api/session")) });
+export const sessionQuery = queryOptions({
+  queryKey: ["session"],
+  queryFn: async () => {
+    const session = await answer(api.GET("/api/session"));
+    setForm(session.form);
+    return session;
+  },
+});
+
+/** Whether who is signed in sees prices. */
+export const useOwner = () => useQuery(sessionQuery).data?.role !== "helper";
+
+export const pantryQuery = queryOptions({ queryKey: ["pantry"], queryFn: () => answer(api.GET("/api/pantry")) });
 
 export const kitchenQuery = queryOptions({ queryKey: ["kitchen"], queryFn: () => answer(api.GET("/api/kitchen")) });
 

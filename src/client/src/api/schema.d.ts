@@ -20,6 +20,56 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/session/kitchen": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Starts a kitchen of one's own and signs in as its owner. */
+        post: operations["StartKitchen"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/session/join/{secret}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Joins a kitchen as a helper, by an invitation. */
+        post: operations["Join"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/session/password": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["ChangePassword"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/reference": {
         parameters: {
             query?: never;
@@ -98,6 +148,91 @@ export interface paths {
         get: operations["GetSharedPots"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/entry": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Reads order lines from plain words, and keeps nothing. */
+        post: operations["ReadEntry"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shopping": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What to buy for the orders named, or for every agreed one of the coming six weeks. */
+        get: operations["GetShopping"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shopping.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The list as CSV, RFC 4180. */
+        get: operations["GetShoppingCsv"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/quotes/{secret}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A shared quote, to whoever has its link. */
+        get: operations["ReadQuote"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/kitchen/reset": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Makes the sample kitchen as it was at first. */
+        post: operations["ResetSample"];
         delete?: never;
         options?: never;
         head?: never;
@@ -290,7 +425,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/kitchen/lots": {
+    "/api/kitchen/wares": {
         parameters: {
             query?: never;
             header?: never;
@@ -299,7 +434,7 @@ export interface paths {
         };
         get?: never;
         /** Keeps one, in place of one with its code. */
-        put: operations["KeepLot"];
+        put: operations["KeepWare"];
         post?: never;
         delete?: never;
         options?: never;
@@ -307,7 +442,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/kitchen/lots/{code}": {
+    "/api/kitchen/wares/{code}": {
         parameters: {
             query?: never;
             header?: never;
@@ -318,7 +453,24 @@ export interface paths {
         put?: never;
         post?: never;
         /** Removes what the maker entered; a shipped one comes back as it was. */
-        delete: operations["RemoveLot"];
+        delete: operations["RemoveWare"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/kitchen/rates": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Keeps what your hour is worth and how prices are made. */
+        put: operations["KeepRates"];
+        post?: never;
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -418,7 +570,8 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get?: never;
+        /** Orders that hold every word of q, or its beginning; the latest pickup first. */
+        get: operations["FindOrders"];
         put?: never;
         /** Keeps a new order; the same Idempotency-Key again gives the same order. */
         post: operations["CreateOrder"];
@@ -436,11 +589,45 @@ export interface paths {
             cookie?: never;
         };
         get: operations["GetOrder"];
-        /** Keeps all of an order at once, if nobody changed it since. */
+        /** Keeps all of an order at once, if nobody changed it since; made, it uses up the pantry. */
         put: operations["SaveOrder"];
         post?: never;
         /** Takes an order off the shelf; it can be put back. */
         delete: operations["RemoveOrder"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/orders/{id}/copies": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Makes a new order or a template from one, for as many pieces as wanted. */
+        post: operations["CopyOrder"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/orders/{id}/used": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What a made order took out of the pantry, and what the pantry did not have. */
+        get: operations["GetStockUsed"];
+        put?: never;
+        post?: never;
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -457,6 +644,209 @@ export interface paths {
         put?: never;
         post: operations["RestoreOrder"];
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pantry": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["GetPantry"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pantry/lots": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Puts something into the pantry; the same id again changes nothing. */
+        post: operations["Receive"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pantry/lots/{id}/movements": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What happened to a lot, latest first. */
+        get: operations["GetMovements"];
+        put?: never;
+        /** Uses, corrects or throws away some of a lot. */
+        post: operations["ChangeLot"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pantry/movements/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Takes back a lot's latest change that no order made; a receipt taken back leaves no lot. */
+        delete: operations["UndoMovement"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/prices/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What an order as typed costs and what to ask for it; keeps nothing. */
+        post: operations["PreviewPrice"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/prices/working": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** How a figure of a price came about; of is price, hands, or parts. and a part's code. */
+        post: operations["WorkingOfPrice"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/orders/{id}/quote": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["GetQuote"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/orders/{id}/quote/shares": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Makes a link under which the quote as it is now can be read without signing in. */
+        post: operations["ShareQuote"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/orders/{id}/quote/shares/{share}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Takes a link back. */
+        delete: operations["RevokeQuote"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/people": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["GetPeople"];
+        put?: never;
+        /** Gives the kitchen an owner with a name and a password, and signs in as them. */
+        post: operations["AddOwner"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/people/invitations": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Makes a link by which one helper can join the kitchen. */
+        post: operations["Invite"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/people/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Removes someone; they are signed out everywhere. */
+        delete: operations["RemovePerson"];
         options?: never;
         head?: never;
         patch?: never;
@@ -484,6 +874,20 @@ export interface components {
             pack: null | string;
             dippedEndUp: boolean;
             sizes: components["schemas"]["SizeView"][];
+        };
+        Chip: {
+            field: string;
+            says: string;
+            reading: components["schemas"]["Reading"];
+            /** Format: int32 */
+            start: number;
+            /** Format: int32 */
+            length: number;
+            choices: components["schemas"]["ChipChoice"][];
+        };
+        ChipChoice: {
+            says: string;
+            text: string;
         };
         CoatingNeed: {
             key: string;
@@ -525,12 +929,41 @@ export interface components {
             coating: string;
             mixed: boolean;
         };
+        Completion: {
+            /** Format: int32 */
+            start: number;
+            text: string;
+            is: string;
+        };
         Corner: {
             x: components["schemas"]["Length"];
             y: components["schemas"]["Length"];
         };
+        CostPart: {
+            code: string;
+            name: string;
+            cost: components["schemas"]["FigureOfMoney"];
+            lines: unknown[];
+        };
+        Costing: {
+            parts: components["schemas"]["CostPart"][];
+            lines: components["schemas"]["LineCost"][];
+            cost: components["schemas"]["Money"];
+            hands: components["schemas"]["FigureOfDuration"];
+            by: components["schemas"]["PriceDraft"];
+            price: components["schemas"]["FigureOfMoney"];
+            floor: components["schemas"]["Money"];
+            wage: null | components["schemas"]["Money"];
+            deposit: components["schemas"]["Money"];
+            drivers: string[];
+            problems: components["schemas"]["Problem"][];
+        };
         /** @enum {unknown} */
         CountedIn: "pieces" | "dozens" | "weight" | "packs";
+        Credentials: {
+            name: string;
+            password: string;
+        };
         Decor: {
             dips: components["schemas"]["OverDip"][];
             patterns: components["schemas"]["PatternDraft"][];
@@ -553,6 +986,18 @@ export interface components {
         };
         /** @description in s */
         Duration: number;
+        Entry: {
+            lines: components["schemas"]["EntryLine"][];
+            notUnderstood: components["schemas"]["NotUnderstood"][];
+            completions: components["schemas"]["Completion"][];
+        };
+        EntryLine: {
+            line: components["schemas"]["LineDraft"];
+            chips: components["schemas"]["Chip"][];
+        };
+        EntryText: {
+            text: string;
+        };
         FactView: {
             from: components["schemas"]["WorkingLine"];
             to: components["schemas"]["WorkingLine"];
@@ -582,6 +1027,8 @@ export interface components {
         /** @enum {unknown} */
         GoesOn: "wet" | "set";
         /** @enum {unknown} */
+        Handover: "pickup" | "delivery";
+        /** @enum {unknown} */
         Holding: "by hand" | "stick" | "fork" | "mould";
         HttpValidationProblemDetails: {
             type?: null | string;
@@ -594,6 +1041,12 @@ export interface components {
                 [key: string]: string[];
             };
         };
+        /** @description moment, 2031-05-03T18:30:00Z */
+        Instant: string;
+        InvitationLink: {
+            path: string;
+            until: components["schemas"]["Instant"];
+        };
         KindView: {
             code: string;
             name: string;
@@ -601,6 +1054,7 @@ export interface components {
         };
         KitchenChange: {
             units: components["schemas"]["Units"];
+            name?: null | string;
         };
         KitchenThingsView: {
             ways: components["schemas"]["Ways"];
@@ -609,7 +1063,8 @@ export interface components {
             coatings: components["schemas"]["OwnCoating"][];
             tints: components["schemas"]["TintItem"][];
             vessels: components["schemas"]["OwnVessel"][];
-            lots: components["schemas"]["OwnLot"][];
+            rates: null | components["schemas"]["Rates"];
+            shippedRates: null | components["schemas"]["Rates"];
             shippedVessels: components["schemas"]["OwnVessel"][];
             own: string[];
             shipped: string[];
@@ -626,6 +1081,15 @@ export interface components {
         };
         /** @description in mm */
         Length: number;
+        LineCost: {
+            /** Format: int32 */
+            line: number;
+            /** Format: int32 */
+            pieces: number;
+            cost: components["schemas"]["Money"];
+            perPiece: components["schemas"]["Money"];
+            price: components["schemas"]["Money"];
+        };
         LineDraft: {
             centre: null | string;
             size: null | string;
@@ -701,10 +1165,31 @@ export interface components {
             steps: string[];
         };
         Lot: {
-            coating: string;
-            colour: string;
-            mass: components["schemas"]["Mass"];
+            ware: string;
+            /** Format: double */
+            amount: number;
             bestBefore: null | components["schemas"]["LocalDate"];
+            /** Format: uuid */
+            id?: null | string;
+        };
+        LotChange: {
+            kind: components["schemas"]["MovementKind"];
+            /** Format: double */
+            amount: number;
+            note?: null | string;
+        };
+        LotView: {
+            /** Format: uuid */
+            id: string;
+            ware: string;
+            /** Format: double */
+            amount: number;
+            /** Format: double */
+            pack: null | number;
+            price: null | components["schemas"]["Money"];
+            bestBefore: null | components["schemas"]["LocalDate"];
+            place: string;
+            receivedOn: components["schemas"]["LocalDate"];
         };
         Lustre: {
             code: string;
@@ -746,15 +1231,50 @@ export interface components {
         };
         /** @description in the kitchen's currency */
         Money: number;
+        /** @enum {unknown} */
+        MovementKind: "received" | "used" | "returned" | "corrected" | "thrown";
+        MovementView: {
+            /** Format: uuid */
+            id: string;
+            kind: components["schemas"]["MovementKind"];
+            /** Format: double */
+            amount: number;
+            at: components["schemas"]["Instant"];
+            /** Format: uuid */
+            orderId: null | string;
+            note: string;
+        };
         NameView: {
             code: string;
             name: string;
+        };
+        NewKitchen: {
+            kitchen: string;
+            name: string;
+            password: string;
+        };
+        NotUnderstood: {
+            /** Format: int32 */
+            start: number;
+            /** Format: int32 */
+            length: number;
+            text: string;
+            reason: string;
+            choices: components["schemas"]["ChipChoice"][];
         };
         OneMore: {
             tint: string;
             srgb: string;
             /** Format: double */
             deltaE: number;
+        };
+        OrderCopy: {
+            name: null | string;
+            pickup: null | components["schemas"]["LocalDateTime"];
+            /** Format: int32 */
+            pieces: null | number;
+            /** @default false */
+            template: boolean;
         };
         OrderDraft: {
             name: null | string;
@@ -767,6 +1287,15 @@ export interface components {
             /** Format: double */
             margin?: null | number;
             palette?: null | string[];
+            client?: null | string;
+            contact?: null | string;
+            handover?: components["schemas"]["Handover"];
+            place?: null | string;
+            allergies?: null | string[];
+            packing?: null | components["schemas"]["PackingDraft"][];
+            price?: null | components["schemas"]["PriceDraft"];
+            /** Format: double */
+            deposit?: null | number;
         };
         OrderInput: {
             /** Format: uint32 */
@@ -781,6 +1310,20 @@ export interface components {
             /** Format: double */
             margin?: null | number;
             palette?: null | string[];
+            client?: null | string;
+            contact?: null | string;
+            handover?: components["schemas"]["Handover"];
+            place?: null | string;
+            allergies?: null | string[];
+            packing?: null | components["schemas"]["PackingDraft"][];
+            price?: null | components["schemas"]["PriceDraft"];
+            /** Format: double */
+            deposit?: null | number;
+            /** @default false */
+            depositPaid: boolean;
+            state?: components["schemas"]["OrderState"];
+            /** @default false */
+            isTemplate: boolean;
         };
         OrderLineInput: {
             /** Format: uuid */
@@ -802,6 +1345,22 @@ export interface components {
             look?: null | string;
             decor?: null | components["schemas"]["Decor"];
         };
+        /** @enum {unknown} */
+        OrderState: "asked" | "quoted" | "agreed" | "made" | "handedOver" | "cancelled";
+        OrderSummary: {
+            /** Format: uuid */
+            id: string;
+            /** Format: int32 */
+            number: number;
+            name: string;
+            client: string;
+            pickup: components["schemas"]["LocalDateTime"];
+            place: string;
+            state: components["schemas"]["OrderState"];
+            isTemplate: boolean;
+            /** Format: int32 */
+            pieces: number;
+        };
         OrderView: {
             /** Format: uuid */
             id: string;
@@ -817,7 +1376,25 @@ export interface components {
             /** Format: double */
             margin: null | number;
             palette: string[];
+            client: string;
+            contact: string;
+            handover: components["schemas"]["Handover"];
+            place: string;
+            allergies: string[];
+            packing: components["schemas"]["PackingDraft"][];
+            price: null | components["schemas"]["PriceDraft"];
+            /** Format: double */
+            deposit: null | number;
+            depositPaid: boolean;
+            state: components["schemas"]["OrderState"];
+            isTemplate: boolean;
+            /** Format: int32 */
+            number: number;
             tally: components["schemas"]["CoatingTally"];
+        };
+        OrdersFound: {
+            orders: components["schemas"]["OrderSummary"][];
+            more: boolean;
         };
         OverCoat: {
             coating: string;
@@ -882,14 +1459,6 @@ export interface components {
             srgb: string;
             mixed?: null | components["schemas"]["MixedColour"];
         };
-        OwnLot: {
-            code: string;
-            coating: string;
-            colour: string;
-            /** Format: double */
-            mass: number;
-            bestBefore: null | components["schemas"]["LocalDate"];
-        };
         OwnPack: {
             /** Format: double */
             mass: number;
@@ -928,17 +1497,68 @@ export interface components {
                 [key: string]: number;
             };
         };
+        OwnWare: {
+            code: string;
+            name: string;
+            unit: components["schemas"]["WareUnit"];
+            packs?: null | components["schemas"]["OwnWarePack"][];
+            /**
+             * Format: double
+             * @default 0
+             */
+            low: number;
+        };
+        OwnWarePack: {
+            /** Format: double */
+            holds: number;
+            /** Format: double */
+            price: number;
+        };
+        Pack: {
+            /** Format: double */
+            holds: number;
+            price: components["schemas"]["SourcedOfMoney"];
+            /** @description in the kitchen's currency */
+            coupon?: null | number;
+            /**
+             * Format: int32
+             * @default 0
+             */
+            coupons: number;
+        };
         PackCover: {
-            fromStock: components["schemas"]["Mass"];
+            /** Format: double */
+            fromStock: number;
             lots: components["schemas"]["Lot"][];
             packs: components["schemas"]["PacksToBuy"][];
             price: components["schemas"]["Money"];
-            left: components["schemas"]["Mass"];
+            /** Format: double */
+            left: number;
             /** Format: int32 */
             count?: number;
         };
+        PackView: {
+            /** Format: double */
+            holds: number;
+            price: components["schemas"]["Money"];
+            source: components["schemas"]["Source"];
+        };
+        PackingDraft: {
+            supply: string;
+            /**
+             * Format: double
+             * @default 1
+             */
+            each: number;
+            /**
+             * Format: int32
+             * @default 1
+             */
+            per: number;
+        };
         PacksToBuy: {
-            mass: components["schemas"]["Mass"];
+            /** Format: double */
+            holds: number;
             /** Format: int32 */
             count: number;
             /** Format: int32 */
@@ -976,6 +1596,11 @@ export interface components {
             dips: string[];
             patterns: string[];
         };
+        PantryView: {
+            today: components["schemas"]["LocalDate"];
+            lots: components["schemas"]["LotView"][];
+            wares: components["schemas"]["WareView"][];
+        };
         Part: {
             code: string;
             name: string;
@@ -1000,6 +1625,10 @@ export interface components {
             colour: string;
             /** Format: int32 */
             count: number;
+        };
+        PasswordChange: {
+            old: string;
+            new: string;
         };
         PatternDraft: {
             kind: null | string;
@@ -1050,6 +1679,13 @@ export interface components {
             mass: components["schemas"]["FigureOfMass"];
             tip: components["schemas"]["Length"];
             time: components["schemas"]["Duration"];
+        };
+        PersonView: {
+            /** Format: uuid */
+            id: string;
+            name: string;
+            role: components["schemas"]["Role"];
+            you: boolean;
         };
         PlaceView: {
             code: string;
@@ -1117,6 +1753,13 @@ export interface components {
             before: components["schemas"]["Length"];
             still: components["schemas"]["ThinnerStep"][];
         };
+        /** @enum {unknown} */
+        PriceBy: "margin" | "dozen" | "set";
+        PriceDraft: {
+            by: components["schemas"]["PriceBy"];
+            /** Format: double */
+            value: number;
+        };
         Problem: {
             field: string;
             reason: string;
@@ -1127,12 +1770,75 @@ export interface components {
             along: components["schemas"]["Length"];
             halfWidth: components["schemas"]["Length"];
         };
+        Quote: {
+            kitchen: string;
+            /** Format: int32 */
+            number: number;
+            name: string;
+            client: string;
+            on: components["schemas"]["LocalDate"];
+            pickup: null | components["schemas"]["LocalDateTime"];
+            handover: components["schemas"]["Handover"];
+            place: string;
+            lines: components["schemas"]["QuoteLine"][];
+            price: components["schemas"]["Money"];
+            deposit: components["schemas"]["Money"];
+            contains: string[];
+            without: string[];
+            storage: components["schemas"]["QuoteStorage"][];
+            terms: string;
+        };
+        QuoteLine: {
+            /** Format: int32 */
+            pieces: number;
+            what: string;
+            how: string;
+            srgb: string;
+            price: components["schemas"]["Money"];
+        };
+        QuoteStorage: {
+            what: string;
+            how: string;
+        };
+        QuoteView: {
+            quote: components["schemas"]["Quote"];
+            shares: components["schemas"]["ShareView"][];
+        };
+        Rates: {
+            /** Format: double */
+            hour?: null | number;
+            /** Format: double */
+            fuelPerHour?: null | number;
+            /** Format: double */
+            margin?: null | number;
+            /** Format: double */
+            step?: null | number;
+            /** Format: double */
+            deposit?: null | number;
+            terms?: null | string;
+        };
+        /** @enum {unknown} */
+        Reading: "read" | "corrected" | "assumed";
         ReadyMix: {
             parts: components["schemas"]["Parts"][];
             srgb: string;
             /** Format: double */
             deltaE: number;
             words: string;
+        };
+        Receipt: {
+            /** Format: uuid */
+            id: string;
+            ware: string;
+            /** Format: double */
+            amount: number;
+            /** Format: double */
+            pack?: null | number;
+            /** Format: double */
+            price?: null | number;
+            /** @description day, 2031-05-03 */
+            bestBefore?: null | string;
+            place?: null | string;
         };
         Recipe: {
             drops: components["schemas"]["Drops"][];
@@ -1156,14 +1862,21 @@ export interface components {
             shapes: components["schemas"]["KindView"][];
             vesselKinds: components["schemas"]["KindView"][];
             shakes: components["schemas"]["NameView"][];
+            allergens: string[];
+            supplies: components["schemas"]["SupplyView"][];
             usualCoating: string;
             usualThinner: null | string;
             usualFilm: components["schemas"]["Length"];
             usualMargin: components["schemas"]["Share"];
         };
+        /** @enum {unknown} */
+        Role: "owner" | "helper";
         SessionView: {
             signedIn: boolean;
             hasSample: boolean;
+            name: null | string;
+            role: components["schemas"]["Role"];
+            form: string;
         };
         SettingTime: {
             place: string;
@@ -1177,6 +1890,17 @@ export interface components {
         Severity: "mind" | "unfit" | "error";
         /** @description 0 to 1 */
         Share: number;
+        ShareLink: {
+            /** Format: uuid */
+            id: string;
+            path: string;
+        };
+        ShareView: {
+            /** Format: uuid */
+            id: string;
+            sharedAt: components["schemas"]["Instant"];
+            revoked: null | components["schemas"]["Instant"];
+        };
         SharedPot: {
             key: string;
             orders: string[];
@@ -1188,6 +1912,9 @@ export interface components {
             /** Format: uuid */
             id: string;
             name: string;
+            client: string;
+            state: components["schemas"]["OrderState"];
+            next: string;
             pickup: components["schemas"]["LocalDateTime"];
             /** Format: int32 */
             pieces: number;
@@ -1210,10 +1937,37 @@ export interface components {
             /** Format: int32 */
             later: number;
         };
+        ShoppingLine: {
+            ware: components["schemas"]["Ware"];
+            need: components["schemas"]["FigureOfdouble"];
+            cover: components["schemas"]["PackCover"];
+            /** Format: double */
+            toBuy: number;
+            for: string[];
+        };
+        ShoppingList: {
+            lines: components["schemas"]["ShoppingLine"][];
+            price: components["schemas"]["Money"];
+            problems: components["schemas"]["Problem"][];
+        };
+        ShoppingOrder: {
+            /** Format: uuid */
+            id: string;
+            name: string;
+            pickup: components["schemas"]["LocalDateTime"];
+            state: components["schemas"]["OrderState"];
+            chosen: boolean;
+        };
+        ShoppingView: {
+            orders: components["schemas"]["ShoppingOrder"][];
+            list: components["schemas"]["ShoppingList"];
+        };
         /** @enum {unknown} */
         Side: "front" | "both" | "tip";
         SignIn: {
             key?: null | string;
+            name?: null | string;
+            password?: null | string;
         };
         SizeView: {
             code: string;
@@ -1241,6 +1995,10 @@ export interface components {
         };
         SourcedOfMass: {
             value: components["schemas"]["Mass"];
+            source: components["schemas"]["Source"];
+        };
+        SourcedOfMoney: {
+            value: components["schemas"]["Money"];
             source: components["schemas"]["Source"];
         };
         SourcedOfShare: {
@@ -1272,6 +2030,20 @@ export interface components {
             kind: string;
             mass: components["schemas"]["FigureOfMass"];
             grains: number[];
+        };
+        StockUse: {
+            ware: string;
+            name: string;
+            unit: components["schemas"]["WareUnit"];
+            /** Format: double */
+            used: number;
+            /** Format: double */
+            short: number;
+        };
+        SupplyView: {
+            code: string;
+            name: string;
+            unit: components["schemas"]["WareUnit"];
         };
         /** @enum {unknown} */
         Tag: "published" | "common practice" | "from memory" | "estimate" | "entered" | "computed";
@@ -1341,6 +2113,31 @@ export interface components {
         };
         /** @description in mL */
         Volume: number;
+        Ware: {
+            code: string;
+            name: string;
+            unit: components["schemas"]["WareUnit"];
+            section: string;
+            packs: components["schemas"]["Pack"][];
+            /**
+             * Format: double
+             * @default 0
+             */
+            low: number;
+            smallestPackPrice?: components["schemas"]["Money"];
+        };
+        /** @enum {unknown} */
+        WareUnit: "g" | "pieces" | "drops" | "m";
+        WareView: {
+            code: string;
+            name: string;
+            unit: components["schemas"]["WareUnit"];
+            section: string;
+            packs: components["schemas"]["PackView"][];
+            /** Format: double */
+            low: number;
+            own: boolean;
+        };
         Ways: {
             coating?: null | string;
             thinner?: null | string;
@@ -1425,6 +2222,115 @@ export interface operations {
         responses: {
             /** @description No Content */
             204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    StartKitchen: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewKitchen"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                };
+            };
+        };
+    };
+    Join: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                secret: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Credentials"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    ChangePassword: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PasswordChange"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -1544,6 +2450,119 @@ export interface operations {
             };
         };
     };
+    ReadEntry: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["EntryText"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+        };
+    };
+    GetShopping: {
+        parameters: {
+            query?: {
+                order?: string[];
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShoppingView"];
+                };
+            };
+        };
+    };
+    GetShoppingCsv: {
+        parameters: {
+            query?: {
+                order?: string[];
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    ReadQuote: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                secret: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Quote"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    ResetSample: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     GetKitchen: {
         parameters: {
             query?: never;
@@ -1584,6 +2603,15 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["KitchenView"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
                 };
             };
         };
@@ -1871,7 +2899,7 @@ export interface operations {
             };
         };
     };
-    KeepLot: {
+    KeepWare: {
         parameters: {
             query?: never;
             header?: never;
@@ -1880,7 +2908,7 @@ export interface operations {
         };
         requestBody?: {
             content: {
-                "application/json": components["schemas"]["OwnLot"];
+                "application/json": components["schemas"]["OwnWare"];
             };
         };
         responses: {
@@ -1902,7 +2930,7 @@ export interface operations {
             };
         };
     };
-    RemoveLot: {
+    RemoveWare: {
         parameters: {
             query?: never;
             header?: never;
@@ -1926,6 +2954,37 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+        };
+    };
+    KeepRates: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Rates"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                };
             };
         };
     };
@@ -2115,6 +3174,31 @@ export interface operations {
             };
         };
     };
+    FindOrders: {
+        parameters: {
+            query?: {
+                q?: string;
+                state?: components["schemas"]["OrderState"];
+                templates?: boolean;
+                skip?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OrdersFound"];
+                };
+            };
+        };
+    };
     CreateOrder: {
         parameters: {
             query?: never;
@@ -2257,7 +3341,470 @@ export interface operations {
             };
         };
     };
+    CopyOrder: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OrderCopy"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OrderView"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    GetStockUsed: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StockUse"][];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     RestoreOrder: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    GetPantry: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PantryView"];
+                };
+            };
+        };
+    };
+    Receive: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Receipt"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LotView"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                };
+            };
+        };
+    };
+    GetMovements: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MovementView"][];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    ChangeLot: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LotChange"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MovementView"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    UndoMovement: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    PreviewPrice: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OrderDraft"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Costing"];
+                };
+            };
+        };
+    };
+    WorkingOfPrice: {
+        parameters: {
+            query: {
+                of: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OrderDraft"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WorkingLine"][];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    GetQuote: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["QuoteView"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    ShareQuote: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShareLink"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    RevokeQuote: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                share: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    GetPeople: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PersonView"][];
+                };
+            };
+        };
+    };
+    AddOwner: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Credentials"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                };
+            };
+        };
+    };
+    Invite: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["InvitationLink"];
+                };
+            };
+        };
+    };
+    RemovePerson: {
         parameters: {
             query?: never;
             header?: never;

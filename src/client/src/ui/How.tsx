@@ -9,7 +9,14 @@ import { useWording } from "./units";
 export const HowOrder = createContext<OrderDraft | null>(null);
 
 /** A figure that can be asked how it came about; `of` is its path in the tally. */
-export function How(props: { what: string; of: string; children: React.ReactNode; className?: string }) {
+export function How(props: {
+  what: string;
+  of: string;
+  children: React.ReactNode;
+  className?: string;
+  /** Whether it is a figure of the price. */
+  prices?: boolean;
+}) {
   const [open, setOpen] = useState(false);
   return (
     <>
@@ -22,20 +29,21 @@ export function How(props: { what: string; of: string; children: React.ReactNode
       </button>
       {open && (
         <Sheet open close={() => setOpen(false)} title={`How: ${props.what}`}>
-          <Answer of={props.of} />
+          <Answer of={props.of} prices={props.prices ?? false} />
         </Sheet>
       )}
     </>
   );
 }
 
-function Answer({ of }: { of: string }) {
+function Answer({ of, prices }: { of: string; prices: boolean }) {
   const order = useContext(HowOrder);
   const working = useQuery({
-    queryKey: ["working", of, order],
+    queryKey: ["working", of, order, prices],
     queryFn: () => {
       if (!order) throw new Error("There is no order to ask about.");
-      return answer(api.POST("/api/amounts/working", { params: { query: { of } }, body: order }));
+      const question = { params: { query: { of } }, body: order };
+      return answer(prices ? api.POST("/api/prices/working", question) : api.POST("/api/amounts/working", question));
     },
     gcTime: 0,
   });

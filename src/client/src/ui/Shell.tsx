@@ -10,8 +10,10 @@ import { useShortcuts } from "./useShortcuts";
 
 const rooms = [
   ["/", "Shelf"],
+  ["/orders", "Orders"],
   ["/looks", "Looks"],
   ["/colour", "Colour"],
+  ["/pantry", "Pantry"],
   ["/kitchen", "Kitchen"],
 ] as const;
 
@@ -24,6 +26,8 @@ export function Shell({ children }: { children: ReactNode }) {
   useShortcuts({
     n: () => newOrder.mutate(),
     s: () => void navigate("/"),
+    o: () => void navigate("/orders"),
+    p: () => void navigate("/pantry"),
     l: () => void navigate("/looks"),
     c: () => void navigate("/colour"),
     k: () => void navigate("/kitchen"),
@@ -39,11 +43,14 @@ export function Shell({ children }: { children: ReactNode }) {
         Skip to the page
       </a>
       <header className="sticky top-0 z-10 print:hidden">
-        <div className="bg-cocoa text-cream flex h-14 items-center gap-3 px-3 whitespace-nowrap sm:gap-6 sm:px-7">
+        <div className="bg-cocoa text-cream flex min-h-14 items-center gap-x-3 px-3 whitespace-nowrap max-sm:flex-wrap max-sm:pt-2.5 sm:gap-6 sm:px-7">
           <Link to="/" className="font-serif text-[20px] leading-none sm:text-[27px]">
             Kondiba
           </Link>
-          <nav aria-label="Rooms" className="flex gap-2.5 max-sm:text-[14px] sm:gap-6">
+          <nav
+            aria-label="Rooms"
+            className="flex gap-3.5 max-sm:order-last max-sm:w-full max-sm:justify-between max-sm:py-1.5 max-sm:text-[15px] sm:gap-6"
+          >
             {rooms.map(([to, name]) => (
               <NavLink
                 key={to}

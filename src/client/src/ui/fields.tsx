@@ -34,6 +34,8 @@ export function TextField(props: {
   error?: string | undefined;
   className?: string;
   lines?: number;
+  type?: "text" | "password";
+  autoComplete?: string;
 }) {
   return (
     <Labelled label={props.label} error={props.error} className={props.className ?? ""}>
@@ -47,7 +49,14 @@ export function TextField(props: {
             onChange={(e) => props.onChange(e.target.value)}
           />
         ) : (
-          <input {...ids} className={box} value={props.value} onChange={(e) => props.onChange(e.target.value)} />
+          <input
+            {...ids}
+            type={props.type ?? "text"}
+            autoComplete={props.autoComplete ?? "off"}
+            className={box}
+            value={props.value}
+            onChange={(e) => props.onChange(e.target.value)}
+          />
         )
       }
     </Labelled>
@@ -168,5 +177,28 @@ export function Tick(props: { label: string; checked: boolean; onChange: (checke
       />
       {props.label}
     </label>
+  );
+}
+
+/** A day, or none. */
+export function DateField(props: {
+  label: string;
+  value: string | null;
+  onChange: (value: string | null) => void;
+  error?: string | undefined;
+  className?: string;
+}) {
+  return (
+    <Labelled label={props.label} error={props.error} className={props.className ?? ""}>
+      {(ids) => (
+        <input
+          {...ids}
+          type="date"
+          className={box}
+          value={props.value ?? ""}
+          onChange={(e) => props.onChange(e.target.value || null)}
+        />
+      )}
+    </Labelled>
   );
 }

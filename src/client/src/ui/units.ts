@@ -1,4 +1,4 @@
-import { useKitchen } from "../api/queries";
+import { useKitchen, useOwner } from "../api/queries";
 
 const ounce = 28.349523125;
 const inch = 25.4;
@@ -78,7 +78,8 @@ export function wordingIn(us: boolean): Wording {
 }
 
 export function useWording(): Wording {
-  return wordingIn(useKitchen().data?.units === "us");
+  const wording = wordingIn(useKitchen().data?.units === "us");
+  return useOwner() ? wording : { ...wording, money: () => "—" };
 }
 
 /** A span as a maker says it: 45 s, 8 min, 1 h 20. */
@@ -132,4 +133,11 @@ export function pickupWords(pickup: string, now: string | undefined): string {
   );
   const when = days === 0 ? "today" : days === 1 ? "tomorrow" : days < 0 ? `${-days} days ago` : `in ${days} days`;
   return `${longDayName(pickup)}, ${when}`;
+}
+
+/** An amount of a ware in its unit: 340 g, 24, 1.2 m, 30 drops. */
+export function amountIn(wording: Wording, amount: number, unit: "g" | "pieces" | "drops" | "m"): string {
+  if (unit === "g") return amount >= 10 ? wording.mass(amount) : wording.value(amount, "g");
+  const figure = Number(amount.toFixed(unit === "m" ? 1 : 0)).toLocaleString("en");
+  return unit === "pieces" ? figure : `${figure}\u00a0${unit}`;
 }

@@ -3,11 +3,12 @@ import { useQuery } from "@tanstack/react-query";
 import { useEffect } from "react";
 import { useNavigate, useParams } from "react-router";
 import type { KitchenThings, Reference } from "../../api/client";
+import { People } from "../people/People";
 import { referenceQuery, thingsQuery } from "../../api/queries";
 import { ErrorNote, Waiting } from "../../ui/notes";
 import { Centres } from "./Centres";
 import { Coatings } from "./Coatings";
-import { Cupboard } from "./Cupboard";
+import { RatesForm } from "./RatesForm";
 import { Tints } from "./Tints";
 import { Vessels } from "./Vessels";
 import { WaysForm } from "./WaysForm";
@@ -23,7 +24,8 @@ const corners: [path: string, name: string, view: (room: Room) => React.ReactNod
   ["coatings", "Coatings", (room) => <Coatings {...room} />],
   ["colours", "Colours", (room) => <Tints {...room} />],
   ["vessels", "Vessels", (room) => <Vessels {...room} />],
-  ["cupboard", "Cupboard", (room) => <Cupboard {...room} />],
+  ["rates", "Prices", (room) => <RatesForm {...room} />],
+  ["people", "People", () => <People />],
 ];
 
 /** What the product knows of this kitchen, to be told better. */

@@ -38,7 +38,10 @@ export const LineEditor = memo(function LineEditor(props: {
   const what = centre?.plural ?? line.centre ?? "pieces";
 
   return (
-    <li className="group border-line grid grid-cols-[3.4rem_1fr_auto] gap-x-3 border-t border-dashed py-3">
+    <li
+      data-line={line.id}
+      className="group border-line grid grid-cols-[3.4rem_1fr_auto] gap-x-3 border-t border-dashed py-3"
+    >
       <AmountField
         what={what}
         amount={line.amount}

@@ -83,14 +83,14 @@ export function PotSheet(props: { pot: Pot; name: string; reference: Reference; 
         <ul>
           {pot.cover.lots.map((lot, i) => (
             <li key={i}>
-              {wording.mass(lot.mass)} you have
+              {wording.mass(lot.amount)} you have
               {lot.bestBefore && `, best before ${dayName(lot.bestBefore)} ${lot.bestBefore.slice(0, 4)}`}
             </li>
           ))}
           {pot.cover.packs.map((pack) => (
-            <li key={pack.mass} className="flex justify-between">
+            <li key={pack.holds} className="flex justify-between">
               <span>
-                {pack.count} × {wording.pack(pack.mass)}
+                {pack.count} × {wording.pack(pack.holds)}
                 {pack.coupons > 0 && `, ${pack.coupons} with a coupon`}
               </span>
               <b>{wording.money(pack.price)}</b>

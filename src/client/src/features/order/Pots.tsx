@@ -237,7 +237,7 @@ const PotView = memo(function PotView(props: {
             <span data-testid="packs">{packs(pot.packs.value)}</span>
           </How>
           {pot.cover.packs.length > 0 &&
-            `: ${pot.cover.packs.map((p) => (p.count === 1 ? wording.pack(p.mass) : `${p.count} × ${wording.pack(p.mass)}`)).join(", ")}`}
+            `: ${pot.cover.packs.map((p) => (p.count === 1 ? wording.pack(p.holds) : `${p.count} × ${wording.pack(p.holds)}`)).join(", ")}`}
           {pot.cover.fromStock > 0 && (
             <span className="text-go font-normal"> and {wording.mass(pot.cover.fromStock)} you have</span>
           )}

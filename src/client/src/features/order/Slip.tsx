@@ -5,12 +5,20 @@ import type { Order, Reference, Tally } from "../../api/client";
 import { FieldNote } from "../../ui/notes";
 import { notesOf } from "../../ui/problems";
 import { pickupWords } from "../../ui/units";
-import { AddLine } from "./AddLine";
+import { Allergies } from "./Allergies";
 import { KeepingNote } from "./KeepingNote";
 import { LineEditor } from "./LineEditor";
+import { Packing } from "./Packing";
 import { PaletteRow } from "./PaletteRow";
+import { PriceRow } from "./PriceRow";
+import { QuickEntry } from "./QuickEntry";
 import { RemoveOrder } from "./RemoveOrder";
+import { UsedNote } from "./UsedNote";
 import type { useDraft } from "./useDraft";
+import { Who } from "./Who";
+
+const nothing: never[] = [];
+const clashStart = "The customer must not have ";
 
 export type Desk = ReturnType<typeof useDraft>;
 
@@ -26,6 +34,10 @@ export function Slip(props: {
   const { desk, tally, reference, order } = props;
   const { draft, edit } = desk;
   const notes = useMemo(() => notesOf(tally.problems), [tally.problems]);
+  const clashes = useMemo(
+    () => [...new Set(tally.problems.filter((p) => p.reason.startsWith(clashStart)).map((p) => p.reason))],
+    [tally.problems],
+  );
   const name = useRef<HTMLInputElement>(null);
   const fresh = (useLocation().state as { fresh?: boolean } | null)?.fresh;
   useEffect(() => {
@@ -53,6 +65,22 @@ export function Slip(props: {
           onChange={(e) => edit("name", (draft) => ({ ...draft, name: e.target.value }))}
         />
         <FieldNote id="note-name" text={notes.name} />
+        <p className="text-ink2 text-[13px]">
+          order {order.number}
+          {draft.isTemplate && <b className="text-go"> · a template</b>}
+        </p>
+        <Who
+          client={draft.client}
+          contact={draft.contact}
+          handover={draft.handover}
+          place={draft.place}
+          state={draft.state}
+          notes={notes}
+          edit={edit}
+        />
+        {(draft.state === "made" || draft.state === "handedOver") && (
+          <UsedNote id={order.id} kept={desk.keeping === "kept"} />
+        )}
         <p className="mt-1 font-bold">{draft.pickup && pickupWords(draft.pickup, props.now)}</p>
         <div className="text-ink2 flex gap-x-3 text-[15px]">
           <input
@@ -76,13 +104,20 @@ export function Slip(props: {
         <FieldNote id="note-pickup" text={notes.pickup} />
         <textarea
           aria-label="Notes"
-          placeholder="notes: where to, who collects"
+          placeholder="notes"
           aria-describedby={notes.notes && "note-notes"}
           className="quiet text-ink2 placeholder:text-ink2 mt-1 field-sizing-content w-full resize-none text-[15px] leading-snug"
           value={draft.notes ?? ""}
           onChange={(e) => edit("notes", (draft) => ({ ...draft, notes: e.target.value }))}
         />
         <FieldNote id="note-notes" text={notes.notes} />
+        <Allergies
+          allergies={draft.allergies ?? nothing}
+          clashes={clashes}
+          reference={reference}
+          notes={notes}
+          edit={edit}
+        />
 
         <ul className="mt-2">
           {draft.lines.map((line, i) => {
@@ -102,15 +137,21 @@ export function Slip(props: {
             );
           })}
         </ul>
-        <AddLine
-          reference={reference}
-          count={draft.lines.length}
-          coating={draft.lines.at(-1)?.coating}
-          colour={draft.lines.at(-1)?.colour}
-          edit={edit}
-        />
+        <QuickEntry empty={draft.lines.length === 0} edit={edit} />
         <FieldNote id="note-lines" text={notes.lines ?? props.problem?.message} />
         {draft.lines.length > 0 && <PaletteRow draft={draft} reference={reference} notes={notes} edit={edit} />}
+
+        {draft.lines.length > 0 && (
+          <div className="border-line mt-3 border-t border-dashed pt-3">
+            <Packing
+              packing={draft.packing ?? nothing}
+              pieces={tally.pieces}
+              reference={reference}
+              notes={notes}
+              edit={edit}
+            />
+          </div>
+        )}
 
         <p className="mt-6 flex items-baseline justify-between">
           <span className="text-ink2">pieces</span>
@@ -118,6 +159,7 @@ export function Slip(props: {
             {tally.pieces}
           </span>
         </p>
+        <PriceRow id={order.id} draft={draft} />
         <KeepingNote desk={desk} />
         <div className="mt-2 flex items-center gap-4 text-[15px] print:hidden">
           <StepButton label="Undo" icon={<Undo2 size={17} />} step={desk.undo} />

@@ -7,8 +7,12 @@ export type Draft = Omit<OrderInput, "version">;
 export type Edit = (field: string, change: (draft: Draft) => Draft) => void;
 
 export function draftOf(order: Order): Draft {
-  const { name, pickup, notes, lines, pots, margin, palette } = order;
-  return { name, pickup, notes, lines, pots, margin, palette };
+  const { name, client, contact, pickup, handover, place, notes, state, isTemplate, allergies } = order;
+  const { lines, pots, margin, palette, packing, price, deposit, depositPaid } = order;
+  return {
+    ...{ name, client, contact, pickup, handover, place, notes, state, isTemplate, allergies },
+    ...{ lines, pots, margin, palette, packing, price, deposit, depositPaid },
+  };
 }
 
 export const sameDraft = (a: Draft, b: Draft) => JSON.stringify(a) === JSON.stringify(b);
@@ -44,7 +48,7 @@ interface Stored {
 }
 
 // The form of a draft has a number, so that one put by in an older form is not taken for one.
-const storageKey = (id: string) => `kondiba.order.3.${id}`;
+const storageKey = (id: string) => `kondiba.order.4.${id}`;
 
 export function storedDraft(id: string): Stored | undefined {
   try {

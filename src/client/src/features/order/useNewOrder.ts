@@ -28,6 +28,8 @@ export function useNewOrder() {
             notes: "",
             lines: [],
             pots: {},
+            depositPaid: false,
+            isTemplate: false,
           },
         }),
       );

@@ -1,0 +1,155 @@
+using Kondiba.Core.Amounts;
+using Kondiba.Core.Measures;
+using Kondiba.Core.Reference;
+using NodaTime;
+
+namespace Kondiba.Core.Pricing;
+
+/// <summary>A part of an order's cost.</summary>
+/// <param name="Code">"coating", "leftovers", "decoration", "centres", "sticks", "spoil", "packing", "fuel" or "time".</param>
+/// <param name="Name">In words.</param>
+/// <param name="Cost">All of it.</param>
+/// <param name="Lines">What of it falls to each line.</param>
+public sealed record CostPart(string Code, string Name, Figure<Money> Cost, IReadOnlyList<Money> Lines);
+
+/// <summary>What a line costs and brings.</summary>
+/// <param name="Line">Index of the line in the order.</param>
+/// <param name="Pieces">How many.</param>
+/// <param name="Cost">Its share of every part.</param>
+/// <param name="PerPiece">Cost of one piece.</param>
+/// <param name="Price">Its share of the price.</param>
+public sealed record LineCost(int Line, int Pieces, Money Cost, Money PerPiece, Money Price);
+
+/// <summary>What an order costs, and what to ask for it.</summary>
+/// <param name="Parts">The cost, part by part.</param>
+/// <param name="Lines">The cost, line by line.</param>
+/// <param name="Cost">All parts together, which is all lines together to the cent.</param>
+/// <param name="Hands">Planned time of the hands.</param>
+/// <param name="By">How the price is made.</param>
+/// <param name="Price">What to ask.</param>
+/// <param name="Floor">Below this price more is spent than comes in, the maker's time not counted.</param>
+/// <param name="Wage">What an hour of the maker's brings at this price; null when it takes no time.</param>
+/// <param name="Deposit">To be paid ahead.</param>
+/// <param name="Drivers">What drives the cost, in words.</param>
+/// <param name="Problems">Wares without a price, and a price that does not pay.</param>
+public sealed record Costing(
+    IReadOnlyList<CostPart> Parts,
+    IReadOnlyList<LineCost> Lines,
+    Money Cost,
+    Figure<Duration> Hands,
+    PriceDraft By,
+    Figure<Money> Price,
+    Money Floor,
+    Money? Wage,
+    Money Deposit,
+    IReadOnlyList<string> Drivers,
+    IReadOnlyList<Problem> Problems)
+{
+    /// <summary>Costs an order.</summary>
+    /// <param name="order">The order as typed.</param>
+    /// <param name="tally">What it comes to.</param>
+    /// <param name="tables">The trade tables with the kitchen's own.</param>
+    public static Costing For(OrderDraft order, CoatingTally tally, TradeTables tables)
+    {
+        var c = tables.Pricing;
+        var problems = new List<Problem>();
+        var hands = HandTime.Of(order, tally, tables);
+        var (materials, wares) = Materials.Of(order, tally, tables, problems);
+        var pieces = tally.Lines.Select(l => (decimal)l.Count.Value).ToList();
+        var shared = (decimal)hands.Shared.TotalHours;
+        var time = hands.Lines.Zip(pieces, (t, n) => (decimal)t.TotalHours + (tally.Pieces > 0 ? shared * n / tally.Pieces : 0)).ToList();
+
+        List<CostPart> parts =
+        [
+            .. materials,
+            Part("fuel", "gas and current", [.. time.Select(h => h * c.FuelPerHour.Value.Amount)], () => [.. hands.All.Working, WorkingLine.Count("an hour of it costs", "", (double)c.FuelPerHour.Value.Amount, c.FuelPerHour.Source)]),
+            Part("time", "your time", [.. time.Select(h => h * c.Hour.Value.Amount)], () => [.. hands.All.Working, WorkingLine.Count("your hour", "", (double)c.Hour.Value.Amount, c.Hour.Source)]),
+        ];
+        parts.RemoveAll(p => p.Cost.Value.Amount == 0);
+
+        var cost = parts.Select(p => p.Cost.Value).Sum();
+        var lineCosts = tally.Lines.Select((_, i) => parts.Select(p => p.Lines[i]).Sum()).ToList();
+        var by = order.Price is { } typed && !typed.Check().Any() ? typed : new(PriceBy.Margin, (decimal)c.Margin.Value.Si);
+        var price = PriceOf(by, cost, tally.Pieces, c);
+        var linePrices = Cents.Allot(price.Value, by.By is PriceBy.Dozen ? pieces : [.. lineCosts.Select(m => m.Amount)]);
+        var floor = cost - parts.Where(p => p.Code is "time").Select(p => p.Cost.Value).Sum();
+        var hours = (decimal)hands.All.Value.TotalHours;
+        var wage = hours > 0 ? Cents.Round((price.Value - floor).Amount / hours) : (Money?)null;
+        if (price.Value.Amount < floor.Amount)
+            problems.Add(new("price.value", $"At {price.Value} more is spent than comes in: {floor} goes out, your time not counted.", $"Ask {floor} at the very least, {cost} to pay yourself.", Severity.Mind));
+        else if (price.Value.Amount < cost.Amount)
+            problems.Add(new("price.value", $"At {price.Value} your hour brings {wage}, not {c.Hour.Value}.", $"Ask {cost} to pay yourself, or plan less handwork.", Severity.Mind));
+        return new(
+            parts,
+            [.. tally.Lines.Select((l, i) => new LineCost(l.Line, l.Count.Value, lineCosts[i], Cents.Round(lineCosts[i].Amount / l.Count.Value), linePrices[i]))],
+            cost,
+            hands.All,
+            by,
+            price,
+            floor,
+            wage,
+            order.Deposit is { } deposit and >= 0 ? new(deposit) : Cents.Up(price.Value.Amount * (decimal)c.Deposit.Value.Si, new(1)),
+            DriversOf(parts, cost, hands, order, tally, tables, lineCosts),
+            [.. problems, .. wares]);
+    }
+
+    /// <summary>How a figure came about, by its path: "price", "hands" or "parts.coating"; null when there is no such figure.</summary>
+    public IReadOnlyList<WorkingLine>? WorkingOf(string figure) => figure switch
+    {
+        "price" => Price.Working,
+        "hands" => Hands.Working,
+        _ => Parts.FirstOrDefault(p => figure == $"parts.{p.Code}")?.Cost.Working,
+    };
+
+    /// <summary>A part from what falls exactly to each line.</summary>
+    internal static CostPart Part(string code, string name, IReadOnlyList<decimal> exact, Func<IReadOnlyList<WorkingLine>> working)
+    {
+        var cost = Cents.Round(exact.Sum());
+        return new(code, name, new(cost, () => [.. working(), WorkingLine.Count(name, "added up exactly, rounded once to the cent", (double)cost.Amount, Source.Computed)]), Cents.Allot(cost, exact));
+    }
+
+    private static Figure<Money> PriceOf(PriceDraft by, Money cost, int pieces, PriceConstants c)
+    {
+        var price = by.By switch
+        {
+            PriceBy.Margin => Cents.Up(cost.Amount / (1 - by.Value), c.Step.Value),
+            PriceBy.Dozen => Cents.Round(by.Value * pieces / 12),
+            _ => Cents.Round(by.Value),
+        };
+        return new(price, () => by.By switch
+        {
+            PriceBy.Margin =>
+            [
+                WorkingLine.Count("cost", "all parts", (double)cost.Amount, Source.Computed),
+                WorkingLine.Of("margin, of the price", "", new Share((double)by.Value), c.Margin.Value.Si == (double)by.Value ? c.Margin.Source : Source.Entered),
+                WorkingLine.Count("price", $"{cost} ÷ (1 − {by.Value:0.##}), up to the next {c.Step.Value}", (double)price.Amount, c.Step.Source),
+            ],
+            PriceBy.Dozen => [WorkingLine.Count("a dozen", "", (double)by.Value, Source.Entered), WorkingLine.Count("price", $"{pieces} ÷ 12 × {by.Value:0.00}", (double)price.Amount, Source.Computed)],
+            _ => [WorkingLine.Count("price", "", (double)price.Amount, Source.Entered)],
+        });
+    }
+
+    private static List<string> DriversOf(List<CostPart> parts, Money cost, HandTime hands, OrderDraft order, CoatingTally tally, TradeTables tables, List<Money> lineCosts)
+    {
+        if (cost.Amount == 0)
+            return [];
+        List<string> drivers = [];
+        string Minutes(Duration d) => d.TotalMinutes < 90 ? $"{d.TotalMinutes:0} min" : $"{Math.Floor(d.TotalHours):0} h {d.TotalMinutes % 60:0} min";
+        foreach (var part in parts.OrderByDescending(p => p.Cost.Value.Amount).Take(2))
+        {
+            var share = $"{part.Cost.Value.Amount / cost.Amount:0 %}";
+            drivers.Add(part.Code is "time"
+                ? $"Your time is {share} of the cost: {Minutes(hands.All.Value)}, of which decorating {Minutes(hands.Decorating)}."
+                : $"{char.ToUpperInvariant(part.Name[0])}{part.Name[1..]}: {share} of the cost.");
+        }
+
+        if (tally.Lines.Count > 1)
+        {
+            var (line, each) = tally.Lines.Select((l, i) => (l, Each: lineCosts[i].Amount / l.Count.Value)).MaxBy(l => l.Each);
+            var draft = order.Lines[line.Line];
+            drivers.Add($"The dearest piece is {draft.Look ?? tables.Centre(draft.Centre)!.Name}, at {new Money(each)}.");
+        }
+
+        return drivers;
+    }
+}

@@ -1,0 +1,108 @@
+using Kondiba.Core.Amounts;
+using Kondiba.Core.Measures;
+using Kondiba.Core.Pantry;
+using Kondiba.Core.Reference;
+
+namespace Kondiba.Core.Pricing;
+
+/// <summary>What an order's wares cost. The pantry is left out of it: what is at home was paid for as well.</summary>
+internal static class Materials
+{
+    public static (IReadOnlyList<CostPart> Parts, IReadOnlyList<Problem> Unpriced) Of(OrderDraft order, CoatingTally tally, TradeTables tables, List<Problem> problems)
+    {
+        var unpriced = new SortedDictionary<string, Problem>(StringComparer.Ordinal);
+        var wanted = Need.Of(order, tally, tables);
+        var prices = wanted.ToDictionary(n => n.Ware, n => UnitPrice(n, tables, unpriced));
+        decimal PriceOf(string ware) => prices.GetValueOrDefault(ware).Price;
+        var count = tally.Lines.Count;
+        var (coating, leftovers, decoration, centres, sticks, spoil) = (new decimal[count], new decimal[count], new decimal[count], new decimal[count], new decimal[count], new decimal[count]);
+
+        var melts = tally.Pots.ToDictionary(p => p.Key, p => (Pot: p, PerGram: PerGram(p, PriceOf)));
+        foreach (var (i, line) in tally.Lines.Index())
+        {
+            var draft = order.Lines[line.Line];
+            var centre = tables.Centre(draft.Centre)!;
+            var (n, look) = ((decimal)line.Count.Value, line.Look);
+            foreach (var (pot, each) in OnOne(draft, line))
+                coating[i] += n * (decimal)each.In("g") * melts.GetValueOrDefault(pot).PerGram;
+            decoration[i] = n * (
+                (look?.Sprinkles ?? []).Sum(s => (decimal)s.Mass.Value.In("g") * PriceOf($"sprinkle.{s.Kind}"))
+                + (look?.Parts ?? []).Sum(p => draft.Decor!.Parts[p.Part].Count * PriceOf($"part.{p.Kind}"))
+                + (look?.Lustre is { } lustre ? (decimal)lustre.Value.In("g") * PriceOf($"lustre.{draft.Decor!.Paint!.Kind}") : 0));
+            centres[i] = centre.Holding is Centres.Holding.Mould ? 0 : n * PriceOf(Ware.OfCentre(centre, centre.Size(draft.Size)!));
+            sticks[i] = tables.Wares.StickFor(centre) is { } stick ? n * PriceOf($"supply.{stick}") : 0;
+            spoil[i] = (decimal)centre.Spoil.Value.Si * (coating[i] + decoration[i] + centres[i] + sticks[i]);
+        }
+
+        var writtenOff = (decimal)tables.Pricing.WrittenOff.Value.Si;
+        foreach (var (pot, perGram) in melts.Values)
+        {
+            // What neither good nor spoilt pieces carry: lost on tools, in bags and beside the piece, or left, and of this a part written off.
+            var on = tally.Lines.Select(l => OnOne(order.Lines[l.Line], l).Where(o => o.Pot == pot.Key).Sum(o => (decimal)o.Each.In("g")) * l.Count.Value).ToList();
+            var onSpoilt = on.Zip(tally.Lines, (g, l) => g * (1 + (decimal)tables.Centre(order.Lines[l.Line].Centre)!.Spoil.Value.Si)).Sum();
+            var rest = Math.Max(0, ((decimal)pot.ToMelt.Value.In("g") - onSpoilt - ((1 - writtenOff) * (decimal)pot.Leftover.Mass.In("g"))) * perGram);
+            var all = on.Sum();
+            for (var i = 0; i < count; i++)
+                leftovers[i] += rest * (all > 0 ? on[i] / all : 1m / count);
+        }
+
+        var packing = (order.Packing ?? []).Select(p => $"supply.{p.Supply}").Distinct().Where(prices.ContainsKey)
+            .Sum(w => PriceOf(w) * ((decimal)wanted.First(n => n.Ware == w).ToHave.Value - OnSticks(w)));
+        decimal OnSticks(string ware) => tally.Lines.Where(l => $"supply.{tables.Wares.StickFor(tables.Centre(order.Lines[l.Line].Centre)!)}" == ware)
+            .Sum(l => Math.Ceiling((decimal)(l.Count.Value * (1 + tables.Centre(order.Lines[l.Line].Centre)!.Spoil.Value.Si)) - 1e-9m));
+
+        IReadOnlyList<WorkingLine> Priced(params string[] kinds) => [.. prices.Where(p => kinds.Any(k => p.Key.StartsWith(k, StringComparison.Ordinal))).Select(p => p.Value.Working)];
+        return (
+        [
+            Costing.Part("coating", "coating, thinner and colour", coating, () => [.. Priced("coating.", "thinner.", "tint."), WorkingLine.Count("on the pieces", "grams on each piece × the price of its pot's gram × pieces", (double)coating.Sum(), Source.Computed)]),
+            Costing.Part("decoration", "sprinkles, parts and lustre", decoration, () => Priced("sprinkle.", "part.", "lustre.")),
+            Costing.Part("centres", "what is dipped", centres, () => Priced("centre.")),
+            Costing.Part("sticks", "sticks", sticks, () => Priced("supply.")),
+            Costing.Part("spoil", "pieces that go wrong", spoil, () => [.. tally.Lines.Select(l => WorkingLine.Of($"line {l.Line + 1}, dipped in vain", tables.Centre(order.Lines[l.Line].Centre)!.Spoil))]),
+            Costing.Part("leftovers", "left in pots and on tools", leftovers, () => [WorkingLine.Of("of what is left, written off", tables.Pricing.WrittenOff), WorkingLine.Count("and all that tools, bags and the sheet keep", "", (double)leftovers.Sum(), Source.Computed)]),
+            Costing.Part("packing", "packing", [.. tally.Lines.Select(l => tally.Pieces > 0 ? packing * l.Count.Value / tally.Pieces : 0)], () => Priced("supply.")),
+        ],
+        [.. unpriced.Values]);
+    }
+
+    /// <summary>Coating on one piece, pot by pot.</summary>
+    private static IEnumerable<(string Pot, Mass Each)> OnOne(LineDraft draft, LineTally line) =>
+    [
+        ($"{draft.Coating}.{draft.Colour}", line.PerPiece.Value),
+        .. (line.Look?.Over ?? []).Select(o => ($"{o.Coating}.{o.Colour}", o.PerPiece.Value)),
+        .. (line.Look?.Patterns ?? []).Select(p => (p.Pot, p.Mass.Value)),
+    ];
+
+    private static decimal PerGram(Pot pot, Func<string, decimal> priceOf)
+    {
+        var worth = ((decimal)pot.OfCoating.In("g") * priceOf(Ware.OfColour(pot.Coating, pot.Bought)))
+            + (pot.Thinner is { } thinner ? (decimal)thinner.Mass.Value.In("g") * priceOf($"thinner.{thinner.Code}") : 0)
+            + pot.Drops.Sum(d => d.InPot * priceOf($"tint.{d.Tint}"));
+        return pot.ToMelt.Value.Si > 0 ? worth / (decimal)pot.ToMelt.Value.In("g") : 0;
+    }
+
+    /// <summary>A unit's price in the packs that cover the need at least cost.</summary>
+    private static (decimal Price, WorkingLine Working) UnitPrice(Need need, TradeTables tables, SortedDictionary<string, Problem> unpriced)
+    {
+        var ware = WareTable.Find(tables, need.Ware)!;
+        var cover = PackCover.For(need.ToHave.Value, [], ware.Packs);
+        if (cover.Count == 0)
+        {
+            if (ware.Packs.Count == 0)
+                unpriced[ware.Code] = new(ware.Code, $"No price is known of {ware.Name}: it is reckoned as nothing.", "Put its pack and price into the pantry.", Severity.Mind);
+            return (0, WorkingLine.Count(ware.Name, "no price is known", 0, Source.Computed));
+        }
+
+        var held = cover.Packs.Sum(p => p.Holds * p.Count);
+        var price = cover.Price.Amount / (decimal)held;
+        return (price, WorkingLine.Count($"{ware.Name}, one {UnitName(ware.Unit)}", $"{cover.Price} ÷ {held:0.##}", (double)price, ware.Packs[0].Price.Source));
+    }
+
+    private static string UnitName(WareUnit unit) => unit switch
+    {
+        WareUnit.Grams => "gram",
+        WareUnit.Drops => "drop",
+        WareUnit.Metres => "metre",
+        _ => "piece",
+    };
+}

@@ -1,0 +1,115 @@
+using Kondiba.Core.Amounts;
+using Kondiba.Core.Decoration;
+using Kondiba.Core.Measures;
+using Kondiba.Core.Reference;
+using Kondiba.Core.Safety;
+using NodaTime;
+
+namespace Kondiba.Core.Pricing;
+
+/// <summary>A line of a quote.</summary>
+/// <param name="Pieces">How many.</param>
+/// <param name="What">What they are: "large strawberries".</param>
+/// <param name="How">How they are done: "dark, three quarters; white zigzag".</param>
+/// <param name="Srgb">Their colour, as #rrggbb.</param>
+/// <param name="Price">Of all of them.</param>
+public sealed record QuoteLine(int Pieces, string What, string How, string Srgb, Money Price);
+
+/// <summary>How a kind of piece is to be kept.</summary>
+/// <param name="What">The pieces.</param>
+/// <param name="How">In words for the customer.</param>
+public sealed record QuoteStorage(string What, string How);
+
+/// <summary>An offer, as the customer sees it: prices, never costs.</summary>
+/// <param name="Kitchen">Who offers.</param>
+/// <param name="Number">The order's number.</param>
+/// <param name="Name">What it is for.</param>
+/// <param name="Client">Who asked.</param>
+/// <param name="On">The day it is made out.</param>
+/// <param name="Pickup">When it is collected or brought.</param>
+/// <param name="Handover">Whether it is collected or brought.</param>
+/// <param name="Place">Where.</param>
+/// <param name="Lines">What is offered.</param>
+/// <param name="Price">Of all.</param>
+/// <param name="Deposit">To be paid ahead.</param>
+/// <param name="Contains">Allergens in it.</param>
+/// <param name="Without">Allergens that were asked to be left out and are in none of it.</param>
+/// <param name="Storage">How to keep it.</param>
+/// <param name="Terms">What else holds.</param>
+public sealed record Quote(
+    string Kitchen,
+    int Number,
+    string Name,
+    string Client,
+    LocalDate On,
+    LocalDateTime? Pickup,
+    Handover Handover,
+    string Place,
+    IReadOnlyList<QuoteLine> Lines,
+    Money Price,
+    Money Deposit,
+    IReadOnlyList<string> Contains,
+    IReadOnlyList<string> Without,
+    IReadOnlyList<QuoteStorage> Storage,
+    string Terms)
+{
+    /// <summary>Makes an order's offer out.</summary>
+    /// <param name="kitchen">Name of the kitchen.</param>
+    /// <param name="number">The order's number.</param>
+    /// <param name="on">The day.</param>
+    /// <param name="order">The order.</param>
+    /// <param name="costing">What it costs.</param>
+    /// <param name="tables">The trade tables with the kitchen's own.</param>
+    public static Quote For(string kitchen, int number, LocalDate on, OrderDraft order, Costing costing, TradeTables tables)
+    {
+        var contains = Allergens.Of(order, tables).Select(u => u.Allergen).Distinct().Order(StringComparer.Ordinal).ToList();
+        var centres = costing.Lines.Select(l => tables.Centre(order.Lines[l.Line].Centre)!).Distinct();
+        return new(
+            kitchen,
+            number,
+            order.Name ?? "",
+            order.Client ?? "",
+            on,
+            order.Pickup,
+            order.Handover,
+            order.Place ?? "",
+            [.. costing.Lines.Select(l => Line(l, order.Lines[l.Line], tables))],
+            costing.Price.Value,
+            costing.Deposit,
+            contains,
+            [.. (order.Allergies ?? []).Except(contains)],
+            [
+                .. centres.Select(c => (c.Plural, How: tables.Keeping.FirstOrDefault(k => k.Centres.Contains(c.Code))?.Storage)).Where(k => k.How is not null)
+                    .GroupBy(k => k.How!).Select(g => new QuoteStorage(string.Join(", ", g.Select(k => k.Plural)), g.Key)),
+            ],
+            tables.Pricing.Terms);
+    }
+
+    private static QuoteLine Line(LineCost cost, LineDraft line, TradeTables tables)
+    {
+        var (centre, colour) = (tables.Centre(line.Centre)!, tables.Coating(line.Coating)!.Colour(line.Colour)!);
+        var decor = line.Decor ?? Decor.None;
+        string Named(string? coating, string? code) => tables.Coating(coating)?.Colour(code)?.Name ?? "";
+        string Depth() => line.Depth switch
+        {
+            >= 0.99 => "whole",
+            0.75 => "three quarters",
+            > 0.65 and < 0.68 => "two thirds",
+            0.5 => "half",
+            > 0.32 and < 0.34 => "a third",
+            _ => $"{line.Depth * 100:0} %",
+        };
+        List<string> how =
+        [
+            $"{colour.Name}, {Depth()}{(line.Coats > 1 ? $", {line.Coats} coats" : "")}",
+            .. decor.Dips.Select(d => $"{Named(d.Coating, d.Colour)} over it"),
+            .. decor.Patterns.Select(p => $"{tables.Decor.Pattern(p.Kind)?.Name} in {Named(p.Coating, p.Colour)}{(p.Text is { Length: > 0 } text ? $" “{text}”" : "")}"),
+            .. decor.Sprinkles.Select(s => tables.Decor.Sprinkle(s.Kind)?.Name ?? ""),
+            .. decor.Parts.Select(p => $"{p.Count} {(p.Count == 1 ? tables.Decor.Part(p.Kind)?.Name : tables.Decor.Part(p.Kind)?.Plural)}"),
+            .. decor.Paint is { } paint ? new[] { tables.Decor.Lustres.FirstOrDefault(l => l.Code == paint.Kind)?.Name ?? "" } : [],
+        ];
+        var size = centre.Size(line.Size)!.Name;
+        var what = $"{(centre.Sizes.Count > 1 ? size : "")} {(cost.Pieces == 1 ? centre.Name : centre.Plural)}".Trim();
+        return new(cost.Pieces, line.Look is { Length: > 0 } look ? $"{look}: {what}" : what, string.Join("; ", how), colour.Srgb, cost.Price);
+    }
+}

@@ -1,0 +1,23 @@
+using NodaTime;
+
+namespace Kondiba.Data;
+
+/// <summary>A quote as it was when it was shared, behind a link that can be taken back.</summary>
+public sealed class QuoteShare : IOfKitchen
+{
+    public Guid Id { get; init; } = Guid.CreateVersion7();
+
+    public Guid KitchenId { get; init; }
+
+    public Guid OrderId { get; init; }
+
+    /// <summary>SHA-256 of the link's secret; the secret itself is kept nowhere.</summary>
+    public required string TokenHash { get; init; }
+
+    /// <summary>The quote, as JSON.</summary>
+    public required string Body { get; init; }
+
+    public Instant SharedAt { get; init; }
+
+    public Instant? RevokedAt { get; set; }
+}

@@ -1,0 +1,17 @@
+using Kondiba.Core.QuickEntry;
+using Kondiba.Web.Kitchens;
+
+namespace Kondiba.Web.Entries;
+
+/// <summary>Order lines as typed.</summary>
+/// <param name="Text">In plain words.</param>
+public sealed record EntryText(string Text);
+
+internal static class EntryApi
+{
+    public static void MapEntry(this RouteGroupBuilder api) => api.MapPost("/entry", async (EntryText typed, KitchenThings things) =>
+    {
+        var (own, tables) = await things.ReadAsync();
+        return TypedResults.Ok(Entry.Read(typed.Text, tables, own.Looks));
+    }).WithTags("Orders").WithName("ReadEntry").WithSummary("Reads order lines from plain words, and keeps nothing.");
+}

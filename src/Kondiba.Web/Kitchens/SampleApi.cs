@@ -1,0 +1,33 @@
+using Kondiba.Data;
+using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.EntityFrameworkCore;
+using NodaTime;
+
+namespace Kondiba.Web.Kitchens;
+
+/// <summary>The sample kitchen made as it was.</summary>
+internal static class SampleApi
+{
+    public static void MapSample(this RouteGroupBuilder api) => api.MapPost("/kitchen/reset", async Task<Results<NoContent, ProblemHttpResult>> (KondibaContext db, KitchenThings things, IClock clock) =>
+    {
+        var kitchen = await db.Kitchens.AsTracking().SingleAsync();
+        if (!kitchen.IsSample)
+            return TypedResults.Problem(title: "Only the sample kitchen can be made anew.", statusCode: StatusCodes.Status409Conflict);
+        await using var all = await db.Database.BeginTransactionAsync();
+        await db.QuoteShares.ExecuteDeleteAsync();
+        await db.LotMovements.ExecuteDeleteAsync();
+        await db.PantryLots.ExecuteDeleteAsync();
+        await db.Set<OrderLine>().ExecuteDeleteAsync();
+        await db.Set<OrderPot>().ExecuteDeleteAsync();
+        await db.Orders.ExecuteDeleteAsync();
+        await db.KitchenItems.ExecuteDeleteAsync();
+        var now = clock.GetCurrentInstant();
+        var (fresh, rows) = SampleKitchen.From(now.InZone(DateTimeZoneProviders.Tzdb[kitchen.TimeZone]).Date, now, kitchen.TimeZone, kitchen.Id);
+        (kitchen.Name, kitchen.Units, kitchen.LastNumber) = (fresh.Name, fresh.Units, fresh.LastNumber);
+        db.AddRange(rows);
+        await db.SaveChangesAsync();
+        await all.CommitAsync();
+        things.Forget();
+        return TypedResults.NoContent();
+    }).WithTags("Kitchen").WithName("ResetSample").RequireAuthorization(Sessions.Sessions.Owners).WithSummary("Makes the sample kitchen as it was at first.");
+}

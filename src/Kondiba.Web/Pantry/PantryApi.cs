@@ -1,0 +1,163 @@
+using Kondiba.Core.Measures;
+using Kondiba.Core.Pantry;
+using Kondiba.Core.Reference;
+using Kondiba.Data;
+using Kondiba.Web.Kitchens;
+using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.EntityFrameworkCore;
+using NodaTime;
+
+namespace Kondiba.Web.Pantry;
+
+/// <summary>The pantry.</summary>
+/// <param name="Today">By the kitchen's clock.</param>
+/// <param name="Lots">What is there, first to expire first; empty lots are left out.</param>
+/// <param name="Wares">Everything that can be there.</param>
+public sealed record PantryView(LocalDate Today, IReadOnlyList<LotView> Lots, IReadOnlyList<WareView> Wares);
+
+/// <summary>A lot of the pantry.</summary>
+/// <param name="Ware">Code of the ware.</param>
+/// <param name="Amount">What is left, in the ware's unit.</param>
+/// <param name="Pack">What a pack of it held.</param>
+/// <param name="Price">What was paid for all of it.</param>
+public sealed record LotView(Guid Id, string Ware, double Amount, double? Pack, Money? Price, LocalDate? BestBefore, string Place, LocalDate ReceivedOn);
+
+/// <summary>A ware.</summary>
+/// <param name="Packs">Packs it is bought in.</param>
+/// <param name="Low">Below this it is running low; 0 for no mark.</param>
+/// <param name="Own">Whether the maker has said something of it, or added it.</param>
+public sealed record WareView(string Code, string Name, WareUnit Unit, string Section, IReadOnlyList<PackView> Packs, double Low, bool Own);
+
+/// <summary>A pack of a ware.</summary>
+public sealed record PackView(double Holds, Money Price, Source Source);
+
+/// <summary>Something that came into the pantry.</summary>
+/// <param name="Id">Given by the client: received twice, it is there once.</param>
+/// <param name="Ware">Code of the ware.</param>
+/// <param name="Amount">All of it, in the ware's unit.</param>
+/// <param name="Pack">What one pack holds; null when it came without.</param>
+/// <param name="Price">Paid for all of it; null when not known.</param>
+/// <param name="BestBefore">Its date.</param>
+/// <param name="Place">Where it stands.</param>
+public sealed record Receipt(Guid Id, string Ware, double Amount, double? Pack = null, decimal? Price = null, LocalDate? BestBefore = null, string? Place = null);
+
+/// <summary>A change of a lot's amount.</summary>
+/// <param name="Kind">"used", "corrected" or "thrown".</param>
+/// <param name="Amount">How much was used or thrown; corrected, how much is left.</param>
+/// <param name="Note">Anything to remember of it.</param>
+public sealed record LotChange(MovementKind Kind, double Amount, string? Note = null);
+
+/// <summary>A change of a lot, in its history.</summary>
+public sealed record MovementView(Guid Id, MovementKind Kind, double Amount, Instant At, Guid? OrderId, string Note);
+
+internal static class PantryApi
+{
+    private const int LongestNote = 200;
+    private const int LongestPlace = 60;
+
+    public static void MapPantry(this RouteGroupBuilder api)
+    {
+        var pantry = api.MapGroup("/pantry").WithTags("Pantry");
+        pantry.MapGet("", async (KondibaContext db, KitchenThings things, KitchenClock clock) =>
+        {
+            var (own, tables) = await things.ReadAsync();
+            var lots = await db.PantryLots.AsNoTracking().Where(l => l.Amount > 0).ToListAsync();
+            return TypedResults.Ok(new PantryView(
+                (await clock.NowAsync()).Date,
+                [.. lots.OrderBy(l => l.BestBefore ?? LocalDate.MaxIsoValue).ThenBy(l => l.ReceivedOn).ThenBy(l => l.Id).Select(View)],
+                [.. WareTable.Of(tables).Values.Select(w => new WareView(w.Code, w.Name, w.Unit, w.Section, [.. w.Packs.Select(p => new PackView(p.Holds, p.Price.Value, p.Price.Source))], w.Low, own.Wares.Any(o => o.Code == w.Code)))]));
+        }).WithName("GetPantry");
+        pantry.MapPost("/lots", ReceiveAsync).WithName("Receive").WithSummary("Puts something into the pantry; the same id again changes nothing.");
+        pantry.MapGet("/lots/{id:guid}/movements", async Task<Results<Ok<List<MovementView>>, NotFound>> (Guid id, KondibaContext db) =>
+            await db.PantryLots.AnyAsync(l => l.Id == id)
+                ? TypedResults.Ok(await db.LotMovements.Where(m => m.LotId == id).OrderByDescending(m => m.At).ThenByDescending(m => m.Id).Select(m => new MovementView(m.Id, m.Kind, m.Amount, m.At, m.OrderId, m.Note)).ToListAsync())
+                : TypedResults.NotFound()).WithName("GetMovements").WithSummary("What happened to a lot, latest first.");
+        pantry.MapPost("/lots/{id:guid}/movements", ChangeAsync).WithName("ChangeLot").WithSummary("Uses, corrects or throws away some of a lot.");
+        pantry.MapDelete("/movements/{id:guid}", UndoAsync).WithName("UndoMovement").WithSummary("Takes back a lot's latest change that no order made; a receipt taken back leaves no lot.");
+    }
+
+    private static LotView View(PantryLot l) => new(l.Id, l.Ware, l.Amount, l.Pack, l.Price is { } p ? new Money(p) : null, l.BestBefore, l.Place, l.ReceivedOn);
+
+    private static async Task<Results<Ok<LotView>, ValidationProblem>> ReceiveAsync(Receipt receipt, KondibaContext db, KitchenThings things, KitchenClock kitchenClock, IClock clock)
+    {
+        if (await db.PantryLots.AsNoTracking().SingleOrDefaultAsync(l => l.Id == receipt.Id) is { } there)
+            return TypedResults.Ok(View(there));
+        if (Check(receipt, await things.TablesAsync()).AsErrors() is { } errors)
+            return TypedResults.ValidationProblem(errors, title: "It cannot be put into the pantry like that.");
+        var lot = new PantryLot
+        {
+            Id = receipt.Id,
+            KitchenId = db.KitchenId,
+            Ware = receipt.Ware,
+            Pack = receipt.Pack,
+            Price = receipt.Price,
+            BestBefore = receipt.BestBefore,
+            Place = receipt.Place?.Trim() ?? "",
+            ReceivedOn = (await kitchenClock.NowAsync()).Date,
+        };
+        lot.Move(MovementKind.Received, receipt.Amount, clock.GetCurrentInstant());
+        db.Add(lot);
+        await db.SaveChangesAsync();
+        things.Forget();
+        return TypedResults.Ok(View(lot));
+    }
+
+    /// <summary>What cannot be in a receipt.</summary>
+    internal static IEnumerable<Problem> Check(Receipt receipt, TradeTables tables)
+    {
+        if (WareTable.Find(tables, receipt.Ware) is null)
+            yield return new("ware", $"There is no ware called '{receipt.Ware}'.", "Choose one of the list, or add a supply of your own.");
+        if (!(receipt.Amount is > 0 and <= 1_000_000))
+            yield return new("amount", "There is nothing of it, or more than a pantry holds.", "Type how much came in.");
+        if (receipt.Pack is { } pack && !(pack is > 0 and <= 1_000_000))
+            yield return new("pack", "A pack of nothing, or more than a pantry holds.", "Type what one pack holds, or leave it empty.");
+        if (receipt.Price is < 0 or > 100_000)
+            yield return new("price", "The price is less than nothing, or more than anything here costs.", "Type what was paid, or leave it empty.");
+        if (receipt.Place?.Length > LongestPlace)
+            yield return new("place", $"The place is longer than {LongestPlace} characters.", "Shorten it.");
+    }
+
+    private static async Task<Results<Ok<MovementView>, NotFound, ValidationProblem>> ChangeAsync(Guid id, LotChange change, KondibaContext db, KitchenThings things, IClock clock)
+    {
+        if (await db.PantryLots.AsTracking().SingleOrDefaultAsync(l => l.Id == id) is not { } lot)
+            return TypedResults.NotFound();
+        List<Problem> problems = [];
+        if (change.Kind is not (MovementKind.Used or MovementKind.Corrected or MovementKind.Thrown))
+            problems.Add(new("kind", "A lot is used, corrected or thrown away; the rest the orders do.", "Choose one of these."));
+        if (!(change.Amount is >= 0 and <= 1_000_000))
+            problems.Add(new("amount", "Less than nothing, or more than a pantry holds.", "Type how much."));
+        else if (change.Kind is not MovementKind.Corrected && change.Amount > lot.Amount + 1e-9)
+            problems.Add(new("amount", $"There are only {lot.Amount:0.##} left.", "Type less, or correct what is left first."));
+        if (change.Note?.Length > LongestNote)
+            problems.Add(new("note", $"The note is longer than {LongestNote} characters.", "Shorten it."));
+        if (problems.AsErrors() is { } errors)
+            return TypedResults.ValidationProblem(errors, title: "The lot cannot be changed like that.");
+        var movement = lot.Move(change.Kind, change.Kind is MovementKind.Corrected ? change.Amount - lot.Amount : -change.Amount, clock.GetCurrentInstant(), note: change.Note ?? "");
+        db.Add(movement);
+        await db.SaveChangesAsync();
+        things.Forget();
+        return TypedResults.Ok(new MovementView(movement.Id, movement.Kind, movement.Amount, movement.At, null, movement.Note));
+    }
+
+    private static async Task<Results<NoContent, NotFound, ProblemHttpResult>> UndoAsync(Guid id, KondibaContext db, KitchenThings things)
+    {
+        if (await db.LotMovements.AsTracking().SingleOrDefaultAsync(m => m.Id == id) is not { } movement)
+            return TypedResults.NotFound();
+        var lot = await db.PantryLots.AsTracking().Include(l => l.Movements).SingleAsync(l => l.Id == movement.LotId);
+        if (movement.OrderId is not null || lot.Movements.MaxBy(m => (m.At, m.Id)) != movement)
+            return TypedResults.Problem(title: "Only a lot's latest change can be taken back, and what an order used only by the order.", statusCode: StatusCodes.Status409Conflict);
+        if (lot.Movements.Count == 1)
+        {
+            db.Remove(lot);
+        }
+        else
+        {
+            lot.Amount = Math.Round(lot.Amount - movement.Amount, 6);
+            db.Remove(movement);
+        }
+
+        await db.SaveChangesAsync();
+        things.Forget();
+        return TypedResults.NoContent();
+    }
+}

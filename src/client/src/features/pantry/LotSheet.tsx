@@ -1,0 +1,104 @@
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { answer, api, type Lot, type LotChange, type Movement, type Ware } from "../../api/client";
+import { useOwner } from "../../api/queries";
+import { NumberField, TextField } from "../../ui/fields";
+import { Sheet } from "../../ui/Sheet";
+import { amountIn, dayName, useWording } from "../../ui/units";
+import { KeepButtons } from "../kitchen/parts";
+import { useKeep } from "../kitchen/useKeep";
+import { Words } from "../looks/Row";
+
+const did: Record<Movement["kind"], string> = {
+  received: "came in",
+  used: "used",
+  returned: "came back",
+  corrected: "put right",
+  thrown: "thrown away",
+};
+
+/** A lot: take some of it, put right what is left, and what happened to it. */
+export function LotSheet(props: {
+  lot: Lot;
+  ware: Ware | undefined;
+  close: () => void;
+  done: (movement: string, says: string) => void;
+}) {
+  const { lot, ware } = props;
+  const unit = ware?.unit ?? "pieces";
+  const wording = useWording();
+  const owner = useOwner();
+  const [kind, setKind] = useState<LotChange["kind"]>("used");
+  const [amount, setAmount] = useState<number | null>(null);
+  const [note, setNote] = useState("");
+  const history = useQuery({
+    queryKey: ["pantry", "movements", lot.id],
+    queryFn: () => answer(api.GET("/api/pantry/lots/{id}/movements", { params: { path: { id: lot.id } } })),
+  }).data;
+  const keep = useKeep(
+    async (body: LotChange) => {
+      const movement = await answer(
+        api.POST("/api/pantry/lots/{id}/movements", { params: { path: { id: lot.id } }, body }),
+      );
+      props.done(
+        movement.id,
+        `${ware?.name ?? "It"}: ${amountIn(wording, Math.abs(movement.amount), unit)} ${did[movement.kind]}.`,
+      );
+    },
+    props.close,
+    ["pantry"],
+  );
+  return (
+    <Sheet open close={props.close} title={ware?.name ?? lot.ware}>
+      <p className="text-ink2 mt-1">
+        {amountIn(wording, lot.amount, unit)} left
+        {lot.pack && `, of packs of ${amountIn(wording, lot.pack, unit)}`}
+        {owner && lot.price !== null && `, ${wording.money(lot.price)} paid`}
+        {lot.place && `, ${lot.place}`}
+      </p>
+      <form
+        className="mt-4 grid gap-4"
+        onSubmit={(e) => {
+          e.preventDefault();
+          keep.mutate({ kind, amount: amount ?? 0, note });
+        }}
+      >
+        <Words<LotChange["kind"]>
+          label="What happened"
+          value={kind}
+          options={[
+            { value: "used", label: "some was used" },
+            { value: "corrected", label: "there is this much" },
+            { value: "thrown", label: "some was thrown away" },
+          ]}
+          onChange={setKind}
+        />
+        <NumberField
+          label={kind === "corrected" ? "What is left" : "How much"}
+          unit={unit === "pieces" ? "" : unit}
+          value={amount}
+          onChange={setAmount}
+          error={keep.errorOf("amount")}
+        />
+        <TextField label="Note" value={note} onChange={setNote} error={keep.errorOf("note")} />
+        <KeepButtons pending={keep.isPending} error={keep.error} cancel={props.close} />
+      </form>
+      <h3 className="mt-8 font-serif text-xl">What happened to it</h3>
+      <ol className="mt-1">
+        {history?.map((m) => (
+          <li key={m.id} className="border-line grid grid-cols-[6rem_1fr_auto] gap-x-3 border-t border-dashed py-1.5">
+            <span className="text-ink2">{dayName(m.at)}</span>
+            <span>
+              {did[m.kind]}
+              {m.note && <span className="text-ink2"> · {m.note}</span>}
+            </span>
+            <b>
+              {m.amount > 0 ? "+" : "−"}
+              {amountIn(wording, Math.abs(m.amount), unit)}
+            </b>
+          </li>
+        ))}
+      </ol>
+    </Sheet>
+  );
+}

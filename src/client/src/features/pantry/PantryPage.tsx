@@ -1,0 +1,207 @@
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useEffect, useMemo, useState } from "react";
+import { Link } from "react-router";
+import { answer, api, type Lot, type Pantry, type Ware } from "../../api/client";
+import { colourOf, pantryQuery, referenceQuery } from "../../api/queries";
+import { Dot } from "../../ui/Choice";
+import { ErrorNote, Waiting } from "../../ui/notes";
+import { amountIn, dayName, useWording } from "../../ui/units";
+import { useShortcuts } from "../../ui/useShortcuts";
+import { LotSheet } from "./LotSheet";
+import { PutIn } from "./PutIn";
+import { WareSheet } from "./WareSheet";
+
+const soon = 21;
+
+/** What is at home: lots of everything that is used, the first to expire first. */
+export function PantryPage() {
+  const pantry = useQuery(pantryQuery);
+  useEffect(() => {
+    document.title = "The pantry · Kondiba";
+  }, []);
+  if (pantry.isError) return <ErrorNote error={pantry.error} retry={() => void pantry.refetch()} />;
+  if (!pantry.data) return <Waiting />;
+  return <Shelves pantry={pantry.data} />;
+}
+
+function Shelves({ pantry }: { pantry: Pantry }) {
+  const [putting, setPutting] = useState(false);
+  const [lot, setLot] = useState<Lot>();
+  const [ware, setWare] = useState<Ware>();
+  const undo = useUndoMovement();
+  useShortcuts({ i: () => setPutting(true) });
+  const held = useMemo(() => Map.groupBy(pantry.lots, (l) => l.ware), [pantry.lots]);
+  const total = (code: string) => (held.get(code) ?? []).reduce((sum, l) => sum + l.amount, 0);
+  const shown = pantry.wares.filter((w) => held.has(w.code) || w.low > 0);
+  const low = shown.filter((w) => w.low > 0 && total(w.code) < w.low);
+  const sections = [...Map.groupBy(shown, (w) => w.section)].sort(([a], [b]) => a.localeCompare(b));
+  const wording = useWording();
+
+  return (
+    <div className="mx-auto max-w-6xl px-4 pt-3 sm:px-10">
+      <header className="flex flex-wrap items-end gap-x-5 gap-y-2">
+        <h1 className="font-serif text-[38px] leading-tight">The pantry</h1>
+        <span className="ml-auto flex flex-wrap items-center gap-5">
+          <Link to="/shopping" className="text-act text-lg font-bold">
+            Shopping list
+          </Link>
+          <button
+            className="bg-act text-on-act rounded-full px-5 py-2 text-lg font-bold"
+            onClick={() => setPutting(true)}
+          >
+            Put something in
+          </button>
+        </span>
+      </header>
+      {undo.last && (
+        <p role="status" className="border-go bg-panel sticky top-20 z-10 mt-3 border-l-4 px-4 py-2 shadow-sm">
+          {undo.last.says}{" "}
+          <button className="text-act ml-2 font-bold" onClick={() => undo.mutate()}>
+            Undo
+          </button>
+        </p>
+      )}
+      {undo.isError && <ErrorNote error={undo.error} />}
+      {low.length > 0 && (
+        <section aria-labelledby="low" className="border-mind bg-mind-ground mt-4 border-l-4 px-4 py-2">
+          <h2 id="low" className="font-bold">
+            Running low
+          </h2>
+          {low.map((w) => (
+            <p key={w.code}>
+              {w.name}: {amountIn(wording, total(w.code), w.unit)} of {amountIn(wording, w.low, w.unit)} wanted at home
+            </p>
+          ))}
+        </section>
+      )}
+      {shown.length === 0 && (
+        <p className="text-ink2 mt-8 max-w-2xl text-lg">
+          Nothing stands here yet. Put in what is left of open bags and boxes: orders use that up first, the earliest
+          date before the others, and the shopping list buys only what is missing.
+        </p>
+      )}
+      <div className="mt-6 gap-x-12 lg:columns-2">
+        {sections.map(([section, wares]) => (
+          <section key={section} aria-label={section} className="mb-8 break-inside-avoid">
+            <h2 className="border-board border-b-[6px] pb-1 font-serif text-[22px] first-letter:uppercase">
+              {section}
+            </h2>
+            <ul>
+              {wares.map((w) => (
+                <WareRow
+                  key={w.code}
+                  ware={w}
+                  lots={held.get(w.code) ?? []}
+                  total={total(w.code)}
+                  today={pantry.today}
+                  openLot={setLot}
+                  openWare={() => setWare(w)}
+                />
+              ))}
+            </ul>
+          </section>
+        ))}
+      </div>
+      {putting && (
+        <PutIn
+          pantry={pantry}
+          close={() => setPutting(false)}
+          done={(lot, name) => undo.remember({ lot: lot.id, says: `${name} stands in the pantry.` })}
+        />
+      )}
+      {lot && (
+        <LotSheet
+          lot={lot}
+          ware={pantry.wares.find((w) => w.code === lot.ware)}
+          close={() => setLot(undefined)}
+          done={(movement, says) => undo.remember({ movement, says })}
+        />
+      )}
+      {ware && <WareSheet ware={ware} close={() => setWare(undefined)} />}
+    </div>
+  );
+}
+
+/** Offers to take the last change back. */
+function useUndoMovement() {
+  const queries = useQueryClient();
+  const [last, remember] = useState<{ movement?: string; lot?: string; says: string }>();
+  const undo = useMutation({
+    mutationFn: async () => {
+      const id = last?.movement ?? (last?.lot && (await receiptOf(last.lot)));
+      if (id) await answer(api.DELETE("/api/pantry/movements/{id}", { params: { path: { id } } }));
+    },
+    onSuccess: () => {
+      remember(undefined);
+      return queries.invalidateQueries({ queryKey: ["pantry"] });
+    },
+  });
+  return { ...undo, last, remember };
+}
+
+/** The movement by which a lot came in. */
+export async function receiptOf(lot: string): Promise<string | undefined> {
+  const movements = await answer(api.GET("/api/pantry/lots/{id}/movements", { params: { path: { id: lot } } }));
+  return movements.at(-1)?.id;
+}
+
+function WareRow(props: {
+  ware: Ware;
+  lots: Lot[];
+  total: number;
+  today: string;
+  openLot: (lot: Lot) => void;
+  openWare: () => void;
+}) {
+  const { ware, lots, total, today } = props;
+  const wording = useWording();
+  const reference = useQuery(referenceQuery).data;
+  const [, coating = "", colour = ""] = ware.code.split(".");
+  const srgb = ware.code.startsWith("coating.") && reference ? colourOf(reference, coating, colour)?.srgb : undefined;
+  const low = ware.low > 0 && total < ware.low;
+  return (
+    <li className="border-line border-b border-dashed py-2">
+      <div className="flex items-baseline gap-3">
+        <button className="hover:text-act min-w-0 grow text-left font-semibold" onClick={props.openWare}>
+          {srgb && <Dot srgb={srgb} />}
+          {ware.name}
+        </button>
+        <b className={`text-lg ${low ? "text-mind" : ""}`}>
+          {amountIn(wording, total, ware.unit)}
+          {low && <span className="ml-1 text-[13px]">low</span>}
+        </b>
+      </div>
+      <ul className="text-ink2 text-[15px]">
+        {lots.map((l) => {
+          const days = l.bestBefore
+            ? Math.round((Date.parse(l.bestBefore) - Date.parse(today)) / 86_400_000)
+            : undefined;
+          return (
+            <li key={l.id}>
+              <button
+                className="hover:text-act flex w-full items-baseline gap-3 text-left"
+                onClick={() => props.openLot(l)}
+              >
+                <span className="grow">
+                  {lots.length > 1 && <b>{amountIn(wording, l.amount, ware.unit)} </b>}
+                  {l.bestBefore ? (
+                    <span className={days !== undefined && days < soon ? "text-mind font-semibold" : ""}>
+                      {days !== undefined && days < 0 ? "past its date, " : "best before "}
+                      {dayName(l.bestBefore)} {l.bestBefore.slice(0, 4)}
+                    </span>
+                  ) : (
+                    "no date"
+                  )}
+                  {l.place && ` · ${l.place}`}
+                </span>
+                <span className="text-act font-semibold">
+                  take<span className="sr-only"> some of {ware.name}</span>
+                </span>
+              </button>
+            </li>
+          );
+        })}
+      </ul>
+    </li>
+  );
+}

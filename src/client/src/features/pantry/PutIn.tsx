@@ -1,0 +1,211 @@
+import { Combobox, ComboboxInput, ComboboxOption, ComboboxOptions } from "@headlessui/react";
+import { useState } from "react";
+import { answer, api, type Lot, type Pantry, type Receipt, type Ware } from "../../api/client";
+import { useOwner } from "../../api/queries";
+import { DateField, Labelled, NumberField, PickField, TextField } from "../../ui/fields";
+import { Sheet } from "../../ui/Sheet";
+import { amountIn, useWording } from "../../ui/units";
+import { KeepButtons, TextButton } from "../kitchen/parts";
+import { codeOf, useKeep } from "../kitchen/useKeep";
+import { newId } from "../order/draft";
+
+const shownAtMost = 40;
+
+/** Something comes into the pantry. */
+export function PutIn(props: { pantry: Pantry; close: () => void; done: (lot: Lot, name: string) => void }) {
+  const { pantry } = props;
+  const owner = useOwner();
+  const wording = useWording();
+  const [typed, setTyped] = useState("");
+  const [ware, setWare] = useState<Ware | null>(null);
+  const [receipt, setReceipt] = useState<Omit<Receipt, "ware">>({
+    id: newId(),
+    amount: 0,
+    pack: null,
+    price: null,
+    bestBefore: null,
+    place: "",
+  });
+  const [packs, setPacks] = useState(1);
+  const keep = useKeep(
+    async (r: Receipt) => {
+      const lot = await answer(api.POST("/api/pantry/lots", { body: r }));
+      props.done(lot, ware?.name ?? "It");
+    },
+    props.close,
+    ["pantry"],
+  );
+  const choose = (chosen: Ware | null) => {
+    setWare(chosen);
+    const pack = chosen?.packs[0];
+    setReceipt((r) => ({
+      ...r,
+      amount: pack?.holds ?? 0,
+      pack: pack?.holds ?? null,
+      price: (owner && pack?.price) || null,
+    }));
+    setPacks(1);
+  };
+  const words = typed.toLowerCase().split(/\s+/).filter(Boolean);
+  const found = pantry.wares
+    .filter((w) => words.every((word) => w.name.toLowerCase().includes(word)))
+    .slice(0, shownAtMost);
+
+  return (
+    <Sheet open close={props.close} title="Into the pantry">
+      <form
+        className="mt-4 grid gap-4"
+        onSubmit={(e) => {
+          e.preventDefault();
+          keep.mutate({ ...receipt, ware: ware?.code ?? "" });
+        }}
+      >
+        <Labelled label="What" error={keep.errorOf("ware")}>
+          {(ids) => (
+            <Combobox immediate value={ware} onChange={choose} onClose={() => setTyped("")} by="code">
+              <ComboboxInput
+                {...ids}
+                autoComplete="off"
+                placeholder="midnight wafers, cups, ribbon …"
+                displayValue={(w: Ware | null) => w?.name ?? ""}
+                className="border-line bg-ground placeholder:text-ink2 focus:border-act w-full rounded-md border px-2.5 py-1.5"
+                onChange={(e) => setTyped(e.target.value)}
+              />
+              <ComboboxOptions
+                anchor={{ to: "bottom start", gap: 4 }}
+                className="border-line bg-panel z-40 max-h-72! w-(--input-width) overflow-y-auto rounded-lg border py-1 shadow-xl"
+              >
+                {found.map((w) => (
+                  <ComboboxOption
+                    key={w.code}
+                    value={w}
+                    className="data-focus:bg-parchment data-focus:text-parchment-ink cursor-pointer px-3 py-1"
+                  >
+                    {w.name}
+                  </ComboboxOption>
+                ))}
+                {found.length === 0 && (
+                  <p className="text-mind px-3 py-1">
+                    Nothing is called “{typed}”. Add it below as a supply of your own.
+                  </p>
+                )}
+              </ComboboxOptions>
+            </Combobox>
+          )}
+        </Labelled>
+        {ware && (
+          <>
+            {ware.packs.length > 0 && (
+              <div className="flex flex-wrap gap-x-5 gap-y-1">
+                {ware.packs.map((pack) => (
+                  <TextButton
+                    key={pack.holds}
+                    onClick={() => {
+                      const count = receipt.pack === pack.holds ? packs + 1 : 1;
+                      setPacks(count);
+                      setReceipt({
+                        ...receipt,
+                        pack: pack.holds,
+                        amount: pack.holds * count,
+                        price: owner ? Math.round(pack.price * count * 100) / 100 : null,
+                      });
+                    }}
+                  >
+                    {receipt.pack === pack.holds ? `${packs} × ` : "a pack of "}
+                    {amountIn(wording, pack.holds, ware.unit)}
+                    {receipt.pack === pack.holds && ", one more"}
+                  </TextButton>
+                ))}
+              </div>
+            )}
+            <div className="grid gap-4 sm:grid-cols-2">
+              <NumberField
+                label="How much"
+                unit={ware.unit === "pieces" ? "" : ware.unit}
+                value={receipt.amount}
+                onChange={(amount) => setReceipt({ ...receipt, amount: amount ?? 0 })}
+                error={keep.errorOf("amount")}
+              />
+              {owner && (
+                <NumberField
+                  label="Paid for it, €"
+                  value={receipt.price ?? null}
+                  onChange={(price) => setReceipt({ ...receipt, price })}
+                  error={keep.errorOf("price")}
+                />
+              )}
+              <DateField
+                label="Best before"
+                value={receipt.bestBefore ?? null}
+                onChange={(bestBefore) => setReceipt({ ...receipt, bestBefore })}
+              />
+              <TextField
+                label="Place"
+                value={receipt.place ?? ""}
+                onChange={(place) => setReceipt({ ...receipt, place })}
+                error={keep.errorOf("place")}
+              />
+            </div>
+            <KeepButtons pending={keep.isPending} error={keep.error} cancel={props.close} />
+          </>
+        )}
+      </form>
+      {!ware && owner && <OwnSupply pantry={pantry} name={typed} />}
+    </Sheet>
+  );
+}
+
+/** Something to use that the product does not know. */
+function OwnSupply({ pantry, name: typed }: { pantry: Pantry; name: string }) {
+  const [name, setName] = useState("");
+  const [unit, setUnit] = useState<Ware["unit"]>("pieces");
+  const keep = useKeep(
+    () =>
+      answer(
+        api.PUT("/api/kitchen/wares", {
+          body: {
+            code: `supply.${codeOf(
+              name,
+              pantry.wares.map((w) => w.code.replace("supply.", "")),
+            )}`,
+            name,
+            unit,
+            packs: null,
+            low: 0,
+          },
+        }),
+      ),
+    () => setName(""),
+    ["pantry"],
+  );
+  return (
+    <form
+      className="border-line mt-8 border-t border-dashed pt-4"
+      onSubmit={(e) => {
+        e.preventDefault();
+        keep.mutate(undefined);
+      }}
+    >
+      <h3 className="font-serif text-xl">A supply of your own</h3>
+      <div className="mt-2 grid grid-cols-[1fr_8rem] gap-4">
+        <TextField
+          label="Called, several of them"
+          value={name || typed}
+          onChange={setName}
+          error={keep.errorOf("name")}
+        />
+        <PickField<Ware["unit"]>
+          label="Measured in"
+          value={unit}
+          options={[
+            { value: "pieces", label: "pieces" },
+            { value: "g", label: "grams" },
+            { value: "m", label: "metres" },
+          ]}
+          onChange={setUnit}
+        />
+      </div>
+      <KeepButtons pending={keep.isPending} error={keep.error} cancel={() => setName("")} />
+    </form>
+  );
+}

@@ -1,0 +1,96 @@
+import { useState } from "react";
+import { Link } from "react-router";
+import { answer, api, type OwnWare, type Ware } from "../../api/client";
+import { useOwner } from "../../api/queries";
+import { NumberField } from "../../ui/fields";
+import { Sheet } from "../../ui/Sheet";
+import { amountIn, useWording } from "../../ui/units";
+import { KeepButtons, TextButton } from "../kitchen/parts";
+import { useKeep } from "../kitchen/useKeep";
+
+/** A ware: the packs it is bought in, what they cost, and the mark below which it runs low. */
+export function WareSheet({ ware, close }: { ware: Ware; close: () => void }) {
+  const owner = useOwner();
+  const wording = useWording();
+  const coating = ware.code.startsWith("coating.");
+  const [low, setLow] = useState<number | null>(ware.low || null);
+  const [packs, setPacks] = useState(ware.packs.map((p) => ({ holds: p.holds, price: p.price })));
+  const keep = useKeep((body: OwnWare) => answer(api.PUT("/api/kitchen/wares", { body })), close, ["pantry"]);
+  const change = (i: number, part: Partial<(typeof packs)[number]>) =>
+    setPacks(packs.map((p, j) => (i === j ? { ...p, ...part } : p)));
+  const unit = ware.unit === "pieces" ? "" : ware.unit;
+  if (!owner)
+    return (
+      <Sheet open close={close} title={ware.name}>
+        <p className="mt-4">
+          {ware.low > 0
+            ? `Wanted at home: ${amountIn(wording, ware.low, ware.unit)}.`
+            : "It has no mark for running low."}{" "}
+          The kitchen’s owner sets packs and marks.
+        </p>
+      </Sheet>
+    );
+  return (
+    <Sheet open close={close} title={ware.name}>
+      <form
+        className="mt-4 grid gap-4"
+        onSubmit={(e) => {
+          e.preventDefault();
+          keep.mutate({
+            code: ware.code,
+            name: ware.name,
+            unit: ware.unit,
+            packs: coating ? null : packs,
+            low: low ?? 0,
+          });
+        }}
+      >
+        <NumberField
+          label="Running low below; empty for no mark"
+          unit={unit}
+          value={low}
+          onChange={setLow}
+          error={keep.errorOf("low")}
+        />
+        <h3 className="font-serif text-xl">Bought in packs</h3>
+        {coating ? (
+          <p>
+            {ware.packs.map((p) => `${amountIn(wording, p.holds, ware.unit)} for ${wording.money(p.price)}`).join(", ")}
+            .{" "}
+            <Link className="text-act font-semibold" to="/kitchen/coatings">
+              A coating’s packs and coupons stand with the coating.
+            </Link>
+          </p>
+        ) : (
+          <>
+            {packs.map((pack, i) => (
+              <div key={i} className="grid grid-cols-[1fr_1fr_auto] items-end gap-4">
+                <NumberField
+                  label="A pack holds"
+                  unit={unit}
+                  value={pack.holds}
+                  onChange={(holds) => change(i, { holds: holds ?? 0 })}
+                  error={keep.errorOf(`packs[${i}].holds`)}
+                />
+                <NumberField
+                  label="and costs, €"
+                  value={pack.price}
+                  onChange={(price) => change(i, { price: price ?? 0 })}
+                  error={keep.errorOf(`packs[${i}].price`)}
+                />
+                <TextButton label={`Without pack ${i + 1}`} onClick={() => setPacks(packs.filter((_, j) => j !== i))}>
+                  Remove
+                </TextButton>
+              </div>
+            ))}
+            <p>
+              <TextButton onClick={() => setPacks([...packs, { holds: 100, price: 2 }])}>Another pack</TextButton>
+            </p>
+            {ware.packs[0] && <p className="text-ink2 text-[14px]">{ware.packs[0].source.text}</p>}
+          </>
+        )}
+        <KeepButtons pending={keep.isPending} error={keep.error} cancel={close} />
+      </form>
+    </Sheet>
+  );
+}
