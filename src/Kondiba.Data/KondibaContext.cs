@@ -32,6 +32,18 @@ public sealed class KondibaContext(DbContextOptions<KondibaContext> options, Kit
 
     public Guid KitchenId => scope.KitchenId;
 
+    /// <summary>Removes everything of the kitchen but itself and its people.</summary>
+    public async Task ClearAsync()
+    {
+        await QuoteShares.ExecuteDeleteAsync();
+        await LotMovements.ExecuteDeleteAsync();
+        await PantryLots.ExecuteDeleteAsync();
+        await Set<OrderLine>().ExecuteDeleteAsync();
+        await Set<OrderPot>().ExecuteDeleteAsync();
+        await Orders.ExecuteDeleteAsync();
+        await KitchenItems.ExecuteDeleteAsync();
+    }
+
     /// <summary>Options for a PostgreSQL server.</summary>
     public static DbContextOptionsBuilder Use(DbContextOptionsBuilder builder, string connection) =>
         builder.UseNpgsql(connection, npgsql => npgsql.UseNodaTime()).UseSnakeCaseNamingConvention();

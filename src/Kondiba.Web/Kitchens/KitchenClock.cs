@@ -5,10 +5,13 @@ using NodaTime;
 
 namespace Kondiba.Web.Kitchens;
 
-/// <summary>The clock on the wall of the request's kitchen. A kitchen's zone is read once and remembered: it does not move.</summary>
+/// <summary>The clock on the wall of the request's kitchen. A kitchen's zone is read once and remembered.</summary>
 internal sealed class KitchenClock(KondibaContext db, IClock clock)
 {
     private static readonly ConcurrentDictionary<Guid, DateTimeZone> Zones = new();
+
+    /// <summary>Has the zone read anew: the kitchen has moved.</summary>
+    public void Forget() => Zones.TryRemove(db.KitchenId, out _);
 
     /// <summary>What it shows.</summary>
     public async Task<LocalDateTime> NowAsync()

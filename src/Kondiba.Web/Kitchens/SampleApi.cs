@@ -14,13 +14,7 @@ internal static class SampleApi
         if (!kitchen.IsSample)
             return TypedResults.Problem(title: "Only the sample kitchen can be made anew.", statusCode: StatusCodes.Status409Conflict);
         await using var all = await db.Database.BeginTransactionAsync();
-        await db.QuoteShares.ExecuteDeleteAsync();
-        await db.LotMovements.ExecuteDeleteAsync();
-        await db.PantryLots.ExecuteDeleteAsync();
-        await db.Set<OrderLine>().ExecuteDeleteAsync();
-        await db.Set<OrderPot>().ExecuteDeleteAsync();
-        await db.Orders.ExecuteDeleteAsync();
-        await db.KitchenItems.ExecuteDeleteAsync();
+        await db.ClearAsync();
         var now = clock.GetCurrentInstant();
         var (fresh, rows) = SampleKitchen.From(now.InZone(DateTimeZoneProviders.Tzdb[kitchen.TimeZone]).Date, now, kitchen.TimeZone, kitchen.Id);
         (kitchen.Name, kitchen.Units, kitchen.LastNumber) = (fresh.Name, fresh.Units, fresh.LastNumber);

@@ -39,6 +39,28 @@ public sealed record OrderInput(
     OrderState State = OrderState.Asked,
     bool IsTemplate = false)
 {
+    /// <summary>A new order as Core has it.</summary>
+    public static OrderInput Of(OrderDraft d, OrderState state = OrderState.Asked, bool depositPaid = false, bool isTemplate = false) => new(
+        0,
+        d.Name,
+        d.Pickup,
+        d.Notes,
+        [.. d.Lines.Select(l => new OrderLineInput(Guid.CreateVersion7(), l.Centre, l.Size, l.Amount, l.CountedIn, l.Coating, l.Colour, l.Depth, l.Coats, l.AtOnce, l.Upright, l.Look, l.Decor))],
+        d.Pots,
+        d.Margin,
+        d.Palette,
+        d.Client,
+        d.Contact,
+        d.Handover,
+        d.Place,
+        d.Allergies,
+        d.Packing,
+        d.Price,
+        d.Deposit,
+        depositPaid,
+        state,
+        isTemplate);
+
     public OrderDraft ToDraft() => new(Name, Pickup, Notes, Lines, Pots, Margin, Palette, Client, Contact, Handover, Place, Allergies, Packing, Price, Deposit);
 }
 

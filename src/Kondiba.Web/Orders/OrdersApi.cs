@@ -52,7 +52,7 @@ internal static class OrdersApi
             return errors;
 
         var order = new Order { KitchenId = desk.Db.KitchenId, Name = "", CreationKey = key, Number = await desk.NextNumberAsync() };
-        Write(order, input, tally, await desk.Things.TablesAsync(), desk);
+        Write(order, input, tally, await desk.Things.TablesAsync(), desk.Clock.GetCurrentInstant(), desk.MayPrice || desk.User.IsOwner());
         desk.Db.Add(order);
         await desk.Book.SettleAsync(order, tally);
         try
@@ -84,7 +84,7 @@ internal static class OrdersApi
             return errors;
 
         desk.Db.Entry(order).Property(o => o.Version).OriginalValue = input.Version;
-        Write(order, input, tally, await desk.Things.TablesAsync(), desk);
+        Write(order, input, tally, await desk.Things.TablesAsync(), desk.Clock.GetCurrentInstant(), desk.MayPrice || desk.User.IsOwner());
         await desk.Book.SettleAsync(order, tally);
         try
         {
@@ -115,10 +115,7 @@ internal static class OrdersApi
         }
 
         draft = draft with { Name = copy.Name ?? from.Name, Pickup = copy.Pickup ?? now.Date.PlusDays(7).At(from.Pickup.TimeOfDay), Deposit = null };
-        var input = new OrderInput(
-            0, draft.Name, draft.Pickup, draft.Notes, [.. draft.Lines.Select(l => new OrderLineInput(Guid.CreateVersion7(), l.Centre, l.Size, l.Amount, l.CountedIn, l.Coating, l.Colour, l.Depth, l.Coats, l.AtOnce, l.Upright, l.Look, l.Decor))],
-            draft.Pots, draft.Margin, draft.Palette, draft.Client, draft.Contact, draft.Handover, draft.Place, draft.Allergies, draft.Packing, draft.Price, IsTemplate: copy.Template);
-        var made = await CreateAsync(input, null, desk with { MayPrice = true });
+        var made = await CreateAsync(OrderInput.Of(draft, isTemplate: copy.Template), null, desk with { MayPrice = true });
         return made.Result switch
         {
             Created<OrderView> created => created,
@@ -144,7 +141,7 @@ internal static class OrdersApi
             : TypedResults.NotFound();
 
     /// <summary>Writes what was sent into a row. A helper sees no prices, so theirs are not taken for it.</summary>
-    private static void Write(Order order, OrderInput input, CoatingTally tally, TradeTables tables, Desk desk)
+    internal static void Write(Order order, OrderInput input, CoatingTally tally, TradeTables tables, Instant now, bool mayPrice)
     {
         order.Name = input.Name!.Trim();
         order.Pickup = input.Pickup!.Value;
@@ -153,11 +150,11 @@ internal static class OrdersApi
         order.Palette = [.. input.Palette ?? []];
         (order.Client, order.Contact, order.Handover, order.Place) = (input.Client?.Trim() ?? "", input.Contact?.Trim() ?? "", input.Handover, input.Place?.Trim() ?? "");
         (order.Allergies, order.Packing) = ([.. input.Allergies ?? []], [.. input.Packing ?? []]);
-        if (desk.MayPrice || desk.User.IsOwner())
+        if (mayPrice)
             (order.Price, order.Deposit, order.DepositPaid) = (input.Price, input.Deposit, input.DepositPaid);
         (order.State, order.IsTemplate) = (input.State, input.IsTemplate);
         (order.Pieces, order.Words) = (tally.Pieces, SearchWords.Of(input.ToDraft(), tables));
-        order.ChangedAt = desk.Clock.GetCurrentInstant();
+        order.ChangedAt = now;
 
         var wanted = input.Lines.Select(l => l.Id).ToHashSet();
         order.Lines.RemoveAll(l => !wanted.Contains(l.Id));

@@ -84,22 +84,29 @@ internal static class PantryApi
             return TypedResults.Ok(View(there));
         if (Check(receipt, await things.TablesAsync()).AsErrors() is { } errors)
             return TypedResults.ValidationProblem(errors, title: "It cannot be put into the pantry like that.");
+        var lot = LotOf(receipt, db.KitchenId, (await kitchenClock.NowAsync()).Date, clock.GetCurrentInstant());
+        db.Add(lot);
+        await db.SaveChangesAsync();
+        things.Forget();
+        return TypedResults.Ok(View(lot));
+    }
+
+    /// <summary>The lot that a receipt makes.</summary>
+    internal static PantryLot LotOf(Receipt receipt, Guid kitchen, LocalDate on, Instant at)
+    {
         var lot = new PantryLot
         {
             Id = receipt.Id,
-            KitchenId = db.KitchenId,
+            KitchenId = kitchen,
             Ware = receipt.Ware,
             Pack = receipt.Pack,
             Price = receipt.Price,
             BestBefore = receipt.BestBefore,
             Place = receipt.Place?.Trim() ?? "",
-            ReceivedOn = (await kitchenClock.NowAsync()).Date,
+            ReceivedOn = on,
         };
-        lot.Move(MovementKind.Received, receipt.Amount, clock.GetCurrentInstant());
-        db.Add(lot);
-        await db.SaveChangesAsync();
-        things.Forget();
-        return TypedResults.Ok(View(lot));
+        lot.Move(MovementKind.Received, receipt.Amount, at);
+        return lot;
     }
 
     /// <summary>What cannot be in a receipt.</summary>

@@ -3,6 +3,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useEffect } from "react";
 import { useNavigate, useParams } from "react-router";
 import type { KitchenThings, Reference } from "../../api/client";
+import { Files } from "../files/Files";
 import { People } from "../people/People";
 import { referenceQuery, thingsQuery } from "../../api/queries";
 import { ErrorNote, Waiting } from "../../ui/notes";
@@ -26,6 +27,7 @@ const corners: [path: string, name: string, view: (room: Room) => React.ReactNod
   ["vessels", "Vessels", (room) => <Vessels {...room} />],
   ["rates", "Prices", (room) => <RatesForm {...room} />],
   ["people", "People", () => <People />],
+  ["files", "Files", () => <Files />],
 ];
 
 /** What the product knows of this kitchen, to be told better. */

@@ -20,7 +20,7 @@ export const Allergies = memo(function Allergies(props: {
   return (
     <div className="text-[15px]">
       <div className="flex flex-wrap items-baseline gap-x-2 gap-y-1">
-        <span className="text-ink2">{allergies.length > 0 ? "must not hold" : ""}</span>
+        {allergies.length > 0 && <span className="text-ink2">must not hold</span>}
         {allergies.map((allergen) => (
           <span
             key={allergen}

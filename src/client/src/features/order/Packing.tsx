@@ -50,8 +50,8 @@ export const Packing = memo(function Packing(props: {
                     label={`Metres of ${supply.name} each time`}
                     value={p.each}
                     onChange={(each) => change(i, { each })}
-                  />{" "}
-                  m
+                  />
+                  <span className="mr-1">m</span>
                 </>
               )}
               per

@@ -3,7 +3,6 @@ import { useEffect, useMemo, useState } from "react";
 import { Link } from "react-router";
 import { answer, api, type Lot, type Pantry, type Ware } from "../../api/client";
 import { colourOf, pantryQuery, referenceQuery } from "../../api/queries";
-import { Dot } from "../../ui/Choice";
 import { ErrorNote, Waiting } from "../../ui/notes";
 import { amountIn, dayName, useWording } from "../../ui/units";
 import { useShortcuts } from "../../ui/useShortcuts";
@@ -160,48 +159,74 @@ function WareRow(props: {
   const srgb = ware.code.startsWith("coating.") && reference ? colourOf(reference, coating, colour)?.srgb : undefined;
   const low = ware.low > 0 && total < ware.low;
   return (
-    <li className="border-line border-b border-dashed py-2">
-      <div className="flex items-baseline gap-3">
-        <button className="hover:text-act min-w-0 grow text-left font-semibold" onClick={props.openWare}>
-          {srgb && <Dot srgb={srgb} />}
-          {ware.name}
-        </button>
-        <b className={`text-lg ${low ? "text-mind" : ""}`}>
-          {amountIn(wording, total, ware.unit)}
-          {low && <span className="ml-1 text-[13px]">low</span>}
-        </b>
+    <li className="border-line grid grid-cols-[2rem_1fr] gap-x-3 border-b border-dashed py-2">
+      <Jar
+        full={total / (ware.low || lots.reduce((sum, l) => sum + (l.pack ?? l.amount), 0) || 1)}
+        srgb={srgb}
+        low={low}
+      />
+      <div className="min-w-0">
+        <div className="flex items-baseline gap-3">
+          <button className="hover:text-act min-w-0 grow text-left font-semibold" onClick={props.openWare}>
+            {ware.name}
+          </button>
+          <b className={`text-lg ${low ? "text-mind" : ""}`}>
+            {amountIn(wording, total, ware.unit)}
+            {low && <span className="ml-1 text-[13px]">low</span>}
+          </b>
+        </div>
+        <ul className="text-ink2 text-[15px]">
+          {lots.map((l) => {
+            const days = l.bestBefore
+              ? Math.round((Date.parse(l.bestBefore) - Date.parse(today)) / 86_400_000)
+              : undefined;
+            return (
+              <li key={l.id}>
+                <button
+                  className="hover:text-act flex w-full items-baseline gap-3 text-left"
+                  onClick={() => props.openLot(l)}
+                >
+                  <span className="grow">
+                    {lots.length > 1 && <b>{amountIn(wording, l.amount, ware.unit)} </b>}
+                    {l.bestBefore ? (
+                      <span className={days !== undefined && days < soon ? "text-mind font-semibold" : ""}>
+                        {days !== undefined && days < 0 ? "past its date, " : "best before "}
+                        {dayName(l.bestBefore)} {l.bestBefore.slice(0, 4)}
+                      </span>
+                    ) : (
+                      "no date"
+                    )}
+                    {l.place && ` · ${l.place}`}
+                  </span>
+                  <span className="text-act font-semibold">
+                    take<span className="sr-only"> some of {ware.name}</span>
+                  </span>
+                </button>
+              </li>
+            );
+          })}
+        </ul>
       </div>
-      <ul className="text-ink2 text-[15px]">
-        {lots.map((l) => {
-          const days = l.bestBefore
-            ? Math.round((Date.parse(l.bestBefore) - Date.parse(today)) / 86_400_000)
-            : undefined;
-          return (
-            <li key={l.id}>
-              <button
-                className="hover:text-act flex w-full items-baseline gap-3 text-left"
-                onClick={() => props.openLot(l)}
-              >
-                <span className="grow">
-                  {lots.length > 1 && <b>{amountIn(wording, l.amount, ware.unit)} </b>}
-                  {l.bestBefore ? (
-                    <span className={days !== undefined && days < soon ? "text-mind font-semibold" : ""}>
-                      {days !== undefined && days < 0 ? "past its date, " : "best before "}
-                      {dayName(l.bestBefore)} {l.bestBefore.slice(0, 4)}
-                    </span>
-                  ) : (
-                    "no date"
-                  )}
-                  {l.place && ` · ${l.place}`}
-                </span>
-                <span className="text-act font-semibold">
-                  take<span className="sr-only"> some of {ware.name}</span>
-                </span>
-              </button>
-            </li>
-          );
-        })}
-      </ul>
     </li>
+  );
+}
+
+/** A jar as full as its packs are, or as its mark wants it. */
+function Jar({ full, srgb, low }: { full: number; srgb: string | undefined; low: boolean }) {
+  const height = 25 * Math.min(1, Math.max(0.04, full));
+  return (
+    <svg aria-hidden viewBox="0 0 32 40" className="mt-0.5 h-9">
+      <rect x="4.5" y="9.5" width="23" height="28" rx="5" className="fill-glass stroke-rim" strokeWidth="1.5" />
+      <rect
+        x="6.5"
+        y={36 - height}
+        width="19"
+        height={height}
+        rx="3"
+        fill={srgb}
+        className={srgb ? "" : low ? "fill-mind" : "fill-board"}
+      />
+      <rect x="7" y="3" width="18" height="6.5" rx="2" className="fill-board-edge" />
+    </svg>
   );
 }

@@ -186,7 +186,9 @@ function Line({ line, tick }: { line: ShoppingLine; tick: () => void }) {
         <span className="shrink-0 text-right">
           <b>
             {cover.packs.length > 0
-              ? cover.packs.map((p) => `${p.count} × ${amountIn(wording, p.holds, ware.unit)}`).join(" + ")
+              ? cover.packs
+                  .map((p) => (p.holds === 1 ? p.count : `${p.count} × ${amountIn(wording, p.holds, ware.unit)}`))
+                  .join(" + ")
               : amountIn(wording, line.toBuy, ware.unit)}
           </b>
           <span className="text-ink2 block text-[14px] print:text-[11px]">

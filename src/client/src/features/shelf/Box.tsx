@@ -4,7 +4,17 @@ import { shade } from "../../ui/colour";
 
 const lid = 11;
 
-/** An order as a lidded box, as wide as its piece count, showing its coating colours by their share of the pieces. */
+/** How full a box stands: as far as its order is ready. */
+const ready: Record<ShelfOrder["state"], number> = {
+  asked: 0.15,
+  quoted: 0.35,
+  agreed: 0.6,
+  made: 1,
+  handedOver: 1,
+  cancelled: 0,
+};
+
+/** An order as a lidded box, as wide as its piece count, filled as far as it is ready with its coating colours by their share of the pieces. */
 export function Box({ order, reference, height }: { order: ShelfOrder; reference: Reference; height: number }) {
   const width = 36 + Math.min(50, order.pieces * 0.7);
   const pieces = Math.max(
@@ -13,6 +23,8 @@ export function Box({ order, reference, height }: { order: ShelfOrder; reference
   );
   const starts = order.colours.map((_, i) => order.colours.slice(0, i).reduce((sum, c) => sum + c.pieces, 0));
   const inner = width - 8;
+  const full = (height - 3) * ready[order.state];
+  const level = lid + height - 3 - full;
   return (
     <svg aria-hidden width={width} height={height + lid} viewBox={`0 0 ${width} ${height + lid}`} className="block">
       <rect
@@ -28,15 +40,16 @@ export function Box({ order, reference, height }: { order: ShelfOrder; reference
         const srgb = colourOf(reference, c.coating, c.colour)?.srgb ?? "#999999";
         const x = 4 + (inner * (starts[i] ?? 0)) / pieces;
         const w = (inner * c.pieces) / pieces;
-        const rows = Math.floor((height - 10) / 9);
+        const rows = Math.floor((full - 7) / 9);
         return (
           <g key={c.coating + c.colour}>
-            <rect x={x} y={lid} width={w} height={height - 3} fill={srgb} />
-            <rect x={x} y={lid} width={w} height={height - 3} fill={shade(srgb, 0.6)} opacity="0.12" />
-            {Array.from({ length: rows }, (_, r) => (
+            <rect x={x} y={lid} width={w} height={height - 3} fill={srgb} opacity="0.22" />
+            <rect x={x} y={level} width={w} height={full} fill={srgb} />
+            <rect x={x} y={level} width={w} height={full} fill={shade(srgb, 0.6)} opacity="0.12" />
+            {Array.from({ length: Math.max(0, rows) }, (_, r) => (
               <path
                 key={r}
-                d={`M${x} ${lid + 9 + r * 9}H${x + w}`}
+                d={`M${x} ${level + 9 + r * 9}H${x + w}`}
                 stroke={shade(srgb, -0.25)}
                 strokeWidth="1"
                 strokeDasharray="7 2"

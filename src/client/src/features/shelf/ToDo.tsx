@@ -2,7 +2,11 @@ import { Link } from "react-router";
 import type { Reference, Shelf } from "../../api/client";
 import { colourOf } from "../../api/queries";
 import { Dot } from "../../ui/Choice";
+import { states } from "../../ui/states";
 import { packs, clock, dayName, useWording } from "../../ui/units";
+
+/** Orders of which something is still to be melted. */
+const open = new Set(["asked", "quoted", "agreed"]);
 
 /** What the boxes want: order by order, colour by colour, and what to mind. */
 export function ToDo({ shelf, reference }: { shelf: Shelf; reference: Reference }) {
@@ -26,10 +30,15 @@ export function ToDo({ shelf, reference }: { shelf: Shelf; reference: Reference 
                   {dayName(order.pickup).replace(",", "")}, {clock(order.pickup)}
                 </span>
                 <span>
-                  <b>{order.name}</b>
-                  {order.pieces > 0
-                    ? `: melt ${wording.mass(order.toMelt)}, ${order.packs > 0 ? `open ${packs(order.packs)}` : "all at home"}`
-                    : ": nothing on it yet"}
+                  <b>{order.name}</b>{" "}
+                  <span className={`font-semibold ${states[order.state].tone}`}>{states[order.state].name}</span>
+                  {order.next && `: ${order.next}`}
+                  <span className="text-ink2 block text-[15px]">
+                    {order.pieces === 0
+                      ? "nothing on it yet"
+                      : `${order.pieces} pieces${open.has(order.state) ? `, ${wording.mass(order.toMelt)} to melt` : ""}`}
+                    {order.client && ` for ${order.client}`}
+                  </span>
                 </span>
                 <span className="text-act font-semibold">open</span>
               </Link>

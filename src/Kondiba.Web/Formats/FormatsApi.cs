@@ -1,0 +1,115 @@
+using Kondiba.Core.Amounts;
+using Kondiba.Core.Pantry;
+using Kondiba.Core.Reference;
+using Kondiba.Data;
+using Kondiba.Web.Kitchens;
+using Kondiba.Web.Orders;
+using Kondiba.Web.Pantry;
+using Microsoft.EntityFrameworkCore;
+using NodaTime;
+
+namespace Kondiba.Web.Formats;
+
+/// <summary>Files out and in. Every import says what it would change before it does, and does all of it or nothing.</summary>
+internal static class FormatsApi
+{
+    private const int MostProblems = 100;
+    private const string Csv = "text/csv; charset=utf-8";
+
+    public static void MapFormats(this RouteGroupBuilder api)
+    {
+        var files = api.MapGroup("/files").WithTags("Files").RequireAuthorization(Sessions.Sessions.Owners);
+        files.MapGet("/kitchen.json", async (KitchenFormat format) => TypedResults.Text(await format.ExportAsync(), "application/json; charset=utf-8"))
+            .WithName("ExportKitchen").WithSummary("The whole kitchen as one document.");
+        files.MapGet("/kitchen.schema.json", () => TypedResults.Text(KitchenDocument.Schema().ToJsonString(KitchenDocument.Json), "application/schema+json; charset=utf-8"))
+            .WithName("GetKitchenSchema").WithSummary("The JSON Schema of that document.");
+        files.MapPost("/kitchen", async (FileText file, bool? apply, KitchenFormat format) => TypedResults.Ok(await format.ImportAsync(file.Text, apply ?? false)))
+            .WithName("ImportKitchen").WithSummary("Puts a document in place of the kitchen; without apply it only says what that would change.");
+        files.MapGet("/orders.csv", async (KondibaContext db) => TypedResults.Text(OrdersCsv.Write(await Whole(db.Orders.AsNoTracking()).Where(o => o.RemovedAt == null).OrderBy(o => o.Number).ToListAsync()), Csv))
+            .WithName("ExportOrders").WithSummary("Every order on the shelf as CSV, RFC 4180.");
+        files.MapPost("/orders", async (FileText file, bool? apply, KondibaContext db, KitchenThings things, KitchenClock clock, IClock instants, PantryBook book) =>
+            TypedResults.Ok(await ImportOrdersAsync(file.Text, apply ?? false, db, things, clock, instants, book)))
+            .WithName("ImportOrders").WithSummary("Takes orders in: one with the number of an order that is there takes its place, others are new.");
+        files.MapGet("/pantry.csv", async (KondibaContext db, KitchenThings things) => TypedResults.Text(
+            PantryCsv.Write(await db.PantryLots.AsNoTracking().Where(l => l.Amount > 0).OrderBy(l => l.Ware).ThenBy(l => l.BestBefore).ThenBy(l => l.Id).ToListAsync(), WareTable.Of(await things.TablesAsync())), Csv))
+            .WithName("ExportPantry").WithSummary("What is in the pantry as CSV, RFC 4180.");
+        files.MapPost("/pantry", async (FileText file, bool? apply, KondibaContext db, KitchenThings things, KitchenClock clock, IClock instants) =>
+            TypedResults.Ok(await ImportPantryAsync(file.Text, apply ?? false, db, things, clock, instants)))
+            .WithName("ImportPantry").WithSummary("Puts every row into the pantry as a lot of its own.");
+    }
+
+    private static IQueryable<Order> Whole(IQueryable<Order> orders) => orders.Include(o => o.Lines).Include(o => o.Pots).AsSplitQuery();
+
+    private static async Task<ImportPlan> ImportOrdersAsync(string text, bool apply, KondibaContext db, KitchenThings things, KitchenClock clock, IClock instants, PantryBook book)
+    {
+        var (rows, unread) = OrdersCsv.Read(text);
+        var problems = unread.ToList();
+        var (tables, now) = (await things.TablesAsync(), await clock.NowAsync());
+        var numbers = rows.Select(r => r.Number).OfType<int>().ToList();
+        var there = await Whole(db.Orders.AsTracking()).Where(o => numbers.Contains(o.Number)).ToDictionaryAsync(o => o.Number);
+        problems.AddRange(rows.Where(r => r.Number is < 1).Select(r => new ImportProblem(r.Line, "number", "Numbers count from 1. Leave it empty for a new order.")));
+        problems.AddRange(rows.Where(r => r.Number is not null).GroupBy(r => r.Number).SelectMany(g => g.Skip(1)).Select(r => new ImportProblem(r.Line, "number", $"Order {r.Number} stands further up already. Keep the rows of an order together.")));
+
+        var (changes, tallies) = (new List<string>(), new List<CoatingTally>());
+        foreach (var row in rows)
+        {
+            var kept = row.Number is { } number ? there.GetValueOrDefault(number) : null;
+            var tally = CoatingTally.For(row.Order, tables, now);
+            tallies.Add(tally);
+            var pickupStands = row.IsTemplate || row.State is OrderState.Made or OrderState.HandedOver or OrderState.Cancelled || row.Order.Pickup == kept?.Pickup;
+            foreach (var p in tally.Problems.Where(p => p.Severity is Severity.Error && !(p.Field == "pickup" && row.Order.Pickup is not null && pickupStands)))
+            {
+                var (line, column) = OrdersCsv.Where(row, p.Field);
+                if (!problems.Exists(q => q.Line == line && q.Field == column))
+                    problems.Add(new(line, column, $"{p.Reason} {p.Remedy}"));
+            }
+
+            changes.Add(kept is null
+                ? $"new: {row.Order.Name}, {tally.Pieces} pieces{(row.Number is { } n ? $", as order {n}" : "")}"
+                : $"order {kept.Number}: {kept.Name}, {kept.Pieces} pieces, becomes {row.Order.Name}, {tally.Pieces} pieces{(kept.RemovedAt is null ? "" : ", and stands on the shelf again")}");
+        }
+
+        if (problems.Count > 0 || !apply)
+            return new(problems.Count > 0 ? [] : changes, [.. problems.OrderBy(p => p.Line).Take(MostProblems)]);
+
+        await using var all = await db.Database.BeginTransactionAsync();
+        var kitchen = await db.Kitchens.AsTracking().SingleAsync();
+        kitchen.LastNumber = Math.Max(kitchen.LastNumber, numbers.DefaultIfEmpty().Max());
+        foreach (var (row, tally) in rows.Zip(tallies))
+        {
+            if (row.Number is not { } number || !there.TryGetValue(number, out var order))
+            {
+                order = new() { KitchenId = db.KitchenId, Name = "", Number = row.Number ?? ++kitchen.LastNumber };
+                db.Add(order);
+            }
+
+            OrdersApi.Write(order, OrderInput.Of(row.Order, row.State, row.DepositPaid, row.IsTemplate), tally, tables, instants.GetCurrentInstant(), mayPrice: true);
+            order.RemovedAt = null;
+            await book.SettleAsync(order, tally);
+        }
+
+        await db.SaveChangesAsync();
+        await all.CommitAsync();
+        things.Forget();
+        return new(changes, [], Done: true);
+    }
+
+    private static async Task<ImportPlan> ImportPantryAsync(string text, bool apply, KondibaContext db, KitchenThings things, KitchenClock clock, IClock instants)
+    {
+        var (rows, unread) = PantryCsv.Read(text);
+        var problems = unread.ToList();
+        var (tables, now) = (await things.TablesAsync(), await clock.NowAsync());
+        foreach (var (line, receipt) in rows)
+            problems.AddRange(PantryApi.Check(receipt, tables).Where(p => !problems.Exists(q => q.Line == line && q.Field == p.Field)).Select(p => new ImportProblem(line, p.Field, $"{p.Reason} {p.Remedy}")).ToList());
+        if (problems.Count > 0)
+            return new([], [.. problems.OrderBy(p => p.Line).Take(MostProblems)]);
+        var changes = rows.Select(r => $"in: {WareTable.Find(tables, r.Receipt.Ware)!.Name}, {r.Receipt.Amount:0.##} {ShoppingApi.Unit(WareTable.Find(tables, r.Receipt.Ware)!.Unit)}").ToList();
+        if (!apply)
+            return new(changes, []);
+        foreach (var (_, receipt) in rows)
+            db.Add(PantryApi.LotOf(receipt, db.KitchenId, now.Date, instants.GetCurrentInstant()));
+        await db.SaveChangesAsync();
+        things.Forget();
+        return new(changes, [], Done: true);
+    }
+}

@@ -1,0 +1,114 @@
+using System.Text.Encodings.Web;
+using System.Text.Json;
+using System.Text.Json.Nodes;
+using System.Text.Json.Schema;
+using System.Text.Json.Serialization;
+using Kondiba.Core.Amounts;
+using Kondiba.Core.Decoration;
+using Kondiba.Core.Kitchens;
+using Kondiba.Data;
+using NodaTime;
+using NodaTime.Serialization.SystemTextJson;
+
+namespace Kondiba.Web.Formats;
+
+/// <summary>A whole kitchen: everything but its people and the links it has given out.</summary>
+/// <param name="Format">Always "kondiba-kitchen".</param>
+/// <param name="Version">Always 1.</param>
+/// <param name="Name">Its name.</param>
+/// <param name="Units">The units it reads.</param>
+/// <param name="TimeZone">IANA name of its zone.</param>
+/// <param name="LastNumber">Number of its latest order.</param>
+/// <param name="Ways">How things are done; null where nothing was said.</param>
+/// <param name="Rates">How prices are made; null where nothing was said.</param>
+/// <param name="Centres">The maker's own, by code.</param>
+/// <param name="Coatings">The maker's own, by code.</param>
+/// <param name="Tints">The maker's own, by code.</param>
+/// <param name="Vessels">The maker's own, by code.</param>
+/// <param name="Looks">The library, by code.</param>
+/// <param name="Wares">Packs, marks and own supplies, by code.</param>
+/// <param name="Orders">Every order, by number.</param>
+/// <param name="Lots">The pantry with its history.</param>
+public sealed record KitchenDocument(
+    string Format,
+    int Version,
+    string Name,
+    Units Units,
+    string TimeZone,
+    int LastNumber,
+    Ways? Ways,
+    Rates? Rates,
+    IReadOnlyList<OwnCentre> Centres,
+    IReadOnlyList<OwnCoating> Coatings,
+    IReadOnlyList<OwnTint> Tints,
+    IReadOnlyList<OwnVessel> Vessels,
+    IReadOnlyList<Look> Looks,
+    IReadOnlyList<OwnWare> Wares,
+    IReadOnlyList<OrderDocument> Orders,
+    IReadOnlyList<LotDocument> Lots)
+{
+    public const string FormatName = "kondiba-kitchen";
+
+    public const int CurrentVersion = 1;
+
+    /// <summary>How it is written: indented, in the order of its members, nothing left out.</summary>
+    public static JsonSerializerOptions Json { get; } = Options();
+
+    /// <summary>The JSON Schema of the document.</summary>
+    public static JsonNode Schema()
+    {
+        var schema = (JsonObject)Json.GetJsonSchemaAsNode(typeof(KitchenDocument), new()
+        {
+            TreatNullObliviousAsNonNullable = true,
+            TransformSchemaNode = (context, node) =>
+            {
+                var type = Nullable.GetUnderlyingType(context.TypeInfo.Type) ?? context.TypeInfo.Type;
+                var format = type == typeof(LocalDate) ? "date" : type == typeof(Instant) ? "date-time" : null;
+                if (format is null && type != typeof(LocalDateTime))
+                    return node;
+                var text = type == context.TypeInfo.Type ? (JsonNode)"string" : new JsonArray("string", "null");
+                return format is null ? new JsonObject { ["type"] = text } : new JsonObject { ["type"] = text, ["format"] = format };
+            },
+        });
+        schema.Insert(0, "$schema", "https://json-schema.org/draft/2020-12/schema");
+        schema.Insert(1, "title", "A kitchen of Kondiba, version 1");
+        return schema;
+    }
+
+    private static JsonSerializerOptions Options()
+    {
+        var options = new JsonSerializerOptions(JsonSerializerDefaults.Web)
+        {
+            WriteIndented = true,
+            Encoder = JavaScriptEncoder.UnsafeRelaxedJsonEscaping,
+            NumberHandling = JsonNumberHandling.Strict,
+            UnmappedMemberHandling = JsonUnmappedMemberHandling.Disallow,
+            RespectNullableAnnotations = true,
+            RespectRequiredConstructorParameters = true,
+        };
+        options.Converters.Add(new JsonStringEnumConverter<Units>(JsonNamingPolicy.CamelCase));
+        options.Converters.Add(new JsonStringEnumConverter<OrderState>(JsonNamingPolicy.CamelCase));
+        options.Converters.Add(new JsonStringEnumConverter<MovementKind>(JsonNamingPolicy.CamelCase));
+        options.ConfigureForNodaTime(DateTimeZoneProviders.Tzdb);
+        options.MakeReadOnly(populateMissingResolver: true);
+        return options;
+    }
+}
+
+/// <summary>An order in the document.</summary>
+/// <param name="Number">Counted up in its kitchen.</param>
+/// <param name="State">How far it is.</param>
+/// <param name="IsTemplate">Whether it is a pattern for further orders.</param>
+/// <param name="DepositPaid">Whether the deposit is paid.</param>
+/// <param name="ChangedAt">When it was last changed.</param>
+/// <param name="RemovedAt">When it was taken off the shelf; null while it stands there.</param>
+/// <param name="Order">The order itself.</param>
+public sealed record OrderDocument(int Number, OrderState State, bool IsTemplate, bool DepositPaid, Instant ChangedAt, Instant? RemovedAt, OrderDraft Order);
+
+/// <summary>A lot of the pantry in the document.</summary>
+public sealed record LotDocument(
+    string Ware, double Amount, double? Pack, decimal? Price, LocalDate? BestBefore, string Place, LocalDate ReceivedOn, IReadOnlyList<MovementDocument> Movements);
+
+/// <summary>A change of a lot in the document.</summary>
+/// <param name="Order">Number of the order that used it.</param>
+public sealed record MovementDocument(MovementKind Kind, double Amount, Instant At, int? Order, string Note);

@@ -1,0 +1,222 @@
+using System.Text.Json;
+using Kondiba.Core.Amounts;
+using Kondiba.Core.Kitchens;
+using Kondiba.Core.Reference;
+using Kondiba.Data;
+using Kondiba.Web.Kitchens;
+using Kondiba.Web.Orders;
+using Kondiba.Web.Pantry;
+using Microsoft.EntityFrameworkCore;
+using NodaTime;
+
+namespace Kondiba.Web.Formats;
+
+/// <summary>Writes the whole kitchen as one document, and makes a kitchen of one.</summary>
+internal sealed class KitchenFormat(KondibaContext db, KitchenThings things, KitchenClock clock, TradeTables shipped)
+{
+    private const int MostProblems = 100;
+
+    /// <summary>The kitchen as it stands.</summary>
+    public async Task<string> ExportAsync()
+    {
+        var kitchen = await db.Kitchens.AsNoTracking().SingleAsync();
+        var items = await db.KitchenItems.AsNoTracking().ToListAsync();
+        var own = KitchenItem.Read(items);
+        var orders = await db.Orders.AsNoTracking().Include(o => o.Lines).Include(o => o.Pots).AsSplitQuery().OrderBy(o => o.Number).ToListAsync();
+        var numbers = orders.ToDictionary(o => o.Id, o => o.Number);
+        var lots = await db.PantryLots.AsNoTracking().Include(l => l.Movements).ToListAsync();
+        bool Said(ItemKind kind) => items.Any(i => i.Kind == kind);
+        return JsonSerializer.Serialize(
+            new KitchenDocument(
+                KitchenDocument.FormatName,
+                KitchenDocument.CurrentVersion,
+                kitchen.Name,
+                kitchen.Units,
+                kitchen.TimeZone,
+                kitchen.LastNumber,
+                Said(ItemKind.Ways) ? own.Ways : null,
+                Said(ItemKind.Rates) ? own.Rates : null,
+                own.Centres,
+                own.Coatings,
+                own.Tints,
+                own.Vessels,
+                own.Looks,
+                own.Wares,
+                [.. orders.Select(o => new OrderDocument(o.Number, o.State, o.IsTemplate, o.DepositPaid, o.ChangedAt, o.RemovedAt, InOrder(o.ToDraft())))],
+                Sorted(lots.Select(LotOf), l => l.ReceivedOn)),
+            KitchenDocument.Json) + "\n";
+
+        LotDocument LotOf(PantryLot l) => new(
+            l.Ware, l.Amount, l.Pack, l.Price, l.BestBefore, l.Place, l.ReceivedOn,
+            Sorted(l.Movements.Select(m => new MovementDocument(m.Kind, m.Amount, m.At, m.OrderId is { } id ? numbers[id] : null, m.Note)), m => m.At));
+
+        static OrderDraft InOrder(OrderDraft draft) => draft with { Pots = draft.Pots.OrderBy(p => p.Key, StringComparer.Ordinal).ToDictionary() };
+
+        // Rows have no order of their own: what is written of them decides.
+        static List<T> Sorted<T, TKey>(IEnumerable<T> rows, Func<T, TKey> by) => [.. rows.OrderBy(by).ThenBy(r => JsonSerializer.Serialize(r, KitchenDocument.Json), StringComparer.Ordinal)];
+    }
+
+    /// <summary>Puts a document in place of all that is in the kitchen, or only says what that would change.</summary>
+    /// <param name="text">The document.</param>
+    /// <param name="apply">Whether to do it; with anything wrong in it nothing is done.</param>
+    public async Task<ImportPlan> ImportAsync(string text, bool apply)
+    {
+        KitchenDocument document;
+        try
+        {
+            document = JsonSerializer.Deserialize<KitchenDocument>(text, KitchenDocument.Json) ?? throw new JsonException("The file holds nothing.");
+        }
+        catch (JsonException e)
+        {
+            return new([], [new((int)(e.LineNumber ?? -1) + 1, e.Path is { Length: > 2 } path ? path[2..] : "", "This is not a kitchen as Kondiba writes it; docs/formats.md and the published schema say what it takes.")]);
+        }
+
+        var (problems, made) = await CheckAsync(document);
+        if (problems.Count > 0)
+            return new([], [.. problems.Take(MostProblems)]);
+        var changes = await ChangesAsync(document);
+        if (!apply)
+            return new(changes, []);
+        await ReplaceAsync(document, made);
+        return new(changes, [], Done: true);
+    }
+
+    private async Task<(List<ImportProblem> Problems, List<Order> Orders)> CheckAsync(KitchenDocument d)
+    {
+        var found = new List<ImportProblem>();
+        void Add(string path, IEnumerable<Problem> problems) =>
+            found.AddRange(problems.Where(p => p.Severity is Severity.Error).Select(p => new ImportProblem(0, $"{path}.{p.Field}", $"{p.Reason} {p.Remedy}")));
+        void Wrong(string path, string reason) => found.Add(new(0, path, reason));
+
+        if (d.Format != KitchenDocument.FormatName || d.Version != KitchenDocument.CurrentVersion)
+            Wrong("format", $"It is '{d.Format}', version {d.Version}; this program reads '{KitchenDocument.FormatName}', version {KitchenDocument.CurrentVersion}.");
+        if (DateTimeZoneProviders.Tzdb.GetZoneOrNull(d.TimeZone) is null)
+            Wrong("timeZone", $"There is no time zone called '{d.TimeZone}'. Write one as Europe/Lisbon.");
+        if (string.IsNullOrWhiteSpace(d.Name) || d.Name.Length > 80)
+            Wrong("name", "A kitchen has a name of at most 80 characters.");
+
+        // Each kind is checked against the tables that the kinds before it make.
+        var own = OwnThings.None;
+        TradeTables Tables() => KitchenTables.For(shipped, own);
+        Each("tints", d.Tints, t => t.Code, (t, _) => OwnCheck.Of(t));
+        own = own with { Tints = d.Tints };
+        Each("centres", d.Centres, c => c.Code, (c, _) => OwnCheck.Of(c));
+        Each("coatings", d.Coatings, c => c.Code, OwnCheck.Of);
+        Each("vessels", d.Vessels, v => v.Code, (v, _) => OwnCheck.Of(v));
+        if (found.Count > 0)
+            return (found, []);
+        own = own with { Centres = d.Centres, Coatings = d.Coatings, Vessels = d.Vessels };
+        Each("wares", d.Wares, w => w.Code, OwnCheck.Of);
+        Add("ways", OwnCheck.Of(d.Ways ?? new(), Tables()));
+        Add("rates", OwnCheck.Of(d.Rates ?? new()));
+        own = own with { Wares = d.Wares };
+        Each("looks", d.Looks, l => l.Code, (l, t) => l.Check(t));
+        if (found.Count > 0)
+            return (found, []);
+
+        own = own with { Ways = d.Ways ?? new(), Rates = d.Rates ?? new(), Looks = d.Looks };
+        var (tables, now) = (Tables(), await clock.NowAsync());
+        var orders = new List<Order>();
+        if (d.Orders.Select(o => o.Number).Distinct().Count() < d.Orders.Count || d.Orders.Any(o => o.Number < 1 || o.Number > d.LastNumber))
+            Wrong("orders", "Every order has a number of its own, from 1 to lastNumber.");
+        foreach (var (i, o) in d.Orders.Index())
+        {
+            var tally = CoatingTally.For(o.Order, tables, now);
+            var before = found.Count;
+            Add($"orders[{i}].order", tally.Problems.Where(p => p.Field != "pickup" || o.Order.Pickup is null));
+            if (found.Count > before)
+                continue;
+            var order = new Order { KitchenId = db.KitchenId, Name = "", Number = o.Number };
+            OrdersApi.Write(order, OrderInput.Of(o.Order, o.State, o.DepositPaid, o.IsTemplate), tally, tables, o.ChangedAt, mayPrice: true);
+            order.RemovedAt = o.RemovedAt;
+            orders.Add(order);
+        }
+
+        foreach (var (i, lot) in d.Lots.Index())
+        {
+            Add($"lots[{i}]", PantryApi.Check(new(default, lot.Ware, Math.Max(lot.Amount, 1), lot.Pack, lot.Price, lot.BestBefore, lot.Place), tables));
+            if (lot.Amount < 0 || Math.Abs(lot.Movements.Sum(m => m.Amount) - lot.Amount) > 1e-3)
+                Wrong($"lots[{i}].amount", "What is left is not what its movements come to. Put one of them right.");
+            if (lot.Movements.Any(m => m.Order is { } number && d.Orders.All(o => o.Number != number)))
+                Wrong($"lots[{i}].movements", "It was used by an order that is not in the document.");
+        }
+
+        return (found, orders);
+
+        void Each<T>(string path, IReadOnlyList<T> things, Func<T, string> code, Func<T, TradeTables, IEnumerable<Problem>> check)
+        {
+            if (things.Select(code).Distinct().Count() < things.Count)
+                Wrong(path, "Two of them carry the same code. Give every one its own.");
+            var tables = Tables();
+            foreach (var (i, thing) in things.Index())
+                Add($"{path}[{i}]", check(thing, tables));
+        }
+    }
+
+    private async Task<List<string>> ChangesAsync(KitchenDocument d)
+    {
+        var kitchen = await db.Kitchens.AsNoTracking().SingleAsync();
+        var items = await db.KitchenItems.AsNoTracking().GroupBy(i => i.Kind).ToDictionaryAsync(g => g.Key, g => g.Count());
+        List<string> changes = [];
+        void Counted(string what, int here, int there)
+        {
+            if (here > 0 || there > 0)
+                changes.Add($"{what}: {(here == 0 ? "none" : here)} here {(here == 1 ? "goes" : "go")}, {(there == 0 ? "none" : there)} of the file {(there == 1 ? "comes" : "come")}");
+        }
+
+        if (kitchen.Name != d.Name)
+            changes.Add($"the kitchen's name: “{kitchen.Name}” becomes “{d.Name}”");
+        if (kitchen.TimeZone != d.TimeZone)
+            changes.Add($"its time zone: {kitchen.TimeZone} becomes {d.TimeZone}");
+        Counted("orders", await db.Orders.CountAsync(), d.Orders.Count);
+        Counted("lots of the pantry", await db.PantryLots.CountAsync(), d.Lots.Count);
+        foreach (var (kind, what, there) in new[]
+        {
+            (ItemKind.Look, "looks", d.Looks.Count), (ItemKind.Centre, "own centres", d.Centres.Count), (ItemKind.Coating, "own coatings", d.Coatings.Count),
+            (ItemKind.Tint, "own colours", d.Tints.Count), (ItemKind.Vessel, "own vessels", d.Vessels.Count), (ItemKind.Ware, "packs and marks of wares", d.Wares.Count),
+            (ItemKind.Ways, "ways of working", d.Ways is null ? 0 : 1), (ItemKind.Rates, "rates", d.Rates is null ? 0 : 1),
+        })
+            Counted(what, items.GetValueOrDefault(kind), there);
+        return changes;
+    }
+
+    private async Task ReplaceAsync(KitchenDocument d, List<Order> orders)
+    {
+        await using var all = await db.Database.BeginTransactionAsync();
+        await db.ClearAsync();
+        var kitchen = await db.Kitchens.AsTracking().SingleAsync();
+        (kitchen.Name, kitchen.Units, kitchen.TimeZone, kitchen.LastNumber) = (d.Name, d.Units, d.TimeZone, d.LastNumber);
+        Add<Ways>(ItemKind.Ways, d.Ways is { } ways ? [ways] : [], _ => "ways");
+        Add<Rates>(ItemKind.Rates, d.Rates is { } rates ? [rates] : [], _ => "rates");
+        Add(ItemKind.Centre, d.Centres, c => c.Code);
+        Add(ItemKind.Coating, d.Coatings, c => c.Code);
+        Add(ItemKind.Tint, d.Tints, t => t.Code);
+        Add(ItemKind.Vessel, d.Vessels, v => v.Code);
+        Add(ItemKind.Look, d.Looks, l => l.Code);
+        Add(ItemKind.Ware, d.Wares, w => w.Code);
+        db.AddRange(orders);
+        var byNumber = orders.ToDictionary(o => o.Number, o => o.Id);
+        foreach (var l in d.Lots)
+        {
+            var lot = new PantryLot { KitchenId = db.KitchenId, Ware = l.Ware, Amount = l.Amount, Pack = l.Pack, Price = l.Price, BestBefore = l.BestBefore, Place = l.Place, ReceivedOn = l.ReceivedOn };
+            lot.Movements.AddRange(l.Movements.Select(m => new LotMovement
+            {
+                LotId = lot.Id,
+                KitchenId = db.KitchenId,
+                Kind = m.Kind,
+                Amount = m.Amount,
+                At = m.At,
+                OrderId = m.Order is { } number ? byNumber[number] : null,
+                Note = m.Note,
+            }));
+            db.Add(lot);
+        }
+
+        await db.SaveChangesAsync();
+        await all.CommitAsync();
+        things.Forget();
+        clock.Forget();
+
+        void Add<T>(ItemKind kind, IEnumerable<T> things, Func<T, string> code) => db.AddRange(things.Select(t => KitchenItem.Of(db.KitchenId, kind, code(t), t)));
+    }
+}
