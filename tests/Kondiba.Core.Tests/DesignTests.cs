@@ -33,7 +33,7 @@ public class DesignTests
         from brushed in Gen.Bool
         select new Decor(dips, patterns, sprinkles, eyes == 0 ? [] : [new("eye", eyes)], brushed ? new("pearl", 0.3) : null);
 
-    private static readonly Gen<LineDraft> AnyLine =
+    internal static readonly Gen<LineDraft> AnyLine =
         from piece in Gen.OneOfConst(Pieces)
         from count in Gen.Int[1, 60]
         from depth in Gen.Double[0.3, 1]
