@@ -54,7 +54,7 @@ public static class SampleKitchen
         IEnumerable<Order> Orders()
         {
             List<PackingDraft> boxes = [new("box-12", 1, 12), new("cup"), new("ribbon", 0.6, 12)];
-            yield return Order("Last year's regatta", today.PlusYears(-1), 11, "As every year, for the prize table.", ["#1c8787", "#e8685a", "#f3e7cd"],
+            yield return Order("Regatta, a year ago", today.PlusYears(-1), 11, "As every year, for the prize table.", ["#1c8787", "#e8685a", "#f3e7cd"],
                 "Rowing club", "boathouse@rowing.example", "Boathouse on the quay", OrderState.HandedOver, (looks["wake"], 24), (looks["buoy"], 12));
             yield return Order("Chess final", today.PlusDays(2), 17, "Dark one side, white the other, like the board.", ["#4a2616", "#f3e7cd"],
                 "Chess club", "final@chess.example", "Club room over the chandlery", OrderState.Agreed, (looks["board-half"], 16), (looks["board-square"], 16));

@@ -128,7 +128,7 @@ public sealed class Maker : IDisposable
 
     public string Text(string css) => driver.FindElement(By.CssSelector(css)).Text;
 
-    public int Count(string css) => driver.FindElements(By.CssSelector(css)).Count;
+    public int Count(string css) => driver.FindElements(css.StartsWith("//", StringComparison.Ordinal) ? By.XPath(css) : By.CssSelector(css)).Count;
 
     public double Number(string css) => double.Parse(Text(css), NumberStyles.Float | NumberStyles.AllowThousands, CultureInfo.InvariantCulture);
 
@@ -150,7 +150,7 @@ public sealed class Maker : IDisposable
                 if (holds())
                     return;
             }
-            catch (WebDriverException) when (tries < 200)
+            catch (WebDriverException)
             {
                 // Not there yet, covered, or replaced while it was read.
             }
@@ -171,6 +171,18 @@ public sealed class Maker : IDisposable
               ? new Promise((go) => window.held.push(() => go(send(request)))) : send(request);
             """,
     });
+
+    /// <summary>From the next page on, what comes into the pantry does not reach the server until it is let go, over reloads too.</summary>
+    public void HoldPosts() => driver.ExecuteCdpCommand("Page.addScriptToEvaluateOnNewDocument", new()
+    {
+        ["source"] = """
+            const go = window.fetch;
+            window.fetch = (request) => request.method === 'POST' && request.url.endsWith('/api/pantry/lots') && !window.released
+              ? Promise.reject(new TypeError('held')) : go(request);
+            """,
+    });
+
+    public void LetPostsGo() => driver.ExecuteScript("window.released = true");
 
     public void LetSavesGo() => driver.ExecuteScript("const held = window.held; window.held = null; held.forEach((go) => go());");
 

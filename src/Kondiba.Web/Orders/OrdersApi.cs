@@ -30,10 +30,10 @@ internal static class OrdersApi
 
     private const int Page = 60;
 
-    private static async Task<Ok<OrdersFound>> FindAsync(string? q, OrderState? state, bool? templates, int? skip, KondibaContext db)
+    private static async Task<Ok<OrdersFound>> FindAsync(string? q, string? state, bool? templates, int? skip, KondibaContext db)
     {
         var orders = db.Orders.AsNoTracking().Where(o => o.RemovedAt == null && o.IsTemplate == (templates ?? false));
-        if (state is { } wanted)
+        if (Enum.TryParse<OrderState>(state, ignoreCase: true, out var wanted))
             orders = orders.Where(o => o.State == wanted);
         if (OrderSearch.Terms(q) is { } terms)
             orders = orders.Where(o => o.Search.Matches(EF.Functions.ToTsQuery("simple", terms)) || (OrderSearch.Number(q) != null && o.Number == OrderSearch.Number(q)));

@@ -1,5 +1,6 @@
 import { queryOptions, useQuery } from "@tanstack/react-query";
 import { answer, api, setForm, type Reference } from "./client";
+import { settled } from "./settling";
 
 export const sessionQuery = queryOptions({
   queryKey: ["session"],
@@ -42,10 +43,14 @@ export const sharedQuery = (day: string) =>
     queryFn: () => answer(api.GET("/api/days/{day}/shared", { params: { path: { day } } })),
   });
 
-export const orderQuery = (id: string) =>
+/** An order to be edited on a page; every page reads it for itself, after the page before has kept it. */
+export const orderQuery = (id: string, page: "order" | "price") =>
   queryOptions({
-    queryKey: ["order", id],
-    queryFn: () => answer(api.GET("/api/orders/{id}", { params: { path: { id } } })),
+    queryKey: ["order", id, page],
+    queryFn: async () => {
+      await settled(id);
+      return answer(api.GET("/api/orders/{id}", { params: { path: { id } } }));
+    },
     staleTime: 0,
     gcTime: 0,
   });

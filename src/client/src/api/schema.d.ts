@@ -3312,7 +3312,7 @@ export interface operations {
         parameters: {
             query?: {
                 q?: string;
-                state?: components["schemas"]["OrderState"];
+                state?: string;
                 templates?: boolean;
                 skip?: number;
             };

@@ -13,7 +13,7 @@ const failure: Record<number, Keeping> = { 400: "wrong", 404: "gone", 409: "conf
  */
 export class Keeper {
   private wanted: Draft;
-  private busy = false;
+  private sending: Promise<void> | undefined;
   private timer: ReturnType<typeof setTimeout> | undefined;
   private state: Keeping = "kept";
 
@@ -30,17 +30,22 @@ export class Keeper {
   want(draft: Draft) {
     this.wanted = draft;
     if (this.dirty) storeDraft(this.id, { version: this.version, draft });
-    else if (!this.busy) forgetDraft(this.id);
-    if (this.state === "conflict" || this.state === "gone" || this.busy) return;
+    else if (!this.sending) forgetDraft(this.id);
+    if (this.state === "conflict" || this.state === "gone" || this.sending) return;
     this.become(this.dirty ? "keeping" : "kept");
     this.later(pause);
   }
 
   /** Sends what is not kept yet. */
-  keep = async () => {
+  keep = (): Promise<void> => {
     clearTimeout(this.timer);
-    if (this.busy || this.state === "conflict" || this.state === "gone") return;
-    this.busy = true;
+    if (this.state === "conflict" || this.state === "gone") return Promise.resolve();
+    return (this.sending ??= this.send().finally(() => {
+      this.sending = undefined;
+    }));
+  };
+
+  private async send() {
     let sent = this.wanted;
     try {
       while (this.dirty) {
@@ -57,10 +62,8 @@ export class Keeper {
       if (this.state === "unreachable") this.later(retry);
       // What was refused has been typed over meanwhile.
       if (this.state === "wrong" && sent !== this.wanted) this.later(0);
-    } finally {
-      this.busy = false;
     }
-  };
+  }
 
   /** Ends a conflict: the order as it stands on the server, to be edited from or written over. */
   async theirs(): Promise<Draft> {

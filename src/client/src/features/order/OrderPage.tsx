@@ -15,7 +15,7 @@ import { useUndoKeys } from "../../ui/useUndoKeys";
 
 export function OrderPage() {
   const { id = "" } = useParams();
-  const order = useQuery(orderQuery(id));
+  const order = useQuery(orderQuery(id, "order"));
   const reference = useQuery(referenceQuery);
   const error = order.error ?? reference.error;
   if (error) return <ErrorNote error={error} retry={() => void order.refetch()} />;

@@ -27,6 +27,7 @@ export const QuickEntry = memo(function QuickEntry({ empty, edit }: { empty: boo
   const [typed, setTyped] = useState("");
   const input = useRef<HTMLInputElement>(null);
   const chosen = useRef(false);
+  const hurried = useRef(false);
   const focusOn = useRef<string>(undefined);
   useShortcuts({ a: () => input.current?.focus() });
   const reading = useQuery({
@@ -51,6 +52,8 @@ export const QuickEntry = memo(function QuickEntry({ empty, edit }: { empty: boo
     input.current?.focus();
   };
   const add = () => {
+    // Typed faster than it is read: taken as soon as it is.
+    hurried.current = !fresh;
     if (!entry || !fresh || entry.lines.length === 0) return;
     const lines: OrderLine[] = entry.lines.map(({ line }) => ({ ...line, id: newId() }));
     const unsure = entry.lines.findIndex((l) => l.chips.some((c) => c.field === "amount" && c.reading === "assumed"));
@@ -58,6 +61,9 @@ export const QuickEntry = memo(function QuickEntry({ empty, edit }: { empty: boo
     edit(lines[0]?.id ?? "entry", (draft) => ({ ...draft, lines: [...draft.lines, ...lines] }));
     setTyped("");
   };
+  useEffect(() => {
+    if (fresh && hurried.current) add();
+  });
   const keys = (e: KeyboardEvent<HTMLInputElement>) => {
     if (e.key === "ArrowDown" || e.key === "ArrowUp") chosen.current = true;
     // Enter takes the line; a completion only when one was gone to.
@@ -101,6 +107,7 @@ export const QuickEntry = memo(function QuickEntry({ empty, edit }: { empty: boo
         />
         {entry && entry.completions.length > 0 && (
           <ComboboxOptions
+            modal={false}
             anchor={{ to: "bottom start", gap: 4 }}
             className="border-line bg-panel z-20 max-h-60! w-(--input-width) overflow-y-auto rounded-lg border py-1 text-[15px] shadow-xl"
           >

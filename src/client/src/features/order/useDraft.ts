@@ -1,6 +1,7 @@
 import { useCallback, useEffect, useReducer, useState } from "react";
 import type { Order } from "../../api/client";
 import { begun, history, type History, type HistoryAct } from "../../ui/history";
+import { settle } from "../../api/settling";
 import { draftOf, storedDraft, type Draft, type Edit } from "./draft";
 import { Keeper, type Keeping } from "./Keeper";
 
@@ -18,7 +19,7 @@ export function useDraft(order: Order) {
   const edit: Edit = useCallback((field, change) => dispatch({ kind: "edit", field, change }), []);
 
   useEffect(() => keeper.want(draft), [keeper, draft]);
-  useEffect(() => () => void keeper.keep(), [keeper]);
+  useEffect(() => () => void settle(order.id, keeper.keep()), [keeper, order.id]);
 
   return {
     draft,

@@ -167,12 +167,16 @@ function WareRow(props: {
       />
       <div className="min-w-0">
         <div className="flex items-baseline gap-3">
-          <button className="hover:text-act min-w-0 grow text-left font-semibold" onClick={props.openWare}>
+          <button
+            data-ware={ware.code}
+            className="hover:text-act min-w-0 grow text-left font-semibold"
+            onClick={props.openWare}
+          >
             {ware.name}
           </button>
           <b className={`text-lg ${low ? "text-mind" : ""}`}>
             {amountIn(wording, total, ware.unit)}
-            {low && <span className="ml-1 text-[13px]">low</span>}
+            {low && <span className="text-[13px]"> low</span>}
           </b>
         </div>
         <ul className="text-ink2 text-[15px]">

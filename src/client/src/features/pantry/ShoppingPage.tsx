@@ -137,12 +137,14 @@ export function ShoppingPage() {
                   {bought.name}, {amountIn(wording, bought.amount, bought.unit)}
                 </span>
                 <span className="text-[14px]">
-                  {bought.refused ?? (bought.sent ? <span className="text-go">in the pantry</span> : "put by")}
+                  {bought.refused ?? (
+                    <span className={bought.stands === "in the pantry" ? "text-go" : ""}>{bought.stands}</span>
+                  )}
                 </span>
                 <button
                   className="text-act text-[15px] font-semibold"
                   aria-label={`Undo: ${bought.name}`}
-                  onClick={() => void untick(bought)}
+                  onClick={() => untick(bought)}
                 >
                   undo
                 </button>

@@ -4,18 +4,18 @@ import { ApiError, answer, api, type Receipt, type ShoppingLine } from "../../ap
 import { newId } from "../order/draft";
 import { receiptOf } from "./PantryPage";
 
-/** Something ticked off: what goes into the pantry for it, and how much of that is there already. */
+/** Something ticked off: what goes into the pantry for it, and how far that is. */
 export interface Bought {
   ware: string;
   name: string;
   unit: ShoppingLine["ware"]["unit"];
   amount: number;
   receipts: Receipt[];
-  sent: boolean;
+  stands: "put by" | "in the pantry" | "taking back";
   refused?: string;
 }
 
-const key = "kondiba.basket.1";
+const key = "kondiba.basket.2";
 const retry = 2000;
 
 function stored(): Bought[] {
@@ -28,33 +28,38 @@ function stored(): Bought[] {
 
 /**
  * What was ticked off in the shop. A tick is put by in the browser at once and goes into the pantry as soon as the server can be
- * reached; each receipt has an id of its own, so that sending it twice puts it there once.
+ * reached; each receipt has an id of its own, so that sending it twice puts it there once. Taking it back waits likewise.
  */
 export function useBasket() {
   const queries = useQueryClient();
   const [basket, setBasket] = useState(stored);
   const [away, setAway] = useState(false);
   useEffect(() => localStorage.setItem(key, JSON.stringify(basket)), [basket]);
-
-  const change = (ware: string, part: Partial<Bought>) =>
-    setBasket((all) => all.map((b) => (b.ware === ware ? { ...b, ...part } : b)));
-  const waiting = basket.find((b) => !b.sent && !b.refused);
+  const waiting = basket.find((b) => b.stands !== "in the pantry" && !b.refused);
 
   useEffect(() => {
     if (!waiting) return;
     let timer: ReturnType<typeof setTimeout> | undefined;
     let over = false;
+    const { ware, receipts, stands } = waiting;
+    const change = (part: Partial<Bought>) =>
+      setBasket((all) => all.map((b) => (b.ware === ware ? { ...b, ...part } : b)));
     const send = async () => {
       try {
-        for (const body of waiting.receipts) await answer(api.POST("/api/pantry/lots", { body }));
+        if (stands === "put by") {
+          for (const body of receipts) await answer(api.POST("/api/pantry/lots", { body }));
+          change({ stands: "in the pantry" });
+        } else {
+          for (const receipt of receipts) await takeBack(receipt.id);
+          setBasket((all) => all.filter((b) => b.ware !== ware));
+        }
         setAway(false);
-        change(waiting.ware, { sent: true });
         await Promise.all([
           queries.invalidateQueries({ queryKey: ["shopping"] }),
           queries.invalidateQueries({ queryKey: ["pantry"] }),
         ]);
       } catch (error) {
-        if (error instanceof ApiError && error.status < 500) change(waiting.ware, { refused: error.message });
+        if (error instanceof ApiError && error.status < 500) change({ refused: error.message });
         else {
           setAway(true);
           if (!over) timer = setTimeout(() => void send(), retry);
@@ -70,36 +75,47 @@ export function useBasket() {
 
   const tick = useCallback((line: ShoppingLine) => {
     const { ware, cover } = line;
-    const receipts: Receipt[] =
+    const receipt = (amount: number, pack: number | null, price: number | null): Receipt => ({
+      id: newId(),
+      ware: ware.code,
+      amount,
+      pack,
+      price,
+      bestBefore: null,
+      place: "",
+    });
+    const receipts =
       cover.packs.length > 0
-        ? cover.packs.map((p) => ({
-            id: newId(),
-            ware: ware.code,
-            amount: p.holds * p.count,
-            pack: p.holds,
-            price: p.price || null,
-            bestBefore: null,
-            place: "",
-          }))
-        : [{ id: newId(), ware: ware.code, amount: line.toBuy, pack: null, price: null, bestBefore: null, place: "" }];
+        ? cover.packs.map((p) => receipt(p.holds * p.count, p.holds, p.price || null))
+        : [receipt(line.toBuy, null, null)];
     setBasket((all) => [
       ...all.filter((b) => b.ware !== ware.code),
-      { ware: ware.code, name: ware.name, unit: ware.unit, amount: line.toBuy, receipts, sent: false },
+      { ware: ware.code, name: ware.name, unit: ware.unit, amount: line.toBuy, receipts, stands: "put by" },
     ]);
   }, []);
 
-  const untick = async (bought: Bought) => {
-    setBasket((all) => all.filter((b) => b.ware !== bought.ware));
-    if (!bought.sent) return;
-    for (const receipt of bought.receipts) {
-      const id = await receiptOf(receipt.id);
-      if (id) await answer(api.DELETE("/api/pantry/movements/{id}", { params: { path: { id } } }));
-    }
-    await Promise.all([
-      queries.invalidateQueries({ queryKey: ["shopping"] }),
-      queries.invalidateQueries({ queryKey: ["pantry"] }),
-    ]);
-  };
+  const untick = (bought: Bought) =>
+    setBasket((all) =>
+      bought.refused
+        ? all.filter((b) => b.ware !== bought.ware)
+        : all.map((b) => (b.ware === bought.ware ? { ...b, stands: "taking back" } : b)),
+    );
 
-  return { basket, away, tick, untick, clear: () => setBasket((all) => all.filter((b) => !b.sent)) };
+  return {
+    basket,
+    away,
+    tick,
+    untick,
+    clear: () => setBasket((all) => all.filter((b) => b.stands !== "in the pantry")),
+  };
+}
+
+/** Takes a receipt back; one that never arrived, or is gone already, is taken back. */
+async function takeBack(lot: string) {
+  try {
+    const id = await receiptOf(lot);
+    if (id) await answer(api.DELETE("/api/pantry/movements/{id}", { params: { path: { id } } }));
+  } catch (error) {
+    if (!(error instanceof ApiError && error.status === 404)) throw error;
+  }
 }

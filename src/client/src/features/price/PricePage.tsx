@@ -19,7 +19,7 @@ import { usePrice } from "./usePrice";
 export function PricePage() {
   const { id = "" } = useParams();
   const owner = useOwner();
-  const order = useQuery(orderQuery(id));
+  const order = useQuery(orderQuery(id, "price"));
   const reference = useQuery(referenceQuery);
   if (!owner)
     return <ErrorNote error={new Error("Prices are for the kitchen's owner. The order itself has no secrets.")} />;

@@ -2,6 +2,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useEffect } from "react";
 import { Link, useParams } from "react-router";
 import { answer, api, type Quote } from "../../api/client";
+import { settled } from "../../api/settling";
 import { Dot } from "../../ui/Choice";
 import { Drip } from "../../ui/Drip";
 import { ErrorNote, Waiting } from "../../ui/notes";
@@ -12,7 +13,10 @@ export function QuotePage() {
   const { id = "" } = useParams();
   const quote = useQuery({
     queryKey: ["quote", id],
-    queryFn: () => answer(api.GET("/api/orders/{id}/quote", { params: { path: { id } } })),
+    queryFn: async () => {
+      await settled(id);
+      return answer(api.GET("/api/orders/{id}/quote", { params: { path: { id } } }));
+    },
     gcTime: 0,
   });
   const wording = useWording();
