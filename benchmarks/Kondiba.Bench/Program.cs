@@ -1,5 +1,6 @@
 using System.Globalization;
 using System.Net.Http.Json;
+using System.Text.Json.Nodes;
 using BenchmarkDotNet.Configs;
 using BenchmarkDotNet.Jobs;
 using BenchmarkDotNet.Loggers;
@@ -12,19 +13,30 @@ CultureInfo.CurrentCulture = CultureInfo.InvariantCulture;
 const int Warming = 200;
 const int Asked = 400;
 
-Core<CoatingTallyBenchmark>(5);
-Core<LookBenchmark>(10);
-Core<RecipeBenchmark>(50);
+// Named, only that part is measured: core, preview, orders, browser.
+bool Wanted(string part) => args.Length == 0 || args.Contains(part);
+
+if (Wanted("core"))
+{
+    Core<CoatingTallyBenchmark>(5);
+    Core<LookBenchmark>(10);
+    Core<RecipeBenchmark>(50);
+}
 
 using var site = new Site();
-await PreviewAsync();
-InTheBrowser();
+if (Wanted("preview"))
+    await PreviewAsync();
+if (Wanted("orders"))
+    await ManyOrders.MeasureAsync(site, Tell);
+if (Wanted("browser"))
+    InTheBrowser();
 return;
 
 async Task PreviewAsync()
 {
     using var client = new HttpClient { BaseAddress = site.Address };
-    (await client.PostAsJsonAsync("api/session", new { key = Site.Key })).EnsureSuccessStatusCode();
+    (await client.GetAsync($"enter?key={Site.Key}")).EnsureSuccessStatusCode();
+    client.DefaultRequestHeaders.Add("X-Kondiba-Form", (string)(await client.GetFromJsonAsync<JsonObject>("api/session"))!["form"]!);
     var times = new List<double>();
     for (var i = 0; i < Warming + Asked; i++)
     {

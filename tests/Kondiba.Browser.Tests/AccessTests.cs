@@ -39,8 +39,17 @@ public sealed class AccessTests(Site site) : IClassFixture<Site>
         maker.See("as it is");
         Assert.Empty(maker.Barriers());
 
-        maker.Go("colour");
-        maker.See("One drop more");
+        var order = new Uri(maker.Url).AbsolutePath[1..];
+        foreach (var (page, shown) in new[] { ("colour", "One drop more"), ("orders", "Botanical society"), ("pantry", "Running low"), ("shopping", "still to buy"), ($"{order}/price", "What it costs"), ($"{order}/quote", "Keeping it") })
+        {
+            maker.Go(page);
+            maker.See(shown);
+            Assert.Empty(maker.Barriers());
+        }
+
+        maker.Go("pantry");
+        maker.Press("Put something in");
+        maker.See("Into the pantry");
         Assert.Empty(maker.Barriers());
 
         foreach (var (page, shown) in new[] { ("looks", "worn in Meteor night"), ("looks/harbour-berry", "In the order of the hands"), ("looks/harbour-berry/card", "Touch-dry"), ("looks/new", "initials or number") })
@@ -50,7 +59,7 @@ public sealed class AccessTests(Site site) : IClassFixture<Site>
             Assert.Empty(maker.Barriers());
         }
 
-        foreach (var (corner, shown) in new[] { ("ways", "Margin on every pot"), ("centres", "Shell bowls"), ("coatings", "common practice"), ("colours", "water-based"), ("vessels", "spouted jug"), ("cupboard", "best before") })
+        foreach (var (corner, shown) in new[] { ("ways", "Margin on every pot"), ("centres", "Shell bowls"), ("coatings", "common practice"), ("colours", "water-based"), ("vessels", "spouted jug"), ("rates", "Terms at the foot"), ("people", "A helper"), ("files", "JSON Schema") })
         {
             maker.Go($"kitchen/{corner}");
             maker.See(shown);

@@ -35,6 +35,19 @@ public sealed class Screenshots(Site site) : IClassFixture<Site>
                 Save(maker, name);
             }
 
+            maker.Open("Regatta");
+            var regatta = new Uri(maker.Url).AbsolutePath[1..];
+            foreach (var (page, shown, name) in new[]
+            {
+                ("orders", "Hilltop observatory", "orders"), ("pantry", "Running low", "pantry"), ("shopping", "still to buy", "shopping"),
+                ($"{regatta}/price", "What it costs", "price"), ($"{regatta}/quote", "Keeping it", "quote"),
+            })
+            {
+                maker.Go(page);
+                maker.See(shown);
+                Save(maker, name);
+            }
+
             maker.Go("colour?target=%237fb7a6");
             maker.See("One drop more");
             Save(maker, "colour");

@@ -32,6 +32,8 @@ public sealed class Site : IDisposable
 
     public Uri Address { get; }
 
+    public string Connection => connection.ConnectionString;
+
     /// <summary>Starts the server and returns when it answers.</summary>
     public void Start()
     {

@@ -73,7 +73,7 @@ public class PaletteTests
 
         // Two colours from one base are bought together.
         var both = CoatingTally.For(Order(null, Truffles(24, "mist"), Truffles(24, "bright-white")), KitchenTables.For(Tables, own), Now);
-        var need = Assert.Single(CoatingNeed.For([new(both.Pots, [])], KitchenTables.For(Tables, own)));
+        var need = Assert.Single(CoatingNeed.For(both.Pots.Select(PotNeed.Of), KitchenTables.For(Tables, own)));
         Assert.Equal(both.Pots.Sum(p => p.ToMelt.Value.Si), need.ToMelt.Si, 9);
     }
 

@@ -78,7 +78,7 @@ public class PotTests
     public void Several_orders_add_up_colour_by_colour_and_share_bags()
     {
         var (one, two) = (In("tall-glass", Rods(6), Truffles(6, "plum")), In("tall-glass", Rods(6)));
-        var needs = CoatingNeed.For([new(one.Pots, []), new(two.Pots, [])], Tables);
+        var needs = CoatingNeed.For(one.Pots.Concat(two.Pots).Select(PotNeed.Of), Tables);
         var midnight = needs.Single(n => n.Colour == "midnight");
         Assert.Equal(one.Pots[0].ToMelt.Value.Si * 2, midnight.ToMelt.Si, 9);
         Assert.True(midnight.Cover.Price.Amount <= one.Pots[0].Cover.Price.Amount + two.Pots[0].Cover.Price.Amount);

@@ -55,13 +55,24 @@ public sealed record DayPots(IReadOnlyList<Pot> Pots, IReadOnlyList<SharedPot> S
 public sealed record CoatingNeed(string Key, string Coating, string Colour, Mass ToMelt, PackCover Cover, int Packs)
 {
     /// <summary>Adds up the pots of several days, colour by colour, most first.</summary>
-    public static IReadOnlyList<CoatingNeed> For(IEnumerable<DayPots> days, TradeTables tables) =>
+    public static IReadOnlyList<CoatingNeed> For(IEnumerable<PotNeed> pots, TradeTables tables) =>
     [
-        .. from pot in days.SelectMany(d => d.Pots)
+        .. from pot in pots
            group pot by (pot.Coating, Colour: pot.Bought) into same
            let cover = PotMaking.CoverOf(same.Select(p => p.OfCoating).Total(), tables.Coating(same.Key.Coating)!, same.Key.Colour, tables)
-           let toMelt = same.Select(p => p.ToMelt.Value).Total()
+           let toMelt = same.Select(p => p.ToMelt).Total()
            orderby toMelt.Si descending
            select new CoatingNeed($"{same.Key.Coating}.{same.Key.Colour}", same.Key.Coating, same.Key.Colour, toMelt, cover, cover.Count),
     ];
+}
+
+/// <summary>What a pot wants of the colour it is bought in.</summary>
+/// <param name="Coating">Code of the coating.</param>
+/// <param name="Bought">Code of the colour that is bought for it.</param>
+/// <param name="OfCoating">The coating in it, without thinner.</param>
+/// <param name="ToMelt">All of it, thinner too.</param>
+public sealed record PotNeed(string Coating, string Bought, Mass OfCoating, Mass ToMelt)
+{
+    /// <summary>Of a pot.</summary>
+    public static PotNeed Of(Pot pot) => new(pot.Coating, pot.Bought, pot.OfCoating, pot.ToMelt.Value);
 }

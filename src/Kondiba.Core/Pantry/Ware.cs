@@ -106,7 +106,7 @@ public sealed record WareTable(
             .. from coating in tables.Coatings
                from colour in coating.Colours
                where colour.Mixed is null
-               select Make(Ware.OfColour(coating.Code, colour.Code), $"{coating.Name}, {colour.Name}", WareUnit.Grams, packs: [.. coating.Packs.Select(p => p.ToPack())]),
+               select Make(Ware.OfColour(coating.Code, colour.Code), $"{colour.Name}, {coating.Name}", WareUnit.Grams, packs: [.. coating.Packs.Select(p => p.ToPack())]),
             .. tables.Thinners.Select(t => Make($"thinner.{t.Code}", t.Name, WareUnit.Grams)),
             .. tables.Tints.Select(t => Make($"tint.{t.Code}", $"{t.Name} colour, {(t.Carrier is Colour.Carrier.Oil ? "oil" : "powder")}", WareUnit.Drops)),
             .. tables.Decor.Sprinkles.Select(s => Make($"sprinkle.{s.Code}", s.Name, WareUnit.Grams)),

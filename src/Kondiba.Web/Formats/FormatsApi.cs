@@ -90,7 +90,7 @@ internal static class FormatsApi
 
         await db.SaveChangesAsync();
         await all.CommitAsync();
-        things.Forget();
+        things.ForgetStock();
         return new(changes, [], Done: true);
     }
 
@@ -109,7 +109,7 @@ internal static class FormatsApi
         foreach (var (_, receipt) in rows)
             db.Add(PantryApi.LotOf(receipt, db.KitchenId, now.Date, instants.GetCurrentInstant()));
         await db.SaveChangesAsync();
-        things.Forget();
+        things.ForgetStock();
         return new(changes, [], Done: true);
     }
 }

@@ -10,26 +10,51 @@ namespace Kondiba.Web.Kitchens;
 /// <summary>What the request's kitchen has told about itself, and its tables. Read once and remembered until it changes: one server serves a database.</summary>
 internal sealed class KitchenThings(KondibaContext db, TradeTables shipped)
 {
-    private static readonly ConcurrentDictionary<Guid, (OwnThings Own, TradeTables Tables)> Known = new();
+    private static readonly ConcurrentDictionary<Guid, (OwnThings Own, TradeTables Tables)> Told = new();
+    private static readonly ConcurrentDictionary<Guid, TradeTables> Stocked = new();
 
+    /// <summary>The kitchen's tables and what is in its pantry.</summary>
     public async Task<TradeTables> TablesAsync() => (await ReadAsync()).Tables;
 
+    /// <summary>What the kitchen has told, and its tables with what is in its pantry.</summary>
     public async Task<(OwnThings Own, TradeTables Tables)> ReadAsync()
     {
-        if (!Known.TryGetValue(db.KitchenId, out var known))
+        var (own, tables) = await ToldAsync();
+        if (!Stocked.TryGetValue(db.KitchenId, out var stocked))
         {
-            var own = KitchenItem.Read(await db.KitchenItems.AsNoTracking().ToListAsync());
             var stock = await db.PantryLots.AsNoTracking().Where(l => l.Amount > 0).OrderBy(l => l.ReceivedOn).ThenBy(l => l.Id)
                 .Select(l => new Lot(l.Ware, l.Amount, l.BestBefore, l.Id)).ToListAsync();
-            known = (own, KitchenTables.For(shipped, own) with { Stock = stock });
-            Known[db.KitchenId] = known;
+            stocked = tables with { Stock = stock };
+            Stocked[db.KitchenId] = stocked;
         }
 
-        return known;
+        return (own, stocked);
     }
 
+    /// <summary>The kitchen's tables as if its pantry were empty: the same ones until one of its things changes.</summary>
+    public async Task<TradeTables> WithoutStockAsync() => (await ToldAsync()).Tables;
+
     /// <summary>Has everything read anew when it is next asked for.</summary>
-    public void Forget() => Known.TryRemove(db.KitchenId, out _);
+    public void Forget()
+    {
+        Told.TryRemove(db.KitchenId, out _);
+        ForgetStock();
+    }
+
+    /// <summary>Has the pantry read anew when it is next asked for.</summary>
+    public void ForgetStock() => Stocked.TryRemove(db.KitchenId, out _);
+
+    private async Task<(OwnThings Own, TradeTables Tables)> ToldAsync()
+    {
+        if (!Told.TryGetValue(db.KitchenId, out var told))
+        {
+            var own = KitchenItem.Read(await db.KitchenItems.AsNoTracking().ToListAsync());
+            told = (own, KitchenTables.For(shipped, own));
+            Told[db.KitchenId] = told;
+        }
+
+        return told;
+    }
 
     /// <summary>Keeps a thing, in place of one with its code.</summary>
     public Task KeepAsync<T>(ItemKind kind, string code, T thing) => KeepAllAsync(kind, [(code, thing)]);

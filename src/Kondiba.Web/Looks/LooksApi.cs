@@ -30,9 +30,10 @@ internal static class LooksApi
     public static void MapLooks(this RouteGroupBuilder api)
     {
         var looks = api.MapGroup("/looks").WithTags("Looks");
-        looks.MapGet("", async (KitchenThings things, KondibaContext db) =>
+        looks.MapGet("", async (KitchenThings things, KondibaContext db, KitchenClock clock) =>
         {
-            var uses = await db.Orders.Where(o => o.RemovedAt == null).OrderBy(o => o.Pickup)
+            var now = await clock.NowAsync();
+            var uses = await db.Orders.Where(o => o.RemovedAt == null && !o.IsTemplate && o.State != OrderState.Cancelled && o.Pickup >= now).OrderBy(o => o.Pickup)
                 .SelectMany(o => o.Lines.Where(l => l.Look != null).Select(l => new { l.Look, o.Name })).ToListAsync();
             var (own, _) = await things.ReadAsync();
             return TypedResults.Ok<IReadOnlyList<LookItem>>([.. own.Looks.Select(l => new LookItem(l, [.. uses.Where(u => u.Look == l.Name).Select(u => u.Name).Distinct()]))]);

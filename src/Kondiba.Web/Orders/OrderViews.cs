@@ -129,7 +129,6 @@ public sealed record ShelfView(
 /// <summary>An order on the shelf.</summary>
 /// <param name="Colours">Pieces of each pot's colour, in the order of the lines.</param>
 /// <param name="ToMelt">Coating of all colours.</param>
-/// <param name="Packs">Packs of all colours, each order's on its own.</param>
 /// <param name="Minds">What is wrong with it or to be minded, in words.</param>
 /// <param name="State">How far it is.</param>
 /// <param name="Next">What wants doing next; empty when nothing does.</param>
@@ -143,7 +142,6 @@ public sealed record ShelfOrder(
     int Pieces,
     IReadOnlyList<ColourCount> Colours,
     Mass ToMelt,
-    int Packs,
     IReadOnlyList<string> Minds);
 
 /// <summary>Pieces of a coating's colour.</summary>

@@ -1,7 +1,5 @@
+using System.Data;
 using Kondiba.Core.Amounts;
-using Kondiba.Core.Measures;
-using Kondiba.Core.Pantry;
-using Kondiba.Core.Reference;
 using Kondiba.Data;
 using Kondiba.Web.Kitchens;
 using Microsoft.EntityFrameworkCore;
@@ -17,20 +15,27 @@ internal static class ShelfApi
     {
         api.MapGet("/shelf", async (LocalDateQuery? from, KitchenThings things, KondibaContext db, KitchenClock clock) =>
         {
-            var (now, tables) = (await clock.NowAsync(), await things.TablesAsync());
+            var (now, tables, plain) = (await clock.NowAsync(), await things.TablesAsync(), await things.WithoutStockAsync());
             var first = from?.Value ?? now.Date;
             var (start, end) = (first.AtMidnight(), first.PlusDays(Days).AtMidnight());
+            await using var oneMoment = await db.Database.BeginTransactionAsync(IsolationLevel.RepeatableRead);
             var kept = db.Orders.AsNoTracking().Where(o => o.RemovedAt == null && !o.IsTemplate && o.State != OrderState.Cancelled);
-            var orders = await Whole(kept.Where(o => o.Pickup >= start && o.Pickup < end)).ToListAsync();
-            var tallies = orders.ConvertAll(o => (Order: o.ToDraft(), Alone: CoatingTally.For(o.ToDraft(), tables, now)));
-            var days = orders.Zip(tallies).Where(o => o.First.State is OrderState.Asked or OrderState.Quoted or OrderState.Agreed).GroupBy(o => o.First.Pickup.Date, o => o.Second).Select(day => DayPots.For([.. day], tables)).ToList();
+            var shown = await kept.Where(o => o.Pickup >= start && o.Pickup < end).OrderBy(o => o.Pickup).ThenBy(o => o.Id)
+                .Select(o => new Row(o.Id, o.Version, o.Name, o.Client, o.State, o.Handover, o.Pickup)).ToListAsync();
+
+            // Only days on which something changed are read whole and reckoned anew.
+            var days = shown.GroupBy(o => o.Pickup.Date).Select(day => (Orders: day.ToList(), Known: ReckonedDay.Find(plain, day.Select(o => (o.Id, o.Version))))).ToList();
+            var ids = days.Where(d => d.Known is null).SelectMany(d => d.Orders).Select(o => o.Id).ToList();
+            var whole = ids.Count == 0 ? [] : (await Whole(db.Orders.Where(o => ids.Contains(o.Id))).ToListAsync()).GroupBy(o => o.Pickup.Date).ToDictionary(g => g.Key, g => g.ToList());
+            var reckoned = days.AsParallel().AsOrdered().Select(d => d.Known ?? ReckonedDay.Reckon(whole[d.Orders[0].Pickup.Date], plain)).ToList();
+            var stock = tables.Stock.ToLookup(l => l.Ware, l => l.Amount);
             return TypedResults.Ok(new ShelfView(
                 now.Date,
                 first,
                 Days,
-                [.. orders.Zip(tallies, (order, tally) => View(order, tally.Order, tally.Alone, tables, now))],
-                CoatingNeed.For(days, tables),
-                [.. days.SelectMany(d => d.Shared)],
+                [.. days.Zip(reckoned).SelectMany(d => d.First.Orders.Zip(d.Second.Orders, (order, comes) => View(order, comes, stock, now)))],
+                CoatingNeed.For(reckoned.SelectMany(d => d.Pots), tables),
+                [.. reckoned.SelectMany(d => d.Shared)],
                 await kept.CountAsync(o => o.Pickup < start),
                 await kept.CountAsync(o => o.Pickup >= end)));
         }).WithTags("Orders").WithName("GetShelf").WithSummary("A fortnight of orders, from today or from a day.");
@@ -46,7 +51,7 @@ internal static class ShelfApi
         orders.AsNoTracking().Include(o => o.Lines).Include(o => o.Pots).AsSplitQuery().OrderBy(o => o.Pickup).ThenBy(o => o.Id);
 
     /// <summary>What wants doing next about an order.</summary>
-    private static string Next(Order order, OrderDraft draft, CoatingTally tally, TradeTables tables, LocalDateTime now)
+    private static string Next(Row order, Reckoned comes, ILookup<string, double> stock, LocalDateTime now)
     {
         switch (order.State)
         {
@@ -55,8 +60,7 @@ internal static class ShelfApi
             case OrderState.Quoted:
                 return order.Pickup < now + Period.FromDays(4) ? "No answer yet: ask again." : "Waiting for a yes.";
             case OrderState.Agreed:
-                var stock = tables.Stock.ToLookup(l => l.Ware, l => l.Amount);
-                var missing = Need.Of(draft, tally, tables).Count(n => n.ToHave.Value > stock[n.Ware].Sum() + 1e-6);
+                var missing = comes.Needs.Count(n => n.ToHave > stock[n.Ware].Sum() + 1e-6);
                 return missing == 0 ? "All at home: make it." : missing == 1 ? "One thing to buy." : $"{missing} things to buy.";
             case OrderState.Made:
                 return order.Handover is Handover.Delivery ? "Bring it." : "Hand it over.";
@@ -65,20 +69,11 @@ internal static class ShelfApi
         }
     }
 
-    private static ShelfOrder View(Order order, OrderDraft draft, CoatingTally tally, TradeTables tables, LocalDateTime now) => new(
-        order.Id,
-        order.Name,
-        order.Client,
-        order.State,
-        Next(order, draft, tally, tables, now),
-        order.Pickup,
-        tally.Pieces,
-        [.. order.Lines.OrderBy(l => l.Position).GroupBy(l => (l.Coating, l.Colour)).Select(g => new ColourCount(g.Key.Coating, g.Key.Colour, g.Sum(l => Pieces(tally, l.Position))))],
-        tally.Pots.Select(p => p.ToMelt.Value).Total(),
-        tally.Pots.Sum(p => p.Packs.Value),
-        [.. tally.Problems.Select(p => $"{p.Reason} {p.Remedy}")]);
+    private static ShelfOrder View(Row order, Reckoned comes, ILookup<string, double> stock, LocalDateTime now) => new(
+        order.Id, order.Name, order.Client, order.State, Next(order, comes, stock, now), order.Pickup, comes.Pieces, comes.Colours, comes.ToMelt, comes.Minds);
 
-    private static int Pieces(CoatingTally tally, int line) => tally.Lines.FirstOrDefault(l => l.Line == line)?.Count.Value ?? 0;
+    /// <summary>What the board shows of an order without its lines.</summary>
+    private sealed record Row(Guid Id, uint Version, string Name, string Client, OrderState State, Handover Handover, LocalDateTime Pickup);
 }
 
 /// <summary>A day in a query string, as 2031-05-03.</summary>

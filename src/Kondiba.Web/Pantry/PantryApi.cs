@@ -87,7 +87,7 @@ internal static class PantryApi
         var lot = LotOf(receipt, db.KitchenId, (await kitchenClock.NowAsync()).Date, clock.GetCurrentInstant());
         db.Add(lot);
         await db.SaveChangesAsync();
-        things.Forget();
+        things.ForgetStock();
         return TypedResults.Ok(View(lot));
     }
 
@@ -142,7 +142,7 @@ internal static class PantryApi
         var movement = lot.Move(change.Kind, change.Kind is MovementKind.Corrected ? change.Amount - lot.Amount : -change.Amount, clock.GetCurrentInstant(), note: change.Note ?? "");
         db.Add(movement);
         await db.SaveChangesAsync();
-        things.Forget();
+        things.ForgetStock();
         return TypedResults.Ok(new MovementView(movement.Id, movement.Kind, movement.Amount, movement.At, null, movement.Note));
     }
 
@@ -164,7 +164,7 @@ internal static class PantryApi
         }
 
         await db.SaveChangesAsync();
-        things.Forget();
+        things.ForgetStock();
         return TypedResults.NoContent();
     }
 }

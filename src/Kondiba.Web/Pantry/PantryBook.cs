@@ -66,7 +66,7 @@ internal sealed class PantryBook(KondibaContext db, KitchenThings things, IClock
     public void Kept()
     {
         if (moved)
-            things.Forget();
+            things.ForgetStock();
     }
 
     /// <summary>What an order took out of the pantry and what the pantry did not have; nothing unless it is made.</summary>

@@ -2054,8 +2054,6 @@ export interface components {
             pieces: number;
             colours: components["schemas"]["ColourCount"][];
             toMelt: components["schemas"]["Mass"];
-            /** Format: int32 */
-            packs: number;
             minds: string[];
         };
         ShelfView: {

@@ -66,7 +66,7 @@ export function Shell({ children }: { children: ReactNode }) {
           </nav>
           <div className="ml-auto flex items-center gap-3">
             <UnitSwitch />
-            <span className="border-cream2/50 hidden rounded-full border px-3 py-1 sm:inline">{kitchen?.name}</span>
+            <span className="border-cream2/50 hidden rounded-full border px-3 py-1 lg:inline">{kitchen?.name}</span>
             <button
               aria-label="Keyboard shortcuts"
               className="border-cream2/50 hidden size-8 rounded-full border font-bold sm:block"

@@ -56,7 +56,7 @@ function PriceDesk({ order, reference }: { order: Order; reference: Reference })
         {draft.lines.length === 0 ? (
           <p className="text-ink2 mt-6 text-lg">Nothing is on the order yet, so there is nothing to price.</p>
         ) : (
-          <div className="mt-2 grid gap-x-12 gap-y-8 lg:grid-cols-[21rem_1fr]">
+          <div className="mt-2 grid gap-x-8 gap-y-8 md:grid-cols-[16rem_1fr] lg:grid-cols-[21rem_1fr] lg:gap-x-12">
             <section aria-label="The price" className="self-start">
               <Tag costing={costing} />
               <div className="mt-4 space-y-3">
