@@ -90,7 +90,13 @@ public sealed class Maker : IDisposable
     {
         var path = Path.Combine(Path.GetTempPath(), $"{Guid.CreateVersion7():n}.json");
         File.WriteAllText(path, text);
-        driver.FindElement(By.CssSelector($"input[aria-label='{label}']")).SendKeys(path);
+        Until(
+            () =>
+            {
+                driver.FindElement(By.CssSelector($"input[aria-label='{label}']")).SendKeys(path);
+                return true;
+            },
+            label);
     }
 
     /// <summary>What a file says that the page hands over.</summary>

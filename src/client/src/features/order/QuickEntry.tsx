@@ -105,24 +105,22 @@ export const QuickEntry = memo(function QuickEntry({ empty, edit }: { empty: boo
             setTyped(e.target.value);
           }}
         />
-        {entry && entry.completions.length > 0 && (
-          <ComboboxOptions
-            modal={false}
-            anchor={{ to: "bottom start", gap: 4 }}
-            className="border-line bg-panel z-20 max-h-60! w-(--input-width) overflow-y-auto rounded-lg border py-1 text-[15px] shadow-xl"
-          >
-            {entry.completions.map((completion) => (
-              <ComboboxOption
-                key={`${completion.start}/${completion.text}/${completion.is}`}
-                value={completion}
-                className="data-focus:bg-parchment data-focus:text-parchment-ink flex cursor-pointer justify-between gap-4 px-3 py-1"
-              >
-                <b>{completion.text}</b>
-                <span className="text-[13px] opacity-80">{completion.is}</span>
-              </ComboboxOption>
-            ))}
-          </ComboboxOptions>
-        )}
+        <ComboboxOptions
+          modal={false}
+          anchor={{ to: "bottom start", gap: 4 }}
+          className="border-line bg-panel z-20 max-h-60! w-(--input-width) overflow-y-auto rounded-lg border py-1 text-[15px] shadow-xl empty:hidden"
+        >
+          {entry?.completions.map((completion) => (
+            <ComboboxOption
+              key={`${completion.start}/${completion.text}/${completion.is}`}
+              value={completion}
+              className="data-focus:bg-parchment data-focus:text-parchment-ink flex cursor-pointer justify-between gap-4 px-3 py-1"
+            >
+              <b>{completion.text}</b>
+              <span className="text-[13px] opacity-80">{completion.is}</span>
+            </ComboboxOption>
+          ))}
+        </ComboboxOptions>
       </Combobox>
       {entry && (
         <section aria-label="What was understood" className="mt-2 space-y-2 text-[14px]">
