@@ -65,6 +65,7 @@ export function PutIn(props: { pantry: Pantry; close: () => void; done: (lot: Lo
             <Combobox immediate value={ware} onChange={choose} onClose={() => setTyped("")} by="code">
               <ComboboxInput
                 {...ids}
+                data-autofocus
                 autoComplete="off"
                 placeholder="midnight wafers, cups, ribbon …"
                 displayValue={(w: Ware | null) => w?.name ?? ""}

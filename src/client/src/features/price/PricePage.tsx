@@ -29,7 +29,7 @@ export function PricePage() {
   return <PriceDesk key={id} order={order.data} reference={reference.data} />;
 }
 
-const tones = ["#b01f4a", "#4a2616", "#a98a5f", "#4f6c22", "#9c520b", "#6e4e3f", "#c3b8aa", "#e5d3b1", "#24306a"];
+const tones = ["#b01f4a", "#7a4a2e", "#a98a5f", "#4f6c22", "#9c520b", "#6e4e3f", "#c3b8aa", "#e5d3b1", "#24306a"];
 
 function PriceDesk({ order, reference }: { order: Order; reference: Reference }) {
   const desk = useDraft(order);
