@@ -10,7 +10,7 @@ using Kondiba.Core.Reference;
 namespace Kondiba.Core.QuickEntry;
 
 /// <summary>Understands the words of one line.</summary>
-internal sealed class LineReader(string text, List<Item> items, TradeTables tables, IReadOnlyList<Look> looks, Vocabulary vocabulary, List<NotUnderstood> unknown)
+internal sealed partial class LineReader(string text, List<Item> items, TradeTables tables, IReadOnlyList<Look> looks, Vocabulary vocabulary, List<NotUnderstood> unknown)
 {
     private const double DozensIn = 12;
     private const double AssumedAmount = 12;
@@ -283,96 +283,6 @@ internal sealed class LineReader(string text, List<Item> items, TradeTables tabl
         return 1;
     }
 
-    private int Pattern(int at, Meaning pattern, Meaning? colour, int from, int? lines = null)
-    {
-        var (item, kind) = (items[at], tables.Decor.Pattern(pattern.Code)!);
-        var whole = new Item(item.First with { Start = from }, item.Last, item.Meanings, item.Corrected);
-        string? letters = null;
-        var taken = 1;
-        if (kind.Code is "letters" && at + 1 < items.Count && items[at + 1] is var next && (next.First.Kind is TokenKind.Number or TokenKind.Quoted || next.Meanings.Count == 0) && Piped(next) is { } piped)
-        {
-            letters = piped;
-            (whole, taken) = (whole with { Last = items[at + 1].Last }, 2);
-        }
-
-        var count = Math.Clamp(lines ?? kind.Usual, kind.Least, kind.Most);
-        if (lines is { } asked && asked != count)
-            Tell(item, $"{kind.Name} takes {kind.Least} to {kind.Most} {kind.Counted}; {count} are drawn.", []);
-        _patterns.Add((kind.Code, colour?.Code, count, letters, from));
-        var vague = tables.Words.Vague.Contains(item.First.Stem);
-        var says = string.Join(' ', ((string?[])[colour is null ? null : NameOf(colour.Code), kind.Name, letters is null ? null : $"“{letters}”", lines is null ? null : $"{count} {kind.Counted}"]).OfType<string>());
-        Add("pattern", says, whole, tables.Decor.Patterns.Where(p => p.Code is not "letters").Select(p => colour is null ? p.Name : $"{NameOf(colour.Code)} {p.Name}"), vague);
-        return taken;
-    }
-
-    /// <summary>The letters or figures that an item asks for; null when they cannot be piped.</summary>
-    private string? Piped(Item item)
-    {
-        var typed = text[item.Start..item.End].Trim('"', '“', '”').Trim();
-        return typed.Length is 0 or > MostLetters || Decoration.Letters.Unknown(typed).Any() ? null : typed;
-    }
-
-    private int Letters(Item item)
-    {
-        if (Piped(item) is not { } typed)
-            return Leave(item, $"One to {MostLetters} letters from A to Z, or figures, can be piped.");
-        var last = _patterns.FindLastIndex(p => p.Kind is "letters" && p.Text is null);
-        if (last >= 0)
-            _patterns[last] = _patterns[last] with { Text = typed };
-        else
-            _patterns.Add(("letters", null, 1, typed, item.Start));
-        Add("pattern", $"letters “{typed}”", item, []);
-        return 1;
-    }
-
-    private int Sprinkle(int at, Meaning sprinkle)
-    {
-        var (item, kind) = (items[at], tables.Decor.Sprinkle(sprinkle.Code)!);
-        var side = at > 0 && items[at - 1].Is(WordKind.Side) is { Code: "both" } ? Decoration.Side.Both : Decoration.Side.Front;
-        _sprinkles.Add(new(kind.Code, side, UsualCover));
-        Add("sprinkle", kind.Name, item, tables.Decor.Sprinkles.Select(s => s.Name), tables.Words.Vague.Contains(item.First.Stem) && item.First == item.Last);
-        return 1;
-    }
-
-    private int Side(Item item, Meaning side)
-    {
-        var at = items.IndexOf(item);
-        var sprinkled = _sprinkles.Count > 0 || items.Skip(at + 1).Take(2).Any(i => i.Is(WordKind.Sprinkle) is not null);
-        if (!sprinkled)
-            return side.Code is "both" ? Depth(item, 1) : Leave(item, "What goes there? Name the sprinkles first.");
-        if (_sprinkles.Count > 0)
-            _sprinkles[^1] = _sprinkles[^1] with { Side = side.Code switch { "both" => Decoration.Side.Both, "tip" => Decoration.Side.Tip, _ => Decoration.Side.Front } };
-        Add("sprinkle", side.Says, item, ["both sides", "tip only", "one side"]);
-        return 1;
-    }
-
-    private int Part(Item item, Meaning part, int count, int from)
-    {
-        var kind = tables.Decor.Part(part.Code)!;
-        if (count is < 1 or > 12)
-            return Leave(new(item.First with { Start = from }, item.Last, [], false), "One to twelve parts go onto a piece.");
-        _parts.Add(new(kind.Code, count));
-        Add("part", $"{count} {(count == 1 ? kind.Name : kind.Plural)}", new(item.First with { Start = from }, item.Last, [], item.Corrected), tables.Decor.Parts.Select(p => $"{count} {p.Plural}"));
-        return 1;
-    }
-
-    private int OverDip(Item item, Meaning dip, Meaning? colour, int from)
-    {
-        var half = dip.Code is "half";
-        var at = items.IndexOf(item);
-        if (colour is null && items.Skip(at + 1).FirstOrDefault(i => !Empty(i)) is { } last && last.Is(WordKind.Colour) is { } after && _colour is not null)
-        {
-            // "half and half white": the colour that follows is the other half's.
-            _dips.Add((after.Code, half ? 0.5 : 0.33, half ? 90 : 0, from));
-            Add("dip", half ? $"one half in {NameOf(after.Code)}" : $"tip in {NameOf(after.Code)}", new(item.First, last.Last, [], false), []);
-            return items.IndexOf(last) - at + 1;
-        }
-
-        _dips.Add((colour?.Code, half ? 0.5 : 0.33, half ? 90 : 0, from));
-        Add("dip", $"{(half ? "one half" : "tip")}{(colour is null ? "" : $" in {NameOf(colour.Code)}")}", new(item.First with { Start = from }, item.Last, [], item.Corrected), []);
-        return 1;
-    }
-
     private int Chocolate(int at, Item item)
     {
         // Behind a colour it is what that colour is of; on its own it leaves open which.
@@ -471,25 +381,5 @@ internal sealed class LineReader(string text, List<Item> items, TradeTables tabl
             Decor = more is null ? look.Decor : new([.. look.Decor.Dips, .. more.Dips], [.. look.Decor.Patterns, .. more.Patterns], [.. look.Decor.Sprinkles, .. more.Sprinkles], [.. look.Decor.Parts, .. more.Parts], more.Paint ?? look.Decor.Paint),
         };
         return new(line, _chips);
-    }
-
-    private Decor? Decorated(Coating coating, string colour)
-    {
-        if (_patterns.Count + _sprinkles.Count + _parts.Count + _dips.Count == 0 && _paint is null)
-            return null;
-        var contrast = coating.Colour("white") is not null && coating.Colour(colour) is { } on && Spectrum.LabOf(on.Srgb).L < PaleFrom ? "white" : coating.Colours[0].Code;
-        foreach (var at in _patterns.Where(p => p.Colour is null).Select(p => p.At).Concat(_dips.Where(d => d.Colour is null).Select(d => d.At)))
-            Assume("pattern", $"in {NameOf(contrast)}", at, UsualColours(), before: "", after: " ");
-        foreach (var at in _patterns.Where(p => p.Kind is "letters" && p.Text is null).Select(p => p.At))
-            Assume("pattern", $"letters “{AssumedLetters}”", at, []);
-        return new(
-            [.. _dips.Select(d => new OverDip(Holding(d.Colour ?? contrast).Code, d.Colour ?? contrast, d.Depth, d.Angle))],
-            [
-                .. _patterns.Select(p => new PatternDraft(
-                    p.Kind, Holding(p.Colour ?? contrast).Code, p.Colour ?? contrast, p.Lines, null, tables.Decor.Pattern(p.Kind)!.Bead.Value.In("mm"), 0, 0, p.Kind is "letters" ? p.Text ?? AssumedLetters : null)),
-            ],
-            [.. _sprinkles.Select(s => s with { Cover = Math.Min(UsualCover, Math.Round(MostCover / _sprinkles.Count, 2)) })],
-            _parts,
-            _paint);
     }
 }
