@@ -20,6 +20,9 @@ public sealed class KondibaContext(DbContextOptions<KondibaContext> options, Kit
 
     public DbSet<Order> Orders => Set<Order>();
 
+    /// <summary>Orders with their lines and pots, to be read.</summary>
+    public IQueryable<Order> WholeOrders => Orders.AsNoTracking().Include(o => o.Lines).Include(o => o.Pots).AsSplitQuery();
+
     public DbSet<KitchenItem> KitchenItems => Set<KitchenItem>();
 
     public DbSet<PantryLot> PantryLots => Set<PantryLot>();

@@ -65,14 +65,16 @@ public sealed record Need(string Ware, Figure<double> ToHave, double Used)
                 yield return Dipped($"supply.{stick}", line, centre);
         }
 
-        foreach (var packing in order.Packing ?? [])
-        {
-            if (tables.Wares.Supplies.All(s => s.Code != packing.Supply) || packing.Per < 1)
-                continue;
-            var amount = Math.Ceiling((double)tally.Pieces / packing.Per) * packing.Each;
-            yield return new($"supply.{packing.Supply}", new(amount, () => [WorkingLine.Count("for packing", $"{tally.Pieces} ÷ {packing.Per}, up to whole ones, × {packing.Each:0.##}", amount, Source.Computed)]), amount);
-        }
+        foreach (var packing in Packing(order, tally, tables))
+            yield return packing;
     }
+
+    /// <summary>What an order is packed in.</summary>
+    internal static IEnumerable<Need> Packing(OrderDraft order, CoatingTally tally, TradeTables tables) =>
+        from packing in order.Packing ?? []
+        where packing.Per >= 1 && tables.Wares.Supplies.Any(s => s.Code == packing.Supply)
+        let amount = Math.Ceiling((double)tally.Pieces / packing.Per) * packing.Each
+        select new Need($"supply.{packing.Supply}", new(amount, () => [WorkingLine.Count("for packing", $"{tally.Pieces} ÷ {packing.Per}, up to whole ones, × {packing.Each:0.##}", amount, Source.Computed)]), amount);
 
     private static Need Dipped(string ware, LineTally line, Centres.Centre centre)
     {

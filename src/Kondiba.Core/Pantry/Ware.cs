@@ -43,9 +43,6 @@ public sealed record Pack(double Holds, Sourced<Money> Price, Money? Coupon = nu
 /// <param name="Low">Below this it is running low; 0 for no mark.</param>
 public sealed record Ware(string Code, string Name, WareUnit Unit, string Section, IReadOnlyList<Pack> Packs, double Low = 0)
 {
-    /// <summary>What one unit costs, bought in the smallest pack; nothing when no price is known.</summary>
-    public Money? SmallestPackPrice => Packs.MinBy(p => p.Holds)?.Price.Value;
-
     /// <summary>Code of the ware that a colour of a coating is bought as.</summary>
     public static string OfColour(string coating, string bought) => $"coating.{coating}.{bought}";
 

@@ -54,7 +54,7 @@ public sealed record Costing(
         var c = tables.Pricing;
         var problems = new List<Problem>();
         var hands = HandTime.Of(order, tally, tables);
-        var (materials, wares) = Materials.Of(order, tally, tables, problems);
+        var (materials, wares) = Materials.Of(order, tally, tables);
         var pieces = tally.Lines.Select(l => (decimal)l.Count.Value).ToList();
         var shared = (decimal)hands.Shared.TotalHours;
         var time = hands.Lines.Zip(pieces, (t, n) => (decimal)t.TotalHours + (tally.Pieces > 0 ? shared * n / tally.Pieces : 0)).ToList();

@@ -8,7 +8,7 @@ namespace Kondiba.Core.Pricing;
 /// <summary>What an order's wares cost. The pantry is left out of it: what is at home was paid for as well.</summary>
 internal static class Materials
 {
-    public static (IReadOnlyList<CostPart> Parts, IReadOnlyList<Problem> Unpriced) Of(OrderDraft order, CoatingTally tally, TradeTables tables, List<Problem> problems)
+    public static (IReadOnlyList<CostPart> Parts, IReadOnlyList<Problem> Unpriced) Of(OrderDraft order, CoatingTally tally, TradeTables tables)
     {
         var unpriced = new SortedDictionary<string, Problem>(StringComparer.Ordinal);
         var wanted = Need.Of(order, tally, tables);
@@ -46,10 +46,7 @@ internal static class Materials
                 leftovers[i] += rest * (all > 0 ? on[i] / all : 1m / count);
         }
 
-        var packing = (order.Packing ?? []).Select(p => $"supply.{p.Supply}").Distinct().Where(prices.ContainsKey)
-            .Sum(w => PriceOf(w) * ((decimal)wanted.First(n => n.Ware == w).ToHave.Value - OnSticks(w)));
-        decimal OnSticks(string ware) => tally.Lines.Where(l => $"supply.{tables.Wares.StickFor(tables.Centre(order.Lines[l.Line].Centre)!)}" == ware)
-            .Sum(l => Math.Ceiling((decimal)(l.Count.Value * (1 + tables.Centre(order.Lines[l.Line].Centre)!.Spoil.Value.Si)) - 1e-9m));
+        var packing = Need.Packing(order, tally, tables).Sum(n => PriceOf(n.Ware) * (decimal)n.ToHave.Value);
 
         IReadOnlyList<WorkingLine> Priced(params string[] kinds) => [.. prices.Where(p => kinds.Any(k => p.Key.StartsWith(k, StringComparison.Ordinal))).Select(p => p.Value.Working)];
         return (

@@ -11,7 +11,7 @@ internal static class EntryApi
 {
     public static void MapEntry(this RouteGroupBuilder api) => api.MapPost("/entry", async (EntryText typed, KitchenThings things) =>
     {
-        var (own, tables) = await things.ReadAsync();
-        return TypedResults.Ok(Entry.Read(typed.Text, tables, own.Looks));
+        var (own, _) = await things.ReadAsync();
+        return TypedResults.Ok(Entry.Read(typed.Text, await things.WithoutStockAsync(), own.Looks));
     }).WithTags("Orders").WithName("ReadEntry").WithSummary("Reads order lines from plain words, and keeps nothing.");
 }

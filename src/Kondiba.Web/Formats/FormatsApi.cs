@@ -25,7 +25,7 @@ internal static class FormatsApi
             .WithName("GetKitchenSchema").WithSummary("The JSON Schema of that document.");
         files.MapPost("/kitchen", async (FileText file, bool? apply, KitchenFormat format) => TypedResults.Ok(await format.ImportAsync(file.Text, apply ?? false)))
             .WithName("ImportKitchen").WithSummary("Puts a document in place of the kitchen; without apply it only says what that would change.");
-        files.MapGet("/orders.csv", async (KondibaContext db) => TypedResults.Text(OrdersCsv.Write(await Whole(db.Orders.AsNoTracking()).Where(o => o.RemovedAt == null).OrderBy(o => o.Number).ToListAsync()), Csv))
+        files.MapGet("/orders.csv", async (KondibaContext db) => TypedResults.Text(OrdersCsv.Write(await db.WholeOrders.Where(o => o.RemovedAt == null).OrderBy(o => o.Number).ToListAsync()), Csv))
             .WithName("ExportOrders").WithSummary("Every order on the shelf as CSV, RFC 4180.");
         files.MapPost("/orders", async (FileText file, bool? apply, KondibaContext db, KitchenThings things, KitchenClock clock, IClock instants, PantryBook book) =>
             TypedResults.Ok(await ImportOrdersAsync(file.Text, apply ?? false, db, things, clock, instants, book)))
@@ -38,15 +38,13 @@ internal static class FormatsApi
             .WithName("ImportPantry").WithSummary("Puts every row into the pantry as a lot of its own.");
     }
 
-    private static IQueryable<Order> Whole(IQueryable<Order> orders) => orders.Include(o => o.Lines).Include(o => o.Pots).AsSplitQuery();
-
     private static async Task<ImportPlan> ImportOrdersAsync(string text, bool apply, KondibaContext db, KitchenThings things, KitchenClock clock, IClock instants, PantryBook book)
     {
         var (rows, unread) = OrdersCsv.Read(text);
         var problems = unread.ToList();
         var (tables, now) = (await things.TablesAsync(), await clock.NowAsync());
         var numbers = rows.Select(r => r.Number).OfType<int>().ToList();
-        var there = await Whole(db.Orders.AsTracking()).Where(o => numbers.Contains(o.Number)).ToDictionaryAsync(o => o.Number);
+        var there = await db.WholeOrders.AsTracking().Where(o => numbers.Contains(o.Number)).ToDictionaryAsync(o => o.Number);
         problems.AddRange(rows.Where(r => r.Number is < 1).Select(r => new ImportProblem(r.Line, "number", "Numbers count from 1. Leave it empty for a new order.")));
         problems.AddRange(rows.Where(r => r.Number is not null).GroupBy(r => r.Number).SelectMany(g => g.Skip(1)).Select(r => new ImportProblem(r.Line, "number", $"Order {r.Number} stands further up already. Keep the rows of an order together.")));
 

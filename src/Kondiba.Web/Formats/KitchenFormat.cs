@@ -22,7 +22,7 @@ internal sealed class KitchenFormat(KondibaContext db, KitchenThings things, Kit
         var kitchen = await db.Kitchens.AsNoTracking().SingleAsync();
         var items = await db.KitchenItems.AsNoTracking().ToListAsync();
         var own = KitchenItem.Read(items);
-        var orders = await db.Orders.AsNoTracking().Include(o => o.Lines).Include(o => o.Pots).AsSplitQuery().OrderBy(o => o.Number).ToListAsync();
+        var orders = await db.WholeOrders.OrderBy(o => o.Number).ToListAsync();
         var numbers = orders.ToDictionary(o => o.Id, o => o.Number);
         var lots = await db.PantryLots.AsNoTracking().Include(l => l.Movements).ToListAsync();
         bool Said(ItemKind kind) => items.Any(i => i.Kind == kind);

@@ -33,7 +33,7 @@ internal static class LooksApi
         looks.MapGet("", async (KitchenThings things, KondibaContext db, KitchenClock clock) =>
         {
             var now = await clock.NowAsync();
-            var uses = await db.Orders.Where(o => o.RemovedAt == null && !o.IsTemplate && o.State != OrderState.Cancelled && o.Pickup >= now).OrderBy(o => o.Pickup)
+            var uses = await db.Orders.OnShelf().Where(o => o.Pickup >= now).OrderBy(o => o.Pickup)
                 .SelectMany(o => o.Lines.Where(l => l.Look != null).Select(l => new { l.Look, o.Name })).ToListAsync();
             var (own, _) = await things.ReadAsync();
             return TypedResults.Ok<IReadOnlyList<LookItem>>([.. own.Looks.Select(l => new LookItem(l, [.. uses.Where(u => u.Look == l.Name).Select(u => u.Name).Distinct()]))]);

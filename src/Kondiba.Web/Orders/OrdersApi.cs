@@ -45,7 +45,7 @@ internal static class OrdersApi
     private static async Task<Results<Created<OrderView>, Ok<OrderView>, ValidationProblem>> CreateAsync(
         OrderInput input, [FromHeader(Name = "Idempotency-Key")] Guid? key, [AsParameters] Desk desk)
     {
-        if (key is not null && await desk.WholeOrders.SingleOrDefaultAsync(o => o.CreationKey == key) is { } already)
+        if (key is not null && await desk.Db.WholeOrders.SingleOrDefaultAsync(o => o.CreationKey == key) is { } already)
             return TypedResults.Ok(await desk.ViewAsync(already));
         var (tally, errors) = await desk.CheckAsync(input, kept: null);
         if (errors is not null)
@@ -63,7 +63,7 @@ internal static class OrdersApi
         {
             // The same creation, asked twice at once: the other one was first.
             desk.Db.ChangeTracker.Clear();
-            return TypedResults.Ok(await desk.ViewAsync(await desk.WholeOrders.SingleAsync(o => o.CreationKey == key)));
+            return TypedResults.Ok(await desk.ViewAsync(await desk.Db.WholeOrders.SingleAsync(o => o.CreationKey == key)));
         }
 
         desk.Book.Kept();
@@ -71,13 +71,13 @@ internal static class OrdersApi
     }
 
     private static async Task<Results<Ok<OrderView>, NotFound>> GetAsync(Guid id, [AsParameters] Desk desk) =>
-        await desk.WholeOrders.SingleOrDefaultAsync(o => o.Id == id && o.RemovedAt == null) is { } order
+        await desk.Db.WholeOrders.SingleOrDefaultAsync(o => o.Id == id && o.RemovedAt == null) is { } order
             ? TypedResults.Ok(await desk.ViewAsync(order))
             : TypedResults.NotFound();
 
     private static async Task<Results<Ok<OrderView>, NotFound, ValidationProblem, ProblemHttpResult>> SaveAsync(Guid id, OrderInput input, [AsParameters] Desk desk)
     {
-        if (await desk.WholeOrders.AsTracking().SingleOrDefaultAsync(o => o.Id == id && o.RemovedAt == null) is not { } order)
+        if (await desk.Db.WholeOrders.AsTracking().SingleOrDefaultAsync(o => o.Id == id && o.RemovedAt == null) is not { } order)
             return TypedResults.NotFound();
         var (tally, errors) = await desk.CheckAsync(input, order);
         if (errors is not null)
@@ -102,7 +102,7 @@ internal static class OrdersApi
 
     private static async Task<Results<Created<OrderView>, NotFound, ValidationProblem>> CopyAsync(Guid id, OrderCopy copy, [AsParameters] Desk desk)
     {
-        if (await desk.WholeOrders.SingleOrDefaultAsync(o => o.Id == id && o.RemovedAt == null) is not { } from)
+        if (await desk.Db.WholeOrders.SingleOrDefaultAsync(o => o.Id == id && o.RemovedAt == null) is not { } from)
             return TypedResults.NotFound();
         var (tables, now) = (await desk.Things.TablesAsync(), await desk.KitchenClock.NowAsync());
         var draft = from.ToDraft();
@@ -125,7 +125,7 @@ internal static class OrdersApi
     }
 
     private static async Task<Results<Ok<IReadOnlyList<StockUse>>, NotFound>> UsedAsync(Guid id, [AsParameters] Desk desk) =>
-        await desk.WholeOrders.SingleOrDefaultAsync(o => o.Id == id && o.RemovedAt == null) is { } order
+        await desk.Db.WholeOrders.SingleOrDefaultAsync(o => o.Id == id && o.RemovedAt == null) is { } order
             ? TypedResults.Ok(await desk.Book.UsedAsync(order, CoatingTally.For(order.ToDraft(), await desk.Things.TablesAsync(), await desk.KitchenClock.NowAsync())))
             : TypedResults.NotFound();
 
@@ -219,8 +219,6 @@ internal static class OrdersApi
     {
         /// <summary>Whether prices are written whoever asks: they come from an order that is there.</summary>
         internal bool MayPrice { get; init; }
-
-        public IQueryable<Order> WholeOrders => Db.Orders.AsNoTracking().Include(o => o.Lines).Include(o => o.Pots).AsSplitQuery();
 
         public async Task<OrderView> ViewAsync(Order order) => View(order, CoatingTally.For(order.ToDraft(), await Things.TablesAsync(), await KitchenClock.NowAsync()), User);
 

@@ -19,14 +19,14 @@ internal static class ShelfApi
             var first = from?.Value ?? now.Date;
             var (start, end) = (first.AtMidnight(), first.PlusDays(Days).AtMidnight());
             await using var oneMoment = await db.Database.BeginTransactionAsync(IsolationLevel.RepeatableRead);
-            var kept = db.Orders.AsNoTracking().Where(o => o.RemovedAt == null && !o.IsTemplate && o.State != OrderState.Cancelled);
-            var shown = await kept.Where(o => o.Pickup >= start && o.Pickup < end).OrderBy(o => o.Pickup).ThenBy(o => o.Id)
+            var kept = db.Orders.AsNoTracking().OnShelf();
+            var shown = await InOrder(kept.Where(o => o.Pickup >= start && o.Pickup < end))
                 .Select(o => new Row(o.Id, o.Version, o.Name, o.Client, o.State, o.Handover, o.Pickup)).ToListAsync();
 
             // Only days on which something changed are read whole and reckoned anew.
             var days = shown.GroupBy(o => o.Pickup.Date).Select(day => (Orders: day.ToList(), Known: ReckonedDay.Find(plain, day.Select(o => (o.Id, o.Version))))).ToList();
             var ids = days.Where(d => d.Known is null).SelectMany(d => d.Orders).Select(o => o.Id).ToList();
-            var whole = ids.Count == 0 ? [] : (await Whole(db.Orders.Where(o => ids.Contains(o.Id))).ToListAsync()).GroupBy(o => o.Pickup.Date).ToDictionary(g => g.Key, g => g.ToList());
+            var whole = ids.Count == 0 ? [] : (await InOrder(db.WholeOrders.Where(o => ids.Contains(o.Id))).ToListAsync()).GroupBy(o => o.Pickup.Date).ToDictionary(g => g.Key, g => g.ToList());
             var reckoned = days.AsParallel().AsOrdered().Select(d => d.Known ?? ReckonedDay.Reckon(whole[d.Orders[0].Pickup.Date], plain)).ToList();
             var stock = tables.Stock.ToLookup(l => l.Ware, l => l.Amount);
             return TypedResults.Ok(new ShelfView(
@@ -42,13 +42,12 @@ internal static class ShelfApi
         api.MapGet("/days/{day}/shared", async (LocalDateQuery day, KitchenThings things, KondibaContext db) =>
         {
             var (tables, from) = (await things.TablesAsync(), day.Value.AtMidnight());
-            var orders = await Whole(db.Orders.Where(o => o.RemovedAt == null && !o.IsTemplate && o.State != OrderState.Cancelled && o.Pickup >= from && o.Pickup < from.PlusDays(1))).ToListAsync();
+            var orders = await InOrder(db.WholeOrders.OnShelf().Where(o => o.Pickup >= from && o.Pickup < from.PlusDays(1))).ToListAsync();
             return TypedResults.Ok(orders.Count < 2 ? [] : DayPots.For([.. orders.Select(o => (o.ToDraft(), CoatingTally.For(o.ToDraft(), tables, from)))], tables).Shared);
         }).WithTags("Orders").WithName("GetSharedPots").WithSummary("Pots that several of a day's orders share.");
     }
 
-    private static IQueryable<Order> Whole(IQueryable<Order> orders) =>
-        orders.AsNoTracking().Include(o => o.Lines).Include(o => o.Pots).AsSplitQuery().OrderBy(o => o.Pickup).ThenBy(o => o.Id);
+    private static IQueryable<Order> InOrder(IQueryable<Order> orders) => orders.OrderBy(o => o.Pickup).ThenBy(o => o.Id);
 
     /// <summary>What wants doing next about an order.</summary>
     private static string Next(Row order, Reckoned comes, ILookup<string, double> stock, LocalDateTime now)

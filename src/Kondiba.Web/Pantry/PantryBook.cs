@@ -19,11 +19,12 @@ internal sealed class PantryBook(KondibaContext db, KitchenThings things, IClock
     /// </summary>
     public async Task SettleAsync(Order order, CoatingTally tally)
     {
-        var tables = await things.TablesAsync();
-        var made = order.State is OrderState.Made or OrderState.HandedOver && order is { IsTemplate: false, RemovedAt: null };
-        var taken = await db.LotMovements.AsNoTracking().Where(m => m.OrderId == order.Id).ToListAsync();
-        if (!made && taken.Count == 0)
+        var entry = db.Entry(order);
+        var made = IsMade(order.State) && !order.IsTemplate;
+        if (!made && !(entry.State is not EntityState.Added && IsMade(entry.Property(o => o.State).OriginalValue)))
             return;
+        var tables = await things.TablesAsync();
+        var taken = await db.LotMovements.AsNoTracking().Where(m => m.OrderId == order.Id).ToListAsync();
         var should = made ? Need.Of(order.ToDraft(), tally, tables).Where(n => n.Used > 0).ToDictionary(n => n.Ware, n => Math.Round(n.Used, 6)) : [];
         var wares = should.Keys.ToList();
         var lotIds = taken.Select(m => m.LotId).Distinct().ToList();
@@ -62,6 +63,8 @@ internal sealed class PantryBook(KondibaContext db, KitchenThings things, IClock
         }
     }
 
+    private static bool IsMade(OrderState state) => state is OrderState.Made or OrderState.HandedOver;
+
     /// <summary>After the order and the lots are written.</summary>
     public void Kept()
     {
@@ -72,7 +75,7 @@ internal sealed class PantryBook(KondibaContext db, KitchenThings things, IClock
     /// <summary>What an order took out of the pantry and what the pantry did not have; nothing unless it is made.</summary>
     public async Task<IReadOnlyList<StockUse>> UsedAsync(Order order, CoatingTally tally)
     {
-        if (order.State is not (OrderState.Made or OrderState.HandedOver))
+        if (!IsMade(order.State))
             return [];
         var tables = await things.TablesAsync();
         var taken = await (from m in db.LotMovements where m.OrderId == order.Id join l in db.PantryLots on m.LotId equals l.Id group -m.Amount by l.Ware).ToDictionaryAsync(g => g.Key, g => g.Sum());

@@ -63,7 +63,7 @@ internal static class QuotesApi
 
     private static async Task<Quote?> MakeAsync(Guid id, KondibaContext db, KitchenThings things, KitchenClock clock)
     {
-        var order = await db.Orders.AsNoTracking().Include(o => o.Lines).Include(o => o.Pots).AsSplitQuery().SingleOrDefaultAsync(o => o.Id == id && o.RemovedAt == null);
+        var order = await db.WholeOrders.SingleOrDefaultAsync(o => o.Id == id && o.RemovedAt == null);
         if (order is null)
             return null;
         var kitchen = await db.Kitchens.AsNoTracking().SingleAsync();

@@ -2256,7 +2256,6 @@ export interface components {
              * @default 0
              */
             low: number;
-            smallestPackPrice?: components["schemas"]["Money"];
         };
         /** @enum {unknown} */
         WareUnit: "g" | "pieces" | "drops" | "m";

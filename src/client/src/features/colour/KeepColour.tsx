@@ -3,7 +3,7 @@ import { useState } from "react";
 import { answer, api, type OwnCoating, type Recipe } from "../../api/client";
 import { thingsQuery } from "../../api/queries";
 import { TextField } from "../../ui/fields";
-import { codeOf, useKeep } from "../kitchen/useKeep";
+import { codeOf, useKeep } from "../../ui/useKeep";
 
 /** Keeps a mix as a colour of its coating, so that orders and looks can take it. */
 export function KeepColour({ coating, base, recipe }: { coating: string; base: string; recipe: Recipe }) {

@@ -3,7 +3,7 @@ import { useState } from "react";
 import { answer, api } from "../../api/client";
 import { useOwner } from "../../api/queries";
 import { ErrorNote } from "../../ui/notes";
-import { TextButton } from "../kitchen/parts";
+import { TextButton } from "../../ui/buttons";
 
 const kinds = {
   kitchen: {

@@ -2,8 +2,8 @@ import { useState } from "react";
 import { answer, api, type Kind, type OwnCentre } from "../../api/client";
 import { NumberField, PickField, TextField, Tick } from "../../ui/fields";
 import { MeasureFields } from "./MeasureFields";
-import { KeepButtons, TextButton } from "./parts";
-import { codeOf, useKeep } from "./useKeep";
+import { KeepButtons, TextButton } from "../../ui/buttons";
+import { codeOf, useKeep } from "../../ui/useKeep";
 
 type Size = OwnCentre["sizes"][number];
 

@@ -5,7 +5,7 @@ import { useWording, depthName } from "../../ui/units";
 import { CentreForm } from "./CentreForm";
 import type { Room } from "./KitchenPage";
 import { AddNew, Item, Removed } from "./parts";
-import { useKeep } from "./useKeep";
+import { useKeep } from "../../ui/useKeep";
 
 /** What is dipped here: the trade's centres and the maker's own. */
 export function Centres({ things, reference }: Room) {

@@ -1,8 +1,8 @@
 import { useState } from "react";
 import { answer, api, type OwnCoating, type Reference } from "../../api/client";
 import { Labelled, NumberField, TextField, Tick } from "../../ui/fields";
-import { KeepButtons, TextButton } from "./parts";
-import { codeOf, useKeep } from "./useKeep";
+import { KeepButtons, TextButton } from "../../ui/buttons";
+import { codeOf, useKeep } from "../../ui/useKeep";
 
 type Pack = OwnCoating["packs"][number];
 type Colour = OwnCoating["colours"][number];

@@ -5,7 +5,7 @@ import { useWording } from "../../ui/units";
 import { CoatingForm } from "./CoatingForm";
 import type { Room } from "./KitchenPage";
 import { AddNew, Item, Removed } from "./parts";
-import { useKeep } from "./useKeep";
+import { useKeep } from "../../ui/useKeep";
 
 /** What it is dipped in: the trade's coatings and the maker's own, with their windows and sources. */
 export function Coatings({ things, reference }: Room) {

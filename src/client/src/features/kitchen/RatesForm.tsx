@@ -1,11 +1,10 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
-import { useState } from "react";
 import { answer, api, type Rates } from "../../api/client";
 import { kitchenQuery, useKitchen } from "../../api/queries";
 import { NumberField, TextField } from "../../ui/fields";
 import type { Room } from "./KitchenPage";
-import { KeepButtons } from "./parts";
-import { useKeep } from "./useKeep";
+import { KeepButtons } from "../../ui/buttons";
+import { useKeptForm } from "../../ui/useKeep";
 
 const percent = (share: number | null | undefined) =>
   typeof share === "number" ? Math.round(share * 1000) / 10 : null;
@@ -14,27 +13,21 @@ const percent = (share: number | null | undefined) =>
 export function RatesForm({ things }: Room) {
   const kitchen = useKitchen().data;
   const queries = useQueryClient();
-  const [rates, setRates] = useState<Rates>(things.rates ?? {});
-  const [name, setName] = useState(kitchen?.name ?? "");
-  const [kept, setKept] = useState(false);
   const usual = things.shippedRates ?? {};
-  const keep = useKeep(
-    async (body: Rates) => {
+  const before = { ...things.rates, name: kitchen?.name ?? "" };
+  const { form, change, keep, kept } = useKeptForm<Rates & { name: string }>(
+    before,
+    async ({ name, ...body }) => {
       await answer(api.PUT("/api/kitchen/rates", { body }));
       if (kitchen && name !== kitchen.name)
         await answer(api.PATCH("/api/kitchen", { body: { units: kitchen.units, name } }));
     },
-    () => setKept(true),
-    kitchenQuery.queryKey as unknown as string[],
+    kitchenQuery.queryKey,
   );
   const reset = useMutation({
     mutationFn: () => answer(api.POST("/api/kitchen/reset")),
     onSuccess: () => queries.invalidateQueries(),
   });
-  const change = (part: Partial<Rates>) => {
-    setKept(false);
-    setRates((r) => ({ ...r, ...part }));
-  };
   if (!things.rates) return <p className="text-ink2">Prices are for the kitchen’s owner.</p>;
   return (
     <>
@@ -42,50 +35,47 @@ export function RatesForm({ things }: Room) {
         className="max-w-2xl"
         onSubmit={(e) => {
           e.preventDefault();
-          keep.mutate(rates);
+          keep.mutate(form);
         }}
       >
         <div className="grid gap-5 sm:grid-cols-2">
           <TextField
             label="The kitchen is called, on a quote"
-            value={name}
-            onChange={(name) => {
-              setName(name);
-              setKept(false);
-            }}
+            value={form.name}
+            onChange={(name) => change({ name })}
             error={keep.errorOf("name")}
           />
           <NumberField
             label="Your hour, €"
-            value={rates.hour ?? null}
+            value={form.hour ?? null}
             placeholder={String(usual.hour)}
             onChange={(hour) => change({ hour })}
             error={keep.errorOf("hour")}
           />
           <NumberField
             label="Gas and current in an hour, €"
-            value={rates.fuelPerHour ?? null}
+            value={form.fuelPerHour ?? null}
             placeholder={String(usual.fuelPerHour)}
             onChange={(fuelPerHour) => change({ fuelPerHour })}
             error={keep.errorOf("fuelPerHour")}
           />
           <NumberField
             label="Margin, % of the price"
-            value={percent(rates.margin)}
+            value={percent(form.margin)}
             placeholder={String(percent(usual.margin))}
             onChange={(p) => change({ margin: p === null ? null : p / 100 })}
             error={keep.errorOf("margin")}
           />
           <NumberField
             label="Prices go up in steps of, €"
-            value={rates.step ?? null}
+            value={form.step ?? null}
             placeholder={String(usual.step)}
             onChange={(step) => change({ step })}
             error={keep.errorOf("step")}
           />
           <NumberField
             label="Deposit, % of the price"
-            value={percent(rates.deposit)}
+            value={percent(form.deposit)}
             placeholder={String(percent(usual.deposit))}
             onChange={(p) => change({ deposit: p === null ? null : p / 100 })}
             error={keep.errorOf("deposit")}
@@ -95,7 +85,7 @@ export function RatesForm({ things }: Room) {
           className="mt-5"
           label="Terms at the foot of a quote"
           lines={4}
-          value={rates.terms ?? usual.terms ?? ""}
+          value={form.terms ?? usual.terms ?? ""}
           onChange={(terms) => change({ terms })}
           error={keep.errorOf("terms")}
         />
@@ -104,13 +94,7 @@ export function RatesForm({ things }: Room) {
           to the cent, halves up; what falls to each line is given out in whole cents, so that lines and parts both add
           up.
         </p>
-        <KeepButtons pending={keep.isPending} error={keep.error} cancel={() => change(things.rates ?? {})}>
-          {kept && (
-            <span role="status" className="text-go font-semibold">
-              kept
-            </span>
-          )}
-        </KeepButtons>
+        <KeepButtons pending={keep.isPending} error={keep.error} cancel={() => change(before)} kept={kept} />
       </form>
       {kitchen?.isSample && (
         <section className="mt-10 max-w-2xl">

@@ -3,8 +3,9 @@ import { answer, api, type KitchenThings, type OwnTint } from "../../api/client"
 import { Dot } from "../../ui/Choice";
 import { Labelled, NumberField, PickField, TextField } from "../../ui/fields";
 import type { Room } from "./KitchenPage";
-import { AddNew, Item, KeepButtons, Removed, TextButton } from "./parts";
-import { codeOf, useKeep } from "./useKeep";
+import { AddNew, Item, Removed } from "./parts";
+import { KeepButtons, TextButton } from "../../ui/buttons";
+import { codeOf, useKeep } from "../../ui/useKeep";
 
 type TintItem = KitchenThings["tints"][number];
 

@@ -6,8 +6,9 @@ import { useWording } from "../../ui/units";
 import { EmptyVessel, widthOf } from "../order/VesselView";
 import type { Room } from "./KitchenPage";
 import { MeasureFields } from "./MeasureFields";
-import { AddNew, KeepButtons, Removed, TextButton } from "./parts";
-import { codeOf, useKeep } from "./useKeep";
+import { AddNew, Removed } from "./parts";
+import { KeepButtons, TextButton } from "../../ui/buttons";
+import { codeOf, useKeep } from "../../ui/useKeep";
 
 /** What coating stands in here. A vessel that is not here is not offered. */
 export function Vessels(room: Room) {

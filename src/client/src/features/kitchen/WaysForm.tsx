@@ -1,23 +1,18 @@
-import { useState } from "react";
 import { answer, api, type Ways } from "../../api/client";
 import { NumberField, PickField } from "../../ui/fields";
 import type { Room } from "./KitchenPage";
-import { KeepButtons } from "./parts";
-import { useKeep } from "./useKeep";
+import { KeepButtons } from "../../ui/buttons";
+import { useKeptForm } from "../../ui/useKeep";
 
 /** How things are done here: the schools and habits that makers differ in. */
 export function WaysForm({ things, reference }: Room) {
-  const [ways, setWays] = useState<Ways>(things.ways);
   const usual = things.shippedWays;
-  const [kept, setKept] = useState(false);
-  const keep = useKeep(
-    (body: Ways) => answer(api.PUT("/api/kitchen/ways", { body })),
-    () => setKept(true),
-  );
-  const change = (part: Partial<Ways>) => {
-    setKept(false);
-    setWays((w) => ({ ...w, ...part }));
-  };
+  const {
+    form: ways,
+    change,
+    keep,
+    kept,
+  } = useKeptForm<Ways>(things.ways, (body) => answer(api.PUT("/api/kitchen/ways", { body })));
   return (
     <form
       className="max-w-2xl"
@@ -80,13 +75,7 @@ export function WaysForm({ things, reference }: Room) {
         />
       </div>
       <p className="text-ink2 mt-4">What is left empty keeps to common practice, shown in grey.</p>
-      <KeepButtons pending={keep.isPending} error={keep.error} cancel={() => change(things.ways)}>
-        {kept && (
-          <span role="status" className="text-go font-semibold">
-            kept
-          </span>
-        )}
-      </KeepButtons>
+      <KeepButtons pending={keep.isPending} error={keep.error} cancel={() => change(things.ways)} kept={kept} />
     </form>
   );
 }

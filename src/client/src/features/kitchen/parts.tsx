@@ -1,43 +1,5 @@
+import { TextButton, Undoable } from "../../ui/buttons";
 import { useState, type ReactNode } from "react";
-
-/** What ends a form: keep, never mind, and why it could not be kept. */
-export function KeepButtons(props: {
-  pending: boolean;
-  error: Error | null;
-  cancel: () => void;
-  children?: ReactNode;
-}) {
-  return (
-    <div className="mt-5">
-      {props.error && (
-        <p role="alert" className="border-mind bg-mind-ground mb-3 border-l-4 px-3 py-1.5">
-          {props.error.message} What is wrong is said at its field.
-        </p>
-      )}
-      <p className="flex flex-wrap items-center gap-5">
-        <button
-          type="submit"
-          className="bg-act text-on-act rounded-full px-5 py-1.5 font-bold disabled:opacity-60"
-          disabled={props.pending}
-        >
-          Keep
-        </button>
-        <button type="button" className="text-ink2 font-semibold" onClick={props.cancel}>
-          Never mind
-        </button>
-        {props.children}
-      </p>
-    </div>
-  );
-}
-
-export function TextButton(props: { onClick: () => void; children: ReactNode; label?: string }) {
-  return (
-    <button type="button" className="text-act font-semibold" aria-label={props.label} onClick={props.onClick}>
-      {props.children}
-    </button>
-  );
-}
 
 /** One of a list: its name and facts, and a form under it when it is being changed. */
 export function Item(props: {
@@ -87,9 +49,5 @@ export function AddNew(props: { label: string; form: (close: () => void) => Reac
 /** Says that something was removed and offers it back. */
 export function Removed(props: { name: string | undefined; putBack: () => void }) {
   if (!props.name) return null;
-  return (
-    <p role="status" className="border-go bg-panel sticky top-20 z-10 mb-4 border-l-4 px-4 py-2 shadow-sm">
-      {props.name} was removed. <TextButton onClick={props.putBack}>Put it back</TextButton>
-    </p>
-  );
+  return <Undoable says={`${props.name} was removed.`} act="Put it back" undo={props.putBack} />;
 }

@@ -5,7 +5,8 @@ import { FieldNote } from "../../ui/notes";
 import { depthName, useWording } from "../../ui/units";
 import { CoatsChoice } from "../order/CoatsChoice";
 import { put, type Change, type Designed } from "./designed";
-import { RemoveButton, Row, Words } from "./Row";
+import { RemoveButton, Row } from "./Row";
+import { Words } from "../../ui/Words";
 import { Swatches } from "./Swatches";
 
 interface RowProps {

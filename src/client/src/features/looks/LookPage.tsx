@@ -8,7 +8,7 @@ import { Choice } from "../../ui/Choice";
 import { begun, history, type History, type HistoryAct } from "../../ui/history";
 import { ErrorNote, FieldNote, Waiting } from "../../ui/notes";
 import { useUndoKeys } from "../../ui/useUndoKeys";
-import { codeOf, useKeep } from "../kitchen/useKeep";
+import { codeOf, useKeep } from "../../ui/useKeep";
 import { useTally } from "../order/useTally";
 import { designOf, orderOf, type Change } from "./designed";
 import { saveFile } from "./files";

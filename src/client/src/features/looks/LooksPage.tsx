@@ -5,7 +5,7 @@ import { answer, api, ApiError, type Look, type LookItem, type LookLibrary, type
 import { centreOf, looksQuery, referenceQuery, sizeOf } from "../../api/queries";
 import { ErrorNote, Waiting } from "../../ui/notes";
 import { Removed } from "../kitchen/parts";
-import { useKeep } from "../kitchen/useKeep";
+import { useKeep } from "../../ui/useKeep";
 import { useTally } from "../order/useTally";
 import { PiecePicture } from "../piece/PiecePicture";
 import { pieceOf } from "../piece/points";

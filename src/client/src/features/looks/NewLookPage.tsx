@@ -5,7 +5,7 @@ import type { Centre, Look, Reference } from "../../api/client";
 import { looksQuery, referenceQuery } from "../../api/queries";
 import { PickField } from "../../ui/fields";
 import { ErrorNote, Waiting } from "../../ui/notes";
-import { codeOf } from "../kitchen/useKeep";
+import { codeOf } from "../../ui/useKeep";
 import { useTally } from "../order/useTally";
 import { PiecePicture } from "../piece/PiecePicture";
 import { pieceOf } from "../piece/points";

@@ -3,7 +3,8 @@ import type { Reference, SprinkleDraft } from "../../api/client";
 import { Slider, Tick } from "../../ui/fields";
 import { FieldNote } from "../../ui/notes";
 import { put, type Change, type Designed } from "./designed";
-import { RemoveButton, Row, Words } from "./Row";
+import { RemoveButton, Row } from "./Row";
+import { Words } from "../../ui/Words";
 
 interface RowProps {
   design: Designed;

@@ -12,7 +12,8 @@ import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { memo, useEffect, useRef, useState, type KeyboardEvent } from "react";
 import { answer, api, type Chip, type Entry, type OrderLine } from "../../api/client";
 import { useShortcuts } from "../../ui/useShortcuts";
-import { newId, type Edit } from "./draft";
+import { type Edit } from "./draft";
+import { newId } from "../../api/newId";
 
 type Completion = Entry["completions"][number];
 

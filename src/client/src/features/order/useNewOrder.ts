@@ -2,7 +2,7 @@ import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useNavigate } from "react-router";
 import { answer, api } from "../../api/client";
 import { kitchenQuery } from "../../api/queries";
-import { newId } from "./draft";
+import { newId } from "../../api/newId";
 
 /** The Saturday after next midnight, at noon: most pickups are near it, and the maker changes the rest. */
 function usualPickup(now: string): string {

@@ -4,7 +4,7 @@ import { useNavigate } from "react-router";
 import { ApiError, answer, api, type OrderSummary } from "../../api/client";
 import { DateField, NumberField, TextField, Tick } from "../../ui/fields";
 import { Sheet } from "../../ui/Sheet";
-import { KeepButtons } from "../kitchen/parts";
+import { KeepButtons } from "../../ui/buttons";
 
 /** The same again: another day, more or fewer pieces, or as a template. */
 export function CopyOrder({ order, close }: { order: OrderSummary; close: () => void }) {

@@ -7,7 +7,7 @@ import { ErrorNote, Waiting } from "../../ui/notes";
 import { stateOrder, states } from "../../ui/states";
 import { clock, dayName } from "../../ui/units";
 import { useShortcuts } from "../../ui/useShortcuts";
-import { Words } from "../looks/Row";
+import { Words } from "../../ui/Words";
 import { CopyOrder } from "./CopyOrder";
 
 type Shown = OrderState | "all" | "templates";

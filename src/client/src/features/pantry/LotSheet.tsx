@@ -5,9 +5,9 @@ import { useOwner } from "../../api/queries";
 import { NumberField, TextField } from "../../ui/fields";
 import { Sheet } from "../../ui/Sheet";
 import { amountIn, dayName, useWording } from "../../ui/units";
-import { KeepButtons } from "../kitchen/parts";
-import { useKeep } from "../kitchen/useKeep";
-import { Words } from "../looks/Row";
+import { KeepButtons } from "../../ui/buttons";
+import { useKeep } from "../../ui/useKeep";
+import { Words } from "../../ui/Words";
 
 const did: Record<Movement["kind"], string> = {
   received: "came in",

@@ -1,3 +1,5 @@
+import { Undoable } from "../../ui/buttons";
+import { receiptOf } from "./receiptOf";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useMemo, useState } from "react";
 import { Link } from "react-router";
@@ -52,14 +54,7 @@ function Shelves({ pantry }: { pantry: Pantry }) {
           </button>
         </span>
       </header>
-      {undo.last && (
-        <p role="status" className="border-go bg-panel sticky top-20 z-10 mt-3 border-l-4 px-4 py-2 shadow-sm">
-          {undo.last.says}{" "}
-          <button className="text-act ml-2 font-bold" onClick={() => undo.mutate()}>
-            Undo
-          </button>
-        </p>
-      )}
+      {undo.last && <Undoable says={undo.last.says} act="Undo" undo={() => undo.mutate()} />}
       {undo.isError && <ErrorNote error={undo.error} />}
       {low.length > 0 && (
         <section aria-labelledby="low" className="border-mind bg-mind-ground mt-4 border-l-4 px-4 py-2">
@@ -136,12 +131,6 @@ function useUndoMovement() {
     },
   });
   return { ...undo, last, remember };
-}
-
-/** The movement by which a lot came in. */
-export async function receiptOf(lot: string): Promise<string | undefined> {
-  const movements = await answer(api.GET("/api/pantry/lots/{id}/movements", { params: { path: { id: lot } } }));
-  return movements.at(-1)?.id;
 }
 
 function WareRow(props: {

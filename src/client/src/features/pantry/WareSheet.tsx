@@ -5,8 +5,8 @@ import { useOwner } from "../../api/queries";
 import { NumberField } from "../../ui/fields";
 import { Sheet } from "../../ui/Sheet";
 import { amountIn, useWording } from "../../ui/units";
-import { KeepButtons, TextButton } from "../kitchen/parts";
-import { useKeep } from "../kitchen/useKeep";
+import { KeepButtons, TextButton } from "../../ui/buttons";
+import { useKeep } from "../../ui/useKeep";
 
 /** A ware: the packs it is bought in, what they cost, and the mark below which it runs low. */
 export function WareSheet({ ware, close }: { ware: Ware; close: () => void }) {

@@ -1,8 +1,8 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { useCallback, useEffect, useState } from "react";
 import { ApiError, answer, api, type Receipt, type ShoppingLine } from "../../api/client";
-import { newId } from "../order/draft";
-import { receiptOf } from "./PantryPage";
+import { newId } from "../../api/newId";
+import { receiptOf } from "./receiptOf";
 
 /** Something ticked off: what goes into the pantry for it, and how far that is. */
 export interface Bought {

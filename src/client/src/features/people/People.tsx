@@ -5,7 +5,7 @@ import { sessionQuery } from "../../api/queries";
 import { TextField } from "../../ui/fields";
 import { ErrorNote, Waiting } from "../../ui/notes";
 import { dayName } from "../../ui/units";
-import { KeepButtons, TextButton } from "../kitchen/parts";
+import { KeepButtons, TextButton } from "../../ui/buttons";
 import { Credentials } from "../session/Credentials";
 
 /** Who works in this kitchen. */

@@ -5,11 +5,11 @@ import type { Costing, Order, PriceDraft, Reference } from "../../api/client";
 import { centreOf, orderQuery, referenceQuery, useOwner } from "../../api/queries";
 import { NumberField, Tick } from "../../ui/fields";
 import { HowOrder, How } from "../../ui/How";
-import { ErrorNote, FieldNote, Waiting } from "../../ui/notes";
+import { ErrorNote, Waiting } from "../../ui/notes";
 import { notesOf } from "../../ui/problems";
 import { span, useWording } from "../../ui/units";
 import { useUndoKeys } from "../../ui/useUndoKeys";
-import { Words } from "../looks/Row";
+import { Words } from "../../ui/Words";
 import { KeepingNote } from "../order/KeepingNote";
 import { useDraft } from "../order/useDraft";
 import { QuoteCorner } from "./QuoteCorner";
@@ -90,7 +90,6 @@ function PriceDesk({ order, reference }: { order: Order; reference: Reference })
                     error={notes["price.value"]}
                   />
                 )}
-                {costing.by.by === "margin" && <FieldNote id="note-price" text={undefined} />}
                 <NumberField
                   label="Deposit, €; empty for the usual share"
                   value={draft.deposit ?? null}

@@ -2,7 +2,7 @@ import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link } from "react-router";
 import { answer, api } from "../../api/client";
-import { TextButton } from "../kitchen/parts";
+import { TextButton } from "../../ui/buttons";
 
 /** The quote: to look at, to print, and to send as a link that can be taken back. */
 export function QuoteCorner({ id, kept, client }: { id: string; kept: boolean; client: string }) {

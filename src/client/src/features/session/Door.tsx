@@ -3,7 +3,7 @@ import { useState } from "react";
 import { ApiError, answer, api } from "../../api/client";
 import { Drip } from "../../ui/Drip";
 import { TextField } from "../../ui/fields";
-import { Words } from "../looks/Row";
+import { Words } from "../../ui/Words";
 import { Credentials } from "./Credentials";
 
 type Way = "known" | "new" | "key";

@@ -1,8 +1,9 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
-import { ApiError } from "../../api/client";
+import { useState } from "react";
+import { ApiError } from "../api/client";
 
 /** Keeps or removes something of the kitchen; all that was computed with the old kitchen is asked for again. */
-export function useKeep<T>(send: (thing: T) => Promise<unknown>, done?: () => void, also?: string[]) {
+export function useKeep<T>(send: (thing: T) => Promise<unknown>, done?: () => void, also?: readonly string[]) {
   const queries = useQueryClient();
   const keep = useMutation({
     mutationFn: send,
@@ -18,6 +19,22 @@ export function useKeep<T>(send: (thing: T) => Promise<unknown>, done?: () => vo
   });
   const errors = keep.error instanceof ApiError ? keep.error.errors : {};
   return { ...keep, errorOf: (field: string) => errors[field]?.join(" ") };
+}
+
+/** A form that stands on its page and is kept whole, again and again. */
+export function useKeptForm<T extends object>(
+  before: T,
+  send: (form: T) => Promise<unknown>,
+  also?: readonly string[],
+) {
+  const [form, setForm] = useState(before);
+  const [kept, setKept] = useState(false);
+  const keep = useKeep(send, () => setKept(true), also);
+  const change = (part: Partial<T>) => {
+    setKept(false);
+    setForm((f) => ({ ...f, ...part }));
+  };
+  return { form, change, keep, kept };
 }
 
 /** A code from a name: small letters, digits and hyphens. */

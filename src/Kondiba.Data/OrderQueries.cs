@@ -1,0 +1,11 @@
+namespace Kondiba.Data;
+
+/// <summary>Which orders stand where.</summary>
+public static class OrderQueries
+{
+    /// <summary>Those that were not taken off, and are no templates.</summary>
+    public static IQueryable<Order> Kept(this IQueryable<Order> orders) => orders.Where(o => o.RemovedAt == null && !o.IsTemplate);
+
+    /// <summary>Those that stand on the shelf: kept, and not cancelled.</summary>
+    public static IQueryable<Order> OnShelf(this IQueryable<Order> orders) => orders.Kept().Where(o => o.State != OrderState.Cancelled);
+}
