@@ -1,4 +1,5 @@
 using System.Collections.ObjectModel;
+using System.Diagnostics;
 using System.Globalization;
 using OpenQA.Selenium;
 using OpenQA.Selenium.Chrome;
@@ -10,6 +11,7 @@ public sealed class Maker : IDisposable
 {
     private readonly ChromeDriver driver;
     private readonly Site site;
+    private readonly TimeSpan patience = TimeSpan.FromSeconds(10);
 
     public Maker(Site site, int width = 1280, int height = 800, bool dark = false, string? start = null, bool signIn = true)
     {
@@ -156,7 +158,8 @@ public sealed class Maker : IDisposable
     /// <summary>Waits for something that is on its way; fails by name when it does not come.</summary>
     public void Until(Func<bool> holds, string what)
     {
-        for (var tries = 0; ; tries++)
+        var waited = Stopwatch.StartNew();
+        while (true)
         {
             try
             {
@@ -168,7 +171,7 @@ public sealed class Maker : IDisposable
                 // Not there yet, covered, or replaced while it was read.
             }
 
-            if (tries >= 200)
+            if (waited.Elapsed > patience)
                 throw new TimeoutException($"Not seen on {driver.Url}: {what}. The page says:\n{PageText}");
             Thread.Sleep(50);
         }
@@ -217,6 +220,13 @@ public sealed class Maker : IDisposable
 
     /// <summary>A number that a script hands to its last argument.</summary>
     public double MeasureLater(string script) => Convert.ToDouble(driver.ExecuteAsyncScript(script), CultureInfo.InvariantCulture);
+
+    /// <summary>Pages of A4 that the page prints on.</summary>
+    public int PrintedPages()
+    {
+        var pdf = Convert.FromBase64String(driver.Print(new() { PageDimensions = PrintOptions.PageSize.A4 }).AsBase64EncodedString);
+        return System.Text.RegularExpressions.Regex.Count(System.Text.Encoding.Latin1.GetString(pdf), @"/Type\s*/Page\b");
+    }
 
     public void Screenshot(string path) => driver.GetScreenshot().SaveAsFile(path);
 

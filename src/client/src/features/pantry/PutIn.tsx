@@ -5,9 +5,9 @@ import { useOwner } from "../../api/queries";
 import { DateField, Labelled, NumberField, PickField, TextField } from "../../ui/fields";
 import { Sheet } from "../../ui/Sheet";
 import { amountIn, useWording } from "../../ui/units";
-import { KeepButtons, TextButton } from "../kitchen/parts";
-import { codeOf, useKeep } from "../kitchen/useKeep";
-import { newId } from "../order/draft";
+import { KeepButtons, TextButton } from "../../ui/buttons";
+import { codeOf, useKeep } from "../../ui/useKeep";
+import { newId } from "../../api/newId";
 
 const shownAtMost = 40;
 
@@ -17,6 +17,7 @@ export function PutIn(props: { pantry: Pantry; close: () => void; done: (lot: Lo
   const owner = useOwner();
   const wording = useWording();
   const [typed, setTyped] = useState("");
+  const [lacking, setLacking] = useState("");
   const [ware, setWare] = useState<Ware | null>(null);
   const [receipt, setReceipt] = useState<Omit<Receipt, "ware">>({
     id: newId(),
@@ -46,10 +47,11 @@ export function PutIn(props: { pantry: Pantry; close: () => void; done: (lot: Lo
     }));
     setPacks(1);
   };
-  const words = typed.toLowerCase().split(/\s+/).filter(Boolean);
-  const found = pantry.wares
-    .filter((w) => words.every((word) => w.name.toLowerCase().includes(word)))
-    .slice(0, shownAtMost);
+  const called = (text: string) => {
+    const words = text.toLowerCase().split(/\s+/).filter(Boolean);
+    return pantry.wares.filter((w) => words.every((word) => w.name.toLowerCase().includes(word)));
+  };
+  const found = called(typed).slice(0, shownAtMost);
 
   return (
     <Sheet open close={props.close} title="Into the pantry">
@@ -70,7 +72,10 @@ export function PutIn(props: { pantry: Pantry; close: () => void; done: (lot: Lo
                 placeholder="midnight wafers, cups, ribbon …"
                 displayValue={(w: Ware | null) => w?.name ?? ""}
                 className="border-line bg-ground placeholder:text-ink2 focus:border-act w-full rounded-md border px-2.5 py-1.5"
-                onChange={(e) => setTyped(e.target.value)}
+                onChange={(e) => {
+                  setTyped(e.target.value);
+                  setLacking(called(e.target.value).length === 0 ? e.target.value : "");
+                }}
               />
               <ComboboxOptions
                 anchor={{ to: "bottom start", gap: 4 }}
@@ -151,14 +156,15 @@ export function PutIn(props: { pantry: Pantry; close: () => void; done: (lot: Lo
           </>
         )}
       </form>
-      {!ware && owner && <OwnSupply pantry={pantry} name={typed} />}
+      {!ware && owner && <OwnSupply pantry={pantry} name={lacking} added={() => setLacking("")} />}
     </Sheet>
   );
 }
 
 /** Something to use that the product does not know. */
-function OwnSupply({ pantry, name: typed }: { pantry: Pantry; name: string }) {
-  const [name, setName] = useState("");
+function OwnSupply({ pantry, name: asked, added }: { pantry: Pantry; name: string; added: () => void }) {
+  const [own, setName] = useState("");
+  const name = own || asked;
   const [unit, setUnit] = useState<Ware["unit"]>("pieces");
   const keep = useKeep(
     () =>
@@ -176,7 +182,10 @@ function OwnSupply({ pantry, name: typed }: { pantry: Pantry; name: string }) {
           },
         }),
       ),
-    () => setName(""),
+    () => {
+      setName("");
+      added();
+    },
     ["pantry"],
   );
   return (
@@ -189,12 +198,7 @@ function OwnSupply({ pantry, name: typed }: { pantry: Pantry; name: string }) {
     >
       <h3 className="font-serif text-xl">A supply of your own</h3>
       <div className="mt-2 grid grid-cols-[1fr_8rem] gap-4">
-        <TextField
-          label="Called, several of them"
-          value={name || typed}
-          onChange={setName}
-          error={keep.errorOf("name")}
-        />
+        <TextField label="Called, several of them" value={name} onChange={setName} error={keep.errorOf("name")} />
         <PickField<Ware["unit"]>
           label="Measured in"
           value={unit}

@@ -1,0 +1,97 @@
+namespace Kondiba.Browser.Tests;
+
+/// <summary>What stands in the pantry, by the hands that put it there.</summary>
+public sealed class PantryScreenTests(Site site) : IClassFixture<Site>, IDisposable
+{
+    private readonly Maker maker = new(site);
+
+    public void Dispose() => maker.Dispose();
+
+    [Fact]
+    public void What_is_put_in_stands_there_and_one_press_takes_it_out_again()
+    {
+        maker.Go("pantry");
+        maker.See("Running low");
+        maker.Type("i");
+        maker.Fill("What", "paper cups");
+        maker.Click("//*[@role='option'][contains(., 'paper cups')]");
+        maker.Fill("Place", "top shelf");
+        maker.Press("Keep");
+        maker.See("paper cups stands in the pantry.");
+        maker.See("138");
+        maker.See("top shelf");
+        maker.Press("Undo");
+        maker.Until(() => !maker.Shows("138"), "the cups gone again");
+    }
+
+    [Fact]
+    public void A_lot_is_put_right_by_what_was_counted_and_its_history_says_so()
+    {
+        maker.Go("pantry");
+        maker.Click("//li[.//button[@data-ware='supply.ribbon']]//button[contains(., 'take')]");
+        maker.Click("//label[normalize-space()='there is this much']");
+        maker.Fill("What is left, m", "20.5");
+        maker.Press("Keep");
+        maker.See("ribbon: 9 m put right.");
+        maker.See("20.5 m");
+        maker.Click("//li[.//button[@data-ware='supply.ribbon']]//button[contains(., 'take')]");
+        maker.See("put right");
+        maker.See("+9 m");
+        Assert.Empty(maker.Barriers());
+        maker.Fill("How much, m", "30");
+        maker.Press("Keep");
+        maker.See("There are only 20.5 left.");
+        maker.Press("Never mind");
+        maker.Press("Undo");
+        maker.See("11.5 m");
+    }
+
+    [Fact]
+    public void A_mark_tells_what_runs_low_and_a_pack_of_ones_own_is_what_the_list_buys()
+    {
+        maker.Go("pantry");
+        maker.Click("//button[@data-ware='supply.box-12']");
+        maker.Fill("Running low below; empty for no mark", "10");
+        maker.Fill("A pack holds", "0");
+        maker.Press("Keep");
+        maker.See("A pack holds one at least.");
+        maker.Fill("A pack holds", "25");
+        maker.Fill("and costs, €", "15");
+        maker.Press("Keep");
+        maker.See("boxes for twelve: 7 of 10 wanted at home");
+        maker.Go("shopping");
+        maker.See("1 × 25");
+        maker.See("€ 15.00");
+    }
+
+    [Fact]
+    public void A_supply_of_ones_own_is_added_and_put_in()
+    {
+        maker.Go("pantry");
+        maker.Press("Put something in");
+        maker.Fill("What", "jute nets");
+        maker.See("Nothing is called “jute nets”. Add it below as a supply of your own.");
+        maker.Type(OpenQA.Selenium.Keys.Tab);
+        Assert.Equal("jute nets", maker.Value("Called, several of them"));
+        maker.Press("Keep");
+        maker.Fill("What", "jute");
+        maker.Click("//*[@role='option'][contains(., 'jute nets')]");
+        maker.Fill("How much", "12");
+        maker.Press("Keep");
+        maker.See("jute nets stands in the pantry.");
+        maker.See("no date");
+    }
+
+    [Fact]
+    public void List_and_quote_print_on_one_page_each()
+    {
+        maker.Go("shopping");
+        maker.See("still to buy");
+        Assert.Equal(1, maker.PrintedPages());
+        maker.Open("Meteor night");
+        var order = new Uri(maker.Url).AbsolutePath[1..];
+        maker.Go($"{order}/quote");
+        maker.See("Keeping it");
+        Assert.Equal(1, maker.PrintedPages());
+    }
+}
