@@ -32,6 +32,12 @@ public enum ItemKind
 
     /// <summary>What the maker's hour is worth and how prices are made; one a kitchen.</summary>
     Rates,
+
+    /// <summary>A recipe of the maker's own.</summary>
+    Filling,
+
+    /// <summary>A mould of the maker's own.</summary>
+    Mould,
 }
 
 /// <summary>Something a maker has told about the kitchen, kept as the record that Core reads.</summary>
@@ -64,7 +70,9 @@ public sealed class KitchenItem : IOfKitchen
             Of<OwnVessel>(ItemKind.Vessel),
             Of<Look>(ItemKind.Look),
             Of<OwnWare>(ItemKind.Ware),
-            Of<Rates>(ItemKind.Rates).FirstOrDefault() ?? new());
+            Of<Rates>(ItemKind.Rates).FirstOrDefault() ?? new(),
+            Of<OwnFilling>(ItemKind.Filling),
+            Of<OwnMould>(ItemKind.Mould));
 
         List<T> Of<T>(ItemKind kind) => [.. items.Where(i => i.Kind == kind).OrderBy(i => i.Code, StringComparer.Ordinal).Select(i => JsonSerializer.Deserialize<T>(i.Body, Json)!)];
     }

@@ -78,6 +78,7 @@ public sealed class KondibaContext(DbContextOptions<KondibaContext> options, Kit
             order.Property(o => o.State).HasConversion<string>().HasMaxLength(10);
             Json(order.Property(o => o.Packing));
             Json(order.Property(o => o.Price));
+            Json(order.Property(o => o.Schools));
             order.HasGeneratedTsVectorColumn(o => o.Search, "simple", o => new { o.Name, o.Client, o.Contact, o.Place, o.Notes, o.Words });
             order.HasIndex(o => o.Search).HasMethod("gin");
             order.HasIndex(o => new { o.KitchenId, o.Pickup }).HasFilter("removed_at IS NULL AND NOT is_template");
@@ -101,6 +102,7 @@ public sealed class KondibaContext(DbContextOptions<KondibaContext> options, Kit
                 line.Property(code).HasMaxLength(60);
             line.Property(l => l.Look).HasMaxLength(60);
             Json(line.Property(l => l.Decor));
+            Json(line.Property(l => l.Making));
             line.Property(l => l.CountedIn).HasConversion<string>().HasMaxLength(10);
         });
         builder.Entity<OrderPot>(pot =>

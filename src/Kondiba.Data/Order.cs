@@ -92,6 +92,9 @@ public sealed class Order : IOfKitchen
 
     public bool DepositPaid { get; set; }
 
+    /// <summary>Where it is made otherwise than the kitchen does, by the school's code.</summary>
+    public Dictionary<string, string> Schools { get; set; } = [];
+
     /// <summary>Pieces in all, for lists.</summary>
     public int Pieces { get; set; }
 
@@ -116,7 +119,7 @@ public sealed class Order : IOfKitchen
     /// <summary>The order as Core computes it.</summary>
     public OrderDraft ToDraft() =>
         new(Name, Pickup, Notes, [.. Lines.OrderBy(l => l.Position).Select(l => l.ToDraft())], Pots.ToDictionary(p => p.Pot, p => new PotDraft(p.Vessel, p.Thinner, p.Film)), Margin, Palette,
-            Client, Contact, Handover, Place, Allergies, Packing, Price, Deposit);
+            Client, Contact, Handover, Place, Allergies, Packing, Price, Deposit, Schools);
 }
 
 /// <summary>A line of an order.</summary>
@@ -161,7 +164,10 @@ public sealed class OrderLine : IOfKitchen
     /// <summary>What it gets besides its first coat.</summary>
     public Decor? Decor { get; set; }
 
-    public LineDraft ToDraft() => new(Centre, Size, Amount, CountedIn, Coating, Colour, Depth, Coats, AtOnce, Upright, Look, Decor);
+    /// <summary>How its pieces come to be; null for the usual way.</summary>
+    public Making? Making { get; set; }
+
+    public LineDraft ToDraft() => new(Centre, Size, Amount, CountedIn, Coating, Colour, Depth, Coats, AtOnce, Upright, Look, Decor, Making);
 }
 
 /// <summary>What the maker chose for a pot of an order.</summary>

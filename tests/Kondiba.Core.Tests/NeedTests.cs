@@ -88,7 +88,7 @@ public class NeedTests
         });
         var order = Order(null, Truffles(24, "mist"));
         var needs = Need.Of(order, CoatingTally.For(order, own, Now), own);
-        Assert.Equal([$"coating.{Wafers}.bright-white", "tint.blue", "centre.truffle-ball.one"], needs.Select(n => n.Ware));
+        Assert.Equal([$"coating.{Wafers}.bright-white", "tint.blue", "coating.dark-couverture.dark", "ingredient.cream"], needs.Select(n => n.Ware));
     }
 
     [Fact]

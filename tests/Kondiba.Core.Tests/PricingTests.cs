@@ -68,16 +68,16 @@ public class PricingTests
         var costing = Cost(Berries());
         decimal Part(string code) => costing.Parts.Single(p => p.Code == code).Cost.Value.Amount;
 
-        // 26 berries are had of 450 g punnets at 3.90, 25 in each, or of a 900 g one at 6.90, 50 in it: 24 of 50 are on the order.
+        // 26 berries to begin, and so many more that 26 are fit, are had of a 900 g punnet at 6.90, 50 in it: 24 of 50 are on the order.
         Assert.Equal(Math.Round(24 * 6.90m / 50, 2), Part("centres"));
 
         // A pack of wafers costs 4.20 for 340 g.
         var tally = Tally(null, Berries());
         Assert.Equal((double)Part("coating"), tally.Lines[0].PerPiece.Value.In("g") * 24 * 4.20 / 340, 0.006);
 
-        // Made ready 20 s and dipped 15 s for each of 24 and 5 % more, packed 20 s, and 15 + 7 + 4 min for the pot: at 14 an hour.
-        var seconds = (24 * 1.05 * 35) + (24 * 20) + (26 * 60);
-        Assert.Equal((double)Part("time"), seconds / 3600 * 14, 0.006);
+        // Sorted, rinsed and dried in 11 s and dipped in 15 s each of 24 and 5 % more, up to whole ones; packed 20 s; 15 + 7 + 4 min for the pot: at 14 an hour.
+        var seconds = (26 * (11 + 15)) + (24 * 20) + (26 * 60);
+        Assert.Equal((double)Part("time"), seconds / 3600.0 * 14, 0.006);
         Assert.Equal((costing.Price.Value - costing.Floor).Amount / ((decimal)seconds / 3600), costing.Wage!.Value.Amount, 1);
     }
 

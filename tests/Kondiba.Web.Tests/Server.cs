@@ -117,6 +117,7 @@ internal static class Orders
         ["upright"] = null,
         ["look"] = null,
         ["decor"] = null,
+        ["making"] = null,
     };
 
     /// <summary>The key of a colour's pot of the usual coating.</summary>

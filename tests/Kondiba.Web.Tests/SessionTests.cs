@@ -74,7 +74,7 @@ public sealed class SessionTests(Server server) : IClassFixture<Server>
         await using var scope = again.Services.CreateAsyncScope();
         var db = scope.ServiceProvider.GetRequiredService<KondibaContext>();
         Assert.Equal(1, await db.Kitchens.IgnoreQueryFilters().CountAsync(k => k.IsSample));
-        Assert.Equal(7, await db.Orders.IgnoreQueryFilters().CountAsync(o => o.CreationKey == null && o.Name != "Tide table supper"));
+        Assert.Equal(8, await db.Orders.IgnoreQueryFilters().CountAsync(o => o.CreationKey == null && o.Name != "Tide table supper"));
         Assert.False(db.Database.HasPendingModelChanges());
     }
 

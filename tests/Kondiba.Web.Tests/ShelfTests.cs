@@ -63,6 +63,7 @@ public sealed class ShelfTests(Server server) : IClassFixture<Server>
     public async Task What_comes_into_the_pantry_and_what_is_told_of_the_kitchen_is_reckoned_with()
     {
         var order = Orders.Order(Orders.Line("truffle-ball", "one", 30, "coral", 1));
+        order["lines"]![0]!["making"] = new JsonObject { ["filling"] = "bought" };
         order["state"] = "agreed";
         var id = (string)(await client.CreatedAsync(order))["id"]!;
         Assert.Equal("2 things to buy.", (string)(await OnShelfAsync(id))!["next"]!);

@@ -1,5 +1,6 @@
 using Kondiba.Core.Colour;
 using Kondiba.Core.Decoration;
+using Kondiba.Core.Moulds;
 using Kondiba.Core.Reference;
 using NodaTime;
 
@@ -33,9 +34,13 @@ public sealed record CoatingTally(
             tables = tables with { Pot = tables.Pot with { Margin = new(new(margin), Source.Entered) } };
         var dips = order.Lines.Select((line, i) => OrderCheck.Line(line, i, tables, problems)).OfType<Dip>().ToList();
 
-        var designs = dips.Where(d => order.Lines[d.Line].Decor is not null).ToDictionary(d => d.Line, d => DecorCheck.For(order.Lines[d.Line].Decor!, d, tables, problems));
-        var all = dips.SelectMany(d => designs.TryGetValue(d.Line, out var design) ? design.Layers : [d]).ToLookup(d => d.Pot);
-        var bags = designs.Values.SelectMany(d => d.Bags(tables.Decorating)).ToLookup(b => b.Pot);
+        var designs = (from dip in dips
+                       let decor = LineMaking.DecorOf(order.Lines[dip.Line], dip.Centre)
+                       where decor is not null
+                       select DecorCheck.For(decor, dip, tables, problems)).ToDictionary(d => d.First.Line);
+        var besides = dips.SelectMany(d => LineMaking.Besides(d, order.Lines[d.Line], tables, problems)).ToLookup(d => d.Line);
+        var all = dips.SelectMany(d => (designs.TryGetValue(d.Line, out var design) ? design.Layers : [d]).Concat(besides[d.Line])).ToLookup(d => d.Pot);
+        var bags = designs.Values.SelectMany(d => d.Bags(tables)).Concat(dips.SelectMany(d => LineMaking.Glue(d, tables))).ToLookup(b => b.Pot);
 
         var lines = new Dictionary<(int Line, int Layer), LineTally>();
         var pots = new List<Pot>();
@@ -45,18 +50,28 @@ public sealed record CoatingTally(
             var (pot, inOrder) = PotMaking.Make(key, [.. all[key]], [.. bags[key]], order.Pots.GetValueOrDefault(key) ?? new(), tables, problems, lines);
             if (pot is not null)
                 pots.Add(pot);
-            dipOrder.AddRange(inOrder.Where(d => d.Layer == 0));
+            dipOrder.AddRange(inOrder.Where(d => d.Layer == 0 || (d.Part is not null && d.Size.Shape is not Centres.Cavity)));
         }
 
-        LineTally Whole(Dip dip) => designs.TryGetValue(dip.Line, out var design)
-            ? lines[(dip.Line, 0)] with { Look = LookTally.For(design, [.. design.Layers.Select(d => lines[(d.Line, d.Layer)])], tables, problems) }
-            : lines[(dip.Line, 0)];
+        LineTally Whole(Dip dip)
+        {
+            var whole = lines[(dip.Line, 0)];
+            if (besides[dip.Line].Any())
+                whole = whole with { Parts = [.. besides[dip.Line].Select(d => new MadePart(d.Part!, d.Coating.Code, d.Colour.Code, lines[(d.Line, d.Layer)]))] };
+            var draft = order.Lines[dip.Line];
+            if (draft.Making?.Mould is not null && LineMaking.Of(draft, dip.Centre, dip.Centre.Size(draft.Size)!, tables) is { Mould: { } mould, Fill: { } fill })
+                whole = whole with { Moulded = MouldTally.Of(fill, mould, Prep.PrepWork.Begun(whole, dip.Centre.Spoil.Value)) };
+            return designs.TryGetValue(dip.Line, out var design)
+                ? whole with { Look = LookTally.For(design, [.. design.Layers.Select(d => lines[(d.Line, d.Layer)])], tables, problems) }
+                : whole;
+        }
+
         return new(
             dips.Sum(d => d.Count.Value),
             [.. dips.Select(Whole)],
             pots,
             MakingOrder.For(pots, tables),
-            TrayLayout.For(dipOrder.Select(d => (d.Line, d.Centre, d.Size, d.Count.Value)), tables.Tray),
+            TrayLayout.For(dipOrder.Select(d => new Laid(d.Line, d.Part, d.Centre, d.Size, d.Count.Value)), tables.Tray),
             Decoration.Trimmings.For(designs.Values, tables),
             problems);
     }
@@ -77,6 +92,19 @@ public sealed record CoatingTally(
             yield return ($"{path}.onPieces", () => line.OnPieces.Working);
             foreach (var setting in line.Setting)
                 yield return ($"{path}.setting.{setting.Place}", setting.Working);
+            if (line.Moulded is { } moulded)
+            {
+                yield return ($"{path}.moulded.coating", () => moulded.Coating.Working);
+                yield return ($"{path}.moulded.dryWafers", () => moulded.DryWafers.Working);
+                yield return ($"{path}.moulded.rounds", () => moulded.Rounds.Working);
+            }
+
+            foreach (var part in line.Parts ?? [])
+            {
+                yield return ($"{path}.parts.{part.Code}.perPiece", () => part.Tally.PerPiece.Working);
+                yield return ($"{path}.parts.{part.Code}.onPieces", () => part.Tally.OnPieces.Working);
+            }
+
             foreach (var figure in line.Look?.Figures($"{path}.look") ?? [])
                 yield return figure;
         }

@@ -17,6 +17,8 @@ namespace Kondiba.Core.Amounts;
 /// <param name="DipLine">Distance of the coat's edge from the dipped end, for drawing.</param>
 /// <param name="Setting">Setting times, one for each place.</param>
 /// <param name="Look">What its decoration comes to; null when it has none.</param>
+/// <param name="Parts">Its further parts: a mould's first layer, the parts of a figure; null when it has none.</param>
+/// <param name="Moulded">What its mould takes and how often it is filled; null when none was chosen.</param>
 public sealed record LineTally(
     int Line,
     Figure<int> Count,
@@ -27,7 +29,9 @@ public sealed record LineTally(
     Figure<Mass> OnPieces,
     Length DipLine,
     IReadOnlyList<SettingTime> Setting,
-    LookTally? Look = null)
+    LookTally? Look = null,
+    IReadOnlyList<MadePart>? Parts = null,
+    Moulds.MouldTally? Moulded = null)
 {
     internal static LineTally For(Dip dip, Flow flow, TradeTables tables, List<Problem> problems)
     {
@@ -43,10 +47,10 @@ public sealed record LineTally(
         var onPieces = perPiece * dip.Count.Value * (1 + spoil.Value.Si);
 
         var covers = c.Covers.Of(dip.Colour.Cover);
-        if (coat < covers.Value)
+        if (coat < covers.Value && shape is not Cavity)
         {
             problems.Add(new(
-                dip.Layer == 0 ? $"lines[{dip.Line}].coats" : $"lines[{dip.Line}].decor.dips[{dip.Layer - 1}].depth",
+                dip.Field("coats"),
                 $"The coat comes out sheer: {coat.In("mm"):0.0} mm, and {dip.Colour.Name} hides from {covers.Value.In("mm"):0.0} mm.",
                 "Give it a second coat, thin it less, or let it cool to the dip temperature.",
                 Severity.Mind));
@@ -102,4 +106,16 @@ public sealed record LineTally(
             WorkingLine.Of("spread over the walls", "volume ÷ area", film, Source.Computed),
         ]);
     }
+}
+
+/// <summary>A further part of a line's pieces.</summary>
+/// <param name="Code">Code of a figure's part; "accent" for a mould's first layer.</param>
+/// <param name="Coating">Code of its coating.</param>
+/// <param name="Colour">Code of its colour.</param>
+/// <param name="Tally">What it comes to.</param>
+public sealed record MadePart(string Code, string Coating, string Colour, LineTally Tally)
+{
+    /// <summary>Coating in this part of one whole piece.</summary>
+    /// <param name="pieces">Pieces in the line.</param>
+    internal Mass OnPiece(int pieces) => Tally.PerPiece.Value * ((double)Tally.Count.Value / pieces);
 }

@@ -7,12 +7,15 @@ using NodaTime;
 namespace Kondiba.Core.Amounts;
 
 /// <summary>A dip of a line whose every field stands for something in the trade tables.</summary>
-/// <remarks>Layer 0 is the line's first coat, further ones are dips over it; the angle, in radians, is the one at which the piece goes in.</remarks>
+/// <remarks>Layer 0 is the line's first coat, further ones are dips over it; the angle, in radians, is the one at which the piece goes in; a part is one of a figure's, or a mould's first layer.</remarks>
 internal sealed record Dip(
-    int Line, Centre Centre, CentreSize Size, Figure<int> Count, Coating Coating, CoatingColour Colour, Share Depth, int Coats, bool AtOnce, bool Upright, int Layer = 0, double Angle = 0)
+    int Line, Centre Centre, CentreSize Size, Figure<int> Count, Coating Coating, CoatingColour Colour, Share Depth, int Coats, bool AtOnce, bool Upright, int Layer = 0, double Angle = 0, string? Part = null)
 {
     /// <summary>The piece in words: "medium apple".</summary>
     public string One => $"{Size.Name} {Centre.Name}".Trim();
+
+    /// <summary>The field that its depth and coats are set in.</summary>
+    public string Field(string own) => $"lines[{Line}].{(Part is not null ? "making" : Layer == 0 ? own : $"decor.dips[{Layer - 1}].depth")}";
 
     /// <summary>Key of the pot it is dipped in.</summary>
     public string Pot => Coating.Pot(Colour);
@@ -59,6 +62,12 @@ internal static class OrderCheck
                 yield return new(field, $"This is longer than {longest} characters.", "Shorten it; there is room under notes.");
         }
 
+        foreach (var (code, choice) in order.Schools ?? new Dictionary<string, string>())
+        {
+            if (Prep.Schools.Check(code, choice, tables) is { } problem)
+                yield return problem;
+        }
+
         foreach (var problem in Safety.Allergens.Clashes(order, tables))
             yield return problem;
         foreach (var (i, packing) in (order.Packing ?? []).Index())
@@ -99,6 +108,8 @@ internal static class OrderCheck
             Error("centre", $"There is no centre called '{line.Centre}'.", $"Choose one of {string.Join(", ", tables.Centres.Select(c => c.Code))}.");
         else if (size is null)
             Error("size", $"{With.Article(centre.Name)} does not come in size '{line.Size}'.", $"Choose one of {string.Join(", ", centre.Sizes.Select(s => s.Code))}.");
+        else
+            size = LineMaking.Of(line, centre, size, tables, (field, reason, remedy, severity) => problems.Add(new($"lines[{index}].{field}", reason, remedy, severity))).Size;
         var (coating, colour) = ColourOf(line.Coating, line.Colour, tables, Error);
         var count = size is null ? null : Count(line, centre!, size, Error);
         if (!(line.Depth > 0))
@@ -109,7 +120,7 @@ internal static class OrderCheck
             Error("coats", $"A piece takes one to {MostCoats} coats.", "Choose one coat, or two for a double dip.");
         if (line.Look?.Length > LongestLook)
             Error("look", $"The look's name is longer than {LongestLook} characters.", "Shorten it.");
-        if (problems.Count > before)
+        if (problems.Skip(before).Any(p => p.Severity is Severity.Error))
             return null;
 
         if (line.Depth > centre!.Deepest.Value.Si + 1e-9)

@@ -35,6 +35,7 @@ public enum Handover
 /// <param name="Packing">What it is packed in.</param>
 /// <param name="Price">How its price is made; null for the kitchen's margin.</param>
 /// <param name="Deposit">To be paid ahead; null for the kitchen's share of the price.</param>
+/// <param name="Schools">Where this order is made otherwise than the kitchen does: the school's choice, by the school's code.</param>
 public sealed record OrderDraft(
     string? Name,
     LocalDateTime? Pickup,
@@ -50,7 +51,8 @@ public sealed record OrderDraft(
     IReadOnlyList<string>? Allergies = null,
     IReadOnlyList<PackingDraft>? Packing = null,
     PriceDraft? Price = null,
-    decimal? Deposit = null);
+    decimal? Deposit = null,
+    IReadOnlyDictionary<string, string>? Schools = null);
 
 /// <summary>What the maker chose for a pot.</summary>
 /// <param name="Vessel">Code of the vessel; null for the one that wants least coating.</param>
@@ -96,6 +98,7 @@ public enum CountedIn
 /// <param name="Upright">Whether pieces stand while they set; null for the way that centre usually does.</param>
 /// <param name="Look">Name of the look it was given; null when it wears none of the library.</param>
 /// <param name="Decor">What it gets besides its first coat; null for nothing.</param>
+/// <param name="Making">How its pieces come to be; null for the usual way.</param>
 public record LineDraft(
     string? Centre,
     string? Size,
@@ -108,4 +111,5 @@ public record LineDraft(
     bool AtOnce = false,
     bool? Upright = null,
     string? Look = null,
-    Decor? Decor = null);
+    Decor? Decor = null,
+    Making? Making = null);

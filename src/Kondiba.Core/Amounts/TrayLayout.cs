@@ -10,13 +10,22 @@ namespace Kondiba.Core.Amounts;
 /// <param name="Edge">Kept free all round.</param>
 public sealed record TraySheet(Sourced<Length> Width, Sourced<Length> Depth, Sourced<Length> Edge);
 
+/// <summary>Like pieces to lay on trays.</summary>
+/// <param name="Line">Index of the order line.</param>
+/// <param name="Part">Code of the part of a figure they are; null for whole pieces.</param>
+/// <param name="Centre">Their centre.</param>
+/// <param name="Size">Their size.</param>
+/// <param name="Count">How many.</param>
+public sealed record Laid(int Line, string? Part, Centre Centre, CentreSize Size, int Count);
+
 /// <summary>A row of like pieces on a tray, laid left to right.</summary>
 /// <param name="Line">Index of the order line.</param>
 /// <param name="Count">Pieces in the row.</param>
 /// <param name="Y">Top of the row, from the top of the sheet.</param>
 /// <param name="X">Middle of the first piece, from the left of the sheet.</param>
 /// <param name="Pitch">From the middle of one piece to the next.</param>
-public sealed record TrayRow(int Line, int Count, Length Y, Length X, Length Pitch);
+/// <param name="Part">Code of the part of a figure that lies there; null for whole pieces.</param>
+public sealed record TrayRow(int Line, int Count, Length Y, Length X, Length Pitch, string? Part = null);
 
 /// <summary>One tray, with its rows in the order they are dipped.</summary>
 /// <param name="Width">Of the sheet.</param>
@@ -32,9 +41,9 @@ public static class TrayLayout
     /// Lays lines on trays in the order given. A line starts a new tray when the rest of the open one cannot take all of it
     /// and a fresh one could.
     /// </summary>
-    /// <param name="lines">Line index, centre, size and count of each line, in dip order.</param>
+    /// <param name="lines">What to lay, in dip order.</param>
     /// <param name="sheet">The trays' size.</param>
-    public static IReadOnlyList<Tray> For(IEnumerable<(int Line, Centre Centre, CentreSize Size, int Count)> lines, TraySheet sheet)
+    public static IReadOnlyList<Tray> For(IEnumerable<Laid> lines, TraySheet sheet)
     {
         var (width, depth, edge) = (sheet.Width.Value, sheet.Depth.Value, sheet.Edge.Value);
         var trays = new List<Tray>();
@@ -50,7 +59,7 @@ public static class TrayLayout
             y = edge;
         }
 
-        foreach (var (line, centre, size, count) in lines)
+        foreach (var (line, part, centre, size, count) in lines)
         {
             var pitch = size.Shape.Width + centre.TrayGap.Value;
             var height = size.Shape.Length + centre.TrayGap.Value;
@@ -66,7 +75,7 @@ public static class TrayLayout
                     Close();
                 var inRow = Math.Min(left, perRow);
                 var x = (width - (pitch * (Math.Min(count, perRow) - 1))) / 2;
-                rows.Add(new(line, inRow, y, x, pitch));
+                rows.Add(new(line, inRow, y, x, pitch, part));
                 used = y + size.Shape.Length;
                 y += height;
                 left -= inRow;

@@ -38,10 +38,10 @@ public sealed record Block(Length Long, Length Wide, Length Thick, bool OnFork) 
     public override Length FootLine(Share depth) => (DipLine(depth) * 2) + (Wide * Ends(depth));
 
     /// <inheritdoc/>
-    protected override Volume Under(double z) => Wide * Thick * new Length(z);
+    protected internal override Volume Under(double z) => Wide * Thick * new Length(z);
 
     /// <inheritdoc/>
-    protected override double HalfWidth(double z) => RoundedBar(z, Long.Si, Wide.Si / 2, Wide.Si * Rounding);
+    protected internal override double HalfWidth(double z) => RoundedBar(z, Long.Si, Wide.Si / 2, Wide.Si * Rounding);
 
     private static int Ends(Share depth) => depth.Si >= 1 ? 2 : 1;
 

@@ -30,8 +30,8 @@ public sealed record CappedSphere(Length Diameter, Share BareCap) : Shape
     public override Length DipLine(Share depth) => Diameter * Min(depth.Si, 1 - BareCap.Si);
 
     /// <inheritdoc/>
-    protected override Volume Under(double z) => new(PI * z * z * ((1.5 * Diameter.Si) - z) / 3);
+    protected internal override Volume Under(double z) => new(PI * z * z * ((1.5 * Diameter.Si) - z) / 3);
 
     /// <inheritdoc/>
-    protected override double HalfWidth(double z) => Sqrt(Max(0, z * (Diameter.Si - z)));
+    protected internal override double HalfWidth(double z) => Sqrt(Max(0, z * (Diameter.Si - z)));
 }

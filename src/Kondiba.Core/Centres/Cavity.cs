@@ -30,10 +30,10 @@ public sealed record Cavity(Volume Holds, Share Coating) : Shape
     public override Length FootLine(Share depth) => default;
 
     /// <inheritdoc/>
-    protected override Volume Under(double z) => Holds * (z / Side.Si);
+    protected internal override Volume Under(double z) => Holds * (z / Side.Si);
 
     /// <inheritdoc/>
-    protected override double HalfWidth(double z) => RoundedBar(z, Side.Si, Side.Si / 2, Side.Si / 4);
+    protected internal override double HalfWidth(double z) => RoundedBar(z, Side.Si, Side.Si / 2, Side.Si / 4);
 
     private Length Side => new(Cbrt(Holds.Si));
 }

@@ -1,4 +1,5 @@
 using System.Text.Json.Serialization;
+using Kondiba.Core.Figures;
 using Kondiba.Core.Measures;
 using Kondiba.Core.Reference;
 
@@ -43,8 +44,9 @@ public enum Holding
 /// <param name="Pack">Pieces in a pack as sold; null when it is not sold by the piece.</param>
 /// <param name="PackName">What such a pack is called, one and several: "sleeve", "sleeves".</param>
 /// <param name="Allergens">Of the centre, by code; the packet's label decides.</param>
-/// <param name="Prep">What to do before dipping, in order.</param>
+/// <param name="Prep">What the maker adds to the rules of preparing it, in order.</param>
 /// <param name="Sizes">Sizes it comes in; one nameless size when there is only one.</param>
+/// <param name="Figure">How it is put together, when it is the body of a figure.</param>
 public sealed record Centre(
     string Code,
     string Name,
@@ -64,7 +66,8 @@ public sealed record Centre(
     IReadOnlyList<string> PackName,
     IReadOnlyList<string> Allergens,
     IReadOnlyList<string> Prep,
-    IReadOnlyList<CentreSize> Sizes)
+    IReadOnlyList<CentreSize> Sizes,
+    Figure? Figure = null)
 {
     /// <summary>Whether it lies on the sheet with its dipped end away from the maker, as a rod held by its dry end does.</summary>
     public bool DippedEndUp => Holding is Holding.ByHand && Shape is "rod" or "wrappedRod";
@@ -79,4 +82,22 @@ public sealed record Centre(
 /// <param name="Shape">The solid it is computed as.</param>
 /// <param name="Measures">The solid's measures with their sources, in its kind's order.</param>
 /// <param name="Mass">Mass of one.</param>
-public sealed record CentreSize(string Code, string Name, Shape Shape, IReadOnlyList<WorkingLine> Measures, Sourced<Mass> Mass);
+public sealed record CentreSize(string Code, string Name, Shape Shape, IReadOnlyList<WorkingLine> Measures, Sourced<Mass> Mass)
+{
+    /// <summary>The same solid of another mass and the same density: its lengths grow with the cube root.</summary>
+    /// <param name="times">How much heavier it is.</param>
+    /// <param name="centre">The centre whose size it is.</param>
+    /// <param name="mass">Its mass.</param>
+    internal CentreSize Scaled(double times, Centre centre, Sourced<Mass> mass)
+    {
+        var kind = ShapeKind.Of(centre.Shape)!;
+        var by = Math.Cbrt(times);
+        List<WorkingLine> measures = [.. Measures.Select(m => m.Unit == "mm" ? m with { Formula = $"{m.Value:0.#} mm × ∛{times:0.###}, as heavy as its portion", Value = m.Value * by, Source = Source.Computed } : m)];
+        return this with
+        {
+            Shape = kind.Make(code => kind.Measures.Zip(measures).Where(m => m.First.Code == code).Select(m => ShapeKind.Si(m.Second.Unit, m.Second.Value)).Single(), centre.Holding is Holding.Fork),
+            Measures = measures,
+            Mass = mass,
+        };
+    }
+}

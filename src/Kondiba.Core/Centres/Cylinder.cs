@@ -29,10 +29,10 @@ public sealed record Cylinder(Length Height, Length Diameter) : Shape
         $"cylinder π·D·z + {Ends(depth)} end × π/4·D², D {Mm(Diameter.Si)}, z {Mm(Height.Si * depth.Si)}";
 
     /// <inheritdoc/>
-    protected override Volume Under(double z) => new(Diameter.Circle.Si * z);
+    protected internal override Volume Under(double z) => new(Diameter.Circle.Si * z);
 
     /// <inheritdoc/>
-    protected override double HalfWidth(double z) =>
+    protected internal override double HalfWidth(double z) =>
         RoundedBar(z, Height.Si, Diameter.Si / 2, Min(Diameter.Si / 2, Height.Si * Rounding));
 
     private static int Ends(Share depth) => depth.Si >= 1 ? 2 : 1;

@@ -42,10 +42,10 @@ public sealed record Disc(Length Long, Length Short, Length Thick) : Shape
     public override Length FootLine(Share depth) => new(Arc(Long.Si * depth.Si));
 
     /// <inheritdoc/>
-    protected override Volume Under(double z) => new(Segment(z) * Thick.Si);
+    protected internal override Volume Under(double z) => new(Segment(z) * Thick.Si);
 
     /// <inheritdoc/>
-    protected override double HalfWidth(double z) => Short / Long * Sqrt(Max(0, z * (Long.Si - z)));
+    protected internal override double HalfWidth(double z) => Short / Long * Sqrt(Max(0, z * (Long.Si - z)));
 
     /// <summary>Half the angle, in radians, that the covered part spans on the circle over the long axis.</summary>
     private double Angle(double z) => Acos(Clamp(1 - (2 * z / Long.Si), -1, 1));

@@ -35,10 +35,10 @@ public sealed record Paraboloid(Length Height, Length Diameter) : Shape
     }
 
     /// <inheritdoc/>
-    protected override Volume Under(double z) => new(PI / 2 * Pow(Radius(z), 2) * z);
+    protected internal override Volume Under(double z) => new(PI / 2 * Pow(Radius(z), 2) * z);
 
     /// <inheritdoc/>
-    protected override double HalfWidth(double z)
+    protected internal override double HalfWidth(double z)
     {
         var over = (z / Height.Si) - Shoulder;
         return over <= 0 ? Radius(z) : Radius(Shoulder * Height.Si) * Sqrt(Max(0, 1 - Pow(over / (1 - Shoulder), 2)));

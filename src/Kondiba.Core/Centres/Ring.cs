@@ -47,14 +47,14 @@ public sealed record Ring(Length Outer, Length Hole, Length Thick) : Shape
     }
 
     /// <inheritdoc/>
-    protected override Volume Under(double z)
+    protected internal override Volume Under(double z)
     {
         var depth = new Share(z / Outer.Si);
         return outside.Immerse(new(Min(depth.Si, JustNot))).Displaced - inside.Immerse(new(Min(InHole(depth).Si, JustNot))).Displaced;
     }
 
     /// <inheritdoc/>
-    protected override double HalfWidth(double z) => Sqrt(Max(0, z * (Outer.Si - z)));
+    protected internal override double HalfWidth(double z) => Sqrt(Max(0, z * (Outer.Si - z)));
 
     /// <summary>A disc dipped whole lies down; asked on its edge, just not whole.</summary>
     private const double JustNot = 1 - 1e-12;

@@ -128,11 +128,14 @@ public abstract record Shape
         return angle == 0 ? DipLine(depth).Si : from + (depth.Si * (to - from));
     }
 
+    /// <summary>The face that a cut across its length lays open, at z metres from the dipped end.</summary>
+    protected internal virtual Area CutFace(double z) => new(2 * HalfWidth(z) * Thickness.Si * (Thickness == Width ? PI / 4 : 1));
+
     /// <summary>Volume between the dipped end and a cut at z metres from it.</summary>
-    protected abstract Volume Under(double z);
+    protected internal abstract Volume Under(double z);
 
     /// <summary>Half the silhouette's width at z metres from the dipped end.</summary>
-    protected abstract double HalfWidth(double z);
+    protected internal abstract double HalfWidth(double z);
 
     /// <summary>The longest line within a rectangle.</summary>
     private protected static Length Diagonal(Length a, Length b) => new(Sqrt((a.Si * a.Si) + (b.Si * b.Si)));

@@ -102,9 +102,12 @@ public sealed record Twist(Length Rod, Length Diameter, Length Across, Length Ta
         return [.. ring.Reverse()];
     }
 
-    /// <inheritdoc/>
-    protected override Volume Under(double z) => Diameter.Circle * (Rod * (z / Tall.Si));
+    /// <summary>A cut across goes through two strands.</summary>
+    protected internal override Area CutFace(double z) => Diameter.Circle * 2;
 
     /// <inheritdoc/>
-    protected override double HalfWidth(double z) => Across / Tall * Sqrt(Max(0, z * (Tall.Si - z)));
+    protected internal override Volume Under(double z) => Diameter.Circle * (Rod * (z / Tall.Si));
+
+    /// <inheritdoc/>
+    protected internal override double HalfWidth(double z) => Across / Tall * Sqrt(Max(0, z * (Tall.Si - z)));
 }

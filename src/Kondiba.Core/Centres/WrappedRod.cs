@@ -32,10 +32,10 @@ public sealed record WrappedRod(Length Height, Length Diameter, Length Rope, Len
     public override Length FootLine(Share depth) => (DipLine(depth) * 2) + Width;
 
     /// <inheritdoc/>
-    protected override Volume Under(double z) => (Diameter.Circle * new Length(z)) + (Rope.Circle * RopeOn(new(z / Height.Si)));
+    protected internal override Volume Under(double z) => (Diameter.Circle * new Length(z)) + (Rope.Circle * RopeOn(new(z / Height.Si)));
 
     /// <inheritdoc/>
-    protected override double HalfWidth(double z) => RoundedBar(z, Height.Si, Width.Si / 2, Width.Si / 2);
+    protected internal override double HalfWidth(double z) => RoundedBar(z, Height.Si, Width.Si / 2, Width.Si / 2);
 
     private double Turn => Sqrt(Pow(PI * (Diameter.Si + Rope.Si), 2) + (Pitch.Si * Pitch.Si));
 }

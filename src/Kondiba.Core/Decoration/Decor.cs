@@ -67,7 +67,9 @@ public sealed record SprinkleDraft(string? Kind, Side Side, double Cover, bool G
 /// <summary>Glued parts as typed.</summary>
 /// <param name="Kind">Code of the part.</param>
 /// <param name="Count">How many on a piece.</param>
-public sealed record PartDraft(string? Kind, int Count);
+/// <param name="Coating">Code of the coating they are moulded from at home; null when they are bought.</param>
+/// <param name="Colour">Code of its colour.</param>
+public sealed record PartDraft(string? Kind, int Count, string? Coating = null, string? Colour = null);
 
 /// <summary>Lustre as typed.</summary>
 /// <param name="Kind">Code of the lustre.</param>
@@ -136,7 +138,13 @@ public sealed record Sprinkle(
 /// <param name="Dot">Coating in the dot that holds it.</param>
 /// <param name="Srgb">Its colour.</param>
 /// <param name="How">How it is put on.</param>
-public sealed record Part(string Code, string Name, string Plural, Sourced<Length> Across, Sourced<Mass> Dot, string Srgb, string How);
+/// <param name="Mould">Code of the mould that makes it at home; null when it is bought or made by a recipe.</param>
+public sealed record Part(string Code, string Name, string Plural, Sourced<Length> Across, Sourced<Mass> Dot, string Srgb, string How, string? Mould = null)
+{
+    /// <summary>The mould and the coating that it is made with, when the draft says so and all of it is known.</summary>
+    internal (Moulds.Mould Mould, Coatings.Coating Coating, Coatings.CoatingColour Colour)? MouldedIn(PartDraft draft, TradeTables tables) =>
+        draft.Colour is not null && tables.Mould(Mould) is { } mould && tables.Coating(draft.Coating) is { } coating && coating.Colour(draft.Colour) is { } colour ? (mould, coating, colour) : null;
+}
 
 /// <summary>An edible lustre.</summary>
 /// <param name="Code">Name in data.</param>
@@ -177,6 +185,7 @@ public sealed record DecorTables(IReadOnlyList<PatternKind> Patterns, IReadOnlyL
 /// <param name="DipTime">From one piece into the pot to the next.</param>
 /// <param name="WetShare">Share of the time to touch-dry in which sprinkles still hold and lines still run into the coat.</param>
 /// <param name="CatchBowl">Sprinkles to have at hand, as a multiple of what stays on the pieces.</param>
+/// <param name="GlueDot">Coating in a dot that holds two parts of a figure together.</param>
 public sealed record DecorConstants(
     Sourced<Mass> BagHolds,
     Sourced<Mass> BagStays,
@@ -191,4 +200,5 @@ public sealed record DecorConstants(
     Sourced<NodaTime.Duration> Gluing,
     Sourced<NodaTime.Duration> DipTime,
     Sourced<Share> WetShare,
-    Sourced<Share> CatchBowl);
+    Sourced<Share> CatchBowl,
+    Sourced<Mass> GlueDot);

@@ -41,10 +41,24 @@ internal sealed record Design(
     public Mass Glue => Parts.Select(p => p.Kind.Dot.Value * p.Draft.Count).Total();
 
     /// <summary>What its patterns and dots take from each pot, on one piece and beside it.</summary>
-    public IEnumerable<Bagged> Bags(DecorConstants c)
+    public IEnumerable<Bagged> Bags(TradeTables tables)
     {
+        var c = tables.Decorating;
         foreach (var (drizzle, tally) in Patterns)
             yield return new(First, drizzle.Coating, drizzle.Colour, $"{drizzle.Colour.Name} {drizzle.Kind.Name}", tally.Mass, c.OffPiece);
+        foreach (var (_, draft, kind) in Parts)
+        {
+            if (kind.MouldedIn(draft, tables) is not { } moulded)
+                continue;
+            var each = moulded.Mould.Holds * Amounts.Flow.Of(moulded.Coating, default, tables.Film).Density;
+            yield return new(First, moulded.Coating, moulded.Colour, kind.Plural, new(each * draft.Count, () =>
+            [
+                .. moulded.Mould.Measures,
+                WorkingLine.Of($"one {kind.Name}", "cavity × density of the coating", each, Source.Computed),
+                WorkingLine.Of($"{kind.Plural} on one piece", $"{draft.Count} × {each.In("g"):0.00} g", each * draft.Count, Source.Computed),
+            ]), null);
+        }
+
         if (Glue.Si > 0)
         {
             var last = Layers[^1];
@@ -204,6 +218,8 @@ internal static class DecorCheck
                 var kind = tables.Decor.Part(draft.Kind);
                 if (kind is null)
                     Add($"{field}.kind", $"There is no part called '{draft.Kind}'.", $"Choose one of {string.Join(", ", tables.Decor.Parts.Select(p => p.Code))}.");
+                else if (draft.Colour is not null && kind.MouldedIn(draft, tables) is null)
+                    Add($"{field}.colour", $"{Capital(kind.Plural)} are not moulded in '{draft.Coating}', '{draft.Colour}' here.", kind.Mould is null ? "They are bought: leave the colour empty." : "Choose a coating and one of its colours, or leave it empty to buy them.");
                 else if (draft.Count is < 1 or > MostParts)
                     Add($"{field}.count", $"A piece takes one to {MostParts} {kind.Plural}.", "Type how many go on one piece.");
                 else if (kind.Across.Value.Circle.Si * draft.Count is var taken && taken > room)

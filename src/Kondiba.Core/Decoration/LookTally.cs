@@ -121,7 +121,10 @@ public sealed record SprinkleTally(int Sprinkle, string Kind, Figure<Mass> Mass,
 /// <param name="Part">Their place among the line's parts.</param>
 /// <param name="Kind">Code of the part.</param>
 /// <param name="Spots">Middles of the parts, as x, y, x, y ….</param>
-public sealed record PartTally(int Part, string Kind, IReadOnlyList<Length> Spots);
+/// <param name="Count">How many on a piece.</param>
+/// <param name="Moulded">Key of the pot they are moulded from at home; null when they are bought or made by a recipe.</param>
+/// <param name="MouldedMass">Coating in them, on one piece.</param>
+public sealed record PartTally(int Part, string Kind, IReadOnlyList<Length> Spots, int Count, string? Moulded = null, Mass? MouldedMass = null);
 
 /// <summary>What a look comes to on one piece.</summary>
 /// <param name="Over">Dips over the first coat.</param>
@@ -162,7 +165,7 @@ public sealed record LookTally(
         var (c, first, layers) = (tables.Decorating, design.First, design.Layers);
         var shape = first.Size.Shape;
         var patterns = design.Patterns.Select(p => p.Tally).ToList();
-        var parts = Spots(design);
+        var parts = Spots(design, tables);
         var drizzle = patterns.Select(p => p.Mass.Value).Total();
         var (wetWork, time) = Times(design, c);
         var wet = Window(tallies[^1].Setting, c);
@@ -219,7 +222,7 @@ public sealed record LookTally(
     }
 
     /// <summary>Parts in rows across the middle of the coat, eyes a little above it and further apart.</summary>
-    private static List<PartTally> Spots(Design design)
+    private static List<PartTally> Spots(Design design, TradeTables tables)
     {
         var (coat, parts) = (design.Coat, new List<PartTally>());
         var middle = coat.Middle;
@@ -234,7 +237,9 @@ public sealed record LookTally(
             var perRow = Max(1, (int)((chord.To - chord.From) / across));
             var spots = Enumerable.Range(0, draft.Count).Select(i => (Row: i / perRow, Column: i % perRow, InRow: Min(perRow, draft.Count - (i / perRow * perRow))))
                 .Select(s => new Point(middle.X + ((s.Column - ((s.InRow - 1) / 2.0)) * across), level + (s.Row * across)));
-            parts.Add(new(index, kind.Code, Points.Flat([.. spots])));
+            var moulded = kind.MouldedIn(draft, tables);
+            var mass = moulded is { } m ? m.Mould.Holds * Flow.Of(m.Coating, default, tables.Film).Density * draft.Count : (Mass?)null;
+            parts.Add(new(index, kind.Code, Points.Flat([.. spots]), draft.Count, moulded?.Coating.Pot(moulded.Value.Colour), mass));
         }
 
         return parts;

@@ -31,6 +31,7 @@ public sealed record Trimmings(string Kind, string Name, Figure<double> Amount, 
         var parts =
             from design in all
             from part in design.Parts
+            where part.Kind.MouldedIn(part.Draft, tables) is null
             group (Pieces: Pieces(design), part.Draft.Count) by part.Kind into same
             let count = Math.Ceiling(same.Sum(s => s.Pieces * s.Count) - 1e-9)
             select new Trimmings(same.Key.Code, same.Key.Plural, new(count, () =>

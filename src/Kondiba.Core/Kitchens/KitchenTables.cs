@@ -1,8 +1,11 @@
 using Kondiba.Core.Centres;
 using Kondiba.Core.Coatings;
 using Kondiba.Core.Colour;
+using Kondiba.Core.Fillings;
 using Kondiba.Core.Measures;
+using Kondiba.Core.Moulds;
 using Kondiba.Core.Pantry;
+using Kondiba.Core.Prep;
 using Kondiba.Core.Pricing;
 using Kondiba.Core.Reference;
 using Kondiba.Core.Vessels;
@@ -20,6 +23,7 @@ public static class KitchenTables
 
     // Where the maker's own centre has no shipped one to take them from.
     private static readonly Sourced<HeatCapacity> UsualHeat = new(Quantities.Of<HeatCapacity>(2.0, "kJ/kg·K"), new(Tag.Estimate, "like most sweets, until measured"));
+    private static readonly Sourced<Density> UsualDensity = new(Quantities.Of<Density>(1.2, "g/mL"), new(Tag.Estimate, "like most fillings, until measured"));
     private static readonly Sourced<Length> UsualGap = new(Quantities.Of<Length>(10, "mm"), new(Tag.Estimate, "a finger's width"));
 
     /// <summary>The kitchen's tables. Everything given must have passed <see cref="OwnCheck"/>.</summary>
@@ -43,8 +47,12 @@ public static class KitchenTables
             Decorating = shipped.Decorating with { HandSpeed = Set(ways.HandSpeed is { } v ? Quantities.Of<Speed>(v, "mm/s") : null, shipped.Decorating.HandSpeed) },
             Pot = shipped.Pot with { Margin = Set(ways.Margin is { } m ? new Share(m) : null, shipped.Pot.Margin) },
             Thinning = shipped.Thinning with { Target = Set(ways.Film is { } f ? Quantities.Of<Length>(f, "mm") : null, shipped.Thinning.Target) },
-            Habits = new(coatings.Any(c => c.Code == ways.Coating) ? ways.Coating! : shipped.Habits.Coating, ways.Thinner),
+            Habits = new(coatings.Any(c => c.Code == ways.Coating) ? ways.Coating! : shipped.Habits.Coating, ways.Thinner, ways.Schools),
             Wares = Wares(shipped.Wares, own.Wares),
+            Ingredients = [.. shipped.Ingredients, .. own.Fillings.SelectMany(f => f.Mix).Where(m => m.Ingredient is null).DistinctBy(OwnCode).Select(m => new Ingredient(OwnCode(m), m.Name, m.Allergens ?? [], []))],
+            // The maker's own recipe comes before the shipped ones of what it makes.
+            Fillings = [.. own.Fillings.Select(Filling), .. shipped.Fillings.Where(f => own.Fillings.All(o => o.Code != f.Code))],
+            Moulds = Over(shipped.Moulds, own.Moulds.Select(Mould), m => m.Code),
             Pricing = Pricing(shipped.Pricing, own.Rates),
         };
     }
@@ -106,6 +114,54 @@ public static class KitchenTables
     /// <summary>A vessel in the form that it is entered in.</summary>
     public static OwnVessel Entered(Vessel vessel) => new(
         vessel.Code, vessel.Name, vessel.Kind, VesselKind.Of(vessel.Kind)!.Measures.Zip(vessel.Measures).ToDictionary(m => m.First.Code, m => m.Second.Value));
+
+    /// <summary>A recipe in the form that it is entered in, for one piece.</summary>
+    /// <param name="filling">The recipe.</param>
+    /// <param name="steps">Its steps.</param>
+    public static OwnFilling Entered(Filling filling, IReadOnlyList<PrepRule> steps) => new(
+        filling.Code,
+        filling.Name,
+        filling.Makes,
+        filling.Note,
+        [.. filling.Mix.Select(m => new OwnMix(m.Ingredient, "", Math.Round(m.Share.Value.Si * 100, 3)))],
+        filling.Each,
+        Math.Round(filling.Portion.Value.In("g"), 3),
+        filling.Loss.Value.Si,
+        [.. steps.Select(s => new OwnStep(s.Text, s.Why, s.Place, (s.Once?.Value ?? NodaTime.Duration.Zero).TotalMinutes, (s.Wait?.Value ?? NodaTime.Duration.Zero).TotalMinutes, (s.Each?.Value ?? NodaTime.Duration.Zero).TotalSeconds))]);
+
+    /// <summary>A mould in the form that it is entered in.</summary>
+    public static OwnMould Entered(Mould mould) => new(
+        mould.Code, mould.Name, mould.Kind, Core.Moulds.Mould.MeasuresOf(mould.Kind).Zip(mould.Measures).ToDictionary(m => m.First.Code, m => m.Second.Value), mould.Flush, mould.Cavities, mould.Trays);
+
+    /// <summary>Code of an ingredient of the maker's own: by its name, so that recipes share it.</summary>
+    internal static string OwnCode(OwnMix mix) => mix.Ingredient ?? $"own-{string.Concat(mix.Name.Trim().ToLowerInvariant().Select(c => char.IsAsciiLetterOrDigit(c) ? c : '-'))}";
+
+    private static Filling Filling(OwnFilling own) => new(
+        own.Code,
+        own.Name,
+        own.Makes,
+        [.. own.Mix.Select(m => new MixPart(OwnCode(m), new(new(m.Grams / own.Mix[0].Grams), Source.Kitchen)))],
+        own.Each,
+        new(Quantities.Of<Mass>(own.Portion, "g"), Source.Kitchen),
+        UsualDensity,
+        new(new(own.Loss), Source.Kitchen),
+        own.Note,
+        Steps:
+        [
+            .. own.Steps.Select((s, i) => new PrepRule(
+                $"own-{i}", [], s.Text, s.Why, Source.Kitchen, s.Place,
+                s.Seconds > 0 ? Mine(Duration.FromSeconds(s.Seconds)) : null,
+                s.Hands > 0 ? Mine(Duration.FromMinutes(s.Hands)) : null,
+                s.Wait > 0 ? Mine(Duration.FromMinutes(s.Wait)) : null)),
+        ]);
+
+    private static Mould Mould(OwnMould own)
+    {
+        var measures = Core.Moulds.Mould.MeasuresOf(own.Kind);
+        return Core.Moulds.Mould.Make(
+            own.Code, own.Name, own.Kind, [.. measures.Select(m => new WorkingLine(m.Name, "", own.Measures[m.Code], m.Unit, Source.Kitchen))],
+            code => ShapeKind.Si(measures.Single(m => m.Code == code).Unit, own.Measures[code]), own.Flush, own.Cavities, own.Trays);
+    }
 
     private static Sourced<T> Set<T>(T? own, Sourced<T> shipped)
         where T : struct => own is { } value ? new(value, Source.Kitchen) : shipped;

@@ -3,6 +3,7 @@ using System.Text.RegularExpressions;
 using Kondiba.Core.Centres;
 using Kondiba.Core.Colour;
 using Kondiba.Core.Measures;
+using Kondiba.Core.Moulds;
 using Kondiba.Core.Pantry;
 using Kondiba.Core.Reference;
 using Kondiba.Core.Vessels;
@@ -152,6 +153,72 @@ public static partial class OwnCheck
         return problems;
     }
 
+    /// <summary>The problems of a recipe.</summary>
+    public static IReadOnlyList<Problem> Of(OwnFilling filling, TradeTables tables)
+    {
+        List<Problem> problems = [.. Named(filling.Code, filling.Name)];
+        void Error(string field, string reason, string remedy) => problems.Add(new(field, reason, remedy));
+        var part = filling.Makes.StartsWith("part.", StringComparison.Ordinal) ? tables.Decor.Part(filling.Makes[5..]) : null;
+        if (part is null && tables.Centres.All(c => c.Code != filling.Makes))
+            Error("makes", $"There is no centre called '{filling.Makes}'.", "Choose the centre that it makes.");
+        if (filling.Note.Length > LongestTerms)
+            Error("note", $"The note is longer than {LongestTerms} characters.", "Shorten it.");
+        if (filling.Mix.Count is 0 or > MostOfAKind)
+            Error("mix", "Nothing is mixed, or too much.", $"Name one to {MostOfAKind} ingredients, the one that the others are measured by first.");
+        foreach (var (i, mix) in filling.Mix.Index())
+        {
+            if (mix.Ingredient is not null && tables.Ingredient(mix.Ingredient) is null)
+                Error($"mix[{i}].ingredient", $"There is no ingredient called '{mix.Ingredient}'.", "Choose a known one, or name one of your own.");
+            if (mix.Ingredient is null && (string.IsNullOrWhiteSpace(mix.Name) || mix.Name.Length > LongestName))
+                Error($"mix[{i}].name", $"There is no name, or it is longer than {LongestName} characters.", "Type what it is called.");
+            if (!(mix.Grams >= (i == 0 ? 0.01 : 0) && mix.Grams <= 100_000))
+                Error($"mix[{i}].grams", i == 0 ? "The first ingredient is what the others are measured by, and there is none of it." : "It is less than nothing, or more than a kitchen holds.", "Type its grams.");
+            foreach (var allergen in (mix.Allergens ?? []).Where(a => tables.Allergens.All(k => k.Name != a)))
+                Error($"mix[{i}].allergens", $"There is no allergen called '{allergen}'.", $"Choose of {string.Join(", ", tables.Allergens.Select(a => a.Name))}.");
+        }
+
+        if (filling.Mix.Select(KitchenTables.OwnCode).Distinct().Count() < filling.Mix.Count)
+            Error("mix", "One ingredient stands there twice.", "Add the two amounts up.");
+        foreach (var (i, each) in filling.Each.Index())
+        {
+            if (tables.Ingredient(each.Ingredient)?.One is null)
+                Error($"each[{i}].ingredient", $"'{each.Ingredient}' is not counted.", "Mix it by grams.");
+            if (each.Count is < 1 or > 20)
+                Error($"each[{i}].count", "A piece takes one to twenty of them.", "Type how many go into one piece.");
+        }
+
+        if (!(filling.Portion is >= 0.5 and <= 500))
+            Error("portion", "A portion weighs half a gram to 500 g.", "Type its grams; a tablespoon of ganache is about 18 g.");
+        if (!(filling.Loss is >= 0 and <= 0.5))
+            Error("loss", "The loss is less than nothing or more than half.", "Type a share between 0 % and 50 %.");
+        if (filling.Steps.Count > MostOfAKind)
+            Error("steps", "There are too many steps.", $"Keep to {MostOfAKind}.");
+        foreach (var (i, step) in filling.Steps.Index())
+        {
+            if (string.IsNullOrWhiteSpace(step.Text) || step.Text.Length > LongestTerms || step.Why.Length > LongestTerms)
+                Error($"steps[{i}].text", $"A step says nothing, or more than {LongestTerms} characters.", "Type what the hands do, or take it away.");
+            if (!WorkPlaces.Contains(step.Place))
+                Error($"steps[{i}].place", $"There is no place called '{step.Place}'.", $"Choose one of {string.Join(", ", WorkPlaces)}.");
+            if (!(step.Hands is >= 0 and <= 600 && step.Wait is >= 0 and <= 4320 && step.Seconds is >= 0 and <= 3600))
+                Error($"steps[{i}].hands", "A step takes the hands ten hours at most, and waits three days at most.", "Type minutes.");
+        }
+
+        return problems;
+    }
+
+    /// <summary>The problems of a mould.</summary>
+    public static IReadOnlyList<Problem> Of(OwnMould mould)
+    {
+        List<Problem> problems = [.. Named(mould.Code, mould.Name), .. Measured("", Mould.MeasuresOf(mould.Kind), mould.Measures)];
+        if (mould.Cavities is < 1 or > 200)
+            problems.Add(new("cavities", "A mould has one to 200 cavities.", "Count those of one mould."));
+        if (mould.Trays is < 1 or > 50)
+            problems.Add(new("trays", "There is one such mould at least, and at most fifty.", "Type how many you have."));
+        return problems;
+    }
+
+    private static readonly string[] WorkPlaces = ["counter", "sink", "hob", "fridge", "freezer"];
+
     /// <summary>The problems of a kitchen's rates.</summary>
     public static IReadOnlyList<Problem> Of(Rates rates)
     {
@@ -189,6 +256,7 @@ public static partial class OwnCheck
             Error("shake", $"There is no way of draining called '{ways.Shake}'.", $"Choose one of {string.Join(", ", tables.Film.Shakes.Select(s => s.Code))}.");
         if (ways.HandSpeed is { } speed && !(speed is >= 5 and <= 500))
             Error("handSpeed", "A hand draws lines at 5 to 500 mm in a second.", "Type how many mm of line you draw in a second; 70 is usual.");
+        problems.AddRange((ways.Schools ?? new Dictionary<string, string>()).Select(s => Prep.Schools.Check(s.Key, s.Value, tables)).OfType<Problem>());
         if (ways.DripTime is { } seconds && !(seconds is >= 1 and <= 60))
             Error("dripTime", "A piece is held over the pot for one to 60 seconds.", "Type the seconds; four to six are usual.");
         return problems;

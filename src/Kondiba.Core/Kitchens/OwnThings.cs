@@ -2,6 +2,8 @@ using Kondiba.Core.Centres;
 using Kondiba.Core.Coatings;
 using Kondiba.Core.Colour;
 using Kondiba.Core.Decoration;
+using Kondiba.Core.Fillings;
+using Kondiba.Core.Moulds;
 using Kondiba.Core.Pantry;
 
 namespace Kondiba.Core.Kitchens;
@@ -15,6 +17,8 @@ namespace Kondiba.Core.Kitchens;
 /// <param name="Looks">The library of looks.</param>
 /// <param name="Wares">The maker's own supplies, packs and low marks.</param>
 /// <param name="Rates">What the maker's hour is worth, and how prices are made.</param>
+/// <param name="Fillings">The maker's own recipes; one with the code of a shipped one stands in its place.</param>
+/// <param name="Moulds">The maker's own moulds; likewise.</param>
 public sealed record OwnThings(
     Ways Ways,
     IReadOnlyList<OwnCentre> Centres,
@@ -23,10 +27,12 @@ public sealed record OwnThings(
     IReadOnlyList<OwnVessel> Vessels,
     IReadOnlyList<Look> Looks,
     IReadOnlyList<OwnWare> Wares,
-    Rates Rates)
+    Rates Rates,
+    IReadOnlyList<OwnFilling> Fillings,
+    IReadOnlyList<OwnMould> Moulds)
 {
     /// <summary>A kitchen about which nothing has been told.</summary>
-    public static OwnThings None { get; } = new(new(), [], [], [], [], [], [], new());
+    public static OwnThings None { get; } = new(new(), [], [], [], [], [], [], new(), [], []);
 }
 
 /// <summary>How things are done in a kitchen; null keeps to common practice.</summary>
@@ -38,6 +44,7 @@ public sealed record OwnThings(
 /// <param name="DripTime">How long a piece is held over the pot, in s.</param>
 /// <param name="HandSpeed">Speed of the hand in long lines of drizzle, in mm/s.</param>
 /// <param name="WithoutVessels">Codes of the shipped vessels that this kitchen does not have.</param>
+/// <param name="Schools">Where makers differ, what is done here: the choice by the school's code.</param>
 public sealed record Ways(
     string? Coating = null,
     string? Thinner = null,
@@ -46,7 +53,8 @@ public sealed record Ways(
     string? Shake = null,
     double? DripTime = null,
     double? HandSpeed = null,
-    IReadOnlyList<string>? WithoutVessels = null);
+    IReadOnlyList<string>? WithoutVessels = null,
+    IReadOnlyDictionary<string, string>? Schools = null);
 
 /// <summary>A centre as the maker enters it.</summary>
 /// <param name="Code">Name in data.</param>
@@ -159,3 +167,42 @@ public sealed record OwnWarePack(double Holds, decimal Price);
 /// <param name="Deposit">Share of the price that is paid ahead.</param>
 /// <param name="Terms">What a quote says at its foot.</param>
 public sealed record Rates(decimal? Hour = null, decimal? FuelPerHour = null, double? Margin = null, decimal? Step = null, double? Deposit = null, string? Terms = null);
+
+/// <summary>A recipe as the maker enters it, for the pieces that it makes.</summary>
+/// <param name="Code">Name in data.</param>
+/// <param name="Name">Name on screen.</param>
+/// <param name="Makes">Code of the centre it makes; "part." and a code for a part that is glued on.</param>
+/// <param name="Note">What to know about it.</param>
+/// <param name="Mix">What is mixed, in the proportions of these grams; the ingredient that the others are measured by first.</param>
+/// <param name="Each">What is counted, for one piece.</param>
+/// <param name="Portion">Of the mix, on one piece, in g.</param>
+/// <param name="Loss">Of the mix, what sticks to the tools, as a share.</param>
+/// <param name="Steps">How it is made, in order.</param>
+public sealed record OwnFilling(
+    string Code, string Name, string Makes, string Note, IReadOnlyList<OwnMix> Mix, IReadOnlyList<EachPart> Each, double Portion, double Loss, IReadOnlyList<OwnStep> Steps);
+
+/// <summary>An ingredient of the maker's own recipe.</summary>
+/// <param name="Ingredient">Code of a known ingredient; null for one of the maker's own.</param>
+/// <param name="Name">Its name.</param>
+/// <param name="Grams">Its mass beside the others'.</param>
+/// <param name="Allergens">By name, for one of the maker's own.</param>
+public sealed record OwnMix(string? Ingredient, string Name, double Grams, IReadOnlyList<string>? Allergens = null);
+
+/// <summary>A step of the maker's own recipe.</summary>
+/// <param name="Text">What to do.</param>
+/// <param name="Why">What goes wrong without it.</param>
+/// <param name="Place">Where it waits.</param>
+/// <param name="Hands">Time of the hands, in min, however many pieces there are.</param>
+/// <param name="Wait">What passes before the next step, in min.</param>
+/// <param name="Seconds">Time of the hands for each piece besides, in s.</param>
+public sealed record OwnStep(string Text, string Why = "", string Place = "counter", double Hands = 0, double Wait = 0, double Seconds = 0);
+
+/// <summary>A mould of the maker's own.</summary>
+/// <param name="Code">Name in data.</param>
+/// <param name="Name">Name on screen.</param>
+/// <param name="Kind">How its cavity is measured.</param>
+/// <param name="Measures">Measures that its kind wants, by code, each in its unit.</param>
+/// <param name="Flush">Whether it is filled to the brim and scraped.</param>
+/// <param name="Cavities">In one mould.</param>
+/// <param name="Trays">How many such moulds there are.</param>
+public sealed record OwnMould(string Code, string Name, CavityKind Kind, IReadOnlyDictionary<string, double> Measures, bool Flush, int Cavities, int Trays);

@@ -1,5 +1,6 @@
 using Kondiba.Core.Amounts;
 using Kondiba.Core.Measures;
+using Kondiba.Core.Prep;
 using Kondiba.Core.Reference;
 
 namespace Kondiba.Core.Pantry;
@@ -48,7 +49,7 @@ public sealed record Need(string Ware, Figure<double> ToHave, double Used)
 
     private static IEnumerable<Need> Rest(OrderDraft order, CoatingTally tally, TradeTables tables)
     {
-        foreach (var trimming in tally.Trimmings)
+        foreach (var trimming in tally.Trimmings.Where(t => tables.Fillings.All(f => f.Makes != $"part.{t.Kind}")))
         {
             var kind = tables.Decor.Sprinkle(trimming.Kind) is not null ? "sprinkle" : trimming.Counted ? "part" : "lustre";
             var stays = kind is "sprinkle" ? 1 / tables.Decorating.CatchBowl.Value.Si : 1;
@@ -59,11 +60,26 @@ public sealed record Need(string Ware, Figure<double> ToHave, double Used)
         {
             var draft = order.Lines[line.Line];
             var centre = tables.Centre(draft.Centre)!;
-            if (centre.Holding is not Centres.Holding.Mould)
-                yield return Dipped(Pantry.Ware.OfCentre(centre, centre.Size(draft.Size)!), line, centre);
+            var making = LineMaking.Of(draft, centre, centre.Size(draft.Size)!, tables);
+            foreach (var want in PrepWork.Wants(centre, draft, line, making, tables))
+            {
+                if (want.Draft is null ? LineMaking.Usual(want.Centre, tables) is null : making.Filling is null)
+                    yield return Begin(Pantry.Ware.OfCentre(want.Centre, want.Size), want.Pieces, line, want.Centre, tables);
+            }
+
             if (tables.Wares.StickFor(centre) is { } stick)
-                yield return Dipped($"supply.{stick}", line, centre);
+                yield return Begin($"supply.{stick}", PrepWork.Begun(line, centre.Spoil.Value), line, centre, tables);
         }
+
+        foreach (var (filling, filled, _) in PrepWork.Fillings(order, tally, tables))
+            foreach (var amount in filled.Amounts)
+            {
+                if (tables.Ingredient(amount.Ingredient) is { Tap: false } ingredient)
+                {
+                    var wanted = amount.Count ?? amount.Mass.Value.In("g");
+                    yield return new(ingredient.BoughtAs, new(wanted, () => [WorkingLine.Count($"pieces of {filling.Name}", "", filled.Pieces, Source.Computed), .. amount.Mass.Working]), wanted);
+                }
+            }
 
         foreach (var packing in Packing(order, tally, tables))
             yield return packing;
@@ -76,15 +92,23 @@ public sealed record Need(string Ware, Figure<double> ToHave, double Used)
         let amount = Math.Ceiling((double)tally.Pieces / packing.Per) * packing.Each
         select new Need($"supply.{packing.Supply}", new(amount, () => [WorkingLine.Count("for packing", $"{tally.Pieces} ÷ {packing.Per}, up to whole ones, × {packing.Each:0.##}", amount, Source.Computed)]), amount);
 
-    private static Need Dipped(string ware, LineTally line, Centres.Centre centre)
+    private static Need Begin(string ware, int begun, LineTally line, Centres.Centre centre, TradeTables tables)
     {
-        var count = Math.Ceiling((line.Count.Value * (1 + centre.Spoil.Value.Si)) - 1e-9);
-        return new(ware, new(count, () =>
+        // Of what grows, not every one is fit for dipping.
+        var unfit = ware.StartsWith("centre.", StringComparison.Ordinal) ? tables.Prep.Unfit.GetValueOrDefault(centre.Code) : null;
+        var bought = unfit is null ? begun : Selection.ToBuy(begun, unfit.Value, tables.Prep.Good.Value);
+        return new(ware, new(bought, () =>
         [
             .. line.Count.Working,
-            WorkingLine.Of("dipped in vain", centre.Spoil),
-            WorkingLine.Count("to have", $"{line.Count.Value} × (1 + {centre.Spoil.Value.Si}), up to a whole one", count, Source.Computed),
-        ]), count);
+            WorkingLine.Of("go wrong", centre.Spoil),
+            WorkingLine.Count("to begin", "up to whole ones", begun, Source.Computed),
+            .. unfit is null ? [] : new[]
+            {
+                WorkingLine.Of("of those bought, not fit for dipping", unfit),
+                WorkingLine.Of("to be so sure of enough good ones", tables.Prep.Good),
+                WorkingLine.Count("to buy", $"the fewest of which {begun} are fit, that surely (binomial)", bought, Source.Computed),
+            },
+        ]), bought);
     }
 
     private static IReadOnlyList<Need> Together(IEnumerable<Need> needs) =>

@@ -61,7 +61,9 @@ public sealed record PackRow(Sourced<Money> Price, double Holds = 0, double Gram
 /// <param name="Name">Name on screen, several.</param>
 /// <param name="Unit">What it is measured in.</param>
 /// <param name="Section">Where in the shop it stands.</param>
-public sealed record Supply(string Code, string Name, WareUnit Unit, string Section);
+/// <param name="Rows">Of a box, its rows; 0 for what has none.</param>
+/// <param name="Columns">Pieces in a row.</param>
+public sealed record Supply(string Code, string Name, WareUnit Unit, string Section, int Rows = 0, int Columns = 0);
 
 /// <summary>The table of wares besides what the other tables name.</summary>
 /// <param name="Sections">Where in the shop each kind of ware stands, in the order one walks: by kind.</param>
@@ -107,7 +109,7 @@ public sealed record WareTable(
             .. tables.Thinners.Select(t => Make($"thinner.{t.Code}", t.Name, WareUnit.Grams)),
             .. tables.Tints.Select(t => Make($"tint.{t.Code}", $"{t.Name} colour, {(t.Carrier is Colour.Carrier.Oil ? "oil" : "powder")}", WareUnit.Drops)),
             .. tables.Decor.Sprinkles.Select(s => Make($"sprinkle.{s.Code}", s.Name, WareUnit.Grams)),
-            .. tables.Decor.Parts.Select(p => Make($"part.{p.Code}", p.Plural, WareUnit.Pieces)),
+            .. tables.Decor.Parts.Where(p => tables.Fillings.All(f => f.Makes != $"part.{p.Code}")).Select(p => Make($"part.{p.Code}", p.Plural, WareUnit.Pieces)),
             .. tables.Decor.Lustres.Select(l => Make($"lustre.{l.Code}", l.Name, WareUnit.Grams)),
             .. from centre in tables.Centres
                from size in centre.Sizes
@@ -118,6 +120,7 @@ public sealed record WareTable(
                    size.Name.Length > 0 && centre.Sizes.Count > 1 ? $"{centre.Plural}, {size.Name}" : centre.Plural,
                    WareUnit.Pieces,
                    packs: [.. Rows(code, $"centre.{centre.Code}").Select(p => new Pack(p.Grams > 0 ? Math.Floor(p.Grams / size.Mass.Value.In("g")) : p.Holds, p.Price)).Where(p => p.Holds >= 1)]),
+            .. tables.Ingredients.Where(i => i is { Ware: null, Tap: false }).Select(i => Make(i.BoughtAs, i.Name, i.One is null ? WareUnit.Grams : WareUnit.Pieces)),
             .. Supplies.Select(s => Make($"supply.{s.Code}", s.Name, s.Unit, s.Section)),
         ];
     }

@@ -1,6 +1,7 @@
 using Kondiba.Core.Amounts;
 using Kondiba.Core.Measures;
 using Kondiba.Core.Pantry;
+using Kondiba.Core.Prep;
 using Kondiba.Core.Reference;
 
 namespace Kondiba.Core.Pricing;
@@ -27,9 +28,9 @@ internal static class Materials
                 coating[i] += n * (decimal)each.In("g") * melts.GetValueOrDefault(pot).PerGram;
             decoration[i] = n * (
                 (look?.Sprinkles ?? []).Sum(s => (decimal)s.Mass.Value.In("g") * PriceOf($"sprinkle.{s.Kind}"))
-                + (look?.Parts ?? []).Sum(p => draft.Decor!.Parts[p.Part].Count * PriceOf($"part.{p.Kind}"))
+                + (look?.Parts ?? []).Where(p => p.Moulded is null).Sum(p => p.Count * PriceOf($"part.{p.Kind}"))
                 + (look?.Lustre is { } lustre ? (decimal)lustre.Value.In("g") * PriceOf($"lustre.{draft.Decor!.Paint!.Kind}") : 0));
-            centres[i] = centre.Holding is Centres.Holding.Mould ? 0 : n * PriceOf(Ware.OfCentre(centre, centre.Size(draft.Size)!));
+            centres[i] = n * (CentresOf(order, line, centre, draft, tables).Sum(w => (decimal)w.Each * PriceOf(w.Ware)));
             sticks[i] = tables.Wares.StickFor(centre) is { } stick ? n * PriceOf($"supply.{stick}") : 0;
             spoil[i] = (decimal)centre.Spoil.Value.Si * (coating[i] + decoration[i] + centres[i] + sticks[i]);
         }
@@ -53,7 +54,7 @@ internal static class Materials
         [
             Costing.Part("coating", "coating, thinner and colour", coating, () => [.. Priced("coating.", "thinner.", "tint."), WorkingLine.Count("on the pieces", "grams on each piece × the price of its pot's gram × pieces", (double)coating.Sum(), Source.Computed)]),
             Costing.Part("decoration", "sprinkles, parts and lustre", decoration, () => Priced("sprinkle.", "part.", "lustre.")),
-            Costing.Part("centres", "what is dipped", centres, () => Priced("centre.")),
+            Costing.Part("centres", "what is dipped, and what it is made of", centres, () => Priced("centre.", "ingredient.")),
             Costing.Part("sticks", "sticks", sticks, () => Priced("supply.")),
             Costing.Part("spoil", "pieces that go wrong", spoil, () => [.. tally.Lines.Select(l => WorkingLine.Of($"line {l.Line + 1}, dipped in vain", tables.Centre(order.Lines[l.Line].Centre)!.Spoil))]),
             Costing.Part("leftovers", "left in pots and on tools", leftovers, () => [WorkingLine.Of("of what is left, written off", tables.Pricing.WrittenOff), WorkingLine.Count("and all that tools, bags and the sheet keep", "", (double)leftovers.Sum(), Source.Computed)]),
@@ -66,9 +67,29 @@ internal static class Materials
     private static IEnumerable<(string Pot, Mass Each)> OnOne(LineDraft draft, LineTally line) =>
     [
         ($"{draft.Coating}.{draft.Colour}", line.PerPiece.Value),
+        .. (line.Parts ?? []).Select(p => ($"{p.Coating}.{p.Colour}", p.OnPiece(line.Count.Value))),
+        .. (line.Look?.Parts ?? []).Where(p => p.Moulded is not null).Select(p => (p.Moulded!, p.MouldedMass!.Value)),
         .. (line.Look?.Over ?? []).Select(o => ($"{o.Coating}.{o.Colour}", o.PerPiece.Value)),
         .. (line.Look?.Patterns ?? []).Select(p => (p.Pot, p.Mass.Value)),
     ];
+
+    /// <summary>Wares in the centre of one good piece: bought, or what its recipe takes.</summary>
+    private static IEnumerable<(string Ware, double Each)> CentresOf(OrderDraft order, LineTally line, Centres.Centre centre, LineDraft draft, TradeTables tables)
+    {
+        var making = LineMaking.Of(draft, centre, centre.Size(draft.Size)!, tables);
+        double n = PrepWork.Begun(line, centre.Spoil.Value);
+        foreach (var want in PrepWork.Wants(centre, draft, line, making, tables))
+        {
+            if (want.Draft is null ? LineMaking.Usual(want.Centre, tables) is null : making.Filling is null)
+                yield return (Ware.OfCentre(want.Centre, want.Size), want.Pieces / n);
+        }
+
+        foreach (var (_, filled, _) in PrepWork.Fillings(order, tally: Alone(line), tables))
+            foreach (var amount in filled.Amounts.Where(a => tables.Ingredient(a.Ingredient) is { Tap: false }))
+                yield return (tables.Ingredient(amount.Ingredient)!.BoughtAs, (amount.Count ?? amount.Mass.Value.In("g")) / n);
+    }
+
+    private static CoatingTally Alone(LineTally line) => new(line.Count.Value, [line], [], [], [], [], []);
 
     private static decimal PerGram(Pot pot, Func<string, decimal> priceOf)
     {

@@ -47,7 +47,6 @@ public sealed record PriceDraft(PriceBy By, decimal Value)
 /// <param name="Step">A price by margin goes up to a multiple of this.</param>
 /// <param name="Deposit">Share of the price that is paid ahead.</param>
 /// <param name="WrittenOff">Share of what is left in pots that no later order will use.</param>
-/// <param name="Prep">Making one centre ready.</param>
 /// <param name="Pack">Packing one piece.</param>
 /// <param name="SetUp">Laying everything out, and putting it away.</param>
 /// <param name="Melt">Hands on one melt.</param>
@@ -60,7 +59,6 @@ public sealed record PriceConstants(
     Sourced<Money> Step,
     Sourced<Share> Deposit,
     Sourced<Share> WrittenOff,
-    Sourced<Duration> Prep,
     Sourced<Duration> Pack,
     Sourced<Duration> SetUp,
     Sourced<Duration> Melt,

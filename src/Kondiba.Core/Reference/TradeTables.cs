@@ -5,9 +5,13 @@ using Kondiba.Core.Centres;
 using Kondiba.Core.Coatings;
 using Kondiba.Core.Colour;
 using Kondiba.Core.Decoration;
+using Kondiba.Core.Figures;
+using Kondiba.Core.Fillings;
 using Kondiba.Core.Kitchens;
 using Kondiba.Core.Measures;
+using Kondiba.Core.Moulds;
 using Kondiba.Core.Pantry;
+using Kondiba.Core.Prep;
 using Kondiba.Core.Pricing;
 using Kondiba.Core.QuickEntry;
 using Kondiba.Core.Safety;
@@ -20,6 +24,7 @@ namespace Kondiba.Core.Reference;
 
 /// <summary>The trade's tables: what the product knows before the maker has told it anything. Read once from the embedded JSON.</summary>
 /// <param name="Centres">What gets dipped.</param>
+/// <param name="Figures">Pieces put together from several centres, each as the centre that is its body.</param>
 /// <param name="Coatings">What it is dipped in.</param>
 /// <param name="Thinners">What it is thinned with.</param>
 /// <param name="Tints">What it is coloured with.</param>
@@ -38,10 +43,18 @@ namespace Kondiba.Core.Reference;
 /// <param name="Keeping">How long pieces keep.</param>
 /// <param name="Allergens">Allergens that a label must name.</param>
 /// <param name="Pricing">Constants of costs and prices.</param>
+/// <param name="Ingredients">What fillings are made of.</param>
+/// <param name="Fillings">Recipes for centres and accents that are made at home.</param>
+/// <param name="Moulds">Moulds with their cavities.</param>
+/// <param name="Moulding">Constants of moulding.</param>
+/// <param name="PrepRules">Steps before and after dipping, in the order of the hands.</param>
+/// <param name="Schools">Matters in which makers differ.</param>
+/// <param name="Prep">Constants of preparing.</param>
 /// <param name="Habits">What this kitchen usually does.</param>
 /// <param name="Stock">What is in this kitchen's pantry.</param>
 public sealed record TradeTables(
     IReadOnlyList<Centre> Centres,
+    IReadOnlyList<Centre> Figures,
     IReadOnlyList<Coating> Coatings,
     IReadOnlyList<Thinner> Thinners,
     IReadOnlyList<Tint> Tints,
@@ -60,14 +73,27 @@ public sealed record TradeTables(
     IReadOnlyList<Keeping> Keeping,
     IReadOnlyList<Allergen> Allergens,
     PriceConstants Pricing,
+    IReadOnlyList<Ingredient> Ingredients,
+    IReadOnlyList<Filling> Fillings,
+    IReadOnlyList<Mould> Moulds,
+    MouldConstants Moulding,
+    IReadOnlyList<PrepRule> PrepRules,
+    IReadOnlyList<School> Schools,
+    PrepConstants Prep,
     Habits Habits,
     IReadOnlyList<Lot> Stock)
 {
     /// <summary>The tables that ship with the product.</summary>
     public static TradeTables Shipped { get; } = Load();
 
-    /// <summary>The centre of that code, or null.</summary>
-    public Centre? Centre(string? code) => Centres.FirstOrDefault(c => c.Code == code);
+    /// <summary>The centre or figure of that code, or null.</summary>
+    public Centre? Centre(string? code) => Centres.FirstOrDefault(c => c.Code == code) ?? Figures.FirstOrDefault(c => c.Code == code);
+
+    /// <summary>The ingredient of that code, or null.</summary>
+    public Ingredient? Ingredient(string? code) => Ingredients.FirstOrDefault(i => i.Code == code);
+
+    /// <summary>The mould of that code, or null.</summary>
+    public Mould? Mould(string? code) => Moulds.FirstOrDefault(m => m.Code == code);
 
     /// <summary>The vessel of that code, or null.</summary>
     public Vessel? Vessel(string? code) => Vessels.FirstOrDefault(v => v.Code == code);
@@ -100,8 +126,10 @@ public sealed record TradeTables(
             Converters = { new SourcedJson(sources), new SourceJson(sources), new MeasureJson(sources) },
         };
         var practice = Read<Practice>("practice", options);
+        List<Centre> centres = [.. Read<List<CentreRow>>("centres", options).Select(row => row.ToCentre())];
         return new(
-            [.. Read<List<CentreRow>>("centres", options).Select(row => row.ToCentre())],
+            centres,
+            [.. Read<List<FigureRow>>("figures", options).Select(row => row.ToCentre(centres))],
             Read<List<Coating>>("coatings", options),
             Read<List<Thinner>>("thinners", options),
             Read<List<Tint>>("tints", options),
@@ -124,6 +152,13 @@ public sealed record TradeTables(
             Read<List<Keeping>>("keeping", options),
             Read<List<Allergen>>("allergens", options),
             practice.Pricing,
+            Read<List<Ingredient>>("ingredients", options),
+            Read<List<Filling>>("fillings", options),
+            [.. Read<List<MouldRow>>("moulds", options).Select(row => row.ToMould())],
+            practice.Mould,
+            Read<List<PrepRule>>("prep", options),
+            Read<List<School>>("schools", options),
+            practice.Prep,
             new("compound-wafer-hot-flow"),
             []);
     }
@@ -142,7 +177,7 @@ public sealed record TradeTables(
     }
 
     private sealed record Practice(
-        FilmConstants Film, PotConstants Pot, TraySheet Tray, SettingConstants Setting, ThinningConstants Thinning, ColourConstants Colour, LeftoverConstants Leftovers, DecorConstants Decor, PriceConstants Pricing);
+        FilmConstants Film, PotConstants Pot, TraySheet Tray, SettingConstants Setting, ThinningConstants Thinning, ColourConstants Colour, LeftoverConstants Leftovers, DecorConstants Decor, PriceConstants Pricing, PrepConstants Prep, MouldConstants Mould);
 
     /// <summary>A measure written as [value, "unit", "source"].</summary>
     private sealed record MeasureRow(double Value, string Unit, Source Source)
@@ -175,6 +210,50 @@ public sealed record TradeTables(
             var kind = VesselKind.Of(Kind) ?? throw new ArgumentException($"vessel kind '{Kind}' is not known");
             var (lines, si) = Measured(kind.Measures, Measures, Code);
             return kind.Make(Code, Name, UpTo, lines, si);
+        }
+    }
+
+    private sealed record MouldRow(string Code, string Name, CavityKind Kind, Dictionary<string, MeasureRow> Measures, bool Flush, int Cavities, int Trays)
+    {
+        public Mould ToMould()
+        {
+            var (lines, si) = Measured(Core.Moulds.Mould.MeasuresOf(Kind), Measures, Code);
+            return Core.Moulds.Mould.Make(Code, Name, Kind, lines, si, Flush, Cavities, Trays);
+        }
+    }
+
+    private sealed record BodyRow(string Centre, string Size, double Turn = 0);
+
+    private sealed record FigurePartRow(
+        string Code, string Name, string Centre, string Size, Sourced<Share> Spoil, int Cuts, Sourced<Share> Depth, IReadOnlyList<Spot> Places, Sourced<Share>? Kept = null, bool Behind = false, bool OnEdge = false);
+
+    /// <summary>A figure is the centre that is its body, with a name and parts of its own.</summary>
+    private sealed record FigureRow(string Code, string Name, string Plural, BodyRow Body, IReadOnlyList<FigurePartRow> Parts, IReadOnlyList<StuckPart> Stuck, int Glues)
+    {
+        public Centre ToCentre(IReadOnlyList<Centre> centres)
+        {
+            Centre Of(string code) => centres.FirstOrDefault(c => c.Code == code) ?? throw new ArgumentException($"'{Code}' is made of '{code}', which is no centre");
+            var body = Of(Body.Centre);
+            var size = body.Size(Body.Size) ?? throw new ArgumentException($"'{Code}': {Body.Centre} has no size '{Body.Size}'");
+            var parts = Parts.Select(p =>
+            {
+                var (centre, kept) = (Of(p.Centre), p.Kept?.Value ?? new(1));
+                var whole = centre.Size(p.Size) ?? throw new ArgumentException($"'{Code}': {p.Centre} has no size '{p.Size}'");
+                var cut = kept.Si < 1 ? whole with { Shape = new Cut(whole.Shape, kept), Mass = new(whole.Mass.Value * kept.Si, whole.Mass.Source) } : whole;
+                return new FigurePart(p.Code, p.Name, centre, cut, p.Cuts, p.Spoil, p.Depth.Value, p.Behind, p.OnEdge, p.Places);
+            }).ToList();
+            return body with
+            {
+                Code = Code,
+                Name = Name,
+                Plural = Plural,
+                Pack = null,
+                PackName = [],
+                Prep = [],
+                Sizes = [size with { Code = "one", Name = "" }],
+                Allergens = [.. body.Allergens.Concat(parts.SelectMany(p => p.Centre.Allergens)).Distinct()],
+                Figure = new(Body.Centre, Body.Size, Body.Turn, parts, Stuck, Glues),
+            };
         }
     }
 
@@ -241,7 +320,13 @@ public sealed record TradeTables(
         {
             var value = typeToConvert.GetGenericArguments()[0];
             if (value == typeof(Duration))
-                return new Triple<Duration>(sources, (v, unit) => unit == "s" ? Duration.FromSeconds(v) : throw new ArgumentException($"durations are written in s, not '{unit}'"));
+                return new Triple<Duration>(sources, (v, unit) => unit switch
+                {
+                    "s" => Duration.FromSeconds(v),
+                    "min" => Duration.FromMinutes(v),
+                    "h" => Duration.FromHours(v),
+                    _ => throw new ArgumentException($"durations are written in s, min or h, not '{unit}'"),
+                });
             return value == typeof(Money)
                 ? new Triple<Money>(sources, (v, unit) => unit == "money" ? new((decimal)v) : throw new ArgumentException($"prices are written in money, not '{unit}'"))
                 : (JsonConverter)GetType().GetMethod(nameof(QuantityTriple))!.MakeGenericMethod(value).Invoke(this, null)!;

@@ -34,11 +34,21 @@ public static class Allergens
             yield return new($"lines[{use.Line}].{use.Field}", $"The customer must not have {use.Allergen}, and {use.Component} hold{(use.Component.EndsWith('s') ? "" : "s")} it.", "Choose another, or leave the line out.", Severity.Mind);
     }
 
+    /// <summary>Allergens of an ingredient: of a coating, those of the coating as the kitchen has it.</summary>
+    private static IReadOnlyList<string> AllergensOf(Fillings.Ingredient ingredient, TradeTables tables) =>
+        ingredient.Ware?.Split('.') is ["coating", var coating, ..] && tables.Coating(coating) is { } known ? known.Allergens : ingredient.Allergens;
+
     private static IEnumerable<AllergenUse> Of(LineDraft line, int index, TradeTables tables)
     {
         IEnumerable<AllergenUse> In(IEnumerable<string>? allergens, string field, string? component) => (allergens ?? []).Select(a => new AllergenUse(a, index, field, component ?? ""));
         var (centre, decor) = (tables.Centre(line.Centre), line.Decor);
-        return In(centre?.Allergens, "centre", centre?.Plural)
+        var making = centre?.Size(line.Size) is { } size ? LineMaking.Of(line, centre, size, tables) : null;
+        var filled = making?.Filling is { } filling
+            ? filling.Mix.Select(m => m.Ingredient).Concat(filling.Each.Select(e => e.Ingredient)).Select(tables.Ingredient).OfType<Fillings.Ingredient>().SelectMany(i => In(AllergensOf(i, tables), "centre", i.Name))
+            : In(centre?.Allergens, "centre", centre?.Plural).Concat(In(making?.Insert?.Centre.Allergens, "making.mould.insert", making?.Insert?.Centre.Plural));
+        var accent = line.Making?.Mould?.Accent?.Coating;
+        return filled
+            .Concat(In(tables.Coating(accent)?.Allergens, "making.mould.accent.coating", tables.Coating(accent)?.Name))
             .Concat(In(tables.Coating(line.Coating)?.Allergens, "coating", tables.Coating(line.Coating)?.Name))
             .Concat((decor?.Dips ?? []).Index().SelectMany(d => In(tables.Coating(d.Item?.Coating)?.Allergens, $"decor.dips[{d.Index}].coating", tables.Coating(d.Item?.Coating)?.Name)))
             .Concat((decor?.Patterns ?? []).Index().SelectMany(p => In(tables.Coating(p.Item?.Coating)?.Allergens, $"decor.patterns[{p.Index}].coating", tables.Coating(p.Item?.Coating)?.Name)))

@@ -7,4 +7,8 @@ namespace Kondiba.Core.Safety;
 /// <param name="Centres">Codes of the centres.</param>
 /// <param name="Keeps">How long after dipping.</param>
 /// <param name="Storage">How to store them, for the customer.</param>
-public sealed record Keeping(IReadOnlyList<string> Centres, Sourced<Duration> Keeps, string Storage);
+public sealed record Keeping(IReadOnlyList<string> Centres, Sourced<Duration> Keeps, string Storage)
+{
+    /// <summary>How long a centre keeps; null when nothing is known. A figure keeps as long as its body.</summary>
+    public static Keeping? Of(Centres.Centre centre, TradeTables tables) => tables.Keeping.FirstOrDefault(k => k.Centres.Contains(centre.Figure?.Body ?? centre.Code));
+}

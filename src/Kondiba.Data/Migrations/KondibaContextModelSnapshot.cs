@@ -293,6 +293,11 @@ namespace Kondiba.Data.Migrations
                         .HasColumnType("timestamp with time zone")
                         .HasColumnName("removed_at");
 
+                    b.Property<string>("Schools")
+                        .IsRequired()
+                        .HasColumnType("jsonb")
+                        .HasColumnName("schools");
+
                     b.Property<NpgsqlTsVector>("Search")
                         .IsRequired()
                         .ValueGeneratedOnAddOrUpdate()
@@ -407,6 +412,10 @@ namespace Kondiba.Data.Migrations
                         .HasMaxLength(60)
                         .HasColumnType("character varying(60)")
                         .HasColumnName("look");
+
+                    b.Property<string>("Making")
+                        .HasColumnType("jsonb")
+                        .HasColumnName("making");
 
                     b.Property<int>("Position")
                         .HasColumnType("integer")

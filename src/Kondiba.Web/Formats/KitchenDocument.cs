@@ -27,6 +27,8 @@ namespace Kondiba.Web.Formats;
 /// <param name="Vessels">The maker's own, by code.</param>
 /// <param name="Looks">The library, by code.</param>
 /// <param name="Wares">Packs, marks and own supplies, by code.</param>
+/// <param name="Fillings">The maker's own recipes, by code.</param>
+/// <param name="Moulds">The maker's own, by code.</param>
 /// <param name="Orders">Every order, by number.</param>
 /// <param name="Lots">The pantry with its history.</param>
 public sealed record KitchenDocument(
@@ -44,6 +46,8 @@ public sealed record KitchenDocument(
     IReadOnlyList<OwnVessel> Vessels,
     IReadOnlyList<Look> Looks,
     IReadOnlyList<OwnWare> Wares,
+    IReadOnlyList<OwnFilling> Fillings,
+    IReadOnlyList<OwnMould> Moulds,
     IReadOnlyList<OrderDocument> Orders,
     IReadOnlyList<LotDocument> Lots)
 {

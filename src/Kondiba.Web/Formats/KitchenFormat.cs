@@ -42,6 +42,8 @@ internal sealed class KitchenFormat(KondibaContext db, KitchenThings things, Kit
                 own.Vessels,
                 own.Looks,
                 own.Wares,
+                own.Fillings,
+                own.Moulds,
                 [.. orders.Select(o => new OrderDocument(o.Number, o.State, o.IsTemplate, o.DepositPaid, o.ChangedAt, o.RemovedAt, InOrder(o.ToDraft())))],
                 Sorted(lots.Select(LotOf), l => l.ReceivedOn)),
             KitchenDocument.Json) + "\n";
@@ -50,7 +52,7 @@ internal sealed class KitchenFormat(KondibaContext db, KitchenThings things, Kit
             l.Ware, l.Amount, l.Pack, l.Price, l.BestBefore, l.Place, l.ReceivedOn,
             Sorted(l.Movements.Select(m => new MovementDocument(m.Kind, m.Amount, m.At, m.OrderId is { } id ? numbers[id] : null, m.Note)), m => m.At));
 
-        static OrderDraft InOrder(OrderDraft draft) => draft with { Pots = draft.Pots.OrderBy(p => p.Key, StringComparer.Ordinal).ToDictionary() };
+        static OrderDraft InOrder(OrderDraft draft) => draft with { Pots = draft.Pots.OrderBy(p => p.Key, StringComparer.Ordinal).ToDictionary(), Schools = draft.Schools?.OrderBy(s => s.Key, StringComparer.Ordinal).ToDictionary() };
 
         // Rows have no order of their own: what is written of them decides.
         static List<T> Sorted<T, TKey>(IEnumerable<T> rows, Func<T, TKey> by) => [.. rows.OrderBy(by).ThenBy(r => JsonSerializer.Serialize(r, KitchenDocument.Json), StringComparer.Ordinal)];
@@ -106,6 +108,11 @@ internal sealed class KitchenFormat(KondibaContext db, KitchenThings things, Kit
         if (found.Count > 0)
             return (found, []);
         own = own with { Centres = d.Centres, Coatings = d.Coatings, Vessels = d.Vessels };
+        Each("fillings", d.Fillings, f => f.Code, OwnCheck.Of);
+        Each("moulds", d.Moulds, m => m.Code, (m, _) => OwnCheck.Of(m));
+        if (found.Count > 0)
+            return (found, []);
+        own = own with { Fillings = d.Fillings, Moulds = d.Moulds };
         Each("wares", d.Wares, w => w.Code, OwnCheck.Of);
         Add("ways", OwnCheck.Of(d.Ways ?? new(), Tables()));
         Add("rates", OwnCheck.Of(d.Rates ?? new()));
@@ -174,6 +181,7 @@ internal sealed class KitchenFormat(KondibaContext db, KitchenThings things, Kit
         {
             (ItemKind.Look, "looks", d.Looks.Count), (ItemKind.Centre, "own centres", d.Centres.Count), (ItemKind.Coating, "own coatings", d.Coatings.Count),
             (ItemKind.Tint, "own colours", d.Tints.Count), (ItemKind.Vessel, "own vessels", d.Vessels.Count), (ItemKind.Ware, "packs and marks of wares", d.Wares.Count),
+            (ItemKind.Filling, "own recipes", d.Fillings.Count), (ItemKind.Mould, "own moulds", d.Moulds.Count),
             (ItemKind.Ways, "ways of working", d.Ways is null ? 0 : 1), (ItemKind.Rates, "rates", d.Rates is null ? 0 : 1),
         })
             Counted(what, items.GetValueOrDefault(kind), there);
@@ -194,6 +202,8 @@ internal sealed class KitchenFormat(KondibaContext db, KitchenThings things, Kit
         Add(ItemKind.Vessel, d.Vessels, v => v.Code);
         Add(ItemKind.Look, d.Looks, l => l.Code);
         Add(ItemKind.Ware, d.Wares, w => w.Code);
+        Add(ItemKind.Filling, d.Fillings, f => f.Code);
+        Add(ItemKind.Mould, d.Moulds, m => m.Code);
         db.AddRange(orders);
         var byNumber = orders.ToDictionary(o => o.Number, o => o.Id);
         foreach (var l in d.Lots)

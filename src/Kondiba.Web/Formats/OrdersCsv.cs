@@ -21,10 +21,10 @@ internal static class OrdersCsv
     private static readonly string[] OrderColumns =
     [
         "number", "name", "client", "contact", "pickup", "handover", "place", "state", "template", "notes", "allergies", "margin", "palette", "packing",
-        "price by", "price", "deposit", "deposit paid", "pots",
+        "price by", "price", "deposit", "deposit paid", "pots", "schools",
     ];
 
-    private static readonly string[] LineColumns = ["centre", "size", "amount", "counted in", "coating", "colour", "depth", "coats", "at once", "upright", "look", "decor"];
+    private static readonly string[] LineColumns = ["centre", "size", "amount", "counted in", "coating", "colour", "depth", "coats", "at once", "upright", "look", "decor", "making"];
 
     private static readonly string[] NeededColumns = ["name", "pickup", "centre", "size", "amount", "coating", "colour", "depth"];
 
@@ -107,11 +107,11 @@ internal static class OrdersCsv
     [
         order.Number, d.Name, d.Client, d.Contact, d.Pickup is { } pickup ? Pickup.Format(pickup) : null, Camel(d.Handover), d.Place, Camel(order.State), order.IsTemplate, d.Notes,
         string.Join("; ", d.Allergies ?? []), d.Margin, string.Join("; ", d.Palette ?? []), Json(d.Packing is { Count: > 0 } packing ? packing : null),
-        d.Price is { } price ? Camel(price.By) : null, d.Price?.Value, d.Deposit, order.DepositPaid, Json(d.Pots.Count > 0 ? d.Pots : null),
+        d.Price is { } price ? Camel(price.By) : null, d.Price?.Value, d.Deposit, order.DepositPaid, Json(d.Pots.Count > 0 ? d.Pots : null), Json(d.Schools is { Count: > 0 } schools ? schools : null),
     ];
 
     private static object?[] Fields(LineDraft l) =>
-        [l.Centre, l.Size, l.Amount, Camel(l.CountedIn), l.Coating, l.Colour, l.Depth, l.Coats, l.AtOnce, l.Upright, l.Look, Json(l.Decor)];
+        [l.Centre, l.Size, l.Amount, Camel(l.CountedIn), l.Coating, l.Colour, l.Depth, l.Coats, l.AtOnce, l.Upright, l.Look, Json(l.Decor), Json(l.Making)];
 
     private static OrderDraft Order(Cells c, LineDraft? line) => new(
         c.Text("name"),
@@ -128,7 +128,8 @@ internal static class OrdersCsv
         c.List("allergies"),
         c.Json<List<PackingDraft>>("packing") ?? [],
         c.Text("price by").Length > 0 ? new(c.Enum("price by", PriceBy.Margin), (decimal)(c.Number("price") ?? 0)) : null,
-        (decimal?)c.Number("deposit"));
+        (decimal?)c.Number("deposit"),
+        c.Json<Dictionary<string, string>>("schools"));
 
     private static LineDraft Line(Cells c) => new(
         c.Text("centre"),
@@ -142,7 +143,8 @@ internal static class OrdersCsv
         c.Bool("at once") ?? false,
         c.Bool("upright"),
         c.Text("look") is { Length: > 0 } look ? look : null,
-        c.Json<Decor>("decor"));
+        c.Json<Decor>("decor"),
+        c.Json<Making>("making"));
 
     private static string Camel<T>(T value)
         where T : struct, Enum => JsonNamingPolicy.CamelCase.ConvertName(value.ToString());

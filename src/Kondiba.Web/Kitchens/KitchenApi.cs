@@ -28,11 +28,12 @@ public sealed record KitchenChange(Units Units, string? Name = null);
 /// <param name="Coatings">Every coating, shipped or own.</param>
 /// <param name="Tints">Every concentrated colour, shipped or own.</param>
 /// <param name="Vessels">The maker's own vessels.</param>
+/// <param name="Moulds">Every mould, shipped or own.</param>
 /// <param name="Rates">How prices are made; null for who sees no prices.</param>
 /// <param name="ShippedRates">How they are made where nothing was said.</param>
 /// <param name="ShippedVessels">Vessels that a kitchen has unless it says otherwise.</param>
-/// <param name="Own">Codes of the centres and coatings that the maker has entered or changed.</param>
-/// <param name="Shipped">Codes of the centres and coatings that can be had back as they were.</param>
+/// <param name="Own">Codes of the centres, coatings and moulds that the maker has entered or changed.</param>
+/// <param name="Shipped">Codes of the centres, coatings and moulds that can be had back as they were.</param>
 public sealed record KitchenThingsView(
     Ways Ways,
     Ways ShippedWays,
@@ -40,6 +41,7 @@ public sealed record KitchenThingsView(
     IReadOnlyList<OwnCoating> Coatings,
     IReadOnlyList<TintItem> Tints,
     IReadOnlyList<OwnVessel> Vessels,
+    IReadOnlyList<OwnMould> Moulds,
     Rates? Rates,
     Rates? ShippedRates,
     IReadOnlyList<OwnVessel> ShippedVessels,
@@ -83,11 +85,12 @@ internal static class KitchenApi
                 [.. tables.Coatings.Select(c => own.Coatings.FirstOrDefault(o => o.Code == c.Code) ?? KitchenTables.Entered(c)).Select(c => user.IsOwner() ? c : c with { Packs = [] })],
                 [.. tables.Tints.Select(t => new TintItem(KitchenTables.Entered(t), own.Tints.Any(o => o.Code == t.Code), shipped.Tint(t.Code) is not null))],
                 own.Vessels,
+                [.. tables.Moulds.Select(KitchenTables.Entered)],
                 user.IsOwner() ? own.Rates : null,
                 user.IsOwner() ? KitchenTables.Rates(shipped) : null,
                 [.. shipped.Vessels.Select(KitchenTables.Entered)],
-                [.. own.Centres.Select(c => c.Code), .. own.Coatings.Select(c => c.Code)],
-                [.. shipped.Centres.Select(c => c.Code), .. shipped.Coatings.Select(c => c.Code)]));
+                [.. own.Centres.Select(c => c.Code), .. own.Coatings.Select(c => c.Code), .. own.Moulds.Select(m => m.Code)],
+                [.. shipped.Centres.Select(c => c.Code), .. shipped.Coatings.Select(c => c.Code), .. shipped.Moulds.Select(m => m.Code)]));
         }).WithName("GetKitchenThings").WithSummary("What can be changed of the kitchen.");
 
         kitchen.MapPut("/ways", (Ways ways, KitchenThings things) => KeepAsync(things, ItemKind.Ways, "ways", ways, t => OwnCheck.Of(ways, t)))
@@ -97,6 +100,8 @@ internal static class KitchenApi
         Map<OwnCoating>("coatings", ItemKind.Coating, c => c.Code, OwnCheck.Of, "Coating");
         Map<OwnTint>("tints", ItemKind.Tint, t => t.Code, (t, _) => OwnCheck.Of(t), "Tint");
         Map<OwnVessel>("vessels", ItemKind.Vessel, v => v.Code, (v, _) => OwnCheck.Of(v), "Vessel");
+        Map<OwnFilling>("fillings", ItemKind.Filling, f => f.Code, OwnCheck.Of, "Filling");
+        Map<OwnMould>("moulds", ItemKind.Mould, m => m.Code, (m, _) => OwnCheck.Of(m), "Mould");
         Map<OwnWare>("wares", ItemKind.Ware, w => w.Code, OwnCheck.Of, "Ware");
         kitchen.MapPut("/rates", (Rates rates, KitchenThings things) => KeepAsync(things, ItemKind.Rates, "rates", rates, _ => OwnCheck.Of(rates)))
             .RequireAuthorization(Sessions.Sessions.Owners).WithName("KeepRates").WithSummary("Keeps what your hour is worth and how prices are made.");

@@ -11,13 +11,14 @@ namespace Kondiba.Web.Orders;
 /// <summary>A line as sent and as kept.</summary>
 /// <param name="Id">Given by the client, unique within the order.</param>
 public sealed record OrderLineInput(
-    Guid Id, string? Centre, string? Size, double Amount, CountedIn CountedIn, string? Coating, string? Colour, double Depth, int Coats, bool AtOnce = false, bool? Upright = null, string? Look = null, Decor? Decor = null)
-    : LineDraft(Centre, Size, Amount, CountedIn, Coating, Colour, Depth, Coats, AtOnce, Upright, Look, Decor);
+    Guid Id, string? Centre, string? Size, double Amount, CountedIn CountedIn, string? Coating, string? Colour, double Depth, int Coats, bool AtOnce = false, bool? Upright = null, string? Look = null, Decor? Decor = null, Making? Making = null)
+    : LineDraft(Centre, Size, Amount, CountedIn, Coating, Colour, Depth, Coats, AtOnce, Upright, Look, Decor, Making);
 
 /// <summary>An order to keep.</summary>
 /// <param name="Version">The version it was changed from; 0 for a new one.</param>
 /// <param name="State">How far it is; what is made has used up the pantry.</param>
 /// <param name="IsTemplate">Whether it is a pattern for further orders.</param>
+/// <param name="Schools">Where it is made otherwise than the kitchen does.</param>
 public sealed record OrderInput(
     uint Version,
     string? Name,
@@ -37,7 +38,8 @@ public sealed record OrderInput(
     decimal? Deposit = null,
     bool DepositPaid = false,
     OrderState State = OrderState.Asked,
-    bool IsTemplate = false)
+    bool IsTemplate = false,
+    IReadOnlyDictionary<string, string>? Schools = null)
 {
     /// <summary>A new order as Core has it.</summary>
     public static OrderInput Of(OrderDraft d, OrderState state = OrderState.Asked, bool depositPaid = false, bool isTemplate = false) => new(
@@ -45,7 +47,7 @@ public sealed record OrderInput(
         d.Name,
         d.Pickup,
         d.Notes,
-        [.. d.Lines.Select(l => new OrderLineInput(Guid.CreateVersion7(), l.Centre, l.Size, l.Amount, l.CountedIn, l.Coating, l.Colour, l.Depth, l.Coats, l.AtOnce, l.Upright, l.Look, l.Decor))],
+        [.. d.Lines.Select(l => new OrderLineInput(Guid.CreateVersion7(), l.Centre, l.Size, l.Amount, l.CountedIn, l.Coating, l.Colour, l.Depth, l.Coats, l.AtOnce, l.Upright, l.Look, l.Decor, l.Making))],
         d.Pots,
         d.Margin,
         d.Palette,
@@ -59,9 +61,10 @@ public sealed record OrderInput(
         d.Deposit,
         depositPaid,
         state,
-        isTemplate);
+        isTemplate,
+        d.Schools);
 
-    public OrderDraft ToDraft() => new(Name, Pickup, Notes, Lines, Pots, Margin, Palette, Client, Contact, Handover, Place, Allergies, Packing, Price, Deposit);
+    public OrderDraft ToDraft() => new(Name, Pickup, Notes, Lines, Pots, Margin, Palette, Client, Contact, Handover, Place, Allergies, Packing, Price, Deposit, Schools);
 }
 
 /// <summary>A kept order with what it comes to.</summary>
@@ -86,6 +89,7 @@ public sealed record OrderView(
     bool DepositPaid,
     OrderState State,
     bool IsTemplate,
+    IReadOnlyDictionary<string, string> Schools,
     int Number,
     CoatingTally Tally);
 

@@ -154,6 +154,7 @@ internal static class OrdersApi
             (order.Price, order.Deposit, order.DepositPaid) = (input.Price, input.Deposit, input.DepositPaid);
         (order.State, order.IsTemplate) = (input.State, input.IsTemplate);
         (order.Pieces, order.Words) = (tally.Pieces, SearchWords.Of(input.ToDraft(), tables));
+        order.Schools = input.Schools?.ToDictionary() ?? [];
         order.ChangedAt = now;
 
         var wanted = input.Lines.Select(l => l.Id).ToHashSet();
@@ -170,7 +171,7 @@ internal static class OrdersApi
             (row.Position, row.Centre, row.Size, row.Amount, row.CountedIn) = (position, line.Centre!, line.Size!, line.Amount, line.CountedIn);
             (row.Coating, row.Colour, row.Depth) = (line.Coating!, line.Colour!, line.Depth);
             (row.Coats, row.AtOnce, row.Upright) = (line.Coats, line.AtOnce, line.Upright);
-            (row.Look, row.Decor) = (line.Look, line.Decor);
+            (row.Look, row.Decor, row.Making) = (line.Look, line.Decor, line.Making);
         }
 
         order.Pots.RemoveAll(p => !input.Pots.ContainsKey(p.Pot));
@@ -195,7 +196,7 @@ internal static class OrdersApi
         order.Notes,
         [
             .. order.Lines.OrderBy(l => l.Position).Select(l =>
-                new OrderLineInput(l.Id, l.Centre, l.Size, l.Amount, l.CountedIn, l.Coating, l.Colour, l.Depth, l.Coats, l.AtOnce, l.Upright, l.Look, l.Decor)),
+                new OrderLineInput(l.Id, l.Centre, l.Size, l.Amount, l.CountedIn, l.Coating, l.Colour, l.Depth, l.Coats, l.AtOnce, l.Upright, l.Look, l.Decor, l.Making)),
         ],
         order.ToDraft().Pots,
         order.Margin,
@@ -211,6 +212,7 @@ internal static class OrdersApi
         order.DepositPaid,
         order.State,
         order.IsTemplate,
+        order.Schools,
         order.Number,
         tally);
 

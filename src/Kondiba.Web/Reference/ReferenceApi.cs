@@ -1,8 +1,12 @@
+using System.Text.Json;
 using Kondiba.Core.Centres;
 using Kondiba.Core.Colour;
 using Kondiba.Core.Decoration;
+using Kondiba.Core.Figures;
 using Kondiba.Core.Measures;
+using Kondiba.Core.Moulds;
 using Kondiba.Core.Pantry;
+using Kondiba.Core.Prep;
 using Kondiba.Core.Reference;
 using Kondiba.Core.Vessels;
 using Kondiba.Web.Kitchens;
@@ -24,6 +28,10 @@ public sealed record ReferenceView(
     IReadOnlyList<NameView> Shakes,
     IReadOnlyList<string> Allergens,
     IReadOnlyList<SupplyView> Supplies,
+    IReadOnlyList<MouldView> Moulds,
+    IReadOnlyList<KindView> CavityKinds,
+    IReadOnlyList<School> Schools,
+    IReadOnlyList<MakesView> Fillings,
     string UsualCoating,
     string? UsualThinner,
     Length UsualFilm,
@@ -31,7 +39,25 @@ public sealed record ReferenceView(
 
 /// <summary>A centre to choose.</summary>
 public sealed record CentreView(
-    string Code, string Name, string Plural, string Shape, Holding Holding, bool Upright, Share UsualDepth, IReadOnlyList<Share> Depths, int LeastCoats, string? Pack, bool DippedEndUp, IReadOnlyList<SizeView> Sizes);
+    string Code, string Name, string Plural, string Shape, Holding Holding, bool Upright, Share UsualDepth, IReadOnlyList<Share> Depths, int LeastCoats, string? Pack, bool DippedEndUp, IReadOnlyList<SizeView> Sizes, FigureView? Figure);
+
+/// <summary>A figure to draw: its body is the centre itself.</summary>
+public sealed record FigureView(double Turn, IReadOnlyList<FigurePartView> Parts, IReadOnlyList<StuckView> Stuck);
+
+/// <summary>A dipped part of a figure, with its outline round its own middle.</summary>
+/// <param name="Rings">Closed rings, each as x, y, x, y ….</param>
+/// <param name="Length">Of its box.</param>
+/// <param name="Width">Of its box.</param>
+public sealed record FigurePartView(string Code, string Name, bool Behind, IReadOnlyList<IReadOnlyList<Length>> Rings, Length Length, Length Width, IReadOnlyList<Spot> Places);
+
+/// <summary>Parts stuck on a figure.</summary>
+public sealed record StuckView(string Part, string Srgb, Length Across, IReadOnlyList<Spot> Places);
+
+/// <summary>A mould to choose.</summary>
+public sealed record MouldView(string Code, string Name, Length Long, Length Wide, Length Deep, Volume Holds, int Cavities, int Trays);
+
+/// <summary>A recipe and what it makes.</summary>
+public sealed record MakesView(string Code, string Name, string Makes, Mass Portion);
 
 /// <summary>A size to choose, with its silhouette from the dipped end to the other.</summary>
 /// <param name="Strands">Middle lines of the rod it is bent from, as x, y, x, y …; none for a solid piece.</param>
@@ -75,7 +101,7 @@ internal static class ReferenceApi
         api.MapGet("/reference", async (KitchenThings things, TradeTables shipped) => TypedResults.Ok(View(await things.TablesAsync(), shipped))).WithTags("Reference").WithName("GetReference");
 
     private static ReferenceView View(TradeTables tables, TradeTables shipped) => new(
-        [.. tables.Centres.Select(View)],
+        [.. tables.Centres.Concat(tables.Figures).Select(c => View(c, tables))],
         [.. tables.Coatings.SelectMany(c => c.Colours.Select(colour => new ColourView(colour.Code, colour.Name, colour.Srgb, c.Code, colour.Mixed is not null)))],
         [.. tables.Coatings.Select(View)],
         [.. tables.Thinners.Select(t => new ThinnerView(t.Code, t.Name))],
@@ -88,18 +114,47 @@ internal static class ReferenceApi
         [.. tables.Film.Shakes.Select(s => new NameView(s.Code, s.Name))],
         [.. tables.Allergens.Select(a => a.Name)],
         [.. tables.Wares.Supplies.Select(s => new SupplyView(s.Code, s.Name, s.Unit))],
+        [.. tables.Moulds.Select(m => new MouldView(m.Code, m.Name, m.Long, m.Wide, m.Deep, m.Holds, m.Cavities, m.Trays))],
+        [.. Enum.GetValues<CavityKind>().Select(k => new KindView(JsonNamingPolicy.CamelCase.ConvertName(k.ToString()), CavityName(k), Mould.MeasuresOf(k)))],
+        tables.Schools,
+        [.. tables.Fillings.Select(f => new MakesView(f.Code, f.Name, f.Makes, f.Portion.Value))],
         tables.Habits.Coating,
         tables.Habits.Thinner,
         tables.Thinning.Target.Value,
         tables.Pot.Margin.Value);
 
-    private static CentreView View(Centre c) => new(
+    private static CentreView View(Centre c, TradeTables tables) => new(
         c.Code, c.Name, c.Plural, c.Shape, c.Holding, c.Upright, c.UsualDepth.Value, c.Depths, c.LeastCoats, c.Pack is null ? null : c.PackName[1], c.DippedEndUp,
         [
             .. c.Sizes.Select(s => new SizeView(
                 s.Code, s.Name, s.Shape.Length, s.Shape.Width, s.Mass.Value,
                 ShapeKind.Of(c.Shape)!.Measures.Zip(s.Measures).ToDictionary(m => m.First.Code, m => m.Second.Value), s.Shape.Profile(), s.Shape.Strands())),
-        ]);
+        ],
+        c.Figure is { } figure ? View(figure, tables) : null);
+
+    private static FigureView View(Figure figure, TradeTables tables) => new(
+        figure.Turn,
+        [.. figure.Parts.Select(View)],
+        [.. figure.Stuck.Select(s => (s.Places, Part: tables.Decor.Part(s.Part)!)).Select(s => new StuckView(s.Part.Code, s.Part.Srgb, s.Part.Across.Value, s.Places))]);
+
+    private static FigurePartView View(FigurePart part)
+    {
+        // Seen from its edge a round piece is a bar as long as it is wide.
+        var shape = part.OnEdge ? new Block(part.Size.Shape.Thickness, part.Size.Shape.Width, part.Size.Shape.Thickness, OnFork: false) : part.Size.Shape;
+        var seen = shape.Outline(part.Centre.DippedEndUp);
+        var middle = (seen.Least + seen.Most) * 0.5;
+        return new(
+            part.Code, part.Name, part.Behind,
+            [.. seen.Rings.Select(r => (IReadOnlyList<Length>)[.. r.SelectMany(p => new[] { new Length(Math.Round(p.X - middle.X, 5)), new Length(Math.Round(p.Y - middle.Y, 5)) })])],
+            new(seen.Most.Y - seen.Least.Y), new(seen.Most.X - seen.Least.X), part.Places);
+    }
+
+    private static string CavityName(CavityKind kind) => kind switch
+    {
+        CavityKind.Round => "round, straight walls",
+        CavityKind.Block => "a block",
+        _ => "another shape, by what it holds",
+    };
 
     private static CoatingView View(Core.Coatings.Coating c)
     {

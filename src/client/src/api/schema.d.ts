@@ -425,6 +425,74 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/kitchen/fillings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Keeps one, in place of one with its code. */
+        put: operations["KeepFilling"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/kitchen/fillings/{code}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Removes what the maker entered; a shipped one comes back as it was. */
+        delete: operations["RemoveFilling"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/kitchen/moulds": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Keeps one, in place of one with its code. */
+        put: operations["KeepMould"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/kitchen/moulds/{code}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Removes what the maker entered; a shipped one comes back as it was. */
+        delete: operations["RemoveMould"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/kitchen/wares": {
         parameters: {
             query?: never;
@@ -504,6 +572,107 @@ export interface paths {
         put?: never;
         /** How a figure of an order as typed came about; of is its path in the tally, such as pots.chips-with-oil.dark.toMelt. */
         post: operations["WorkingOf"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/prep/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The steps that an order as typed wants, from what is bought to what is handed over; keeps nothing. */
+        post: operations["PreviewPrep"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/prep/working": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** How an amount of a filling came about; of is fillings[0]. and mix or an ingredient's code. */
+        post: operations["WorkingOfPrep"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/fillings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["GetFillings"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/fillings/scale": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A recipe for so many pieces, or for what there is of an ingredient; keeps nothing. */
+        post: operations["ScaleFilling"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/fillings/{code}/recipe.json": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The recipe as schema.org Recipe in JSON-LD. */
+        get: operations["ExportFilling"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/fillings/read": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Reads a schema.org Recipe in JSON-LD; keeps nothing. */
+        post: operations["ReadRecipe"];
         delete?: never;
         options?: never;
         head?: never;
@@ -975,10 +1144,23 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        AccentDraft: {
+            coating: null | string;
+            colour: null | string;
+            /** Format: double */
+            share: number;
+        };
         /** @description in g/cm² */
         AreaDensity: number;
+        BoxPlan: {
+            box: string;
+            pieces: string;
+            rows: number[][];
+        };
         /** @enum {unknown} */
         Carrier: "oil" | "powder" | "water";
+        /** @enum {unknown} */
+        CavityKind: "round" | "block" | "free";
         CentreView: {
             code: string;
             name: string;
@@ -993,6 +1175,7 @@ export interface components {
             pack: null | string;
             dippedEndUp: boolean;
             sizes: components["schemas"]["SizeView"][];
+            figure: null | components["schemas"]["FigureView"];
         };
         Chip: {
             field: string;
@@ -1105,6 +1288,11 @@ export interface components {
         };
         /** @description in s */
         Duration: number;
+        EachPart: {
+            ingredient: string;
+            /** Format: int32 */
+            count: number;
+        };
         Entry: {
             lines: components["schemas"]["EntryLine"][];
             notUnderstood: components["schemas"]["NotUnderstood"][];
@@ -1133,6 +1321,9 @@ export interface components {
         FigureOfMoney: {
             value: components["schemas"]["Money"];
         };
+        FigureOfVolume: {
+            value: components["schemas"]["Volume"];
+        };
         FigureOfdouble: {
             /** Format: double */
             value: number;
@@ -1141,8 +1332,81 @@ export interface components {
             /** Format: int32 */
             value: number;
         };
+        FigurePartView: {
+            code: string;
+            name: string;
+            behind: boolean;
+            rings: number[][];
+            length: components["schemas"]["Length"];
+            width: components["schemas"]["Length"];
+            places: components["schemas"]["Spot"][];
+        };
+        FigureView: {
+            /** Format: double */
+            turn: number;
+            parts: components["schemas"]["FigurePartView"][];
+            stuck: components["schemas"]["StuckView"][];
+        };
         FileText: {
             text: string;
+        };
+        FillingAmount: {
+            ingredient: string;
+            name: string;
+            mass: components["schemas"]["FigureOfMass"];
+            /** Format: int32 */
+            count: null | number;
+            household: string;
+        };
+        FillingScale: {
+            filling: string;
+            /** Format: int32 */
+            pieces?: null | number;
+            ingredient?: null | string;
+            /** Format: double */
+            grams?: null | number;
+            /** Format: double */
+            portion?: null | number;
+            shares?: null | {
+                [key: string]: number;
+            };
+        };
+        FillingScaled: {
+            tally: components["schemas"]["FillingTally"];
+            across: null | components["schemas"]["Length"];
+            spoon: string;
+            steps: components["schemas"]["ScaledStep"][];
+            working: {
+                [key: string]: components["schemas"]["WorkingLine"][];
+            };
+            problems: components["schemas"]["Problem"][];
+        };
+        FillingTally: {
+            filling: string;
+            /** Format: int32 */
+            pieces: number;
+            portion: components["schemas"]["Mass"];
+            piece: components["schemas"]["Mass"];
+            mix: components["schemas"]["FigureOfMass"];
+            amounts: components["schemas"]["FillingAmount"][];
+            left: components["schemas"]["Mass"];
+        };
+        FillingView: {
+            code: string;
+            name: string;
+            makes: string;
+            makesCode: string;
+            note: string;
+            mix: components["schemas"]["MixView"][];
+            portion: components["schemas"]["SourcedOfMass"];
+            loss: components["schemas"]["Share"];
+            lossSource: components["schemas"]["Source"];
+            own: boolean;
+            entered: components["schemas"]["OwnFilling"];
+        };
+        FillingsView: {
+            fillings: components["schemas"]["FillingView"][];
+            ingredients: components["schemas"]["IngredientView"][];
         };
         /** @enum {unknown} */
         GoesIn: "before" | "after";
@@ -1175,6 +1439,11 @@ export interface components {
             field: string;
             reason: string;
         };
+        IngredientView: {
+            code: string;
+            name: string;
+            counted: boolean;
+        };
         /** @description moment, 2031-05-03T18:30:00Z */
         Instant: string;
         InvitationLink: {
@@ -1197,6 +1466,7 @@ export interface components {
             coatings: components["schemas"]["OwnCoating"][];
             tints: components["schemas"]["TintItem"][];
             vessels: components["schemas"]["OwnVessel"][];
+            moulds: components["schemas"]["OwnMould"][];
             rates: null | components["schemas"]["Rates"];
             shippedRates: null | components["schemas"]["Rates"];
             shippedVessels: components["schemas"]["OwnVessel"][];
@@ -1241,6 +1511,7 @@ export interface components {
             upright?: null | boolean;
             look?: null | string;
             decor?: null | components["schemas"]["Decor"];
+            making?: null | components["schemas"]["Making"];
         };
         LineTally: {
             /** Format: int32 */
@@ -1254,6 +1525,8 @@ export interface components {
             dipLine: components["schemas"]["Length"];
             setting: components["schemas"]["SettingTime"][];
             look?: null | components["schemas"]["LookTally"];
+            parts?: null | components["schemas"]["MadePart"][];
+            moulded?: null | components["schemas"]["MouldTally"];
         };
         /** @description day, 2031-05-03 */
         LocalDate: string;
@@ -1332,6 +1605,30 @@ export interface components {
             srgb: string;
             how: string;
         };
+        MadePart: {
+            code: string;
+            coating: string;
+            colour: string;
+            tally: components["schemas"]["LineTally"];
+        };
+        MakesView: {
+            code: string;
+            name: string;
+            makes: string;
+            portion: components["schemas"]["Mass"];
+        };
+        Making: {
+            filling?: null | string;
+            /** Format: double */
+            portion?: null | number;
+            shares?: null | {
+                [key: string]: number;
+            };
+            mould?: null | components["schemas"]["MouldDraft"];
+            colours?: null | {
+                [key: string]: string;
+            };
+        };
         /** @description in g */
         Mass: number;
         Measure: {
@@ -1357,6 +1654,13 @@ export interface components {
             /** Format: double */
             pot: number;
         };
+        MixView: {
+            ingredient: string;
+            name: string;
+            share: components["schemas"]["SourcedOfShare"];
+            from: null | components["schemas"]["SourcedOfShare"];
+            to: null | components["schemas"]["SourcedOfShare"];
+        };
         MixedColour: {
             base: string;
             per100: {
@@ -1365,6 +1669,32 @@ export interface components {
         };
         /** @description in the kitchen's currency */
         Money: number;
+        MouldDraft: {
+            mould: null | string;
+            insert?: null | string;
+            insertSize?: null | string;
+            accent?: null | components["schemas"]["AccentDraft"];
+        };
+        MouldTally: {
+            coating: components["schemas"]["FigureOfVolume"];
+            dryWafers: components["schemas"]["FigureOfVolume"];
+            ruleAgrees: boolean;
+            /** Format: int32 */
+            atOnce: number;
+            rounds: components["schemas"]["FigureOfint"];
+        };
+        MouldView: {
+            code: string;
+            name: string;
+            long: components["schemas"]["Length"];
+            wide: components["schemas"]["Length"];
+            deep: components["schemas"]["Length"];
+            holds: components["schemas"]["Volume"];
+            /** Format: int32 */
+            cavities: number;
+            /** Format: int32 */
+            trays: number;
+        };
         /** @enum {unknown} */
         MovementKind: "received" | "used" | "returned" | "corrected" | "thrown";
         MovementView: {
@@ -1430,6 +1760,9 @@ export interface components {
             price?: null | components["schemas"]["PriceDraft"];
             /** Format: double */
             deposit?: null | number;
+            schools?: null | {
+                [key: string]: string;
+            };
         };
         OrderInput: {
             /** Format: uint32 */
@@ -1458,6 +1791,9 @@ export interface components {
             state?: components["schemas"]["OrderState"];
             /** @default false */
             isTemplate: boolean;
+            schools?: null | {
+                [key: string]: string;
+            };
         };
         OrderLineInput: {
             /** Format: uuid */
@@ -1478,6 +1814,7 @@ export interface components {
             upright?: null | boolean;
             look?: null | string;
             decor?: null | components["schemas"]["Decor"];
+            making?: null | components["schemas"]["Making"];
         };
         /** @enum {unknown} */
         OrderState: "asked" | "quoted" | "agreed" | "made" | "handedOver" | "cancelled";
@@ -1522,6 +1859,9 @@ export interface components {
             depositPaid: boolean;
             state: components["schemas"]["OrderState"];
             isTemplate: boolean;
+            schools: {
+                [key: string]: string;
+            };
             /** Format: int32 */
             number: number;
             tally: components["schemas"]["CoatingTally"];
@@ -1593,6 +1933,39 @@ export interface components {
             srgb: string;
             mixed?: null | components["schemas"]["MixedColour"];
         };
+        OwnFilling: {
+            code: string;
+            name: string;
+            makes: string;
+            note: string;
+            mix: components["schemas"]["OwnMix"][];
+            each: components["schemas"]["EachPart"][];
+            /** Format: double */
+            portion: number;
+            /** Format: double */
+            loss: number;
+            steps: components["schemas"]["OwnStep"][];
+        };
+        OwnMix: {
+            ingredient: null | string;
+            name: string;
+            /** Format: double */
+            grams: number;
+            allergens?: null | string[];
+        };
+        OwnMould: {
+            code: string;
+            name: string;
+            kind: components["schemas"]["CavityKind"];
+            measures: {
+                [key: string]: number;
+            };
+            flush: boolean;
+            /** Format: int32 */
+            cavities: number;
+            /** Format: int32 */
+            trays: number;
+        };
         OwnPack: {
             /** Format: double */
             mass: number;
@@ -1614,6 +1987,28 @@ export interface components {
             measures: {
                 [key: string]: number;
             };
+        };
+        OwnStep: {
+            text: string;
+            /** @default  */
+            why: string;
+            /** @default counter */
+            place: string;
+            /**
+             * Format: double
+             * @default 0
+             */
+            hands: number;
+            /**
+             * Format: double
+             * @default 0
+             */
+            wait: number;
+            /**
+             * Format: double
+             * @default 0
+             */
+            seconds: number;
         };
         OwnTint: {
             code: string;
@@ -1743,17 +2138,25 @@ export interface components {
             dot: components["schemas"]["SourcedOfMass"];
             srgb: string;
             how: string;
+            mould?: null | string;
         };
         PartDraft: {
             kind: null | string;
             /** Format: int32 */
             count: number;
+            coating?: null | string;
+            colour?: null | string;
         };
         PartTally: {
             /** Format: int32 */
             part: number;
             kind: string;
             spots: number[];
+            /** Format: int32 */
+            count: number;
+            moulded?: null | string;
+            /** @description in g */
+            mouldedMass?: null | number;
         };
         Parts: {
             colour: string;
@@ -1887,6 +2290,33 @@ export interface components {
             before: components["schemas"]["Length"];
             still: components["schemas"]["ThinnerStep"][];
         };
+        PrepList: {
+            steps: components["schemas"]["PrepStep"][];
+            fillings: components["schemas"]["FillingTally"][];
+            schools: components["schemas"]["SchoolInOrder"][];
+            boxes: components["schemas"]["BoxPlan"][];
+            hands: components["schemas"]["Duration"];
+            problems: components["schemas"]["Problem"][];
+        };
+        PrepStep: {
+            code: string;
+            stage: components["schemas"]["Stage"];
+            for: string;
+            lines: number[];
+            text: string;
+            why: string;
+            source: components["schemas"]["Source"];
+            place: string;
+            at: null | components["schemas"]["Temperature"];
+            starts: components["schemas"]["LocalDateTime"];
+            hands: components["schemas"]["Duration"];
+            wait: components["schemas"]["Duration"];
+            waitSource: null | components["schemas"]["Source"];
+            atMost: null | components["schemas"]["Duration"];
+            school: null | string;
+            amounts: components["schemas"]["FillingAmount"][];
+            ends?: components["schemas"]["LocalDateTime"];
+        };
         /** @enum {unknown} */
         PriceBy: "margin" | "dozen" | "set";
         PriceDraft: {
@@ -1984,6 +2414,10 @@ export interface components {
             oneMore: components["schemas"]["OneMore"][];
             warnings: string[];
         };
+        RecipeRead: {
+            filling: components["schemas"]["OwnFilling"];
+            problems: components["schemas"]["Problem"][];
+        };
         ReferenceView: {
             centres: components["schemas"]["CentreView"][];
             colours: components["schemas"]["ColourView"][];
@@ -1998,6 +2432,10 @@ export interface components {
             shakes: components["schemas"]["NameView"][];
             allergens: string[];
             supplies: components["schemas"]["SupplyView"][];
+            moulds: components["schemas"]["MouldView"][];
+            cavityKinds: components["schemas"]["KindView"][];
+            schools: components["schemas"]["School"][];
+            fillings: components["schemas"]["MakesView"][];
             usualCoating: string;
             usualThinner: null | string;
             usualFilm: components["schemas"]["Length"];
@@ -2005,6 +2443,33 @@ export interface components {
         };
         /** @enum {unknown} */
         Role: "owner" | "helper";
+        ScaledStep: {
+            text: string;
+            why: string;
+            source: components["schemas"]["Source"];
+            place: string;
+            hands: components["schemas"]["Duration"];
+            wait: components["schemas"]["Duration"];
+            at: null | components["schemas"]["Temperature"];
+            school: null | string;
+            chosen: boolean;
+        };
+        School: {
+            code: string;
+            name: string;
+            usual: string;
+            choices: components["schemas"]["SchoolChoice"][];
+        };
+        SchoolChoice: {
+            code: string;
+            name: string;
+            why: string;
+        };
+        SchoolInOrder: {
+            school: components["schemas"]["School"];
+            chosen: string;
+            own: boolean;
+        };
         SessionView: {
             signedIn: boolean;
             hasSample: boolean;
@@ -2137,6 +2602,17 @@ export interface components {
             value: components["schemas"]["Share"];
             source: components["schemas"]["Source"];
         };
+        Spot: {
+            /** Format: double */
+            x: number;
+            /** Format: double */
+            y: number;
+            /**
+             * Format: double
+             * @default 0
+             */
+            turn: number;
+        };
         Sprinkle: {
             code: string;
             name: string;
@@ -2163,6 +2639,8 @@ export interface components {
             mass: components["schemas"]["FigureOfMass"];
             grains: number[];
         };
+        /** @enum {unknown} */
+        Stage: "fill" | "prep" | "melt" | "dip" | "decorate" | "assemble" | "pack";
         StockUse: {
             ware: string;
             name: string;
@@ -2171,6 +2649,12 @@ export interface components {
             used: number;
             /** Format: double */
             short: number;
+        };
+        StuckView: {
+            part: string;
+            srgb: string;
+            across: components["schemas"]["Length"];
+            places: components["schemas"]["Spot"][];
         };
         SupplyView: {
             code: string;
@@ -2217,6 +2701,7 @@ export interface components {
             y: components["schemas"]["Length"];
             x: components["schemas"]["Length"];
             pitch: components["schemas"]["Length"];
+            part?: null | string;
         };
         Trimmings: {
             kind: string;
@@ -2282,6 +2767,9 @@ export interface components {
             /** Format: double */
             handSpeed?: null | number;
             withoutVessels?: null | string[];
+            schools?: null | {
+                [key: string]: string;
+            };
         };
         WorkingLine: {
             what: string;
@@ -3030,6 +3518,122 @@ export interface operations {
             };
         };
     };
+    KeepFilling: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["OwnFilling"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                };
+            };
+        };
+    };
+    RemoveFilling: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                code: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    KeepMould: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["OwnMould"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                };
+            };
+        };
+    };
+    RemoveMould: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                code: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     KeepWare: {
         parameters: {
             query?: never;
@@ -3173,6 +3777,183 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+        };
+    };
+    PreviewPrep: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OrderDraft"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PrepList"];
+                };
+            };
+        };
+    };
+    WorkingOfPrep: {
+        parameters: {
+            query: {
+                of: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OrderDraft"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WorkingLine"][];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    GetFillings: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FillingsView"];
+                };
+            };
+        };
+    };
+    ScaleFilling: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FillingScale"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FillingScaled"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    ExportFilling: {
+        parameters: {
+            query?: {
+                pieces?: number;
+            };
+            header?: never;
+            path: {
+                code: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    ReadRecipe: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RecipeRead"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                };
             };
         };
     };

@@ -1,0 +1,167 @@
+using Kondiba.Core.Centres;
+using Kondiba.Core.Coatings;
+using Kondiba.Core.Decoration;
+using Kondiba.Core.Fillings;
+using Kondiba.Core.Measures;
+using Kondiba.Core.Moulds;
+using Kondiba.Core.Reference;
+
+namespace Kondiba.Core.Amounts;
+
+/// <summary>How a line's pieces come to be, in terms of the trade tables.</summary>
+/// <param name="Size">What is dipped, at the portion and in the mould that were chosen.</param>
+/// <param name="Filling">The recipe of its centres, adjusted; null when they are bought.</param>
+/// <param name="Portion">Of the recipe's mix on one piece.</param>
+/// <param name="Mould">What it is moulded in; null when it is not, or in the size's own cavity.</param>
+/// <param name="Fill">What a cavity takes.</param>
+/// <param name="Insert">The centre pressed into the mould, and its size; null for none.</param>
+internal sealed record LineMaking(
+    CentreSize Size, Filling? Filling, Sourced<Mass>? Portion, Mould? Mould = null, MouldFill? Fill = null, (Centre Centre, CentreSize Size)? Insert = null)
+{
+    private const double LeastPortion = 1;
+    private const double MostPortion = 200;
+
+    /// <summary>Finds it; what cannot be is told and left out.</summary>
+    /// <param name="line">The line as typed.</param>
+    /// <param name="centre">Its centre.</param>
+    /// <param name="size">Its size as the tables have it.</param>
+    /// <param name="tables">The trade tables with the kitchen's own.</param>
+    /// <param name="tell">Gets the field, the reason, the remedy and how grave it is.</param>
+    public static LineMaking Of(LineDraft line, Centre centre, CentreSize size, TradeTables tables, Action<string, string, string, Severity>? tell = null)
+    {
+        tell ??= (_, _, _, _) => { };
+        var making = line.Making ?? new();
+        return making.Mould is { } mould && centre.Holding is Holding.Mould
+            ? Moulded(mould, size, tables, tell)
+            : Filled(making, centre, size, tables, tell);
+    }
+
+    /// <summary>The line's decoration with what is stuck on every figure.</summary>
+    public static Decor? DecorOf(LineDraft line, Centre centre) => centre.Figure is { Stuck.Count: > 0 } figure
+        ? (line.Decor ?? Decor.None) is { HasGaps: false } decor ? decor with { Parts = [.. decor.Parts, .. figure.Stuck.Select(s => new PartDraft(s.Part, s.Places.Count))] } : line.Decor
+        : line.Decor;
+
+    /// <summary>Dips of the line besides its own: a mould's first layer, the parts of a figure.</summary>
+    public static IEnumerable<Dip> Besides(Dip dip, LineDraft line, TradeTables tables, List<Problem> problems)
+    {
+        if (line.Making?.Mould?.Accent is { } accent && dip.Size.Shape is Cavity)
+        {
+            var (coating, colour) = ColourOf(accent.Coating, accent.Colour, dip.Line, "making.mould.accent", tables, problems);
+            if (!(accent.Share is > 0 and < 1))
+                problems.Add(new($"lines[{dip.Line}].making.mould.accent.share", "A first layer takes more than nothing and less than all of the cavity.", "Type a share between 1 % and 99 %."));
+            else if (colour is not null)
+                yield return dip with { Layer = Layer(0), Part = "accent", Coating = coating!, Colour = colour, Size = dip.Size with { Shape = Thinner((Cavity)dip.Size.Shape, accent.Share / (1 - accent.Share)) } };
+        }
+
+        foreach (var (i, part) in (dip.Centre.Figure?.Parts ?? []).Index())
+        {
+            var own = line.Making?.Colours?.GetValueOrDefault(part.Code);
+            var (coating, colour) = own is null ? (dip.Coating, dip.Colour) : ColourOf(dip.Coating.Code, own, dip.Line, $"making.colours.{part.Code}", tables, problems);
+            if (colour is null)
+                continue;
+            var count = dip.Count.Value * part.Places.Count;
+            yield return dip with
+            {
+                Layer = Layer(i + 1),
+                Part = part.Code,
+                Centre = part.Centre with { Spoil = part.Spoil },
+                Size = part.Size,
+                Count = new(count, () => [.. dip.Count.Working, WorkingLine.Count(part.Name, $"{dip.Count.Value} × {part.Places.Count}", count, Source.Computed)]),
+                Coating = coating!,
+                Colour = colour,
+                Depth = part.Depth,
+                Upright = false,
+                Angle = 0,
+            };
+        }
+    }
+
+    /// <summary>The dots of coating that hold a figure together, of the line's own colour.</summary>
+    public static IEnumerable<Bagged> Glue(Dip dip, TradeTables tables) => dip.Centre.Figure is { Glues: > 0 } figure
+        ? [new(dip, dip.Coating, dip.Colour, "dots that hold it together", new(tables.Decorating.GlueDot.Value * figure.Glues, () =>
+            [
+                WorkingLine.Count("dots on one", "", figure.Glues, Source.Computed),
+                WorkingLine.Of("a dot", tables.Decorating.GlueDot),
+                WorkingLine.Of("dots that hold one together", $"{figure.Glues} × {tables.Decorating.GlueDot.Value.In("g"):0.##} g", tables.Decorating.GlueDot.Value * figure.Glues, Source.Computed),
+            ]), null)]
+        : [];
+
+    /// <summary>The recipe that makes a centre where the line says nothing.</summary>
+    public static Filling? Usual(Centre centre, TradeTables tables) => tables.Fillings.FirstOrDefault(f => f.Makes == centre.Code);
+
+    // Layers above those of a line's further dips.
+    private static int Layer(int i) => 100 + i;
+
+    private static Cavity Thinner(Cavity cavity, double times) => cavity with { Coating = new(cavity.Coating.Si * times) };
+
+    private static (Coating? Coating, CoatingColour? Colour) ColourOf(string? coating, string? colour, int line, string field, TradeTables tables, List<Problem> problems) =>
+        OrderCheck.ColourOf(coating, colour, tables, (part, reason, remedy) => problems.Add(new(field.Contains("colours", StringComparison.Ordinal) ? $"lines[{line}].{field}" : $"lines[{line}].{field}.{part}", reason, remedy)));
+
+    private static LineMaking Filled(Making making, Centre centre, CentreSize size, TradeTables tables, Action<string, string, string, Severity> tell)
+    {
+        if (making.Filling is Filling.Bought)
+            return new(size, null, null);
+        var filling = making.Filling is null ? Usual(centre, tables) : tables.Fillings.FirstOrDefault(f => f.Code == making.Filling && f.Makes == centre.Code);
+        if (filling is null)
+        {
+            if (making.Filling is not null)
+                tell("making.filling", $"There is no recipe called '{making.Filling}' that makes {centre.Plural}.", $"Choose {string.Join(" or ", tables.Fillings.Where(f => f.Makes == centre.Code).Select(f => f.Code).Append(Filling.Bought))}.", Severity.Error);
+            return new(size, null, null);
+        }
+
+        foreach (var (code, share) in making.Shares ?? new Dictionary<string, double>())
+        {
+            var part = filling.Mix.Skip(1).FirstOrDefault(m => m.Ingredient == code);
+            if (part is null)
+                tell($"making.shares.{code}", $"'{code}' is nothing whose share in {filling.Name} can be changed.", "Change one of the others, after the first.", Severity.Error);
+            else if (!(share >= 0 && share <= MostShare))
+                tell($"making.shares.{code}", "A share is nothing at least and at most five times the first ingredient.", "Type a share in per cent of the first ingredient.", Severity.Error);
+            else if (share < part.From?.Value.Si || share > part.To?.Value.Si)
+                tell($"making.shares.{code}", $"{filling.Name} with {share:0 %} {tables.Ingredient(code)?.Name} will not {(share > part.To?.Value.Si ? "hold its shape" : "bind")}.", $"Keep between {part.From?.Value.Si:0 %} and {part.To?.Value.Si:0 %}.", Severity.Mind);
+        }
+
+        if (making.Portion is { } grams && !(grams is >= LeastPortion and <= MostPortion))
+        {
+            tell("making.portion", $"A portion weighs {LeastPortion} to {MostPortion} g.", "Type its mass; a tablespoon of ganache is about 18 g.", Severity.Error);
+            return new(size, filling, filling.PortionOn(size));
+        }
+
+        var usual = filling.PortionOn(size);
+        var portion = making.Portion is { } g ? new Sourced<Mass>(Quantities.Of<Mass>(g, "g"), Source.Entered) : usual;
+        return new(filling.Each.Count == 0 && making.Portion is not null ? size.Scaled(portion.Value / usual.Value, centre, portion) : size, filling.With(making.Shares), portion);
+    }
+
+    private const double MostShare = 5;
+
+    private static LineMaking Moulded(MouldDraft draft, CentreSize size, TradeTables tables, Action<string, string, string, Severity> tell)
+    {
+        var mould = tables.Mould(draft.Mould);
+        if (mould is null)
+        {
+            tell("making.mould.mould", $"There is no mould called '{draft.Mould}'.", $"Choose one of {string.Join(", ", tables.Moulds.Select(m => m.Code))}.", Severity.Error);
+            return new(size, null, null);
+        }
+
+        (Centre Centre, CentreSize Size)? insert = null;
+        if (draft.Insert is not null)
+        {
+            var centre = tables.Centre(draft.Insert);
+            if (centre is null || centre.Holding is Holding.Mould || centre.Figure is not null)
+                tell("making.mould.insert", $"There is nothing called '{draft.Insert}' to press into a mould.", "Choose a cookie, a pretzel or another small centre.", Severity.Error);
+            else if ((draft.InsertSize is null ? centre.Sizes[0] : centre.Size(draft.InsertSize)) is { } insertSize)
+                insert = (centre, insertSize);
+            else
+                tell("making.mould.insertSize", $"{With.Article(centre.Name)} does not come in size '{draft.InsertSize}'.", $"Choose one of {string.Join(", ", centre.Sizes.Select(s => s.Code))}.", Severity.Error);
+        }
+
+        var fill = MouldFill.For(mould, insert?.Size, insert is { } i ? $"{i.Size.Name} {i.Centre.Name}".Trim() : "", tables.Moulding);
+        if (fill.Misfit is not null)
+            tell("making.mould.insert", fill.Misfit, fill.Remedy, Severity.Unfit);
+        var shape = fill.Shape;
+        if (draft.Accent is { Share: > 0 and < 1 } accent)
+            shape = Thinner(shape, 1 - accent.Share);
+        return new(
+            size with { Name = "", Shape = shape, Mass = insert?.Size.Mass ?? new(default, Source.Computed), Measures = [.. fill.Coating.Working] },
+            null, null, mould, fill, insert);
+    }
+}

@@ -1,0 +1,48 @@
+using Kondiba.Core.Measures;
+
+namespace Kondiba.Core.Centres;
+
+/// <summary>A centre cut or broken across, of which one part is kept; its cut face is coated too.</summary>
+/// <param name="Whole">The solid it is cut from.</param>
+/// <param name="Kept">Share of its length that is kept, from the dipped end.</param>
+public sealed record Cut(Shape Whole, Share Kept) : Shape
+{
+    /// <inheritdoc/>
+    public override Length Length => Whole.Length * Kept.Si;
+
+    /// <inheritdoc/>
+    public override Length Width => Whole.Width;
+
+    /// <inheritdoc/>
+    public override Length Thickness => Whole.Thickness;
+
+    /// <inheritdoc/>
+    public override Area DippedArea(Share depth) => Whole.DippedArea(new(depth.Si * Kept.Si)) + (depth.Si >= 1 ? Whole.CutFace(Length.Si) : default);
+
+    /// <inheritdoc/>
+    public override string AreaFormula(Share depth) => $"{Kept.In("%"):0} % of: {Whole.AreaFormula(new(depth.Si * Kept.Si))}{(depth.Si >= 1 ? "; and the cut face" : "")}";
+
+    /// <inheritdoc/>
+    public override Immersion Immerse(Share depth) => depth.Si >= 1
+        ? Whole.Immerse(depth) with { Displaced = WholeVolume }
+        : Whole.Immerse(new(depth.Si * Kept.Si));
+
+    /// <inheritdoc/>
+    public override Length Run(Share depth) => Whole.Run(new(depth.Si * Kept.Si));
+
+    /// <inheritdoc/>
+    public override Length FootLine(Share depth) => Whole.FootLine(new(depth.Si * Kept.Si));
+
+    /// <inheritdoc/>
+    public override Outline Outline(bool dippedEndUp)
+    {
+        var whole = Whole.Outline(dippedEndUp);
+        return dippedEndUp ? whole.Cut(new(0, 1), Length.Si) : whole.Cut(new(0, -1), Length.Si - Whole.Length.Si);
+    }
+
+    /// <inheritdoc/>
+    protected internal override Volume Under(double z) => Whole.Under(z);
+
+    /// <inheritdoc/>
+    protected internal override double HalfWidth(double z) => Whole.HalfWidth(z);
+}

@@ -1,0 +1,300 @@
+using System.Text.Json.Serialization;
+using Kondiba.Core.Amounts;
+using Kondiba.Core.Centres;
+using Kondiba.Core.Fillings;
+using Kondiba.Core.Measures;
+using Kondiba.Core.Moulds;
+using Kondiba.Core.Reference;
+using NodaTime;
+
+namespace Kondiba.Core.Prep;
+
+/// <summary>What kind of work a step is.</summary>
+[JsonConverter(typeof(JsonStringEnumConverter<Stage>))]
+public enum Stage
+{
+    /// <summary>Making a filling, or accents.</summary>
+    [JsonStringEnumMemberName("fill")]
+    Fill,
+
+    /// <summary>Making centres ready.</summary>
+    [JsonStringEnumMemberName("prep")]
+    Prep,
+
+    /// <summary>Melting a colour.</summary>
+    [JsonStringEnumMemberName("melt")]
+    Melt,
+
+    /// <summary>Dipping, or filling moulds.</summary>
+    [JsonStringEnumMemberName("dip")]
+    Dip,
+
+    /// <summary>Further coats, drizzle, sprinkles, parts.</summary>
+    [JsonStringEnumMemberName("decorate")]
+    Decorate,
+
+    /// <summary>Putting figures together.</summary>
+    [JsonStringEnumMemberName("assemble")]
+    Assemble,
+
+    /// <summary>Arranging and packing.</summary>
+    [JsonStringEnumMemberName("pack")]
+    Pack,
+}
+
+/// <summary>A step of an order's work, not yet put into the day.</summary>
+/// <param name="Code">Unique in the order.</param>
+/// <param name="Stage">What kind of work it is.</param>
+/// <param name="For">What it is done to: "60 truffle balls".</param>
+/// <param name="Lines">Lines of the order that it serves.</param>
+/// <param name="Rule">What to do and why, where, how long it waits.</param>
+/// <param name="Hands">Time of the hands.</param>
+/// <param name="After">Codes of the steps that come before it.</param>
+/// <param name="Amounts">Ingredients that it starts with.</param>
+public sealed record WorkStep(
+    string Code, Stage Stage, string For, IReadOnlyList<int> Lines, PrepRule Rule, Duration Hands, IReadOnlyList<string> After, IReadOnlyList<FillingAmount> Amounts);
+
+/// <summary>The steps of an order: from what is bought to what is handed over.</summary>
+internal sealed class PrepWork
+{
+    /// <summary>Of a figure's rules, the one that is done while the coat is wet, so together with dipping.</summary>
+    private const string Join = "join";
+
+    private readonly OrderDraft order;
+    private readonly CoatingTally tally;
+    private readonly TradeTables tables;
+    private readonly List<WorkStep> steps = [];
+    private readonly List<(LineTally Tally, LineDraft Draft, Centre Centre, LineMaking Making)> lines;
+
+    private PrepWork(OrderDraft order, CoatingTally tally, TradeTables tables)
+    {
+        (this.order, this.tally, this.tables) = (order, tally, tables);
+        lines = [.. tally.Lines.Select(l => (l, order.Lines[l.Line], tables.Centre(order.Lines[l.Line].Centre)!)).Select(l => (l.l, l.Item2, l.Item3, LineMaking.Of(l.Item2, l.Item3, l.Item3.Size(l.Item2.Size)!, tables)))];
+    }
+
+    /// <summary>Finds them, each after those it waits for.</summary>
+    public static IReadOnlyList<WorkStep> Of(OrderDraft order, CoatingTally tally, TradeTables tables)
+    {
+        var work = new PrepWork(order, tally, tables);
+        work.Fill();
+        work.Prepare();
+        work.Melt();
+        work.Dip();
+        work.Finish();
+        return work.steps;
+    }
+
+    /// <summary>The recipes that an order wants, with the pieces and the lines they are for.</summary>
+    public static IEnumerable<(Filling Filling, FillingTally Tally, IReadOnlyList<int> Lines)> Fillings(OrderDraft order, CoatingTally tally, TradeTables tables)
+    {
+        var made =
+            from line in tally.Lines
+            let draft = order.Lines[line.Line]
+            let centre = tables.Centre(draft.Centre)!
+            from want in Wants(centre, draft, line)
+            let making = want.Draft is null ? new LineMaking(want.Size, LineMaking.Usual(want.Centre, tables), null) : LineMaking.Of(want.Draft, want.Centre, want.Size, tables)
+            let filling = making.Filling
+            where filling is not null
+            select (Filling: filling, Portion: making.Portion ?? filling.PortionOn(want.Size), want.Pieces, line.Line);
+        foreach (var same in made.GroupBy(m => (m.Filling.Code, Mix: string.Join(' ', m.Filling.Mix.Select(p => p.Share.Value.Si)), m.Portion.Value)))
+        {
+            var (filling, portion, _, _) = same.First();
+            yield return (filling, FillingTally.For(filling, same.Sum(s => s.Pieces), portion, tables), [.. same.Select(s => s.Line).Distinct()]);
+        }
+
+        var accents =
+            from line in tally.Lines
+            from part in line.Look?.Parts ?? []
+            let filling = tables.Fillings.FirstOrDefault(f => f.Makes == $"part.{part.Kind}")
+            where filling is not null
+            group (Pieces: Begun(line, tables.Centre(order.Lines[line.Line].Centre)!.Spoil.Value) * part.Count, line.Line) by filling;
+        foreach (var same in accents)
+            yield return (same.Key, FillingTally.For(same.Key, same.Sum(s => s.Pieces), same.Key.Portion, tables), [.. same.Select(s => s.Line).Distinct()]);
+    }
+
+    /// <summary>The centres that a line's pieces want: its own, what is pressed into its mould, the parts of its figure.</summary>
+    public static IEnumerable<(Centre Centre, CentreSize Size, int Pieces, LineDraft? Draft)> Wants(Centre centre, LineDraft draft, LineTally line, LineMaking? making = null, TradeTables? tables = null)
+    {
+        var begun = Begun(line, centre.Spoil.Value);
+        if (centre.Figure is { } figure)
+        {
+            foreach (var part in figure.Parts)
+                yield return (part.Centre, part.Size, Figures.Figure.CentresFor(part, line.Count.Value), null);
+            if (tables?.Centre(figure.Body) is { } body)
+                yield return (body, body.Size(figure.BodySize)!, begun, null);
+        }
+        else if (centre.Holding is not Holding.Mould)
+            yield return (centre, centre.Size(draft.Size)!, begun, draft);
+        if (making?.Insert is { } insert)
+            yield return (insert.Centre, insert.Size, begun, null);
+    }
+
+    /// <summary>Pieces to begin so that those that go wrong are made up for.</summary>
+    public static int Begun(LineTally line, Share spoil) => (int)Math.Ceiling((line.Count.Value * (1 + spoil.Si)) - 1e-9);
+
+    private void Fill()
+    {
+        foreach (var (filling, filled, of) in Fillings(order, tally, tables))
+            Chain($"fill.{filling.Code}.{steps.Count}", Stage.Fill, $"{filled.Pieces} × {filling.Name}", of, Rules(filling.Code, filling.Steps), filled.Pieces, [], filled.Amounts);
+    }
+
+    private void Prepare()
+    {
+        var wants = lines.SelectMany(l => Wants(l.Centre, l.Draft, l.Tally, l.Making, tables).Select(w => (w.Centre, w.Pieces, l.Tally.Line)))
+            .Concat(lines.Where(l => l.Centre.Holding is Holding.Mould || l.Centre.Figure is not null).Select(l => (l.Centre, Pieces: Begun(l.Tally, l.Centre.Spoil.Value), l.Tally.Line)));
+        foreach (var same in wants.GroupBy(w => w.Centre.Code))
+        {
+            var (centre, pieces, of) = (same.First().Centre, same.Sum(w => w.Pieces), same.Select(w => w.Line).Distinct().ToList());
+            var filled = steps.Where(s => s.Stage is Stage.Fill && s.Lines.Intersect(of).Any() && tables.Fillings.Any(f => f.Makes == centre.Code && s.Code.StartsWith($"fill.{f.Code}.", StringComparison.Ordinal)));
+            Chain($"prep.{centre.Code}", Stage.Prep, $"{pieces} {(pieces == 1 ? centre.Name : centre.Plural)}", of, [.. Rules(centre.Code).Where(r => !r.After), .. centre.Prep.Select((text, i) => new PrepRule($"own-{i}", [], text, "", Source.Kitchen, "counter"))], pieces, Ends(filled));
+        }
+    }
+
+    private void Melt()
+    {
+        var c = tables.Pricing;
+        foreach (var pot in tally.Making.Select(m => tally.Pots.First(p => p.Key == m.Pot)))
+        {
+            var name = $"{tables.Coating(pot.Coating)!.Colour(pot.Colour)!.Name}, {tables.Coating(pot.Coating)!.Name}";
+            var of = tally.Lines.Where(l => PotsOf(l).Contains(pot.Key)).Select(l => l.Line).ToList();
+            var melts = pot.Melts.Count + (pot.Drizzle is null ? 0 : 1);
+            Add($"melt.{pot.Key}", Stage.Melt, name, of, new("melt", [], $"Melt {pot.ToMelt.Value.In("g"):0} g gently and stir until it is smooth; the pot's card has thinner and drops.", "Overheated coating thickens and dulls.", c.Melt.Source, "hob"), c.Melt.Value * melts, []);
+        }
+    }
+
+    private void Dip()
+    {
+        var turn = tally.Making.Select(m => m.Pot).ToList();
+        string? before = null;
+        // What keeps longest is dipped first; within that, light colours before dark ones.
+        foreach (var (line, draft, centre, making) in lines.OrderByDescending(l => KeepsOf(l.Centre)).ThenBy(l => turn.IndexOf(PotsOf(l.Tally).FirstOrDefault() ?? "")).ThenBy(l => l.Tally.Line))
+        {
+            List<string> after = [.. Ends(steps.Where(s => s.Stage is Stage.Fill or Stage.Prep && s.Lines.Contains(line.Line))), .. PotsOf(line).Select(p => $"melt.{p}")];
+            if (before is not null)
+                after.Add(before);
+            before = centre.Holding is Holding.Mould && making.Mould is { } mould ? Mould(line, centre, making, mould, after) : Dip(line, draft, centre, after);
+        }
+    }
+
+    private string Dip(LineTally line, LineDraft draft, Centre centre, List<string> after)
+    {
+        var parts = line.Parts?.Sum(p => p.Tally.Count.Value * (1 + (centre.Figure?.Parts.FirstOrDefault(f => f.Code == p.Code)?.Spoil.Value.Si ?? 0))) ?? 0;
+        var begun = Begun(line, centre.Spoil.Value) + (int)Math.Ceiling(parts);
+        var (place, dry) = SetsIn(line);
+        var hands = tables.Decorating.DipTime.Value * (draft.Coats * begun);
+        var joins = Rules(centre.Code).Find(r => r.Code == Join);
+        if (joins is not null)
+        {
+            hands += joins.HandsFor(Begun(line, centre.Spoil.Value));
+            dry = Duration.Max(dry, joins.Wait?.Value ?? Duration.Zero);
+        }
+
+        var text = $"Dip{(draft.Depth < 1 ? $" to {draft.Depth:0 %} of their length" : "")}{(draft.Coats > 1 ? draft.AtOnce ? ", twice over the wet coat" : ", and again when it has set" : "")}; drain, scrape, lay them down{(draft.Upright ?? centre.Upright ? " or stand them up" : "")}. {(line.Look?.Round is { } round ? $"Stop after every {round.Value} to sprinkle." : "")}{joins?.Text}".Trim();
+        return Add($"dip.{line.Line}", Stage.Dip, Pieces(line, centre), [line.Line], new("dip", [], text, joins?.Why ?? "Moved before it is touch-dry, the coat keeps the print of the finger.", tables.Decorating.DipTime.Source, place, Wait: new(dry, Source.Computed)), hands, after);
+    }
+
+    /// <summary>Moulds are filled round by round: a mould is free again when its pieces have come out.</summary>
+    private string Mould(LineTally line, Centre centre, LineMaking making, Mould mould, List<string> after)
+    {
+        var (c, begun) = (tables.Moulding, Begun(line, centre.Spoil.Value));
+        var rounds = Rounds.For(begun, mould.AtOnce);
+        var place = Schools.Choice(tables.Schools.First(s => s.Code == "moulds"), order.Schools, tables).Code;
+        var sets = new Sourced<Duration>(line.Setting.FirstOrDefault(s => s.Place == place)?.HandleHard ?? SetsIn(line).After, Source.Computed);
+        var last = "";
+        for (var (round, left) = (1, begun); round <= rounds; round++)
+        {
+            var now = Math.Min(left, mould.AtOnce);
+            left -= now;
+            var trays = Rounds.For(now, mould.Cavities);
+            var (code, of) = ($"mould.{line.Line}.{round}", $"{now} × {mould.Name}{(rounds > 1 ? $", round {round} of {rounds}" : "")}");
+            if (line.Parts?.Any(p => p.Code == "accent") is true)
+                after = [Add($"{code}.accent", Stage.Dip, of, [line.Line], new("accent", [], "Paint or pour the accents first.", "Poured onto a wet accent, the next layer draws it out of shape.", c.AccentChill.Source, place, Wait: c.AccentChill), c.Accent.Value * now, after)];
+            var text = $"{(making.Insert is null ? "Fill the cavities" : "A small base, the insert pressed to the middle, edges first, then over")}; tap hard, prick bubbles, scrape flush{(round > 1 ? ". The pieces of the round before come out first" : "")}.";
+            var filled = Add(code, Stage.Dip, of, [line.Line], new("fill", [], text, "Trapped air shows as holes; what stands over the edge is a lip to trim.", c.Fill.Source, place, Wait: sets), (c.Fill.Value * now) + (c.Tap.Value * trays), after);
+            last = Add($"{code}.out", Stage.Dip, of, [line.Line], new("out", [], "When it draws away from the mould, stretch it and press the pieces out; peel or trim the lip.", "Forced out too early a piece stays dull or breaks.", c.Unmould.Source, "counter"), c.Unmould.Value * now, [filled]);
+            after = [last];
+        }
+
+        return last;
+    }
+
+    private void Finish()
+    {
+        var c = tables.Pricing;
+        foreach (var (line, draft, centre, _) in lines)
+        {
+            var begun = Begun(line, centre.Spoil.Value);
+            var last = steps.Last(s => s.Stage is Stage.Dip && s.Lines.Contains(line.Line)).Code;
+            if (line.Look is { } look && look.Steps.Count > 1)
+            {
+                var over = tables.Decorating.DipTime.Value * (look.Over.Count * begun);
+                var moulded = look.Parts.Where(p => p.Moulded is not null).Select(p => Accents(line, p, begun)).ToList();
+                last = Add($"decorate.{line.Line}", Stage.Decorate, Pieces(line, centre), [line.Line],
+                    new("decorate", [], string.Join(" ", look.Steps.Skip(1)), "Each kind holds only in its own moment: wet, touch-dry or set.", Source.Computed, "counter", Wait: look.Over.Count > 0 ? new(SetsIn(line).After, Source.Computed) : null),
+                    (look.Time.Value * begun) + over, [last, .. moulded, .. Ends(steps.Where(s => s.Stage is Stage.Fill && s.Lines.Contains(line.Line)))]);
+            }
+
+            last = Chain($"assemble.{line.Line}", Stage.Assemble, Pieces(line, centre), [line.Line], [.. Rules(centre.Code).Where(r => r.After && r.Code != Join)], begun, [last]) ?? last;
+            Add($"pack.{line.Line}", Stage.Pack, $"{line.Count.Value} {(line.Count.Value == 1 ? centre.Name : centre.Plural)}", [line.Line],
+                new("pack", [], "Trim the feet, sort them, pack and label.", "Packed before it is hard, a coat takes the print of its neighbour.", c.Pack.Source, "counter"), c.Pack.Value * line.Count.Value, [last]);
+        }
+    }
+
+    private string Accents(LineTally line, Decoration.PartTally part, int begun)
+    {
+        var kind = tables.Decor.Part(part.Kind)!;
+        var (mould, c, count) = (tables.Mould(kind.Mould)!, tables.Moulding, begun * part.Count);
+        var rounds = Rounds.For(count, mould.AtOnce);
+        return Add($"mould.{line.Line}.{part.Kind}", Stage.Dip, $"{count} {kind.Plural}", [line.Line],
+            new("accents", [], $"Mould them in {rounds} {(rounds == 1 ? "round" : "rounds")} of {mould.AtOnce}: fill, tap, scrape flush, chill, press out.", "Made beforehand they are hard when they are glued on, and do not bend.", c.Fill.Source, "fridge", Wait: new(c.AccentChill.Value * rounds, c.AccentChill.Source)),
+            (c.Unmould.Value * count) + (c.Tap.Value * rounds * mould.Trays), [$"melt.{part.Moulded}"]);
+    }
+
+    /// <summary>Where a coat sets, and how long until it can be handled: on the counter, or in the fridge where the counter never sets it.</summary>
+    private static (string Place, Duration After) SetsIn(LineTally line)
+    {
+        var sets = line.Setting.FirstOrDefault(s => s.HandleHard is not null) ?? line.Setting[^1];
+        return (sets.Place, sets.HandleHard ?? Duration.FromHours(1));
+    }
+
+    private IEnumerable<string> PotsOf(LineTally line)
+    {
+        var draft = order.Lines[line.Line];
+        return ((IEnumerable<string>)[$"{draft.Coating}.{draft.Colour}", .. (line.Parts ?? []).Select(p => $"{p.Coating}.{p.Colour}"), .. (line.Look?.Over ?? []).Select(o => $"{o.Coating}.{o.Colour}"), .. (line.Look?.Patterns ?? []).Select(p => p.Pot), .. (line.Look?.Parts ?? []).Select(p => p.Moulded).OfType<string>()])
+            .Distinct().Where(key => tally.Pots.Any(p => p.Key == key));
+    }
+
+    private Duration KeepsOf(Centre centre) => Safety.Keeping.Of(centre, tables)?.Keeps.Value ?? Duration.FromDays(7);
+
+    private List<PrepRule> Rules(string code, IReadOnlyList<PrepRule>? own = null) =>
+    [
+        .. (own ?? tables.PrepRules.Where(r => r.For.Contains(code)))
+            .Where(r => r.School is null || tables.Schools.FirstOrDefault(s => s.Code == r.School) is not { } school || Schools.Choice(school, order.Schools, tables).Code == r.Choice),
+    ];
+
+    private string? Chain(string code, Stage stage, string of, IReadOnlyList<int> serves, IReadOnlyList<PrepRule> rules, int pieces, IReadOnlyList<string> after, IReadOnlyList<FillingAmount>? amounts = null)
+    {
+        string? last = null;
+        foreach (var rule in rules)
+        {
+            last = Add($"{code}.{rule.Code}", stage, of, serves, rule, rule.HandsFor(pieces), last is null ? after : [last], last is null ? amounts : null);
+        }
+
+        return last;
+    }
+
+    private string Add(string code, Stage stage, string of, IReadOnlyList<int> serves, PrepRule rule, Duration hands, IReadOnlyList<string> after, IReadOnlyList<FillingAmount>? amounts = null)
+    {
+        steps.Add(new(code, stage, of, serves, rule, hands, [.. after.Distinct()], amounts ?? []));
+        return code;
+    }
+
+    /// <summary>Those of some steps that no other of them comes after.</summary>
+    private static List<string> Ends(IEnumerable<WorkStep> some)
+    {
+        var all = some.ToList();
+        return [.. all.Select(s => s.Code).Where(code => !all.Any(s => s.After.Contains(code)))];
+    }
+
+    private static string Pieces(LineTally line, Centre centre) => $"{line.Count.Value} {(line.Count.Value == 1 ? centre.Name : centre.Plural)}";
+}

@@ -1,0 +1,23 @@
+using Kondiba.Core.Reference;
+
+namespace Kondiba.Core.Prep;
+
+/// <summary>Which of the ways is taken.</summary>
+public static class Schools
+{
+    /// <summary>The choice that holds in an order: its own, or the kitchen's, or the usual one.</summary>
+    public static SchoolChoice Choice(School school, IReadOnlyDictionary<string, string>? ofOrder, TradeTables tables)
+    {
+        SchoolChoice? Of(string? code) => school.Choices.FirstOrDefault(c => c.Code == code);
+        return Of(ofOrder?.GetValueOrDefault(school.Code)) ?? Of(tables.Habits.Schools?.GetValueOrDefault(school.Code)) ?? Of(school.Usual)!;
+    }
+
+    /// <summary>What is wrong with a choice; null when nothing is.</summary>
+    public static Problem? Check(string code, string choice, TradeTables tables)
+    {
+        var school = tables.Schools.FirstOrDefault(s => s.Code == code);
+        if (school is null)
+            return new($"schools.{code}", $"There is no matter called '{code}' in which makers differ.", $"Choose of {string.Join(", ", tables.Schools.Select(s => s.Code))}.");
+        return school.Choices.Any(c => c.Code == choice) ? null : new($"schools.{code}", $"{school.Name}: there is no way called '{choice}'.", $"Choose {string.Join(" or ", school.Choices.Select(c => c.Code))}.");
+    }
+}

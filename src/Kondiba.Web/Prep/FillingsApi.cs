@@ -1,0 +1,157 @@
+using System.Text;
+using Kondiba.Core.Fillings;
+using Kondiba.Core.Kitchens;
+using Kondiba.Core.Measures;
+using Kondiba.Core.Prep;
+using Kondiba.Core.Reference;
+using Kondiba.Web.Kitchens;
+using Microsoft.AspNetCore.Http.HttpResults;
+
+namespace Kondiba.Web.Prep;
+
+/// <summary>A recipe to choose and to scale.</summary>
+/// <param name="Makes">What it makes, in words.</param>
+/// <param name="MakesCode">Code of the centre or part it makes.</param>
+/// <param name="Own">Whether it is the maker's own.</param>
+/// <param name="Entered">As it would be entered, to be changed.</param>
+public sealed record FillingView(
+    string Code, string Name, string Makes, string MakesCode, string Note, IReadOnlyList<MixView> Mix, Sourced<Mass> Portion, Share Loss, Source LossSource, bool Own, OwnFilling Entered);
+
+/// <summary>An ingredient of a mix.</summary>
+public sealed record MixView(string Ingredient, string Name, Sourced<Share> Share, Sourced<Share>? From, Sourced<Share>? To);
+
+/// <summary>An ingredient to choose.</summary>
+public sealed record IngredientView(string Code, string Name, bool Counted);
+
+/// <summary>All recipes, and what recipes are made of.</summary>
+public sealed record FillingsView(IReadOnlyList<FillingView> Fillings, IReadOnlyList<IngredientView> Ingredients);
+
+/// <summary>How far to scale a recipe: to a number of pieces, or to what there is of an ingredient.</summary>
+/// <param name="Filling">Code of the recipe.</param>
+/// <param name="Pieces">How many; null to go by an ingredient.</param>
+/// <param name="Ingredient">Code of an ingredient of its mix.</param>
+/// <param name="Grams">How much of it there is.</param>
+/// <param name="Portion">Of the mix on one piece, in g; null for the usual one.</param>
+/// <param name="Shares">Shares that are not the recipe's, by ingredient.</param>
+public sealed record FillingScale(string Filling, int? Pieces = null, string? Ingredient = null, double? Grams = null, double? Portion = null, IReadOnlyDictionary<string, double>? Shares = null);
+
+/// <summary>A recipe, scaled.</summary>
+/// <param name="Tally">What it comes to.</param>
+/// <param name="Across">Diameter of a ball of one portion; null where it is no ball.</param>
+/// <param name="Spoon">The portion in spoons.</param>
+/// <param name="Steps">How it is made.</param>
+/// <param name="Working">How each amount came about, by ingredient; "mix" for all of it.</param>
+/// <param name="Problems">What should be minded.</param>
+public sealed record FillingScaled(
+    FillingTally Tally, Length? Across, string Spoon, IReadOnlyList<ScaledStep> Steps, IReadOnlyDictionary<string, IReadOnlyList<WorkingLine>> Working, IReadOnlyList<Problem> Problems);
+
+/// <summary>A step of a scaled recipe.</summary>
+/// <param name="Chosen">Whether it is the way that this kitchen takes, where makers differ.</param>
+public sealed record ScaledStep(string Text, string Why, Source Source, string Place, NodaTime.Duration Hands, NodaTime.Duration Wait, Temperature? At, string? School, bool Chosen);
+
+internal static class FillingsApi
+{
+    private const int MostPieces = 2000;
+    private const double MostGrams = 100_000;
+    private const int LargestFile = 1_000_000;
+
+    public static void MapFillings(this RouteGroupBuilder api)
+    {
+        var fillings = api.MapGroup("/fillings").WithTags("Fillings");
+        fillings.MapGet("", async (KitchenThings things) => TypedResults.Ok(View(await things.ReadAsync()))).WithName("GetFillings");
+        fillings.MapPost("/scale", ScaleAsync).WithName("ScaleFilling").WithSummary("A recipe for so many pieces, or for what there is of an ingredient; keeps nothing.");
+        fillings.MapGet("/{code}/recipe.json", ExportAsync).WithName("ExportFilling").WithSummary("The recipe as schema.org Recipe in JSON-LD.");
+        fillings.MapPost("/read", ReadAsync).WithName("ReadRecipe").WithSummary("Reads a schema.org Recipe in JSON-LD; keeps nothing.");
+    }
+
+    private static FillingsView View((OwnThings Own, TradeTables Tables) kitchen)
+    {
+        var (own, tables) = kitchen;
+        return new(
+        [
+            .. tables.Fillings.Select(f => new FillingView(
+                f.Code, f.Name, MakesOf(f, tables), f.Makes, f.Note,
+                [.. f.Mix.Select(m => new MixView(m.Ingredient, tables.Ingredient(m.Ingredient)!.Name, m.Share, m.From, m.To))],
+                f.Portion, f.Loss.Value, f.Loss.Source, own.Fillings.Any(o => o.Code == f.Code),
+                own.Fillings.FirstOrDefault(o => o.Code == f.Code) ?? KitchenTables.Entered(f, Chosen(f, tables)))),
+        ],
+        [.. tables.Ingredients.Select(i => new IngredientView(i.Code, i.Name, i.One is not null))]);
+    }
+
+    private static async Task<Results<Ok<FillingScaled>, ValidationProblem, NotFound>> ScaleAsync(FillingScale scale, KitchenThings things)
+    {
+        var tables = await things.TablesAsync();
+        if (tables.Fillings.FirstOrDefault(f => f.Code == scale.Filling) is not { } found)
+            return TypedResults.NotFound();
+        List<Problem> problems = [];
+        void Wrong(string field, string reason, string remedy) => problems.Add(new(field, reason, remedy));
+        if (scale.Ingredient is null && scale.Pieces is not (>= 1 and <= MostPieces))
+            Wrong("pieces", $"A kitchen makes one piece to {MostPieces}.", "Type how many.");
+        if (scale.Ingredient is not null && found.Mix.All(m => m.Ingredient != scale.Ingredient))
+            Wrong("ingredient", $"'{scale.Ingredient}' is not in this mix.", $"Choose of {string.Join(", ", found.Mix.Select(m => m.Ingredient))}.");
+        if (scale.Ingredient is not null && !(scale.Grams is > 0 and <= MostGrams))
+            Wrong("grams", "There is nothing of it, or more than a kitchen holds.", "Type its grams.");
+        if (scale.Portion is { } grams && !(grams is >= 0.5 and <= 500))
+            Wrong("portion", "A portion weighs half a gram to 500 g.", "Type its grams.");
+        foreach (var (code, share) in scale.Shares ?? new Dictionary<string, double>())
+        {
+            if (found.Mix.Skip(1).All(m => m.Ingredient != code) || !(share is >= 0 and <= 5))
+                Wrong($"shares.{code}", "That share cannot be changed so.", "Type a share of the first ingredient, up to five times as much.");
+        }
+
+        if (problems.AsErrors() is { } errors)
+            return TypedResults.ValidationProblem(errors, title: "It cannot be scaled like that.");
+
+        var filling = found.With(scale.Shares);
+        var size = tables.Centre(filling.Makes)?.Sizes[0];
+        var portion = scale.Portion is { } own ? new Sourced<Mass>(Quantities.Of<Mass>(own, "g"), Source.Entered) : filling.PortionOn(size);
+        var tally = scale.Ingredient is { } ingredient
+            ? FillingTally.From(filling, ingredient, Quantities.Of<Mass>(scale.Grams!.Value, "g"), portion, tables)
+            : FillingTally.For(filling, scale.Pieces!.Value, portion, tables);
+        var volume = portion.Value / filling.Density.Value;
+        foreach (var part in filling.Mix.Where(m => m.Share.Value < (m.From?.Value ?? default) || m.Share.Value.Si > (m.To?.Value.Si ?? double.MaxValue)))
+            problems.Add(new($"shares.{part.Ingredient}", $"With so {(part.Share.Value < part.From!.Value ? "little" : "much")} {tables.Ingredient(part.Ingredient)!.Name} it will not {(part.Share.Value < part.From.Value ? "bind" : "hold its shape")}.", $"Keep between {part.From.Value.In("%"):0} and {part.To!.Value.In("%"):0} %.", Severity.Mind));
+        return TypedResults.Ok(new FillingScaled(
+            tally,
+            tables.Centre(filling.Makes)?.Shape == "ball" ? new Length(Math.Cbrt(6 * volume.Si / Math.PI)) : null,
+            Household.Of(volume),
+            [
+                .. filling.StepsIn(tables).Select(s => new ScaledStep(
+                    s.Text, s.Why, s.Source, s.Place, s.HandsFor(tally.Pieces), s.Wait?.Value ?? NodaTime.Duration.Zero, s.At?.Value, s.School,
+                    s.School is null || Schools.Choice(tables.Schools.First(k => k.Code == s.School), null, tables).Code == s.Choice)),
+            ],
+            tally.Figures("").ToDictionary(f => f.Path.TrimStart('.'), f => f.Working()),
+            problems));
+    }
+
+    private static async Task<Results<FileContentHttpResult, NotFound, ValidationProblem>> ExportAsync(string code, int? pieces, KitchenThings things)
+    {
+        var tables = await things.TablesAsync();
+        if (tables.Fillings.FirstOrDefault(f => f.Code == code) is not { } filling)
+            return TypedResults.NotFound();
+        if (pieces is < 1 or > MostPieces)
+            return TypedResults.ValidationProblem(new Dictionary<string, string[]> { ["pieces"] = [$"A kitchen makes one piece to {MostPieces}. Type how many."] });
+        var tally = FillingTally.For(filling, pieces ?? 24, filling.PortionOn(tables.Centre(filling.Makes)?.Sizes[0]), tables);
+        return TypedResults.File(Encoding.UTF8.GetBytes(RecipeJson.Write(filling, tally, Chosen(filling, tables))), "application/ld+json", $"{code}.json");
+    }
+
+    private static async Task<Results<Ok<RecipeRead>, ValidationProblem>> ReadAsync(HttpRequest request, KitchenThings things)
+    {
+        using var reader = new StreamReader(request.Body, Encoding.UTF8);
+        var text = await reader.ReadToEndAsync();
+        if (text.Length > LargestFile)
+            return TypedResults.ValidationProblem(new Dictionary<string, string[]> { ["file"] = ["The file is larger than any recipe. Choose one that holds a single recipe."] });
+        var (recipe, problem) = RecipeJson.Read(text, await things.TablesAsync());
+        return recipe is null
+            ? TypedResults.ValidationProblem(new[] { problem! }.AsErrors()!, title: "It cannot be read.")
+            : TypedResults.Ok(recipe);
+    }
+
+    private static string MakesOf(Filling filling, TradeTables tables) => filling.Makes.StartsWith("part.", StringComparison.Ordinal)
+        ? tables.Decor.Part(filling.Makes["part.".Length..])?.Plural ?? filling.Makes
+        : tables.Centre(filling.Makes)?.Plural ?? filling.Makes;
+
+    /// <summary>Its steps as this kitchen does them.</summary>
+    private static List<PrepRule> Chosen(Filling filling, TradeTables tables) =>
+        [.. filling.StepsIn(tables).Where(s => s.School is null || Schools.Choice(tables.Schools.First(k => k.Code == s.School), null, tables).Code == s.Choice)];
+}

@@ -1,0 +1,241 @@
+using CsCheck;
+using Kondiba.Core.Amounts;
+using Kondiba.Core.Kitchens;
+using Kondiba.Core.Pantry;
+using Kondiba.Core.Prep;
+using Kondiba.Core.Pricing;
+using Kondiba.Core.Reference;
+using NodaTime;
+using static Kondiba.Core.Tests.Orders;
+
+namespace Kondiba.Core.Tests;
+
+public sealed class PrepTests
+{
+    private static readonly OrderDraft Mixed = Order(
+        null,
+        Berries(),
+        Truffles(60),
+        Line("moulded-piece", "cookie", 20, "teal") with { Making = new(Mould: new("cookie-round", "sandwich-cookie", "thin")) },
+        Line("caramel-rod", "one", 12, "dark", 0.66),
+        Line("owl", "one", 6)) with
+    { Pickup = Now.PlusDays(3) };
+
+    private static readonly Gen<LineDraft> AnyLine =
+        from centre in Gen.OneOfConst([.. Tables.Centres.Where(c => c.Code != "moulded-piece"), .. Tables.Figures])
+        from size in Gen.OneOfConst([.. centre.Sizes])
+        from count in Gen.Int[1, 60]
+        from colour in Gen.OneOfConst("dark", "teal", "midnight")
+        select Line(centre.Code, size.Code, count, colour, centre.UsualDepth.Value.Si, centre.LeastCoats);
+
+    private static readonly Gen<OrderDraft> AnyOrder =
+        from lines in AnyLine.Array[1, 5]
+        from hours in Gen.Int[30, 200]
+        from choices in Gen.OneOfConst([.. Tables.Schools]).SelectMany(s => Gen.OneOfConst([.. s.Choices]).Select(c => (s.Code, Choice: c.Code))).Array[0, 4]
+        select Order(null, lines) with { Pickup = Now.PlusHours(hours), Schools = choices.DistinctBy(c => c.Code).ToDictionary(c => c.Code, c => c.Choice) };
+
+    private static PrepList List(OrderDraft order, TradeTables? tables = null) => PrepList.For(order, CoatingTally.For(order, tables ?? Tables, Now), tables ?? Tables, Now);
+
+    [Fact]
+    public void A_mixed_order_is_one_list_with_every_wait_and_one_list_to_buy()
+    {
+        var list = List(Mixed);
+        Assert.Empty(list.Problems);
+        string[] wanted =
+        [
+            "chop", "simmer", "pour", "whisk", "firm", "scoop", "chill", "roll", "wind", "sort", "rinse", "dry", "room", "brush", "polish", "cut", "limbs", "pack",
+        ];
+        Assert.All(wanted, code => Assert.Contains(list.Steps, s => s.Code.EndsWith($".{code}", StringComparison.Ordinal) || s.Code.StartsWith($"{code}.", StringComparison.Ordinal)));
+        Assert.All(list.Steps, s => Assert.True(s.Text.Length > 10 && s.Why.Length > 10 && s.Source.Text.Length > 0 && s.For.Length > 0));
+        string[] bought = ["centre.strawberry.L", "ingredient.cream", "coating.dark-couverture.dark", "ingredient.caramel", "centre.pretzel-rod.one", "centre.sandwich-cookie.thin", "centre.sandwich-cookie.double", "centre.oval-cookie.one", "part.eye"];
+        var shopping = ShoppingList.For([(Mixed, CoatingTally.For(Mixed, Tables, Now))], Tables);
+        Assert.All(bought, ware => Assert.Contains(shopping.Lines, l => l.Ware.Code == ware && l.ToBuy > 0));
+        Assert.Empty(shopping.Problems);
+    }
+
+    [Fact]
+    public void The_first_step_of_a_filling_says_how_much_of_what()
+    {
+        var chop = List(Mixed).Steps.Single(s => s.Text.StartsWith("Chop", StringComparison.Ordinal));
+        Assert.Equal(["dark chocolate", "whipping cream"], chop.Amounts.Select(a => a.Name));
+        Assert.Equal(62 * 18 / 0.96 / 1.6, chop.Amounts[0].Mass.Value.Si * 1000, 1e-6);
+    }
+
+    /// <summary>Checked without the scheduler: hands do one thing at a time, in working hours, after what comes before and its wait, and in time.</summary>
+    [Fact]
+    public void No_list_breaks_a_wait_the_hands_the_day_or_the_pickup() => AnyOrder.Sample(
+        order =>
+        {
+            var tally = CoatingTally.For(order, Tables, Now);
+            var list = List(order);
+            var due = order.Pickup!.Value.PlusHours(-1);
+            var (opens, closes) = (new LocalTime(8, 0), new LocalTime(21, 0));
+            var worked = list.Steps.Where(s => s.Hands > Duration.Zero).OrderBy(s => s.Starts).ToList();
+            foreach (var (a, b) in worked.Zip(worked.Skip(1)))
+                Assert.True(b.Starts >= a.Ends.PlusSeconds(-1), $"{b.Code} begins at {b.Starts} while {a.Code} lasts until {a.Ends}");
+            Assert.All(list.Steps, s => Assert.True(s.Ends <= due, $"{s.Code} ends at {s.Ends}"));
+            Assert.All(worked, s => Assert.True(s.Hands > Duration.FromHours(13) || (s.Starts.TimeOfDay >= opens && s.Ends.Date == s.Starts.Date && s.Ends.TimeOfDay <= closes), $"{s.Code} from {s.Starts} to {s.Ends}"));
+
+            // Within one line the order of the hands: fillings and preparing before dipping, dipping before packing, each wait kept.
+            foreach (var line in tally.Lines)
+            {
+                var own = list.Steps.Where(s => s.Lines.Contains(line.Line)).ToList();
+                var dips = own.Where(s => s.Stage is Stage.Dip).ToList();
+                Assert.All(own.Where(s => s.Stage is Stage.Prep or Stage.Melt or Stage.Fill), before =>
+                    Assert.True(before.Ends.PlusSeconds((long)before.Wait.TotalSeconds) <= dips[0].Starts.PlusSeconds(1), $"{before.Code} is not through when {dips[0].Code} begins"));
+                Assert.All(dips, dip => Assert.True(own.Single(s => s.Stage is Stage.Pack).Starts >= dip.Ends.PlusSeconds((long)dip.Wait.TotalSeconds - 1)));
+            }
+        },
+        iter: 150);
+
+    [Fact]
+    public void Changing_a_school_changes_the_steps()
+    {
+        foreach (var school in Tables.Schools.Where(s => s.Code != "moulds"))
+        {
+            var rule = Tables.PrepRules.First(r => r.School == school.Code);
+            var centre = Tables.Centres.First(c => rule.For.Contains(c.Code) || Tables.Fillings.Any(f => f.Makes == c.Code && rule.For.Contains(f.Code)));
+            var order = Order(null, Line(centre.Code, centre.Sizes[0].Code, 12, depth: centre.UsualDepth.Value.Si));
+            var lists = school.Choices.Select(c => List(order with { Schools = new Dictionary<string, string> { [school.Code] = c.Code } })).ToList();
+            Assert.NotEqual(lists[0].Steps.Select(s => s.Text), lists[1].Steps.Select(s => s.Text));
+            Assert.All(lists, l => Assert.True(Assert.Single(l.Schools, s => s.School.Code == school.Code).Own));
+
+            // What the kitchen chose holds where the order says nothing.
+            var kitchen = KitchenTables.For(Tables, OwnThings.None with { Ways = new(Schools: new Dictionary<string, string> { [school.Code] = school.Choices[1].Code }) });
+            Assert.Equal(lists[1].Steps.Select(s => s.Text), List(order, kitchen).Steps.Select(s => s.Text));
+            Assert.Equal(lists[0].Steps.Select(s => s.Text), List(order).Steps.Select(s => s.Text));
+        }
+    }
+
+    [Fact]
+    public void Moulds_on_the_counter_take_longer_rounds_than_in_the_fridge()
+    {
+        PrepStep Filled(string place) => List(Mixed with { Schools = new Dictionary<string, string> { ["moulds"] = place } }).Steps.Single(s => s.Code == "mould.2.1");
+        Assert.True(Filled("counter").Wait > Filled("fridge").Wait);
+        Assert.Equal(("counter", "fridge"), (Filled("counter").Place, Filled("fridge").Place));
+    }
+
+    [Theory]
+    [InlineData("berries", "boiled", "schools.berries")]
+    [InlineData("sky", "blue", "schools.sky")]
+    public void A_school_or_a_choice_that_is_none_is_told(string school, string choice, string field)
+    {
+        var schools = new Dictionary<string, string> { [school] = choice };
+        Assert.Contains(CoatingTally.For(Mixed with { Schools = schools }, Tables, Now).Problems, p => p.Field == field && p.Remedy.Contains("Choose", StringComparison.Ordinal));
+        Assert.Contains(OwnCheck.Of(new Ways(Schools: schools), Tables), p => p.Field == field);
+    }
+
+    /// <summary>Common practice: the waits that the trade names.</summary>
+    [Theory]
+    [InlineData("nut-butter-sandwich", "chill", 30)]
+    [InlineData("nut-butter-sandwich", "freeze", 15)]
+    [InlineData("fruit-ring", "freeze", 60)]
+    [InlineData("coconut-slab", "chill", 60)]
+    [InlineData("cake-ball", "stick", 15)]
+    [InlineData("ganache-dark", "chill", 15)]
+    [InlineData("ganache-dark", "pour", 2)]
+    public void Waits_are_those_of_the_trade(string of, string code, double minutes)
+    {
+        var rule = Tables.PrepRules.First(r => r.For.Contains(of) && r.Code == code);
+        Assert.Equal(minutes, rule.Wait!.Value.TotalMinutes);
+        Assert.Equal(Tag.CommonPractice, rule.Wait.Source.Tag);
+    }
+
+    [Fact]
+    public void Every_rule_is_for_something_says_why_and_names_a_choice_that_exists()
+    {
+        var known = Tables.Centres.Concat(Tables.Figures).Select(c => c.Code).Concat(Tables.Fillings.Select(f => f.Code)).ToHashSet();
+        Assert.All(Tables.PrepRules, r =>
+        {
+            Assert.All(r.For, f => Assert.Contains(f, known));
+            Assert.True(r.Text.Length > 10 && r.Why.Length > 10);
+            Assert.Equal(r.School is null, r.Choice is null);
+            Assert.True(r.School is null || Tables.Schools.Single(s => s.Code == r.School).Choices.Any(c => c.Code == r.Choice), r.Text);
+            Assert.True(r.AtMost is null || r.Wait is null || r.AtMost.Value >= r.Wait.Value);
+        });
+        Assert.All(Tables.Schools, s => Assert.Contains(s.Choices, c => c.Code == s.Usual));
+    }
+
+    [Fact]
+    public void Berries_are_dipped_last_and_within_the_hour_of_coming_out()
+    {
+        var list = List(Mixed);
+        var dips = list.Steps.Where(s => s.Stage is Stage.Dip).ToList();
+        Assert.Equal("dip.0", dips[^1].Code);
+        Assert.DoesNotContain(list.Problems, p => p.Field == "prep.strawberry.room");
+    }
+
+    [Fact]
+    public void What_would_be_dipped_longer_before_pickup_than_it_keeps_is_told()
+    {
+        // So many berries that the first are dipped days before.
+        var order = Order(null, Berries(1900), Berries(1900), Berries(1900), Berries(1900)) with { Pickup = Now.PlusDays(14) };
+        Assert.Contains(List(order).Problems, p => p.Field.StartsWith("lines[", StringComparison.Ordinal) && p.Reason.Contains("keep 24 h", StringComparison.Ordinal));
+    }
+
+    [Fact]
+    public void A_pickup_before_the_work_can_be_done_is_told_with_the_hour_that_it_wants()
+    {
+        var problem = Assert.Single(List(Order(null, Truffles(60)) with { Pickup = Now.PlusHours(3) }).Problems, p => p.Field == "pickup");
+        Assert.Contains("should have begun", problem.Reason, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void Without_a_pickup_or_lines_there_are_no_steps_yet()
+    {
+        Assert.Empty(List(Mixed with { Pickup = null }).Steps);
+        Assert.NotEmpty(List(Mixed with { Pickup = null }).Fillings);
+        Assert.Empty(List(Order(null)).Steps);
+    }
+
+    [Fact]
+    public void Hands_of_the_list_are_hands_of_the_price_less_setting_up_and_washing() => AnyOrder.Sample(
+        order =>
+        {
+            var tally = CoatingTally.For(order, Tables, Now);
+            var c = Tables.Pricing;
+            Assert.Equal(
+                Costing.For(order, tally, Tables).Hands.Value.TotalSeconds,
+                (List(order).Hands + c.SetUp.Value + (c.Wash.Value * tally.Pots.Count)).TotalSeconds,
+                0.5);
+        },
+        iter: 60);
+
+    [Fact]
+    public void More_pieces_never_take_less_time() => (from line in AnyLine from more in Gen.Int[1, 60] select (line, more)).Sample(
+        x => Assert.True(List(Order(null, x.line with { Amount = x.line.Amount + x.more })).Hands >= List(Order(null, x.line)).Hands),
+        iter: 80);
+
+    [Fact]
+    public void Sorted_berries_fill_a_box_with_the_biggest_in_the_middle_row()
+    {
+        var box = Assert.Single(List(Mixed with { Packing = [new("box-12"), new("cup")] }).Boxes);
+        Assert.Equal(("boxes for twelve", "large strawberries"), (box.Box, box.Pieces));
+        Assert.Equal([4, 4, 4], box.Rows.Select(r => r.Count));
+        Assert.True(box.Rows[1].Min(m => m.Si) >= box.Rows[0].Concat(box.Rows[2]).Max(m => m.Si));
+        Assert.Empty(List(Order(null, Truffles(12)) with { Packing = [new("box-12")] }).Boxes);
+    }
+
+    [Fact]
+    public void Sugar_paste_for_accents_is_made_the_day_before()
+    {
+        var order = Order(null, Line("sandwich-cookie", "thin", 24) with { Decor = Decoration.Decor.None with { Parts = [new("accent", 1)] } }) with { Pickup = Now.PlusDays(3) };
+        var list = List(order);
+        var (knead, glue) = (list.Steps.First(s => s.Text.StartsWith("Work the water", StringComparison.Ordinal)), list.Steps.Single(s => s.Stage is Stage.Decorate));
+        Assert.True(glue.Starts >= knead.Starts.PlusHours(12));
+        Assert.Contains(Need.Of(order, CoatingTally.For(order, Tables, Now), Tables), n => n.Ware == "ingredient.icing-sugar");
+
+        // Common practice: 60 g of icing sugar to a teaspoon of water, which is 4.93 g.
+        Assert.Equal(60 / 4.93, knead.Amounts[0].Mass.Value.Si / knead.Amounts[1].Mass.Value.Si, 0.1);
+    }
+
+    [Fact]
+    public void What_the_maker_notes_on_a_centre_comes_after_the_rules()
+    {
+        var berry = KitchenTables.Entered(Tables.Centre("strawberry")!) with { Prep = ["Turn the leaves back with a ring."] };
+        var tables = KitchenTables.For(Tables, OwnThings.None with { Centres = [berry] });
+        var steps = List(Order(null, Berries()), tables).Steps.Where(s => s.Stage is Stage.Prep).Select(s => s.Text).ToList();
+        Assert.Equal(5, steps.Count);
+        Assert.Contains("Turn the leaves back with a ring.", steps);
+    }
+}
