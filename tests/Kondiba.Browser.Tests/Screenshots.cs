@@ -35,6 +35,11 @@ public sealed class Screenshots(Site site) : IClassFixture<Site>
                 Save(maker, name);
             }
 
+            maker.Go("orders");
+            maker.Click("//a[contains(., 'Open day')]");
+            maker.Click("//a[normalize-space()='prep, step by step']");
+            maker.See("Makers differ");
+            Save(maker, "prep");
             maker.Open("Regatta");
             var regatta = new Uri(maker.Url).AbsolutePath[1..];
             foreach (var (page, shown, name) in new[]
@@ -51,7 +56,7 @@ public sealed class Screenshots(Site site) : IClassFixture<Site>
             maker.Go("colour?target=%237fb7a6");
             maker.See("One drop more");
             Save(maker, "colour");
-            foreach (var (corner, shown) in new[] { ("centres", "Truffle balls"), ("coatings", "dip at"), ("vessels", "spouted jug") })
+            foreach (var (corner, shown) in new[] { ("fillings", "How it is made"), ("vessels", "spouted jug") })
             {
                 maker.Go($"kitchen/{corner}");
                 maker.See(shown);

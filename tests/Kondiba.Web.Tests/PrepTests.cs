@@ -1,6 +1,5 @@
 using System.Net;
 using System.Net.Http.Json;
-using System.Text;
 using System.Text.Json.Nodes;
 
 namespace Kondiba.Web.Tests;
@@ -50,7 +49,7 @@ public sealed class PrepTests(Server server) : IClassFixture<Server>
 
     private async Task<JsonObject> ReadRecipeAsync(string json, HttpStatusCode status = HttpStatusCode.OK)
     {
-        var answer = await client.PostAsync("/api/fillings/read", new StringContent(json, Encoding.UTF8, "application/ld+json"));
+        var answer = await client.PostAsJsonAsync("/api/fillings/read", new { text = json });
         Assert.Equal(status, answer.StatusCode);
         return await answer.ReadAsync();
     }

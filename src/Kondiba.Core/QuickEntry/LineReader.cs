@@ -123,7 +123,7 @@ internal sealed partial class LineReader(string text, List<Item> items, TradeTab
         if (_look is not null)
             Add("look", _look.Name, item, looks.Select(l => l.Name));
         else
-            Add("centre", _centre!.Plural, item, tables.Centres.Select(c => c.Plural));
+            Add("centre", _centre!.Plural, item, tables.Centres.Concat(tables.Figures).Select(c => c.Plural));
         return 1;
     }
 

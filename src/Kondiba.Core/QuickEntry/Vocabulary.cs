@@ -48,7 +48,7 @@ internal sealed class Vocabulary
         foreach (var (list, kind) in ((IReadOnlyList<string>, WordKind)[])[(words.Joiners, WordKind.Joiner), (words.Fillers, WordKind.Filler), (words.CoatNouns, WordKind.CoatNoun)])
             foreach (var word in list)
                 Add(word, new(kind, word, word));
-        foreach (var centre in tables.Centres)
+        foreach (var centre in tables.Centres.Concat(tables.Figures))
         {
             Named(WordKind.Centre, centre.Code, centre.Plural, [centre.Name, centre.Plural, .. Of(words.Centres, centre.Code)]);
             foreach (var size in centre.Sizes.Where(s => s.Name.Length > 0))

@@ -49,6 +49,10 @@ public sealed record FillingScaled(
 /// <param name="Chosen">Whether it is the way that this kitchen takes, where makers differ.</param>
 public sealed record ScaledStep(string Text, string Why, Source Source, string Place, NodaTime.Duration Hands, NodaTime.Duration Wait, Temperature? At, string? School, bool Chosen);
 
+/// <summary>A file that holds a recipe.</summary>
+/// <param name="Text">What is in it.</param>
+public sealed record RecipeFile(string Text);
+
 internal static class FillingsApi
 {
     private const int MostPieces = 2000;
@@ -135,13 +139,11 @@ internal static class FillingsApi
         return TypedResults.File(Encoding.UTF8.GetBytes(RecipeJson.Write(filling, tally, Chosen(filling, tables))), "application/ld+json", $"{code}.json");
     }
 
-    private static async Task<Results<Ok<RecipeRead>, ValidationProblem>> ReadAsync(HttpRequest request, KitchenThings things)
+    private static async Task<Results<Ok<RecipeRead>, ValidationProblem>> ReadAsync(RecipeFile file, KitchenThings things)
     {
-        using var reader = new StreamReader(request.Body, Encoding.UTF8);
-        var text = await reader.ReadToEndAsync();
-        if (text.Length > LargestFile)
+        if (file.Text.Length > LargestFile)
             return TypedResults.ValidationProblem(new Dictionary<string, string[]> { ["file"] = ["The file is larger than any recipe. Choose one that holds a single recipe."] });
-        var (recipe, problem) = RecipeJson.Read(text, await things.TablesAsync());
+        var (recipe, problem) = RecipeJson.Read(file.Text, await things.TablesAsync());
         return recipe is null
             ? TypedResults.ValidationProblem(new[] { problem! }.AsErrors()!, title: "It cannot be read.")
             : TypedResults.Ok(recipe);

@@ -57,7 +57,8 @@ public sealed record StuckView(string Part, string Srgb, Length Across, IReadOnl
 public sealed record MouldView(string Code, string Name, Length Long, Length Wide, Length Deep, Volume Holds, int Cavities, int Trays);
 
 /// <summary>A recipe and what it makes.</summary>
-public sealed record MakesView(string Code, string Name, string Makes, Mass Portion);
+/// <param name="Portion">Of its mix on one piece; null for a rope, which is as long as its turns.</param>
+public sealed record MakesView(string Code, string Name, string Makes, Mass? Portion);
 
 /// <summary>A size to choose, with its silhouette from the dipped end to the other.</summary>
 /// <param name="Strands">Middle lines of the rod it is bent from, as x, y, x, y …; none for a solid piece.</param>
@@ -117,7 +118,7 @@ internal static class ReferenceApi
         [.. tables.Moulds.Select(m => new MouldView(m.Code, m.Name, m.Long, m.Wide, m.Deep, m.Holds, m.Cavities, m.Trays))],
         [.. Enum.GetValues<CavityKind>().Select(k => new KindView(JsonNamingPolicy.CamelCase.ConvertName(k.ToString()), CavityName(k), Mould.MeasuresOf(k)))],
         tables.Schools,
-        [.. tables.Fillings.Select(f => new MakesView(f.Code, f.Name, f.Makes, f.Portion.Value))],
+        [.. tables.Fillings.Select(f => new MakesView(f.Code, f.Name, f.Makes, f.Rope ? null : f.Portion.Value))],
         tables.Habits.Coating,
         tables.Habits.Thinner,
         tables.Thinning.Target.Value,

@@ -11,6 +11,7 @@ import { OrderPage } from "./features/order/OrderPage";
 import { OrdersPage } from "./features/orders/OrdersPage";
 import { PantryPage } from "./features/pantry/PantryPage";
 import { ShoppingPage } from "./features/pantry/ShoppingPage";
+import { PrepPage } from "./features/prep/PrepPage";
 import { PricePage } from "./features/price/PricePage";
 import { QuotePage, SharedQuotePage } from "./features/price/QuotePage";
 import { Door } from "./features/session/Door";
@@ -40,6 +41,7 @@ function House() {
         <Route path="/" element={<ShelfPage />} />
         <Route path="/orders" element={<OrdersPage />} />
         <Route path="/orders/:id" element={<OrderPage />} />
+        <Route path="/orders/:id/prep" element={<PrepPage />} />
         <Route path="/orders/:id/price" element={<PricePage />} />
         <Route path="/orders/:id/quote" element={<QuotePage />} />
         <Route path="/pantry" element={<PantryPage />} />

@@ -29,6 +29,8 @@ export const thingsQuery = queryOptions({
   queryFn: () => answer(api.GET("/api/kitchen/things")),
 });
 
+export const fillingsQuery = queryOptions({ queryKey: ["fillings"], queryFn: () => answer(api.GET("/api/fillings")) });
+
 export const looksQuery = queryOptions({ queryKey: ["looks"], queryFn: () => answer(api.GET("/api/looks")) });
 
 export const shelfQuery = (from: string | undefined) =>
@@ -44,7 +46,7 @@ export const sharedQuery = (day: string) =>
   });
 
 /** An order to be edited on a page; every page reads it for itself, after the page before has kept it. */
-export const orderQuery = (id: string, page: "order" | "price") =>
+export const orderQuery = (id: string, page: "order" | "price" | "prep") =>
   queryOptions({
     queryKey: ["order", id, page],
     queryFn: async () => {

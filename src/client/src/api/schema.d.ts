@@ -1615,7 +1615,7 @@ export interface components {
             code: string;
             name: string;
             makes: string;
-            portion: components["schemas"]["Mass"];
+            portion: null | components["schemas"]["Mass"];
         };
         Making: {
             filling?: null | string;
@@ -2413,6 +2413,9 @@ export interface components {
             reached: boolean;
             oneMore: components["schemas"]["OneMore"][];
             warnings: string[];
+        };
+        RecipeFile: {
+            text: string;
         };
         RecipeRead: {
             filling: components["schemas"]["OwnFilling"];
@@ -3935,7 +3938,11 @@ export interface operations {
             path?: never;
             cookie?: never;
         };
-        requestBody?: never;
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RecipeFile"];
+            };
+        };
         responses: {
             /** @description OK */
             200: {

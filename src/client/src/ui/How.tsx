@@ -8,14 +8,38 @@ import { useWording } from "./units";
 /** The order whose figures are asked about. */
 export const HowOrder = createContext<OrderDraft | null>(null);
 
+type Maker = "prices" | "prep";
+
 /** A figure that can be asked how it came about; `of` is its path in the tally. */
 export function How(props: {
   what: string;
   of: string;
   children: React.ReactNode;
   className?: string;
-  /** Whether it is a figure of the price. */
-  prices?: boolean;
+  /** What computes it, when it is not the order's coating. */
+  from?: Maker;
+}) {
+  return (
+    <Ask what={props.what} className={props.className} answer={<Answer of={props.of} from={props.from} />}>
+      {props.children}
+    </Ask>
+  );
+}
+
+/** A figure whose working is at hand. */
+export function HowLines(props: { what: string; lines: WorkingLine[]; children: React.ReactNode }) {
+  return (
+    <Ask what={props.what} answer={<Working lines={props.lines} />}>
+      {props.children}
+    </Ask>
+  );
+}
+
+function Ask(props: {
+  what: string;
+  answer: React.ReactNode;
+  className?: string | undefined;
+  children: React.ReactNode;
 }) {
   const [open, setOpen] = useState(false);
   return (
@@ -29,21 +53,23 @@ export function How(props: {
       </button>
       {open && (
         <Sheet open close={() => setOpen(false)} title={`How: ${props.what}`}>
-          <Answer of={props.of} prices={props.prices ?? false} />
+          {props.answer}
         </Sheet>
       )}
     </>
   );
 }
 
-function Answer({ of, prices }: { of: string; prices: boolean }) {
+function Answer({ of, from }: { of: string; from: Maker | undefined }) {
   const order = useContext(HowOrder);
   const working = useQuery({
-    queryKey: ["working", of, order, prices],
+    queryKey: ["working", of, order, from],
     queryFn: () => {
       if (!order) throw new Error("There is no order to ask about.");
       const question = { params: { query: { of } }, body: order };
-      return answer(prices ? api.POST("/api/prices/working", question) : api.POST("/api/amounts/working", question));
+      if (from === "prices") return answer(api.POST("/api/prices/working", question));
+      if (from === "prep") return answer(api.POST("/api/prep/working", question));
+      return answer(api.POST("/api/amounts/working", question));
     },
     gcTime: 0,
   });

@@ -67,7 +67,7 @@ export function wordingIn(us: boolean): Wording {
       if (unit === "g") return us ? `${trim(value / ounce, 3)} oz` : `${trim(value, 4)} g`;
       if (unit === "mm") return us ? `${trim(value / inch, 3)} in` : `${trim(value, value < 1 ? 2 : 3)} mm`;
       if (unit === "cm²") return us ? `${trim(value / inch / inch / 0.01, 3)} sq in` : `${trim(value, 4)} cm²`;
-      if (unit === "mL") return us ? `${trim(value / 29.5735295625, 3)} fl oz` : `${trim(value, 4)} mL`;
+      if (unit === "mL") return us ? `${trim(value / 29.5735295625, 3)} fl oz` : `${trim(value, 3)} mL`;
       if (unit === "°C") return temperature(value);
       if (unit === "°") return `${trim(value, 3)}°`;
       return `${trim(value, 4)} ${unit}`.trim();

@@ -11,6 +11,7 @@ export function useKeep<T>(send: (thing: T) => Promise<unknown>, done?: () => vo
       await Promise.all([
         queries.invalidateQueries({ queryKey: ["kitchen", "things"] }),
         queries.invalidateQueries({ queryKey: ["reference"] }),
+        queries.invalidateQueries({ queryKey: ["fillings"] }),
         also && queries.invalidateQueries({ queryKey: also }),
       ]);
       queries.removeQueries({ queryKey: ["tally"] });

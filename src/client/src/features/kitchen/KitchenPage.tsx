@@ -3,12 +3,14 @@ import { useQuery } from "@tanstack/react-query";
 import { useEffect } from "react";
 import { useNavigate, useParams } from "react-router";
 import type { KitchenThings, Reference } from "../../api/client";
+import { Fillings } from "../fillings/Fillings";
 import { Files } from "../files/Files";
 import { People } from "../people/People";
 import { referenceQuery, thingsQuery } from "../../api/queries";
 import { ErrorNote, Waiting } from "../../ui/notes";
 import { Centres } from "./Centres";
 import { Coatings } from "./Coatings";
+import { Moulds } from "./Moulds";
 import { RatesForm } from "./RatesForm";
 import { Tints } from "./Tints";
 import { Vessels } from "./Vessels";
@@ -24,6 +26,8 @@ const corners: [path: string, name: string, view: (room: Room) => React.ReactNod
   ["centres", "Centres", (room) => <Centres {...room} />],
   ["coatings", "Coatings", (room) => <Coatings {...room} />],
   ["colours", "Colours", (room) => <Tints {...room} />],
+  ["fillings", "Fillings", () => <Fillings />],
+  ["moulds", "Moulds", (room) => <Moulds {...room} />],
   ["vessels", "Vessels", (room) => <Vessels {...room} />],
   ["rates", "Prices", (room) => <RatesForm {...room} />],
   ["people", "People", () => <People />],

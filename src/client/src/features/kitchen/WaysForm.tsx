@@ -2,6 +2,7 @@ import { answer, api, type Ways } from "../../api/client";
 import { NumberField, PickField } from "../../ui/fields";
 import type { Room } from "./KitchenPage";
 import { KeepButtons } from "../../ui/buttons";
+import { Words } from "../../ui/Words";
 import { useKeptForm } from "../../ui/useKeep";
 
 /** How things are done here: the schools and habits that makers differ in. */
@@ -74,6 +75,24 @@ export function WaysForm({ things, reference }: Room) {
           error={keep.errorOf("handSpeed")}
         />
       </div>
+      <h2 className="mt-7 font-serif text-[22px]">Where makers differ</h2>
+      <ul>
+        {reference.schools.map((school) => {
+          const chosen = ways.schools?.[school.code] ?? school.usual;
+          return (
+            <li key={school.code} className="border-line border-t border-dashed py-2.5">
+              <p className="font-semibold">{school.name}</p>
+              <Words
+                label={school.name}
+                value={chosen}
+                options={school.choices.map((c) => ({ value: c.code, label: c.name }))}
+                onChange={(choice) => change({ schools: { ...ways.schools, [school.code]: choice } })}
+              />
+              <p className="text-ink2 text-[15px]">{school.choices.find((c) => c.code === chosen)?.why}</p>
+            </li>
+          );
+        })}
+      </ul>
       <p className="text-ink2 mt-4">What is left empty keeps to common practice, shown in grey.</p>
       <KeepButtons pending={keep.isPending} error={keep.error} cancel={() => change(things.ways)} kept={kept} />
     </form>

@@ -1,6 +1,6 @@
 import { X } from "lucide-react";
 import { memo, useMemo } from "react";
-import type { OrderLine, Reference } from "../../api/client";
+import type { MouldTally, OrderLine, Reference } from "../../api/client";
 import { centreOf, colourOf, potKey, sizeOf } from "../../api/queries";
 import { Choice, Dot } from "../../ui/Choice";
 import { How } from "../../ui/How";
@@ -10,6 +10,7 @@ import { AmountField } from "./AmountField";
 import { CoatsChoice } from "./CoatsChoice";
 import { DepthField } from "./DepthField";
 import { LineLook } from "./LineLook";
+import { LineMaking } from "./LineMaking";
 import { changeLine, type Edit } from "./draft";
 
 const fields = ["centre", "size", "amount", "countedIn", "coating", "colour", "depth", "coats", "upright"];
@@ -25,6 +26,7 @@ export const LineEditor = memo(function LineEditor(props: {
   /** Coating on one piece and its foot, in g. */
   perPiece: number | undefined;
   foot: number | undefined;
+  moulded: MouldTally | undefined;
   edit: Edit;
 }) {
   const { index, line, reference, edit, count, perPiece, foot } = props;
@@ -58,7 +60,7 @@ export const LineEditor = memo(function LineEditor(props: {
         <p className="font-bold">
           {what[0]?.toUpperCase()}
           {what.slice(1)}
-          {centre && centre.sizes.length > 1 && (
+          {centre && centre.sizes.length > 1 && !line.making?.mould && (
             <>
               {", "}
               <Choice
@@ -132,6 +134,16 @@ export const LineEditor = memo(function LineEditor(props: {
             )}
           </p>
         )}
+        <LineMaking
+          index={index}
+          line={line}
+          what={what}
+          centre={centre}
+          reference={reference}
+          moulded={props.moulded}
+          notes={props.notes}
+          edit={edit}
+        />
         <LineLook index={index} line={line} what={what} reference={reference} edit={edit} notes={props.notes} />
         {fields.map((field) => (
           <FieldNote key={field} id={noteId(field) ?? ""} text={note(field)} />

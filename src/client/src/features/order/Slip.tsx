@@ -1,6 +1,6 @@
 import { Redo2, Undo2 } from "lucide-react";
 import { useEffect, useMemo, useRef } from "react";
-import { useLocation } from "react-router";
+import { Link, useLocation } from "react-router";
 import type { Order, Reference, Tally } from "../../api/client";
 import { FieldNote } from "../../ui/notes";
 import { notesOf } from "../../ui/problems";
@@ -132,6 +132,7 @@ export function Slip(props: {
                 count={line.countedIn === "pieces" ? undefined : computed?.count.value}
                 perPiece={computed?.perPiece.value}
                 foot={computed?.foot.value}
+                moulded={computed?.moulded ?? undefined}
                 edit={edit}
               />
             );
@@ -160,6 +161,13 @@ export function Slip(props: {
           </span>
         </p>
         <PriceRow id={order.id} draft={draft} />
+        {draft.lines.length > 0 && (
+          <p className="mt-1">
+            <Link className="text-act font-semibold" to={`/orders/${order.id}/prep`}>
+              prep, step by step
+            </Link>
+          </p>
+        )}
         <KeepingNote desk={desk} />
         <div className="mt-2 flex items-center gap-4 text-[15px] print:hidden">
           <StepButton label="Undo" icon={<Undo2 size={17} />} step={desk.undo} />

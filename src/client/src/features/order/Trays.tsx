@@ -4,6 +4,7 @@ import { centreOf, colourOf, sizeOf } from "../../api/queries";
 import { How } from "../../ui/How";
 import { span } from "../../ui/units";
 import type { Draft } from "./draft";
+import { PartShape, partColour } from "../piece/FigurePicture";
 import { Piece } from "../piece/Piece";
 import { overhang, pieceOf } from "../piece/points";
 
@@ -44,7 +45,8 @@ function TrayView(props: { number: number; tray: Tray; draft: Draft; tally: Tall
   const { tray, draft, tally, reference, number } = props;
   const id = useId();
   const lines = [...new Set(tray.rows.map((row) => row.line))];
-  const onTray = (line: number) => tray.rows.filter((r) => r.line === line).reduce((sum, r) => sum + r.count, 0);
+  const onTray = (line: number) =>
+    tray.rows.filter((r) => r.line === line && !r.part).reduce((sum, r) => sum + r.count, 0);
   const top = Math.max(
     0,
     ...tray.rows.slice(0, 1).map((row) => overhang(centreOf(reference, draft.lines[row.line]?.centre ?? null))),
@@ -66,7 +68,12 @@ function TrayView(props: { number: number; tray: Tray; draft: Draft; tally: Tall
                 const line = draft.lines[i];
                 const centre = centreOf(reference, line?.centre ?? null);
                 const count = onTray(i);
-                return `${count} ${count === 1 ? centre?.name : centre?.plural}`;
+                const parts = centre?.figure?.parts.flatMap((p) => {
+                  const laid = tray.rows.filter((r) => r.line === i && r.part === p.code);
+                  return laid.length > 0 ? [`${laid.reduce((sum, r) => sum + r.count, 0)} ${p.name}`] : [];
+                });
+                const whole = count > 0 ? [`${count} ${count === 1 ? centre?.name : centre?.plural}`] : [];
+                return [...whole, ...(parts ?? [])].join(", ");
               })
               .join(", ")}
           </span>
@@ -96,6 +103,16 @@ function TrayView(props: { number: number; tray: Tray; draft: Draft; tally: Tall
           ))}
         </defs>
         {tray.rows.map((row, r) => {
+          const part = partOf(row, draft, reference);
+          if (part)
+            return Array.from({ length: row.count }, (_, i) => (
+              <g
+                key={`${r}-${i}`}
+                transform={`translate(${row.x + row.pitch * i} ${row.y + part.shape.length / 2}) rotate(${((i * 5 + r * 3) % 7) - 3})`}
+              >
+                <PartShape part={part.shape} srgb={part.srgb} />
+              </g>
+            ));
           const tilt =
             18 /
             (sizeOf(reference, draft.lines[row.line]?.centre ?? null, draft.lines[row.line]?.size ?? null)?.length ??
@@ -113,6 +130,19 @@ function TrayView(props: { number: number; tray: Tray; draft: Draft; tally: Tall
   );
 }
 
+/** A figure's body gets its eyes and the like when it is put together, not on the tray. */
+const bare = (look: ReturnType<typeof pieceOf>) => (look?.centre.figure ? { ...look, parts: [] } : look);
+
+/** What lies in a row of a figure's parts. */
+function partOf(row: Tray["rows"][number], draft: Draft, reference: Reference) {
+  const line = draft.lines[row.line];
+  const centre = centreOf(reference, line?.centre ?? null);
+  const shape = row.part ? centre?.figure?.parts.find((p) => p.code === row.part) : undefined;
+  if (!line || !shape) return undefined;
+  const colour = partColour(centre, line.making?.colours, line.colour, shape.code);
+  return { shape, srgb: colourOf(reference, line.coating, colour)?.srgb ?? "#888888" };
+}
+
 /** A line's piece in several variants; drawn anew only when something of its look changes, not its count. */
 const Variants = memo(function Variants(props: {
   id: string;
@@ -128,7 +158,7 @@ const Variants = memo(function Variants(props: {
     () =>
       coat === undefined || dipLine === undefined
         ? undefined
-        : pieceOf(reference, { centre, size, coating, colour, decor }, { coat, dipLine, look: decorated }),
+        : bare(pieceOf(reference, { centre, size, coating, colour, decor }, { coat, dipLine, look: decorated })),
     [reference, centre, size, coating, colour, decor, coat, dipLine, decorated],
   );
   if (!look) return null;

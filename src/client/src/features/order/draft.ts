@@ -8,10 +8,10 @@ export type Edit = (field: string, change: (draft: Draft) => Draft) => void;
 
 export function draftOf(order: Order): Draft {
   const { name, client, contact, pickup, handover, place, notes, state, isTemplate, allergies } = order;
-  const { lines, pots, margin, palette, packing, price, deposit, depositPaid } = order;
+  const { lines, pots, margin, palette, packing, price, deposit, depositPaid, schools } = order;
   return {
     ...{ name, client, contact, pickup, handover, place, notes, state, isTemplate, allergies },
-    ...{ lines, pots, margin, palette, packing, price, deposit, depositPaid },
+    ...{ lines, pots, margin, palette, packing, price, deposit, depositPaid, schools },
   };
 }
 
@@ -37,7 +37,7 @@ interface Stored {
 }
 
 // The form of a draft has a number, so that one put by in an older form is not taken for one.
-const storageKey = (id: string) => `kondiba.order.4.${id}`;
+const storageKey = (id: string) => `kondiba.order.5.${id}`;
 
 export function storedDraft(id: string): Stored | undefined {
   try {

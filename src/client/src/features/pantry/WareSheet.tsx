@@ -78,7 +78,7 @@ export function WareSheet({ ware, close }: { ware: Ware; close: () => void }) {
                   onChange={(price) => change(i, { price: price ?? 0 })}
                   error={keep.errorOf(`packs[${i}].price`)}
                 />
-                <TextButton label={`Without pack ${i + 1}`} onClick={() => setPacks(packs.filter((_, j) => j !== i))}>
+                <TextButton label={`Remove pack ${i + 1}`} onClick={() => setPacks(packs.filter((_, j) => j !== i))}>
                   Remove
                 </TextButton>
               </div>

@@ -109,7 +109,7 @@ function PriceDesk({ order, reference }: { order: Order; reference: Reference })
                 <Fact name="cost, your time paid">{wording.money(costing.cost)}</Fact>
                 <Fact name="your hour brings">{costing.wage === null ? "—" : wording.money(costing.wage)}</Fact>
                 <Fact name="hands">
-                  <How what="hands" of="hands" prices>
+                  <How what="hands" of="hands" from="prices">
                     {span(costing.hands.value)}
                   </How>
                 </Fact>
@@ -138,7 +138,7 @@ function PriceDesk({ order, reference }: { order: Order; reference: Reference })
                       </svg>
                       <span>{part.name}</span>
                       <b>
-                        <How what={part.name} of={`parts.${part.code}`} prices>
+                        <How what={part.name} of={`parts.${part.code}`} from="prices">
                           {wording.money(part.cost.value)}
                         </How>
                       </b>
@@ -230,7 +230,7 @@ function Tag({ costing }: { costing: Costing }) {
       </svg>
       <p className="text-[15px]">ask</p>
       <p className="font-serif text-4xl leading-tight" data-testid="ask">
-        <How what="price" of="price" prices>
+        <How what="price" of="price" from="prices">
           {wording.money(costing.price.value)}
         </How>
       </p>

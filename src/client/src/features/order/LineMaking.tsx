@@ -1,0 +1,250 @@
+import { useMemo } from "react";
+import type { Centre, Making, MouldDraft, MouldTally, OrderLine, Reference } from "../../api/client";
+import { colourOf, sizeOf } from "../../api/queries";
+import { Choice, Dot } from "../../ui/Choice";
+import { How } from "../../ui/How";
+import { FieldNote } from "../../ui/notes";
+import { useWording } from "../../ui/units";
+import { FigurePicture, partColour } from "../piece/FigurePicture";
+import { pieceOf } from "../piece/points";
+import { changeLine, type Edit } from "./draft";
+
+const bought = "bought";
+const none = "";
+
+interface Props {
+  index: number;
+  line: OrderLine;
+  what: string;
+  centre: Centre | undefined;
+  reference: Reference;
+  moulded: MouldTally | undefined;
+  notes: Record<string, string>;
+  edit: Edit;
+}
+
+/** How the pieces of a line come to be, where there is a choice: by a recipe, in a mould, put together from parts. */
+export function LineMaking(props: Props) {
+  const { line, centre, reference, edit, index } = props;
+  const change = (field: string, part: Partial<Making>) =>
+    edit(`${line.id}.making.${field}`, changeLine(line.id, { making: { ...line.making, ...part } }));
+  const at = `lines[${index}].making`;
+  const notes = Object.entries(props.notes).filter(([field]) => field.startsWith(at));
+  const recipes = reference.fillings.filter((f) => f.makes === line.centre);
+  return (
+    <>
+      {recipes.length > 0 && <Recipe {...props} recipes={recipes} change={change} />}
+      {centre?.holding === "mould" && centre.shape === "cavity" && <InMould {...props} change={change} />}
+      {centre?.figure && <Parts {...props} change={change} />}
+      {notes.map(([field, text]) => (
+        <FieldNote key={field} id={`note-${field}`} text={text} />
+      ))}
+    </>
+  );
+}
+
+type Change = (field: string, part: Partial<Making>) => void;
+
+function Recipe({ line, what, recipes, change }: Props & { recipes: Reference["fillings"]; change: Change }) {
+  const wording = useWording();
+  const chosen = line.making?.filling ?? recipes[0]?.code ?? bought;
+  const recipe = recipes.find((r) => r.code === chosen);
+  const usual = recipe?.portion ?? 0;
+  const portion = line.making?.portion ?? null;
+  const portions = [...new Set([usual / 2, (usual * 2) / 3, usual, (usual * 4) / 3, usual * 2, portion ?? usual])]
+    .map((g) => Math.round(g * 10) / 10)
+    .sort((a, b) => a - b);
+  return (
+    <p className="text-ink2 text-[15px]">
+      <Choice
+        label={`How ${what} are made`}
+        value={chosen}
+        options={[
+          ...recipes.map((r) => ({ value: r.code, label: `of ${r.name}` })),
+          { value: bought, label: "bought ready" },
+        ]}
+        onChange={(filling) => change("filling", { filling, portion: null, shares: null })}
+      >
+        {recipe ? `of ${recipe.name}` : "bought ready"}
+      </Choice>
+      {recipe && usual > 0 && (
+        <>
+          {", "}
+          <Choice
+            label={`Portion of ${what}`}
+            value={portion ?? usual}
+            options={[...new Set(portions)].map((g) => ({
+              value: g,
+              label: wording.mass(g),
+              hint: g === usual ? "usual" : undefined,
+            }))}
+            onChange={(g) => change("portion", { portion: g === usual ? null : g })}
+          >
+            {wording.mass(portion ?? usual)} each
+          </Choice>
+        </>
+      )}
+    </p>
+  );
+}
+
+function InMould({ line, what, reference, moulded, index, change }: Props & { change: Change }) {
+  const wording = useWording();
+  const draft = line.making?.mould ?? null;
+  const mould = reference.moulds.find((m) => m.code === draft?.mould);
+  const set = (part: Partial<MouldDraft> | null) =>
+    change("mould", {
+      mould: part && { mould: null, insert: null, insertSize: null, accent: null, ...draft, ...part },
+    });
+  const inserts = useMemo(
+    () =>
+      reference.centres
+        .filter((c) => c.holding !== "mould" && !c.figure && c.sizes.some((s) => s.length <= 70))
+        .flatMap((c) => c.sizes.map((s) => ({ value: `${c.code}.${s.code}`, label: `${s.name} ${c.name}`.trim() }))),
+    [reference],
+  );
+  const insert = draft?.insert ? `${draft.insert}.${draft.insertSize}` : none;
+  const accent = draft?.accent ? colourOf(reference, draft.accent.coating, draft.accent.colour) : undefined;
+  return (
+    <>
+      <p className="text-ink2 text-[15px]">
+        <Choice
+          label={`Mould of ${what}`}
+          value={draft?.mould ?? none}
+          options={[
+            { value: none, label: "any cavity of that size" },
+            ...reference.moulds.map((m) => ({
+              value: m.code,
+              label: m.name,
+              hint: `${m.trays} × ${m.cavities}, ${wording.value(m.deep, "mm")} deep`,
+            })),
+          ]}
+          onChange={(code) => set(code === none ? null : { mould: code })}
+        >
+          {mould ? `in the ${mould.name}` : "any cavity of that size"}
+        </Choice>
+        {mould && (
+          <>
+            <br />
+            <Choice
+              label={`Insert of ${what}`}
+              value={insert}
+              options={[{ value: none, label: "solid, no insert" }, ...inserts]}
+              onChange={(key) => {
+                const [centre = "", size = ""] = key.split(".");
+                set(key === none ? { insert: null, insertSize: null } : { insert: centre, insertSize: size });
+              }}
+            >
+              {inserts.find((i) => i.value === insert)?.label ?? "solid, no insert"}
+            </Choice>
+            <br />
+            <Choice
+              label={`First layer of ${what}`}
+              value={draft?.accent?.colour ?? none}
+              options={[
+                { value: none, label: "one colour" },
+                ...reference.colours
+                  .filter((c) => c.coating === line.coating && c.code !== line.colour)
+                  .map((c) => ({
+                    value: c.code,
+                    label: (
+                      <>
+                        <Dot srgb={c.srgb} />
+                        {c.name} first
+                      </>
+                    ),
+                  })),
+              ]}
+              onChange={(colour) =>
+                set({
+                  accent:
+                    colour === none ? null : { coating: line.coating, colour, share: draft?.accent?.share ?? 0.2 },
+                })
+              }
+            >
+              {draft?.accent ? (
+                <>
+                  <Dot srgb={accent?.srgb} />
+                  {accent?.name ?? draft.accent.colour} first
+                </>
+              ) : (
+                "one colour"
+              )}
+            </Choice>
+          </>
+        )}
+      </p>
+      {moulded && (
+        <p className="text-ink2 text-[15px]">
+          <How what={`coating in a cavity for ${what}`} of={`lines[${index}].moulded.coating`}>
+            {wording.value(moulded.coating.value, "mL")} a cavity
+          </How>
+          <br />
+          <How what={`dry wafers in a cavity for ${what}`} of={`lines[${index}].moulded.dryWafers`}>
+            {moulded.ruleAgrees ? "as" : "not as"} heaped wafers say ({wording.value(moulded.dryWafers.value, "mL")})
+          </How>
+          <br />
+          <How what={`rounds of ${what}`} of={`lines[${index}].moulded.rounds`}>
+            {moulded.rounds.value} {moulded.rounds.value === 1 ? "round" : "rounds"} of {moulded.atOnce}
+          </How>
+        </p>
+      )}
+    </>
+  );
+}
+
+function Parts({ line, what, centre, reference, change }: Props & { change: Change }) {
+  const figure = centre?.figure;
+  const size = sizeOf(reference, line.centre, line.size);
+  const body = pieceOf(reference, line, { coat: 2, dipLine: size?.length ?? 40, look: null });
+  if (!figure || !body) return null;
+  const colours = line.making?.colours ?? {};
+  const srgbOf = (part: string) =>
+    colourOf(reference, line.coating, partColour(centre, colours, line.colour, part))?.srgb ?? "#888888";
+  return (
+    <div className="my-1">
+      <FigurePicture
+        figure={figure}
+        body={body}
+        srgbOf={srgbOf}
+        label={`${centre.name}, put together`}
+        className="bg-parchment my-2 h-32 w-full rounded-lg p-2"
+      />
+      <ul className="text-ink2 text-[15px]">
+        {figure.parts.map((part) => (
+          <li key={part.code}>
+            {part.places.length > 1 && `${part.places.length} `}
+            {part.name}{" "}
+            <Choice
+              label={`Colour of the ${part.name} of ${what}`}
+              value={colours[part.code] ?? none}
+              options={[
+                { value: none, label: "as the body" },
+                ...reference.colours
+                  .filter((c) => c.coating === line.coating)
+                  .map((c) => ({
+                    value: c.code,
+                    label: (
+                      <>
+                        <Dot srgb={c.srgb} />
+                        {c.name}
+                      </>
+                    ),
+                  })),
+              ]}
+              onChange={(colour) => {
+                const others = Object.entries(colours).filter(([code]) => code !== part.code);
+                change(`colours.${part.code}`, {
+                  colours: Object.fromEntries(colour === none ? others : [...others, [part.code, colour]]),
+                });
+              }}
+            >
+              <Dot srgb={srgbOf(part.code)} />
+              {colours[part.code] ? colourOf(reference, line.coating, colours[part.code] ?? "")?.name : "as the body"}
+            </Choice>
+          </li>
+        ))}
+      </ul>
+    </div>
+  );
+}

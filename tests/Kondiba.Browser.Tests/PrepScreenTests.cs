@@ -1,0 +1,167 @@
+using OpenQA.Selenium;
+
+namespace Kondiba.Browser.Tests;
+
+/// <summary>Centres made at home: fillings, moulds, figures, and the list of steps.</summary>
+public sealed class PrepScreenTests(Site site) : IClassFixture<Site>, IDisposable
+{
+    private readonly Maker maker = new(site);
+
+    public void Dispose() => maker.Dispose();
+
+    /// <summary>A new order with one line typed in words.</summary>
+    private string Order(string name, string line)
+    {
+        maker.Go("");
+        maker.Type("n");
+        maker.Until(() => maker.Focused() == "Order for", "the cursor in the name");
+        maker.Type(name);
+        maker.Fill("Add to the order", line);
+        maker.Until(() => maker.Count("[data-testid=understood]") == 1, "the line understood");
+        maker.Press("Add it");
+        maker.SeeSaved();
+        return new Uri(maker.Url).AbsolutePath[1..];
+    }
+
+    [Fact]
+    public void Truffles_from_scratch_for_sixty()
+    {
+        var order = Order("Stargazers", "60 truffle balls midnight");
+        maker.See("of dark ganache");
+
+        // A larger portion is a larger ball, which wants more coating.
+        var before = maker.Number("[data-testid='pot-midnight'] [data-testid=to-melt]");
+        maker.Choose("Portion of truffle balls", "24");
+        maker.Until(() => maker.Number("[data-testid='pot-midnight'] [data-testid=to-melt]") > before * 1.1, "more coating on larger balls");
+        maker.Press("Undo");
+        maker.SeeSaved();
+
+        maker.Click("//a[normalize-space()='prep, step by step']");
+        maker.See("Bring the cream to its first simmer");
+        maker.See("727 g dark chocolate");
+        maker.See("436 g whipping cream");
+        maker.See("then wait 4 h 00");
+        maker.See("common practice");
+        maker.Click("//button[contains(., 'whipping cream: how?')]");
+        maker.See("sticks to the tools");
+        maker.Type(Keys.Escape);
+
+        // The other school firms it in the fridge, and the list follows and is kept.
+        maker.Click("//*[@role='radiogroup'][@aria-label='Ganache firms']//label[contains(., 'in the fridge')]");
+        maker.See("then wait 1 h 30 in the fridge");
+        maker.Until(() => !maker.Shows("then wait 4 h 00"), "the other way gone");
+        maker.See("For this order only.");
+        maker.SeeSaved();
+        maker.Reload();
+        maker.See("then wait 1 h 30 in the fridge");
+        Assert.Empty(maker.Barriers());
+
+        maker.Go($"{order}/price");
+        maker.See("what it is made of");
+    }
+
+    [Fact]
+    public void A_cookie_too_tall_for_its_mould_is_caught_and_a_thin_one_fits()
+    {
+        Order("Tide tables", "24 moulded pieces teal");
+        maker.Choose("Mould of moulded pieces", "round cookie mould");
+        maker.Choose("Insert of moulded pieces", "double-filled sandwich cookie");
+        maker.See("14 mm tall");
+        maker.See("Take one of at most 12.5 mm");
+        maker.Choose("Insert of moulded pieces", "thin sandwich cookie");
+        maker.Until(() => !maker.Shows("14 mm tall"), "nothing wrong any more");
+        maker.See("as heaped wafers say");
+        maker.See("2 rounds of 16");
+        maker.Click("//button[contains(., 'rounds of moulded pieces: how?')]");
+        maker.See("cavities in one mould");
+        maker.Type(Keys.Escape);
+        maker.SeeSaved();
+        maker.Click("//a[normalize-space()='prep, step by step']");
+        maker.See("round 2 of 2");
+        maker.See("scrape flush");
+        maker.See("Brush off crumbs");
+    }
+
+    [Fact]
+    public void A_recipe_is_taken_in_put_right_kept_and_scaled()
+    {
+        maker.Go("kitchen/fillings");
+        maker.See("Dark ganache");
+        maker.Hand("A recipe to take in", """
+            {"@context": "https://schema.org", "@type": "Recipe", "name": "Keeper's fudge balls", "recipeYield": "20 balls",
+             "recipeIngredient": ["1 cup heavy cream", "300 g dark chocolate", "2 handfuls of toffee crumbs"],
+             "recipeInstructions": [{"@type": "HowToStep", "text": "Simmer, pour and stir."}, {"@type": "HowToStep", "text": "Roll when firm."}]}
+            """);
+        maker.See("“2 handfuls of toffee crumbs” gives no mass");
+        Assert.Equal("Keeper's fudge balls", maker.Value("Name"));
+        Assert.Equal("238", maker.Value("Amount, g"));
+        Assert.Empty(maker.Barriers());
+        maker.Click("(//label[normalize-space()='Amount, g']/following-sibling::div/input | //label[normalize-space()='Amount, g']/following-sibling::input)[3]");
+        maker.Type("62");
+        maker.Press("Keep");
+        maker.Until(() => maker.Count("//h2[contains(., 'Keeper')]") == 1, "the recipe on the scales");
+        maker.Fill("Pieces", "40");
+        maker.Until(() => maker.Text("[data-testid=makes]") == "40", "forty pieces");
+        maker.Click("//label[normalize-space()='so much dark chocolate']");
+        maker.Fill("dark chocolate, g", "326");
+        maker.Until(() => maker.Text("[data-testid=amount-cream]").StartsWith("259 g", StringComparison.Ordinal), "the cream that goes with it");
+
+        var file = maker.Download(() => maker.Click("//a[normalize-space()='Save as recipe']"), "keeper-s-fudge-balls.json");
+        Assert.Contains("\"@type\": \"Recipe\"", file, StringComparison.Ordinal);
+        Assert.Contains("Roll when firm.", file, StringComparison.Ordinal);
+
+        // What is no recipe says so and changes nothing.
+        maker.Hand("A recipe to take in", "{\"@type\": \"Person\"}");
+        maker.See("There is no recipe in it.");
+    }
+
+    [Fact]
+    public void Chocolate_at_hand_says_how_many_truffles_it_makes()
+    {
+        maker.Go("kitchen/fillings?recipe=ganache-dark");
+        maker.Click("//label[normalize-space()='so much dark chocolate']");
+        maker.Fill("dark chocolate, g", "326");
+        maker.Until(() => maker.Text("[data-testid=amount-cream]").StartsWith("196 g", StringComparison.Ordinal), "196 g of cream");
+        Assert.Equal("27", maker.Text("[data-testid=makes]"));
+        maker.Fill("whipping cream, % of the dark chocolate", "150");
+        maker.See("it will not hold its shape");
+        maker.Fill("Portion on a piece, g", "0");
+        maker.See("A portion weighs half a gram to 500 g.");
+    }
+
+    [Fact]
+    public void A_figure_is_drawn_and_its_wings_get_a_colour_of_their_own()
+    {
+        Order("Owlets", "6 night owls midnight");
+        maker.Until(() => maker.Count("svg[aria-label='night owl, put together']") == 1, "the owl");
+        maker.Choose("Colour of the wings of night owls", "silver");
+        maker.Until(() => maker.Count("[data-testid='pot-silver']") == 1, "a pot for the wings");
+        maker.See("12 wings");
+        maker.Press("Undo");
+        maker.Until(() => maker.Count("[data-testid='pot-silver']") == 0, "one pot again");
+    }
+
+    [Fact]
+    public void A_school_of_the_kitchen_and_a_mould_of_ones_own_are_kept()
+    {
+        maker.Go("kitchen/ways");
+        maker.See("Where makers differ");
+        maker.Click("//*[@role='radiogroup'][@aria-label='Cracker sandwiches']//label[contains(., 'freezer')]");
+        maker.Press("Keep");
+        maker.See("kept");
+        var order = Order("Crackers", "12 cracker sandwiches dark");
+        maker.Go($"{order}/prep");
+        maker.See("Chill them on the tray in the freezer.");
+
+        maker.Go("kitchen/moulds");
+        maker.Press("A mould of my own");
+        maker.Fill("Name", "tide mould");
+        maker.Fill("depth, mm", "0");
+        maker.Press("Keep");
+        maker.See("depth: 0 mm cannot be.");
+        maker.Fill("depth, mm", "18");
+        maker.Press("Keep");
+        maker.See("Tide mould");
+        maker.See("1 mould of 6");
+    }
+}
