@@ -74,7 +74,7 @@ public static class SampleKitchen
             orchid.Allergies = ["tree nuts", "peanut"];
             yield return orchid;
             var open = Order("Open day", today.PlusDays(17), 14, "Owls for the children's table.", ["#24306a", "#bfc5d2", "#1c8787"],
-                "Hilltop observatory", "dome@observatory.example", "At the observatory's gate", OrderState.Agreed, (looks["harbour-berry"], 24), (looks["night-sky"], 60));
+                "Hilltop observatory", "dome@observatory.example", "At the observatory's gate", OrderState.Quoted, (looks["harbour-berry"], 24), (looks["night-sky"], 60));
             open.Packing = [new("box-12", 1, 12), new("cup")];
             open.Lines.AddRange(
             [

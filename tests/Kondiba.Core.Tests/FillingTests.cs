@@ -134,6 +134,8 @@ public sealed class FillingTests
         // Twice the mass is ∛2 times the diameter and ∛4 times the area; the film is a little thicker on a longer way down.
         Assert.InRange(masses[4] / masses[2], Math.Cbrt(4) * 0.98, Math.Cbrt(4) * 1.2);
         Assert.Equal(masses[2], Tally(null, Truffles(30)).Lines[0].PerPiece.Value.In("g"), 9);
+        Assert.Equal(30 * Math.Cbrt(2), Tally(null, Portion(36)).Lines[0].Seen!.Width.In("mm"), 1e-6);
+        Assert.Null(Tally(null, Portion(null)).Lines[0].Seen);
     }
 
     [Fact]

@@ -106,6 +106,22 @@ public sealed class MouldTests
     }
 
     [Fact]
+    public void A_moulded_piece_is_laid_and_drawn_as_wide_as_its_cavity()
+    {
+        var tally = Tally(null, Moulded(20));
+        var seen = tally.Lines[0].Seen!;
+        Assert.Equal((55.0, 55.0), (Math.Round(seen.Length.In("mm"), 6), Math.Round(seen.Width.In("mm"), 6)));
+        Assert.Equal(27.5, seen.Profile.Max(p => p.HalfWidth.In("mm")), 0.1);
+        Assert.All(tally.Trays.SelectMany(t => t.Rows), r => Assert.True(r.Pitch >= seen.Width));
+
+        // Seen from above it is a disc, whatever is drawn on it.
+        var shape = Fill("cookie-round", null, null).Shape(Tables.Mould("cookie-round")!);
+        Assert.Equal(Math.PI / 4 * 55 * 55, shape.Outline(false).Area * 1e6, 5.0);
+        Assert.Equal(60 * 25, Fill("small-bar", null, null).Shape(Tables.Mould("small-bar")!).Outline(false).Area * 1e6, 60.0);
+        Assert.Null(Tally(null, Line("moulded-piece", "cookie", 20)).Lines[0].Seen);
+    }
+
+    [Fact]
     public void The_insert_is_bought_made_ready_and_told_with_its_allergens()
     {
         var order = Order(null, Moulded(40));

@@ -58,7 +58,9 @@ public sealed record CoatingTally(
             var whole = lines[(dip.Line, 0)];
             if (besides[dip.Line].Any())
                 whole = whole with { Parts = [.. besides[dip.Line].Select(d => new MadePart(d.Part!, d.Coating.Code, d.Colour.Code, lines[(d.Line, d.Layer)]))] };
-            var draft = order.Lines[dip.Line];
+            var (draft, shape) = (order.Lines[dip.Line], dip.Size.Shape);
+            if (dip.Centre.Size(draft.Size)!.Shape != shape)
+                whole = whole with { Seen = new(shape.Length, shape.Width, shape.Profile()) };
             if (draft.Making?.Mould is not null && LineMaking.Of(draft, dip.Centre, dip.Centre.Size(draft.Size)!, tables) is { Mould: { } mould, Fill: { } fill })
                 whole = whole with { Moulded = MouldTally.Of(fill, mould, Prep.PrepWork.Begun(whole, dip.Centre.Spoil.Value)) };
             return designs.TryGetValue(dip.Line, out var design)

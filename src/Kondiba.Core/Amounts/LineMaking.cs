@@ -157,7 +157,7 @@ internal sealed record LineMaking(
         var fill = MouldFill.For(mould, insert?.Size, insert is { } i ? $"{i.Size.Name} {i.Centre.Name}".Trim() : "", tables.Moulding);
         if (fill.Misfit is not null)
             tell("making.mould.insert", fill.Misfit, fill.Remedy, Severity.Unfit);
-        var shape = fill.Shape;
+        var shape = fill.Shape(mould);
         if (draft.Accent is { Share: > 0 and < 1 } accent)
             shape = Thinner(shape, 1 - accent.Share);
         return new(

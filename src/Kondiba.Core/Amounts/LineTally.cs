@@ -19,6 +19,7 @@ namespace Kondiba.Core.Amounts;
 /// <param name="Look">What its decoration comes to; null when it has none.</param>
 /// <param name="Parts">Its further parts: a mould's first layer, the parts of a figure; null when it has none.</param>
 /// <param name="Moulded">What its mould takes and how often it is filled; null when none was chosen.</param>
+/// <param name="Seen">What a piece looks like where it is not as the table's size: of another portion, from a chosen mould.</param>
 public sealed record LineTally(
     int Line,
     Figure<int> Count,
@@ -31,7 +32,8 @@ public sealed record LineTally(
     IReadOnlyList<SettingTime> Setting,
     LookTally? Look = null,
     IReadOnlyList<MadePart>? Parts = null,
-    Moulds.MouldTally? Moulded = null)
+    Moulds.MouldTally? Moulded = null,
+    SeenSize? Seen = null)
 {
     internal static LineTally For(Dip dip, Flow flow, TradeTables tables, List<Problem> problems)
     {
@@ -107,6 +109,12 @@ public sealed record LineTally(
         ]);
     }
 }
+
+/// <summary>What a piece looks like, for drawing.</summary>
+/// <param name="Length">From the dipped end to the other.</param>
+/// <param name="Width">Greatest width.</param>
+/// <param name="Profile">Half its silhouette.</param>
+public sealed record SeenSize(Length Length, Length Width, IReadOnlyList<ProfilePoint> Profile);
 
 /// <summary>A further part of a line's pieces.</summary>
 /// <param name="Code">Code of a figure's part; "accent" for a mould's first layer.</param>

@@ -14,7 +14,7 @@ namespace Kondiba.Core.Moulds;
 public sealed record MouldFill(Volume Filled, Volume Insert, Figure<Volume> Coating, Figure<Volume> DryWafers, string? Misfit, string Remedy)
 {
     /// <summary>The cavity as what is dipped, for the film and setting models.</summary>
-    public Cavity Shape => new(Filled, new(Coating.Value / Filled));
+    public Cavity Shape(Mould mould) => new(Filled, new(Coating.Value / Filled), mould.Long, mould.Wide, mould.Kind is not CavityKind.Block);
 
     /// <summary>Whether the rule of thumb is nearer than a quarter to the geometry.</summary>
     public bool RuleAgrees => Math.Abs((DryWafers.Value / Coating.Value) - 1) <= 0.25;

@@ -1527,6 +1527,7 @@ export interface components {
             look?: null | components["schemas"]["LookTally"];
             parts?: null | components["schemas"]["MadePart"][];
             moulded?: null | components["schemas"]["MouldTally"];
+            seen?: null | components["schemas"]["SeenSize"];
         };
         /** @description day, 2031-05-03 */
         LocalDate: string;
@@ -2472,6 +2473,11 @@ export interface components {
             school: components["schemas"]["School"];
             chosen: string;
             own: boolean;
+        };
+        SeenSize: {
+            length: components["schemas"]["Length"];
+            width: components["schemas"]["Length"];
+            profile: components["schemas"]["ProfilePoint"][];
         };
         SessionView: {
             signedIn: boolean;

@@ -196,7 +196,7 @@ function InMould({ line, what, reference, moulded, index, change }: Props & { ch
 function Parts({ line, what, centre, reference, change }: Props & { change: Change }) {
   const figure = centre?.figure;
   const size = sizeOf(reference, line.centre, line.size);
-  const body = pieceOf(reference, line, { coat: 2, dipLine: size?.length ?? 40, look: null });
+  const body = pieceOf(reference, line, { coat: 2, dipLine: size?.length ?? 40, look: null, seen: null });
   if (!figure || !body) return null;
   const colours = line.making?.colours ?? {};
   const srgbOf = (part: string) =>

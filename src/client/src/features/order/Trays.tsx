@@ -153,13 +153,13 @@ const Variants = memo(function Variants(props: {
 }) {
   const { reference, tally } = props;
   const { centre = null, size = null, coating = null, colour = null, decor = null } = props.line ?? {};
-  const { coat, dipLine, look: decorated = null } = tally ?? {};
+  const { coat, dipLine, look: decorated = null, seen = null } = tally ?? {};
   const look = useMemo(
     () =>
       coat === undefined || dipLine === undefined
         ? undefined
-        : bare(pieceOf(reference, { centre, size, coating, colour, decor }, { coat, dipLine, look: decorated })),
-    [reference, centre, size, coating, colour, decor, coat, dipLine, decorated],
+        : bare(pieceOf(reference, { centre, size, coating, colour, decor }, { coat, dipLine, look: decorated, seen })),
+    [reference, centre, size, coating, colour, decor, coat, dipLine, decorated, seen],
   );
   if (!look) return null;
   return Array.from({ length: variants }, (_, v) => (

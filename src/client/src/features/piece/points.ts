@@ -28,10 +28,11 @@ export interface PieceLook {
 export function pieceOf(
   reference: Reference,
   line: PieceLine & { decor?: Decor | null },
-  tally: Pick<LineTally, "coat" | "dipLine" | "look"> | undefined,
+  tally: Pick<LineTally, "coat" | "dipLine" | "look" | "seen"> | undefined,
 ): PieceLook | undefined {
   const centre = centreOf(reference, line.centre);
-  const size = sizeOf(reference, line.centre, line.size);
+  const listed = sizeOf(reference, line.centre, line.size);
+  const size = listed && tally?.seen ? { ...listed, ...tally.seen } : listed;
   const colour = colourOf(reference, line.coating, line.colour);
   if (!centre || !size || !colour || !tally) return undefined;
   const look = tally.look;
