@@ -142,6 +142,20 @@ public sealed class PrepScreenTests(Site site) : IClassFixture<Site>, IDisposabl
     }
 
     [Fact]
+    public void Stars_moulded_at_home_are_taken_from_a_pot_of_their_colour()
+    {
+        Order("Star chart", "12 pretzel rods midnight");
+        maker.Click("//button[starts-with(normalize-space(), 'design')]");
+        maker.Press("More moulded stars");
+        maker.Choose("Where moulded stars come from", "moulded in silver");
+        maker.Type(Keys.Escape);
+        maker.Until(() => maker.Count("[data-testid='pot-silver']") == 1, "a pot for the stars");
+        maker.SeeSaved();
+        maker.Click("//a[normalize-space()='prep, step by step']");
+        maker.See("Mould them in 1 round of 20");
+    }
+
+    [Fact]
     public void A_school_of_the_kitchen_and_a_mould_of_ones_own_are_kept()
     {
         maker.Go("kitchen/ways");

@@ -1,5 +1,7 @@
 import { Minus, Plus } from "lucide-react";
-import type { Reference, SprinkleDraft } from "../../api/client";
+import type { PartDraft, Reference, SprinkleDraft } from "../../api/client";
+import { colourOf } from "../../api/queries";
+import { Choice, Dot } from "../../ui/Choice";
 import { Slider, Tick } from "../../ui/fields";
 import { FieldNote } from "../../ui/notes";
 import { put, type Change, type Designed } from "./designed";
@@ -98,7 +100,9 @@ export function SprinkleRow({ design, reference, notes, change }: RowProps) {
   );
 }
 
-/** Parts glued on, counted. */
+const bought = "";
+
+/** Parts glued on, counted: bought, or moulded at home in a colour of the coating. */
 export function PartsRow({ design, reference, notes, change }: RowProps) {
   const { parts } = design.decor;
   return (
@@ -107,16 +111,17 @@ export function PartsRow({ design, reference, notes, change }: RowProps) {
         {reference.decor.parts.map((kind) => {
           const i = parts.findIndex((p) => p.kind === kind.code);
           const count = parts[i]?.count ?? 0;
-          const to = (next: number) =>
+          const set = (part: Partial<PartDraft>) => {
+            const next = { kind: kind.code, count: 0, coating: null, colour: null, ...parts[i], ...part };
             change(`parts.${kind.code}`, {
               decor: {
                 ...design.decor,
-                parts:
-                  i < 0
-                    ? [...parts, { kind: kind.code, count: next }]
-                    : put(parts, i, next > 0 ? { kind: kind.code, count: next } : undefined),
+                parts: i < 0 ? [...parts, next] : put(parts, i, next.count > 0 ? next : undefined),
               },
             });
+          };
+          const to = (count: number) => set({ count });
+          const moulded = colourOf(reference, parts[i]?.coating ?? null, parts[i]?.colour ?? null);
           return (
             <li key={kind.code}>
               <div className="flex items-center justify-between">
@@ -144,7 +149,44 @@ export function PartsRow({ design, reference, notes, change }: RowProps) {
                   </button>
                 </span>
               </div>
-              <FieldNote id={`note-part-${kind.code}`} text={i < 0 ? undefined : notes[`decor.parts[${i}].count`]} />
+              {count > 0 && kind.mould && (
+                <p className="text-ink2 text-[15px]">
+                  <Choice
+                    label={`Where ${kind.plural} come from`}
+                    value={parts[i]?.colour ?? bought}
+                    options={[
+                      { value: bought, label: "bought" },
+                      ...reference.colours
+                        .filter((c) => c.coating === design.coating)
+                        .map((c) => ({
+                          value: c.code,
+                          label: (
+                            <>
+                              <Dot srgb={c.srgb} />
+                              moulded in {c.name}
+                            </>
+                          ),
+                        })),
+                    ]}
+                    onChange={(colour) =>
+                      set(colour === bought ? { coating: null, colour: null } : { coating: design.coating, colour })
+                    }
+                  >
+                    {moulded ? (
+                      <>
+                        <Dot srgb={moulded.srgb} />
+                        moulded in {moulded.name}
+                      </>
+                    ) : (
+                      "bought"
+                    )}
+                  </Choice>
+                </p>
+              )}
+              <FieldNote
+                id={`note-part-${kind.code}`}
+                text={i < 0 ? undefined : (notes[`decor.parts[${i}].count`] ?? notes[`decor.parts[${i}].colour`])}
+              />
             </li>
           );
         })}

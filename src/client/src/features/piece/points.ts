@@ -54,8 +54,11 @@ export function pieceOf(
     sprinkles: (look?.sprinkles ?? []).flatMap(({ kind, grains }) =>
       known(reference.decor.sprinkles, kind).map((kind) => ({ kind, grains })),
     ),
-    parts: (look?.parts ?? []).flatMap(({ kind, spots }) =>
-      known(reference.decor.parts, kind).map((kind) => ({ kind, spots })),
+    parts: (look?.parts ?? []).flatMap(({ kind, spots, moulded }) =>
+      known(reference.decor.parts, kind).map((kind) => ({
+        kind: moulded ? { ...kind, srgb: srgbOf(moulded) } : kind,
+        spots,
+      })),
     ),
     lustre: look?.flecks.length
       ? {
