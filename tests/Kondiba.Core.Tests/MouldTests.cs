@@ -133,6 +133,17 @@ public sealed class MouldTests
     }
 
     [Fact]
+    public void An_insert_that_is_made_at_home_wants_its_ingredients()
+    {
+        var order = Order(null, Moulded(20, "muffin-tin", "cracker-sandwich", "one"));
+        var tally = CoatingTally.For(order, Tables, Now);
+        var needs = Need.Of(order, tally, Tables).ToDictionary(n => n.Ware, n => n.ToHave.Value);
+        Assert.Equal(42, needs["ingredient.cracker"]);
+        Assert.DoesNotContain("centre.cracker-sandwich.one", needs.Keys);
+        Assert.Contains(PrepList.For(order, tally, Tables, Now).Steps, s => s.Text.StartsWith("A level teaspoon", StringComparison.Ordinal));
+    }
+
+    [Fact]
     public void Moulds_are_filled_round_by_round_each_when_the_one_before_has_come_out()
     {
         var order = Order(null, Moulded(40, accent: new(Wafers, "silver", 0.2)));

@@ -63,7 +63,7 @@ public sealed record Need(string Ware, Figure<double> ToHave, double Used)
             var making = LineMaking.Of(draft, centre, centre.Size(draft.Size)!, tables);
             foreach (var want in PrepWork.Wants(centre, draft, line, making, tables))
             {
-                if (want.Draft is null ? LineMaking.Usual(want.Centre, tables) is null : making.Filling is null)
+                if (want.IsBought(making, tables))
                     yield return Begin(Pantry.Ware.OfCentre(want.Centre, want.Size), want.Pieces, line, want.Centre, tables);
             }
 

@@ -54,6 +54,17 @@ public enum Stage
 public sealed record WorkStep(
     string Code, Stage Stage, string For, IReadOnlyList<int> Lines, PrepRule Rule, Duration Hands, IReadOnlyList<string> After, IReadOnlyList<FillingAmount> Amounts);
 
+/// <summary>Centres that a line's pieces want.</summary>
+/// <param name="Centre">The centre.</param>
+/// <param name="Size">Its size; of a cut one, the part that is kept.</param>
+/// <param name="Pieces">How many to have.</param>
+/// <param name="Own">Whether it is the line's own centre, for which the line says how it is made; others are made as usual.</param>
+internal sealed record Want(Centre Centre, CentreSize Size, int Pieces, bool Own = false)
+{
+    /// <summary>Whether it is bought, and not made by a recipe.</summary>
+    public bool IsBought(LineMaking making, TradeTables tables) => (Own ? making.Filling : LineMaking.Usual(Centre, tables)) is null;
+}
+
 /// <summary>The steps of an order: from what is bought to what is handed over.</summary>
 internal sealed class PrepWork
 {
@@ -69,7 +80,13 @@ internal sealed class PrepWork
     private PrepWork(OrderDraft order, CoatingTally tally, TradeTables tables)
     {
         (this.order, this.tally, this.tables) = (order, tally, tables);
-        lines = [.. tally.Lines.Select(l => (l, order.Lines[l.Line], tables.Centre(order.Lines[l.Line].Centre)!)).Select(l => (l.l, l.Item2, l.Item3, LineMaking.Of(l.Item2, l.Item3, l.Item3.Size(l.Item2.Size)!, tables)))];
+        lines =
+        [
+            .. from line in tally.Lines
+               let draft = order.Lines[line.Line]
+               let centre = tables.Centre(draft.Centre)!
+               select (line, draft, centre, LineMaking.Of(draft, centre, centre.Size(draft.Size)!, tables)),
+        ];
     }
 
     /// <summary>Finds them, each after those it waits for.</summary>
@@ -91,11 +108,11 @@ internal sealed class PrepWork
             from line in tally.Lines
             let draft = order.Lines[line.Line]
             let centre = tables.Centre(draft.Centre)!
-            from want in Wants(centre, draft, line)
-            let making = want.Draft is null ? new LineMaking(want.Size, LineMaking.Usual(want.Centre, tables), null) : LineMaking.Of(want.Draft, want.Centre, want.Size, tables)
-            let filling = making.Filling
+            let making = LineMaking.Of(draft, centre, centre.Size(draft.Size)!, tables)
+            from want in Wants(centre, draft, line, making, tables)
+            let filling = want.Own ? making.Filling : LineMaking.Usual(want.Centre, tables)
             where filling is not null
-            select (Filling: filling, Portion: making.Portion ?? filling.PortionOn(want.Size), want.Pieces, line.Line);
+            select (Filling: filling, Portion: (want.Own ? making.Portion : null) ?? filling.PortionOn(want.Size), want.Pieces, line.Line);
         foreach (var same in made.GroupBy(m => (m.Filling.Code, Mix: string.Join(' ', m.Filling.Mix.Select(p => p.Share.Value.Si)), m.Portion.Value)))
         {
             var (filling, portion, _, _) = same.First();
@@ -112,21 +129,21 @@ internal sealed class PrepWork
             yield return (same.Key, FillingTally.For(same.Key, same.Sum(s => s.Pieces), same.Key.Portion, tables), [.. same.Select(s => s.Line).Distinct()]);
     }
 
-    /// <summary>The centres that a line's pieces want: its own, what is pressed into its mould, the parts of its figure.</summary>
-    public static IEnumerable<(Centre Centre, CentreSize Size, int Pieces, LineDraft? Draft)> Wants(Centre centre, LineDraft draft, LineTally line, LineMaking? making = null, TradeTables? tables = null)
+    /// <summary>The centres that a line's pieces want: its own, what is pressed into its mould, the body and the parts of its figure.</summary>
+    public static IEnumerable<Want> Wants(Centre centre, LineDraft draft, LineTally line, LineMaking making, TradeTables tables)
     {
         var begun = Begun(line, centre.Spoil.Value);
         if (centre.Figure is { } figure)
         {
             foreach (var part in figure.Parts)
-                yield return (part.Centre, part.Size, Figures.Figure.CentresFor(part, line.Count.Value), null);
-            if (tables?.Centre(figure.Body) is { } body)
-                yield return (body, body.Size(figure.BodySize)!, begun, null);
+                yield return new(part.Centre, part.Size, Figures.Figure.CentresFor(part, line.Count.Value));
+            if (tables.Centre(figure.Body) is { } body)
+                yield return new(body, body.Size(figure.BodySize)!, begun);
         }
         else if (centre.Holding is not Holding.Mould)
-            yield return (centre, centre.Size(draft.Size)!, begun, draft);
-        if (making?.Insert is { } insert)
-            yield return (insert.Centre, insert.Size, begun, null);
+            yield return new(centre, centre.Size(draft.Size)!, begun, Own: true);
+        if (making.Insert is { } insert)
+            yield return new(insert.Centre, insert.Size, begun);
     }
 
     /// <summary>Pieces to begin so that those that go wrong are made up for.</summary>

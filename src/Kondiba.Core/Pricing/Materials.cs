@@ -80,7 +80,7 @@ internal static class Materials
         double n = PrepWork.Begun(line, centre.Spoil.Value);
         foreach (var want in PrepWork.Wants(centre, draft, line, making, tables))
         {
-            if (want.Draft is null ? LineMaking.Usual(want.Centre, tables) is null : making.Filling is null)
+            if (want.IsBought(making, tables))
                 yield return (Ware.OfCentre(want.Centre, want.Size), want.Pieces / n);
         }
 
