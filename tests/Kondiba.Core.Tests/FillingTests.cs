@@ -213,11 +213,12 @@ public sealed class FillingTests
         [new("honey", "", 100), new(null, "Roasted sesame", 150, ["sesame"])], [], 15, 0.05, [new("Warm the honey.", "", "hob", 4), new("Roll.", "Cold it cracks.", "counter", 0, 30, 12)]);
 
     [Fact]
-    public void A_recipe_of_ones_own_comes_first_brings_its_ingredient_and_its_steps()
+    public void A_recipe_of_ones_own_brings_its_ingredient_and_its_steps_and_changes_no_other_order()
     {
         Assert.Empty(OwnCheck.Of(Honeycomb, Tables));
         var tables = KitchenTables.For(Tables, OwnThings.None with { Fillings = [Honeycomb] });
-        var order = Order(null, Truffles(40));
+        Assert.Equal(Need.Of(Order(null, Truffles(40)), Tally(null, Truffles(40)), Tables).Select(n => n.Ware), Need.Of(Order(null, Truffles(40)), CoatingTally.For(Order(null, Truffles(40)), tables, Now), tables).Select(n => n.Ware));
+        var order = Order(null, Truffles(40) with { Making = new("sesame-ball") });
         var tally = CoatingTally.For(order, tables, Now);
         var needs = Need.Of(order, tally, tables);
         Assert.Contains(needs, n => n.Ware == "ingredient.own-roasted-sesame" && Math.Abs(n.ToHave.Value - (42 * 15 / 0.95 * 0.6)) < 0.5);

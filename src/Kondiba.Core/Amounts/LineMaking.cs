@@ -1,5 +1,4 @@
 using Kondiba.Core.Centres;
-using Kondiba.Core.Coatings;
 using Kondiba.Core.Decoration;
 using Kondiba.Core.Fillings;
 using Kondiba.Core.Measures;
@@ -18,9 +17,6 @@ namespace Kondiba.Core.Amounts;
 internal sealed record LineMaking(
     CentreSize Size, Filling? Filling, Sourced<Mass>? Portion, Mould? Mould = null, MouldFill? Fill = null, (Centre Centre, CentreSize Size)? Insert = null)
 {
-    private const double LeastPortion = 1;
-    private const double MostPortion = 200;
-
     /// <summary>Finds it; what cannot be is told and left out.</summary>
     /// <param name="line">The line as typed.</param>
     /// <param name="centre">Its centre.</param>
@@ -46,7 +42,7 @@ internal sealed record LineMaking(
     {
         if (line.Making?.Mould?.Accent is { } accent && dip.Size.Shape is Cavity)
         {
-            var (coating, colour) = ColourOf(accent.Coating, accent.Colour, dip.Line, "making.mould.accent", tables, problems);
+            var (coating, colour) = OrderCheck.ColourOf(accent.Coating, accent.Colour, tables, (part, reason, remedy) => problems.Add(new($"lines[{dip.Line}].making.mould.accent.{part}", reason, remedy)));
             if (!(accent.Share is > 0 and < 1))
                 problems.Add(new($"lines[{dip.Line}].making.mould.accent.share", "A first layer takes more than nothing and less than all of the cavity.", "Type a share between 1 % and 99 %."));
             else if (colour is not null)
@@ -55,8 +51,9 @@ internal sealed record LineMaking(
 
         foreach (var (i, part) in (dip.Centre.Figure?.Parts ?? []).Index())
         {
-            var own = line.Making?.Colours?.GetValueOrDefault(part.Code);
-            var (coating, colour) = own is null ? (dip.Coating, dip.Colour) : ColourOf(dip.Coating.Code, own, dip.Line, $"making.colours.{part.Code}", tables, problems);
+            var colour = line.Making?.Colours?.GetValueOrDefault(part.Code) is { } own
+                ? OrderCheck.ColourOf(dip.Coating.Code, own, tables, (_, reason, remedy) => problems.Add(new($"lines[{dip.Line}].making.colours.{part.Code}", reason, remedy))).Colour
+                : dip.Colour;
             if (colour is null)
                 continue;
             var count = dip.Count.Value * part.Places.Count;
@@ -67,7 +64,6 @@ internal sealed record LineMaking(
                 Centre = part.Centre with { Spoil = part.Spoil },
                 Size = part.Size,
                 Count = new(count, () => [.. dip.Count.Working, WorkingLine.Count(part.Name, $"{dip.Count.Value} × {part.Places.Count}", count, Source.Computed)]),
-                Coating = coating!,
                 Colour = colour,
                 Depth = part.Depth,
                 Upright = false,
@@ -94,9 +90,6 @@ internal sealed record LineMaking(
 
     private static Cavity Thinner(Cavity cavity, double times) => cavity with { Coating = new(cavity.Coating.Si * times) };
 
-    private static (Coating? Coating, CoatingColour? Colour) ColourOf(string? coating, string? colour, int line, string field, TradeTables tables, List<Problem> problems) =>
-        OrderCheck.ColourOf(coating, colour, tables, (part, reason, remedy) => problems.Add(new(field.Contains("colours", StringComparison.Ordinal) ? $"lines[{line}].{field}" : $"lines[{line}].{field}.{part}", reason, remedy)));
-
     private static LineMaking Filled(Making making, Centre centre, CentreSize size, TradeTables tables, Action<string, string, string, Severity> tell)
     {
         if (making.Filling is Filling.Bought)
@@ -109,29 +102,16 @@ internal sealed record LineMaking(
             return new(size, null, null);
         }
 
-        foreach (var (code, share) in making.Shares ?? new Dictionary<string, double>())
-        {
-            var part = filling.Mix.Skip(1).FirstOrDefault(m => m.Ingredient == code);
-            if (part is null)
-                tell($"making.shares.{code}", $"'{code}' is nothing whose share in {filling.Name} can be changed.", "Change one of the others, after the first.", Severity.Error);
-            else if (!(share >= 0 && share <= MostShare))
-                tell($"making.shares.{code}", "A share is nothing at least and at most five times the first ingredient.", "Type a share in per cent of the first ingredient.", Severity.Error);
-            else if (share < part.From?.Value.Si || share > part.To?.Value.Si)
-                tell($"making.shares.{code}", $"{filling.Name} with {share:0 %} {tables.Ingredient(code)?.Name} will not {(share > part.To?.Value.Si ? "hold its shape" : "bind")}.", $"Keep between {part.From?.Value.Si:0 %} and {part.To?.Value.Si:0 %}.", Severity.Mind);
-        }
-
-        if (making.Portion is { } grams && !(grams is >= LeastPortion and <= MostPortion))
-        {
-            tell("making.portion", $"A portion weighs {LeastPortion} to {MostPortion} g.", "Type its mass; a tablespoon of ganache is about 18 g.", Severity.Error);
+        var wrong = filling.Check(making.Shares, making.Portion, tables).ToList();
+        foreach (var problem in wrong)
+            tell($"making.{problem.Field}", problem.Reason, problem.Remedy, problem.Severity);
+        if (wrong.Exists(p => p.Field == "portion"))
             return new(size, filling, filling.PortionOn(size));
-        }
 
         var usual = filling.PortionOn(size);
         var portion = making.Portion is { } g ? new Sourced<Mass>(Quantities.Of<Mass>(g, "g"), Source.Entered) : usual;
         return new(filling.Each.Count == 0 && making.Portion is not null ? size.Scaled(portion.Value / usual.Value, centre, portion) : size, filling.With(making.Shares), portion);
     }
-
-    private const double MostShare = 5;
 
     private static LineMaking Moulded(MouldDraft draft, CentreSize size, TradeTables tables, Action<string, string, string, Severity> tell)
     {

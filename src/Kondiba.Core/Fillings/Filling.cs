@@ -42,6 +42,10 @@ public sealed record Filling(
     bool Rope = false,
     IReadOnlyList<PrepRule>? Steps = null)
 {
+    private const double MostShare = 5;
+    private const double LeastPortion = 1;
+    private const double MostPortion = 200;
+
     /// <summary>How it is made: its own steps, or the rules of preparing that are for it.</summary>
     public IReadOnlyList<PrepRule> StepsIn(TradeTables tables) => Steps ?? [.. tables.PrepRules.Where(r => r.For.Contains(Code))];
 
@@ -54,6 +58,27 @@ public sealed record Filling(
     {
         Mix = [.. Mix.Select(m => shares.TryGetValue(m.Ingredient, out var share) ? m with { Share = new(new(share), Source.Entered) } : m)],
     };
+
+    /// <summary>What is wrong with an adjusted share or portion, by field: "shares." and an ingredient's code, or "portion".</summary>
+    /// <param name="shares">Shares by ingredient's code.</param>
+    /// <param name="portion">Of the mix on one piece, in g; null for the usual one.</param>
+    /// <param name="tables">The trade tables with the kitchen's own.</param>
+    public IEnumerable<Problem> Check(IReadOnlyDictionary<string, double>? shares, double? portion, TradeTables tables)
+    {
+        foreach (var (code, share) in shares ?? new Dictionary<string, double>())
+        {
+            var part = Mix.Skip(1).FirstOrDefault(m => m.Ingredient == code);
+            if (part is null)
+                yield return new($"shares.{code}", $"'{code}' is nothing whose share in {Name} can be changed.", "Change one of the others, after the first.");
+            else if (!(share >= 0 && share <= MostShare))
+                yield return new($"shares.{code}", "A share is nothing at least and at most five times the first ingredient.", "Type a share in per cent of the first ingredient.");
+            else if (share < part.From?.Value.Si || share > part.To?.Value.Si)
+                yield return new($"shares.{code}", $"{Name} with {share:0 %} {tables.Ingredient(code)?.Name} will not {(share > part.To?.Value.Si ? "hold its shape" : "bind")}.", $"Keep between {part.From?.Value.Si:0 %} and {part.To?.Value.Si:0 %}.", Severity.Mind);
+        }
+
+        if (portion is { } grams && !(grams is >= LeastPortion and <= MostPortion))
+            yield return new("portion", $"A portion weighs {LeastPortion} to {MostPortion} g.", "Type its mass; a tablespoon of ganache is about 18 g.");
+    }
 
     /// <summary>The portion on a piece of some size: of a rope, what its turns weigh.</summary>
     public Sourced<Mass> PortionOn(CentreSize? size) => Rope && size?.Shape is WrappedRod rod

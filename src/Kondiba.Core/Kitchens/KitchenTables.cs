@@ -50,8 +50,7 @@ public static class KitchenTables
             Habits = new(coatings.Any(c => c.Code == ways.Coating) ? ways.Coating! : shipped.Habits.Coating, ways.Thinner, ways.Schools),
             Wares = Wares(shipped.Wares, own.Wares),
             Ingredients = [.. shipped.Ingredients, .. own.Fillings.SelectMany(f => f.Mix).Where(m => m.Ingredient is null).DistinctBy(OwnCode).Select(m => new Ingredient(OwnCode(m), m.Name, m.Allergens ?? [], []))],
-            // The maker's own recipe comes before the shipped ones of what it makes.
-            Fillings = [.. own.Fillings.Select(Filling), .. shipped.Fillings.Where(f => own.Fillings.All(o => o.Code != f.Code))],
+            Fillings = Over(shipped.Fillings, own.Fillings.Select(Filling), f => f.Code),
             Moulds = Over(shipped.Moulds, own.Moulds.Select(Mould), m => m.Code),
             Pricing = Pricing(shipped.Pricing, own.Rates),
         };

@@ -286,7 +286,7 @@ internal sealed class PrepWork
     private List<PrepRule> Rules(string code, IReadOnlyList<PrepRule>? own = null) =>
     [
         .. (own ?? tables.PrepRules.Where(r => r.For.Contains(code)))
-            .Where(r => r.School is null || tables.Schools.FirstOrDefault(s => s.Code == r.School) is not { } school || Schools.Choice(school, order.Schools, tables).Code == r.Choice),
+            .Where(r => Schools.Holds(r, order.Schools, tables)),
     ];
 
     private string? Chain(string code, Stage stage, string of, IReadOnlyList<int> serves, IReadOnlyList<PrepRule> rules, int pieces, IReadOnlyList<string> after, IReadOnlyList<FillingAmount>? amounts = null)

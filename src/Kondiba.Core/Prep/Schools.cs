@@ -12,6 +12,10 @@ public static class Schools
         return Of(ofOrder?.GetValueOrDefault(school.Code)) ?? Of(tables.Habits.Schools?.GetValueOrDefault(school.Code)) ?? Of(school.Usual)!;
     }
 
+    /// <summary>Whether a rule holds: it belongs to no school, or to the choice that does.</summary>
+    public static bool Holds(PrepRule rule, IReadOnlyDictionary<string, string>? ofOrder, TradeTables tables) =>
+        tables.Schools.FirstOrDefault(s => s.Code == rule.School) is not { } school || Choice(school, ofOrder, tables).Code == rule.Choice;
+
     /// <summary>What is wrong with a choice; null when nothing is.</summary>
     public static Problem? Check(string code, string choice, TradeTables tables)
     {

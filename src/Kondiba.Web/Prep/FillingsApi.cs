@@ -95,15 +95,8 @@ internal static class FillingsApi
             Wrong("ingredient", $"'{scale.Ingredient}' is not in this mix.", $"Choose of {string.Join(", ", found.Mix.Select(m => m.Ingredient))}.");
         if (scale.Ingredient is not null && !(scale.Grams is > 0 and <= MostGrams))
             Wrong("grams", "There is nothing of it, or more than a kitchen holds.", "Type its grams.");
-        if (scale.Portion is { } grams && !(grams is >= 0.5 and <= 500))
-            Wrong("portion", "A portion weighs half a gram to 500 g.", "Type its grams.");
-        foreach (var (code, share) in scale.Shares ?? new Dictionary<string, double>())
-        {
-            if (found.Mix.Skip(1).All(m => m.Ingredient != code) || !(share is >= 0 and <= 5))
-                Wrong($"shares.{code}", "That share cannot be changed so.", "Type a share of the first ingredient, up to five times as much.");
-        }
-
-        if (problems.AsErrors() is { } errors)
+        problems.AddRange(found.Check(scale.Shares, scale.Portion, tables));
+        if (problems.Where(p => p.Severity is Severity.Error).AsErrors() is { } errors)
             return TypedResults.ValidationProblem(errors, title: "It cannot be scaled like that.");
 
         var filling = found.With(scale.Shares);
@@ -113,8 +106,6 @@ internal static class FillingsApi
             ? FillingTally.From(filling, ingredient, Quantities.Of<Mass>(scale.Grams!.Value, "g"), portion, tables)
             : FillingTally.For(filling, scale.Pieces!.Value, portion, tables);
         var volume = portion.Value / filling.Density.Value;
-        foreach (var part in filling.Mix.Where(m => m.Share.Value < (m.From?.Value ?? default) || m.Share.Value.Si > (m.To?.Value.Si ?? double.MaxValue)))
-            problems.Add(new($"shares.{part.Ingredient}", $"With so {(part.Share.Value < part.From!.Value ? "little" : "much")} {tables.Ingredient(part.Ingredient)!.Name} it will not {(part.Share.Value < part.From.Value ? "bind" : "hold its shape")}.", $"Keep between {part.From.Value.In("%"):0} and {part.To!.Value.In("%"):0} %.", Severity.Mind));
         return TypedResults.Ok(new FillingScaled(
             tally,
             tables.Centre(filling.Makes)?.Shape == "ball" ? new Length(Math.Cbrt(6 * volume.Si / Math.PI)) : null,
@@ -122,7 +113,7 @@ internal static class FillingsApi
             [
                 .. filling.StepsIn(tables).Select(s => new ScaledStep(
                     s.Text, s.Why, s.Source, s.Place, s.HandsFor(tally.Pieces), s.Wait?.Value ?? NodaTime.Duration.Zero, s.At?.Value, s.School,
-                    s.School is null || Schools.Choice(tables.Schools.First(k => k.Code == s.School), null, tables).Code == s.Choice)),
+                    Schools.Holds(s, null, tables))),
             ],
             tally.Figures("").ToDictionary(f => f.Path.TrimStart('.'), f => f.Working()),
             problems));
@@ -155,5 +146,5 @@ internal static class FillingsApi
 
     /// <summary>Its steps as this kitchen does them.</summary>
     private static List<PrepRule> Chosen(Filling filling, TradeTables tables) =>
-        [.. filling.StepsIn(tables).Where(s => s.School is null || Schools.Choice(tables.Schools.First(k => k.Code == s.School), null, tables).Code == s.Choice)];
+        [.. filling.StepsIn(tables).Where(s => Schools.Holds(s, null, tables))];
 }

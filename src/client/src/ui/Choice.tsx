@@ -1,5 +1,6 @@
 import { Listbox, ListboxButton, ListboxOption, ListboxOptions } from "@headlessui/react";
 import type { ReactNode } from "react";
+import type { Colour } from "../api/client";
 
 export interface Option<T> {
   value: T;
@@ -44,6 +45,18 @@ export function Choice<T extends string | number>(props: {
     </Listbox>
   );
 }
+
+/** Colours to choose from, each with its dot. */
+export const colourOptions = (colours: Colour[], says = (name: string) => name): Option<string>[] =>
+  colours.map((c) => ({
+    value: c.code,
+    label: (
+      <>
+        <Dot srgb={c.srgb} />
+        {says(c.name)}
+      </>
+    ),
+  }));
 
 /** A dot of coating. */
 export function Dot({ srgb }: { srgb: string | undefined }) {

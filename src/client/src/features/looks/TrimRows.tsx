@@ -1,7 +1,7 @@
 import { Minus, Plus } from "lucide-react";
 import type { PartDraft, Reference, SprinkleDraft } from "../../api/client";
 import { colourOf } from "../../api/queries";
-import { Choice, Dot } from "../../ui/Choice";
+import { Choice, colourOptions, Dot } from "../../ui/Choice";
 import { Slider, Tick } from "../../ui/fields";
 import { FieldNote } from "../../ui/notes";
 import { put, type Change, type Designed } from "./designed";
@@ -156,17 +156,10 @@ export function PartsRow({ design, reference, notes, change }: RowProps) {
                     value={parts[i]?.colour ?? bought}
                     options={[
                       { value: bought, label: "bought" },
-                      ...reference.colours
-                        .filter((c) => c.coating === design.coating)
-                        .map((c) => ({
-                          value: c.code,
-                          label: (
-                            <>
-                              <Dot srgb={c.srgb} />
-                              moulded in {c.name}
-                            </>
-                          ),
-                        })),
+                      ...colourOptions(
+                        reference.colours.filter((c) => c.coating === design.coating),
+                        (name) => `moulded in ${name}`,
+                      ),
                     ]}
                     onChange={(colour) =>
                       set(colour === bought ? { coating: null, colour: null } : { coating: design.coating, colour })

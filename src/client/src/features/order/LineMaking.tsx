@@ -1,7 +1,7 @@
 import { useMemo } from "react";
 import type { Centre, Making, MouldDraft, MouldTally, OrderLine, Reference } from "../../api/client";
 import { colourOf, sizeOf } from "../../api/queries";
-import { Choice, Dot } from "../../ui/Choice";
+import { Choice, colourOptions, Dot } from "../../ui/Choice";
 import { How } from "../../ui/How";
 import { FieldNote } from "../../ui/notes";
 import { useWording } from "../../ui/units";
@@ -143,17 +143,10 @@ function InMould({ line, what, reference, moulded, index, change }: Props & { ch
               value={draft?.accent?.colour ?? none}
               options={[
                 { value: none, label: "one colour" },
-                ...reference.colours
-                  .filter((c) => c.coating === line.coating && c.code !== line.colour)
-                  .map((c) => ({
-                    value: c.code,
-                    label: (
-                      <>
-                        <Dot srgb={c.srgb} />
-                        {c.name} first
-                      </>
-                    ),
-                  })),
+                ...colourOptions(
+                  reference.colours.filter((c) => c.coating === line.coating && c.code !== line.colour),
+                  (name) => `${name} first`,
+                ),
               ]}
               onChange={(colour) =>
                 set({
@@ -220,17 +213,7 @@ function Parts({ line, what, centre, reference, change }: Props & { change: Chan
               value={colours[part.code] ?? none}
               options={[
                 { value: none, label: "as the body" },
-                ...reference.colours
-                  .filter((c) => c.coating === line.coating)
-                  .map((c) => ({
-                    value: c.code,
-                    label: (
-                      <>
-                        <Dot srgb={c.srgb} />
-                        {c.name}
-                      </>
-                    ),
-                  })),
+                ...colourOptions(reference.colours.filter((c) => c.coating === line.coating)),
               ]}
               onChange={(colour) => {
                 const others = Object.entries(colours).filter(([code]) => code !== part.code);
