@@ -63,7 +63,7 @@ public sealed record Need(string Ware, Figure<double> ToHave, double Used)
             var making = LineMaking.Of(draft, centre, centre.Size(draft.Size)!, tables);
             foreach (var want in PrepWork.Wants(centre, draft, line, making, tables))
             {
-                if (want.IsBought(making, tables))
+                if (want.Filling(making, tables) is null)
                     yield return Begin(Pantry.Ware.OfCentre(want.Centre, want.Size), want.Pieces, line, want.Centre, tables);
             }
 

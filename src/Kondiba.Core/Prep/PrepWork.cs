@@ -61,8 +61,8 @@ public sealed record WorkStep(
 /// <param name="Own">Whether it is the line's own centre, for which the line says how it is made; others are made as usual.</param>
 internal sealed record Want(Centre Centre, CentreSize Size, int Pieces, bool Own = false)
 {
-    /// <summary>Whether it is bought, and not made by a recipe.</summary>
-    public bool IsBought(LineMaking making, TradeTables tables) => (Own ? making.Filling : LineMaking.Usual(Centre, tables)) is null;
+    /// <summary>The recipe that it is made by; null when it is bought.</summary>
+    public Filling? Filling(LineMaking making, TradeTables tables) => Own ? making.Filling : LineMaking.Usual(Centre, tables);
 }
 
 /// <summary>The steps of an order: from what is bought to what is handed over.</summary>
@@ -110,7 +110,7 @@ internal sealed class PrepWork
             let centre = tables.Centre(draft.Centre)!
             let making = LineMaking.Of(draft, centre, centre.Size(draft.Size)!, tables)
             from want in Wants(centre, draft, line, making, tables)
-            let filling = want.Own ? making.Filling : LineMaking.Usual(want.Centre, tables)
+            let filling = want.Filling(making, tables)
             where filling is not null
             select (Filling: filling, Portion: (want.Own ? making.Portion : null) ?? filling.PortionOn(want.Size), want.Pieces, line.Line);
         foreach (var same in made.GroupBy(m => (m.Filling.Code, Mix: string.Join(' ', m.Filling.Mix.Select(p => p.Share.Value.Si)), m.Portion.Value)))
@@ -152,7 +152,7 @@ internal sealed class PrepWork
     private void Fill()
     {
         foreach (var (filling, filled, of) in Fillings(order, tally, tables))
-            Chain($"fill.{filling.Code}.{steps.Count}", Stage.Fill, $"{filled.Pieces} × {filling.Name}", of, Rules(filling.Code, filling.Steps), filled.Pieces, [], filled.Amounts);
+            Chain($"fill.{filling.Code}.{steps.Count}", Stage.Fill, $"{filled.Pieces} × {filling.Name}", of, Held(filling.StepsIn(tables)), filled.Pieces, [], filled.Amounts);
     }
 
     private void Prepare()
@@ -252,7 +252,7 @@ internal sealed class PrepWork
             }
 
             last = Chain($"assemble.{line.Line}", Stage.Assemble, Pieces(line, centre), [line.Line], [.. Rules(centre.Code).Where(r => r.After && r.Code != Join)], begun, [last]) ?? last;
-            Add($"pack.{line.Line}", Stage.Pack, $"{line.Count.Value} {(line.Count.Value == 1 ? centre.Name : centre.Plural)}", [line.Line],
+            Add($"pack.{line.Line}", Stage.Pack, Pieces(line, centre), [line.Line],
                 new("pack", [], "Trim the feet, sort them, pack and label.", "Packed before it is hard, a coat takes the print of its neighbour.", c.Pack.Source, "counter"), c.Pack.Value * line.Count.Value, [last]);
         }
     }
@@ -283,11 +283,9 @@ internal sealed class PrepWork
 
     private Duration KeepsOf(Centre centre) => Safety.Keeping.Of(centre, tables)?.Keeps.Value ?? Duration.FromDays(7);
 
-    private List<PrepRule> Rules(string code, IReadOnlyList<PrepRule>? own = null) =>
-    [
-        .. (own ?? tables.PrepRules.Where(r => r.For.Contains(code)))
-            .Where(r => Schools.Holds(r, order.Schools, tables)),
-    ];
+    private List<PrepRule> Rules(string code) => Held(tables.PrepRules.Where(r => r.For.Contains(code)));
+
+    private List<PrepRule> Held(IEnumerable<PrepRule> rules) => [.. rules.Where(r => Schools.Holds(r, order.Schools, tables))];
 
     private string? Chain(string code, Stage stage, string of, IReadOnlyList<int> serves, IReadOnlyList<PrepRule> rules, int pieces, IReadOnlyList<string> after, IReadOnlyList<FillingAmount>? amounts = null)
     {

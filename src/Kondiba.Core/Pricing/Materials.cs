@@ -30,7 +30,7 @@ internal static class Materials
                 (look?.Sprinkles ?? []).Sum(s => (decimal)s.Mass.Value.In("g") * PriceOf($"sprinkle.{s.Kind}"))
                 + (look?.Parts ?? []).Where(p => p.Moulded is null).Sum(p => p.Count * PriceOf($"part.{p.Kind}"))
                 + (look?.Lustre is { } lustre ? (decimal)lustre.Value.In("g") * PriceOf($"lustre.{draft.Decor!.Paint!.Kind}") : 0));
-            centres[i] = n * (CentresOf(order, line, centre, draft, tables).Sum(w => (decimal)w.Each * PriceOf(w.Ware)));
+            centres[i] = n * CentresOf(order, line, centre, draft, tables).Sum(w => (decimal)w.Each * PriceOf(w.Ware));
             sticks[i] = tables.Wares.StickFor(centre) is { } stick ? n * PriceOf($"supply.{stick}") : 0;
             spoil[i] = (decimal)centre.Spoil.Value.Si * (coating[i] + decoration[i] + centres[i] + sticks[i]);
         }
@@ -80,7 +80,7 @@ internal static class Materials
         double n = PrepWork.Begun(line, centre.Spoil.Value);
         foreach (var want in PrepWork.Wants(centre, draft, line, making, tables))
         {
-            if (want.IsBought(making, tables))
+            if (want.Filling(making, tables) is null)
                 yield return (Ware.OfCentre(want.Centre, want.Size), want.Pieces / n);
         }
 

@@ -4,6 +4,7 @@ using Kondiba.Core.Kitchens;
 using Kondiba.Core.Measures;
 using Kondiba.Core.Prep;
 using Kondiba.Core.Reference;
+using Kondiba.Web.Formats;
 using Kondiba.Web.Kitchens;
 using Microsoft.AspNetCore.Http.HttpResults;
 
@@ -48,10 +49,6 @@ public sealed record FillingScaled(
 /// <summary>A step of a scaled recipe.</summary>
 /// <param name="Chosen">Whether it is the way that this kitchen takes, where makers differ.</param>
 public sealed record ScaledStep(string Text, string Why, Source Source, string Place, NodaTime.Duration Hands, NodaTime.Duration Wait, Temperature? At, string? School, bool Chosen);
-
-/// <summary>A file that holds a recipe.</summary>
-/// <param name="Text">What is in it.</param>
-public sealed record RecipeFile(string Text);
 
 internal static class FillingsApi
 {
@@ -130,7 +127,7 @@ internal static class FillingsApi
         return TypedResults.File(Encoding.UTF8.GetBytes(RecipeJson.Write(filling, tally, Chosen(filling, tables))), "application/ld+json", $"{code}.json");
     }
 
-    private static async Task<Results<Ok<RecipeRead>, ValidationProblem>> ReadAsync(RecipeFile file, KitchenThings things)
+    private static async Task<Results<Ok<RecipeRead>, ValidationProblem>> ReadAsync(FileText file, KitchenThings things)
     {
         if (file.Text.Length > LargestFile)
             return TypedResults.ValidationProblem(new Dictionary<string, string[]> { ["file"] = ["The file is larger than any recipe. Choose one that holds a single recipe."] });

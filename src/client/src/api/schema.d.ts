@@ -2415,9 +2415,6 @@ export interface components {
             oneMore: components["schemas"]["OneMore"][];
             warnings: string[];
         };
-        RecipeFile: {
-            text: string;
-        };
         RecipeRead: {
             filling: components["schemas"]["OwnFilling"];
             problems: components["schemas"]["Problem"][];
@@ -3946,7 +3943,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["RecipeFile"];
+                "application/json": components["schemas"]["FileText"];
             };
         };
         responses: {

@@ -5,7 +5,7 @@ import { Choice, colourOptions, Dot } from "../../ui/Choice";
 import { How } from "../../ui/How";
 import { FieldNote } from "../../ui/notes";
 import { useWording } from "../../ui/units";
-import { FigurePicture, partColour } from "../piece/FigurePicture";
+import { FigurePicture } from "../piece/FigurePicture";
 import { pieceOf } from "../piece/points";
 import { changeLine, type Edit } from "./draft";
 
@@ -51,7 +51,7 @@ function Recipe({ line, what, recipes, change }: Props & { recipes: Reference["f
   const recipe = recipes.find((r) => r.code === chosen);
   const usual = recipe?.portion ?? 0;
   const portion = line.making?.portion ?? null;
-  const portions = [...new Set([usual / 2, (usual * 2) / 3, usual, (usual * 4) / 3, usual * 2, portion ?? usual])]
+  const portions = [usual / 2, (usual * 2) / 3, usual, (usual * 4) / 3, usual * 2, portion ?? usual]
     .map((g) => Math.round(g * 10) / 10)
     .sort((a, b) => a - b);
   return (
@@ -192,8 +192,7 @@ function Parts({ line, what, centre, reference, change }: Props & { change: Chan
   const body = pieceOf(reference, line, { coat: 2, dipLine: size?.length ?? 40, look: null, seen: null });
   if (!figure || !body) return null;
   const colours = line.making?.colours ?? {};
-  const srgbOf = (part: string) =>
-    colourOf(reference, line.coating, partColour(centre, colours, line.colour, part))?.srgb ?? "#888888";
+  const srgbOf = (part: string) => colourOf(reference, line.coating, colours[part] ?? line.colour)?.srgb ?? "#888888";
   return (
     <div className="my-1">
       <FigurePicture

@@ -4,7 +4,7 @@ import { centreOf, colourOf, sizeOf } from "../../api/queries";
 import { How } from "../../ui/How";
 import { span } from "../../ui/units";
 import type { Draft } from "./draft";
-import { PartShape, partColour } from "../piece/FigurePicture";
+import { PartShape } from "../piece/FigurePicture";
 import { Piece } from "../piece/Piece";
 import { overhang, pieceOf } from "../piece/points";
 
@@ -139,7 +139,7 @@ function partOf(row: Tray["rows"][number], draft: Draft, reference: Reference) {
   const centre = centreOf(reference, line?.centre ?? null);
   const shape = row.part ? centre?.figure?.parts.find((p) => p.code === row.part) : undefined;
   if (!line || !shape) return undefined;
-  const colour = partColour(centre, line.making?.colours, line.colour, shape.code);
+  const colour = line.making?.colours?.[shape.code] ?? line.colour;
   return { shape, srgb: colourOf(reference, line.coating, colour)?.srgb ?? "#888888" };
 }
 

@@ -1,5 +1,5 @@
 import { useId } from "react";
-import type { Centre, Figure, FigurePart } from "../../api/client";
+import type { Figure, FigurePart } from "../../api/client";
 import { shade } from "../../ui/colour";
 import { Piece } from "./Piece";
 import { at, pairs, type PieceLook } from "./points";
@@ -77,11 +77,3 @@ export function PartShape({ part, srgb }: { part: FigurePart; srgb: string }) {
     </>
   );
 }
-
-/** The colour of a figure's part: its own, or the line's. */
-export const partColour = (
-  centre: Centre | undefined,
-  colours: Record<string, string> | null | undefined,
-  line: string | null,
-  part: string,
-) => (centre?.figure ? (colours?.[part] ?? line) : line);
