@@ -30,6 +30,7 @@ public sealed record CoatingTally(
     public static CoatingTally For(OrderDraft order, TradeTables tables, LocalDateTime now)
     {
         var problems = OrderCheck.Order(order, tables, now).ToList();
+        tables = Prep.Schools.Chosen(order, tables);
         if (order.Margin is { } margin && problems.TrueForAll(p => p.Field != "margin"))
             tables = tables with { Pot = tables.Pot with { Margin = new(new(margin), Source.Entered) } };
         var dips = order.Lines.Select((line, i) => OrderCheck.Line(line, i, tables, problems)).OfType<Dip>().ToList();

@@ -1,6 +1,8 @@
+using System.Text.Json.Serialization;
 using Kondiba.Core.Centres;
 using Kondiba.Core.Decoration;
 using Kondiba.Core.Measures;
+using Kondiba.Core.Prep;
 using Kondiba.Core.Reference;
 using Kondiba.Core.Setting;
 
@@ -16,6 +18,7 @@ namespace Kondiba.Core.Amounts;
 /// <param name="OnPieces">Coating on all of them, spoilt ones too.</param>
 /// <param name="DipLine">Distance of the coat's edge from the dipped end, for drawing.</param>
 /// <param name="Setting">Setting times, one for each place.</param>
+/// <param name="Piece">A freshly dipped piece, as the setting model sees it.</param>
 /// <param name="Look">What its decoration comes to; null when it has none.</param>
 /// <param name="Parts">Its further parts: a mould's first layer, the parts of a figure; null when it has none.</param>
 /// <param name="Moulded">What its mould takes and how often it is filled; null when none was chosen.</param>
@@ -30,6 +33,7 @@ public sealed record LineTally(
     Figure<Mass> OnPieces,
     Length DipLine,
     IReadOnlyList<SettingTime> Setting,
+    [property: JsonIgnore] DippedPiece Piece,
     LookTally? Look = null,
     IReadOnlyList<MadePart>? Parts = null,
     Moulds.MouldTally? Moulded = null,
@@ -79,7 +83,18 @@ public sealed record LineTally(
             WorkingLine.Of("foot spreads along", "where the coat meets the sheet", shape.FootLine(dip.Depth), Source.Computed),
             WorkingLine.Of("foot", "line × ρ²·g·h³/(3τ), at most what had not yet drained", foot, c.Foot),
         ];
-        var piece = new DippedPiece(coat, area, shape.WholeArea - area, flow.Density, dip.Coating.DipAt.Value, dip.Size.Mass, dip.Centre.HeatCapacity);
+        var posture = dip.Centre.Holding is Holding.Mould ? Posture.Mould : dip.Upright ? Posture.Upright : Posture.Flat;
+        var piece = new DippedPiece(coat, area, shape.WholeArea - area, flow.Density, dip.Coating.DipAt.Value, dip.Size.Mass, dip.Centre.HeatCapacity, Schools.ComesFrom(dip.Centre, tables).Air, posture);
+        List<SettingTime> setting = [.. tables.Setting.Had.Select(place => SettingModel.For(piece, place, tables.Setting))];
+        if (setting[0].HandleHard is null && dip.Layer == 0)
+        {
+            problems.Add(new(
+                dip.Field("setting"),
+                $"In your kitchen, at {tables.Setting.Room.Air.Value.In("°C"):0} °C, {(setting[0].TouchDry is null ? "the coat never sets" : "the coat stays soft")} on the counter.",
+                Chill.For(piece, tables.Setting.Room, setting[0], tables.Setting).Advice,
+                Severity.Mind));
+        }
+
         return new(
             dip.Line,
             dip.Count,
@@ -95,7 +110,8 @@ public sealed record LineTally(
                 WorkingLine.Of($"on {dip.Count.Value} {dip.Centre.Plural}", $"{dip.Count.Value} × (1 + {spoil.Value.Si}) × {perPiece.In("g"):0.00} g", onPieces, Source.Computed),
             ]),
             shape.DipLine(dip.Depth),
-            [.. tables.Setting.Places.Select(place => SettingModel.For(piece, place, tables.Setting))]);
+            setting,
+            piece);
     }
 
     /// <summary>Coating in a mould, spread over the walls.</summary>

@@ -168,7 +168,7 @@ public sealed record LookTally(
         var parts = Spots(design, tables);
         var drizzle = patterns.Select(p => p.Mass.Value).Total();
         var (wetWork, time) = Times(design, c);
-        var wet = Window(tallies[^1].Setting, c);
+        var wet = Window(tallies[^1].Setting, tables.Setting);
         var round = RoundOf(design, wet, wetWork, c, problems);
         var cost = CostOf([.. layers.Zip(tallies, (d, t) => (d.Coating, t.PerPiece.Value)), .. design.Patterns.Select(p => (p.Drizzle.Coating, p.Tally.Mass.Value)), (layers[^1].Coating, design.Glue)]);
         return new(
@@ -265,11 +265,10 @@ public sealed record LookTally(
         ]));
     }
 
-    private static Figure<Duration>? Window(IReadOnlyList<SettingTime> setting, DecorConstants c)
+    private static Figure<Duration>? Window(IReadOnlyList<SettingTime> setting, SettingConstants c)
     {
-        if (setting[0].TouchDry is not { } dry)
+        if (setting[0] is not { TouchDry: { } dry, Wet: { } wet })
             return null;
-        var wet = Duration.FromSeconds(Math.Round(dry.TotalSeconds * c.WetShare.Value.Si));
         return new(wet, () =>
         [
             .. setting[0].Working().Where(l => l.What is "touch-dry after"),

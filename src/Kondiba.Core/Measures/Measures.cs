@@ -127,6 +127,16 @@ public readonly record struct HeatExchange(double Si) : IAmount<HeatExchange>
     public static HeatExchange FromSi(double si) => new(si);
 }
 
+/// <summary>Difference of two temperatures, in kelvins.</summary>
+public readonly record struct TemperatureGap(double Si) : IAmount<TemperatureGap>
+{
+    /// <inheritdoc/>
+    public static IReadOnlyList<Unit> Units { get; } = [new("K", 1), new("F°", 5 / 9.0)];
+
+    /// <inheritdoc/>
+    public static TemperatureGap FromSi(double si) => new(si);
+}
+
 /// <summary>Heat capacity by mass, in joules per kilogram and kelvin.</summary>
 public readonly record struct HeatCapacity(double Si) : IAmount<HeatCapacity>
 {

@@ -1,4 +1,7 @@
+using Kondiba.Core.Amounts;
+using Kondiba.Core.Centres;
 using Kondiba.Core.Reference;
+using Kondiba.Core.Setting;
 
 namespace Kondiba.Core.Prep;
 
@@ -15,6 +18,19 @@ public static class Schools
     /// <summary>Whether a rule holds: it belongs to no school, or to the choice that does.</summary>
     public static bool Holds(PrepRule rule, IReadOnlyDictionary<string, string>? ofOrder, TradeTables tables) =>
         tables.Schools.FirstOrDefault(s => s.Code == rule.School) is not { } school || Choice(school, ofOrder, tables).Code == rule.Choice;
+
+    /// <summary>The tables with an order's own choices in place of the kitchen's.</summary>
+    internal static TradeTables Chosen(OrderDraft order, TradeTables tables) => order.Schools is not { Count: > 0 } own ? tables : tables with
+    {
+        Habits = tables.Habits with { Schools = (tables.Habits.Schools ?? new Dictionary<string, string>()).Where(s => !own.ContainsKey(s.Key)).Concat(own).ToDictionary() },
+    };
+
+    /// <summary>Where centres last wait before they are dipped, and so how warm they are: in the room where nothing else is said.</summary>
+    internal static Place ComesFrom(Centre centre, TradeTables tables)
+    {
+        var last = tables.PrepRules.LastOrDefault(r => r.Wait is not null && !r.After && r.For.Contains(centre.Code) && Holds(r, null, tables));
+        return tables.Setting.Places.FirstOrDefault(p => p.Code == last?.Place) ?? tables.Setting.Room;
+    }
 
     /// <summary>What is wrong with a choice; null when nothing is.</summary>
     public static Problem? Check(string code, string choice, TradeTables tables)
