@@ -1,3 +1,4 @@
+using System.Text.Json.Serialization;
 using Kondiba.Core.Amounts;
 using Kondiba.Core.Centres;
 using Kondiba.Core.Coatings;
@@ -139,6 +140,8 @@ public sealed record PartTally(int Part, string Kind, IReadOnlyList<Length> Spot
 /// <param name="Round">Pieces to dip before stopping to decorate; null when nothing goes on wet.</param>
 /// <param name="Cost">Coating on one, at the price of its packs.</param>
 /// <param name="Steps">What to do, in the order of the hands.</param>
+/// <param name="WetWork">To do on the wet coat of one piece.</param>
+/// <param name="WetSteps">What is done on it.</param>
 public sealed record LookTally(
     IReadOnlyList<OverCoat> Over,
     IReadOnlyList<PatternTally> Patterns,
@@ -151,7 +154,9 @@ public sealed record LookTally(
     Figure<Duration>? Wet,
     Figure<int>? Round,
     Figure<Money> Cost,
-    IReadOnlyList<string> Steps)
+    IReadOnlyList<string> Steps,
+    [property: JsonIgnore] Duration WetWork,
+    [property: JsonIgnore] IReadOnlyList<string> WetSteps)
 {
     private const int MostFlecks = 40;
 
@@ -183,7 +188,9 @@ public sealed record LookTally(
             wet,
             round,
             cost,
-            StepsOf(design));
+            StepsOf(design),
+            wetWork,
+            WetStepsOf(design));
     }
 
     internal IEnumerable<(string Path, Func<IReadOnlyList<WorkingLine>> Working)> Figures(string path)
@@ -314,6 +321,12 @@ public sealed record LookTally(
         ]);
     }
 
+    private static List<string> WetStepsOf(Design design) =>
+    [
+        .. design.Patterns.Select(p => p.Drizzle).Where(d => d.Kind.GoesOn is GoesOn.Wet).Select(d => $"While it is wet, {d.Kind.Name} in {d.Colour.Name}. {d.Kind.How}"),
+        .. design.Sprinkles.Where(s => !s.Draft.Glued).Select(s => $"While it is wet, {s.Kind.Name}. {s.Kind.How}"),
+    ];
+
     private static List<string> StepsOf(Design design)
     {
         var first = design.First;
@@ -325,12 +338,10 @@ public sealed record LookTally(
         };
         foreach (var dip in design.Dips)
             steps.Add($"When it has set, dip {(dip.Angle == 0 ? "the end" : Abs(dip.Angle) > PI / 3 ? "one side" : "at a slant")} in {dip.Colour.Name}, {dip.Depth.In("%"):0} % deep.");
-        var wet = design.Patterns.Select(p => p.Drizzle).Where(d => d.Kind.GoesOn is GoesOn.Wet).Select(d => $"While it is wet, {d.Kind.Name} in {d.Colour.Name}. {d.Kind.How}")
-            .Concat(design.Sprinkles.Where(s => !s.Draft.Glued).Select(s => $"While it is wet, {s.Kind.Name}. {s.Kind.How}"));
         var set = design.Patterns.Select(p => p.Drizzle).Where(d => d.Kind.GoesOn is GoesOn.Set).Select(d => $"Touch-dry: {d.Kind.Name} in {d.Colour.Name}, kept plain. {d.Kind.How}")
             .Concat(design.Sprinkles.Where(s => s.Draft.Glued).Select(s => $"Set: brush with edible glue, then {s.Kind.Name}; shake off what does not hold."))
             .Concat(design.Parts.Select(p => $"Set: {p.Draft.Count} {(p.Draft.Count == 1 ? p.Kind.Name : p.Kind.Plural)}. {p.Kind.How}"));
-        return [.. steps, .. wet, .. set, .. design.Paint is { } paint ? new[] { $"Last, {paint.Kind.Name}. {paint.Kind.How}" } : []];
+        return [.. steps, .. WetStepsOf(design), .. set, .. design.Paint is { } paint ? new[] { $"Last, {paint.Kind.Name}. {paint.Kind.How}" } : []];
     }
 }
 

@@ -1,6 +1,7 @@
 using Kondiba.Core.Amounts;
 using Kondiba.Core.Fillings;
 using Kondiba.Core.Measures;
+using Kondiba.Core.Planning;
 using Kondiba.Core.Reference;
 using NodaTime;
 
@@ -84,7 +85,7 @@ public sealed record PrepList(
         if (order.Pickup is not { } pickup || work.Count == 0)
             return new([], fillings, schools, [], hands, []);
 
-        var starts = Backwards.From(work, pickup.PlusSeconds(-(long)tables.Prep.Before.Value.TotalSeconds), tables.Prep);
+        var starts = Backwards.From(work, pickup.PlusSeconds(-(long)tables.Prep.Before.Value.TotalSeconds), tables.Working);
         List<PrepStep> steps = [.. work.Select((s, i) => (Step: s, Index: i)).OrderBy(s => starts[s.Step.Code]).ThenBy(s => s.Index).Select(s => Dated(s.Step, starts[s.Step.Code]))];
         return new(steps, fillings, schools, BoxesOf(order, tally, tables), hands, [.. Standing(work, starts), .. Late(steps, now), .. Stale(order, tally, tables, steps, pickup)]);
     }
@@ -97,7 +98,7 @@ public sealed record PrepList(
         var moulds = tally.Lines.Any(l => order.Lines[l.Line].Making?.Mould is not null);
         return
         [
-            .. tables.Schools.Where(s => work.Any(w => w.Rule.School == s.Code) || (s.Code == "moulds" && moulds))
+            .. tables.Schools.Where(s => work.Any(w => w.Rule.School == s.Code) || (s.Code == "moulds" && moulds) || (s.Code == Prep.Schools.Setting && work.Any(w => w.Sets)))
                 .Select(s => new SchoolInOrder(s, Prep.Schools.Choice(s, order.Schools, tables).Code, order.Schools?.ContainsKey(s.Code) is true)),
         ];
     }
@@ -153,8 +154,8 @@ internal static class Backwards
     /// <summary>When each step starts, by its code.</summary>
     /// <param name="work">The steps; each names those before it.</param>
     /// <param name="due">By when all is done.</param>
-    /// <param name="c">The day's hours.</param>
-    public static Dictionary<string, LocalDateTime> From(IReadOnlyList<WorkStep> work, LocalDateTime due, PrepConstants c)
+    /// <param name="hours">When the hands work.</param>
+    public static Dictionary<string, LocalDateTime> From(IReadOnlyList<WorkStep> work, LocalDateTime due, Working hours)
     {
         var starts = new Dictionary<string, LocalDateTime>();
         var later = work.SelectMany(s => s.After.Select(a => (Before: a, s.Code))).ToLookup(s => s.Before, s => s.Code);
@@ -168,7 +169,7 @@ internal static class Backwards
             var end = LatestEnd(step);
             if (step.Hands > Duration.Zero)
             {
-                end = Within(end < free ? end : free, step.Hands, c);
+                end = Within(end < free ? end : free, step.Hands, hours);
                 free = end.PlusSeconds(-(long)step.Hands.TotalSeconds);
             }
 
@@ -180,18 +181,24 @@ internal static class Backwards
     }
 
     /// <summary>The latest end, not after the one given, of hands' work within a day's hours. Work longer than a day starts with the day.</summary>
-    private static LocalDateTime Within(LocalDateTime end, Duration hands, PrepConstants c)
+    private static LocalDateTime Within(LocalDateTime end, Duration hands, Working hours)
     {
-        LocalDateTime At(LocalDate day, Duration hour) => day.AtMidnight().PlusSeconds((long)hour.TotalSeconds);
+        var longest = hours.Days.Max(d => d is null ? 0 : Period.Between(d.From, d.To, PeriodUnits.Seconds).Seconds);
+        var least = Math.Min((long)hands.TotalSeconds, longest);
         var day = end.Date;
-        while (true)
+        while (longest > 0)
         {
-            var (opens, closes) = (At(day, c.DayFrom.Value), At(day, c.DayTo.Value));
-            var latest = end < closes ? end : closes;
-            var least = hands < c.DayTo.Value - c.DayFrom.Value ? hands : c.DayTo.Value - c.DayFrom.Value;
-            if (latest >= opens.PlusSeconds((long)least.TotalSeconds))
-                return latest;
+            if (hours.On(day) is { } open)
+            {
+                var (opens, closes) = (day + open.From, day + open.To);
+                var latest = end < closes ? end : closes;
+                if (latest >= opens.PlusSeconds(least))
+                    return latest;
+            }
+
             day = day.PlusDays(-1);
         }
+
+        return end;
     }
 }

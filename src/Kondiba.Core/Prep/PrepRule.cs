@@ -19,6 +19,7 @@ namespace Kondiba.Core.Prep;
 /// <param name="School">Code of the school that it belongs to.</param>
 /// <param name="Choice">Code of the choice that it is for.</param>
 /// <param name="After">Whether it comes after dipping.</param>
+/// <param name="Name">In a word or two; null when its code says it.</param>
 public sealed record PrepRule(
     string Code,
     IReadOnlyList<string> For,
@@ -33,8 +34,12 @@ public sealed record PrepRule(
     Sourced<Temperature>? At = null,
     string? School = null,
     string? Choice = null,
-    bool After = false)
+    bool After = false,
+    string? Name = null)
 {
+    /// <summary>In a word or two, for a plan: "take out".</summary>
+    public string Called => Name ?? Code;
+
     /// <summary>Time of the hands for some pieces.</summary>
     public Duration HandsFor(int pieces) => ((Each?.Value ?? Duration.Zero) * pieces) + (Once?.Value ?? Duration.Zero);
 }

@@ -51,8 +51,11 @@ public enum Stage
 /// <param name="Hands">Time of the hands.</param>
 /// <param name="After">Codes of the steps that come before it.</param>
 /// <param name="Amounts">Ingredients that it starts with.</param>
+/// <param name="Pots">Keys of the pots that it is done from.</param>
+/// <param name="Sets">Whether what it waits for is a coat that sets, wherever that is.</param>
+/// <param name="Mould">Code of the mould that it fills, or frees.</param>
 public sealed record WorkStep(
-    string Code, Stage Stage, string For, IReadOnlyList<int> Lines, PrepRule Rule, Duration Hands, IReadOnlyList<string> After, IReadOnlyList<FillingAmount> Amounts);
+    string Code, Stage Stage, string For, IReadOnlyList<int> Lines, PrepRule Rule, Duration Hands, IReadOnlyList<string> After, IReadOnlyList<FillingAmount> Amounts, IReadOnlyList<string> Pots, bool Sets, string? Mould);
 
 /// <summary>Centres that a line's pieces want.</summary>
 /// <param name="Centre">The centre.</param>
@@ -74,12 +77,13 @@ internal sealed class PrepWork
     private readonly OrderDraft order;
     private readonly CoatingTally tally;
     private readonly TradeTables tables;
+    private readonly bool inTurn;
     private readonly List<WorkStep> steps = [];
     private readonly List<(LineTally Tally, LineDraft Draft, Centre Centre, LineMaking Making)> lines;
 
-    private PrepWork(OrderDraft order, CoatingTally tally, TradeTables tables)
+    private PrepWork(OrderDraft order, CoatingTally tally, TradeTables tables, bool inTurn)
     {
-        (this.order, this.tally, this.tables) = (order, tally, tables);
+        (this.order, this.tally, this.tables, this.inTurn) = (order, tally, Prep.Schools.Chosen(order, tables), inTurn);
         lines =
         [
             .. from line in tally.Lines
@@ -90,9 +94,13 @@ internal sealed class PrepWork
     }
 
     /// <summary>Finds them, each after those it waits for.</summary>
-    public static IReadOnlyList<WorkStep> Of(OrderDraft order, CoatingTally tally, TradeTables tables)
+    /// <param name="order">The order as typed.</param>
+    /// <param name="tally">What it comes to.</param>
+    /// <param name="tables">The trade tables with the kitchen's own.</param>
+    /// <param name="inTurn">Whether lines are dipped in a fixed turn, what keeps longest first; otherwise a plan says when.</param>
+    public static IReadOnlyList<WorkStep> Of(OrderDraft order, CoatingTally tally, TradeTables tables, bool inTurn = true)
     {
-        var work = new PrepWork(order, tally, tables);
+        var work = new PrepWork(order, tally, tables, inTurn);
         work.Fill();
         work.Prepare();
         work.Melt();
@@ -187,7 +195,7 @@ internal sealed class PrepWork
         foreach (var (line, draft, centre, making) in lines.OrderByDescending(l => KeepsOf(l.Centre)).ThenBy(l => turn.IndexOf(PotsOf(l.Tally).FirstOrDefault() ?? "")).ThenBy(l => l.Tally.Line))
         {
             List<string> after = [.. Ends(steps.Where(s => s.Stage is Stage.Fill or Stage.Prep && s.Lines.Contains(line.Line))), .. PotsOf(line).Select(p => $"melt.{p}")];
-            if (before is not null)
+            if (before is not null && inTurn)
                 after.Add(before);
             before = centre.Holding is Holding.Mould && making.Mould is { } mould ? Mould(line, centre, making, mould, after) : Dip(line, draft, centre, after);
         }
@@ -198,7 +206,7 @@ internal sealed class PrepWork
         var parts = line.Parts?.Sum(p => p.Tally.Count.Value * (1 + (centre.Figure?.Parts.FirstOrDefault(f => f.Code == p.Code)?.Spoil.Value.Si ?? 0))) ?? 0;
         var begun = Begun(line, centre.Spoil.Value) + (int)Math.Ceiling(parts);
         var (place, dry) = SetsIn(line);
-        var hands = tables.Decorating.DipTime.Value * (draft.Coats * begun);
+        var hands = (tables.Decorating.DipTime.Value * (draft.Coats * begun)) + (WetWork(line) * begun);
         var joins = Rules(centre.Code).Find(r => r.Code == Join);
         if (joins is not null)
         {
@@ -206,8 +214,8 @@ internal sealed class PrepWork
             dry = Duration.Max(dry, joins.Wait?.Value ?? Duration.Zero);
         }
 
-        var text = $"Dip{(draft.Depth < 1 ? $" to {draft.Depth:0 %} of their length" : "")}{(draft.Coats > 1 ? draft.AtOnce ? ", twice over the wet coat" : ", and again when it has set" : "")}; drain, scrape, lay them down{(draft.Upright ?? centre.Upright ? " or stand them up" : "")}. {(line.Look?.Round is { } round ? $"Stop after every {round.Value} to sprinkle." : "")}{joins?.Text}".Trim();
-        return Add($"dip.{line.Line}", Stage.Dip, Pieces(line, centre), [line.Line], new("dip", [], text, joins?.Why ?? "Moved before it is touch-dry, the coat keeps the print of the finger.", tables.Decorating.DipTime.Source, place, Wait: new(dry, Source.Computed)), hands, after);
+        var text = $"Dip{(draft.Depth < 1 ? $" to {draft.Depth:0 %} of their length" : "")}{(draft.Coats > 1 ? draft.AtOnce ? ", twice over the wet coat" : ", and again when it has set" : "")}; drain, scrape, lay them down{(draft.Upright ?? centre.Upright ? " or stand them up" : "")}. {(line.Look?.Round is { } round ? $"Stop after every {round.Value} to decorate. " : "")}{(line.Look is { Over.Count: 0 } wet ? string.Join(" ", wet.WetSteps) : "")} {joins?.Text}".Trim();
+        return Add($"dip.{line.Line}", Stage.Dip, Pieces(line, centre), [line.Line], new("dip", [], text, joins?.Why ?? "Moved before it is touch-dry, the coat keeps the print of the finger.", tables.Decorating.DipTime.Source, place, Wait: new(dry, Source.Computed)), hands, after, pots: DipPots(line), sets: true);
     }
 
     /// <summary>Moulds are filled round by round: a mould is free again when its pieces have come out.</summary>
@@ -225,10 +233,10 @@ internal sealed class PrepWork
             var trays = Rounds.For(now, mould.Cavities);
             var (code, of) = ($"mould.{line.Line}.{round}", $"{now} × {mould.Name}{(rounds > 1 ? $", round {round} of {rounds}" : "")}");
             if (line.Parts?.Any(p => p.Code == "accent") is true)
-                after = [Add($"{code}.accent", Stage.Dip, of, [line.Line], new("accent", [], "Paint or pour the accents first.", "Poured onto a wet accent, the next layer draws it out of shape.", c.AccentChill.Source, place, Wait: c.AccentChill), c.Accent.Value * now, after)];
+                after = [Add($"{code}.accent", Stage.Dip, of, [line.Line], new("accent", [], "Paint or pour the accents first.", "Poured onto a wet accent, the next layer draws it out of shape.", c.AccentChill.Source, place, Wait: c.AccentChill), c.Accent.Value * now, after, pots: [.. line.Parts!.Where(p => p.Code == "accent").Select(p => $"{p.Coating}.{p.Colour}")], mould: mould.Code)];
             var text = $"{(making.Insert is null ? "Fill the cavities" : "A small base, the insert pressed to the middle, edges first, then over")}; tap hard, prick bubbles, scrape flush{(round > 1 ? ". The pieces of the round before come out first" : "")}.";
-            var filled = Add(code, Stage.Dip, of, [line.Line], new("fill", [], text, "Trapped air shows as holes; what stands over the edge is a lip to trim.", c.Fill.Source, place, Wait: sets), (c.Fill.Value * now) + (c.Tap.Value * trays), after);
-            last = Add($"{code}.out", Stage.Dip, of, [line.Line], new("out", [], "When it draws away from the mould, stretch it and press the pieces out; peel or trim the lip.", "Forced out too early a piece stays dull or breaks.", c.Unmould.Source, "counter"), c.Unmould.Value * now, [filled]);
+            var filled = Add(code, Stage.Dip, of, [line.Line], new("fill", [], text, "Trapped air shows as holes; what stands over the edge is a lip to trim.", c.Fill.Source, place, Wait: sets), (c.Fill.Value * now) + (c.Tap.Value * trays), after, pots: [Pot(line)], mould: mould.Code);
+            last = Add($"{code}.out", Stage.Dip, of, [line.Line], new("out", [], "When it draws away from the mould, stretch it and press the pieces out; peel or trim the lip.", "Forced out too early a piece stays dull or breaks.", c.Unmould.Source, "counter"), c.Unmould.Value * now, [filled], mould: mould.Code);
             after = [last];
         }
 
@@ -242,13 +250,13 @@ internal sealed class PrepWork
         {
             var begun = Begun(line, centre.Spoil.Value);
             var last = steps.Last(s => s.Stage is Stage.Dip && s.Lines.Contains(line.Line)).Code;
-            if (line.Look is { } look && look.Steps.Count > 1)
+            if (line.Look is { } look && look.Steps.Skip(1).Except(WetInDip(line)).ToList() is { Count: > 0 } further)
             {
                 var over = tables.Decorating.DipTime.Value * (look.Over.Count * begun);
                 var moulded = look.Parts.Where(p => p.Moulded is not null).Select(p => Accents(line, p, begun)).ToList();
                 last = Add($"decorate.{line.Line}", Stage.Decorate, Pieces(line, centre), [line.Line],
-                    new("decorate", [], string.Join(" ", look.Steps.Skip(1)), "Each kind holds only in its own moment: wet, touch-dry or set.", Source.Computed, "counter", Wait: look.Over.Count > 0 ? new(SetsIn(line).After, Source.Computed) : null),
-                    (look.Time.Value * begun) + over, [last, .. moulded, .. Ends(steps.Where(s => s.Stage is Stage.Fill && s.Lines.Contains(line.Line)))]);
+                    new("decorate", [], string.Join(" ", further), "Each kind holds only in its own moment: wet, touch-dry or set.", Source.Computed, "counter", Wait: look.Over.Count > 0 || look.Patterns.Count > 0 ? new(SetsIn(line).After, Source.Computed) : null),
+                    ((look.Time.Value - WetWork(line)) * begun) + over, [last, .. moulded, .. Ends(steps.Where(s => s.Stage is Stage.Fill && s.Lines.Contains(line.Line)))], pots: [.. PotsOf(line).Except(DipPots(line)), .. look.Over.Select(o => $"{o.Coating}.{o.Colour}"), .. look.Patterns.Where(p => !Wet(p)).Select(p => p.Pot)], sets: look.Over.Count > 0 || look.Patterns.Count > 0);
             }
 
             last = Chain($"assemble.{line.Line}", Stage.Assemble, Pieces(line, centre), [line.Line], [.. Rules(centre.Code).Where(r => r.After && r.Code != Join)], begun, [last]) ?? last;
@@ -264,13 +272,28 @@ internal sealed class PrepWork
         var rounds = Rounds.For(count, mould.AtOnce);
         return Add($"mould.{line.Line}.{part.Kind}", Stage.Dip, $"{count} {kind.Plural}", [line.Line],
             new("accents", [], $"Mould them in {rounds} {(rounds == 1 ? "round" : "rounds")} of {mould.AtOnce}: fill, tap, scrape flush, chill, press out.", "Made beforehand they are hard when they are glued on, and do not bend.", c.Fill.Source, "fridge", Wait: new(c.AccentChill.Value * rounds, c.AccentChill.Source)),
-            (c.Unmould.Value * count) + (c.Tap.Value * rounds * mould.Trays), [$"melt.{part.Moulded}"]);
+            (c.Unmould.Value * count) + (c.Tap.Value * rounds * mould.Trays), [$"melt.{part.Moulded}"], pots: [part.Moulded!], mould: mould.Code);
     }
 
-    /// <summary>Where a coat sets, and how long until it can be handled: on the counter, or in the fridge where the counter never sets it.</summary>
-    private static (string Place, Duration After) SetsIn(LineTally line)
+    private string Pot(LineTally line) => $"{order.Lines[line.Line].Coating}.{order.Lines[line.Line].Colour}";
+
+    /// <summary>What is at hand while a line is dipped: its own colour, those of its parts, and what is drawn on the wet coat.</summary>
+    private List<string> DipPots(LineTally line) =>
+        [.. ((IEnumerable<string>)[Pot(line), .. (line.Parts ?? []).Select(p => $"{p.Coating}.{p.Colour}"), .. line.Look is { Over.Count: 0 } look ? look.Patterns.Where(Wet).Select(p => p.Pot) : []]).Distinct().Where(key => tally.Pots.Any(p => p.Key == key))];
+
+    private bool Wet(Decoration.PatternTally pattern) => tables.Decor.Pattern(pattern.Kind)!.GoesOn is Decoration.GoesOn.Wet;
+
+    /// <summary>What is done on the wet first coat, together with dipping.</summary>
+    private static IReadOnlyList<string> WetInDip(LineTally line) => line.Look is { Over.Count: 0 } look ? look.WetSteps : [];
+
+    private static Duration WetWork(LineTally line) => line.Look is { Over.Count: 0 } look ? look.WetWork : Duration.Zero;
+
+    /// <summary>Where a coat sets, and how long until it can be handled: on the counter, or in the cold where the counter never sets it or the maker likes that better.</summary>
+    private (string Place, Duration After) SetsIn(LineTally line)
     {
-        var sets = line.Setting.FirstOrDefault(s => s.HandleHard is not null) ?? line.Setting[^1];
+        var hard = line.Setting.Where(s => s.HandleHard is not null);
+        var cold = Schools.Choice(tables.Schools.First(s => s.Code == Schools.Setting), null, tables).Code is "cold";
+        var sets = (cold ? hard.FirstOrDefault(s => s.Place != Setting.Place.Room) : null) ?? hard.FirstOrDefault() ?? line.Setting[^1];
         return (sets.Place, sets.HandleHard ?? Duration.FromHours(1));
     }
 
@@ -298,9 +321,9 @@ internal sealed class PrepWork
         return last;
     }
 
-    private string Add(string code, Stage stage, string of, IReadOnlyList<int> serves, PrepRule rule, Duration hands, IReadOnlyList<string> after, IReadOnlyList<FillingAmount>? amounts = null)
+    private string Add(string code, Stage stage, string of, IReadOnlyList<int> serves, PrepRule rule, Duration hands, IReadOnlyList<string> after, IReadOnlyList<FillingAmount>? amounts = null, IReadOnlyList<string>? pots = null, bool sets = false, string? mould = null)
     {
-        steps.Add(new(code, stage, of, serves, rule, hands, [.. after.Distinct()], amounts ?? []));
+        steps.Add(new(code, stage, of, serves, rule, hands * tables.Working.PaceOf(stage), [.. after.Distinct()], amounts ?? [], [.. (pots ?? []).Distinct()], sets, mould));
         return code;
     }
 

@@ -8,6 +8,9 @@ namespace Kondiba.Core.Prep;
 /// <summary>Which of the ways is taken.</summary>
 public static class Schools
 {
+    /// <summary>Code of the matter of where coats set.</summary>
+    internal const string Setting = "setting";
+
     /// <summary>The choice that holds in an order: its own, or the kitchen's, or the usual one.</summary>
     public static SchoolChoice Choice(School school, IReadOnlyDictionary<string, string>? ofOrder, TradeTables tables)
     {

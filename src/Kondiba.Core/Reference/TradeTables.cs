@@ -11,6 +11,7 @@ using Kondiba.Core.Kitchens;
 using Kondiba.Core.Measures;
 using Kondiba.Core.Moulds;
 using Kondiba.Core.Pantry;
+using Kondiba.Core.Planning;
 using Kondiba.Core.Prep;
 using Kondiba.Core.Pricing;
 using Kondiba.Core.QuickEntry;
@@ -50,6 +51,8 @@ namespace Kondiba.Core.Reference;
 /// <param name="PrepRules">Steps before and after dipping, in the order of the hands.</param>
 /// <param name="Schools">Matters in which makers differ.</param>
 /// <param name="Prep">Constants of preparing.</param>
+/// <param name="Planning">Constants of planning.</param>
+/// <param name="Working">Hours, hands and warm places of this kitchen.</param>
 /// <param name="Habits">What this kitchen usually does.</param>
 /// <param name="Stock">What is in this kitchen's pantry.</param>
 public sealed record TradeTables(
@@ -80,6 +83,8 @@ public sealed record TradeTables(
     IReadOnlyList<PrepRule> PrepRules,
     IReadOnlyList<School> Schools,
     PrepConstants Prep,
+    PlanConstants Planning,
+    Working Working,
     Habits Habits,
     IReadOnlyList<Lot> Stock)
 {
@@ -159,9 +164,13 @@ public sealed record TradeTables(
             Read<List<PrepRule>>("prep", options),
             Read<List<School>>("schools", options),
             practice.Prep,
+            practice.Planning,
+            new([.. Enumerable.Repeat(new DayHours(At(practice.Prep.DayFrom), At(practice.Prep.DayTo)), 7)], (int)practice.Planning.Pots.Value.Si, (int)practice.Planning.Wells.Value.Si),
             new("compound-wafer-hot-flow"),
             []);
     }
+
+    private static LocalTime At(Sourced<Duration> hour) => LocalTime.Midnight.PlusMinutes((long)hour.Value.TotalMinutes);
 
     private static T Read<T>(string name, JsonSerializerOptions options)
     {
@@ -177,7 +186,7 @@ public sealed record TradeTables(
     }
 
     private sealed record Practice(
-        FilmConstants Film, PotConstants Pot, TraySheet Tray, SettingConstants Setting, ThinningConstants Thinning, ColourConstants Colour, LeftoverConstants Leftovers, DecorConstants Decor, PriceConstants Pricing, PrepConstants Prep, MouldConstants Mould);
+        FilmConstants Film, PotConstants Pot, TraySheet Tray, SettingConstants Setting, ThinningConstants Thinning, ColourConstants Colour, LeftoverConstants Leftovers, DecorConstants Decor, PriceConstants Pricing, PrepConstants Prep, PlanConstants Planning, MouldConstants Mould);
 
     /// <summary>A measure written as [value, "unit", "source"].</summary>
     private sealed record MeasureRow(double Value, string Unit, Source Source)

@@ -1,0 +1,38 @@
+using NodaTime;
+
+namespace Kondiba.Core.Planning;
+
+/// <summary>What the maker said about a task.</summary>
+/// <param name="At">It starts then, whatever else is moved.</param>
+/// <param name="NotBefore">It does not start before.</param>
+/// <param name="Done">When it was done.</param>
+public sealed record TaskMark(LocalDateTime? At = null, LocalDateTime? NotBefore = null, LocalDateTime? Done = null);
+
+/// <summary>Other hours on one day.</summary>
+/// <param name="Day">The day.</param>
+/// <param name="Hours">Its hours; null when nobody works.</param>
+public sealed record HoursOn(LocalDate Day, DayHours? Hours);
+
+/// <summary>A helper on one day.</summary>
+/// <param name="Day">The day.</param>
+/// <param name="Hours">From when to when.</param>
+public sealed record HelperOn(LocalDate Day, DayHours Hours);
+
+/// <summary>More or less of a place for a while.</summary>
+/// <param name="Place">Code of the place, or "pots".</param>
+/// <param name="Change">Trays or pots more; fewer when negative.</param>
+/// <param name="From">From then.</param>
+/// <param name="To">Until then.</param>
+public sealed record PlaceOn(string Place, int Change, LocalDateTime From, LocalDateTime To);
+
+/// <summary>What the maker has arranged: the plan is made round it.</summary>
+/// <param name="Tasks">Of tasks, by their code.</param>
+/// <param name="Hours">Days with other hours than usual.</param>
+/// <param name="Helpers">Who helps.</param>
+/// <param name="Places">Places that are away, or that there are more of.</param>
+public sealed record Arrangements(
+    IReadOnlyDictionary<string, TaskMark> Tasks, IReadOnlyList<HoursOn> Hours, IReadOnlyList<HelperOn> Helpers, IReadOnlyList<PlaceOn> Places)
+{
+    /// <summary>Nothing was said.</summary>
+    public static Arrangements None { get; } = new(new Dictionary<string, TaskMark>(), [], [], []);
+}

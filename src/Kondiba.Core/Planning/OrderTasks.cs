@@ -1,0 +1,387 @@
+using Kondiba.Core.Amounts;
+using Kondiba.Core.Colour;
+using Kondiba.Core.Measures;
+using Kondiba.Core.Prep;
+using Kondiba.Core.Reference;
+using Kondiba.Core.Setting;
+using NodaTime;
+
+namespace Kondiba.Core.Planning;
+
+/// <summary>An order to be planned.</summary>
+/// <param name="Code">Unique, and the same in every plan.</param>
+/// <param name="Draft">The order, with its pickup.</param>
+public sealed record PlannedOrder(string Code, OrderDraft Draft);
+
+/// <summary>What a task of a plan is.</summary>
+/// <param name="Code">Its code.</param>
+/// <param name="Order">Code of the order it is for; null for what orders share.</param>
+/// <param name="Stage">What kind of work it is.</param>
+/// <param name="Title">In a few words: "Dip 24 pretzel rods".</param>
+/// <param name="Text">What to do and what to look for.</param>
+/// <param name="Why">What goes wrong without it.</param>
+/// <param name="Source">Where that comes from.</param>
+/// <param name="Lines">Lines of the order that it serves.</param>
+/// <param name="Pieces">How many pieces.</param>
+/// <param name="Round">Pieces to dip before stopping to decorate, while the coat is wet; null when nothing is done on the wet coat.</param>
+/// <param name="Pots">Keys of the pots it is done from.</param>
+/// <param name="Trays">Trays that its pieces take.</param>
+/// <param name="AtMost">What may pass before what comes next; null when it can wait.</param>
+public sealed record TaskInfo(
+    string Code, string? Order, Stage Stage, string Title, string Text, string Why, Source Source, IReadOnlyList<int> Lines, int Pieces, int? Round, IReadOnlyList<string> Pots, int Trays, Duration? AtMost);
+
+/// <summary>Makes tasks of orders: batches with their waits, places, pots and limits.</summary>
+internal sealed class OrderTasks
+{
+    /// <summary>Units of cost in a minute of the hands.</summary>
+    public const int Minute = 1000;
+
+    /// <summary>The maker's own hands.</summary>
+    public const string Me = "me";
+
+    private readonly TradeTables tables;
+    private readonly Arrangements arranged;
+    private readonly PlanClock clock;
+    private readonly int now;
+    private readonly List<PlanTask> tasks = [];
+    private readonly List<Stay> stays = [];
+    private readonly List<Use> uses = [];
+    private readonly List<Margin> margins = [];
+    private readonly Dictionary<string, List<(string Task, Pot Pot)>> wanted = [];
+
+    private OrderTasks(TradeTables tables, Arrangements arranged, PlanClock clock, LocalDateTime now) =>
+        (this.tables, this.arranged, this.clock, this.now) = (tables, arranged, clock, clock.Up(now));
+
+    /// <summary>What the tasks are, by their code.</summary>
+    public Dictionary<string, TaskInfo> Info { get; } = [];
+
+    /// <summary>Coating that each task of a pot wants, by the pot's key.</summary>
+    public Dictionary<string, Dictionary<string, Mass>> Coating { get; } = [];
+
+    /// <summary>What cannot be planned.</summary>
+    public List<Problem> Problems { get; } = [];
+
+    /// <summary>Makes the problem of some orders.</summary>
+    public static (PlanProblem Problem, OrderTasks Made) For(IReadOnlyList<PlannedOrder> orders, TradeTables tables, Arrangements arranged, PlanClock clock, LocalDateTime now)
+    {
+        var made = new OrderTasks(tables, arranged, clock, now);
+        foreach (var order in orders)
+            made.Add(order);
+        var ends = orders.Select(o => clock.Down(o.Draft.Pickup!.Value)).Append(made.now + 60).Max();
+        var colours = made.Colours();
+        return (new(ends, made.Workers(ends), made.Resources(ends), made.tasks, made.stays, made.uses, colours, made.margins, new()), made);
+    }
+
+    private void Add(PlannedOrder planned)
+    {
+        var (order, due) = (planned.Draft, clock.Down(planned.Draft.Pickup!.Value));
+        var tally = CoatingTally.For(order, tables, clock.At(now));
+        var work = Joined([.. PrepWork.Of(order, tally, tables, inTurn: false).Where(s => s.Stage is not Stage.Melt)]);
+        if (work.Count == 0)
+            return;
+        var first = new Dictionary<(string Step, int Batch), string>();
+        var last = new Dictionary<(string Step, int Batch), string>();
+        var batches = tally.Lines.ToDictionary(l => l.Line, l => Batches(order, l, work));
+        int BatchesOf(WorkStep s) => Batched(s) ? batches[s.Lines[0]].Count : 1;
+        IEnumerable<string> Of(Dictionary<(string Step, int Batch), string> ends, WorkStep step, WorkStep of, int batch) =>
+            Enumerable.Range(0, BatchesOf(step)).Where(b => !Batched(step) || !Batched(of) || b == batch).Select(b => ends[(step.Code, b)]);
+
+        var byCode = work.ToDictionary(s => s.Code);
+        foreach (var step in work)
+        {
+            var count = BatchesOf(step);
+            for (var b = 0; b < count; b++)
+            {
+                var share = Batched(step) ? batches[step.Lines[0]][b].Share : 1;
+                var minutes = (int)Math.Ceiling((step.Hands.TotalMinutes * share) - 1e-9);
+                var parts = Math.Max(1, (int)Math.Ceiling(minutes / tables.Planning.Longest.Value.TotalMinutes));
+                for (var p = 0; p < parts; p++)
+                {
+                    var code = $"{planned.Code}/{step.Code}{(count > 1 ? $"~{b + 1}" : "")}{(parts > 1 ? $"+{p + 1}" : "")}";
+                    if (p == 0)
+                        first[(step.Code, b)] = code;
+                    List<Follows> after = p > 0 ? [new(last[(step.Code, b)])] : [.. step.After.Where(byCode.ContainsKey).SelectMany(a => Of(last, byCode[a], step, b).Select(t => Following(byCode[a], t)))];
+                    last[(step.Code, b)] = code;
+                    Task(planned, order, tally, step, code, minutes * (p + 1) / parts - (minutes * p / parts), after, due, share / parts, (b, count), (p, parts));
+                }
+            }
+        }
+
+        var followers = work.SelectMany(s => s.After.Select(a => (Before: a, Step: s))).ToLookup(s => s.Before, s => s.Step);
+        foreach (var step in work)
+        {
+            for (var b = 0; b < BatchesOf(step); b++)
+            {
+                var (batch, next) = (b, followers[step.Code].ToList());
+                Rests(order, tally, step, last[(step.Code, b)], [.. next.SelectMany(n => Of(first, n, step, batch)).Distinct()], due, Batched(step) ? batches[step.Lines[0]][b].Trays : 1);
+                if (step.Mould is { } mould && first.TryGetValue((MouldFreed(step, work), 0), out _))
+                    uses.Add(new($"mould.{mould}", 1, first[(step.Code, 0)], last[(MouldFreed(step, work), 0)]));
+            }
+        }
+
+        var ends = work.Where(s => !followers[s.Code].Any()).SelectMany(s => Enumerable.Range(0, BatchesOf(s)).Select(b => last[(s.Code, b)])).ToList();
+        margins.Add(new(planned.Code, ends, due - (int)tables.Prep.Before.Value.TotalMinutes, (int)(tables.Planning.Spare.Value.Si * Minute)));
+    }
+
+    /// <summary>Steps that follow on one another without a wait, by the same hands for the same pieces, are one.</summary>
+    private List<WorkStep> Joined(List<WorkStep> work)
+    {
+        for (var i = 0; i < work.Count;)
+        {
+            var step = work[i];
+            var next = work.Where(s => s.After.Contains(step.Code)).ToList();
+            if (next is [{ After.Count: 1 } one] && step.Stage is Stage.Fill or Stage.Prep && one.Stage == step.Stage && step.Rule is { Wait: null, AtMost: null } && one.Hands > Duration.Zero
+                && step.Hands + one.Hands <= tables.Planning.Longest.Value)
+            {
+                var rule = one.Rule with { Text = $"{step.Rule.Text} {one.Rule.Text}", Why = $"{step.Rule.Why} {one.Rule.Why}".Trim(), Name = $"{step.Rule.Called}, {one.Rule.Called}" };
+                work[work.IndexOf(one)] = one with { Rule = rule, Hands = step.Hands + one.Hands, After = step.After, Amounts = [.. step.Amounts, .. one.Amounts] };
+                work.RemoveAt(i);
+                i = 0;
+            }
+            else
+                i++;
+        }
+
+        return work;
+    }
+
+    private static bool Batched(WorkStep step) => step.Stage is Stage.Dip or Stage.Decorate or Stage.Assemble or Stage.Pack && step.Mould is null && step.Lines.Count == 1;
+
+    /// <summary>A line's pieces tray by tray; more batches where a tray keeps the hands too long, one where a mould sets the pace.</summary>
+    private List<(double Share, int Trays)> Batches(OrderDraft order, LineTally line, List<WorkStep> work)
+    {
+        var (draft, centre) = (order.Lines[line.Line], tables.Centre(order.Lines[line.Line].Centre)!);
+        var size = LineMaking.Of(draft, centre, centre.Size(draft.Size)!, tables).Size;
+        var trays = TrayLayout.For([new(line.Line, null, centre, size, line.Count.Value)], tables.Tray).Count;
+        if (work.Exists(s => s.Mould is not null && s.Lines.Contains(line.Line) && s.Stage is Stage.Dip && s.Pots.Count > 0))
+            return [(1, Math.Max(1, trays))];
+        var hands = work.Where(s => Batched(s) && s.Lines[0] == line.Line).Max(s => s.Hands.TotalMinutes);
+        var count = Math.Max(trays, (int)Math.Ceiling(hands / tables.Planning.Longest.Value.TotalMinutes));
+        return [.. Enumerable.Range(0, count).Select(_ => (1.0 / count, 1))];
+    }
+
+    private static Follows Following(WorkStep before, string task) =>
+        new(task, before.Sets ? 0 : (int)Math.Ceiling((before.Rule.Wait?.Value ?? Duration.Zero).TotalMinutes), before.Rule.AtMost is { } most ? (int)most.Value.TotalMinutes : null);
+
+    private void Task(
+        PlannedOrder planned, OrderDraft order, CoatingTally tally, WorkStep step, string code, int lasts, List<Follows> after, int due, double share, (int Is, int Of) batch, (int Is, int Of) part)
+    {
+        var mark = arranged.Tasks.GetValueOrDefault(code) ?? new();
+        var dips = step.Stage is Stage.Dip;
+        var centre = step.Lines is [var only] ? tables.Centre(order.Lines[only].Centre)! : null;
+        var keeps = centre is null ? null : Safety.Keeping.Of(centre, tables);
+        var earliest = dips && keeps is not null ? Math.Max(now, due - (int)keeps.Keeps.Value.TotalMinutes) : now;
+        var pieces = (int)Math.Round(tally.Lines.Where(l => step.Lines.Contains(l.Line)).Sum(l => l.Count.Value) * share);
+        var (best, ages) = dips && keeps is not null && mark.Done is null
+            ? (due - (int)keeps.Best.Value.TotalMinutes, (int)Math.Ceiling(Minute * tables.Planning.Fresh.Value.TotalMinutes * pieces / (keeps.Keeps.Value - keeps.Best.Value).TotalMinutes))
+            : (0, 0);
+        if (mark.NotBefore is { } notBefore)
+            earliest = Math.Max(earliest, clock.Up(notBefore));
+        int? at = mark.Done is { } done ? clock.Down(done) - lasts : mark.At is { } pinned ? clock.Down(pinned) : null;
+
+        // What is done cannot be too late any more; what waits for it still must not wait too long, unless it already has.
+        var follows = after.Select(f => arranged.Tasks.GetValueOrDefault(f.Task)?.Done is { } ended
+            ? new Follows(f.Task, mark.Done is null ? f.Least : int.MinValue / 4, mark.Done is null && f.Most is { } most && clock.Down(ended) + most > now ? most : null)
+            : mark.Done is null ? f : f with { Least = int.MinValue / 4, Most = null });
+        tasks.Add(new(code, lasts, [.. follows], earliest, due, At: at, Best: best, Ages: ages, Done: mark.Done is not null, Keeps: earliest > now && mark.NotBefore is null));
+        foreach (var key in step.Pots)
+        {
+            if (tally.Pots.FirstOrDefault(p => p.Key == key) is not { } pot)
+                continue;
+            if (!wanted.TryGetValue(key, out var of))
+                wanted[key] = of = [];
+            of.Add((code, pot));
+        }
+
+        Info[code] = new(
+            code, planned.Code, step.Stage, Title(step, batch, part, pieces), step.Rule.Text, step.Rule.Why, step.Rule.Source, step.Lines, pieces,
+            dips && step.Lines is [var l] ? tally.Lines.First(t => t.Line == l).Look is { Over.Count: 0, Round: { } round } ? round.Value : null : null, step.Pots, Batched(step) ? 1 : 0, step.Rule.AtMost?.Value);
+    }
+
+    private static string Title(WorkStep step, (int Is, int Of) batch, (int Is, int Of) part, int pieces)
+    {
+        var verb = step.Stage switch
+        {
+            Stage.Dip when step.Mould is null => "dip",
+            Stage.Decorate => "decorate",
+            Stage.Pack => "pack",
+            _ => step.Rule.Code.StartsWith("own-", StringComparison.Ordinal) ? "prepare" : step.Rule.Called,
+        };
+        var of = batch.Of > 1 ? $"{pieces} of {step.For}" : step.For;
+        return $"{char.ToUpperInvariant(verb[0])}{verb[1..]} {of}{(part.Of > 1 ? $", part {part.Is + 1} of {part.Of}" : "")}";
+    }
+
+    /// <summary>Where pieces stand from one task to the next.</summary>
+    private void Rests(OrderDraft order, CoatingTally tally, WorkStep step, string code, IReadOnlyList<string> next, int due, int trays)
+    {
+        var done = arranged.Tasks.GetValueOrDefault(code)?.Done is not null;
+        var open = next.Where(n => arranged.Tasks.GetValueOrDefault(n)?.Done is null).ToList();
+        if (next.Count > 0 && open.Count < next.Count)
+            return;
+        var laid = step.Stage is Stage.Dip or Stage.Decorate or Stage.Assemble;
+        if (step.Stage is Stage.Pack)
+        {
+            var keeping = Safety.Keeping.Of(tables.Centre(order.Lines[step.Lines[0]].Centre)!, tables);
+            if (keeping?.Place is { } kept)
+                Stand(new(code, code, [], due, [new(kept, (int)Math.Ceiling(trays / tables.Planning.Stacked.Value.Si), 0)]));
+            return;
+        }
+
+        if (next.Count == 0 || !(laid || step.Rule.Wait is not null))
+            return;
+        if (step.Sets)
+        {
+            var choices = Sets(tally.Lines.First(l => l.Line == step.Lines[0]), step, order, trays);
+            Stand(new(code, code, open, due, done ? [.. choices.Select(c => c with { Least = 0, Most = null })] : choices));
+        }
+        else
+        {
+            var place = tables.Setting.Had.Any(p => p.Code == step.Rule.Place) ? step.Rule.Place : Place.Room;
+            Stand(new(code, code, open, due, [new(place, trays, 0)]));
+        }
+    }
+
+    private void Stand(Stay stay) => stays.Add(stay with { Choices = [.. stay.Choices.Select(c => c with { Place = $"place.{c.Place}" })] });
+
+    /// <summary>Where a coat can set, each with how long it must and may stay there.</summary>
+    private List<Standing> Sets(LineTally line, WorkStep step, OrderDraft order, int trays)
+    {
+        var c = tables.Setting;
+        var school = Schools.Choice(tables.Schools.First(s => s.Code == Schools.Setting), order.Schools, tables).Code;
+        var times = step.Stage is Stage.Decorate && line.Look is { Over: [.., var over] } ? over.Setting : line.Setting;
+        var choices = new List<Standing>();
+        foreach (var sets in times)
+        {
+            var place = c.Places.First(p => p.Code == sets.Place);
+            if (sets.HandleHard is not { } hard)
+                continue;
+            var least = (int)Math.Ceiling(hard.TotalMinutes);
+            if (place.Code == Place.Room)
+            {
+                choices.Add(new(place.Code, trays, least));
+                continue;
+            }
+
+            var chill = Chill.For(line.Piece, place, sets, c);
+            int? most = chill.Longest is { } longest ? (int)longest.TotalMinutes : null;
+            if (chill.Hard is Sticky.Dry && !(most < least))
+                choices.Add(new(place.Code, trays, least, most));
+        }
+
+        var liked = choices.Where(s => school switch { "counter" => s.Place == Place.Room, "cold" => s.Place != Place.Room, _ => true }).ToList();
+        if (liked.Count > 0)
+            return liked;
+        if (choices.Count > 0)
+            return choices;
+        Problems.Add(new($"lines[{line.Line}]", $"{step.For}: the coat sets nowhere in your kitchen.", "Cool the room, or say under Kitchen, Places that you have a fridge or a cool box.", Severity.Mind));
+        return [new(Place.Room, trays, 60)];
+    }
+
+    /// <summary>The step at which a mould that a step fills is free again; a step that finds it filled has none of its own.</summary>
+    private static string MouldFreed(WorkStep step, List<WorkStep> work)
+    {
+        bool Frees(WorkStep s) => s.Code.EndsWith(".out", StringComparison.Ordinal);
+        if (Frees(step) || step.After.Any(a => work.Find(s => s.Code == a) is { Mould: not null } before && before.Mould == step.Mould && !Frees(before)))
+            return "";
+        var at = step;
+        while (!Frees(at) && work.Find(s => s.Mould == step.Mould && s.After.Contains(at.Code)) is { } next)
+            at = next;
+        return at.Code;
+    }
+
+    private List<ColourWork> Colours()
+    {
+        var colours = new List<ColourWork>();
+        var c = tables.Planning;
+        foreach (var (key, of) in wanted.OrderBy(w => w.Key, StringComparer.Ordinal))
+        {
+            var open = of.Where(t => arranged.Tasks.GetValueOrDefault(t.Task)?.Done is null).ToList();
+            var melted = arranged.Tasks.Count(t => t.Key.StartsWith($"wash.{key}.", StringComparison.Ordinal) && t.Value.Done is not null);
+            var pots = of.Select(t => t.Pot).Distinct().ToList();
+            Coating[key] = of.GroupBy(t => t.Pot).SelectMany(same => same.Select(t => (t.Task, Mass: t.Pot.ToMelt.Value * (1.0 / same.Count())))).ToDictionary(t => t.Task, t => t.Mass);
+            if (open.Count == 0)
+                continue;
+            var (_, colour) = tables.PotOf(key);
+            var little = pots.Select(p => p.ToMelt.Value).Total() <= c.WellHolds.Value;
+            colours.Add(new(
+                key,
+                Whole(tables.Pricing.Melt.Value * (pots.Max(p => Math.Max(1, p.Melts.Count)) * tables.Working.PaceOf(Stage.Melt))),
+                Whole(c.Cools.Value),
+                Whole(c.Holds.Value),
+                Whole(tables.Pricing.Wash.Value),
+                little ? ["pots.all"] : ["pots.all", "pots"],
+                1 + (int)Math.Round((1 - (Spectrum.LabOf(colour!.Srgb).L / 100)) * 4),
+                [.. open.Select(t => t.Task).Distinct()],
+                melted));
+        }
+
+        return colours;
+
+        static int Whole(Duration d) => (int)Math.Ceiling(d.TotalMinutes - 1e-9);
+    }
+
+    private List<Worker> Workers(int ends)
+    {
+        List<Minutes> own = [];
+        for (var day = clock.At(now).Date; clock.Up(day.AtMidnight()) < ends; day = day.PlusDays(1))
+        {
+            var other = arranged.Hours.LastOrDefault(h => h.Day == day);
+            if ((other is null ? tables.Working.On(day) : other.Hours) is { } hours)
+                own.AddRange(Clipped(day, hours, ends));
+        }
+
+        return
+        [
+            new(Me, own),
+            .. arranged.Helpers.Index().Select(h => new Worker($"helper.{h.Index + 1}", [.. Clipped(h.Item.Day, h.Item.Hours, ends)])).Where(w => w.Hours.Count > 0),
+        ];
+    }
+
+    private IEnumerable<Minutes> Clipped(LocalDate day, DayHours hours, int ends)
+    {
+        var (from, to) = (Math.Max(now, clock.Up(day + hours.From)), Math.Min(ends, clock.Down(day + hours.To)));
+        if (from < to)
+            yield return new(from, to);
+    }
+
+    private List<Resource> Resources(int ends)
+    {
+        var w = tables.Working;
+        return
+        [
+            .. tables.Setting.Had.Select(p => With($"place.{p.Code}", p.Code, p.Trays)),
+            With("pots", "pots", w.Pots),
+            With("pots.all", "pots", w.Pots + w.Wells),
+            .. tables.Moulds.Select(m => new Resource($"mould.{m.Code}", 1, [])),
+        ];
+
+        Resource With(string code, string place, int has)
+        {
+            var changes = arranged.Places.Where(p => p.Place == place).Select(p => (When: new Minutes(Math.Max(0, clock.Up(p.From)), Math.Min(ends, clock.Down(p.To))), p.Change)).Where(p => p.When.From < p.When.To).ToList();
+            if (changes.Count == 0)
+                return new(code, has, []);
+
+            // Between two marks the amount stands still: as much as there is at most, less what is not there.
+            int[] marks = [.. changes.SelectMany(p => new[] { p.When.From, p.When.To }).Append(0).Append(ends).Distinct().Order()];
+            var spans = marks.Zip(marks.Skip(1), (a, b) => (When: new Minutes(a, b), Has: Math.Max(0, has + changes.Where(p => p.When.From <= a && p.When.To >= b).Sum(p => p.Change)))).ToList();
+            var most = spans.Max(s => s.Has);
+            return new(code, most, [.. spans.Where(s => s.Has < most).Select(s => new Away(s.When, most - s.Has))]);
+        }
+    }
+}
+
+/// <summary>Minutes of a plan, counted from a midnight by the kitchen's clock.</summary>
+/// <param name="Origin">The midnight.</param>
+internal readonly record struct PlanClock(LocalDate Origin)
+{
+    /// <summary>The moment of a minute.</summary>
+    public LocalDateTime At(int minute) => Origin.AtMidnight().PlusMinutes(minute);
+
+    /// <summary>The minute at or after a moment.</summary>
+    public int Up(LocalDateTime at) => (int)Math.Ceiling(Seconds(at) / 60.0);
+
+    /// <summary>The minute at or before a moment.</summary>
+    public int Down(LocalDateTime at) => (int)Math.Floor(Seconds(at) / 60.0);
+
+    private long Seconds(LocalDateTime at) => Period.Between(Origin.AtMidnight(), at, PeriodUnits.Seconds).Seconds;
+}

@@ -1,0 +1,81 @@
+using Kondiba.Core.Measures;
+using Kondiba.Core.Reference;
+using NodaTime;
+
+namespace Kondiba.Core.Planning;
+
+/// <summary>A task with its time.</summary>
+/// <param name="What">What it is.</param>
+/// <param name="Starts">When, by the kitchen's clock.</param>
+/// <param name="Ends">When the hands are done with it.</param>
+/// <param name="Worker">Who does it: "me" or a helper; null when it wants no hands.</param>
+/// <param name="Slack">By how much it could be later, everything else staying where it is.</param>
+/// <param name="Mark">What the maker said about it; null for nothing.</param>
+public sealed record DayTask(TaskInfo What, LocalDateTime Starts, LocalDateTime Ends, string? Worker, Duration Slack, TaskMark? Mark);
+
+/// <summary>Trays that stand in a place.</summary>
+/// <param name="Task">Code of the task whose pieces they are.</param>
+/// <param name="Order">Code of the order.</param>
+/// <param name="Title">What is on them.</param>
+/// <param name="Place">Code of the place.</param>
+/// <param name="Trays">How many.</param>
+/// <param name="Pieces">Pieces on them.</param>
+/// <param name="Pots">Keys of the colours that are seen.</param>
+/// <param name="Starts">From when.</param>
+/// <param name="Ends">Until when.</param>
+/// <param name="Set">When they have set; null when they only stand there.</param>
+/// <param name="OutBy">When they must have come out; null when nothing is lost by waiting.</param>
+public sealed record DayTray(
+    string Task, string Order, string Title, string Place, int Trays, int Pieces, IReadOnlyList<string> Pots, LocalDateTime Starts, LocalDateTime Ends, LocalDateTime? Set, LocalDateTime? OutBy);
+
+/// <summary>A melt of a colour: warm from melting to washing up.</summary>
+/// <param name="Pot">"coating.colour".</param>
+/// <param name="Number">Which melt of that colour.</param>
+/// <param name="ToMelt">All of it.</param>
+/// <param name="Starts">When melting begins.</param>
+/// <param name="Ready">From when it can be dipped in.</param>
+/// <param name="Ends">When it is washed up.</param>
+/// <param name="Tasks">Codes of the tasks that are done from it.</param>
+public sealed record DayMelt(string Pot, int Number, Mass ToMelt, LocalDateTime Starts, LocalDateTime Ready, LocalDateTime Ends, IReadOnlyList<string> Tasks);
+
+/// <summary>How an order comes out.</summary>
+/// <param name="Order">Its code.</param>
+/// <param name="Pickup">When it is collected.</param>
+/// <param name="Ready">When its last task is done.</param>
+public sealed record DayOrder(string Order, LocalDateTime Pickup, LocalDateTime Ready);
+
+/// <summary>How much there is of a place.</summary>
+/// <param name="Place">Its code: "fridge", "pots".</param>
+/// <param name="Has">Trays or pots.</param>
+/// <param name="Full">When all of it is taken.</param>
+public sealed record DayPlace(string Place, int Has, IReadOnlyList<Between> Full);
+
+/// <summary>From one moment to another.</summary>
+public sealed record Between(LocalDateTime From, LocalDateTime To);
+
+/// <summary>When somebody works on a day, and how long their hands are busy.</summary>
+/// <param name="Worker">"me" or a helper.</param>
+/// <param name="Hours">From when to when.</param>
+/// <param name="Busy">Time of the hands.</param>
+public sealed record DayHands(string Worker, Between Hours, Duration Busy);
+
+/// <summary>A plan: what is done when, by whom, and what stands where.</summary>
+/// <param name="Outcome">How the search for it came out.</param>
+/// <param name="Gap">How far it may be from the best, as a share of its cost.</param>
+/// <param name="Tasks">By time.</param>
+/// <param name="Trays">By time.</param>
+/// <param name="Melts">By time.</param>
+/// <param name="Orders">By pickup.</param>
+/// <param name="Places">The places, pots last.</param>
+/// <param name="Hands">By day.</param>
+/// <param name="Problems">What should be minded.</param>
+public sealed record Plan(
+    Outcome Outcome,
+    double Gap,
+    IReadOnlyList<DayTask> Tasks,
+    IReadOnlyList<DayTray> Trays,
+    IReadOnlyList<DayMelt> Melts,
+    IReadOnlyList<DayOrder> Orders,
+    IReadOnlyList<DayPlace> Places,
+    IReadOnlyList<DayHands> Hands,
+    IReadOnlyList<Problem> Problems);

@@ -1,0 +1,51 @@
+using Kondiba.Core.Measures;
+using Kondiba.Core.Prep;
+using Kondiba.Core.Reference;
+using NodaTime;
+
+namespace Kondiba.Core.Planning;
+
+/// <summary>From when to when hands work on a day.</summary>
+/// <param name="From">First moment.</param>
+/// <param name="To">Last moment.</param>
+public sealed record DayHours(LocalTime From, LocalTime To);
+
+/// <summary>How a kitchen works: its hours, its hands and its warm places.</summary>
+/// <param name="Days">Hours of each weekday, Monday first; null on a day without.</param>
+/// <param name="Pots">Colours that can be kept warm at once, however much of each.</param>
+/// <param name="Wells">Further ones of which there is only little, such as for drizzle.</param>
+/// <param name="Pace">Where the maker's hands are faster or slower than the tables: times by which every duration is multiplied, by the stage's name.</param>
+public sealed record Working(IReadOnlyList<DayHours?> Days, int Pots, int Wells, IReadOnlyDictionary<string, double>? Pace = null)
+{
+    /// <summary>Hours of a day; null when nobody works.</summary>
+    public DayHours? On(LocalDate day) => Days[(int)day.DayOfWeek - 1];
+
+    /// <summary>How much longer than in the tables a stage takes.</summary>
+    public double PaceOf(Stage stage) => Pace?.GetValueOrDefault(NameOf(stage), 1) ?? 1;
+
+    /// <summary>A stage as the API and the kitchen's own data name it.</summary>
+    public static string NameOf(Stage stage) => stage.ToString().ToLowerInvariant();
+}
+
+/// <summary>Constants of planning.</summary>
+/// <param name="Pots">Colours that are kept warm at once where nothing was said.</param>
+/// <param name="Wells">Further ones, of which there is little.</param>
+/// <param name="WellHolds">How much of a colour is little.</param>
+/// <param name="Cools">From melted to fit for dipping.</param>
+/// <param name="Holds">How long a melt stays fit then.</param>
+/// <param name="Longest">Work is divided so that no part takes the hands longer.</param>
+/// <param name="Fresh">What it is worth in time of the hands that a piece is still at its best when it is collected, and not at the end of its life.</param>
+/// <param name="Spare">What each minute is worth by which an order is ready before it must be, up to the usual margin.</param>
+/// <param name="Moved">What it is worth that a task stays where it was, for each minute that it would be moved.</param>
+/// <param name="Stacked">Trays of pieces that, packed in boxes, take the room of one.</param>
+public sealed record PlanConstants(
+    Sourced<Share> Pots,
+    Sourced<Share> Wells,
+    Sourced<Mass> WellHolds,
+    Sourced<Duration> Cools,
+    Sourced<Duration> Holds,
+    Sourced<Duration> Longest,
+    Sourced<Duration> Fresh,
+    Sourced<Share> Spare,
+    Sourced<Share> Moved,
+    Sourced<Share> Stacked);
