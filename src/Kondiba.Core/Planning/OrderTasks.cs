@@ -183,7 +183,7 @@ internal sealed class OrderTasks
         var follows = after.Select(f => arranged.Tasks.GetValueOrDefault(f.Task)?.Done is { } ended
             ? new Follows(f.Task, mark.Done is null ? f.Least : int.MinValue / 4, mark.Done is null && f.Most is { } most && clock.Down(ended) + most > now ? most : null)
             : mark.Done is null ? f : f with { Least = int.MinValue / 4, Most = null });
-        tasks.Add(new(code, lasts, [.. follows], earliest, due, At: at, Best: best, Ages: ages, Done: mark.Done is not null, Keeps: earliest > now && mark.NotBefore is null));
+        tasks.Add(new(code, lasts, [.. follows], earliest, due, At: at, Best: best, Ages: ages, Done: mark.Done is not null));
         foreach (var key in step.Pots)
         {
             if (tally.Pots.FirstOrDefault(p => p.Key == key) is not { } pot)
@@ -349,10 +349,10 @@ internal sealed class OrderTasks
         var w = tables.Working;
         return
         [
-            .. tables.Setting.Had.Select(p => With($"place.{p.Code}", p.Code, p.Trays)),
+            .. tables.Setting.Places.Select(p => With($"place.{p.Code}", p.Code, p.Trays)),
             With("pots", "pots", w.Pots),
             With("pots.all", "pots", w.Pots + w.Wells),
-            .. tables.Moulds.Select(m => new Resource($"mould.{m.Code}", 1, [])),
+            .. tables.Moulds.Select(m => With($"mould.{m.Code}", $"mould.{m.Code}", 1)),
         ];
 
         Resource With(string code, string place, int has)

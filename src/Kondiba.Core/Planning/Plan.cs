@@ -8,7 +8,7 @@ namespace Kondiba.Core.Planning;
 /// <param name="What">What it is.</param>
 /// <param name="Starts">When, by the kitchen's clock.</param>
 /// <param name="Ends">When the hands are done with it.</param>
-/// <param name="Worker">Who does it: "me" or a helper; null when it wants no hands.</param>
+/// <param name="Worker">Who does it: "me", "helper.1" or "nobody"; null when it wants no hands.</param>
 /// <param name="Slack">By how much it could be later, everything else staying where it is.</param>
 /// <param name="Mark">What the maker said about it; null for nothing.</param>
 public sealed record DayTask(TaskInfo What, LocalDateTime Starts, LocalDateTime Ends, string? Worker, Duration Slack, TaskMark? Mark);
@@ -68,6 +68,7 @@ public sealed record DayHands(string Worker, Between Hours, Duration Busy);
 /// <param name="Orders">By pickup.</param>
 /// <param name="Places">The places, pots last.</param>
 /// <param name="Hands">By day.</param>
+/// <param name="Shortages">What is short, when nothing fits; the tasks are then as they would be with it.</param>
 /// <param name="Problems">What should be minded.</param>
 public sealed record Plan(
     Outcome Outcome,
@@ -78,4 +79,5 @@ public sealed record Plan(
     IReadOnlyList<DayOrder> Orders,
     IReadOnlyList<DayPlace> Places,
     IReadOnlyList<DayHands> Hands,
+    IReadOnlyList<Shortage> Shortages,
     IReadOnlyList<Problem> Problems);

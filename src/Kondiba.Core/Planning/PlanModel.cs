@@ -133,11 +133,22 @@ public sealed class PlanModel
 
     private void Add(PlanTask task)
     {
-        var domain = task.At is { } at ? Domain.FromValues([at]) : Starts(task);
+        var domain = task is { At: { } at, Soft: 0 } ? Domain.FromValues([at]) : Starts(task);
         var start = Within(domain, task.Code);
         var end = model.NewIntVar(0, problem.Ends * 2L, $"{task.Code} ends");
         model.Add(end == start + task.Lasts);
         when[task.Code] = (start, end);
+        if (task.Soft > 0)
+        {
+            Beyond(end - task.Latest, $"{task.Code} late", task.Soft);
+            Beyond(task.Earliest - start, $"{task.Code} soon", task.Soft);
+            if (task.At is { } pin)
+            {
+                Beyond(start - pin, $"{task.Code} after its pin", task.Soft);
+                Beyond(pin - start, $"{task.Code} before its pin", task.Soft);
+            }
+        }
+
         if (task.Ages > 0 && task.Best > task.Earliest)
         {
             var old = model.NewIntVar(0, problem.Ends, $"{task.Code} old");
@@ -149,11 +160,16 @@ public sealed class PlanModel
             Hands(task.Code, task.Lasts, start, end, task.By, null);
         if (problem.Goal.Moved > 0 && before?.Tasks.FirstOrDefault(t => t.Code == task.Code) is { } was && task.At is null)
         {
-            var moved = model.NewIntVar(0, problem.Ends * 2L, $"{task.Code} moved");
-            model.Add(moved >= start - was.Start);
-            model.Add(moved >= was.Start - start);
-            costs.Add(moved * problem.Goal.Moved);
+            Beyond(start - was.Start, $"{task.Code} later than before", problem.Goal.Moved);
+            Beyond(was.Start - start, $"{task.Code} earlier than before", problem.Goal.Moved);
         }
+    }
+
+    private void Beyond(LinearExpr much, string name, int cost)
+    {
+        var beyond = model.NewIntVar(0, problem.Ends * 2L, name);
+        model.Add(beyond >= much);
+        costs.Add(beyond * cost);
     }
 
     /// <summary>A time within some spans; without any, the whole plan is impossible.</summary>
@@ -168,8 +184,8 @@ public sealed class PlanModel
     /// <summary>When a task can start: within its own limits, and where somebody works long enough.</summary>
     private Domain Starts(PlanTask task)
     {
-        var last = task.Latest - task.Lasts;
-        var own = last < task.Earliest ? new Domain() : new(task.Earliest, last);
+        var (first, last) = task.Soft > 0 ? (0, problem.Ends - task.Lasts) : (task.Earliest, task.Latest - task.Lasts);
+        var own = last < first ? new Domain() : new(first, last);
         if (task.Done)
             return own;
         var hours = problem.Workers.Where(w => task.By?.Contains(w.Code) is not false).SelectMany(w => w.Hours)
@@ -411,10 +427,4 @@ public sealed class PlanModel
         public override void OnSolutionCallback() =>
             better?.Invoke(plan.Read(Outcome.Found, v => Value(v), l => BooleanValue(l), (long)Math.Round(ObjectiveValue()), (long)Math.Ceiling(BestObjectiveBound() - 1e-6)));
     }
-}
-
-/// <summary>What it costs in a problem that allows more than there is.</summary>
-internal static class Elastic
-{
-    public const int Place = 2_000_000;
 }

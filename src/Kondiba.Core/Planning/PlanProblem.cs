@@ -40,9 +40,9 @@ public sealed record Follows(string Task, int Least = 0, int? Most = null);
 /// <param name="Best">Minute before which it had better not end, as its pieces are no longer at their best when they are collected.</param>
 /// <param name="Ages">What a minute costs by which it ends before <paramref name="Best"/>.</param>
 /// <param name="Done">Whether it is done: it no longer wants hands.</param>
-/// <param name="Keeps">Whether <paramref name="Earliest"/> is there because pieces keep no longer; for finding out what is short.</param>
+/// <param name="Soft">What a minute costs outside its limits, or away from where it is pinned; 0 when they hold. For finding out what is short.</param>
 public sealed record PlanTask(
-    string Code, int Lasts, IReadOnlyList<Follows> After, int Earliest, int Latest, IReadOnlyList<string>? By = null, int? At = null, int Best = 0, int Ages = 0, bool Done = false, bool Keeps = false);
+    string Code, int Lasts, IReadOnlyList<Follows> After, int Earliest, int Latest, IReadOnlyList<string>? By = null, int? At = null, int Best = 0, int Ages = 0, bool Done = false, int Soft = 0);
 
 /// <summary>Where something can stand.</summary>
 /// <param name="Place">Code of the resource.</param>

@@ -1,3 +1,5 @@
+using Kondiba.Core.Measures;
+using Kondiba.Core.Prep;
 using Kondiba.Core.Reference;
 using NodaTime;
 
@@ -10,30 +12,36 @@ namespace Kondiba.Core.Planning;
 /// <param name="Now">The kitchen's clock: nothing is planned before.</param>
 public sealed record PlanRequest(IReadOnlyList<PlannedOrder> Orders, TradeTables Tables, Arrangements Arranged, LocalDateTime Now);
 
-/// <summary>Plans the work of several orders: made as late as freshness wants, with few melts, and every limit kept.</summary>
+/// <summary>
+/// Plans the work of several orders: every limit kept, then with the least work of the hands, pieces at their best and some time to
+/// spare before each pickup; then as late as it goes, so that they are fresh.
+/// </summary>
 public sealed class Planner
 {
-    /// <summary>For a first plan, in well under a second.</summary>
-    public static Limits First { get; } = new(Effort: 0.3, Seconds: 0.9, Quick: true);
-
-    /// <summary>For the plan that is improved while one watches.</summary>
-    public static Limits Full { get; } = new(Effort: 12, Seconds: 10);
+    private static readonly Limits Tidying = new(Effort: 0.5, Seconds: 2);
 
     private readonly PlanRequest request;
     private readonly OrderTasks made;
     private readonly PlanClock clock;
+    private readonly Dictionary<string, string> names;
 
     /// <summary>Makes the tasks of a request.</summary>
     public Planner(PlanRequest request)
     {
         this.request = request;
-        var days = request.Arranged.Tasks.Values.Select(t => t.Done).OfType<LocalDateTime>().Append(request.Now).Min().Date;
-        clock = new(days.PlusDays(-1));
+        names = request.Orders.ToDictionary(o => o.Code, o => o.Draft.Name ?? "");
+        clock = new(request.Arranged.Tasks.Values.Select(t => t.Done).OfType<LocalDateTime>().Append(request.Now).Min().Date.PlusDays(-1));
         (Problem, made) = OrderTasks.For(request.Orders, request.Tables, request.Arranged, clock, request.Now);
         Problem = Problem with { Goal = new(Hands: OrderTasks.Minute) };
     }
 
-    /// <summary>The problem as the solver gets it.</summary>
+    /// <summary>For a first plan, in well under a second.</summary>
+    public static Limits First { get; } = new(Effort: 0.1, Seconds: 2, Quick: true);
+
+    /// <summary>For the plan that is improved while one watches.</summary>
+    public static Limits Full { get; } = new(Effort: 3, Seconds: 15);
+
+    /// <summary>The problem as the solver gets it; its minutes count from a midnight by the kitchen's clock.</summary>
     public PlanProblem Problem { get; }
 
     /// <summary>Looks for a plan.</summary>
@@ -46,5 +54,127 @@ public sealed class Planner
     {
         var moved = stay && before is not null ? (int)(request.Tables.Planning.Moved.Value.Si * OrderTasks.Minute) : 0;
         return PlanModel.Solve(Problem with { Goal = Problem.Goal with { Moved = moved } }, limits, before, better, stop);
+    }
+
+    /// <summary>What it would take: a plan with more of everything than there is, as little more as can be.</summary>
+    public Solution Stretch(CancellationToken stop = default)
+    {
+        var problem = Elastic.Of(Problem, clock.Up(request.Now));
+        var some = PlanModel.Solve(problem, First, stop: stop);
+        return PlanModel.Solve(problem, Full with { Seconds = 4 }, some.Any ? some : null, stop: stop);
+    }
+
+    /// <summary>Whether there is a plan at all, as far as a short search can tell.</summary>
+    public static bool Fits(PlanRequest request) => new Planner(request).Solve(First with { Seconds = 1.5 }).Any;
+
+    /// <summary>The least changes that make it fit, each tried by solving.</summary>
+    /// <param name="plan">A plan that does not fit, with what is short.</param>
+    /// <param name="found">Told of each remedy as soon as it was tried.</param>
+    /// <param name="stop">Ends the search: no further change is tried.</param>
+    public IReadOnlyList<Remedy> Help(Plan plan, Action<Remedy>? found = null, CancellationToken stop = default) =>
+        Remedies.For(request, plan.Shortages, names, r => !stop.IsCancellationRequested && Fits(r), found);
+
+    /// <summary>A solution as the kitchen reads it, everything as late as its turn allows.</summary>
+    /// <param name="solution">A solution of the problem.</param>
+    /// <param name="tidy">Whether to move things later where nothing is lost by it; a plan that shall stay near to an earlier one is left as it is.</param>
+    public Plan Read(Solution solution, bool tidy = true) => Read(tidy ? PlanModel.Tidy(Problem, solution, Tidying) : solution, []);
+
+    /// <summary>A stretched solution, with what is short.</summary>
+    public Plan ReadShort(Solution stretched) => Read(stretched with { Outcome = Outcome.Impossible }, Shortages.Of(Problem, stretched, made, clock, names));
+
+    private Plan Read(Solution solution, IReadOnlyList<Shortage> shortages)
+    {
+        var placed = solution.Tasks.Select(t => (Placed: t, Info: made.Info[t.Code]))
+            .Concat(solution.Melts.SelectMany(m => new[] { (m.Melt, Melting(m, false)), (m.Wash, Melting(m, true)) }))
+            .OrderBy(t => t.Item1.Start).ThenBy(t => t.Item1.End).ToList();
+        var slack = Slack(solution);
+        var tasks = placed.ConvertAll(t => new DayTask(
+            t.Item2, At(t.Item1.Start), At(t.Item1.End), t.Item1.Worker, Duration.FromMinutes(slack(t.Item1)), request.Arranged.Tasks.GetValueOrDefault(t.Item1.Code)));
+        var stays = Problem.Stays.ToDictionary(s => s.Code);
+        return new(
+            solution.Outcome,
+            solution.Gap,
+            tasks,
+            [.. solution.Stood.Where(s => s.End > s.Start).OrderBy(s => s.Start).ThenBy(s => s.Stay, StringComparer.Ordinal).Select(s => Tray(s, stays[s.Stay]))],
+            [.. solution.Melts.Select(Melt)],
+            [.. request.Orders.Select(o => new DayOrder(o.Code, o.Draft.Pickup!.Value, ReadyAt(o.Code))).OrderBy(o => o.Pickup)],
+            [.. Problem.Resources.Where(r => r.Code.StartsWith("place.", StringComparison.Ordinal) || r.Code == "pots.all").Select(r => Place(r, solution))],
+            [.. Problem.Workers.SelectMany(w => w.Hours.Select(h => Hands(w, h, placed)))],
+            shortages,
+            made.Problems);
+
+        LocalDateTime ReadyAt(string order) => placed.Where(t => t.Item2.Order == order).Select(t => At(t.Item1.End)).DefaultIfEmpty(request.Now).Max();
+    }
+
+    private LocalDateTime At(int minute) => clock.At(minute);
+
+    private TaskInfo Melting(Melted melt, bool wash)
+    {
+        var (coating, colour) = request.Tables.PotOf(melt.Colour);
+        var c = request.Tables.Pricing;
+        var placed = wash ? melt.Wash : melt.Melt;
+        return wash
+            ? new(placed.Code, null, Stage.Melt, $"Wash up {colour!.Name}", "Pour what is left onto parchment, wipe pot and tools while they are warm, then wash and dry them to the last drop.", "Dried coating is far more work, and a drop of water seizes the next pot.", c.Wash.Source, [], 0, null, [melt.Colour], 0, null)
+            : new(placed.Code, null, Stage.Melt, $"Melt {colour!.Name}", $"Melt {Mass(melt).In("g"):0} g of {coating!.Name} gently, stir until it is smooth, and let it come down to {coating.DipAt.Value.In("°C"):0} °C; the pot's card has thinner and drops.", "Overheated coating thickens and dulls.", c.Melt.Source, [], 0, null, [melt.Colour], 0, request.Tables.Planning.Holds.Value);
+    }
+
+    private Mass Mass(Melted melt) => melt.Tasks.Select(t => made.Coating[melt.Colour].GetValueOrDefault(t)).Total();
+
+    private DayMelt Melt(Melted melt)
+    {
+        var cools = Problem.Colours.First(c => c.Code == melt.Colour).Cools;
+        return new(melt.Colour, melt.Number, Mass(melt), At(melt.Melt.Start), At(melt.Melt.End + cools), At(melt.Wash.End), melt.Tasks);
+    }
+
+    private DayTray Tray(Stood stood, Stay stay)
+    {
+        var (info, where) = (made.Info[stay.From], stay.Choices.First(c => c.Place == stood.Place));
+        return new(
+            stay.From, info.Order!, info.Title, stood.Place["place.".Length..], stood.Takes, info.Pieces, info.Pots, At(stood.Start), At(stood.End),
+            where.Least > 0 ? At(stood.Start + where.Least) : null, where.Most is { } most ? At(stood.Start + most) : null);
+    }
+
+    private DayPlace Place(Resource resource, Solution solution)
+    {
+        var taken = Shortages.Taken(Problem, solution, resource.Code).ToList();
+        int[] marks = [.. taken.SelectMany(t => new[] { t.From, t.To }).Distinct().Order()];
+        var full = new List<Minutes>();
+        foreach (var (a, b) in marks.Zip(marks.Skip(1)))
+        {
+            if (taken.Where(t => t.From <= a && t.To >= b).Sum(t => t.Takes) < Math.Max(1, resource.Has))
+                continue;
+            if (full is [.., var last] && last.To == a)
+                full[^1] = new(last.From, b);
+            else
+                full.Add(new(a, b));
+        }
+
+        return new(Shortages.PlaceOf(resource.Code).Place, resource.Has, [.. full.Select(f => new Between(At(f.From), At(f.To)))]);
+    }
+
+    private DayHands Hands(Worker worker, Minutes hours, List<(Placed Placed, TaskInfo Info)> placed) => new(
+        worker.Code,
+        new(At(hours.From), At(hours.To)),
+        Duration.FromMinutes(placed.Where(t => t.Placed.Worker == worker.Code && t.Placed.Start >= hours.From && t.Placed.End <= hours.To).Sum(t => t.Placed.End - t.Placed.Start)));
+
+    /// <summary>By how much each task could be later while everything else stays where it is.</summary>
+    private Func<Placed, int> Slack(Solution solution)
+    {
+        var hands = solution.Tasks.Concat(solution.Melts.SelectMany(m => new[] { m.Melt, m.Wash })).ToList();
+        var starts = hands.ToDictionary(t => t.Code, t => t.Start);
+        var followers = Problem.Tasks.SelectMany(t => t.After.Select(a => (Before: a.Task, t.Code, a.Least))).ToLookup(f => f.Before);
+        var stood = solution.Stood.ToLookup(s => Problem.Stays.First(t => t.Code == s.Stay).From, s => s.End - Problem.Stays.First(t => t.Code == s.Stay).Choices.First(c => c.Place == s.Place).Least);
+        var latest = Problem.Tasks.ToDictionary(t => t.Code, t => t.Latest);
+        var melted = solution.Melts.SelectMany(m => m.Tasks.Select(t => (Task: t, m.Wash.Start))).ToLookup(m => m.Task, m => m.Start);
+        var first = solution.Melts.ToDictionary(m => m.Melt.Code, m => m.Tasks.Min(t => starts[t]) - Problem.Colours.First(c => c.Code == m.Colour).Cools);
+        return task =>
+        {
+            var next = hands.Where(h => h.Worker is not null && h.Worker == task.Worker && h.Start >= task.End && h.Code != task.Code).Select(h => h.Start);
+            var ends = Problem.Workers.Where(w => w.Code == task.Worker).SelectMany(w => w.Hours).Where(h => h.From <= task.Start && h.To >= task.End).Select(h => h.To);
+            var limits = followers[task.Code].Select(f => starts[f.Code] - f.Least).Concat(stood[task.Code]).Concat(melted[task.Code]).Concat(next).Concat(ends)
+                .Append(latest.GetValueOrDefault(task.Code, int.MaxValue)).Append(first.GetValueOrDefault(task.Code, int.MaxValue));
+            var least = limits.Min();
+            return least == int.MaxValue ? 0 : Math.Max(0, least - task.End);
+        };
     }
 }

@@ -1,0 +1,157 @@
+using Kondiba.Core.Amounts;
+using NodaTime;
+
+namespace Kondiba.Core.Planning;
+
+/// <summary>A change of an order that makes a plan fit.</summary>
+/// <param name="Order">Its code.</param>
+/// <param name="Pickup">A later pickup; null to leave it.</param>
+/// <param name="Line">The line that is made otherwise; null to leave them.</param>
+/// <param name="Centre">What it is made with.</param>
+/// <param name="Size">Of that size.</param>
+/// <param name="Depth">Dipped so deep.</param>
+public sealed record OrderChange(string Order, LocalDateTime? Pickup = null, int? Line = null, string? Centre = null, string? Size = null, double? Depth = null);
+
+/// <summary>A change that makes a plan fit; it was tried.</summary>
+/// <param name="What">In words: "a helper on Saturday from 14:00".</param>
+/// <param name="Arranged">What is arranged then; null to leave it.</param>
+/// <param name="Change">The change of an order; null for none.</param>
+public sealed record Remedy(string What, Arrangements? Arranged, OrderChange? Change)
+{
+    /// <summary>The request with the change made.</summary>
+    public PlanRequest In(PlanRequest request) => request with
+    {
+        Arranged = Arranged ?? request.Arranged,
+        Orders = Change is null ? request.Orders : [.. request.Orders.Select(o => o.Code == Change.Order ? o with { Draft = Of(o.Draft, Change) } : o)],
+    };
+
+    /// <summary>An order with a change made.</summary>
+    public static OrderDraft Of(OrderDraft draft, OrderChange change) => draft with
+    {
+        Pickup = change.Pickup ?? draft.Pickup,
+        Lines = [.. draft.Lines.Select((l, i) => i != change.Line ? l : l with { Centre = change.Centre, Size = change.Size, Depth = change.Depth ?? l.Depth, Upright = null, Making = null, Look = null, Decor = null })],
+    };
+}
+
+/// <summary>Finds the least changes that make an impossible plan fit, each tried by solving.</summary>
+internal static class Remedies
+{
+    private const int Step = 30;
+    private const int MostHours = 5;
+    private const int MostOrders = 2;
+    private static readonly int[] LaterBy = [1, 2, 4, 8, 24];
+    private static readonly LocalTime FirstHour = new(5, 0), LastHour = new(23, 30);
+
+    // What keeps long and takes little time, when berries cannot be had in time.
+    private const string Instead = "pretzel-twist";
+
+    /// <summary>Finds them.</summary>
+    /// <param name="request">What could not be planned.</param>
+    /// <param name="shortages">What is short.</param>
+    /// <param name="names">Names of the orders, by their code.</param>
+    /// <param name="fits">Whether a request has a plan.</param>
+    /// <param name="found">Told of each remedy as soon as it was tried.</param>
+    public static IReadOnlyList<Remedy> For(PlanRequest request, IReadOnlyList<Shortage> shortages, IReadOnlyDictionary<string, string> names, Func<PlanRequest, bool> fits, Action<Remedy>? found = null)
+    {
+        var all = new List<Remedy>();
+        foreach (var ways in Ways(request, shortages, names))
+        {
+            // Of one kind of change, the least that does.
+            if (ways.FirstOrDefault(w => fits(w.In(request))) is not { } remedy)
+                continue;
+            all.Add(remedy);
+            found?.Invoke(remedy);
+        }
+
+        return all;
+    }
+
+    private static IEnumerable<IEnumerable<Remedy>> Ways(PlanRequest request, IReadOnlyList<Shortage> shortages, IReadOnlyDictionary<string, string> names)
+    {
+        var places = shortages.Where(s => s.Kind is Short.Place).ToList();
+        var plain = Ways(request, shortages, names, request.Arranged, "");
+        if (places.Count == 0)
+            return plain;
+
+        // Room first; where that is not all that is short, whatever else helps goes together with it.
+        var room = Enumerable.Range(0, 3).Select(n => Room(request.Arranged, places, n)).ToList();
+        return shortages.Count == places.Count ? [room, .. plain] : [room, .. plain.Zip(Ways(request, shortages, names, room[0].Arranged!, $", and {room[0].What}"), (alone, together) => alone.Concat(together))];
+    }
+
+    private static Remedy Room(Arrangements arranged, List<Shortage> places, int more)
+    {
+        string Said(Shortage s, int n) => s.Of is "pots" ? n == 1 ? "one more pot" : $"{n} more pots"
+            : s.Of!.StartsWith("mould.", StringComparison.Ordinal) ? n == 1 ? "as many moulds again" : $"{n} times as many moulds more"
+            : $"room for {n} more {(n == 1 ? "tray" : "trays")} in the {s.Of.Replace('-', ' ')}";
+        return new(
+            string.Join(", ", places.Select(s => $"{Said(s, s.Much + more)} on {s.From:dddd}")),
+            arranged with { Places = [.. arranged.Places, .. places.Select(s => new PlaceOn(s.Of!, s.Much + more, s.From.Date.PlusDays(-1).AtMidnight(), s.To.Date.PlusDays(2).AtMidnight()))] },
+            null);
+    }
+
+    private static IEnumerable<IEnumerable<Remedy>> Ways(PlanRequest request, IReadOnlyList<Shortage> shortages, IReadOnlyDictionary<string, string> names, Arrangements arranged, string and)
+    {
+        var tables = request.Tables;
+        string Name(string order) => names.GetValueOrDefault(order, order);
+        foreach (var pin in shortages.Where(s => s.Kind is Short.Pin))
+            yield return [new($"no pin: “{pin.What[..pin.What.IndexOf(':', StringComparison.Ordinal)]}” may move{and}", arranged with { Tasks = arranged.Tasks.Where(t => t.Key != pin.Of).ToDictionary() }, null)];
+        foreach (var late in shortages.Where(s => s.Kind is Short.Time))
+        {
+            var ready = Quarter(late.To);
+            yield return Enumerable.Range(0, 9).Select(i => ready.PlusMinutes(i * Step)).Select(at => new Remedy($"{Name(late.Of!)} is collected {at:dddd} at {at:HH:mm}{and}", arranged, new(late.Of!, Pickup: at)));
+        }
+
+        var lacking = shortages.Where(s => s.Kind is not (Short.Pin or Short.Place)).ToList();
+        var last = request.Orders.Max(o => o.Draft.Pickup!.Value).Date;
+        var days = lacking.SelectMany(s => new[] { s.From.Date, s.To.Date }).Where(d => d >= request.Now.Date && d <= last).Distinct().Order().ToList();
+        foreach (var day in days.Concat(days.Select(d => d.PlusDays(-1)).Where(d => d >= request.Now.Date)).Distinct().Order())
+        {
+            if (Open(day) is not { } open)
+            {
+                yield return Enumerable.Range(1, 6).Select(i => new DayHours(new(10, 0), new(10 + (2 * i), 0))).Select(h => Hours([(day, h)], $"work on {day:dddd} from {h.From:HH:mm} to {h.To:HH:mm}"));
+                continue;
+            }
+
+            yield return Steps().Select(m => open.From.PlusMinutes(-m)).TakeWhile(f => f >= FirstHour && f < open.From).Select(f => Hours([(day, open with { From = f })], $"start at {f:HH:mm} on {day:dddd}"));
+            yield return Steps().Select(m => open.To.PlusMinutes(m)).TakeWhile(t => t <= LastHour && t > open.To).Select(t => Hours([(day, open with { To = t })], $"go on until {t:HH:mm} on {day:dddd}"));
+        }
+
+        if (days.Count > 0)
+        {
+            yield return Enumerable.Range(1, MostHours).Select(h => Hours(
+                [.. days.Select(d => (d, Open(d) is { } o ? new DayHours(Max(FirstHour, o.From, -h), Max(LastHour, o.To, h)) : new(new(8, 0), new(12 + (2 * h), 0))))],
+                $"{h} {(h == 1 ? "hour" : "hours")} more in the morning and in the evening, {string.Join(" and ", days.Select(d => $"{d:dddd}"))}"));
+        }
+
+        foreach (var (at, to) in lacking.Where(s => s.Kind is Short.Hands).Select(s => (s.From, s.To)).Concat(lacking.Where(s => s.Kind is not Short.Hands).Select(s => (s.To.PlusHours(-4), s.To))).DistinctBy(s => s.Item1.Date))
+        {
+            var until = to.Date > at.Date || to.Hour >= LastHour.Hour ? LastHour : new LocalTime(to.Hour + 1, 0);
+            var from = at.Hour < FirstHour.Hour ? FirstHour : new LocalTime(at.Hour, 0);
+            yield return Enumerable.Range(0, 6).Select(i => from.PlusHours(-i)).TakeWhile(f => f >= FirstHour && f <= from)
+                .Select(f => new Remedy($"a helper on {at:dddd} from {f:HH:mm} to {until:HH:mm}{and}", arranged with { Helpers = [.. arranged.Helpers, new(at.Date, new(f, until))] }, null));
+        }
+
+        foreach (var order in lacking.Exists(s => s.Kind is Short.Hands) ? request.Orders.OrderBy(o => o.Draft.Pickup).Take(MostOrders) : [])
+            yield return LaterBy.Select(h => order.Draft.Pickup!.Value.PlusHours(h)).Select(at => new Remedy($"{Name(order.Code)} is collected {at:dddd} at {at:HH:mm}{and}", arranged, new(order.Code, Pickup: at)));
+        foreach (var (order, line, i) in request.Orders.SelectMany(o => o.Draft.Lines.Select((l, i) => (o, l, i))).Where(l => Perishable(l.l, request)).Take(MostOrders))
+        {
+            var instead = tables.Centre(Instead)!;
+            yield return [new($"{instead.Plural} instead of {tables.Centre(line.Centre)!.Plural} for {Name(order.Code)}{and}", arranged, new(order.Code, null, i, instead.Code, instead.Sizes[^1].Code, instead.UsualDepth.Value.Si))];
+        }
+
+        DayHours? Open(LocalDate day) => arranged.Hours.LastOrDefault(h => h.Day == day) is { } other ? other.Hours : tables.Working.On(day);
+        Remedy Hours(IReadOnlyList<(LocalDate Day, DayHours Hours)> other, string what) =>
+            new($"{what}{and}", arranged with { Hours = [.. arranged.Hours.Where(h => other.All(o => o.Day != h.Day)), .. other.Select(o => new HoursOn(o.Day, o.Hours))] }, null);
+    }
+
+    /// <summary>A time moved by some hours, at most to a limit.</summary>
+    private static LocalTime Max(LocalTime limit, LocalTime at, int hours) =>
+        hours < 0 ? at.Hour + hours < limit.Hour ? at < limit ? at : limit : at.PlusHours(hours) : at.Hour + hours > limit.Hour ? at > limit ? at : limit : at.PlusHours(hours);
+
+    private static IEnumerable<int> Steps() => Enumerable.Range(1, MostHours * 60 / Step).Select(i => i * Step);
+
+    private static bool Perishable(LineDraft line, PlanRequest request) =>
+        request.Tables.Centre(line.Centre) is { } centre && Safety.Keeping.Of(centre, request.Tables)?.Keeps.Value <= Duration.FromDays(1);
+
+    private static LocalDateTime Quarter(LocalDateTime at) => at.Date.AtMidnight().PlusMinutes((long)Math.Ceiling(Period.Between(at.Date.AtMidnight(), at, PeriodUnits.Seconds).Seconds / 900.0) * 15);
+}

@@ -1,0 +1,109 @@
+using NodaTime;
+
+namespace Kondiba.Core.Planning;
+
+/// <summary>What kind of thing is short.</summary>
+public enum Short
+{
+    /// <summary>Hands.</summary>
+    Hands,
+
+    /// <summary>Room in a place, or warm pots.</summary>
+    Place,
+
+    /// <summary>Time before a pickup, however many hands there were.</summary>
+    Time,
+
+    /// <summary>A piece does not keep until its pickup.</summary>
+    Keeping,
+
+    /// <summary>A task is pinned where it cannot be.</summary>
+    Pin,
+}
+
+/// <summary>Something of which there is not enough for a plan.</summary>
+/// <param name="Kind">What kind of thing.</param>
+/// <param name="What">In words, with how much.</param>
+/// <param name="Of">Code of the place, the order or the task; null for hands.</param>
+/// <param name="From">From when it is short.</param>
+/// <param name="To">Until when.</param>
+/// <param name="Much">Minutes of hands, trays, or minutes late.</param>
+public sealed record Shortage(Short Kind, string What, string? Of, LocalDateTime From, LocalDateTime To, int Much);
+
+/// <summary>Reads off what is short from a plan that was allowed more than there is.</summary>
+internal static class Shortages
+{
+    public static IReadOnlyList<Shortage> Of(PlanProblem problem, Solution elastic, OrderTasks made, PlanClock clock, IReadOnlyDictionary<string, string> names)
+    {
+        var tasks = problem.Tasks.ToDictionary(t => t.Code);
+        var all = elastic.Tasks.Concat(elastic.Melts.SelectMany(m => new[] { m.Melt, m.Wash })).ToList();
+        return [.. Times(), .. Keeping(), .. Pins(), .. Hands(), .. Places()];
+
+        string Order(string task) => made.Info[task].Order is { } order ? names.GetValueOrDefault(order, order) : "";
+
+        IEnumerable<Shortage> Hands() =>
+            from task in all
+            where task.Worker == Elastic.Nobody
+            group task by clock.At(task.Start).Date into day
+            orderby day.Key
+            let much = day.Sum(t => t.End - t.Start)
+            select new Shortage(Short.Hands, $"{day.Key:dddd}: {Said(much)} of hands are missing.", null, clock.At(day.Min(t => t.Start)), clock.At(day.Max(t => t.End)), much);
+
+        IEnumerable<Shortage> Places()
+        {
+            foreach (var resource in problem.Resources)
+            {
+                var taken = Taken(problem, elastic, resource.Code).ToList();
+                int[] marks = [.. taken.SelectMany(t => new[] { t.From, t.To }).Concat(resource.Away.SelectMany(a => new[] { a.When.From, a.When.To })).Distinct().Order()];
+                var over = marks.Zip(marks.Skip(1), (a, b) => (From: a, To: b, Much: taken.Where(t => t.From <= a && t.To >= b).Sum(t => t.Takes) - resource.Has + resource.Away.Where(w => w.When.From <= a && w.When.To >= b).Sum(w => w.Takes)))
+                    .Where(s => s.Much > 0).ToList();
+                if (over.Count == 0)
+                    continue;
+                var (from, to, much) = (clock.At(over[0].From), clock.At(over[^1].To), over.Max(o => o.Much));
+                var (place, said) = PlaceOf(resource.Code);
+                yield return new(Short.Place, $"{from:dddd}: {said} {from:HH:mm}–{to:HH:mm}, {much} too few.", place, from, to, much);
+            }
+        }
+
+        IEnumerable<Shortage> Times() =>
+            from task in elastic.Tasks
+            let late = task.End - tasks[task.Code].Latest
+            where late > 0 && !tasks[task.Code].Done
+            group (task, late) by made.Info[task.Code].Order into order
+            let most = order.MaxBy(t => t.late)
+            let ready = clock.At(most.task.End)
+            select new Shortage(Short.Time, $"{Order(most.task.Code)}: cannot be ready before {ready:dddd HH:mm}, {Said(most.late)} after it is collected.", order.Key, clock.At(tasks[most.task.Code].Latest), ready, most.late);
+
+        IEnumerable<Shortage> Keeping() =>
+            from task in elastic.Tasks
+            let soon = tasks[task.Code].Earliest - task.Start
+            where soon > 0 && !tasks[task.Code].Done
+            let limit = clock.At(tasks[task.Code].Earliest)
+            select new Shortage(Short.Keeping, $"{made.Info[task.Code].Title}: not before {limit:dddd HH:mm}, or it does not keep until {Order(task.Code)} is collected; and then there is no time.", task.Code, clock.At(task.Start), limit, soon);
+
+        IEnumerable<Shortage> Pins() =>
+            from task in elastic.Tasks
+            where tasks[task.Code] is { At: { } at, Done: false } && at != task.Start
+            select new Shortage(Short.Pin, $"{made.Info[task.Code].Title}: pinned at {clock.At(tasks[task.Code].At!.Value):dddd HH:mm}, where it cannot be; {clock.At(task.Start):dddd HH:mm} would do.", task.Code, clock.At(tasks[task.Code].At!.Value), clock.At(task.Start), Math.Abs(task.Start - tasks[task.Code].At!.Value));
+    }
+
+    /// <summary>What is taken of a resource, from when to when.</summary>
+    public static IEnumerable<(int From, int To, int Takes)> Taken(PlanProblem problem, Solution solution, string resource)
+    {
+        Placed Task(string code) => solution.Tasks.First(t => t.Code == code);
+        return solution.Stood.Where(s => s.Place == resource).Select(s => (s.Start, s.End, s.Takes))
+            .Concat(problem.Uses.Where(u => u.Resource == resource).Select(u => (Task(u.From).Start, Task(u.Until).End, u.Takes)))
+            .Concat(solution.Melts.Where(m => problem.Colours.First(c => c.Code == m.Colour).Takes.Contains(resource)).Select(m => (m.Melt.Start, m.Wash.End, 1)));
+    }
+
+    /// <summary>Code of a resource's place, and what is said when it is full.</summary>
+    public static (string Place, string Said) PlaceOf(string resource)
+    {
+        if (resource.StartsWith("place.", StringComparison.Ordinal))
+            return (resource["place.".Length..], $"the {resource["place.".Length..].Replace('-', ' ')} is full");
+        return resource.StartsWith("mould.", StringComparison.Ordinal) ? (resource, "the moulds are in use") : ("pots", "every pot is in use");
+    }
+
+    /// <summary>Minutes as they are said: "2 h 10 min".</summary>
+    public static string Said(int minutes) => minutes < 60 ? $"{minutes} min" : minutes % 60 == 0 ? $"{minutes / 60} h" : $"{minutes / 60} h {minutes % 60} min";
+}
