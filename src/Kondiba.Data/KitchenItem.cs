@@ -1,6 +1,7 @@
 using System.Text.Json;
 using Kondiba.Core.Decoration;
 using Kondiba.Core.Kitchens;
+using Kondiba.Core.Planning;
 using NodaTime;
 using NodaTime.Serialization.SystemTextJson;
 
@@ -38,12 +39,19 @@ public enum ItemKind
 
     /// <summary>A mould of the maker's own.</summary>
     Mould,
+
+    /// <summary>A place to set of the maker's own.</summary>
+    Place,
+
+    /// <summary>Hours, hands and warm places; one a kitchen.</summary>
+    Working,
 }
 
 /// <summary>Something a maker has told about the kitchen, kept as the record that Core reads.</summary>
 public sealed class KitchenItem : IOfKitchen
 {
-    internal static readonly JsonSerializerOptions Json = new JsonSerializerOptions(JsonSerializerDefaults.Web).ConfigureForNodaTime(DateTimeZoneProviders.Tzdb);
+    /// <summary>How records are kept in the database.</summary>
+    public static JsonSerializerOptions Json { get; } = new JsonSerializerOptions(JsonSerializerDefaults.Web).ConfigureForNodaTime(DateTimeZoneProviders.Tzdb);
 
     public Guid KitchenId { get; init; }
 
@@ -72,7 +80,9 @@ public sealed class KitchenItem : IOfKitchen
             Of<OwnWare>(ItemKind.Ware),
             Of<Rates>(ItemKind.Rates).FirstOrDefault() ?? new(),
             Of<OwnFilling>(ItemKind.Filling),
-            Of<OwnMould>(ItemKind.Mould));
+            Of<OwnMould>(ItemKind.Mould),
+            Of<OwnPlace>(ItemKind.Place),
+            Of<Working>(ItemKind.Working).FirstOrDefault());
 
         List<T> Of<T>(ItemKind kind) => [.. items.Where(i => i.Kind == kind).OrderBy(i => i.Code, StringComparer.Ordinal).Select(i => JsonSerializer.Deserialize<T>(i.Body, Json)!)];
     }

@@ -31,6 +31,10 @@ public sealed class KondibaContext(DbContextOptions<KondibaContext> options, Kit
 
     public DbSet<QuoteShare> QuoteShares => Set<QuoteShare>();
 
+    public DbSet<DayPlan> DayPlans => Set<DayPlan>();
+
+    public DbSet<CalendarFeed> CalendarFeeds => Set<CalendarFeed>();
+
     public DbSet<Invitation> Invitations => Set<Invitation>();
 
     public Guid KitchenId => scope.KitchenId;
@@ -38,6 +42,7 @@ public sealed class KondibaContext(DbContextOptions<KondibaContext> options, Kit
     /// <summary>Removes everything of the kitchen but itself and its people.</summary>
     public async Task ClearAsync()
     {
+        await DayPlans.ExecuteDeleteAsync();
         await QuoteShares.ExecuteDeleteAsync();
         await LotMovements.ExecuteDeleteAsync();
         await PantryLots.ExecuteDeleteAsync();
@@ -56,6 +61,7 @@ public sealed class KondibaContext(DbContextOptions<KondibaContext> options, Kit
         base.OnModelCreating(builder);
         People(builder);
         Pantry(builder);
+        Plans(builder);
         builder.Entity<Kitchen>(kitchen =>
         {
             kitchen.Property(k => k.Name).HasMaxLength(80);
@@ -152,6 +158,28 @@ public sealed class KondibaContext(DbContextOptions<KondibaContext> options, Kit
             share.Property(s => s.TokenHash).HasMaxLength(64);
             share.Property(s => s.Body).HasColumnType("jsonb");
             share.HasIndex(s => s.TokenHash).IsUnique();
+        });
+    }
+
+    private void Plans(ModelBuilder builder)
+    {
+        builder.Entity<DayPlan>(plan =>
+        {
+            plan.ToTable("day_plans");
+            plan.HasKey(p => p.KitchenId);
+            plan.HasOne<Kitchen>().WithOne().HasForeignKey<DayPlan>(p => p.KitchenId);
+            plan.HasQueryFilter(p => p.KitchenId == KitchenId);
+            Json(plan.Property(p => p.Arranged));
+            Json(plan.Property(p => p.Found));
+            plan.Property(p => p.Version).IsConcurrencyToken();
+        });
+        builder.Entity<CalendarFeed>(feed =>
+        {
+            feed.ToTable("calendar_feeds");
+            feed.HasOne<Kitchen>().WithMany().HasForeignKey(f => f.KitchenId);
+            feed.HasQueryFilter(f => f.KitchenId == KitchenId);
+            feed.Property(f => f.TokenHash).HasMaxLength(64);
+            feed.HasIndex(f => f.TokenHash).IsUnique();
         });
     }
 

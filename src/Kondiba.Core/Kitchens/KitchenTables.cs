@@ -8,6 +8,7 @@ using Kondiba.Core.Pantry;
 using Kondiba.Core.Prep;
 using Kondiba.Core.Pricing;
 using Kondiba.Core.Reference;
+using Kondiba.Core.Setting;
 using Kondiba.Core.Vessels;
 using NodaTime;
 
@@ -53,6 +54,8 @@ public static class KitchenTables
             Fillings = Over(shipped.Fillings, own.Fillings.Select(Filling), f => f.Code),
             Moulds = Over(shipped.Moulds, own.Moulds.Select(Mould), m => m.Code),
             Pricing = Pricing(shipped.Pricing, own.Rates),
+            Setting = shipped.Setting with { Places = Over(shipped.Setting.Places, own.Places.Select(Place), p => p.Code) },
+            Working = own.Working ?? shipped.Working,
         };
     }
 
@@ -127,6 +130,11 @@ public static class KitchenTables
         Math.Round(filling.Portion.Value.In("g"), 3),
         filling.Loss.Value.Si,
         [.. steps.Select(s => new OwnStep(s.Text, s.Why, s.Place, (s.Once?.Value ?? NodaTime.Duration.Zero).TotalMinutes, (s.Wait?.Value ?? NodaTime.Duration.Zero).TotalMinutes, (s.Each?.Value ?? NodaTime.Duration.Zero).TotalSeconds))]);
+
+    /// <summary>A place in the form that it is entered in.</summary>
+    public static OwnPlace Entered(Place place) => new(place.Code, place.Name, Math.Round(place.Air.Value.In("°C"), 1), Math.Round(place.Humidity.Value.Si, 3), place.Trays);
+
+    private static Place Place(OwnPlace own) => new(own.Code, own.Name, new(Quantities.Of<Temperature>(own.Air, "°C"), Source.Kitchen), new(new(own.Humidity), Source.Kitchen), own.Trays);
 
     /// <summary>A mould in the form that it is entered in.</summary>
     public static OwnMould Entered(Mould mould) => new(

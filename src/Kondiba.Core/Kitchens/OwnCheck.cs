@@ -5,7 +5,10 @@ using Kondiba.Core.Colour;
 using Kondiba.Core.Measures;
 using Kondiba.Core.Moulds;
 using Kondiba.Core.Pantry;
+using Kondiba.Core.Planning;
+using Kondiba.Core.Prep;
 using Kondiba.Core.Reference;
+using Kondiba.Core.Setting;
 using Kondiba.Core.Vessels;
 
 namespace Kondiba.Core.Kitchens;
@@ -13,6 +16,8 @@ namespace Kondiba.Core.Kitchens;
 /// <summary>Finds what cannot be in what a maker enters about the kitchen, field by field.</summary>
 public static partial class OwnCheck
 {
+    private const int MostTrays = 40;
+    private const int MostPots = 12;
     private const int LongestName = 60;
     private const int MostOfAKind = 40;
     private const int LongestTerms = 1000;
@@ -259,6 +264,37 @@ public static partial class OwnCheck
         problems.AddRange((ways.Schools ?? new Dictionary<string, string>()).Select(s => Prep.Schools.Check(s.Key, s.Value, tables)).OfType<Problem>());
         if (ways.DripTime is { } seconds && !(seconds is >= 1 and <= 60))
             Error("dripTime", "A piece is held over the pot for one to 60 seconds.", "Type the seconds; four to six are usual.");
+        return problems;
+    }
+
+    /// <summary>The problems of a place to set.</summary>
+    public static IReadOnlyList<Problem> Of(OwnPlace place)
+    {
+        List<Problem> problems = [.. Named(place.Code, place.Name)];
+        if (!(place.Air is >= -40 and <= 45))
+            problems.Add(new("air", "No kitchen is colder than −40 °C or warmer than 45 °C.", "Read a thermometer that has lain there for an hour."));
+        if (!(place.Humidity is >= 0.05 and <= 1))
+            problems.Add(new("humidity", "The air holds between 5 % and 100 % of the water that it can.", "Read a hygrometer; 50 % is usual in a room."));
+        if (place.Trays is < 0 or > MostTrays)
+            problems.Add(new("trays", $"A place takes between none and {MostTrays} trays.", "Count the trays that stand there at once; none when you have no such place."));
+        if (place is { Code: Place.Room, Trays: 0 })
+            problems.Add(new("trays", "There must be room for one tray where you work.", "Clear a corner of the table."));
+        return problems;
+    }
+
+    /// <summary>The problems of hours, hands and warm places.</summary>
+    public static IReadOnlyList<Problem> Of(Working working)
+    {
+        List<Problem> problems = [];
+        if (working.Days.Count != 7)
+            problems.Add(new("days", "A week has seven days.", "Give the hours of each, Monday first; null for a day without."));
+        problems.AddRange(working.Days.Index().Where(d => d.Item is { } h && h.From >= h.To).Select(d => new Problem($"days[{d.Index}]", "Work ends before it begins.", "Choose an end after the beginning, or no work on that day.")));
+        if (working.Pots is < 1 or > MostPots)
+            problems.Add(new("pots", $"Between one and {MostPots} colours are kept warm at once.", "Count your pots and warmers."));
+        if (working.Wells is < 0 or > MostPots)
+            problems.Add(new("wells", $"There are between none and {MostPots} wells for a little of a colour.", "Count cups in a bath, small wells, bottles kept warm."));
+        problems.AddRange((working.Pace ?? new Dictionary<string, double>()).Where(p => !(p.Value is >= 0.2 and <= 5) || !Enum.GetValues<Stage>().Any(s => Working.NameOf(s) == p.Key))
+            .Select(p => new Problem($"pace.{p.Key}", "Nobody is five times as fast or as slow as the tables say, or there is no such work.", "Type a share between 20 % and 500 %; 100 % is the tables' pace.")));
         return problems;
     }
 

@@ -5,6 +5,7 @@ using Kondiba.Core.Decoration;
 using Kondiba.Core.Fillings;
 using Kondiba.Core.Moulds;
 using Kondiba.Core.Pantry;
+using Kondiba.Core.Planning;
 
 namespace Kondiba.Core.Kitchens;
 
@@ -19,6 +20,8 @@ namespace Kondiba.Core.Kitchens;
 /// <param name="Rates">What the maker's hour is worth, and how prices are made.</param>
 /// <param name="Fillings">The maker's own recipes; one with the code of a shipped one stands in its place.</param>
 /// <param name="Moulds">The maker's own moulds; likewise.</param>
+/// <param name="Places">The maker's own places to set; likewise.</param>
+/// <param name="Working">Hours, hands and warm places; null for the usual.</param>
 public sealed record OwnThings(
     Ways Ways,
     IReadOnlyList<OwnCentre> Centres,
@@ -29,10 +32,12 @@ public sealed record OwnThings(
     IReadOnlyList<OwnWare> Wares,
     Rates Rates,
     IReadOnlyList<OwnFilling> Fillings,
-    IReadOnlyList<OwnMould> Moulds)
+    IReadOnlyList<OwnMould> Moulds,
+    IReadOnlyList<OwnPlace> Places,
+    Working? Working = null)
 {
     /// <summary>A kitchen about which nothing has been told.</summary>
-    public static OwnThings None { get; } = new(new(), [], [], [], [], [], [], new(), [], []);
+    public static OwnThings None { get; } = new(new(), [], [], [], [], [], [], new(), [], [], []);
 }
 
 /// <summary>How things are done in a kitchen; null keeps to common practice.</summary>
@@ -116,6 +121,14 @@ public sealed record OwnCoating(
     IReadOnlyList<string> Allergens,
     IReadOnlyList<OwnPack> Packs,
     IReadOnlyList<OwnColour> Colours);
+
+/// <summary>A place to set as the maker measures it.</summary>
+/// <param name="Code">Name in data.</param>
+/// <param name="Name">Name on screen.</param>
+/// <param name="Air">Temperature of its air, in °C.</param>
+/// <param name="Humidity">Relative humidity of its air, as a share.</param>
+/// <param name="Trays">Trays that it takes at once; none when there is no such place.</param>
+public sealed record OwnPlace(string Code, string Name, double Air, double Humidity, int Trays);
 
 /// <summary>A pack that the maker buys.</summary>
 /// <param name="Mass">Net mass, in g.</param>

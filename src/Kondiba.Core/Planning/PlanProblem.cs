@@ -1,3 +1,5 @@
+using System.Text.Json.Serialization;
+
 namespace Kondiba.Core.Planning;
 
 /// <summary>A span of minutes, counted from the plan's start.</summary>
@@ -142,18 +144,23 @@ public sealed record Melted(string Colour, int Number, Placed Melt, Placed Wash,
 public sealed record Lacking(string Resource, int More);
 
 /// <summary>How a search for a plan came out.</summary>
+[JsonConverter(typeof(JsonStringEnumConverter<Outcome>))]
 public enum Outcome
 {
     /// <summary>A plan, proven to be the best.</summary>
+    [JsonStringEnumMemberName("best")]
     Best,
 
     /// <summary>A plan; there may be better ones.</summary>
+    [JsonStringEnumMemberName("found")]
     Found,
 
     /// <summary>Proven that there is none.</summary>
+    [JsonStringEnumMemberName("impossible")]
     Impossible,
 
     /// <summary>Nothing was found in the time that was given.</summary>
+    [JsonStringEnumMemberName("unknown")]
     Unknown,
 }
 
@@ -168,8 +175,10 @@ public enum Outcome
 public sealed record Solution(Outcome Outcome, long Cost, long Bound, IReadOnlyList<Placed> Tasks, IReadOnlyList<Stood> Stood, IReadOnlyList<Melted> Melts, IReadOnlyList<Lacking> Lacks)
 {
     /// <summary>Whether there is a plan.</summary>
+    [JsonIgnore]
     public bool Any => Outcome is Outcome.Best or Outcome.Found;
 
     /// <summary>How far it may be from the best, as a share of its cost.</summary>
+    [JsonIgnore]
     public double Gap => Cost <= 0 ? 0 : Math.Max(0, (Cost - Bound) / (double)Cost);
 }

@@ -44,6 +44,24 @@ public sealed class Planner
     /// <summary>The problem as the solver gets it; its minutes count from a midnight by the kitchen's clock.</summary>
     public PlanProblem Problem { get; }
 
+    /// <summary>The midnight that its minutes count from.</summary>
+    public LocalDate Origin => clock.Origin;
+
+    /// <summary>An earlier solution in this problem's minutes.</summary>
+    /// <param name="solution">The earlier one.</param>
+    /// <param name="origin">The midnight that its minutes count from.</param>
+    public Solution Shifted(Solution solution, LocalDate origin)
+    {
+        var by = Period.DaysBetween(Origin, origin) * 24 * 60;
+        Placed Moved(Placed p) => p with { Start = p.Start + by, End = p.End + by };
+        return solution with
+        {
+            Tasks = [.. solution.Tasks.Select(Moved)],
+            Stood = [.. solution.Stood.Select(s => s with { Start = s.Start + by, End = s.End + by })],
+            Melts = [.. solution.Melts.Select(m => m with { Melt = Moved(m.Melt), Wash = Moved(m.Wash) })],
+        };
+    }
+
     /// <summary>Looks for a plan.</summary>
     /// <param name="limits">How long to search.</param>
     /// <param name="before">An earlier solution to start from.</param>

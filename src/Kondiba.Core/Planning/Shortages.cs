@@ -1,23 +1,30 @@
+using System.Text.Json.Serialization;
 using NodaTime;
 
 namespace Kondiba.Core.Planning;
 
 /// <summary>What kind of thing is short.</summary>
+[JsonConverter(typeof(JsonStringEnumConverter<Short>))]
 public enum Short
 {
     /// <summary>Hands.</summary>
+    [JsonStringEnumMemberName("hands")]
     Hands,
 
     /// <summary>Room in a place, or warm pots.</summary>
+    [JsonStringEnumMemberName("place")]
     Place,
 
     /// <summary>Time before a pickup, however many hands there were.</summary>
+    [JsonStringEnumMemberName("time")]
     Time,
 
     /// <summary>A piece does not keep until its pickup.</summary>
+    [JsonStringEnumMemberName("keeping")]
     Keeping,
 
     /// <summary>A task is pinned where it cannot be.</summary>
+    [JsonStringEnumMemberName("pin")]
     Pin,
 }
 

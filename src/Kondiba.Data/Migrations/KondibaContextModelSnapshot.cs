@@ -25,6 +25,70 @@ namespace Kondiba.Data.Migrations
 
             NpgsqlModelBuilderExtensions.UseIdentityByDefaultColumns(modelBuilder);
 
+            modelBuilder.Entity("Kondiba.Data.CalendarFeed", b =>
+                {
+                    b.Property<Guid>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("uuid")
+                        .HasColumnName("id");
+
+                    b.Property<Guid>("KitchenId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("kitchen_id");
+
+                    b.Property<Instant>("MadeAt")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("made_at");
+
+                    b.Property<Instant?>("RevokedAt")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("revoked_at");
+
+                    b.Property<string>("TokenHash")
+                        .IsRequired()
+                        .HasMaxLength(64)
+                        .HasColumnType("character varying(64)")
+                        .HasColumnName("token_hash");
+
+                    b.HasKey("Id")
+                        .HasName("pk_calendar_feeds");
+
+                    b.HasIndex("KitchenId")
+                        .HasDatabaseName("ix_calendar_feeds_kitchen_id");
+
+                    b.HasIndex("TokenHash")
+                        .IsUnique()
+                        .HasDatabaseName("ix_calendar_feeds_token_hash");
+
+                    b.ToTable("calendar_feeds", (string)null);
+                });
+
+            modelBuilder.Entity("Kondiba.Data.DayPlan", b =>
+                {
+                    b.Property<Guid>("KitchenId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("kitchen_id");
+
+                    b.Property<string>("Arranged")
+                        .IsRequired()
+                        .HasColumnType("jsonb")
+                        .HasColumnName("arranged");
+
+                    b.Property<string>("Found")
+                        .HasColumnType("jsonb")
+                        .HasColumnName("found");
+
+                    b.Property<int>("Version")
+                        .IsConcurrencyToken()
+                        .HasColumnType("integer")
+                        .HasColumnName("version");
+
+                    b.HasKey("KitchenId")
+                        .HasName("pk_day_plans");
+
+                    b.ToTable("day_plans", (string)null);
+                });
+
             modelBuilder.Entity("Kondiba.Data.Invitation", b =>
                 {
                     b.Property<Guid>("Id")
@@ -769,6 +833,26 @@ namespace Kondiba.Data.Migrations
                         .HasName("pk_person_tokens");
 
                     b.ToTable("person_tokens", (string)null);
+                });
+
+            modelBuilder.Entity("Kondiba.Data.CalendarFeed", b =>
+                {
+                    b.HasOne("Kondiba.Data.Kitchen", null)
+                        .WithMany()
+                        .HasForeignKey("KitchenId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_calendar_feeds_kitchens_kitchen_id");
+                });
+
+            modelBuilder.Entity("Kondiba.Data.DayPlan", b =>
+                {
+                    b.HasOne("Kondiba.Data.Kitchen", null)
+                        .WithOne()
+                        .HasForeignKey("Kondiba.Data.DayPlan", "KitchenId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_day_plans_kitchens_kitchen_id");
                 });
 
             modelBuilder.Entity("Kondiba.Data.Invitation", b =>

@@ -6,6 +6,7 @@ using System.Text.Json.Serialization;
 using Kondiba.Core.Amounts;
 using Kondiba.Core.Decoration;
 using Kondiba.Core.Kitchens;
+using Kondiba.Core.Planning;
 using Kondiba.Data;
 using NodaTime;
 using NodaTime.Serialization.SystemTextJson;
@@ -31,6 +32,8 @@ namespace Kondiba.Web.Formats;
 /// <param name="Moulds">The maker's own, by code.</param>
 /// <param name="Orders">Every order, by number.</param>
 /// <param name="Lots">The pantry with its history.</param>
+/// <param name="Places">The maker's own places to set, by code; null for none.</param>
+/// <param name="Working">Hours, hands and warm places; null where nothing was said.</param>
 public sealed record KitchenDocument(
     string Format,
     int Version,
@@ -49,7 +52,9 @@ public sealed record KitchenDocument(
     IReadOnlyList<OwnFilling> Fillings,
     IReadOnlyList<OwnMould> Moulds,
     IReadOnlyList<OrderDocument> Orders,
-    IReadOnlyList<LotDocument> Lots)
+    IReadOnlyList<LotDocument> Lots,
+    IReadOnlyList<OwnPlace>? Places = null,
+    Working? Working = null)
 {
     public const string FormatName = "kondiba-kitchen";
 
@@ -68,7 +73,7 @@ public sealed record KitchenDocument(
             {
                 var type = Nullable.GetUnderlyingType(context.TypeInfo.Type) ?? context.TypeInfo.Type;
                 var format = type == typeof(LocalDate) ? "date" : type == typeof(Instant) ? "date-time" : null;
-                if (format is null && type != typeof(LocalDateTime))
+                if (format is null && type != typeof(LocalDateTime) && type != typeof(LocalTime))
                     return node;
                 var text = type == context.TypeInfo.Type ? (JsonNode)"string" : new JsonArray("string", "null");
                 return format is null ? new JsonObject { ["type"] = text } : new JsonObject { ["type"] = text, ["format"] = format };

@@ -1,6 +1,7 @@
 using System.Text.Json;
 using Kondiba.Core.Amounts;
 using Kondiba.Core.Kitchens;
+using Kondiba.Core.Planning;
 using Kondiba.Core.Reference;
 using Kondiba.Data;
 using Kondiba.Web.Kitchens;
@@ -45,7 +46,9 @@ internal sealed class KitchenFormat(KondibaContext db, KitchenThings things, Kit
                 own.Fillings,
                 own.Moulds,
                 [.. orders.Select(o => new OrderDocument(o.Number, o.State, o.IsTemplate, o.DepositPaid, o.ChangedAt, o.RemovedAt, InOrder(o.ToDraft())))],
-                Sorted(lots.Select(LotOf), l => l.ReceivedOn)),
+                Sorted(lots.Select(LotOf), l => l.ReceivedOn),
+                own.Places,
+                own.Working),
             KitchenDocument.Json) + "\n";
 
         LotDocument LotOf(PantryLot l) => new(
@@ -110,9 +113,12 @@ internal sealed class KitchenFormat(KondibaContext db, KitchenThings things, Kit
         own = own with { Centres = d.Centres, Coatings = d.Coatings, Vessels = d.Vessels };
         Each("fillings", d.Fillings, f => f.Code, OwnCheck.Of);
         Each("moulds", d.Moulds, m => m.Code, (m, _) => OwnCheck.Of(m));
+        Each("places", d.Places ?? [], p => p.Code, (p, _) => OwnCheck.Of(p));
+        if (d.Working is { } working)
+            Add("working", OwnCheck.Of(working));
         if (found.Count > 0)
             return (found, []);
-        own = own with { Fillings = d.Fillings, Moulds = d.Moulds };
+        own = own with { Fillings = d.Fillings, Moulds = d.Moulds, Places = d.Places ?? [], Working = d.Working };
         Each("wares", d.Wares, w => w.Code, OwnCheck.Of);
         Add("ways", OwnCheck.Of(d.Ways ?? new(), Tables()));
         Add("rates", OwnCheck.Of(d.Rates ?? new()));
@@ -182,6 +188,7 @@ internal sealed class KitchenFormat(KondibaContext db, KitchenThings things, Kit
             (ItemKind.Look, "looks", d.Looks.Count), (ItemKind.Centre, "own centres", d.Centres.Count), (ItemKind.Coating, "own coatings", d.Coatings.Count),
             (ItemKind.Tint, "own colours", d.Tints.Count), (ItemKind.Vessel, "own vessels", d.Vessels.Count), (ItemKind.Ware, "packs and marks of wares", d.Wares.Count),
             (ItemKind.Filling, "own recipes", d.Fillings.Count), (ItemKind.Mould, "own moulds", d.Moulds.Count),
+            (ItemKind.Place, "own places", d.Places?.Count ?? 0), (ItemKind.Working, "hours and hands", d.Working is null ? 0 : 1),
             (ItemKind.Ways, "ways of working", d.Ways is null ? 0 : 1), (ItemKind.Rates, "rates", d.Rates is null ? 0 : 1),
         })
             Counted(what, items.GetValueOrDefault(kind), there);
@@ -204,6 +211,8 @@ internal sealed class KitchenFormat(KondibaContext db, KitchenThings things, Kit
         Add(ItemKind.Ware, d.Wares, w => w.Code);
         Add(ItemKind.Filling, d.Fillings, f => f.Code);
         Add(ItemKind.Mould, d.Moulds, m => m.Code);
+        Add(ItemKind.Place, d.Places ?? [], p => p.Code);
+        Add<Working>(ItemKind.Working, d.Working is { } working ? [working] : [], _ => "working");
         db.AddRange(orders);
         var byNumber = orders.ToDictionary(o => o.Number, o => o.Id);
         foreach (var l in d.Lots)

@@ -71,6 +71,10 @@ public static class QuantitySchemas
         {
             Be(JsonSchemaType.String, "local time, 2031-05-03T18:30:00");
         }
+        else if (type == typeof(LocalTime))
+        {
+            Be(JsonSchemaType.String, "time of day, 18:30:00");
+        }
         else if (type == typeof(LocalDate))
         {
             Be(JsonSchemaType.String, "day, 2031-05-03");

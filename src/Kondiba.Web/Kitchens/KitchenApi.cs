@@ -1,5 +1,6 @@
 using System.Security.Claims;
 using Kondiba.Core.Kitchens;
+using Kondiba.Core.Planning;
 using Kondiba.Core.Reference;
 using Kondiba.Data;
 using Kondiba.Web.Sessions;
@@ -29,11 +30,13 @@ public sealed record KitchenChange(Units Units, string? Name = null);
 /// <param name="Tints">Every concentrated colour, shipped or own.</param>
 /// <param name="Vessels">The maker's own vessels.</param>
 /// <param name="Moulds">Every mould, shipped or own.</param>
+/// <param name="Places">Every place to set, shipped or own; the room first.</param>
+/// <param name="Working">Hours, hands and warm places.</param>
 /// <param name="Rates">How prices are made; null for who sees no prices.</param>
 /// <param name="ShippedRates">How they are made where nothing was said.</param>
 /// <param name="ShippedVessels">Vessels that a kitchen has unless it says otherwise.</param>
-/// <param name="Own">Codes of the centres, coatings and moulds that the maker has entered or changed.</param>
-/// <param name="Shipped">Codes of the centres, coatings and moulds that can be had back as they were.</param>
+/// <param name="Own">Codes of the centres, coatings, moulds and places that the maker has entered or changed.</param>
+/// <param name="Shipped">Codes of the centres, coatings, moulds and places that can be had back as they were.</param>
 public sealed record KitchenThingsView(
     Ways Ways,
     Ways ShippedWays,
@@ -42,6 +45,8 @@ public sealed record KitchenThingsView(
     IReadOnlyList<TintItem> Tints,
     IReadOnlyList<OwnVessel> Vessels,
     IReadOnlyList<OwnMould> Moulds,
+    IReadOnlyList<OwnPlace> Places,
+    Working Working,
     Rates? Rates,
     Rates? ShippedRates,
     IReadOnlyList<OwnVessel> ShippedVessels,
@@ -86,11 +91,13 @@ internal static class KitchenApi
                 [.. tables.Tints.Select(t => new TintItem(KitchenTables.Entered(t), own.Tints.Any(o => o.Code == t.Code), shipped.Tint(t.Code) is not null))],
                 own.Vessels,
                 [.. tables.Moulds.Select(KitchenTables.Entered)],
+                [.. tables.Setting.Places.Select(KitchenTables.Entered)],
+                tables.Working,
                 user.IsOwner() ? own.Rates : null,
                 user.IsOwner() ? KitchenTables.Rates(shipped) : null,
                 [.. shipped.Vessels.Select(KitchenTables.Entered)],
-                [.. own.Centres.Select(c => c.Code), .. own.Coatings.Select(c => c.Code), .. own.Moulds.Select(m => m.Code)],
-                [.. shipped.Centres.Select(c => c.Code), .. shipped.Coatings.Select(c => c.Code), .. shipped.Moulds.Select(m => m.Code)]));
+                [.. own.Centres.Select(c => c.Code), .. own.Coatings.Select(c => c.Code), .. own.Moulds.Select(m => m.Code), .. own.Places.Select(p => p.Code)],
+                [.. shipped.Centres.Select(c => c.Code), .. shipped.Coatings.Select(c => c.Code), .. shipped.Moulds.Select(m => m.Code), .. shipped.Setting.Places.Select(p => p.Code)]));
         }).WithName("GetKitchenThings").WithSummary("What can be changed of the kitchen.");
 
         kitchen.MapPut("/ways", (Ways ways, KitchenThings things) => KeepAsync(things, ItemKind.Ways, "ways", ways, t => OwnCheck.Of(ways, t)))
@@ -102,6 +109,9 @@ internal static class KitchenApi
         Map<OwnVessel>("vessels", ItemKind.Vessel, v => v.Code, (v, _) => OwnCheck.Of(v), "Vessel");
         Map<OwnFilling>("fillings", ItemKind.Filling, f => f.Code, OwnCheck.Of, "Filling");
         Map<OwnMould>("moulds", ItemKind.Mould, m => m.Code, (m, _) => OwnCheck.Of(m), "Mould");
+        Map<OwnPlace>("places", ItemKind.Place, p => p.Code, (p, _) => OwnCheck.Of(p), "Place");
+        kitchen.MapPut("/working", (Working working, KitchenThings things) => KeepAsync(things, ItemKind.Working, "working", working, _ => OwnCheck.Of(working)))
+            .RequireAuthorization(Sessions.Sessions.Owners).WithName("KeepWorking").WithSummary("Keeps hours, hands and warm places.");
         Map<OwnWare>("wares", ItemKind.Ware, w => w.Code, OwnCheck.Of, "Ware");
         kitchen.MapPut("/rates", (Rates rates, KitchenThings things) => KeepAsync(things, ItemKind.Rates, "rates", rates, _ => OwnCheck.Of(rates)))
             .RequireAuthorization(Sessions.Sessions.Owners).WithName("KeepRates").WithSummary("Keeps what your hour is worth and how prices are made.");

@@ -14,7 +14,10 @@ internal sealed class KitchenClock(KondibaContext db, IClock clock)
     public void Forget() => Zones.TryRemove(db.KitchenId, out _);
 
     /// <summary>What it shows.</summary>
-    public async Task<LocalDateTime> NowAsync()
+    public async Task<LocalDateTime> NowAsync() => clock.GetCurrentInstant().InZone(await ZoneAsync()).LocalDateTime;
+
+    /// <summary>Its zone.</summary>
+    public async Task<DateTimeZone> ZoneAsync()
     {
         if (!Zones.TryGetValue(db.KitchenId, out var zone))
         {
@@ -22,6 +25,6 @@ internal sealed class KitchenClock(KondibaContext db, IClock clock)
             Zones[db.KitchenId] = zone;
         }
 
-        return clock.GetCurrentInstant().InZone(zone).LocalDateTime;
+        return zone;
     }
 }

@@ -86,6 +86,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/setting/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** How the pieces of a line set in every place, with dew point, longest chill and the course of their temperatures. */
+        post: operations["PreviewSetting"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/feeds/{secret}.ics": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The plan that was kept last, to a calendar program that has its address. */
+        get: operations["ReadFeed"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/colour/mix": {
         parameters: {
             query?: never;
@@ -493,6 +527,57 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/kitchen/places": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Keeps one, in place of one with its code. */
+        put: operations["KeepPlace"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/kitchen/places/{code}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Removes what the maker entered; a shipped one comes back as it was. */
+        delete: operations["RemovePlace"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/kitchen/working": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Keeps hours, hands and warm places. */
+        put: operations["KeepWorking"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/kitchen/wares": {
         parameters: {
             query?: never;
@@ -607,6 +692,125 @@ export interface paths {
         /** How an amount of a filling came about; of is fillings[0]. and mix or an ingredient's code. */
         post: operations["WorkingOfPrep"];
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/day": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The plan of every open order of the coming fortnight; it is improved in the background while searching is true. */
+        get: operations["GetDay"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/day/again": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Plans from nothing, as if there had been no plan. */
+        post: operations["PlanAgain"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/day/arranged": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Keeps pins, marks, hours, helpers and places; the rest is planned round them with as little moved as can be. */
+        put: operations["ArrangeDay"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/day/remedies": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Makes a change that was offered. */
+        post: operations["TakeRemedy"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/day/calendar.ics": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The plan as a calendar file, RFC 5545. */
+        get: operations["GetCalendar"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/day/feeds": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["GetFeeds"];
+        put?: never;
+        /** Makes a private address under which the plan is read as a calendar, without signing in. */
+        post: operations["MakeFeed"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/day/feeds/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Takes an address back. */
+        delete: operations["RevokeFeed"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1152,6 +1356,18 @@ export interface components {
         };
         /** @description in g/cm² */
         AreaDensity: number;
+        Arrangements: {
+            tasks: {
+                [key: string]: components["schemas"]["TaskMark"];
+            };
+            hours: components["schemas"]["HoursOn"][];
+            helpers: components["schemas"]["HelperOn"][];
+            places: components["schemas"]["PlaceOn"][];
+        };
+        Between: {
+            from: components["schemas"]["LocalDateTime"];
+            to: components["schemas"]["LocalDateTime"];
+        };
         BoxPlan: {
             box: string;
             pieces: string;
@@ -1176,6 +1392,15 @@ export interface components {
             dippedEndUp: boolean;
             sizes: components["schemas"]["SizeView"][];
             figure: null | components["schemas"]["FigureView"];
+        };
+        Chill: {
+            place: string;
+            dewPoint: components["schemas"]["Temperature"];
+            longest: null | components["schemas"]["Duration"];
+            hard: components["schemas"]["Sticky"];
+            through: components["schemas"]["Sticky"];
+            warmPast: null | components["schemas"]["Duration"];
+            advice: string;
         };
         Chip: {
             field: string;
@@ -1266,6 +1491,83 @@ export interface components {
             name: string;
             password: string;
         };
+        DayArrange: {
+            /** Format: int32 */
+            version: number;
+            arranged: components["schemas"]["Arrangements"];
+        };
+        DayHands: {
+            worker: string;
+            hours: components["schemas"]["Between"];
+            busy: components["schemas"]["Duration"];
+        };
+        DayHours: {
+            from: components["schemas"]["LocalTime"];
+            to: components["schemas"]["LocalTime"];
+        };
+        DayMelt: {
+            pot: string;
+            /** Format: int32 */
+            number: number;
+            toMelt: components["schemas"]["Mass"];
+            starts: components["schemas"]["LocalDateTime"];
+            ready: components["schemas"]["LocalDateTime"];
+            ends: components["schemas"]["LocalDateTime"];
+            tasks: string[];
+        };
+        DayOrder: {
+            order: string;
+            pickup: components["schemas"]["LocalDateTime"];
+            ready: components["schemas"]["LocalDateTime"];
+        };
+        DayOrderView: {
+            code: string;
+            /** Format: uuid */
+            id: string;
+            name: string;
+            /** Format: int32 */
+            pieces: number;
+            state: components["schemas"]["OrderState"];
+        };
+        DayPlace: {
+            place: string;
+            /** Format: int32 */
+            has: number;
+            full: components["schemas"]["Between"][];
+        };
+        DayTask: {
+            what: components["schemas"]["TaskInfo"];
+            starts: components["schemas"]["LocalDateTime"];
+            ends: components["schemas"]["LocalDateTime"];
+            worker: null | string;
+            slack: components["schemas"]["Duration"];
+            mark: null | components["schemas"]["TaskMark"];
+        };
+        DayTray: {
+            task: string;
+            order: string;
+            title: string;
+            place: string;
+            /** Format: int32 */
+            trays: number;
+            /** Format: int32 */
+            pieces: number;
+            pots: string[];
+            starts: components["schemas"]["LocalDateTime"];
+            ends: components["schemas"]["LocalDateTime"];
+            set: null | components["schemas"]["LocalDateTime"];
+            outBy: null | components["schemas"]["LocalDateTime"];
+        };
+        DayView: {
+            /** Format: int32 */
+            version: number;
+            now: components["schemas"]["LocalDateTime"];
+            searching: boolean;
+            plan: null | components["schemas"]["Plan"];
+            remedies: components["schemas"]["Remedy"][];
+            arranged: components["schemas"]["Arrangements"];
+            orders: components["schemas"]["DayOrderView"][];
+        };
         Decor: {
             dips: components["schemas"]["OverDip"][];
             patterns: components["schemas"]["PatternDraft"][];
@@ -1308,6 +1610,16 @@ export interface components {
         FactView: {
             from: components["schemas"]["WorkingLine"];
             to: components["schemas"]["WorkingLine"];
+        };
+        FeedLink: {
+            /** Format: uuid */
+            id: string;
+            path: string;
+        };
+        FeedView: {
+            /** Format: uuid */
+            id: string;
+            madeAt: components["schemas"]["Instant"];
         };
         FigureOfDuration: {
             value: components["schemas"]["Duration"];
@@ -1412,10 +1724,21 @@ export interface components {
         GoesIn: "before" | "after";
         /** @enum {unknown} */
         GoesOn: "wet" | "set";
-        /** @enum {unknown} */
+        /**
+         * @default pickup
+         * @enum {unknown}
+         */
         Handover: "pickup" | "delivery";
+        HelperOn: {
+            day: components["schemas"]["LocalDate"];
+            hours: components["schemas"]["DayHours"];
+        };
         /** @enum {unknown} */
         Holding: "by hand" | "stick" | "fork" | "mould";
+        HoursOn: {
+            day: components["schemas"]["LocalDate"];
+            hours: null | components["schemas"]["DayHours"];
+        };
         HttpValidationProblemDetails: {
             type?: null | string;
             title?: null | string;
@@ -1467,6 +1790,8 @@ export interface components {
             tints: components["schemas"]["TintItem"][];
             vessels: components["schemas"]["OwnVessel"][];
             moulds: components["schemas"]["OwnMould"][];
+            places: components["schemas"]["OwnPlace"][];
+            working: components["schemas"]["Working"];
             rates: null | components["schemas"]["Rates"];
             shippedRates: null | components["schemas"]["Rates"];
             shippedVessels: components["schemas"]["OwnVessel"][];
@@ -1513,6 +1838,11 @@ export interface components {
             decor?: null | components["schemas"]["Decor"];
             making?: null | components["schemas"]["Making"];
         };
+        LineSetting: {
+            touchDryAt: components["schemas"]["Temperature"];
+            handleHardAt: components["schemas"]["Temperature"];
+            places: components["schemas"]["SettingIn"][];
+        };
         LineTally: {
             /** Format: int32 */
             line: number;
@@ -1533,6 +1863,8 @@ export interface components {
         LocalDate: string;
         /** @description local time, 2031-05-03T18:30:00 */
         LocalDateTime: string;
+        /** @description time of day, 18:30:00 */
+        LocalTime: string;
         Look: {
             code: string;
             name: string;
@@ -1733,6 +2065,17 @@ export interface components {
             /** Format: double */
             deltaE: number;
         };
+        OrderChange: {
+            order: string;
+            /** @description local time, 2031-05-03T18:30:00 */
+            pickup?: null | string;
+            /** Format: int32 */
+            line?: null | number;
+            centre?: null | string;
+            size?: null | string;
+            /** Format: double */
+            depth?: null | number;
+        };
         OrderCopy: {
             name: null | string;
             pickup: null | components["schemas"]["LocalDateTime"];
@@ -1871,6 +2214,8 @@ export interface components {
             orders: components["schemas"]["OrderSummary"][];
             more: boolean;
         };
+        /** @enum {unknown} */
+        Outcome: "best" | "found" | "impossible" | "unknown";
         OverCoat: {
             coating: string;
             colour: string;
@@ -1979,6 +2324,16 @@ export interface components {
              * @default 0
              */
             coupons: number;
+        };
+        OwnPlace: {
+            code: string;
+            name: string;
+            /** Format: double */
+            air: number;
+            /** Format: double */
+            humidity: number;
+            /** Format: int32 */
+            trays: number;
         };
         OwnSize: {
             code: string;
@@ -2225,10 +2580,30 @@ export interface components {
             role: components["schemas"]["Role"];
             you: boolean;
         };
+        PlaceOn: {
+            place: string;
+            /** Format: int32 */
+            change: number;
+            from: components["schemas"]["LocalDateTime"];
+            to: components["schemas"]["LocalDateTime"];
+        };
         PlaceView: {
             code: string;
             name: string;
             air: components["schemas"]["Temperature"];
+        };
+        Plan: {
+            outcome: components["schemas"]["Outcome"];
+            /** Format: double */
+            gap: number;
+            tasks: components["schemas"]["DayTask"][];
+            trays: components["schemas"]["DayTray"][];
+            melts: components["schemas"]["DayMelt"][];
+            orders: components["schemas"]["DayOrder"][];
+            places: components["schemas"]["DayPlace"][];
+            hands: components["schemas"]["DayHands"][];
+            shortages: components["schemas"]["Shortage"][];
+            problems: components["schemas"]["Problem"][];
         };
         Pot: {
             key: string;
@@ -2442,6 +2817,11 @@ export interface components {
             usualFilm: components["schemas"]["Length"];
             usualMargin: components["schemas"]["Share"];
         };
+        Remedy: {
+            what: string;
+            arranged: null | components["schemas"]["Arrangements"];
+            change: null | components["schemas"]["OrderChange"];
+        };
         /** @enum {unknown} */
         Role: "owner" | "helper";
         ScaledStep: {
@@ -2483,10 +2863,25 @@ export interface components {
             role: components["schemas"]["Role"];
             form: string;
         };
+        SettingIn: {
+            place: string;
+            name: string;
+            air: components["schemas"]["Temperature"];
+            sets: components["schemas"]["SettingTime"];
+            chill: components["schemas"]["Chill"];
+            course: components["schemas"]["SettingPoint"][];
+            working: components["schemas"]["WorkingLine"][];
+        };
+        SettingPoint: {
+            at: components["schemas"]["Duration"];
+            film: components["schemas"]["Temperature"];
+            centre: components["schemas"]["Temperature"];
+        };
         SettingTime: {
             place: string;
             touchDry: null | components["schemas"]["Duration"];
             handleHard: null | components["schemas"]["Duration"];
+            wet: null | components["schemas"]["Duration"];
         };
         /**
          * @default error
@@ -2564,6 +2959,17 @@ export interface components {
         ShoppingView: {
             orders: components["schemas"]["ShoppingOrder"][];
             list: components["schemas"]["ShoppingList"];
+        };
+        /** @enum {unknown} */
+        Short: "hands" | "place" | "time" | "keeping" | "pin";
+        Shortage: {
+            kind: components["schemas"]["Short"];
+            what: string;
+            of: null | string;
+            from: components["schemas"]["LocalDateTime"];
+            to: components["schemas"]["LocalDateTime"];
+            /** Format: int32 */
+            much: number;
         };
         /** @enum {unknown} */
         Side: "front" | "both" | "tip";
@@ -2647,6 +3053,8 @@ export interface components {
         };
         /** @enum {unknown} */
         Stage: "fill" | "prep" | "melt" | "dip" | "decorate" | "assemble" | "pack";
+        /** @enum {unknown} */
+        Sticky: "dry" | "mist" | "sticky";
         StockUse: {
             ware: string;
             name: string;
@@ -2669,6 +3077,32 @@ export interface components {
         };
         /** @enum {unknown} */
         Tag: "published" | "common practice" | "from memory" | "estimate" | "entered" | "computed";
+        TaskInfo: {
+            code: string;
+            order: null | string;
+            stage: components["schemas"]["Stage"];
+            title: string;
+            text: string;
+            why: string;
+            source: components["schemas"]["Source"];
+            lines: number[];
+            /** Format: int32 */
+            pieces: number;
+            /** Format: int32 */
+            round: null | number;
+            pots: string[];
+            /** Format: int32 */
+            trays: number;
+            atMost: null | components["schemas"]["Duration"];
+        };
+        TaskMark: {
+            /** @description local time, 2031-05-03T18:30:00 */
+            at?: null | string;
+            /** @description local time, 2031-05-03T18:30:00 */
+            notBefore?: null | string;
+            /** @description local time, 2031-05-03T18:30:00 */
+            done?: null | string;
+        };
         /** @description in °C */
         Temperature: number;
         ThinnerStep: {
@@ -2775,6 +3209,16 @@ export interface components {
             withoutVessels?: null | string[];
             schools?: null | {
                 [key: string]: string;
+            };
+        };
+        Working: {
+            days: components["schemas"]["DayHours"][];
+            /** Format: int32 */
+            pots: number;
+            /** Format: int32 */
+            wells: number;
+            pace?: null | {
+                [key: string]: number;
             };
         };
         WorkingLine: {
@@ -2980,6 +3424,59 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["ReferenceView"];
                 };
+            };
+        };
+    };
+    PreviewSetting: {
+        parameters: {
+            query: {
+                line: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OrderDraft"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LineSetting"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    ReadFeed: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                secret: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -3640,6 +4137,95 @@ export interface operations {
             };
         };
     };
+    KeepPlace: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["OwnPlace"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                };
+            };
+        };
+    };
+    RemovePlace: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                code: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    KeepWorking: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Working"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                };
+            };
+        };
+    };
     KeepWare: {
         parameters: {
             query?: never;
@@ -3833,6 +4419,197 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["WorkingLine"][];
                 };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    GetDay: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DayView"];
+                };
+            };
+        };
+    };
+    PlanAgain: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DayView"];
+                };
+            };
+        };
+    };
+    ArrangeDay: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DayArrange"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DayView"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                };
+            };
+        };
+    };
+    TakeRemedy: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Remedy"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DayView"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                };
+            };
+        };
+    };
+    GetCalendar: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    GetFeeds: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FeedView"][];
+                };
+            };
+        };
+    };
+    MakeFeed: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FeedLink"];
+                };
+            };
+        };
+    };
+    RevokeFeed: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             /** @description Not Found */
             404: {

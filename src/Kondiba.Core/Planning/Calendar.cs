@@ -1,0 +1,90 @@
+using System.Globalization;
+using System.Text;
+using NodaTime;
+
+namespace Kondiba.Core.Planning;
+
+/// <summary>A plan as a calendar, RFC 5545: an event for every task and every pickup, in UTC, so that no reader need know the kitchen's zone.</summary>
+public static class Calendar
+{
+    private const int LineOctets = 75;
+
+    // How long before it the calendar calls: for what cannot wait.
+    private const int Ahead = 10;
+
+    /// <summary>Writes it.</summary>
+    /// <param name="plan">The plan.</param>
+    /// <param name="kitchen">Unique for the kitchen: part of every event's UID, which stays the same from plan to plan.</param>
+    /// <param name="name">Name of the calendar.</param>
+    /// <param name="orders">Names of the orders, by their code.</param>
+    /// <param name="zone">The kitchen's zone. A time that the clocks leap over is moved on by the leap; one that comes twice is its first.</param>
+    /// <param name="at">When the plan was made.</param>
+    public static string Write(Plan plan, string kitchen, string name, IReadOnlyDictionary<string, string> orders, DateTimeZone zone, Instant at)
+    {
+        var text = new StringBuilder();
+        Line("BEGIN", "VCALENDAR");
+        Line("VERSION", "2.0");
+        Line("PRODID", "-//Kondiba//The day//EN");
+        Line("CALSCALE", "GREGORIAN");
+        Line("METHOD", "PUBLISH");
+        Line("X-WR-CALNAME", Escaped(name));
+        Line("REFRESH-INTERVAL;VALUE=DURATION", "PT15M");
+        foreach (var task in plan.Tasks.Where(t => t.Mark?.Done is null))
+        {
+            var order = task.What.Order is { } code ? $" · {orders.GetValueOrDefault(code, code)}" : "";
+            Event(task.What.Code, task.Starts, task.Ends, $"{task.What.Title}{order}", $"{task.What.Text} {task.What.Why}".Trim(), task.What.AtMost is not null);
+        }
+
+        foreach (var tray in plan.Trays.Where(t => t.OutBy is not null))
+            Event($"{tray.Task}/out", tray.Ends, tray.Ends, $"Out of the {tray.Place.Replace('-', ' ')}: {tray.Title}", $"At the latest at {tray.OutBy:HH:mm}: colder, it sweats.", true);
+        foreach (var order in plan.Orders)
+            Event($"{order.Order}/pickup", order.Pickup, order.Pickup, $"Collected: {orders.GetValueOrDefault(order.Order, order.Order)}", $"Ready at {order.Ready:HH:mm}.", true);
+        Line("END", "VCALENDAR");
+        return text.ToString();
+
+        void Event(string code, LocalDateTime starts, LocalDateTime ends, string summary, string description, bool calls)
+        {
+            Line("BEGIN", "VEVENT");
+            Line("UID", $"{code.Replace('/', '.')}@{kitchen}.kondiba");
+            Line("DTSTAMP", Utc(at));
+            Line("DTSTART", Utc(starts.InZoneLeniently(zone).ToInstant()));
+            Line("DTEND", Utc(ends.InZoneLeniently(zone).ToInstant()));
+            Line("SUMMARY", Escaped(summary));
+            Line("DESCRIPTION", Escaped(description));
+            if (calls)
+            {
+                Line("BEGIN", "VALARM");
+                Line("ACTION", "DISPLAY");
+                Line("TRIGGER", $"-PT{Ahead}M");
+                Line("DESCRIPTION", Escaped(summary));
+                Line("END", "VALARM");
+            }
+
+            Line("END", "VEVENT");
+        }
+
+        // A line is folded before its 76th octet; no letter is cut.
+        void Line(string property, string value)
+        {
+            var octets = 0;
+            foreach (var rune in $"{property}:{value}".EnumerateRunes())
+            {
+                if (octets + rune.Utf8SequenceLength > LineOctets)
+                {
+                    text.Append("\r\n ");
+                    octets = 1;
+                }
+
+                text.Append(rune);
+                octets += rune.Utf8SequenceLength;
+            }
+
+            text.Append("\r\n");
+        }
+    }
+
+    private static string Utc(Instant at) => at.ToString("uuuuMMdd'T'HHmmss'Z'", CultureInfo.InvariantCulture);
+
+    private static string Escaped(string text) =>
+        text.Replace("\\", "\\\\", StringComparison.Ordinal).Replace(";", "\\;", StringComparison.Ordinal).Replace(",", "\\,", StringComparison.Ordinal).Replace("\r", "", StringComparison.Ordinal).Replace("\n", "\\n", StringComparison.Ordinal);
+}

@@ -1,0 +1,119 @@
+using Kondiba.Core.Amounts;
+using Kondiba.Core.Planning;
+using Kondiba.Data;
+using Kondiba.Web.Kitchens;
+using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.EntityFrameworkCore;
+using NodaTime;
+
+namespace Kondiba.Web.Planning;
+
+/// <summary>The days' plan.</summary>
+/// <param name="Version">Changes with every arrangement; an arrangement is kept only on the version it was made on.</param>
+/// <param name="Now">The kitchen's clock.</param>
+/// <param name="Searching">Whether better plans, or remedies, may still come: ask again in a moment.</param>
+/// <param name="Plan">The best so far; null when there is none yet.</param>
+/// <param name="Remedies">Changes that make it fit, each tried by solving; none while it fits.</param>
+/// <param name="Arranged">What the maker has arranged.</param>
+/// <param name="Orders">The orders that are planned.</param>
+public sealed record DayView(int Version, LocalDateTime Now, bool Searching, Plan? Plan, IReadOnlyList<Remedy> Remedies, Arrangements Arranged, IReadOnlyList<DayOrderView> Orders);
+
+/// <summary>An order in a plan.</summary>
+/// <param name="Code">As tasks name it.</param>
+/// <param name="Id">Its id.</param>
+/// <param name="Name">Its name.</param>
+/// <param name="Pieces">Pieces in all.</param>
+/// <param name="State">How far it is.</param>
+public sealed record DayOrderView(string Code, Guid Id, string Name, int Pieces, OrderState State);
+
+/// <summary>What the maker arranges.</summary>
+/// <param name="Version">Of the view that it was made on.</param>
+/// <param name="Arranged">All of it, as it is to be.</param>
+public sealed record DayArrange(int Version, Arrangements Arranged);
+
+internal static class DayApi
+{
+    private const int MostMarks = 2000;
+    private const int MostOthers = 200;
+
+    public static void MapDay(this RouteGroupBuilder api)
+    {
+        var day = api.MapGroup("/day").WithTags("Day");
+        day.MapGet("", async (DayBook book, KitchenClock clock) => TypedResults.Ok(await ViewAsync(book, clock)))
+            .WithName("GetDay").WithSummary("The plan of every open order of the coming fortnight; it is improved in the background while searching is true.");
+        day.MapPost("/again", async (DayBook book, KitchenClock clock) => TypedResults.Ok(await ViewAsync(book, clock, anew: true)))
+            .WithName("PlanAgain").WithSummary("Plans from nothing, as if there had been no plan.");
+        day.MapPut("/arranged", ArrangeAsync).WithName("ArrangeDay").WithSummary("Keeps pins, marks, hours, helpers and places; the rest is planned round them with as little moved as can be.");
+        day.MapPost("/remedies", TakeAsync).WithName("TakeRemedy").WithSummary("Makes a change that was offered.");
+    }
+
+    private static async Task<DayView> ViewAsync(DayBook book, KitchenClock clock, bool anew = false)
+    {
+        var (run, orders, row) = await book.RunAsync(anew);
+        var state = run.State;
+        return new(row.Version, await clock.NowAsync(), state.Searching, state.Plan, state.Remedies, row.Arranged, [.. orders.Select(o => new DayOrderView(o.Id.ToString("N"), o.Id, o.Name, o.Pieces, o.State))]);
+    }
+
+    private static async Task<Results<Ok<DayView>, ValidationProblem, ProblemHttpResult>> ArrangeAsync(DayArrange wanted, DayBook book, KondibaContext db, KitchenClock clock)
+    {
+        var a = wanted.Arranged;
+        if (a.Tasks.Count > MostMarks || a.Hours.Count + a.Helpers.Count + a.Places.Count > MostOthers)
+            return Wrong("arranged", "There are more arrangements than a kitchen can need. Take back the oldest.");
+        if (a.Hours.Select(h => h.Hours).OfType<DayHours>().Concat(a.Helpers.Select(h => h.Hours)).Any(h => h.From >= h.To))
+            return Wrong("hours", "Work ends before it begins. Choose an end after the beginning.");
+        if (a.Places.Any(p => p.From >= p.To || Math.Abs(p.Change) > 60))
+            return Wrong("places", "A place is away from a time to a later one. Choose an end after the beginning.");
+        var row = await book.RowAsync();
+        if (row.Version != wanted.Version)
+            return Changed();
+        (row.Arranged, row.Version) = (a, row.Version + 1);
+        return await SaveAsync(book, db, clock);
+    }
+
+    private static async Task<Results<Ok<DayView>, ValidationProblem, ProblemHttpResult>> TakeAsync(Remedy remedy, DayBook book, KondibaContext db, KitchenClock clock, KitchenThings things, IClock instants)
+    {
+        var (run, _, _) = await book.RunAsync();
+
+        // Only what was offered: by its words, as the rest follows from them.
+        if (run.State.Remedies.FirstOrDefault(r => r.What == remedy.What) is not { } offered)
+            return Changed();
+        if (offered.Arranged is { } arranged)
+        {
+            var row = await book.RowAsync();
+            (row.Arranged, row.Version) = (arranged, row.Version + 1);
+        }
+
+        if (offered.Change is { } change)
+        {
+            var order = await db.WholeOrders.AsTracking().SingleAsync(o => o.Id == Guid.ParseExact(change.Order, "N"));
+            var draft = Remedy.Of(order.ToDraft(), change);
+            (order.Pickup, order.ChangedAt) = (draft.Pickup!.Value, instants.GetCurrentInstant());
+            foreach (var (line, to) in order.Lines.OrderBy(l => l.Position).Zip(draft.Lines))
+                (line.Centre, line.Size, line.Depth, line.Upright, line.Making, line.Look, line.Decor) = (to.Centre!, to.Size!, to.Depth, to.Upright, to.Making, to.Look, to.Decor);
+            var tables = await things.TablesAsync();
+            (order.Pieces, order.Words) = (CoatingTally.For(draft, tables, await clock.NowAsync()).Pieces, SearchWords.Of(draft, tables));
+        }
+
+        return await SaveAsync(book, db, clock);
+    }
+
+    private static async Task<Results<Ok<DayView>, ValidationProblem, ProblemHttpResult>> SaveAsync(DayBook book, KondibaContext db, KitchenClock clock)
+    {
+        try
+        {
+            await db.SaveChangesAsync();
+        }
+        catch (DbUpdateException)
+        {
+            return Changed();
+        }
+
+        db.ChangeTracker.Clear();
+        return TypedResults.Ok(await ViewAsync(book, clock));
+    }
+
+    private static ProblemHttpResult Changed() => TypedResults.Problem(
+        title: "The plan was changed somewhere else meanwhile.", detail: "Look at it as it is now, and try again.", statusCode: StatusCodes.Status409Conflict);
+
+    private static ValidationProblem Wrong(string field, string what) => TypedResults.ValidationProblem(new Dictionary<string, string[]> { [field] = [what] }, title: "It cannot be kept as it is.");
+}

@@ -1,0 +1,61 @@
+using System.Runtime.CompilerServices;
+using System.Text.Json;
+using Kondiba.Core.Planning;
+using Kondiba.Data;
+using Kondiba.Web.Kitchens;
+using Microsoft.EntityFrameworkCore;
+
+namespace Kondiba.Web.Planning;
+
+/// <summary>The request's kitchen's plan: what is open, what was arranged, what was found.</summary>
+internal sealed class DayBook(KondibaContext db, KitchenThings things, KitchenClock clock, PlanRuns runs)
+{
+    // Orders further ahead are not planned yet.
+    private const int Days = 14;
+
+    // A plan whose next task should have begun so long ago is made anew from now on.
+    private const int Late = 15;
+    private static readonly OrderState[] Open = [OrderState.Asked, OrderState.Quoted, OrderState.Agreed];
+
+    /// <summary>The kitchen's row, to be read or changed; there is one as soon as something is kept.</summary>
+    public async Task<DayPlan> RowAsync()
+    {
+        var row = await db.DayPlans.AsTracking().SingleOrDefaultAsync();
+        if (row is not null)
+            return row;
+        row = new() { KitchenId = db.KitchenId };
+        db.Add(row);
+        return row;
+    }
+
+    /// <summary>The search for the kitchen's plan, with its first answer there.</summary>
+    /// <param name="anew">Whether to plan from nothing, as if there had been no plan.</param>
+    public async Task<(PlanRun Run, IReadOnlyList<Order> Orders, DayPlan Row)> RunAsync(bool anew = false)
+    {
+        var (tables, now) = (await things.WithoutStockAsync(), await clock.NowAsync());
+        var until = now.Date.PlusDays(Days).AtMidnight();
+        var orders = await db.WholeOrders.Where(o => o.RemovedAt == null && !o.IsTemplate && Open.Contains(o.State) && o.Pickup >= now && o.Pickup < until).OrderBy(o => o.Pickup).ThenBy(o => o.Id).ToListAsync();
+        var row = await db.DayPlans.AsNoTracking().SingleOrDefaultAsync() ?? new() { KitchenId = db.KitchenId };
+        var found = row.Found;
+        var behind = found?.Plan.Tasks.Any(t => t.Starts.PlusMinutes(Late) < now && row.Arranged.Tasks.GetValueOrDefault(t.What.Code)?.Done is null) is true;
+        var key = $"{string.Join(' ', orders.Select(o => $"{o.Id}:{o.Version}"))} {RuntimeHelpers.GetHashCode(tables)} {JsonSerializer.Serialize(row.Arranged, KitchenItem.Json)} {(behind ? now.Date.At(new(now.Hour, now.Minute / Late * Late)) : null)}";
+        var request = new PlanRequest([.. orders.Select(o => new PlannedOrder(o.Id.ToString("N"), o.ToDraft()))], tables, row.Arranged, now);
+        var run = runs.Get(db.KitchenId, key, request, found, anew);
+        await run.First;
+        return (run, orders, row);
+    }
+
+    /// <summary>Keeps a plan that was found.</summary>
+    public async Task KeepAsync(FoundPlan found)
+    {
+        try
+        {
+            (await RowAsync()).Found = found;
+            await db.SaveChangesAsync();
+        }
+        catch (DbUpdateException)
+        {
+            // The maker arranged something meanwhile: that starts a search of its own, which keeps its plan.
+        }
+    }
+}

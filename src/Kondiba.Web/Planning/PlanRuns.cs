@@ -1,0 +1,137 @@
+using System.Collections.Concurrent;
+using Kondiba.Core.Planning;
+using Kondiba.Data;
+using NodaTime;
+
+namespace Kondiba.Web.Planning;
+
+/// <summary>How far a search for a plan is.</summary>
+/// <param name="Searching">Whether better plans, or remedies, may still come.</param>
+/// <param name="Plan">The best so far; null before the first.</param>
+/// <param name="Remedies">Changes that were tried and make it fit, when nothing does as it is.</param>
+/// <param name="Found">The plan as it is kept; null while nothing fits.</param>
+internal sealed record PlanState(bool Searching, Plan? Plan, IReadOnlyList<Remedy> Remedies, FoundPlan? Found);
+
+/// <summary>A search for a plan, in the background.</summary>
+internal sealed class PlanRun(string key, PlanRequest request, FoundPlan? before, bool stay, Func<FoundPlan, Task> keep, SemaphoreSlim turn, IClock instants) : IDisposable
+{
+    private static readonly Duration Between = Duration.FromMilliseconds(900);
+
+    private readonly CancellationTokenSource stop = new();
+    private readonly TaskCompletionSource first = new(TaskCreationOptions.RunContinuationsAsynchronously);
+
+    /// <summary>What it plans: the same for the same orders, kitchen and arrangements.</summary>
+    public string Key => key;
+
+    public PlanRequest Request => request;
+
+    public PlanState State { get; private set; } = new(true, null, [], null);
+
+    /// <summary>Done when there is a first answer.</summary>
+    public Task First => first.Task;
+
+    public void Start() => _ = Task.Run(async () =>
+    {
+        // One kitchen searches at a time: the others have their first plan and wait.
+        await turn.WaitAsync(stop.Token);
+        try
+        {
+            await SearchAsync();
+        }
+        finally
+        {
+            turn.Release();
+            State = State with { Searching = false };
+            first.TrySetResult();
+        }
+    });
+
+    private async Task SearchAsync()
+    {
+        var planner = new Planner(request);
+        if (planner.Problem.Tasks.Count == 0)
+        {
+            State = State with { Plan = planner.Read(new(Outcome.Best, 0, 0, [], [], [], []), tidy: false) };
+            return;
+        }
+
+        var from = before is null ? null : planner.Shifted(before.Solution, before.Origin);
+        var solution = planner.Solve(Planner.First, from, stay, stop: stop.Token);
+        if (solution.Outcome is Outcome.Unknown)
+            solution = planner.Solve(Planner.Full, from, stay, stop: stop.Token);
+        if (!solution.Any)
+        {
+            var plan = planner.ReadShort(planner.Stretch(stop.Token));
+            State = State with { Plan = plan };
+            first.TrySetResult();
+            planner.Help(plan, r => State = State with { Remedies = [.. State.Remedies, r] }, stop.Token);
+            return;
+        }
+
+        Show(solution);
+        first.TrySetResult();
+        var shown = instants.GetCurrentInstant();
+        solution = planner.Solve(Planner.Full, solution, stay, better =>
+        {
+            if (instants.GetCurrentInstant() - shown < Between || stop.IsCancellationRequested)
+                return;
+            Show(better);
+            shown = instants.GetCurrentInstant();
+        }, stop.Token);
+        if (stop.IsCancellationRequested)
+            return;
+        Show(solution);
+        await keep(State.Found!);
+
+        void Show(Solution found)
+        {
+            var plan = planner.Read(found, tidy: !(stay && from is not null));
+            State = State with { Plan = plan, Found = new(planner.Origin, found, plan, instants.GetCurrentInstant()) };
+        }
+    }
+
+    public void Dispose() => stop.Cancel();
+}
+
+/// <summary>The latest search of every kitchen.</summary>
+internal sealed class PlanRuns(IServiceScopeFactory scopes, IClock instants) : IDisposable
+{
+    private readonly ConcurrentDictionary<Guid, PlanRun> runs = new();
+    private readonly SemaphoreSlim turn = new(1);
+
+    /// <summary>A kitchen's search; begun anew when what is planned has changed.</summary>
+    /// <param name="kitchen">The kitchen.</param>
+    /// <param name="key">What is planned.</param>
+    /// <param name="request">The same, for the planner.</param>
+    /// <param name="kept">The plan that was kept last.</param>
+    /// <param name="anew">Whether to forget the plan there was, and plan from nothing.</param>
+    public PlanRun Get(Guid kitchen, string key, PlanRequest request, FoundPlan? kept, bool anew)
+    {
+        lock (runs)
+        {
+            var there = runs.GetValueOrDefault(kitchen);
+            if (there is not null && there.Key == key && !anew)
+                return there;
+            there?.Dispose();
+            var before = anew ? null : there?.State.Found ?? kept;
+            var run = new PlanRun(key, request, before, before is not null, found => KeepAsync(kitchen, found), turn, instants);
+            runs[kitchen] = run;
+            run.Start();
+            return run;
+        }
+    }
+
+    private async Task KeepAsync(Guid kitchen, FoundPlan found)
+    {
+        await using var scope = scopes.CreateAsyncScope();
+        scope.ServiceProvider.GetRequiredService<KitchenScope>().KitchenId = kitchen;
+        await scope.ServiceProvider.GetRequiredService<DayBook>().KeepAsync(found);
+    }
+
+    public void Dispose()
+    {
+        foreach (var run in runs.Values)
+            run.Dispose();
+        turn.Dispose();
+    }
+}
