@@ -63,7 +63,7 @@ public class PlanTests
         DayHours? Day() => Of(0, 9) == 0 ? null : new(new(Of(7, 10), 0), new(Of(15, 21), Of(0, 1) * 30));
         var tables = Tables with
         {
-            Working = new([.. Enumerable.Range(0, 7).Select(_ => Day())], Of(1, 2), Of(0, 2)),
+            Working = new([.. Enumerable.Range(0, 7).Select(_ => new WeekDay(Day()))], Of(1, 2), Of(0, 2)),
             Setting = Tables.Setting with { Places = [.. Tables.Setting.Places.Select(p => p with { Trays = p.Code == Place.Room ? Of(2, 5) : p.Code == "fridge" ? Of(1, 4) : Of(0, 2) })] },
         };
         (string, string, double)[] kinds = [("strawberry", "L", 0.75), ("pretzel-rod", "one", 0.5), ("pretzel-twist", "mini", 1), ("sandwich-cookie", "thin", 1), ("cake-ball", "one", 1), ("marshmallow", "one", 0.66), ("truffle-ball", "one", 1), ("apple", "M", 1), ("moulded-piece", "bite", 1)];

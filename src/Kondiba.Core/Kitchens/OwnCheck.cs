@@ -287,8 +287,8 @@ public static partial class OwnCheck
     {
         List<Problem> problems = [];
         if (working.Days.Count != 7)
-            problems.Add(new("days", "A week has seven days.", "Give the hours of each, Monday first; null for a day without."));
-        problems.AddRange(working.Days.Index().Where(d => d.Item is { } h && h.From >= h.To).Select(d => new Problem($"days[{d.Index}]", "Work ends before it begins.", "Choose an end after the beginning, or no work on that day.")));
+            problems.Add(new("days", "A week has seven days.", "Give the hours of each, Monday first; null hours for a day without."));
+        problems.AddRange(working.Days.Index().Where(d => d.Item.Hours is { } h && h.From >= h.To).Select(d => new Problem($"days[{d.Index}]", "Work ends before it begins.", "Choose an end after the beginning, or no work on that day.")));
         if (working.Pots is < 1 or > MostPots)
             problems.Add(new("pots", $"Between one and {MostPots} colours are kept warm at once.", "Count your pots and warmers."));
         if (working.Wells is < 0 or > MostPots)

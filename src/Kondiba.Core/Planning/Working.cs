@@ -10,15 +10,19 @@ namespace Kondiba.Core.Planning;
 /// <param name="To">Last moment.</param>
 public sealed record DayHours(LocalTime From, LocalTime To);
 
+/// <summary>A day of the week.</summary>
+/// <param name="Hours">From when to when; null when nobody works.</param>
+public sealed record WeekDay(DayHours? Hours);
+
 /// <summary>How a kitchen works: its hours, its hands and its warm places.</summary>
-/// <param name="Days">Hours of each weekday, Monday first; null on a day without.</param>
+/// <param name="Days">Each weekday, Monday first.</param>
 /// <param name="Pots">Colours that can be kept warm at once, however much of each.</param>
 /// <param name="Wells">Further ones of which there is only little, such as for drizzle.</param>
 /// <param name="Pace">Where the maker's hands are faster or slower than the tables: times by which every duration is multiplied, by the stage's name.</param>
-public sealed record Working(IReadOnlyList<DayHours?> Days, int Pots, int Wells, IReadOnlyDictionary<string, double>? Pace = null)
+public sealed record Working(IReadOnlyList<WeekDay> Days, int Pots, int Wells, IReadOnlyDictionary<string, double>? Pace = null)
 {
     /// <summary>Hours of a day; null when nobody works.</summary>
-    public DayHours? On(LocalDate day) => Days[(int)day.DayOfWeek - 1];
+    public DayHours? On(LocalDate day) => Days[(int)day.DayOfWeek - 1].Hours;
 
     /// <summary>How much longer than in the tables a stage takes.</summary>
     public double PaceOf(Stage stage) => Pace?.GetValueOrDefault(NameOf(stage), 1) ?? 1;

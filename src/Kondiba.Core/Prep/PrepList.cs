@@ -183,7 +183,7 @@ internal static class Backwards
     /// <summary>The latest end, not after the one given, of hands' work within a day's hours. Work longer than a day starts with the day.</summary>
     private static LocalDateTime Within(LocalDateTime end, Duration hands, Working hours)
     {
-        var longest = hours.Days.Max(d => d is null ? 0 : Period.Between(d.From, d.To, PeriodUnits.Seconds).Seconds);
+        var longest = hours.Days.Max(d => d.Hours is { } h ? Period.Between(h.From, h.To, PeriodUnits.Seconds).Seconds : 0);
         var least = Math.Min((long)hands.TotalSeconds, longest);
         var day = end.Date;
         while (longest > 0)

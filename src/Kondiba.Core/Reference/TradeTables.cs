@@ -165,7 +165,7 @@ public sealed record TradeTables(
             Read<List<School>>("schools", options),
             practice.Prep,
             practice.Planning,
-            new([.. Enumerable.Repeat(new DayHours(At(practice.Prep.DayFrom), At(practice.Prep.DayTo)), 7)], (int)practice.Planning.Pots.Value.Si, (int)practice.Planning.Wells.Value.Si),
+            new([.. Enumerable.Repeat(new WeekDay(new(At(practice.Prep.DayFrom), At(practice.Prep.DayTo))), 7)], (int)practice.Planning.Pots.Value.Si, (int)practice.Planning.Wells.Value.Si),
             new("compound-wafer-hot-flow"),
             []);
     }

@@ -109,7 +109,7 @@ internal static class ReferenceApi
         [.. tables.Tints.Select(t => new TintView(t.Code, t.Name, t.Carrier, t.Swatch, t.Source))],
         tables.Decor,
         [.. tables.Vessels.UnionBy(shipped.Vessels, v => v.Code).Select(v => new VesselView(v.Code, v.Name, v.Kind, v.UpTo, v.Outline))],
-        [.. tables.Setting.Places.Select(p => new PlaceView(p.Code, p.Name, p.Air.Value))],
+        [.. tables.Setting.Had.Select(p => new PlaceView(p.Code, p.Name, p.Air.Value))],
         [.. ShapeKind.All.Select(k => new KindView(k.Code, k.Name, k.Measures))],
         [.. VesselKind.All.Select(k => new KindView(k.Code, k.Name, k.Measures))],
         [.. tables.Film.Shakes.Select(s => new NameView(s.Code, s.Name))],

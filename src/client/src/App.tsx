@@ -2,6 +2,7 @@ import { useQuery } from "@tanstack/react-query";
 import { Route, Routes } from "react-router";
 import { sessionQuery } from "./api/queries";
 import { ColourPage } from "./features/colour/ColourPage";
+import { DayPage } from "./features/day/DayPage";
 import { KitchenPage } from "./features/kitchen/KitchenPage";
 import { CardPage } from "./features/looks/CardPage";
 import { LookPage } from "./features/looks/LookPage";
@@ -44,6 +45,7 @@ function House() {
         <Route path="/orders/:id/prep" element={<PrepPage />} />
         <Route path="/orders/:id/price" element={<PricePage />} />
         <Route path="/orders/:id/quote" element={<QuotePage />} />
+        <Route path="/day" element={<DayPage />} />
         <Route path="/pantry" element={<PantryPage />} />
         <Route path="/shopping" element={<ShoppingPage />} />
         <Route path="/looks" element={<LooksPage />} />

@@ -3211,8 +3211,11 @@ export interface components {
                 [key: string]: string;
             };
         };
+        WeekDay: {
+            hours: null | components["schemas"]["DayHours"];
+        };
         Working: {
-            days: components["schemas"]["DayHours"][];
+            days: components["schemas"]["WeekDay"][];
             /** Format: int32 */
             pots: number;
             /** Format: int32 */

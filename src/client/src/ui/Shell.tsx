@@ -11,6 +11,7 @@ import { useShortcuts } from "./useShortcuts";
 const rooms = [
   ["/", "Shelf"],
   ["/orders", "Orders"],
+  ["/day", "The day"],
   ["/looks", "Looks"],
   ["/colour", "Colour"],
   ["/pantry", "Pantry"],
@@ -27,6 +28,7 @@ export function Shell({ children }: { children: ReactNode }) {
     n: () => newOrder.mutate(),
     s: () => void navigate("/"),
     o: () => void navigate("/orders"),
+    d: () => void navigate("/day"),
     p: () => void navigate("/pantry"),
     l: () => void navigate("/looks"),
     c: () => void navigate("/colour"),

@@ -6,6 +6,7 @@ const keys: [key: string, does: string][] = [
   ["N", "new order"],
   ["S", "to the shelf"],
   ["O", "to all orders"],
+  ["D", "to the day"],
   ["L", "to the looks"],
   ["C", "to colour"],
   ["P", "to the pantry"],

@@ -18,3 +18,12 @@ export function chance(seed: number): () => number {
     return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
   };
 }
+
+/** The ink that is read best on a colour: by its luminance, as WCAG 2.2 defines it. */
+export function inkOn(srgb: string): string {
+  const [r = 0, g = 0, b = 0] = [1, 3, 5].map((at) => {
+    const v = parseInt(srgb.slice(at, at + 2), 16) / 255;
+    return v <= 0.04045 ? v / 12.92 : ((v + 0.055) / 1.055) ** 2.4;
+  });
+  return 0.2126 * r + 0.7152 * g + 0.0722 * b > 0.19 ? "#2b1810" : "#ffffff";
+}

@@ -10,6 +10,7 @@ import { referenceQuery, thingsQuery } from "../../api/queries";
 import { ErrorNote, Waiting } from "../../ui/notes";
 import { Centres } from "./Centres";
 import { Coatings } from "./Coatings";
+import { Hours } from "./Hours";
 import { Moulds } from "./Moulds";
 import { RatesForm } from "./RatesForm";
 import { Tints } from "./Tints";
@@ -29,6 +30,7 @@ const corners: [path: string, name: string, view: (room: Room) => React.ReactNod
   ["fillings", "Fillings", () => <Fillings />],
   ["moulds", "Moulds", (room) => <Moulds {...room} />],
   ["vessels", "Vessels", (room) => <Vessels {...room} />],
+  ["hours", "Hours and places", (room) => <Hours {...room} />],
   ["rates", "Prices", (room) => <RatesForm {...room} />],
   ["people", "People", () => <People />],
   ["files", "Files", () => <Files />],

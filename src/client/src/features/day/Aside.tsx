@@ -1,0 +1,175 @@
+import { Link } from "react-router";
+import type { Day, Plan } from "../../api/client";
+import { TextButton } from "../../ui/buttons";
+import { clock, dayName } from "../../ui/units";
+import { dayOf } from "./times";
+import type { DayDesk } from "./useDay";
+
+/** What is tight, what would help, what cannot wait, and what the maker arranged. */
+export function Aside(props: { desk: DayDesk; day: Day; plan: Plan; on: string; tap: (task: string) => void }) {
+  const { plan, day, desk, on } = props;
+  const full = plan.places.flatMap((p) =>
+    p.full.filter((f) => dayOf(f.from) <= on && dayOf(f.to) >= on).map((f) => ({ place: p.place, ...f })),
+  );
+  const waiting = plan.tasks.filter((t) => dayOf(t.starts) === on && t.what.atMost !== null && t.what.stage !== "melt");
+  const out = plan.trays.filter((t) => t.outBy !== null && dayOf(t.ends) === on);
+  const short = plan.outcome === "impossible";
+  return (
+    <>
+      {(short || full.length > 0) && (
+        <section aria-labelledby="tight">
+          <Head id="tight">Tight</Head>
+          {plan.shortages.map((s) => (
+            <p key={s.what} className="border-mind bg-mind-ground mb-2 border-l-4 px-3 py-1.5">
+              {s.what}
+            </p>
+          ))}
+          {!short &&
+            full.map((f) => (
+              <p key={f.place + f.from} className="border-mind bg-mind-ground mb-2 border-l-4 px-3 py-1.5">
+                <b className="block first-letter:uppercase">
+                  {f.place === "pots" ? "every pot in use" : `${f.place.replace("-", " ")} full`} {clock(f.from)}–
+                  {dayOf(f.to) === on ? clock(f.to) : dayName(f.to)}
+                </b>
+              </p>
+            ))}
+        </section>
+      )}
+      {short && (
+        <section aria-labelledby="helps">
+          <Head id="helps">What would help</Head>
+          {day.remedies.length === 0 && (
+            <p className="text-ink2">
+              {day.searching
+                ? "Changes are being tried, one by one …"
+                : "No single change makes it fit. Move a pickup, or leave an order out."}
+            </p>
+          )}
+          <ul>
+            {day.remedies.map((r) => (
+              <li key={r.what} className="border-line border-t border-dashed">
+                <button
+                  className="text-act w-full py-1.5 text-left font-semibold first-letter:uppercase"
+                  disabled={desk.busy}
+                  onClick={() => desk.take(r)}
+                >
+                  {r.what}
+                </button>
+              </li>
+            ))}
+          </ul>
+          {day.remedies.length > 0 && (
+            <p className="text-ink2 text-[13px]">Each was tried: with it, everything fits. Choosing one arranges it.</p>
+          )}
+        </section>
+      )}
+      {(waiting.length > 0 || out.length > 0) && !short && (
+        <section aria-labelledby="waits">
+          <Head id="waits">Can’t wait</Head>
+          <ul>
+            {waiting.map((t) => (
+              <li key={t.what.code} className="border-line flex justify-between gap-3 border-t border-dashed py-1.5">
+                <button className="text-left" onClick={() => props.tap(t.what.code)}>
+                  {t.what.title}
+                </button>
+                <b className="text-act tabular-nums">{clock(t.starts)}</b>
+              </li>
+            ))}
+            {out.map((t) => (
+              <li
+                key={`${t.task} out`}
+                className="border-line flex justify-between gap-3 border-t border-dashed py-1.5"
+              >
+                <span>out of the {t.place.replace("-", " ")} by</span>
+                <b className="text-act tabular-nums">{clock(t.outBy ?? t.ends)}</b>
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
+      <Arranged {...props} />
+    </>
+  );
+}
+
+function Head({ id, children }: { id: string; children: React.ReactNode }) {
+  return (
+    <h2 id={id} className="mb-1 font-serif text-[20px]">
+      {children}
+    </h2>
+  );
+}
+
+/** Everything the maker said, each to be taken back. */
+function Arranged({ desk, day, plan, on }: { desk: DayDesk; day: Day; plan: Plan; on: string }) {
+  const { arranged } = day;
+  const title = (code: string) => plan.tasks.find((t) => t.what.code === code)?.what.title;
+  const marks = Object.entries(arranged.tasks).filter(([code]) => title(code) !== undefined);
+  const item = (key: string, says: string, drop: () => void) => (
+    <li key={key} className="border-line flex justify-between gap-3 border-t border-dashed py-1.5">
+      <span>{says}</span>
+      <TextButton label={`Take back: ${says}`} onClick={drop}>
+        <span aria-hidden>×</span>
+      </TextButton>
+    </li>
+  );
+  return (
+    <section aria-labelledby="arranged" className="print:hidden">
+      <Head id="arranged">Arranged</Head>
+      <ul>
+        {marks.map(([code, m]) =>
+          item(
+            code,
+            `${title(code) ?? ""}: ${m.done ? `done ${clock(m.done)}` : m.at ? `pinned ${clock(m.at)}` : `not before ${clock(m.notBefore ?? "")}`}`,
+            () => desk.mark(code, `Taken back: ${title(code) ?? code}.`, null),
+          ),
+        )}
+        {arranged.hours.map((h, i) =>
+          item(
+            `h${i}`,
+            `${dayName(h.day)}: ${h.hours ? `${h.hours.from.slice(0, 5)}–${h.hours.to.slice(0, 5)}` : "no work"}`,
+            () => desk.change("Hours as usual again.", (a) => ({ ...a, hours: a.hours.filter((_, n) => n !== i) })),
+          ),
+        )}
+        {arranged.helpers.map((h, i) =>
+          item(`w${i}`, `helper ${dayName(h.day)}, ${h.hours.from.slice(0, 5)}–${h.hours.to.slice(0, 5)}`, () =>
+            desk.change("No helper.", (a) => ({ ...a, helpers: a.helpers.filter((_, n) => n !== i) })),
+          ),
+        )}
+        {arranged.places.map((p, i) =>
+          item(
+            `p${i}`,
+            `${p.place.replace("-", " ")} ${p.change > 0 ? `+${p.change}` : p.change}, ${dayName(p.from)}`,
+            () => desk.change("As many as usual again.", (a) => ({ ...a, places: a.places.filter((_, n) => n !== i) })),
+          ),
+        )}
+      </ul>
+      <p className="mt-1 flex flex-wrap gap-x-4 gap-y-1">
+        <TextButton
+          onClick={() =>
+            desk.change(`A helper on ${dayName(on)} from 14:00 to 18:00.`, (a) => ({
+              ...a,
+              helpers: [...a.helpers, { day: on, hours: { from: "14:00:00", to: "18:00:00" } }],
+            }))
+          }
+        >
+          a helper this day
+        </TextButton>
+        <TextButton
+          onClick={() =>
+            desk.change(`No work on ${dayName(on)}.`, (a) => ({
+              ...a,
+              hours: [...a.hours.filter((h) => h.day !== on), { day: on, hours: null }],
+            }))
+          }
+        >
+          no work this day
+        </TextButton>
+        <TextButton onClick={desk.planAgain}>plan anew</TextButton>
+        <Link className="text-act font-semibold" to="/kitchen/hours">
+          usual hours and places
+        </Link>
+      </p>
+    </section>
+  );
+}

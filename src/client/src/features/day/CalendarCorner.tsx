@@ -1,0 +1,69 @@
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
+import { answer, api } from "../../api/client";
+import { useOwner } from "../../api/queries";
+import { TextButton } from "../../ui/buttons";
+
+const day = new Intl.DateTimeFormat("en-GB", { day: "numeric", month: "long" });
+
+/** The plan for a calendar program: as a file, or under a private address that can be taken back. */
+export function CalendarCorner() {
+  const owner = useOwner();
+  return (
+    <section aria-labelledby="calendar" className="print:hidden">
+      <h2 id="calendar" className="mb-1 font-serif text-[20px]">
+        On paper, in the calendar
+      </h2>
+      <p className="flex flex-wrap gap-x-4 gap-y-1">
+        <TextButton onClick={() => window.print()}>print this day</TextButton>
+        <a className="text-act font-semibold" href="/api/day/calendar.ics" download>
+          calendar file
+        </a>
+      </p>
+      {owner && <Feeds />}
+    </section>
+  );
+}
+
+function Feeds() {
+  const queries = useQueryClient();
+  const [made, setMade] = useState<string>();
+  const feeds = useQuery({ queryKey: ["feeds"], queryFn: () => answer(api.GET("/api/day/feeds")) });
+  const settle = () => queries.invalidateQueries({ queryKey: ["feeds"] });
+  const make = useMutation({
+    mutationFn: () => answer(api.POST("/api/day/feeds")),
+    onSuccess: async (link) => {
+      setMade(`${window.location.origin}${link.path}`);
+      await settle();
+    },
+  });
+  const revoke = useMutation({
+    mutationFn: (id: string) => answer(api.DELETE("/api/day/feeds/{id}", { params: { path: { id } } })),
+    onSuccess: async () => {
+      setMade(undefined);
+      await settle();
+    },
+  });
+  return (
+    <>
+      <ul>
+        {feeds.data?.map((f) => (
+          <li key={f.id} className="border-line flex justify-between gap-3 border-t border-dashed py-1.5">
+            <span>private address, made {day.format(new Date(f.madeAt))}</span>
+            <TextButton onClick={() => revoke.mutate(f.id)} label="take back the private address">
+              take back
+            </TextButton>
+          </li>
+        ))}
+      </ul>
+      {made ? (
+        <p role="status" className="mt-1 text-[15px]">
+          Give this address to your calendar program; it is shown once:{" "}
+          <code className="bg-parchment text-parchment-ink block px-1.5 py-1 text-[12px] break-all">{made}</code>
+        </p>
+      ) : (
+        <TextButton onClick={() => make.mutate()}>a private address for my calendar</TextButton>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,155 @@
+import { useQuery } from "@tanstack/react-query";
+import { useEffect, useState } from "react";
+import { Link, useSearchParams } from "react-router";
+import type { Day, DayTray, Plan, Reference } from "../../api/client";
+import { referenceQuery } from "../../api/queries";
+import { Undoable } from "../../ui/buttons";
+import { ErrorNote, Waiting } from "../../ui/notes";
+import { longDayName, span } from "../../ui/units";
+import { CalendarCorner } from "./CalendarCorner";
+import { Aside } from "./Aside";
+import { TaskSheet, TraySheet } from "./Sheets";
+import { Timeline } from "./Timeline";
+import { dayOf, minutesFrom, scaleOf } from "./times";
+import { useDay, type DayDesk } from "./useDay";
+import { WeekStrip } from "./WeekStrip";
+
+/** What is done when, by whom, and where it stands: every open order of the coming fortnight, a day at a time. */
+export function DayPage() {
+  const desk = useDay();
+  const reference = useQuery(referenceQuery);
+  useEffect(() => {
+    document.title = "The day · Kondiba";
+  }, []);
+  const error = desk.day.error ?? reference.error;
+  if (error) return <ErrorNote error={error} retry={() => void desk.day.refetch()} />;
+  if (!desk.day.data || !reference.data) return <Planning />;
+  const { plan } = desk.day.data;
+  if (!plan) return <Planning />;
+  return <Desk desk={desk} day={desk.day.data} plan={plan} reference={reference.data} />;
+}
+
+function Planning() {
+  return (
+    <>
+      <p className="text-ink2 px-10 pt-8 font-serif text-[22px]">Planning …</p>
+      <Waiting />
+    </>
+  );
+}
+
+function Desk({ desk, day, plan, reference }: { desk: DayDesk; day: Day; plan: Plan; reference: Reference }) {
+  const [search, setSearch] = useSearchParams();
+  const [task, setTask] = useState<string>();
+  const [tray, setTray] = useState<DayTray>();
+  const worked = [...new Set(plan.tasks.map((t) => dayOf(t.starts)))].sort();
+  const busiest = worked.find((d) => d >= dayOf(day.now)) ?? dayOf(day.now);
+  const on = search.get("on") ?? busiest;
+  const names = new Map(day.orders.map((o) => [o.code, o.name]));
+  const own = plan.tasks.filter((t) => dayOf(t.starts) === on);
+  const orders = [...new Set(own.map((t) => t.what.order).filter((o) => o !== null))];
+  const shown = plan.tasks.find((t) => t.what.code === task);
+
+  return (
+    <div className="px-4 pt-2 sm:px-10">
+      <WeekStrip
+        day={day}
+        plan={plan}
+        reference={reference}
+        on={on}
+        choose={(date) => setSearch({ on: date }, { replace: true })}
+      />
+      <header className="mt-3 flex flex-wrap items-baseline gap-x-5 gap-y-1">
+        <h1 className="font-serif text-[34px] leading-tight">{longDayName(on)}</h1>
+        <p className="text-ink2">
+          {own.length === 0
+            ? "nothing to do"
+            : `${orders.length} ${orders.length === 1 ? "order" : "orders"}, hands ${span(own.reduce((sum, t) => sum + (t.worker ? minutesFrom(t.starts, t.ends) * 60 : 0), 0))}`}
+        </p>
+        <Verdict day={day} plan={plan} />
+      </header>
+      {desk.error && (
+        <p role="alert" className="border-mind bg-mind-ground mt-3 border-l-4 px-4 py-2">
+          {desk.error.message}
+        </p>
+      )}
+      {desk.done && <Undoable says={desk.done} act="Undo" undo={desk.undo} />}
+      {plan.problems.map((p) => (
+        <p key={p.field + p.reason} role="note" className="border-mind bg-mind-ground mt-3 border-l-4 px-4 py-2">
+          {p.reason} {p.remedy}
+        </p>
+      ))}
+      {day.orders.length === 0 ? (
+        <p className="text-ink2 mt-6 max-w-xl text-lg">
+          No order is open in the coming fortnight. As soon as one has a pickup day, what is to be done when stands
+          here.{" "}
+          <Link className="text-act font-semibold" to="/">
+            To the shelf
+          </Link>
+        </p>
+      ) : (
+        <div className="mt-3 grid gap-x-10 gap-y-8 xl:grid-cols-[minmax(0,1fr)_17rem]">
+          <section aria-label="The plan" className={`min-w-0 ${desk.busy ? "opacity-60" : ""}`}>
+            {own.length === 0 ? (
+              <p className="text-ink2 py-6 text-lg">
+                The hands rest. {worked.length > 0 && "Days with work are filled in the row above."}
+              </p>
+            ) : (
+              <Timeline
+                plan={plan}
+                day={on}
+                now={day.now}
+                scale={scaleOf(plan, on)}
+                reference={reference}
+                names={names}
+                tap={setTask}
+                tapTray={setTray}
+              />
+            )}
+          </section>
+          <aside aria-label="Tight and arranged" className="space-y-7">
+            <Aside desk={desk} day={day} plan={plan} on={on} tap={setTask} />
+            <CalendarCorner />
+          </aside>
+        </div>
+      )}
+      {shown && (
+        <TaskSheet
+          key={shown.what.code}
+          task={shown}
+          plan={plan}
+          names={names}
+          desk={desk}
+          now={day.now}
+          close={() => setTask(undefined)}
+        />
+      )}
+      {tray && (
+        <TraySheet tray={tray} plan={plan} names={names} desk={desk} day={day} close={() => setTray(undefined)} />
+      )}
+    </div>
+  );
+}
+
+/** Whether it fits, how much there is to spare, and how near to the best it is proven to be. */
+function Verdict({ day, plan }: { day: Day; plan: Plan }) {
+  if (plan.outcome === "impossible")
+    return (
+      <p role="status" className="text-mind font-bold">
+        it does not fit{day.searching ? "; changes are being tried …" : ""}
+      </p>
+    );
+  if (plan.tasks.length === 0) return null;
+  const spare = Math.min(...plan.orders.map((o) => minutesFrom(o.ready, o.pickup)));
+  const near = Math.ceil(plan.gap * 100);
+  return (
+    <p role="status">
+      <b className="text-go">everything fits, {span(spare * 60)} to spare</b>
+      <span className="text-ink2">
+        {" "}
+        · {plan.outcome === "best" || near === 0 ? "no plan is better" : `proven within ${near} % of the best`}
+        {day.searching && " · still looking for a better one …"}
+      </span>
+    </p>
+  );
+}

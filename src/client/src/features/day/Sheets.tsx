@@ -1,0 +1,181 @@
+import { useState } from "react";
+import { Link } from "react-router";
+import type { Day, DayTask, DayTray, Plan } from "../../api/client";
+import { TextButton } from "../../ui/buttons";
+import { Labelled } from "../../ui/fields";
+import { SourceTag } from "../../ui/SourceTag";
+import { Sheet } from "../../ui/Sheet";
+import { clock, dayName, span } from "../../ui/units";
+import { lasts, slackWords } from "./Timeline";
+import { dayOf, plusMinutes } from "./times";
+import type { DayDesk } from "./useDay";
+
+interface Of {
+  plan: Plan;
+  names: Map<string, string>;
+  desk: DayDesk;
+  close: () => void;
+}
+
+/** A task: what to do and why, when, and how it can be moved. */
+export function TaskSheet({ task, plan, names, desk, now, close }: Of & { task: DayTask; now: string }) {
+  const { what, mark } = task;
+  const [at, setAt] = useState(task.starts.slice(0, 16));
+  const melting = what.stage === "melt";
+  const set = (says: string, to: Parameters<DayDesk["mark"]>[2]) => {
+    desk.mark(what.code, `${what.title}: ${says}.`, to);
+    close();
+  };
+  const tray = plan.trays.find((t) => t.task === what.code);
+  return (
+    <Sheet open close={close} title={what.title}>
+      <p className="text-ink2 mt-1">
+        {dayName(task.starts)}, {clock(task.starts)}
+        {lasts(task) > 0 && `–${clock(task.ends)}, ${span(lasts(task))}`}
+        {what.order && (
+          <>
+            {" "}
+            ·{" "}
+            <Link className="text-act font-semibold" to={`/orders/${asId(what.order)}`}>
+              {names.get(what.order)}
+            </Link>
+          </>
+        )}
+      </p>
+      <p className="mt-3">{what.text}</p>
+      {what.why && (
+        <p className="text-ink2 mt-1 text-[15px]">
+          {what.why} <SourceTag source={what.source} />
+        </p>
+      )}
+      {what.round && (
+        <p className="mt-2">
+          In rounds of <b>{what.round}</b>: dip so many, decorate them while they are wet, then the next.
+        </p>
+      )}
+      {tray && (
+        <p className="mt-2">
+          Then {tray.place === "counter" ? "on the counter" : `in the ${tray.place.replace("-", " ")}`}
+          {tray.set && ` until it is hard at ${clock(tray.set)}`}
+          {tray.outBy && `, out by ${clock(tray.outBy)} or it sweats`}.
+        </p>
+      )}
+      {what.atMost !== null && <p className="text-mind mt-2">What comes next follows within {span(what.atMost)}.</p>}
+      <p className="mt-2 font-semibold">{slackWords(task)}</p>
+      {!melting && (
+        <section aria-label="Move it" className="border-line mt-5 border-t pt-4">
+          <div className="flex flex-wrap items-end gap-3">
+            <Labelled label="At">
+              {(ids) => (
+                <input
+                  {...ids}
+                  type="datetime-local"
+                  className="border-line bg-ground rounded-md border px-2 py-1.5"
+                  value={at}
+                  onChange={(e) => setAt(e.target.value)}
+                />
+              )}
+            </Labelled>
+            <button
+              className="bg-act text-on-act rounded-full px-4 py-1.5 font-bold"
+              onClick={() => set(`pinned at ${clock(at)}`, { at: `${at}:00` })}
+            >
+              Pin it there
+            </button>
+            <TextButton onClick={() => set(`not before ${clock(at)}`, { notBefore: `${at}:00` })}>
+              not before
+            </TextButton>
+          </div>
+          <p className="mt-4 flex flex-wrap gap-x-5 gap-y-1">
+            <TextButton onClick={() => set("done", { done: now.slice(0, 19) })}>it is done</TextButton>
+            {[15, 30, 60].map((m) => (
+              <TextButton
+                key={m}
+                onClick={() =>
+                  set(`${m} min later`, {
+                    notBefore: plusMinutes(task.starts > now ? task.starts : now.slice(0, 19), m),
+                  })
+                }
+              >
+                {m} min late
+              </TextButton>
+            ))}
+            {mark && <TextButton onClick={() => set("free to move again", null)}>free to move</TextButton>}
+          </p>
+        </section>
+      )}
+    </Sheet>
+  );
+}
+
+/** A tray: what lies on it, where, how long, and what to do when that place is away. */
+export function TraySheet({ tray, plan, names, desk, day, close }: Of & { tray: DayTray; day: Day }) {
+  const place = plan.places.find((p) => p.place === tray.place);
+  return (
+    <Sheet open close={close} title={tray.title}>
+      <p className="text-ink2 mt-1">{names.get(tray.order)}</p>
+      <dl className="mt-3 grid grid-cols-[auto_1fr] gap-x-5 gap-y-1">
+        <dt className="text-ink2">on it</dt>
+        <dd>
+          {tray.pieces} pieces, {tray.trays} {tray.trays === 1 ? "tray" : "trays"}
+        </dd>
+        <dt className="text-ink2">where</dt>
+        <dd>
+          {tray.place.replace("-", " ")}, which takes {place?.has}
+        </dd>
+        <dt className="text-ink2">from</dt>
+        <dd>
+          {dayName(tray.starts)}, {clock(tray.starts)}
+        </dd>
+        <dt className="text-ink2">until</dt>
+        <dd>
+          {dayName(tray.ends)}, {clock(tray.ends)}
+        </dd>
+        {tray.set && (
+          <>
+            <dt className="text-ink2">hard</dt>
+            <dd className="text-go font-bold">{clock(tray.set)}</dd>
+          </>
+        )}
+        {tray.outBy && (
+          <>
+            <dt className="text-ink2">out by</dt>
+            <dd className="text-mind font-bold">{clock(tray.outBy)}, or it sweats</dd>
+          </>
+        )}
+      </dl>
+      <p className="mt-4">
+        <Link className="text-act font-semibold" to={`/orders/${asId(tray.order)}`}>
+          its trays, drawn
+        </Link>
+      </p>
+      <p className="border-line mt-5 border-t pt-4">
+        <TextButton
+          onClick={() => {
+            const date = dayOf(tray.starts);
+            desk.change(`The ${tray.place.replace("-", " ")} is away on ${dayName(date)}.`, (a) => ({
+              ...a,
+              places: [
+                ...a.places,
+                {
+                  place: tray.place,
+                  change: -(place?.has ?? 1),
+                  from: later(`${date}T00:00:00`, day.now),
+                  to: `${date}T23:59:00`,
+                },
+              ],
+            }));
+            close();
+          }}
+        >
+          the {tray.place.replace("-", " ")} is away this day
+        </TextButton>
+      </p>
+    </Sheet>
+  );
+}
+
+const later = (a: string, b: string) => (a > b ? a : b.slice(0, 19));
+
+/** An order's id of its code in a plan. */
+const asId = (code: string) => code.replace(/^(.{8})(.{4})(.{4})(.{4})(.{12})$/, "$1-$2-$3-$4-$5");

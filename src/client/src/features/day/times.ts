@@ -1,0 +1,89 @@
+import type { Plan } from "../../api/client";
+
+/** Minutes from one local time to another. */
+export const minutesFrom = (from: string, to: string) => (Date.parse(`${to}Z`) - Date.parse(`${from}Z`)) / 60_000;
+
+/** A local time so many minutes on. */
+export const plusMinutes = (local: string, minutes: number) =>
+  new Date(Date.parse(`${local}Z`) + minutes * 60_000).toISOString().slice(0, 19);
+
+export const dayOf = (local: string) => local.slice(0, 10);
+
+/** Where times lie down the page: as long as they take, but no work too short to be read, and no pause longer than it need be. */
+export interface Scale {
+  y(local: string): number;
+  height: number;
+  /** Full hours to rule a line at. */
+  hours: string[];
+  /** Pauses that are drawn shorter than they are. */
+  pauses: { y: number; minutes: number }[];
+}
+
+const perMinute = 2.1;
+const shortest = 27;
+const longestPause = 54;
+
+export function scaleOf(plan: Plan, day: string): Scale {
+  const work = plan.tasks.filter((t) => dayOf(t.starts) === day);
+  const pickups = plan.orders.filter((o) => dayOf(o.pickup) === day).map((o) => o.pickup);
+  const marks = [...new Set([...work.flatMap((t) => [t.starts, t.ends]), ...pickups])].sort();
+  if (marks.length === 0) return { y: () => 0, height: 0, hours: [], pauses: [] };
+  const gaps = marks.slice(1).map((to, i) => {
+    const from = marks[i] ?? to;
+    const busy = work.some((t) => t.starts < to && t.ends > from);
+    const minutes = minutesFrom(from, to);
+    return { from, to, busy, minutes, px: busy ? minutes * perMinute : Math.min(longestPause, minutes * perMinute) };
+  });
+  for (const task of work) {
+    const own = gaps.filter((g) => g.from >= task.starts && g.to <= task.ends);
+    const px = own.reduce((sum, g) => sum + g.px, 0);
+    const wanted = task.worker === null ? 0 : shortest;
+    if (px < wanted) own.forEach((g) => (g.px += (wanted - px) / own.length));
+  }
+  const start = marks[0] ?? "";
+  let at = 10;
+  const knots = [{ local: start, y: at }];
+  const pauses: Scale["pauses"] = [];
+  for (const gap of gaps) {
+    if (!gap.busy && gap.minutes * perMinute > longestPause) pauses.push({ y: at + gap.px / 2, minutes: gap.minutes });
+    at += gap.px;
+    knots.push({ local: gap.to, y: at });
+  }
+  const y = (local: string) => {
+    if (local <= start) return 10;
+    const i = knots.findIndex((k) => k.local >= local);
+    if (i < 0) return at;
+    const [a, b] = [knots[i - 1], knots[i]];
+    if (!a || !b) return at;
+    const whole = minutesFrom(a.local, b.local);
+    return whole === 0 ? b.y : a.y + ((b.y - a.y) * minutesFrom(a.local, local)) / whole;
+  };
+  const hours = Array.from({ length: 25 }, (_, h) => `${day}T${String(h).padStart(2, "0")}:00:00`).filter(
+    (h) => h > start && h < (marks[marks.length - 1] ?? ""),
+  );
+  return { y, height: at + 16, hours: apart(hours, y), pauses };
+}
+
+/** Those hours whose lines do not crowd one another. */
+function apart(hours: string[], y: (local: string) => number) {
+  let last = -Infinity;
+  return hours.filter((h) => {
+    if (y(h) - last < 22) return false;
+    last = y(h);
+    return true;
+  });
+}
+
+/** Puts things side by side that are there at the same time; gives each its lane, and how many lanes there are. */
+export function lanesOf<T>(things: T[], from: (thing: T) => number, to: (thing: T) => number) {
+  const ends: number[] = [];
+  const placed = [...things]
+    .sort((a, b) => from(a) - from(b))
+    .map((thing) => {
+      let lane = ends.findIndex((end) => end <= from(thing) + 0.5);
+      if (lane < 0) lane = ends.length;
+      ends[lane] = to(thing);
+      return { thing, lane };
+    });
+  return { placed, lanes: Math.max(1, ends.length) };
+}
