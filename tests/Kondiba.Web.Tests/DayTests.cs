@@ -1,12 +1,194 @@
 using System.Net;
 using System.Net.Http.Json;
 using System.Text.Json.Nodes;
+using Kondiba.Core.Planning;
+using Kondiba.Core.Prep;
+using Kondiba.Core.Reference;
 using NodaTime;
 
 namespace Kondiba.Web.Tests;
 
-public class DayTests
+/// <summary>The plan of the days over the API, and its calendar.</summary>
+public sealed class DayTests(Server server) : IClassFixture<Server>
 {
+    private const string Password = "a whisk and a bowl";
+
+    private async Task<HttpClient> KitchenAsync(string name)
+    {
+        var client = Server.Browser(server.Own);
+        (await client.PostAsJsonAsync("/api/session/kitchen", new { kitchen = name, name = $"owner of {name}", password = Password })).EnsureSuccessStatusCode();
+        return client;
+    }
+
+    private static async Task<JsonObject> DayAsync(HttpClient client) => (await client.GetFromJsonAsync<JsonObject>("/api/day"))!;
+
+    private static async Task<JsonObject> SettledAsync(HttpClient client)
+    {
+        var day = await DayAsync(client);
+        for (var i = 0; i < 300 && (bool)day["searching"]!; i++)
+        {
+            await Task.Delay(100);
+            day = await DayAsync(client);
+        }
+
+        return day;
+    }
+
+    private static async Task<JsonObject> ArrangeAsync(HttpClient client, JsonObject day, string part, JsonNode value)
+    {
+        var arranged = day["arranged"]!.DeepClone().AsObject();
+        arranged[part] = value;
+        var answer = await client.PutAsJsonAsync("/api/day/arranged", new JsonObject { ["version"] = (int)day["version"]!, ["arranged"] = arranged });
+        Assert.True(answer.IsSuccessStatusCode, await answer.Content.ReadAsStringAsync());
+        return await answer.ReadAsync();
+    }
+
+    private static JsonObject TaskOf(JsonObject day, string ending) => day["plan"]!["tasks"]!.AsArray().Single(t => ((string)t!["what"]!["code"]!).EndsWith(ending, StringComparison.Ordinal))!.AsObject();
+
+    private static JsonObject Order(int days, params JsonObject[] lines)
+    {
+        var order = Orders.Order(lines);
+        order["pickup"] = Orders.Day(days);
+        return order;
+    }
+
     [Fact]
-    public void Nothing() { }
+    public async Task An_open_order_is_planned_pinned_done_and_moves_with_little_upheaval()
+    {
+        using var client = await KitchenAsync("Planned");
+        Assert.Empty((await DayAsync(client))["plan"]!["tasks"]!.AsArray());
+        var order = await client.CreatedAsync(Order(2, Orders.Line(), Orders.Line("pretzel-rod", "one", 12, "teal", 0.5)));
+        var day = await SettledAsync(client);
+        Assert.Equal("best", (string)day["plan"]!["outcome"]!);
+        var dip = TaskOf(day, "/dip.1");
+        Assert.Equal("Dip 12 pretzel rods", (string)dip["what"]!["title"]!);
+        Assert.Equal(((string)order["id"]!).Replace("-", "", StringComparison.Ordinal), (string)dip["what"]!["order"]!);
+
+        // Pinned earlier on its day, it stays there; the berries keep their time, as nothing of theirs need move.
+        var berries = (string)TaskOf(day, "/dip.0")["starts"]!;
+        var pin = $"{((string)dip["starts"]!)[..10]}T09:30:00";
+        var code = (string)dip["what"]!["code"]!;
+        var pinned = await ArrangeAsync(client, day, "tasks", new JsonObject { [code] = new JsonObject { ["at"] = pin } });
+        pinned = await SettledAsync(client);
+        Assert.Equal(pin, (string)TaskOf(pinned, "/dip.1")["starts"]!);
+        Assert.Equal(berries, (string)TaskOf(pinned, "/dip.0")["starts"]!);
+
+        // An arrangement made on an older version is refused and changes nothing.
+        var late = await client.PutAsJsonAsync("/api/day/arranged", new JsonObject { ["version"] = (int)day["version"]!, ["arranged"] = day["arranged"]!.DeepClone() });
+        Assert.Equal(HttpStatusCode.Conflict, late.StatusCode);
+        Assert.Equal(pin, (string)(await DayAsync(client))["arranged"]!["tasks"]![code]!["at"]!);
+
+        // Asked again, it is the same plan: from the kitchen's memory, and from the database after a restart too.
+        Assert.Equal(pinned["plan"]!["tasks"]!.ToJsonString(), (await SettledAsync(client))["plan"]!["tasks"]!.ToJsonString());
+    }
+
+    [Fact]
+    public async Task What_does_not_fit_says_what_is_short_and_a_remedy_that_is_taken_makes_it_fit()
+    {
+        using var client = await KitchenAsync("Crowded");
+        await client.CreatedAsync(Order(2, Orders.Line(), Orders.Line("pretzel-rod", "one", 24, "midnight", 0.5)));
+        var day = await SettledAsync(client);
+        var today = LocalDate.FromDateTime(DateTime.Parse((string)day["now"]!, null));
+        var none = new JsonArray([.. Enumerable.Range(0, 8).Select(i => (JsonNode)new JsonObject { ["day"] = today.PlusDays(i).ToString("uuuu-MM-dd", null), ["hours"] = null })]);
+        await ArrangeAsync(client, day, "hours", none);
+        var short_ = await SettledAsync(client);
+        Assert.Equal("impossible", (string)short_["plan"]!["outcome"]!);
+        Assert.Contains("of hands are missing", (string)short_["plan"]!["shortages"]![0]!["what"]!, StringComparison.Ordinal);
+        var remedies = short_["remedies"]!.AsArray();
+        Assert.NotEmpty(remedies);
+
+        Assert.Equal(HttpStatusCode.Conflict, (await client.PostAsJsonAsync("/api/day/remedies", new JsonObject { ["what"] = "magic", ["arranged"] = null, ["change"] = null })).StatusCode);
+        (await client.PostAsJsonAsync("/api/day/remedies", remedies[0]!.DeepClone())).EnsureSuccessStatusCode();
+        Assert.NotEqual("impossible", (string)(await SettledAsync(client))["plan"]!["outcome"]!);
+    }
+
+    [Fact]
+    public async Task Arrangements_that_cannot_be_are_refused_by_name()
+    {
+        using var client = await KitchenAsync("Careful");
+        var day = await DayAsync(client);
+        async Task<JsonObject> RefusedAsync(string part, JsonNode value)
+        {
+            var arranged = day["arranged"]!.DeepClone().AsObject();
+            arranged[part] = value;
+            var answer = await client.PutAsJsonAsync("/api/day/arranged", new JsonObject { ["version"] = (int)day["version"]!, ["arranged"] = arranged });
+            Assert.Equal(HttpStatusCode.BadRequest, answer.StatusCode);
+            return (await answer.ReadAsync())["errors"]!.AsObject();
+        }
+
+        Assert.Contains("hours", await RefusedAsync("helpers", new JsonArray(new JsonObject { ["day"] = "2031-05-01", ["hours"] = new JsonObject { ["from"] = "18:00:00", ["to"] = "14:00:00" } })));
+        Assert.Contains("places", await RefusedAsync("places", new JsonArray(new JsonObject { ["place"] = "fridge", ["change"] = -1, ["from"] = "2031-05-02T00:00:00", ["to"] = "2031-05-01T00:00:00" })));
+        var working = await client.PutAsJsonAsync("/api/kitchen/working", new JsonObject { ["days"] = new JsonArray(), ["pots"] = 0, ["wells"] = 0, ["pace"] = new JsonObject { ["dip"] = 0.01 } });
+        Assert.Equal(["days", "pace.dip", "pots"], (await working.ReadAsync())["errors"]!.AsObject().Select(e => e.Key).Order());
+        var place = await client.PutAsJsonAsync("/api/kitchen/places", new { code = "cellar", name = "cellar", air = 70, humidity = 0.0, trays = 99 });
+        Assert.Equal(["air", "humidity", "trays"], (await place.ReadAsync())["errors"]!.AsObject().Select(e => e.Key).Order());
+    }
+
+    [Fact]
+    public async Task Pieces_set_in_a_place_of_ones_own_with_their_course()
+    {
+        using var client = await KitchenAsync("Cellar");
+        (await client.PutAsJsonAsync("/api/kitchen/places", new { code = "cellar", name = "cellar", air = 12, humidity = 0.7, trays = 2 })).EnsureSuccessStatusCode();
+        var setting = await (await client.PostAsJsonAsync("/api/setting/preview?line=0", Orders.Order(Orders.Line("sandwich-cookie", "thin", 12, "dark", 1)))).ReadAsync();
+        var places = setting["places"]!.AsArray().ToDictionary(p => (string)p!["place"]!);
+        Assert.Equal(["counter", "fridge", "freezer", "cellar"], places.Keys);
+        double Dry(string place) => (double)places[place]!["sets"]!["touchDry"]!;
+        Assert.True(Dry("fridge") < Dry("cellar") && Dry("cellar") < Dry("counter"));
+        var course = places["cellar"]!["course"]!.AsArray();
+        Assert.True((double)course[0]!["film"]! > (double)course[^1]!["film"]!);
+        Assert.Contains("comes out dry", (string)places["cellar"]!["chill"]!["advice"]!, StringComparison.Ordinal);
+        Assert.Equal(HttpStatusCode.NotFound, (await client.PostAsJsonAsync("/api/setting/preview?line=3", Orders.Order(Orders.Line()))).StatusCode);
+    }
+
+    [Fact]
+    public async Task The_private_address_reads_the_plan_without_signing_in_until_it_is_taken_back()
+    {
+        using var client = await KitchenAsync("Calendar");
+        await client.CreatedAsync(Order(2, Orders.Line()));
+        await SettledAsync(client);
+        var feed = await (await client.PostAsync("/api/day/feeds", null)).ReadAsync();
+        using var program = Server.Browser(server.Own);
+        var read = await program.GetAsync((string)feed["path"]!);
+        Assert.Equal("text/calendar", read.Content.Headers.ContentType!.MediaType);
+        var calendar = Ical.Net.Calendar.Load(await read.Content.ReadAsStringAsync())!;
+        Assert.Contains(calendar.Events, e => e.Summary == "Dip 24 strawberries · Tide table supper");
+
+        // The file says the same, with the same UIDs.
+        var file = Ical.Net.Calendar.Load(await client.GetStringAsync("/api/day/calendar.ics"))!;
+        Assert.Equal(calendar.Events.Select(e => e.Uid).Order(), file.Events.Select(e => e.Uid).Order());
+
+        using var other = await KitchenAsync("Next door");
+        Assert.Equal(HttpStatusCode.NotFound, (await other.DeleteAsync($"/api/day/feeds/{feed["id"]}")).StatusCode);
+        Assert.Equal(HttpStatusCode.NoContent, (await client.DeleteAsync($"/api/day/feeds/{feed["id"]}")).StatusCode);
+        Assert.Equal(HttpStatusCode.NotFound, (await program.GetAsync((string)feed["path"]!)).StatusCode);
+    }
+
+    /// <summary>Written by this product, read by Ical.Net: across both changes of the clocks in the kitchen's zone every time comes back as it was.</summary>
+    [Fact]
+    public void Times_come_back_from_an_independent_reader_across_the_change_of_the_clocks()
+    {
+        var zone = DateTimeZoneProviders.Tzdb["Europe/Lisbon"];
+        foreach (var change in (LocalDateTime[])[new(2031, 3, 29, 20, 0), new(2031, 10, 25, 20, 0)])
+        {
+            var starts = Enumerable.Range(0, 30).Select(i => change.PlusHours(i)).Where(t => zone.MapLocal(t).Count == 1).ToList();
+            DayTask Task(LocalDateTime at, int i) => new(
+                new($"o/dip.{i}", "o", Stage.Dip, $"Dip 24, {i}; commas, \\ and a name long enough to be folded over the line: ¾ of a crème brûlée", "Text\nof two lines.", "", Source.Computed, [0], 24, null, [], 1, i % 2 == 0 ? Duration.FromHours(1) : null),
+                at, at.PlusMinutes(20), "me", Duration.Zero, null);
+            var plan = new Plan(Outcome.Best, 0, [.. starts.Select(Task)], [], [], [new("o", change.PlusDays(2), change.PlusDays(1))], [], [], [], []);
+            var text = Calendar.Write(plan, "k", "Harbour; kitchen", new Dictionary<string, string> { ["o"] = "Regatta" }, zone, Instant.FromUtc(2031, 1, 1, 0, 0));
+            Assert.All(text.Split("\r\n"), l => Assert.True(System.Text.Encoding.UTF8.GetByteCount(l) <= 75, l));
+
+            var read = Ical.Net.Calendar.Load(text)!;
+            Assert.Equal(starts.Count + 1, read.Events.Count);
+            foreach (var (i, at) in starts.Index())
+            {
+                var task = read.Events.Single(e => e.Uid == $"o.dip.{i}@k.kondiba");
+                LocalDateTime Local(Ical.Net.DataTypes.CalDateTime? t) => Instant.FromDateTimeUtc(t!.AsUtc).InZone(zone).LocalDateTime;
+                Assert.Equal((at, at.PlusMinutes(20)), (Local(task.Start), Local(task.End)));
+                Assert.Equal($"{plan.Tasks[i].What.Title} · Regatta", task.Summary);
+                Assert.Equal("Text\nof two lines.", task.Description);
+                Assert.Equal(i % 2 == 0 ? 1 : 0, task.Alarms.Count);
+            }
+        }
+    }
 }

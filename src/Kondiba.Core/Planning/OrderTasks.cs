@@ -265,7 +265,7 @@ internal sealed class OrderTasks
             var chill = Chill.For(line.Piece, place, sets, c);
             int? most = chill.Longest is { } longest ? (int)longest.TotalMinutes : null;
             if (chill.Hard is Sticky.Dry && !(most < least))
-                choices.Add(new(place.Code, trays, least, most));
+                choices.Add(new(place.Code, trays, least, most, (int)(tables.Planning.Carry.Value.TotalMinutes * Minute)));
         }
 
         var liked = choices.Where(s => school switch { "counter" => s.Place == Place.Room, "cold" => s.Place != Place.Room, _ => true }).ToList();

@@ -32,11 +32,11 @@ public sealed class PlanModel
     private readonly List<(ColourWork Colour, int Number, BoolVar Is, IntVar Until)> melts = [];
     private readonly Dictionary<(string Task, string Colour), List<BoolVar>> slots = [];
     private readonly List<LinearExpr> costs = [];
-    private readonly Solution? before;
+    private readonly Solution? near;
 
-    private PlanModel(PlanProblem problem, Solution? before)
+    private PlanModel(PlanProblem problem, Solution? before, Solution? near = null)
     {
-        (this.problem, this.before) = (problem, before);
+        (this.problem, this.near) = (problem, near);
         tasks = problem.Tasks.ToDictionary(t => t.Code);
         busy = problem.Workers.ToDictionary(w => w.Code, _ => new List<IntervalVar>());
         taken = problem.Resources.ToDictionary(r => r.Code, _ => new List<(IntervalVar, int)>());
@@ -71,12 +71,13 @@ public sealed class PlanModel
     /// <summary>Looks for the best plan.</summary>
     /// <param name="problem">What is to be done.</param>
     /// <param name="limits">How long to search.</param>
-    /// <param name="before">An earlier plan to start from, and to stay near to where the goal says so.</param>
+    /// <param name="before">A plan to start from.</param>
+    /// <param name="near">A plan to stay near to, as far as the goal says.</param>
     /// <param name="better">Told of every better plan on the way.</param>
     /// <param name="stop">Ends the search; what was found by then is given.</param>
-    public static Solution Solve(PlanProblem problem, Limits limits, Solution? before = null, Action<Solution>? better = null, CancellationToken stop = default)
+    public static Solution Solve(PlanProblem problem, Limits limits, Solution? before = null, Solution? near = null, Action<Solution>? better = null, CancellationToken stop = default)
     {
-        var plan = new PlanModel(problem, before);
+        var plan = new PlanModel(problem, before, near);
         plan.model.Minimize(LinearExpr.Sum(plan.costs));
         return plan.Run(limits, limits.Quick ? OneWorker : TwoKinds, better, stop);
     }
@@ -158,7 +159,7 @@ public sealed class PlanModel
 
         if (task.Lasts > 0 && !task.Done)
             Hands(task.Code, task.Lasts, start, end, task.By, null);
-        if (problem.Goal.Moved > 0 && before?.Tasks.FirstOrDefault(t => t.Code == task.Code) is { } was && task.At is null)
+        if (problem.Goal.Moved > 0 && near?.Tasks.FirstOrDefault(t => t.Code == task.Code) is { } was && task.At is null)
         {
             Beyond(start - was.Start, $"{task.Code} later than before", problem.Goal.Moved);
             Beyond(was.Start - start, $"{task.Code} earlier than before", problem.Goal.Moved);
@@ -314,6 +315,8 @@ public sealed class PlanModel
             model.Add(to >= from + where.Least).OnlyEnforceIf(literal);
             if (where.Most is { } most)
                 model.Add(to <= from + most).OnlyEnforceIf(literal);
+            if (where.Cost > 0 && literal is BoolVar carried && stay.Choices.Count > 1)
+                costs.Add(carried * where.Cost);
             Take(where.Place, where.Takes, from, to, literal, stay.Code);
             stands.Add((stay, where, literal, from, to));
         }

@@ -64,14 +64,14 @@ public sealed class Planner
 
     /// <summary>Looks for a plan.</summary>
     /// <param name="limits">How long to search.</param>
-    /// <param name="before">An earlier solution to start from.</param>
-    /// <param name="stay">Whether tasks shall stay where the earlier one had them, as far as they can.</param>
+    /// <param name="before">A solution to start from.</param>
+    /// <param name="near">An earlier one that tasks shall stay near to, as far as they can.</param>
     /// <param name="better">Told of every better plan on the way.</param>
     /// <param name="stop">Ends the search.</param>
-    public Solution Solve(Limits limits, Solution? before = null, bool stay = false, Action<Solution>? better = null, CancellationToken stop = default)
+    public Solution Solve(Limits limits, Solution? before = null, Solution? near = null, Action<Solution>? better = null, CancellationToken stop = default)
     {
-        var moved = stay && before is not null ? (int)(request.Tables.Planning.Moved.Value.Si * OrderTasks.Minute) : 0;
-        return PlanModel.Solve(Problem with { Goal = Problem.Goal with { Moved = moved } }, limits, before, better, stop);
+        var moved = near is null ? 0 : (int)(request.Tables.Planning.Moved.Value.Si * OrderTasks.Minute);
+        return PlanModel.Solve(Problem with { Goal = Problem.Goal with { Moved = moved } }, limits, before, near, better, stop);
     }
 
     /// <summary>What it would take: a plan with more of everything than there is, as little more as can be.</summary>
@@ -92,10 +92,11 @@ public sealed class Planner
     public IReadOnlyList<Remedy> Help(Plan plan, Action<Remedy>? found = null, CancellationToken stop = default) =>
         Remedies.For(request, plan.Shortages, names, r => !stop.IsCancellationRequested && Fits(r), found);
 
-    /// <summary>A solution as the kitchen reads it, everything as late as its turn allows.</summary>
-    /// <param name="solution">A solution of the problem.</param>
-    /// <param name="tidy">Whether to move things later where nothing is lost by it; a plan that shall stay near to an earlier one is left as it is.</param>
-    public Plan Read(Solution solution, bool tidy = true) => Read(tidy ? PlanModel.Tidy(Problem, solution, Tidying) : solution, []);
+    /// <summary>The same solution with everything as late as its turn allows, where nothing is lost by it.</summary>
+    public Solution Tidy(Solution solution) => PlanModel.Tidy(Problem, solution, Tidying);
+
+    /// <summary>A solution as the kitchen reads it.</summary>
+    public Plan Read(Solution solution) => Read(solution, []);
 
     /// <summary>A stretched solution, with what is short.</summary>
     public Plan ReadShort(Solution stretched) => Read(stretched with { Outcome = Outcome.Impossible }, Shortages.Of(Problem, stretched, made, clock, names));

@@ -40,7 +40,7 @@ internal static class DayApi
     {
         var day = api.MapGroup("/day").WithTags("Day");
         day.MapGet("", async (DayBook book, KitchenClock clock) => TypedResults.Ok(await ViewAsync(book, clock)))
-            .WithName("GetDay").WithSummary("The plan of every open order of the coming fortnight; it is improved in the background while searching is true.");
+            .WithName("GetDay").WithSummary("The plan of every open order of the coming eight days; it is improved in the background while searching is true.");
         day.MapPost("/again", async (DayBook book, KitchenClock clock) => TypedResults.Ok(await ViewAsync(book, clock, anew: true)))
             .WithName("PlanAgain").WithSummary("Plans from nothing, as if there had been no plan.");
         day.MapPut("/arranged", ArrangeAsync).WithName("ArrangeDay").WithSummary("Keeps pins, marks, hours, helpers and places; the rest is planned round them with as little moved as can be.");

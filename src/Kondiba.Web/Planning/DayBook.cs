@@ -11,7 +11,7 @@ namespace Kondiba.Web.Planning;
 internal sealed class DayBook(KondibaContext db, KitchenThings things, KitchenClock clock, PlanRuns runs)
 {
     // Orders further ahead are not planned yet.
-    private const int Days = 14;
+    private const int Days = 8;
 
     // A plan whose next task should have begun so long ago is made anew from now on.
     private const int Late = 15;

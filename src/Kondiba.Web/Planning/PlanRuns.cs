@@ -51,14 +51,15 @@ internal sealed class PlanRun(string key, PlanRequest request, FoundPlan? before
         var planner = new Planner(request);
         if (planner.Problem.Tasks.Count == 0)
         {
-            State = State with { Plan = planner.Read(new(Outcome.Best, 0, 0, [], [], [], []), tidy: false) };
+            State = State with { Plan = planner.Read(new(Outcome.Best, 0, 0, [], [], [], [])) };
             return;
         }
 
         var from = before is null ? null : planner.Shifted(before.Solution, before.Origin);
-        var solution = planner.Solve(Planner.First, from, stay, stop: stop.Token);
+        var near = stay ? from : null;
+        var solution = planner.Solve(Planner.First, from, near, stop: stop.Token);
         if (solution.Outcome is Outcome.Unknown)
-            solution = planner.Solve(Planner.Full, from, stay, stop: stop.Token);
+            solution = planner.Solve(Planner.Full, from, near, stop: stop.Token);
         if (!solution.Any)
         {
             var plan = planner.ReadShort(planner.Stretch(stop.Token));
@@ -70,13 +71,13 @@ internal sealed class PlanRun(string key, PlanRequest request, FoundPlan? before
 
         Show(solution);
         first.TrySetResult();
-        var shown = instants.GetCurrentInstant();
-        solution = planner.Solve(Planner.Full, solution, stay, better =>
+        var last = instants.GetCurrentInstant();
+        solution = planner.Solve(Planner.Full, solution, near, better =>
         {
-            if (instants.GetCurrentInstant() - shown < Between || stop.IsCancellationRequested)
+            if (instants.GetCurrentInstant() - last < Between || stop.IsCancellationRequested)
                 return;
             Show(better);
-            shown = instants.GetCurrentInstant();
+            last = instants.GetCurrentInstant();
         }, stop.Token);
         if (stop.IsCancellationRequested)
             return;
@@ -85,8 +86,9 @@ internal sealed class PlanRun(string key, PlanRequest request, FoundPlan? before
 
         void Show(Solution found)
         {
-            var plan = planner.Read(found, tidy: !(stay && from is not null));
-            State = State with { Plan = plan, Found = new(planner.Origin, found, plan, instants.GetCurrentInstant()) };
+            var shown = near is null ? planner.Tidy(found) : found;
+            var plan = planner.Read(shown);
+            State = State with { Plan = plan, Found = new(planner.Origin, shown, plan, instants.GetCurrentInstant()) };
         }
     }
 
@@ -114,7 +116,10 @@ internal sealed class PlanRuns(IServiceScopeFactory scopes, IClock instants) : I
                 return there;
             there?.Dispose();
             var before = anew ? null : there?.State.Found ?? kept;
-            var run = new PlanRun(key, request, before, before is not null, found => KeepAsync(kitchen, found), turn, instants);
+
+            // The same orders stay where they are as far as they can; with others, the earlier plan is only where the search begins.
+            var stay = before?.Plan.Orders.Select(o => o.Order).ToHashSet().SetEquals(request.Orders.Select(o => o.Code)) is true;
+            var run = new PlanRun(key, request, before, stay, found => KeepAsync(kitchen, found), turn, instants);
             runs[kitchen] = run;
             run.Start();
             return run;

@@ -2,15 +2,22 @@ import { Link } from "react-router";
 import type { Day, Plan } from "../../api/client";
 import { TextButton } from "../../ui/buttons";
 import { clock, dayName } from "../../ui/units";
-import { dayOf } from "./times";
+import { dayOf, minutesFrom } from "./times";
 import type { DayDesk } from "./useDay";
+
+// Shorter than that, a full place troubles nobody.
+const worthSaying = 15;
 
 /** What is tight, what would help, what cannot wait, and what the maker arranged. */
 export function Aside(props: { desk: DayDesk; day: Day; plan: Plan; on: string; tap: (task: string) => void }) {
   const { plan, day, desk, on } = props;
-  const full = plan.places.flatMap((p) =>
-    p.full.filter((f) => dayOf(f.from) <= on && dayOf(f.to) >= on).map((f) => ({ place: p.place, ...f })),
-  );
+  const full = plan.places.flatMap((p) => {
+    const today = p.full.filter((f) => dayOf(f.from) <= on && dayOf(f.to) >= on);
+    const [first, last] = [today[0], today[today.length - 1]];
+    const minutes = today.reduce((sum, f) => sum + minutesFrom(f.from, f.to), 0);
+    if (!first || !last || minutes < worthSaying) return [];
+    return [{ place: p.place, from: first.from, to: last.to, times: today.length }];
+  });
   const waiting = plan.tasks.filter((t) => dayOf(t.starts) === on && t.what.atMost !== null && t.what.stage !== "melt");
   const out = plan.trays.filter((t) => t.outBy !== null && dayOf(t.ends) === on);
   const short = plan.outcome === "impossible";
@@ -31,6 +38,7 @@ export function Aside(props: { desk: DayDesk; day: Day; plan: Plan; on: string; 
                   {f.place === "pots" ? "every pot in use" : `${f.place.replace("-", " ")} full`} {clock(f.from)}–
                   {dayOf(f.to) === on ? clock(f.to) : dayName(f.to)}
                 </b>
+                {f.times > 1 && "on and off"}
               </p>
             ))}
         </section>

@@ -14,7 +14,7 @@ import { dayOf, minutesFrom, scaleOf } from "./times";
 import { useDay, type DayDesk } from "./useDay";
 import { WeekStrip } from "./WeekStrip";
 
-/** What is done when, by whom, and where it stands: every open order of the coming fortnight, a day at a time. */
+/** What is done when, by whom, and where it stands: every open order of the coming eight days, a day at a time. */
 export function DayPage() {
   const desk = useDay();
   const reference = useQuery(referenceQuery);
@@ -81,8 +81,8 @@ function Desk({ desk, day, plan, reference }: { desk: DayDesk; day: Day; plan: P
       ))}
       {day.orders.length === 0 ? (
         <p className="text-ink2 mt-6 max-w-xl text-lg">
-          No order is open in the coming fortnight. As soon as one has a pickup day, what is to be done when stands
-          here.{" "}
+          No order is collected in the coming eight days. As soon as one has a pickup day, what is to be done when
+          stands here.{" "}
           <Link className="text-act font-semibold" to="/">
             To the shelf
           </Link>
@@ -144,7 +144,7 @@ function Verdict({ day, plan }: { day: Day; plan: Plan }) {
   const near = Math.ceil(plan.gap * 100);
   return (
     <p role="status">
-      <b className="text-go">everything fits, {span(spare * 60)} to spare</b>
+      <b className="text-go">everything fits, {spare > 0 ? span(spare * 60) : "nothing"} to spare</b>
       <span className="text-ink2">
         {" "}
         · {plan.outcome === "best" || near === 0 ? "no plan is better" : `proven within ${near} % of the best`}

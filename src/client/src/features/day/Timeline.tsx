@@ -32,7 +32,8 @@ export function Timeline(props: Columns & { now: string }) {
   const pickups = plan.orders.filter((o) => dayOf(o.pickup) === day);
   return (
     <div className="overflow-x-auto print:overflow-visible">
-      <div className="flex min-w-fit gap-2.5 pl-12">
+      <div className="relative flex min-w-fit gap-2.5 pl-12">
+        <Ruler {...props} pickups={pickups} />
         {workers.map((w) => (
           <Column
             height={scale.height + 14}
@@ -81,7 +82,6 @@ export function Timeline(props: Columns & { now: string }) {
           );
         })}
       </div>
-      <Ruler {...props} pickups={pickups} />
     </div>
   );
 }
@@ -93,7 +93,7 @@ function Column(props: { name: string; height: number; wide?: number; className?
     <section
       aria-label={props.name}
       style={ground ? { width: props.wide } : undefined}
-      className={`shrink-0 ${ground ? "max-sm:hidden" : ""} ${props.className ?? ""}`}
+      className={`relative shrink-0 ${ground ? "max-sm:hidden" : ""} ${props.className ?? ""}`}
     >
       <h3 className="h-8 font-serif text-[18px] first-letter:uppercase">{props.name}</h3>
       <div className={`relative ${ground ? "bg-parchment/25 rounded-[10px]" : ""}`} style={{ height: props.height }}>
@@ -106,8 +106,8 @@ function Column(props: { name: string; height: number; wide?: number; className?
 /** Hours across all columns, where a long pause was cut out, now, and what is collected. */
 function Ruler({ scale, names, pickups, now, day }: Columns & { now: string; pickups: Plan["orders"] }) {
   return (
-    <div aria-hidden className="pointer-events-none relative" style={{ height: 0 }}>
-      <div className="absolute inset-x-0" style={{ top: -(scale.height + 14) }}>
+    <div aria-hidden className="pointer-events-none absolute inset-x-0 top-8">
+      <div>
         {scale.hours.map((h) => (
           <div key={h} className="absolute inset-x-0 flex items-center" style={{ top: scale.y(h) - 9 }}>
             <span className="text-ink2 w-11 text-right text-[13px] tabular-nums">{clock(h)}</span>
@@ -145,31 +145,38 @@ function Work({ tasks, scale, reference, names, tap, plan, nobody }: Columns & {
         const [top, height] = [scale.y(task.starts), scale.y(task.ends) - scale.y(task.starts)];
         const mark = task.mark?.done ? "done" : task.mark?.at ? "pinned" : task.mark?.notBefore ? "not before" : null;
         const stands = plan.trays.find((t) => t.task === what.code);
+        if (task.worker === null && !task.mark?.done)
+          return (
+            <li key={what.code} className="absolute right-1 z-[2]" style={{ top: top - 9 }}>
+              <button
+                className="bg-panel border-board-edge max-w-44 truncate rounded-full border px-2 text-[12px] leading-[17px]"
+                onClick={() => tap(what.code)}
+              >
+                {clock(task.starts)} {what.title.toLowerCase()}
+              </button>
+            </li>
+          );
         return (
-          <li
-            key={what.code}
-            className="absolute inset-x-0"
-            style={{ top, height: Math.max(task.worker === null ? 16 : 25, height - 2) }}
-          >
+          <li key={what.code} className="absolute inset-x-0" style={{ top, height: Math.max(25, height - 2) }}>
             <button
-              className={`flex size-full items-start gap-2 overflow-hidden rounded-[7px] px-2.5 text-left text-[14px] leading-tight ${task.worker === null ? "text-ink2 text-[12px] italic" : colour ? "" : "bg-parchment text-parchment-ink"} ${task.mark?.done ? "opacity-45" : ""} ${nobody ? "outline-mind outline-2 outline-offset-1 outline-dashed" : ""}`}
-              style={colour && task.worker !== null ? { background: colour, color: inkOn(colour) } : undefined}
+              className={`flex size-full items-start gap-2 overflow-hidden rounded-[7px] px-2.5 pt-[3px] text-left text-[14px] leading-[19px] ${colour ? "" : "bg-parchment text-parchment-ink"} ${task.mark?.done ? "opacity-45" : ""} ${nobody ? "outline-mind outline-2 outline-offset-1 outline-dashed" : ""}`}
+              style={colour ? { background: colour, color: inkOn(colour) } : undefined}
               onClick={() => tap(what.code)}
             >
-              <span className={`shrink-0 pt-[4px] text-[12px] tabular-nums ${task.worker === null ? "pt-0!" : ""}`}>
-                {clock(task.starts)}
-              </span>
-              <span className={`min-w-0 ${task.worker === null ? "" : "pt-[3px]"}`}>
-                <b className={task.worker === null ? "font-normal" : ""}>{what.title}</b>
-                {what.order && <span> · {names.get(what.order)}</span>}
-                {mark && <span className="ml-1.5 font-bold">({mark})</span>}
-                {height > 42 && what.round && (
-                  <span className="block text-[13px]">
+              <span className="shrink-0 text-[12px] tabular-nums">{clock(task.starts)}</span>
+              <span className="min-w-0">
+                <span className={height > 60 ? "line-clamp-2" : "block truncate"}>
+                  <b>{what.title}</b>
+                  {mark && <b> ({mark})</b>}
+                  {what.order && ` · ${names.get(what.order) ?? ""}`}
+                </span>
+                {height > 44 && what.round && (
+                  <span className="block truncate text-[13px]">
                     {Math.ceil(what.pieces / what.round)} rounds of {what.round}, decorated wet
                   </span>
                 )}
-                {height > 42 && stands && (
-                  <span className="block text-[13px] sm:hidden">
+                {height > 44 && stands && (
+                  <span className="block truncate text-[13px] sm:hidden">
                     then {stands.place.replace("-", " ")}
                     {stands.set && `, hard ${clock(stands.set)}`}
                   </span>

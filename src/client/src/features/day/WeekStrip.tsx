@@ -38,7 +38,6 @@ export function WeekStrip(props: {
             >
               <span className="flex items-baseline justify-between gap-1 font-serif text-[17px]">
                 {name.format(new Date(`${date}T12:00`))}
-                {date === today && <span className="font-sans text-[12px] font-bold">today</span>}
               </span>
               <svg aria-hidden viewBox="0 0 100 7" preserveAspectRatio="none" className="mt-0.5 h-[7px] w-full">
                 <rect width="100" height="7" rx="3" className="fill-line" />
@@ -52,6 +51,7 @@ export function WeekStrip(props: {
               <span
                 className={`block text-[13px] leading-5 ${date === props.on ? "text-parchment-ink2" : "text-ink2"}`}
               >
+                {date === today && <b>today · </b>}
                 {short ? <b className="text-mind">short</b> : busy > 0 ? span(busy) : open ? "free" : "no work"}
               </span>
               <span className="mt-0.5 flex h-3 gap-1">
