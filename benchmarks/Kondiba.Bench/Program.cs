@@ -13,7 +13,7 @@ CultureInfo.CurrentCulture = CultureInfo.InvariantCulture;
 const int Warming = 200;
 const int Asked = 400;
 
-// Named, only that part is measured: core, preview, orders, browser.
+// Named, only that part is measured: core, plan, preview, orders, browser.
 bool Wanted(string part) => args.Length == 0 || args.Contains(part);
 
 if (Wanted("core"))
@@ -23,6 +23,8 @@ if (Wanted("core"))
     Core<RecipeBenchmark>(50);
 }
 
+if (Wanted("plan"))
+    Plans.Measure(Tell);
 using var site = new Site();
 if (Wanted("preview"))
     await PreviewAsync();

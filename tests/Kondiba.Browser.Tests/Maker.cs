@@ -156,8 +156,12 @@ public sealed class Maker : IDisposable
     public void SeeSaved() => Until(() => Text("[data-testid=keeping]") == "saved", "saved");
 
     /// <summary>Waits for something that is on its way; fails by name when it does not come.</summary>
-    public void Until(Func<bool> holds, string what)
+    /// <param name="holds">Whether it is so.</param>
+    /// <param name="what">What is waited for, for the message.</param>
+    /// <param name="seconds">How long at most, when it is longer than a page takes.</param>
+    public void Until(Func<bool> holds, string what, int? seconds = null)
     {
+        var patience = seconds is { } s ? TimeSpan.FromSeconds(s) : this.patience;
         var waited = Stopwatch.StartNew();
         while (true)
         {

@@ -19,11 +19,6 @@ public sealed class Screenshots(Site site) : IClassFixture<Site>
             maker.See("taken up by the piece");
             Save(maker, "how");
             maker.Type(Keys.Escape);
-            maker.Press("What if …");
-            maker.Choose("Vessel for midnight, what if", "9 cm jar");
-            maker.Choose("Coats on strawberries, what if", "two coats");
-            maker.Until(() => maker.Text("[data-testid=difference-all-colours]").StartsWith('+'), "the difference");
-            Save(maker, "what-if");
             foreach (var (page, shown, name) in new[]
             {
                 ("looks", "worn in Meteor night", "looks"), ("looks/harbour-berry", "In the order of the hands", "look"),
@@ -56,12 +51,15 @@ public sealed class Screenshots(Site site) : IClassFixture<Site>
             maker.Go("colour?target=%237fb7a6");
             maker.See("One drop more");
             Save(maker, "colour");
-            foreach (var (corner, shown) in new[] { ("fillings", "How it is made"), ("vessels", "spouted jug") })
+            foreach (var (corner, shown) in new[] { ("fillings", "How it is made"), ("hours", "Where trays set") })
             {
                 maker.Go($"kitchen/{corner}");
                 maker.See(shown);
                 Save(maker, $"kitchen-{corner}");
             }
+
+            Planned(maker);
+            Save(maker, "day");
         }
 
         using (var maker = new Maker(site, dark: true))
@@ -76,7 +74,19 @@ public sealed class Screenshots(Site site) : IClassFixture<Site>
             maker.Open("Meteor night");
             WaitForTrays(maker);
             Save(maker, "order-phone");
+            Planned(maker);
+            Save(maker, "day-phone");
         }
+    }
+
+    /// <summary>The plan as it is in the end, on the day with most work.</summary>
+    private static void Planned(Maker maker)
+    {
+        maker.Go("day");
+        maker.See("everything fits");
+        maker.Press("plan anew");
+        maker.Until(() => maker.Shows("no plan is better") && !maker.Shows("still looking"), "the plan found", 60);
+        maker.Click("//ol[@aria-label='Days']//li[count(.//*[name()='path']) > 0][1]//button");
     }
 
     private static void WaitForTrays(Maker maker) => maker.Until(() => maker.Count("[data-testid=tray] use") == 72, "the trays");

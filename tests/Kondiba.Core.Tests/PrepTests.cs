@@ -91,7 +91,7 @@ public sealed class PrepTests
     [Fact]
     public void Changing_a_school_changes_the_steps()
     {
-        foreach (var school in Tables.Schools.Where(s => s.Code != "moulds"))
+        foreach (var school in Tables.Schools.Where(s => s.Code is not ("moulds" or "setting")))
         {
             var rule = Tables.PrepRules.First(r => r.School == school.Code);
             var centre = Tables.Centres.First(c => rule.For.Contains(c.Code) || Tables.Fillings.Any(f => f.Makes == c.Code && rule.For.Contains(f.Code)));
@@ -105,6 +105,14 @@ public sealed class PrepTests
             Assert.Equal(lists[1].Steps.Select(s => s.Text), List(order, kitchen).Steps.Select(s => s.Text));
             Assert.Equal(lists[0].Steps.Select(s => s.Text), List(order).Steps.Select(s => s.Text));
         }
+    }
+
+    [Fact]
+    public void Coats_set_in_the_cold_where_the_maker_likes_that_better()
+    {
+        PrepStep Dipped(string choice) => List(Mixed with { Schools = new Dictionary<string, string> { ["setting"] = choice } }).Steps.First(s => s.Code == "dip.0");
+        Assert.Equal(("counter", "counter", "fridge"), (Dipped("room").Place, Dipped("counter").Place, Dipped("cold").Place));
+        Assert.True(Dipped("cold").Wait < Dipped("counter").Wait);
     }
 
     [Fact]

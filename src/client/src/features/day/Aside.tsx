@@ -5,6 +5,9 @@ import { clock, dayName } from "../../ui/units";
 import { dayOf, minutesFrom } from "./times";
 import type { DayDesk } from "./useDay";
 
+// What may wait longer than that, in s, need not be watched for.
+const soon = 7200;
+
 // Shorter than that, a full place troubles nobody.
 const worthSaying = 15;
 
@@ -18,7 +21,9 @@ export function Aside(props: { desk: DayDesk; day: Day; plan: Plan; on: string; 
     if (!first || !last || minutes < worthSaying) return [];
     return [{ place: p.place, from: first.from, to: last.to, times: today.length }];
   });
-  const waiting = plan.tasks.filter((t) => dayOf(t.starts) === on && t.what.atMost !== null && t.what.stage !== "melt");
+  const waiting = plan.tasks.filter(
+    (t) => dayOf(t.starts) === on && t.what.atMost !== null && t.what.atMost <= soon && t.what.stage !== "melt",
+  );
   const out = plan.trays.filter((t) => t.outBy !== null && dayOf(t.ends) === on);
   const short = plan.outcome === "impossible";
   return (

@@ -4,7 +4,7 @@ import { clock, span, useWording } from "../../ui/units";
 import { dayOf, lanesOf, minutesFrom, plusMinutes, type Scale } from "./times";
 import { potColour } from "./WeekStrip";
 
-const lane = 92;
+const lane = 80;
 
 interface Columns {
   plan: Plan;
@@ -39,7 +39,7 @@ export function Timeline(props: Columns & { now: string }) {
             height={scale.height + 14}
             key={w}
             name={w === "me" ? "Hands" : w === "nobody" ? "Nobody’s hands" : "Helper"}
-            className="grow basis-60 sm:min-w-60"
+            className="grow basis-60 sm:min-w-80"
           >
             <Work
               {...props}

@@ -59,7 +59,10 @@ export function scaleOf(plan: Plan, day: string): Scale {
     return whole === 0 ? b.y : a.y + ((b.y - a.y) * minutesFrom(a.local, local)) / whole;
   };
   const hours = Array.from({ length: 25 }, (_, h) => `${day}T${String(h).padStart(2, "0")}:00:00`).filter(
-    (h) => h > start && h < (marks[marks.length - 1] ?? ""),
+    (h) =>
+      h > start &&
+      h < (marks[marks.length - 1] ?? "") &&
+      !gaps.some((g) => !g.busy && g.minutes * perMinute > longestPause && h > g.from && h < g.to),
   );
   return { y, height: at + 16, hours: apart(hours, y), pauses };
 }

@@ -1,3 +1,4 @@
+import { SettingSheet } from "./SettingSheet";
 import { memo, useId, useMemo } from "react";
 import type { LineTally, OrderLine, Reference, Tally, Tray } from "../../api/client";
 import { centreOf, colourOf, sizeOf } from "../../api/queries";
@@ -187,7 +188,9 @@ function SetTimes(props: { lines: LineTally[]; name: (line: number) => string; r
       <tbody>
         {lines.map((line) => (
           <tr key={line.line}>
-            <th className="font-semibold">{name(line.line)}</th>
+            <th className="font-semibold">
+              <SettingSheet line={line.line} name={name(line.line)} />
+            </th>
             {line.setting.map((setting) => (
               <td key={setting.place}>
                 <How

@@ -1,0 +1,55 @@
+using System.Diagnostics;
+using Kondiba.Core.Planning;
+using Kondiba.Core.Tests;
+
+namespace Kondiba.Bench;
+
+/// <summary>The planner: classic job shops with their known optima, and a full weekend.</summary>
+internal static class Plans
+{
+    public static void Measure(Action<string, double, double?> tell)
+    {
+        foreach (var shop in JobShop.Classics)
+        {
+            var (time, solution) = Timed(() => PlanModel.Solve(shop.ToProblem(), new(Effort: 100, Seconds: 120)));
+            tell($"Plan, {shop.Name}, optimum {shop.Optimum}: {solution.Outcome} {solution.Cost}", time, null);
+        }
+
+        var (making, planner) = Timed(() => new Planner(Weekend.Request));
+        (making, planner) = Timed(() => new Planner(Weekend.Request));
+        tell($"Plan, a weekend of {Weekend.Orders.Count} orders, {Weekend.Orders.Sum(o => o.Draft.Lines.Sum(l => l.Amount))} pieces, {planner.Problem.Colours.Count} colours: {planner.Problem.Tasks.Count} tasks made", making, null);
+        var (first, some) = Timed(() => planner.Solve(Planner.First));
+        tell($"Plan, first, {Gap(planner, some)}", first, 1000);
+        var (full, best) = Timed(() => planner.Solve(Planner.Full with { Seconds = 10 - (first / 1000) }, some));
+        tell($"Plan, improved, {Gap(planner, best)}: within 5 % {(best.Gap <= 0.05 ? "met" : "MISSED")}", first + full, 10_000);
+        var (tidying, tidy) = Timed(() => planner.Tidy(best));
+        tell("Plan, put as late as it goes", tidying, null);
+
+        // One task comes late: it begins an hour after it should have.
+        var late = tidy.Tasks.Where(t => t.Worker is not null).OrderBy(t => t.Start).ElementAt(tidy.Tasks.Count / 3);
+        var at = planner.Origin.AtMidnight().PlusMinutes(late.Start + 60);
+        var request = Weekend.Request with { Arranged = Arrangements.None with { Tasks = new Dictionary<string, TaskMark> { [late.Code] = new(NotBefore: at) } } };
+        var (again, moved) = Timed(() =>
+        {
+            var replan = new Planner(request);
+            var near = replan.Shifted(tidy, planner.Origin);
+            return replan.Solve(Planner.First, near, near);
+        });
+        var shifted = moved.Tasks.Zip(tidy.Tasks).Count(t => t.First.Start != t.Second.Start);
+        tell($"Plan, again after “{late.Code}” is an hour late, {moved.Outcome}, {shifted} of {moved.Tasks.Count} tasks moved", again, 1000);
+    }
+
+    private static string Gap(Planner planner, Solution solution)
+    {
+        // What no plan can save is the time of the hands itself; the gap of the rest is told as well.
+        var fixedCost = (long)planner.Problem.Goal.Hands * (planner.Problem.Tasks.Sum(t => t.Lasts) + planner.Problem.Colours.Sum(c => c.Lasts + c.Washes));
+        return $"{solution.Outcome}, gap {solution.Gap:P1}, of what can be saved {(solution.Cost > fixedCost ? (solution.Cost - solution.Bound) / (double)(solution.Cost - fixedCost) : 0):P1}";
+    }
+
+    private static (double Milliseconds, T Made) Timed<T>(Func<T> make)
+    {
+        var watch = Stopwatch.StartNew();
+        var made = make();
+        return (watch.Elapsed.TotalMilliseconds, made);
+    }
+}

@@ -1,0 +1,144 @@
+import { useQuery } from "@tanstack/react-query";
+import { useContext, useState } from "react";
+import { answer, api, type SettingIn } from "../../api/client";
+import { HowLines, HowOrder } from "../../ui/How";
+import { ErrorNote, Waiting } from "../../ui/notes";
+import { Sheet } from "../../ui/Sheet";
+import { span, useWording } from "../../ui/units";
+
+/** How the pieces of a line set, place by place: the course of film and centre, and what comes of a chill. */
+export function SettingSheet({ line, name }: { line: number; name: string }) {
+  const [open, setOpen] = useState(false);
+  return (
+    <>
+      <button
+        className="text-left font-semibold underline decoration-dotted underline-offset-4"
+        onClick={() => setOpen(true)}
+      >
+        {name}
+        <span className="sr-only">: how it sets</span>
+      </button>
+      {open && (
+        <Sheet open wide close={() => setOpen(false)} title={`How it sets: ${name}`}>
+          <Places line={line} />
+        </Sheet>
+      )}
+    </>
+  );
+}
+
+function Places({ line }: { line: number }) {
+  const order = useContext(HowOrder);
+  const wording = useWording();
+  const setting = useQuery({
+    queryKey: ["setting", line, order],
+    queryFn: () => {
+      if (!order) throw new Error("There is no order to ask about.");
+      return answer(api.POST("/api/setting/preview", { params: { query: { line } }, body: order }));
+    },
+    gcTime: 0,
+  });
+  if (setting.isError) return <ErrorNote error={setting.error} retry={() => void setting.refetch()} />;
+  if (!setting.data) return <Waiting />;
+  const { places, touchDryAt, handleHardAt } = setting.data;
+  return (
+    <>
+      <p className="text-ink2 mt-1">
+        Touch-dry when the film has fallen to {wording.temperature(touchDryAt)}, hard at{" "}
+        {wording.temperature(handleHardAt)}. Below the room’s dew point,{" "}
+        {wording.temperature(places[0]?.chill.dewPoint ?? 0)}, a piece gets wet as it comes out.
+      </p>
+      {places.map((p) => (
+        <section
+          key={p.place}
+          aria-label={p.name}
+          className="border-line mt-4 grid gap-x-6 border-t border-dashed pt-3 sm:grid-cols-[15rem_1fr]"
+        >
+          <div>
+            <h3 className="font-serif text-[20px] first-letter:uppercase">
+              {p.name}
+              <span className="text-ink2 font-sans text-[15px]">, {wording.temperature(p.air)}</span>
+            </h3>
+            <HowLines what={`setting, ${p.name}`} lines={p.working}>
+              {p.sets.touchDry === null
+                ? "never sets"
+                : `touch-dry ${span(p.sets.touchDry)}${p.sets.handleHard === null ? ", stays soft" : `, hard ${span(p.sets.handleHard)}`}`}
+            </HowLines>
+            {p.sets.wet !== null && <p className="text-ink2">takes sprinkles for {span(p.sets.wet)}</p>}
+            <p className={p.chill.hard === "dry" && p.sets.handleHard !== null ? "mt-1" : "text-mind mt-1"}>
+              {p.chill.advice}
+            </p>
+          </div>
+          <Course place={p} touchDry={touchDryAt} hard={handleHardAt} />
+        </section>
+      ))}
+    </>
+  );
+}
+
+const [wide, high] = [430, 150];
+
+/** Temperatures of film and centre over time, with the marks. */
+function Course({ place, touchDry, hard }: { place: SettingIn; touchDry: number; hard: number }) {
+  const wording = useWording();
+  const { course, chill } = place;
+  const last = course[course.length - 1]?.at ?? 1;
+  const all = course.flatMap((c) => [c.film, c.centre]);
+  const [low, top] = [Math.min(...all, chill.dewPoint) - 2, Math.max(...all) + 2];
+  const x = (at: number) => 34 + ((wide - 44) * at) / last;
+  const y = (t: number) => 8 + ((high - 30) * (top - t)) / (top - low);
+  const line = (of: (c: (typeof course)[number]) => number) => course.map((c) => `${x(c.at)},${y(of(c))}`).join(" ");
+  const every = last > 3000 ? 900 : last > 1500 ? 300 : 120;
+  return (
+    <svg
+      role="img"
+      aria-label={`Film and centre over ${span(last)}: the film falls from ${wording.temperature(course[0]?.film ?? 0)} to ${wording.temperature(course[course.length - 1]?.film ?? 0)}.`}
+      viewBox={`0 0 ${wide} ${high}`}
+      className="w-full text-[11px]"
+    >
+      {[
+        [touchDry, "stroke-go"],
+        [hard, "stroke-go"],
+        [chill.dewPoint, "stroke-mind"],
+      ].map(([t, stroke]) => (
+        <g key={t}>
+          <line
+            x1="34"
+            x2={wide - 10}
+            y1={y(Number(t))}
+            y2={y(Number(t))}
+            strokeDasharray="3 4"
+            className={String(stroke)}
+          />
+          <text x="30" y={y(Number(t)) + 4} textAnchor="end" className="fill-ink2">
+            {Math.round(Number(t))}°
+          </text>
+        </g>
+      ))}
+      {Array.from({ length: Math.floor(last / every) }, (_, i) => (i + 1) * every).map((at) => (
+        <text key={at} x={x(at)} y={high - 4} textAnchor="middle" className="fill-ink2">
+          {at / 60} min
+        </text>
+      ))}
+      <polyline
+        points={line((c) => c.centre)}
+        fill="none"
+        className="stroke-board-edge"
+        strokeWidth="2"
+        strokeDasharray="6 3"
+      />
+      <polyline points={line((c) => c.film)} fill="none" className="stroke-act" strokeWidth="2.5" />
+      {[place.sets.touchDry, place.sets.handleHard].map(
+        (at, i) =>
+          at !== null &&
+          at <= last && <circle key={i} cx={x(at)} cy={y(i === 0 ? touchDry : hard)} r="4" className="fill-go" />,
+      )}
+      <text x={x(0) + 6} y={y(course[0]?.film ?? 0) + 4} className="fill-act font-bold">
+        film
+      </text>
+      <text x={x(0) + 6} y={y(course[0]?.centre ?? 0) - 5} className="fill-ink2 font-bold">
+        centre
+      </text>
+    </svg>
+  );
+}

@@ -1,0 +1,108 @@
+using OpenQA.Selenium;
+
+namespace Kondiba.Browser.Tests;
+
+/// <summary>The day: a weekend planned, made impossible and helped, a task pinned and the rest planned round it.</summary>
+public sealed class DayScreenTests(Site site) : IClassFixture<Site>, IDisposable
+{
+    private readonly Maker maker = new(site);
+
+    public void Dispose() => maker.Dispose();
+
+    /// <summary>A new order with one line typed in words; its pickup is a week ahead.</summary>
+    private void Order(string name, string line)
+    {
+        maker.Go("");
+        maker.Type("n");
+        maker.Until(() => maker.Focused() == "Order for", "the cursor in the name");
+        maker.Type(name);
+        maker.Fill("Add to the order", line);
+        maker.Until(() => maker.Count("[data-testid=understood]") == 1, "the line understood");
+        maker.Press("Add it");
+        maker.SeeSaved();
+    }
+
+    private void Settled() => maker.Until(() => !maker.Shows("still looking for a better one") && !maker.Shows("changes are being tried") && maker.Shows("everything fits"), "the plan found", 60);
+
+    [Fact]
+    public void A_weekend_is_planned_pinned_and_planned_round_the_pin()
+    {
+        maker.Go("day");
+        Settled();
+        maker.See("Can’t wait");
+        Assert.True(maker.Count("[aria-label=Hands] li") > 5, "hands have work");
+        Assert.True(maker.Count("[aria-label=Pots] li") > 0, "pots are warm");
+        Assert.True(maker.Count("[aria-label=counter] li") > 0, "trays stand on the counter");
+        Assert.Empty(maker.Barriers());
+
+        // A tray is tapped to see what is on it.
+        maker.Click("//section[@aria-label='counter']//li//button");
+        maker.See("on it");
+        maker.See("its trays, drawn");
+        maker.Type(Keys.Escape);
+
+        // Pinned where it is, the task says so, here and after a reload; taken back, it is free again.
+        maker.Click("(//section[@aria-label='Hands']//li//button[contains(., 'Dip')])[1]");
+        maker.See("Pin it there");
+        maker.Press("Pin it there");
+        maker.See("pinned at");
+        maker.See("(pinned)");
+        Settled();
+        maker.Reload();
+        maker.See("(pinned)");
+        maker.Click("//button[starts-with(@aria-label, 'Take back: Dip')]");
+        maker.See("Taken back");
+        maker.Until(() => !maker.Shows("(pinned)"), "no pin");
+        maker.Press("Undo");
+        maker.See("(pinned)");
+        maker.Press("plan anew");
+        Settled();
+    }
+
+    [Fact]
+    public void An_impossible_weekend_says_what_is_short_and_a_remedy_makes_it_fit()
+    {
+        maker.Go("day");
+        Settled();
+
+        // Nobody works on the day the chess final is collected, nor on the days before.
+        for (var day = 1; day <= 3; day++)
+        {
+            maker.Click($"(//ol[@aria-label='Days']//button)[{day}]");
+            maker.Press("no work this day");
+            maker.Until(() => maker.Count("section[aria-labelledby=arranged] li") == day, $"{day} days without work");
+        }
+
+        maker.See("it does not fit");
+        maker.See("of hands are missing");
+        maker.Until(() => maker.Count("section[aria-labelledby=helps] li button") > 0, "a remedy", 60);
+        Assert.Empty(maker.Barriers());
+        maker.Click("(//section[@aria-labelledby='helps']//li//button)[1]");
+        Settled();
+        maker.Until(() => !maker.Shows("it does not fit"), "it fits");
+    }
+
+    [Fact]
+    public void A_cellar_and_short_hours_of_ones_own_and_how_cookies_set_there()
+    {
+        maker.Go("kitchen/hours");
+        maker.Press("A place of my own");
+        maker.Fill("Name", "Cellar");
+        maker.Fill("Its air, °C", "12");
+        maker.Press("Keep");
+        maker.See("Cellar");
+        maker.Go("kitchen/hours");
+        maker.Click("//label[normalize-space()='Monday']");
+        maker.Click("(//button[normalize-space()='Keep'])[1]");
+        maker.See("kept");
+        Assert.Empty(maker.Barriers());
+
+        Order("Cellar supper", "12 thin sandwich cookies dark");
+        maker.Click("//button[contains(., 'how it sets')]");
+        maker.See("dew point");
+        maker.See("Cellar");
+        Assert.Equal(4, maker.Count("[role=dialog] svg[role=img]"));
+        maker.Click("(//*[@role='dialog']//button[contains(., 'setting, fridge')])[1]");
+        maker.See("each step's error below");
+    }
+}
