@@ -55,6 +55,8 @@ public sealed class DayScreenTests(Site site) : IClassFixture<Site>, IDisposable
         maker.Until(() => !maker.Shows("(pinned)"), "no pin");
         maker.Press("Undo");
         maker.See("(pinned)");
+        maker.Click("//button[starts-with(@aria-label, 'Take back: Dip')]");
+        maker.Until(() => !maker.Shows("(pinned)"), "no pin");
         maker.Press("plan anew");
         Settled();
     }
@@ -70,7 +72,8 @@ public sealed class DayScreenTests(Site site) : IClassFixture<Site>, IDisposable
         {
             maker.Click($"(//ol[@aria-label='Days']//button)[{day}]");
             maker.Press("no work this day");
-            maker.Until(() => maker.Count("section[aria-labelledby=arranged] li") == day, $"{day} days without work");
+            var days = day;
+            maker.Until(() => maker.Count("section[aria-labelledby=arranged] li") == days, $"{days} days without work");
         }
 
         maker.See("it does not fit");
@@ -89,8 +92,8 @@ public sealed class DayScreenTests(Site site) : IClassFixture<Site>, IDisposable
         maker.Press("A place of my own");
         maker.Fill("Name", "Cellar");
         maker.Fill("Its air, °C", "12");
-        maker.Press("Keep");
-        maker.See("Cellar");
+        maker.Click("//form[.//label[normalize-space()='Trays it takes']]//button[normalize-space()='Keep']");
+        maker.See("2 trays, 12 °C, 60 % humidity");
         maker.Go("kitchen/hours");
         maker.Click("//label[normalize-space()='Monday']");
         maker.Click("(//button[normalize-space()='Keep'])[1]");

@@ -39,6 +39,7 @@ internal static class Remedies
     private const int Step = 30;
     private const int MostHours = 5;
     private const int MostOrders = 2;
+    private const int MostClosed = 4;
     private static readonly int[] LaterBy = [1, 2, 4, 8, 24];
     private static readonly LocalTime FirstHour = new(5, 0), LastHour = new(23, 30);
 
@@ -104,7 +105,8 @@ internal static class Remedies
         var lacking = shortages.Where(s => s.Kind is not (Short.Pin or Short.Place)).ToList();
         var last = request.Orders.Max(o => o.Draft.Pickup!.Value).Date;
         var days = lacking.SelectMany(s => new[] { s.From.Date, s.To.Date }).Where(d => d >= request.Now.Date && d <= last).Distinct().Order().ToList();
-        foreach (var day in days.Concat(days.Select(d => d.PlusDays(-1)).Where(d => d >= request.Now.Date)).Distinct().Order())
+        var closed = Enumerable.Range(0, Period.DaysBetween(request.Now.Date, last) + 1).Select(request.Now.Date.PlusDays).Where(d => Open(d) is null).Take(MostClosed);
+        foreach (var day in days.Concat(days.Select(d => d.PlusDays(-1)).Where(d => d >= request.Now.Date)).Concat(closed).Distinct().Order())
         {
             if (Open(day) is not { } open)
             {
@@ -138,6 +140,9 @@ internal static class Remedies
             var instead = tables.Centre(Instead)!;
             yield return [new($"{instead.Plural} instead of {tables.Centre(line.Centre)!.Plural} for {Name(order.Code)}{and}", arranged, new(order.Code, null, i, instead.Code, instead.Sizes[^1].Code, instead.UsualDepth.Value.Si))];
         }
+
+        if (arranged.Hours.Count + arranged.Places.Count + arranged.Tasks.Count(t => t.Value.Done is null) is > 0 and var count)
+            yield return and.Length > 0 ? [] : [new($"take back what was arranged, {count} in all", Arrangements.None with { Tasks = arranged.Tasks.Where(t => t.Value.Done is not null).ToDictionary(), Helpers = arranged.Helpers }, null)];
 
         DayHours? Open(LocalDate day) => arranged.Hours.LastOrDefault(h => h.Day == day) is { } other ? other.Hours : tables.Working.On(day);
         Remedy Hours(IReadOnlyList<(LocalDate Day, DayHours Hours)> other, string what) =>
