@@ -25,9 +25,9 @@ internal static class Plans
         var (tidying, tidy) = Timed(() => planner.Tidy(best));
         tell("Plan, put as late as it goes", tidying, null);
 
-        // One task comes late: it begins an hour after it should have.
+        // One task comes late: it begins half an hour after it should have.
         var late = tidy.Tasks.Where(t => t.Worker is not null).OrderBy(t => t.Start).ElementAt(tidy.Tasks.Count / 3);
-        var at = planner.Origin.AtMidnight().PlusMinutes(late.Start + 60);
+        var at = planner.Origin.AtMidnight().PlusMinutes(late.Start + 30);
         var request = Weekend.Request with { Arranged = Arrangements.None with { Tasks = new Dictionary<string, TaskMark> { [late.Code] = new(NotBefore: at) } } };
         var (again, moved) = Timed(() =>
         {
@@ -36,7 +36,7 @@ internal static class Plans
             return replan.Solve(Planner.First, near, near);
         });
         var shifted = moved.Tasks.Zip(tidy.Tasks).Count(t => t.First.Start != t.Second.Start);
-        tell($"Plan, again after “{late.Code}” is an hour late, {moved.Outcome}, {shifted} of {moved.Tasks.Count} tasks moved", again, 1000);
+        tell($"Plan, again after “{late.Code}” is half an hour late, {moved.Outcome}, {shifted} of {moved.Tasks.Count} tasks moved", again, 1000);
     }
 
     private static string Gap(Planner planner, Solution solution)

@@ -36,7 +36,7 @@ public sealed class Planner
     }
 
     /// <summary>For a first plan, in well under a second.</summary>
-    public static Limits First { get; } = new(Effort: 0.1, Seconds: 2, Quick: true);
+    public static Limits First { get; } = new(Effort: 1, Seconds: 2, Quick: true);
 
     /// <summary>For the plan that is improved while one watches.</summary>
     public static Limits Full { get; } = new(Effort: 3, Seconds: 15);
