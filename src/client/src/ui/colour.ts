@@ -25,5 +25,7 @@ export function inkOn(srgb: string): string {
     const v = parseInt(srgb.slice(at, at + 2), 16) / 255;
     return v <= 0.04045 ? v / 12.92 : ((v + 0.055) / 1.055) ** 2.4;
   });
-  return 0.2126 * r + 0.7152 * g + 0.0722 * b > 0.19 ? "#2b1810" : "#ffffff";
+  const luminance = 0.2126 * r + 0.7152 * g + 0.0722 * b;
+  // Between the two only black keeps a contrast of 4.5 to 1.
+  return luminance > 0.23 ? "#2b1810" : luminance > 0.18 ? "#000000" : "#ffffff";
 }
