@@ -15,6 +15,9 @@ internal sealed class DayBook(KondibaContext db, KitchenThings things, KitchenCl
 
     // A plan whose next task should have begun so long ago is made anew from now on.
     private const int Late = 15;
+    // So long a request waits for a first plan; then it is asked for again.
+    private static readonly TimeSpan Patience = TimeSpan.FromSeconds(3);
+
     private static readonly OrderState[] Open = [OrderState.Asked, OrderState.Quoted, OrderState.Agreed];
 
     /// <summary>The kitchen's row, to be read or changed; there is one as soon as something is kept.</summary>
@@ -41,7 +44,7 @@ internal sealed class DayBook(KondibaContext db, KitchenThings things, KitchenCl
         var key = $"{string.Join(' ', orders.Select(o => $"{o.Id}:{o.Version}"))} {RuntimeHelpers.GetHashCode(tables)} {JsonSerializer.Serialize(row.Arranged, KitchenItem.Json)} {(behind ? now.Date.At(new(now.Hour, now.Minute / Late * Late)) : null)}";
         var request = new PlanRequest([.. orders.Select(o => new PlannedOrder(o.Id.ToString("N"), o.ToDraft()))], tables, row.Arranged, now);
         var run = runs.Get(db.KitchenId, key, request, found, anew);
-        await run.First;
+        await Task.WhenAny(run.First, Task.Delay(Patience));
         return (run, orders, row);
     }
 

@@ -58,8 +58,9 @@ internal sealed class PlanRun(string key, PlanRequest request, FoundPlan? before
         var from = before is null ? null : planner.Shifted(before.Solution, before.Origin);
         var near = stay ? from : null;
         var solution = planner.Solve(Planner.First, from, near, stop: stop.Token);
+        var last = Instant.MinValue;
         if (solution.Outcome is Outcome.Unknown)
-            solution = planner.Solve(Planner.Full, from, near, stop: stop.Token);
+            solution = planner.Solve(Planner.Full, from, near, Better, stop.Token);
         if (!solution.Any)
         {
             var plan = planner.ReadShort(planner.Stretch(stop.Token));
@@ -71,18 +72,20 @@ internal sealed class PlanRun(string key, PlanRequest request, FoundPlan? before
 
         Show(solution);
         first.TrySetResult();
-        var last = instants.GetCurrentInstant();
-        solution = planner.Solve(Planner.Full, solution, near, better =>
-        {
-            if (instants.GetCurrentInstant() - last < Between || stop.IsCancellationRequested)
-                return;
-            Show(better);
-            last = instants.GetCurrentInstant();
-        }, stop.Token);
+        solution = planner.Solve(Planner.Full, solution, near, Better, stop.Token);
         if (stop.IsCancellationRequested)
             return;
         Show(solution);
         await keep(State.Found!);
+
+        void Better(Solution better)
+        {
+            if (instants.GetCurrentInstant() - last < Between || stop.IsCancellationRequested)
+                return;
+            Show(better);
+            first.TrySetResult();
+            last = instants.GetCurrentInstant();
+        }
 
         void Show(Solution found)
         {
