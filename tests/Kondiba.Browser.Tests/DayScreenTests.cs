@@ -9,19 +9,6 @@ public sealed class DayScreenTests(Site site) : IClassFixture<Site>, IDisposable
 
     public void Dispose() => maker.Dispose();
 
-    /// <summary>A new order with one line typed in words; its pickup is a week ahead.</summary>
-    private void Order(string name, string line)
-    {
-        maker.Go("");
-        maker.Type("n");
-        maker.Until(() => maker.Focused() == "Order for", "the cursor in the name");
-        maker.Type(name);
-        maker.Fill("Add to the order", line);
-        maker.Until(() => maker.Count("[data-testid=understood]") == 1, "the line understood");
-        maker.Press("Add it");
-        maker.SeeSaved();
-    }
-
     private void Fits() => maker.Until(() => maker.Shows("everything fits"), "a plan", 60);
 
     [Fact]
@@ -100,7 +87,7 @@ public sealed class DayScreenTests(Site site) : IClassFixture<Site>, IDisposable
         maker.See("kept");
         Assert.Empty(maker.Barriers());
 
-        Order("Cellar supper", "12 thin sandwich cookies dark");
+        maker.Order("Cellar supper", "12 thin sandwich cookies dark");
         maker.Click("//button[contains(., 'how it sets')]");
         maker.See("dew point");
         maker.See("Cellar");

@@ -9,24 +9,10 @@ public sealed class PrepScreenTests(Site site) : IClassFixture<Site>, IDisposabl
 
     public void Dispose() => maker.Dispose();
 
-    /// <summary>A new order with one line typed in words.</summary>
-    private string Order(string name, string line)
-    {
-        maker.Go("");
-        maker.Type("n");
-        maker.Until(() => maker.Focused() == "Order for", "the cursor in the name");
-        maker.Type(name);
-        maker.Fill("Add to the order", line);
-        maker.Until(() => maker.Count("[data-testid=understood]") == 1, "the line understood");
-        maker.Press("Add it");
-        maker.SeeSaved();
-        return new Uri(maker.Url).AbsolutePath[1..];
-    }
-
     [Fact]
     public void Truffles_from_scratch_for_sixty()
     {
-        var order = Order("Stargazers", "60 truffle balls midnight");
+        var order = maker.Order("Stargazers", "60 truffle balls midnight");
         maker.See("of dark ganache");
 
         // A larger portion is a larger ball, which wants more coating.
@@ -63,7 +49,7 @@ public sealed class PrepScreenTests(Site site) : IClassFixture<Site>, IDisposabl
     [Fact]
     public void A_cookie_too_tall_for_its_mould_is_caught_and_a_thin_one_fits()
     {
-        Order("Tide tables", "24 moulded pieces teal");
+        maker.Order("Tide tables", "24 moulded pieces teal");
         maker.Choose("Mould of moulded pieces", "round cookie mould");
         maker.Choose("Insert of moulded pieces", "double-filled sandwich cookie");
         maker.See("14 mm tall");
@@ -132,7 +118,7 @@ public sealed class PrepScreenTests(Site site) : IClassFixture<Site>, IDisposabl
     [Fact]
     public void A_figure_is_drawn_and_its_wings_get_a_colour_of_their_own()
     {
-        Order("Owlets", "6 night owls midnight");
+        maker.Order("Owlets", "6 night owls midnight");
         maker.Until(() => maker.Count("svg[aria-label='night owl, put together']") == 1, "the owl");
         maker.Choose("Colour of the wings of night owls", "silver");
         maker.Until(() => maker.Count("[data-testid='pot-silver']") == 1, "a pot for the wings");
@@ -144,7 +130,7 @@ public sealed class PrepScreenTests(Site site) : IClassFixture<Site>, IDisposabl
     [Fact]
     public void Stars_moulded_at_home_are_taken_from_a_pot_of_their_colour()
     {
-        Order("Star chart", "12 pretzel rods midnight");
+        maker.Order("Star chart", "12 pretzel rods midnight");
         maker.Click("//button[starts-with(normalize-space(), 'design')]");
         maker.Press("More moulded stars");
         maker.Choose("Where moulded stars come from", "moulded in silver");
@@ -163,7 +149,7 @@ public sealed class PrepScreenTests(Site site) : IClassFixture<Site>, IDisposabl
         maker.Click("//*[@role='radiogroup'][@aria-label='Cracker sandwiches']//label[contains(., 'freezer')]");
         maker.Press("Keep");
         maker.See("kept");
-        var order = Order("Crackers", "12 cracker sandwiches dark");
+        var order = maker.Order("Crackers", "12 cracker sandwiches dark");
         maker.Go($"{order}/prep");
         maker.See("Chill them on the tray in the freezer.");
 

@@ -11,15 +11,6 @@ namespace Kondiba.Web.Tests;
 /// <summary>The plan of the days over the API, and its calendar.</summary>
 public sealed class DayTests(Server server) : IClassFixture<Server>
 {
-    private const string Password = "a whisk and a bowl";
-
-    private async Task<HttpClient> KitchenAsync(string name)
-    {
-        var client = Server.Browser(server.Own);
-        (await client.PostAsJsonAsync("/api/session/kitchen", new { kitchen = name, name = $"owner of {name}", password = Password })).EnsureSuccessStatusCode();
-        return client;
-    }
-
     private static async Task<JsonObject> DayAsync(HttpClient client) => (await client.GetFromJsonAsync<JsonObject>("/api/day"))!;
 
     private static async Task<JsonObject> SettledAsync(HttpClient client)
@@ -55,7 +46,7 @@ public sealed class DayTests(Server server) : IClassFixture<Server>
     [Fact]
     public async Task An_open_order_is_planned_pinned_done_and_moves_with_little_upheaval()
     {
-        using var client = await KitchenAsync("Planned");
+        using var client = await server.StartKitchenAsync("Planned");
         Assert.Empty((await DayAsync(client))["plan"]!["tasks"]!.AsArray());
         var order = await client.CreatedAsync(Order(2, Orders.Line(), Orders.Line("pretzel-rod", "one", 12, "teal", 0.5)));
         var day = await SettledAsync(client);
@@ -85,7 +76,7 @@ public sealed class DayTests(Server server) : IClassFixture<Server>
     [Fact]
     public async Task What_does_not_fit_says_what_is_short_and_a_remedy_that_is_taken_makes_it_fit()
     {
-        using var client = await KitchenAsync("Crowded");
+        using var client = await server.StartKitchenAsync("Crowded");
         await client.CreatedAsync(Order(2, Orders.Line(), Orders.Line("pretzel-rod", "one", 24, "midnight", 0.5)));
         var day = await SettledAsync(client);
         var today = LocalDate.FromDateTime(DateTime.Parse((string)day["now"]!, null));
@@ -105,7 +96,7 @@ public sealed class DayTests(Server server) : IClassFixture<Server>
     [Fact]
     public async Task Arrangements_that_cannot_be_are_refused_by_name()
     {
-        using var client = await KitchenAsync("Careful");
+        using var client = await server.StartKitchenAsync("Careful");
         var day = await DayAsync(client);
         async Task<JsonObject> RefusedAsync(string part, JsonNode value)
         {
@@ -127,7 +118,7 @@ public sealed class DayTests(Server server) : IClassFixture<Server>
     [Fact]
     public async Task Pieces_set_in_a_place_of_ones_own_with_their_course()
     {
-        using var client = await KitchenAsync("Cellar");
+        using var client = await server.StartKitchenAsync("Cellar");
         (await client.PutAsJsonAsync("/api/kitchen/places", new { code = "cellar", name = "cellar", air = 12, humidity = 0.7, trays = 2 })).EnsureSuccessStatusCode();
         var setting = await (await client.PostAsJsonAsync("/api/setting/preview?line=0", Orders.Order(Orders.Line("sandwich-cookie", "thin", 12, "dark", 1)))).ReadAsync();
         var places = setting["places"]!.AsArray().ToDictionary(p => (string)p!["place"]!);
@@ -143,7 +134,7 @@ public sealed class DayTests(Server server) : IClassFixture<Server>
     [Fact]
     public async Task The_private_address_reads_the_plan_without_signing_in_until_it_is_taken_back()
     {
-        using var client = await KitchenAsync("Calendar");
+        using var client = await server.StartKitchenAsync("Calendar");
         await client.CreatedAsync(Order(2, Orders.Line()));
         await SettledAsync(client);
         var feed = await (await client.PostAsync("/api/day/feeds", null)).ReadAsync();
@@ -157,7 +148,7 @@ public sealed class DayTests(Server server) : IClassFixture<Server>
         var file = Ical.Net.Calendar.Load(await client.GetStringAsync("/api/day/calendar.ics"))!;
         Assert.Equal(calendar.Events.Select(e => e.Uid).Order(), file.Events.Select(e => e.Uid).Order());
 
-        using var other = await KitchenAsync("Next door");
+        using var other = await server.StartKitchenAsync("Next door");
         Assert.Equal(HttpStatusCode.NotFound, (await other.DeleteAsync($"/api/day/feeds/{feed["id"]}")).StatusCode);
         Assert.Equal(HttpStatusCode.NoContent, (await client.DeleteAsync($"/api/day/feeds/{feed["id"]}")).StatusCode);
         Assert.Equal(HttpStatusCode.NotFound, (await program.GetAsync((string)feed["path"]!)).StatusCode);

@@ -8,15 +8,6 @@ namespace Kondiba.Web.Tests;
 /// <summary>Files out and in, lossless, told before they are done, and all or nothing.</summary>
 public sealed class FormatTests(Server server) : IClassFixture<Server>
 {
-    private const string Password = "a whisk and a bowl";
-
-    private async Task<HttpClient> KitchenAsync(string name)
-    {
-        var client = Server.Browser(server.Own);
-        (await client.PostAsJsonAsync("/api/session/kitchen", new { kitchen = name, name = $"owner of {name}", password = Password })).EnsureSuccessStatusCode();
-        return client;
-    }
-
     private async Task<HttpClient> SampleAsync()
     {
         var client = Server.Browser(server.Sample);
@@ -56,7 +47,7 @@ public sealed class FormatTests(Server server) : IClassFixture<Server>
     {
         using var sample = await SampleAsync();
         var before = await FullAsync(sample);
-        using var empty = await KitchenAsync("Empty kitchen");
+        using var empty = await server.StartKitchenAsync("Empty kitchen");
 
         var plan = await ImportAsync(empty, "kitchen", before, apply: false);
         Assert.Empty(plan["problems"]!.AsArray());
@@ -107,7 +98,7 @@ public sealed class FormatTests(Server server) : IClassFixture<Server>
     {
         using var sample = await SampleAsync();
         var text = await sample.GetStringAsync("/api/files/kitchen.json");
-        using var kitchen = await KitchenAsync($"Careful kitchen, {field}"[..Math.Min(60, 17 + field.Length)]);
+        using var kitchen = await server.StartKitchenAsync($"Careful kitchen, {field}"[..Math.Min(60, 17 + field.Length)]);
         var before = await kitchen.GetStringAsync("/api/files/kitchen.json");
         Assert.Contains(was, text, StringComparison.Ordinal);
         var plan = await ImportAsync(kitchen, "kitchen", text.Replace(was, becomes, StringComparison.Ordinal), apply: true);
@@ -121,7 +112,7 @@ public sealed class FormatTests(Server server) : IClassFixture<Server>
     {
         using var sample = await SampleAsync();
         var csv = await sample.GetStringAsync("/api/files/orders.csv");
-        using var other = await KitchenAsync("Copying kitchen");
+        using var other = await server.StartKitchenAsync("Copying kitchen");
         var plan = await ImportAsync(other, "orders", csv, apply: false);
         Assert.Empty(plan["problems"]!.AsArray());
         Assert.Equal(8, plan["changes"]!.AsArray().Count);
@@ -162,7 +153,7 @@ public sealed class FormatTests(Server server) : IClassFixture<Server>
     {
         using var sample = await SampleAsync();
         var csv = await sample.GetStringAsync("/api/files/pantry.csv");
-        using var other = await KitchenAsync("Stocking kitchen");
+        using var other = await server.StartKitchenAsync("Stocking kitchen");
         await ImportAsync(other, "pantry", csv, apply: true);
         Assert.Equal(csv, await other.GetStringAsync("/api/files/pantry.csv"));
         var bad = await ImportAsync(other, "pantry", "ware,amount\r\nsupply.cup,10\r\nsupply.gravel,10\r\nsupply.cup,lots\r\n", apply: true);

@@ -7,26 +7,17 @@ namespace Kondiba.Web.Tests;
 /// <summary>Owners and helpers, links that can be taken back, and a kitchen's rows reached from no other.</summary>
 public sealed class PeopleTests(Server server) : IClassFixture<Server>
 {
-    private const string Password = "a whisk and a bowl";
-
-    private async Task<HttpClient> StartAsync(string kitchen)
-    {
-        var client = Server.Browser(server.Own);
-        (await client.PostAsJsonAsync("/api/session/kitchen", new { kitchen, name = $"owner of {kitchen}", password = Password })).EnsureSuccessStatusCode();
-        return client;
-    }
-
     [Fact]
     public async Task A_kitchen_of_ones_own_opens_by_name_and_password_only()
     {
-        using var owner = await StartAsync("Quay kitchen");
+        using var owner = await server.StartKitchenAsync("Quay kitchen");
         Assert.Equal("Quay kitchen", (string)(await owner.GetFromJsonAsync<JsonObject>("/api/kitchen"))!["name"]!);
         Assert.Empty((await owner.GetFromJsonAsync<JsonObject>("/api/shelf"))!["orders"]!.AsArray());
 
         using var other = Server.Browser(server.Own);
         Assert.Equal(HttpStatusCode.Forbidden, (await other.PostAsJsonAsync("/api/session", new { name = "owner of Quay kitchen", password = "a guess at it" })).StatusCode);
         Assert.Equal(HttpStatusCode.Unauthorized, (await other.GetAsync("/api/kitchen")).StatusCode);
-        (await other.PostAsJsonAsync("/api/session", new { name = "Owner of Quay Kitchen", password = Password })).EnsureSuccessStatusCode();
+        (await other.PostAsJsonAsync("/api/session", new { name = "Owner of Quay Kitchen", password = Server.Password })).EnsureSuccessStatusCode();
         var session = (await other.GetFromJsonAsync<JsonObject>("/api/session"))!;
         Assert.Equal(("owner of Quay kitchen", "owner"), ((string)session["name"]!, (string)session["role"]!));
     }
@@ -34,9 +25,9 @@ public sealed class PeopleTests(Server server) : IClassFixture<Server>
     [Fact]
     public async Task Names_are_taken_once_and_a_short_password_is_refused_by_its_field()
     {
-        using var owner = await StartAsync("Pier kitchen");
+        using var owner = await server.StartKitchenAsync("Pier kitchen");
         using var other = Server.Browser(server.Own);
-        var taken = await other.PostAsJsonAsync("/api/session/kitchen", new { kitchen = "Another", name = "owner of pier kitchen", password = Password });
+        var taken = await other.PostAsJsonAsync("/api/session/kitchen", new { kitchen = "Another", name = "owner of pier kitchen", password = Server.Password });
         Assert.Contains("name", (await taken.ReadAsync())["errors"]!.AsObject().Select(e => e.Key));
         var weak = await other.PostAsJsonAsync("/api/session/kitchen", new { kitchen = "Another", name = "someone", password = "short" });
         Assert.Contains("password", (await weak.ReadAsync())["errors"]!.AsObject().Select(e => e.Key));
@@ -48,11 +39,11 @@ public sealed class PeopleTests(Server server) : IClassFixture<Server>
     {
         await using var guarded = server.Start(own: true);
         using var owner = Server.Browser(guarded);
-        (await owner.PostAsJsonAsync("/api/session/kitchen", new { kitchen = "Locked", name = "locked out", password = Password })).EnsureSuccessStatusCode();
+        (await owner.PostAsJsonAsync("/api/session/kitchen", new { kitchen = "Locked", name = "locked out", password = Server.Password })).EnsureSuccessStatusCode();
         using var other = Server.Browser(guarded);
         for (var guess = 0; guess < 5; guess++)
             await other.PostAsJsonAsync("/api/session", new { name = "locked out", password = $"guess {guess} at it" });
-        var right = await other.PostAsJsonAsync("/api/session", new { name = "locked out", password = Password });
+        var right = await other.PostAsJsonAsync("/api/session", new { name = "locked out", password = Server.Password });
         Assert.Equal(HttpStatusCode.Forbidden, right.StatusCode);
         Assert.Contains("Too many", (string)(await right.ReadAsync())["title"]!, StringComparison.Ordinal);
     }
@@ -60,7 +51,7 @@ public sealed class PeopleTests(Server server) : IClassFixture<Server>
     [Fact]
     public async Task A_helper_joins_once_sees_no_price_and_changes_none()
     {
-        using var owner = await StartAsync("Mole kitchen");
+        using var owner = await server.StartKitchenAsync("Mole kitchen");
         var priced = Orders.Order(Orders.Line());
         priced["price"] = new JsonObject { ["by"] = "set", ["value"] = 77.5 };
         var order = await owner.CreatedAsync(priced);
@@ -68,9 +59,9 @@ public sealed class PeopleTests(Server server) : IClassFixture<Server>
 
         using var helper = Server.Browser(server.Own);
         var join = path.Replace("/join/", "/api/session/join/", StringComparison.Ordinal);
-        (await helper.PostAsJsonAsync(join, new { name = "helper at the mole", password = Password })).EnsureSuccessStatusCode();
+        (await helper.PostAsJsonAsync(join, new { name = "helper at the mole", password = Server.Password })).EnsureSuccessStatusCode();
         using var late = Server.Browser(server.Own);
-        Assert.Equal(HttpStatusCode.NotFound, (await late.PostAsJsonAsync(join, new { name = "someone else", password = Password })).StatusCode);
+        Assert.Equal(HttpStatusCode.NotFound, (await late.PostAsJsonAsync(join, new { name = "someone else", password = Server.Password })).StatusCode);
 
         Assert.Equal("helper", (string)(await helper.GetFromJsonAsync<JsonObject>("/api/session"))!["role"]!);
         var seen = await (await helper.GetAsync($"/api/orders/{order["id"]}")).ReadAsync();
@@ -103,7 +94,7 @@ public sealed class PeopleTests(Server server) : IClassFixture<Server>
     [Fact]
     public async Task Another_kitchens_ids_answer_404_whatever_is_asked()
     {
-        using var owner = await StartAsync("Hidden kitchen");
+        using var owner = await server.StartKitchenAsync("Hidden kitchen");
         var order = await owner.CreatedAsync(Orders.Order(Orders.Line()));
         var lot = Guid.CreateVersion7();
         (await owner.PostAsJsonAsync("/api/pantry/lots", new { id = lot, ware = "supply.cup", amount = 10 })).EnsureSuccessStatusCode();
@@ -111,7 +102,7 @@ public sealed class PeopleTests(Server server) : IClassFixture<Server>
         var share = await (await owner.PostAsync($"/api/orders/{order["id"]}/quote/shares", null)).ReadAsync();
         var person = (string)(await owner.GetFromJsonAsync<JsonArray>("/api/people"))![0]!["id"]!;
 
-        using var other = await StartAsync("Curious kitchen");
+        using var other = await server.StartKitchenAsync("Curious kitchen");
         var id = (string)order["id"]!;
         foreach (var (verb, path, body) in new (string, string, object?)[]
         {
@@ -135,7 +126,7 @@ public sealed class PeopleTests(Server server) : IClassFixture<Server>
     [Fact]
     public async Task A_shared_quote_is_read_by_its_link_tells_no_cost_and_can_be_taken_back()
     {
-        using var owner = await StartAsync("Sharing kitchen");
+        using var owner = await server.StartKitchenAsync("Sharing kitchen");
         var order = await owner.CreatedAsync(Orders.Order(Orders.Line()));
         var share = await (await owner.PostAsync($"/api/orders/{order["id"]}/quote/shares", null)).ReadAsync();
         var link = ((string)share["path"]!).Replace("/q/", "/api/quotes/", StringComparison.Ordinal);
@@ -159,18 +150,18 @@ public sealed class PeopleTests(Server server) : IClassFixture<Server>
     [Fact]
     public async Task A_changed_password_is_the_one_that_opens()
     {
-        using var owner = await StartAsync("Changing kitchen");
+        using var owner = await server.StartKitchenAsync("Changing kitchen");
         Assert.Equal(HttpStatusCode.BadRequest, (await owner.PutAsJsonAsync("/api/session/password", new { old = "not it at all", @new = "another long one" })).StatusCode);
-        (await owner.PutAsJsonAsync("/api/session/password", new { old = Password, @new = "another long one" })).EnsureSuccessStatusCode();
+        (await owner.PutAsJsonAsync("/api/session/password", new { old = Server.Password, @new = "another long one" })).EnsureSuccessStatusCode();
         Assert.Equal(HttpStatusCode.OK, (await owner.GetAsync("/api/kitchen")).StatusCode);
         using var other = Server.Browser(server.Own);
-        Assert.Equal(HttpStatusCode.Forbidden, (await other.PostAsJsonAsync("/api/session", new { name = "owner of Changing kitchen", password = Password })).StatusCode);
+        Assert.Equal(HttpStatusCode.Forbidden, (await other.PostAsJsonAsync("/api/session", new { name = "owner of Changing kitchen", password = Server.Password })).StatusCode);
     }
 
     [Fact]
     public async Task A_write_without_the_sessions_form_is_turned_away()
     {
-        using var owner = await StartAsync("Formal kitchen");
+        using var owner = await server.StartKitchenAsync("Formal kitchen");
         using var bare = server.Own.CreateClient();
         Assert.Equal(HttpStatusCode.Forbidden, (await bare.PostAsJsonAsync("/api/session", new { key = Server.Key })).StatusCode);
         var entered = await bare.GetAsync($"/enter?key={Uri.EscapeDataString(Server.Key)}");

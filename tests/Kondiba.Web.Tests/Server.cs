@@ -11,6 +11,7 @@ namespace Kondiba.Web.Tests;
 public sealed class Server : IDisposable
 {
     public const string Key = "a key for these tests";
+    public const string Password = "a whisk and a bowl";
     private readonly NpgsqlConnectionStringBuilder connection;
 
     public Server()
@@ -38,6 +39,14 @@ public sealed class Server : IDisposable
             .UseSetting("Kondiba:Own", own.ToString()));
         _ = server.Server;
         return server;
+    }
+
+    /// <summary>A new kitchen of one's own with its owner signed in.</summary>
+    public async Task<HttpClient> StartKitchenAsync(string kitchen)
+    {
+        var client = Browser(Own);
+        (await client.PostAsJsonAsync("/api/session/kitchen", new { kitchen, name = $"owner of {kitchen}", password = Password })).EnsureSuccessStatusCode();
+        return client;
     }
 
     /// <summary>A browser that opened the printed address.</summary>

@@ -35,4 +35,7 @@ public sealed record Arrangements(
 {
     /// <summary>Nothing was said.</summary>
     public static Arrangements None { get; } = new(new Dictionary<string, TaskMark>(), [], [], []);
+
+    /// <summary>Hours of a day, other ones or the usual; null when nobody works.</summary>
+    public DayHours? HoursOf(LocalDate day, Working usual) => Hours.LastOrDefault(h => h.Day == day) is { } other ? other.Hours : usual.On(day);
 }

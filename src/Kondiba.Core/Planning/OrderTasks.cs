@@ -114,8 +114,8 @@ internal sealed class OrderTasks
             {
                 var (batch, next) = (b, followers[step.Code].ToList());
                 Rests(order, tally, step, last[(step.Code, b)], [.. next.SelectMany(n => Of(first, n, step, batch)).Distinct()], due, Batched(step) ? batches[step.Lines[0]][b].Trays : 1);
-                if (step.Mould is { } mould && first.TryGetValue((MouldFreed(step, work), 0), out _))
-                    uses.Add(new($"mould.{mould}", 1, first[(step.Code, 0)], last[(MouldFreed(step, work), 0)]));
+                if (step.Mould is { } mould && last.TryGetValue((MouldFreed(step, work), 0), out var freed))
+                    uses.Add(new($"mould.{mould}", 1, first[(step.Code, 0)], freed));
             }
         }
 
@@ -325,8 +325,7 @@ internal sealed class OrderTasks
         List<Minutes> own = [];
         for (var day = clock.At(now).Date; clock.Up(day.AtMidnight()) < ends; day = day.PlusDays(1))
         {
-            var other = arranged.Hours.LastOrDefault(h => h.Day == day);
-            if ((other is null ? tables.Working.On(day) : other.Hours) is { } hours)
+            if (arranged.HoursOf(day, tables.Working) is { } hours)
                 own.AddRange(Clipped(day, hours, ends));
         }
 
@@ -362,8 +361,8 @@ internal sealed class OrderTasks
                 return new(code, has, []);
 
             // Between two marks the amount stands still: as much as there is at most, less what is not there.
-            int[] marks = [.. changes.SelectMany(p => new[] { p.When.From, p.When.To }).Append(0).Append(ends).Distinct().Order()];
-            var spans = marks.Zip(marks.Skip(1), (a, b) => (When: new Minutes(a, b), Has: Math.Max(0, has + changes.Where(p => p.When.From <= a && p.When.To >= b).Sum(p => p.Change)))).ToList();
+            var spans = Minutes.Between(changes.SelectMany(p => new[] { p.When.From, p.When.To }).Append(0).Append(ends))
+                .Select(span => (When: span, Has: Math.Max(0, has + changes.Where(p => p.When.Holds(span)).Sum(p => p.Change)))).ToList();
             var most = spans.Max(s => s.Has);
             return new(code, most, [.. spans.Where(s => s.Has < most).Select(s => new Away(s.When, most - s.Has))]);
         }

@@ -5,7 +5,18 @@ namespace Kondiba.Core.Planning;
 /// <summary>A span of minutes, counted from the plan's start.</summary>
 /// <param name="From">Its first minute.</param>
 /// <param name="To">The minute after its last.</param>
-public readonly record struct Minutes(int From, int To);
+public readonly record struct Minutes(int From, int To)
+{
+    /// <summary>The spans between marks, in order: within each of them nothing that begins or ends at a mark changes.</summary>
+    public static IEnumerable<Minutes> Between(IEnumerable<int> marks)
+    {
+        int[] inOrder = [.. marks.Distinct().Order()];
+        return inOrder.Zip(inOrder.Skip(1), (a, b) => new Minutes(a, b));
+    }
+
+    /// <summary>Whether all of another span lies in this one.</summary>
+    public bool Holds(Minutes other) => From <= other.From && To >= other.To;
+}
 
 /// <summary>Somebody's hands.</summary>
 /// <param name="Code">Name in the plan.</param>
@@ -13,7 +24,7 @@ public readonly record struct Minutes(int From, int To);
 /// <param name="Cost">What a minute of theirs costs besides; the maker's own cost nothing.</param>
 public sealed record Worker(string Code, IReadOnlyList<Minutes> Hours, int Cost = 0);
 
-/// <summary>That some of a resource is not there for a while.</summary>
+/// <summary>That some of a resource is not there for a while, or is taken.</summary>
 /// <param name="When">For how long.</param>
 /// <param name="Takes">How much of it.</param>
 public sealed record Away(Minutes When, int Takes);
@@ -139,11 +150,6 @@ public sealed record Stood(string Stay, string Place, int Takes, int Start, int 
 /// <param name="Tasks">Codes of the tasks that are done from it.</param>
 public sealed record Melted(string Colour, int Number, Placed Melt, Placed Wash, IReadOnlyList<string> Tasks);
 
-/// <summary>More of a resource than there is.</summary>
-/// <param name="Resource">Its code.</param>
-/// <param name="More">How much more.</param>
-public sealed record Lacking(string Resource, int More);
-
 /// <summary>How a search for a plan came out.</summary>
 [JsonConverter(typeof(JsonStringEnumConverter<Outcome>))]
 public enum Outcome
@@ -172,9 +178,12 @@ public enum Outcome
 /// <param name="Tasks">By the problem's tasks.</param>
 /// <param name="Stood">What stands where.</param>
 /// <param name="Melts">By time.</param>
-/// <param name="Lacks">What more it takes than there is; only where the problem allowed it.</param>
-public sealed record Solution(Outcome Outcome, long Cost, long Bound, IReadOnlyList<Placed> Tasks, IReadOnlyList<Stood> Stood, IReadOnlyList<Melted> Melts, IReadOnlyList<Lacking> Lacks)
+public sealed record Solution(Outcome Outcome, long Cost, long Bound, IReadOnlyList<Placed> Tasks, IReadOnlyList<Stood> Stood, IReadOnlyList<Melted> Melts)
 {
+    /// <summary>Every task, melting and washing up too.</summary>
+    [JsonIgnore]
+    public IEnumerable<Placed> All => Tasks.Concat(Melts.SelectMany(m => new[] { m.Melt, m.Wash }));
+
     /// <summary>Whether there is a plan.</summary>
     [JsonIgnore]
     public bool Any => Outcome is Outcome.Best or Outcome.Found;

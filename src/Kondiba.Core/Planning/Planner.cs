@@ -156,16 +156,15 @@ public sealed class Planner
     private DayPlace Place(Resource resource, Solution solution)
     {
         var taken = Shortages.Taken(Problem, solution, resource.Code).ToList();
-        int[] marks = [.. taken.SelectMany(t => new[] { t.From, t.To }).Distinct().Order()];
         var full = new List<Minutes>();
-        foreach (var (a, b) in marks.Zip(marks.Skip(1)))
+        foreach (var span in Minutes.Between(taken.SelectMany(t => new[] { t.When.From, t.When.To })))
         {
-            if (taken.Where(t => t.From <= a && t.To >= b).Sum(t => t.Takes) < Math.Max(1, resource.Has))
+            if (taken.Where(t => t.When.Holds(span)).Sum(t => t.Takes) < Math.Max(1, resource.Has))
                 continue;
-            if (full is [.., var last] && last.To == a)
-                full[^1] = new(last.From, b);
+            if (full is [.., var last] && last.To == span.From)
+                full[^1] = new(last.From, span.To);
             else
-                full.Add(new(a, b));
+                full.Add(span);
         }
 
         return new(Shortages.PlaceOf(resource.Code).Place, resource.Has, [.. full.Select(f => new Between(At(f.From), At(f.To)))]);
@@ -179,7 +178,7 @@ public sealed class Planner
     /// <summary>By how much each task could be later while everything else stays where it is.</summary>
     private Func<Placed, int> Slack(Solution solution)
     {
-        var hands = solution.Tasks.Concat(solution.Melts.SelectMany(m => new[] { m.Melt, m.Wash })).ToList();
+        var hands = solution.All.ToList();
         var starts = hands.ToDictionary(t => t.Code, t => t.Start);
         var followers = Problem.Tasks.SelectMany(t => t.After.Select(a => (Before: a.Task, t.Code, a.Least))).ToLookup(f => f.Before);
         var stood = solution.Stood.ToLookup(s => Problem.Stays.First(t => t.Code == s.Stay).From, s => s.End - Problem.Stays.First(t => t.Code == s.Stay).Choices.First(c => c.Place == s.Place).Least);

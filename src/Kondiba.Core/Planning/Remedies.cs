@@ -144,7 +144,7 @@ internal static class Remedies
         if (arranged.Hours.Count + arranged.Places.Count + arranged.Tasks.Count(t => t.Value.Done is null) is > 0 and var count)
             yield return and.Length > 0 ? [] : [new($"take back what was arranged, {count} in all", Arrangements.None with { Tasks = arranged.Tasks.Where(t => t.Value.Done is not null).ToDictionary(), Helpers = arranged.Helpers }, null)];
 
-        DayHours? Open(LocalDate day) => arranged.Hours.LastOrDefault(h => h.Day == day) is { } other ? other.Hours : tables.Working.On(day);
+        DayHours? Open(LocalDate day) => arranged.HoursOf(day, tables.Working);
         Remedy Hours(IReadOnlyList<(LocalDate Day, DayHours Hours)> other, string what) =>
             new($"{what}{and}", arranged with { Hours = [.. arranged.Hours.Where(h => other.All(o => o.Day != h.Day)), .. other.Select(o => new HoursOn(o.Day, o.Hours))] }, null);
     }

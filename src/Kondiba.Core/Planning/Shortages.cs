@@ -43,7 +43,7 @@ internal static class Shortages
     public static IReadOnlyList<Shortage> Of(PlanProblem problem, Solution elastic, OrderTasks made, PlanClock clock, IReadOnlyDictionary<string, string> names)
     {
         var tasks = problem.Tasks.ToDictionary(t => t.Code);
-        var all = elastic.Tasks.Concat(elastic.Melts.SelectMany(m => new[] { m.Melt, m.Wash })).ToList();
+        var all = elastic.All.ToList();
         return [.. Times(), .. Keeping(), .. Pins(), .. Hands(), .. Places()];
 
         string Order(string task) => made.Info[task].Order is { } order ? names.GetValueOrDefault(order, order) : "";
@@ -61,12 +61,12 @@ internal static class Shortages
             foreach (var resource in problem.Resources)
             {
                 var taken = Taken(problem, elastic, resource.Code).ToList();
-                int[] marks = [.. taken.SelectMany(t => new[] { t.From, t.To }).Concat(resource.Away.SelectMany(a => new[] { a.When.From, a.When.To })).Distinct().Order()];
-                var over = marks.Zip(marks.Skip(1), (a, b) => (From: a, To: b, Much: taken.Where(t => t.From <= a && t.To >= b).Sum(t => t.Takes) - resource.Has + resource.Away.Where(w => w.When.From <= a && w.When.To >= b).Sum(w => w.Takes)))
-                    .Where(s => s.Much > 0).ToList();
+                var gone = taken.Concat(resource.Away).ToList();
+                var over = Minutes.Between(gone.SelectMany(t => new[] { t.When.From, t.When.To }))
+                    .Select(span => (When: span, Much: gone.Where(t => t.When.Holds(span)).Sum(t => t.Takes) - resource.Has)).Where(s => s.Much > 0).ToList();
                 if (over.Count == 0)
                     continue;
-                var (from, to, much) = (clock.At(over[0].From), clock.At(over[^1].To), over.Max(o => o.Much));
+                var (from, to, much) = (clock.At(over[0].When.From), clock.At(over[^1].When.To), over.Max(o => o.Much));
                 var (place, said) = PlaceOf(resource.Code);
                 yield return new(Short.Place, $"{from:dddd}: {said} {from:HH:mm}–{to:HH:mm}, {much} too few.", place, from, to, much);
             }
@@ -95,12 +95,12 @@ internal static class Shortages
     }
 
     /// <summary>What is taken of a resource, from when to when.</summary>
-    public static IEnumerable<(int From, int To, int Takes)> Taken(PlanProblem problem, Solution solution, string resource)
+    public static IEnumerable<Away> Taken(PlanProblem problem, Solution solution, string resource)
     {
         Placed Task(string code) => solution.Tasks.First(t => t.Code == code);
-        return solution.Stood.Where(s => s.Place == resource).Select(s => (s.Start, s.End, s.Takes))
-            .Concat(problem.Uses.Where(u => u.Resource == resource).Select(u => (Task(u.From).Start, Task(u.Until).End, u.Takes)))
-            .Concat(solution.Melts.Where(m => problem.Colours.First(c => c.Code == m.Colour).Takes.Contains(resource)).Select(m => (m.Melt.Start, m.Wash.End, 1)));
+        return solution.Stood.Where(s => s.Place == resource).Select(s => new Away(new(s.Start, s.End), s.Takes))
+            .Concat(problem.Uses.Where(u => u.Resource == resource).Select(u => new Away(new(Task(u.From).Start, Task(u.Until).End), u.Takes)))
+            .Concat(solution.Melts.Where(m => problem.Colours.First(c => c.Code == m.Colour).Takes.Contains(resource)).Select(m => new Away(new(m.Melt.Start, m.Wash.End), 1)));
     }
 
     /// <summary>Code of a resource's place, and what is said when it is full.</summary>

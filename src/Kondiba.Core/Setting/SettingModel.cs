@@ -29,8 +29,14 @@ public static class SettingModel
     public static SettingTime For(DippedPiece piece, Place place, SettingConstants c)
     {
         var flow = new HeatFlow(piece, place.Air.Value, c);
-        var touchDry = FilmFalls(flow, c.TouchDryAt.Value);
-        var handleHard = touchDry is null ? null : FilmFalls(flow, c.HandleHardAt.Value);
+        var (dryAt, hardAt) = (flow.HeatOf(c.TouchDryAt.Value.Si), flow.HeatOf(c.HandleHardAt.Value.Si));
+        Duration? touchDry = null, handleHard = null;
+        flow.Follow(Horizon, (a, b) =>
+        {
+            touchDry ??= CrossedIn(a, b, m => m.Heat - dryAt, (x, y, t) => HeatFlow.Between(x, y, t).Heat - dryAt);
+            handleHard ??= touchDry is null ? null : CrossedIn(a, b, m => m.Heat - hardAt, (x, y, t) => HeatFlow.Between(x, y, t).Heat - hardAt);
+            return handleHard is null;
+        });
         Duration? wet = touchDry is { } dry ? Duration.FromSeconds(Math.Round(dry.TotalSeconds * c.WetShare.Value.Si)) : null;
         return new(place.Code, touchDry, handleHard, wet, () => Working(piece, place, c, touchDry, handleHard));
     }
@@ -85,29 +91,29 @@ public static class SettingModel
 
     private static Duration? CentreReaches(HeatFlow flow, Temperature to) => Crossing(flow, m => m.Centre - to.Si, (a, b, t) => HeatFlow.Between(a, b, t).Centre - to.Si);
 
-    /// <summary>When something that is above nothing first is not: within its step by halving.</summary>
+    /// <summary>When something that is above nothing first is not.</summary>
     private static Duration? Crossing(HeatFlow flow, Func<Moment, double> above, Func<Moment, Moment, double, double> between)
     {
-        double? found = null;
-        flow.Follow(Horizon, (a, b) =>
+        Duration? found = null;
+        flow.Follow(Horizon, (a, b) => (found = CrossedIn(a, b, above, between)) is null);
+        return found;
+    }
+
+    /// <summary>The same within a step, by halving; null when it is above nothing at both ends.</summary>
+    private static Duration? CrossedIn(Moment a, Moment b, Func<Moment, double> above, Func<Moment, Moment, double, double> between)
+    {
+        if (above(a) <= 0)
+            return Duration.FromSeconds(Math.Round(a.Seconds));
+        if (above(b) > 0)
+            return null;
+        var (from, to) = (a.Seconds, b.Seconds);
+        while (to - from > 0.05)
         {
-            if (above(a) <= 0)
-                found = a.Seconds;
-            else if (above(b) <= 0)
-            {
-                var (from, to) = (a.Seconds, b.Seconds);
-                while (to - from > 0.05)
-                {
-                    var middle = (from + to) / 2;
-                    (from, to) = between(a, b, middle) <= 0 ? (from, middle) : (middle, to);
-                }
+            var middle = (from + to) / 2;
+            (from, to) = between(a, b, middle) <= 0 ? (from, middle) : (middle, to);
+        }
 
-                found = to;
-            }
-
-            return found is null;
-        });
-        return found is { } s ? Duration.FromSeconds(Math.Round(s)) : null;
+        return Duration.FromSeconds(Math.Round(to));
     }
 
     private static List<WorkingLine> Working(DippedPiece piece, Place place, SettingConstants c, Duration? touchDry, Duration? handleHard)

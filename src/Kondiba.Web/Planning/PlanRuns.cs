@@ -51,7 +51,7 @@ internal sealed class PlanRun(string key, PlanRequest request, FoundPlan? before
         var planner = new Planner(request);
         if (planner.Problem.Tasks.Count == 0)
         {
-            State = State with { Plan = planner.Read(new(Outcome.Best, 0, 0, [], [], [], [])) };
+            State = State with { Plan = planner.Read(new(Outcome.Best, 0, 0, [], [], [])) };
             return;
         }
 
