@@ -232,7 +232,9 @@ public sealed partial class PlanModel
         else
         {
             to = model.NewIntVar(0, problem.Ends, $"{stay.Code} ends");
-            if (stay.Until.Count == 0)
+            if (stay.Until.Count == 0 && tasks[stay.From].Soft > 0)
+                model.AddMaxEquality(to, [from, LinearExpr.Constant(stay.To)]);
+            else if (stay.Until.Count == 0)
                 model.Add(to == stay.To);
             else
                 model.AddMinEquality(to, stay.Until.Select(u => when[u].Start));

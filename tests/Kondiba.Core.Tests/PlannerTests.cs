@@ -1,0 +1,292 @@
+using Kondiba.Core.Amounts;
+using Kondiba.Core.Planning;
+using Kondiba.Core.Prep;
+using Kondiba.Core.Reference;
+using Kondiba.Core.Setting;
+using NodaTime;
+
+namespace Kondiba.Core.Tests;
+
+/// <summary>What a maker finds in a plan: examples small enough to be proven best in a moment.</summary>
+public class PlannerTests
+{
+    private static readonly TradeTables Tables = TradeTables.Shipped;
+    private static readonly Limits Patient = new(Effort: 4, Seconds: 120, Quick: true);
+    private static readonly LocalDate Today = Weekend.Now.Date;
+    private static readonly DayHours Usual = new(new(8, 0), new(21, 0));
+
+    private static readonly PlannedOrder Rods = Weekend.Order("rods", 2, 12, Weekend.Dipped("pretzel-rod", "one", 24, "midnight", 0.5));
+    private static readonly PlannedOrder Berries = Weekend.Order("berries", 2, 12, Weekend.Dipped("strawberry", "L", 24, "dark", 0.75, "white"));
+    private static readonly PlannedOrder Cookies = Weekend.Order("cookies", 2, 14, Weekend.Dipped("sandwich-cookie", "thin", 24, "midnight", 1));
+
+    private static PlanRequest Request(params PlannedOrder[] orders) => new(orders, Tables, Arrangements.None, Weekend.Now);
+
+    private static PlanRequest With(PlanRequest request, string task, TaskMark mark) => request with { Arranged = request.Arranged with { Tasks = new Dictionary<string, TaskMark> { [task] = mark } } };
+
+    private static PlanRequest Closed(PlanRequest request, params int[] days) =>
+        request with { Arranged = request.Arranged with { Hours = [.. days.Select(d => new HoursOn(Today.PlusDays(d), null))] } };
+
+    private static (Planner Planner, Solution Solution, Plan Plan) Planned(PlanRequest request, bool best = true)
+    {
+        var planner = new Planner(request);
+        var solution = planner.Solve(Patient);
+        Assert.True(solution.Any, $"no plan: {solution.Outcome}");
+        if (best)
+            solution = planner.Solve(Patient with { Quick = false }, solution);
+        solution = planner.Tidy(solution);
+        var plan = planner.Read(solution);
+        Assert.Empty(PlanChecker.Broken(request, plan));
+        return (planner, solution, plan);
+    }
+
+    private static DayTask Of(Plan plan, string code) => plan.Tasks.Single(t => t.What.Code == code);
+
+    private static Plan Short(PlanRequest request)
+    {
+        var planner = new Planner(request);
+        Assert.Equal(Outcome.Impossible, planner.Solve(Patient with { Quick = false }).Outcome);
+        return planner.ReadShort(planner.Stretch());
+    }
+
+    /// <summary>Every remedy that is offered is taken, planned and checked.</summary>
+    private static List<string> Remedies(PlanRequest request)
+    {
+        var remedies = new Planner(request).Help(Short(request));
+        foreach (var remedy in remedies)
+            Planned(remedy.In(request), best: false);
+        return [.. remedies.Select(r => r.What)];
+    }
+
+    [Fact]
+    public void The_same_input_gives_the_same_plan()
+    {
+        var (one, other) = (Planned(Request(Rods, Berries)), Planned(Request(Rods, Berries)));
+        Assert.Equal(one.Solution.All, other.Solution.All);
+        Assert.Equal(one.Solution.Stood, other.Solution.Stood);
+    }
+
+    [Fact]
+    public void Work_goes_from_making_ready_to_packing_and_leaves_the_usual_hour()
+    {
+        var (_, solution, plan) = Planned(Request(Berries));
+        Assert.Equal(Outcome.Best, solution.Outcome);
+        string[] order = ["prep.strawberry.dry", "prep.strawberry.room", "dip.0", "decorate.0", "pack.0"];
+        Assert.Equal(order, plan.Tasks.Where(t => t.What.Order is not null).Select(t => t.What.Code["berries/".Length..]));
+        Assert.Equal("Sort, rinse, dry 26 strawberries", Of(plan, "berries/prep.strawberry.dry").What.Title);
+        Assert.Equal(new LocalTime(11, 0), plan.Orders.Single().Ready.TimeOfDay);
+
+        // Dipped on the day they are collected, and packed they wait in the fridge.
+        Assert.Equal(Today.PlusDays(2), Of(plan, "berries/dip.0").Starts.Date);
+        Assert.Contains(plan.Trays, t => t.Task == "berries/pack.0" && t.Place == "fridge" && t.Ends == Berries.Draft.Pickup);
+    }
+
+    [Fact]
+    public void Orders_of_a_colour_share_a_melt()
+    {
+        var plan = Planned(Request(Rods, Cookies)).Plan;
+        var melt = Assert.Single(plan.Melts);
+        Assert.Equal(["cookies/dip.0", "rods/dip.0"], melt.Tasks.Order());
+        var alone = new[] { Rods, Cookies }.Sum(o => CoatingTally.For(o.Draft, Tables, Weekend.Now).Pots.Sum(p => p.ToMelt.Value.Si));
+        Assert.Equal(alone, melt.ToMelt.Si, 1e-9);
+        Assert.Equal(1, plan.Tasks.Count(t => t.What.Title == "Melt midnight"));
+        Assert.Equal(1, plan.Tasks.Count(t => t.What.Title == "Wash up midnight"));
+    }
+
+    [Fact]
+    public void A_pin_a_not_before_and_a_late_task_hold_and_the_rest_stays_where_it_was()
+    {
+        var (planner, solution, plan) = Planned(Request(Rods, Berries));
+        var at = Today.PlusDays(1).At(new(9, 30));
+        foreach (var (mark, holds) in new (TaskMark, Func<LocalDateTime, bool>)[] { (new(At: at), s => s == at), (new(NotBefore: at), s => s >= at) })
+        {
+            var moved = new Planner(With(Request(Rods, Berries), "rods/dip.0", mark));
+            var near = moved.Shifted(solution, planner.Origin);
+            var again = moved.Solve(Patient with { Quick = false }, near, near);
+            var planned = moved.Read(again);
+            Assert.Empty(PlanChecker.Broken(With(Request(Rods, Berries), "rods/dip.0", mark), planned));
+            Assert.True(holds(Of(planned, "rods/dip.0").Starts));
+            foreach (var step in (string[])["dip.0", "decorate.0", "pack.0"])
+                Assert.Equal(Of(plan, $"berries/{step}").Starts, Of(planned, $"berries/{step}").Starts);
+        }
+    }
+
+    [Fact]
+    public void What_is_done_wants_no_hands_and_no_pot_and_what_follows_is_planned_on()
+    {
+        var done = Weekend.Now.PlusHours(-1);
+        var request = With(Request(Rods), "rods/dip.0", new(Done: done));
+        var plan = new Planner(request) is var planner ? planner.Read(planner.Solve(Patient)) : null!;
+        Assert.Empty(plan.Melts);
+        Assert.Equal(done, Of(plan, "rods/dip.0").Ends);
+        Assert.True(Of(plan, "rods/pack.0").Starts >= Weekend.Now);
+        Assert.Empty(PlanChecker.Broken(request with { Orders = [] }, plan));
+    }
+
+    [Fact]
+    public void A_helper_works_beside_the_maker()
+    {
+        // Half an hour of open kitchen before the pickup is too little for one.
+        var tight = Request(Rods, Cookies) with
+        {
+            Arranged = Arrangements.None with { Hours = [new(Today, null), new(Today.PlusDays(1), null), new(Today.PlusDays(2), new(new(11, 10), new(12, 0)))] },
+        };
+        Assert.Equal(Outcome.Impossible, new Planner(tight).Solve(Patient with { Quick = false }).Outcome);
+        var helped = tight with { Arranged = tight.Arranged with { Helpers = [new(Today.PlusDays(2), new(new(11, 0), new(14, 0)))] } };
+        var plan = Planned(helped).Plan;
+        Assert.Contains(plan.Tasks, t => t.Worker == "helper.1");
+        Assert.Contains(plan.Hands, h => h.Worker == "helper.1" && h.Busy > Duration.Zero);
+    }
+
+    [Fact]
+    public void A_place_that_is_away_holds_no_tray_and_a_counter_that_is_too_warm_neither()
+    {
+        var away = Request(Berries, Rods) with { Arranged = Arrangements.None with { Places = [new("counter", -3, Weekend.Now, Weekend.Now.PlusDays(5))] } };
+        Assert.All(Planned(away).Plan.Trays.GroupBy(t => t.Starts), g => Assert.True(g.Count(t => t.Place == "counter") <= 1));
+
+        var hot = Tables with { Setting = Tables.Setting with { Places = [.. Tables.Setting.Places.Select(p => p.Code == Place.Room ? p with { Air = new(new(273.15 + 28), Source.Entered), Humidity = new(new(0.3), Source.Entered) } : p)] } };
+        var plan = Planned(Request(Rods) with { Tables = hot }).Plan;
+        Assert.DoesNotContain(plan.Trays, t => t.Task == "rods/dip.0" && t.Place == "counter");
+        Assert.All(plan.Trays.Where(t => t.Task == "rods/dip.0"), t => Assert.NotNull(t.Set));
+    }
+
+    [Theory]
+    [InlineData("counter", true)]
+    [InlineData("cold", false)]
+    public void Coats_set_where_the_maker_likes_it(string choice, bool counter)
+    {
+        var order = Rods with { Draft = Rods.Draft with { Schools = new Dictionary<string, string> { ["setting"] = choice } } };
+        var tray = Planned(Request(order)).Plan.Trays.Single(t => t.Task == "rods/dip.0");
+        Assert.Equal(counter, tray.Place == "counter");
+        Assert.Equal(!counter, tray.OutBy is not null);
+    }
+
+    [Fact]
+    public void The_makers_own_pace_is_the_plans()
+    {
+        DayTask Dip(double pace) => Of(Planned(Request(Rods) with { Tables = Tables with { Working = Tables.Working with { Pace = new Dictionary<string, double> { ["dip"] = pace } } } }, best: false).Plan, "rods/dip.0");
+        Assert.Equal(2.0, Length(Dip(2)) / Length(Dip(1)), 0.2);
+
+        static double Length(DayTask task) => Period.Between(task.Starts, task.Ends, PeriodUnits.Minutes).Minutes;
+    }
+
+    [Theory]
+    [InlineData("sandwich-cookie", "thin", 150)]
+    [InlineData("strawberry", "XL", 90)]
+    [InlineData("pretzel-twist", "full", 120)]
+    public void Many_pieces_are_dipped_tray_by_tray_and_none_gets_lost(string centre, string size, int count)
+    {
+        var depth = Tables.Centre(centre)!.UsualDepth.Value.Si;
+        var plan = Planned(Request(Weekend.Order("many", 3, 18, Weekend.Dipped(centre, size, count, "dark", depth))), best: false).Plan;
+        foreach (var stage in (Stage[])[Stage.Dip, Stage.Pack])
+            Assert.Equal(count, plan.Tasks.Where(t => t.What.Stage == stage).Sum(t => t.What.Pieces));
+        Assert.True(plan.Tasks.Count(t => t.What.Stage is Stage.Dip) > 1);
+        Assert.All(plan.Tasks, t => Assert.True(Period.Between(t.Starts, t.Ends, PeriodUnits.Minutes).Minutes <= Tables.Planning.Longest.Value.TotalMinutes));
+    }
+
+    [Fact]
+    public void One_mould_is_filled_for_one_order_at_a_time()
+    {
+        PlannedOrder Moulded(string code) => Weekend.Order(code, 2, 15, Weekend.Dipped("moulded-piece", "cookie", 16, "teal", 1) with { Making = new(Mould: new("cookie-round", "sandwich-cookie", "thin")) });
+        var plan = Planned(Request(Moulded("a"), Moulded("b")), best: false).Plan;
+        var rounds = plan.Tasks.Where(t => t.What.Code.Contains("/mould.0.", StringComparison.Ordinal)).GroupBy(t => t.What.Code.Replace(".out", "", StringComparison.Ordinal))
+            .Select(g => (From: g.Min(t => t.Starts), To: g.Max(t => t.Ends))).OrderBy(r => r.From).ToList();
+        Assert.True(rounds.Count >= 2);
+        foreach (var (one, next) in rounds.Zip(rounds.Skip(1)))
+            Assert.True(next.From >= one.To, $"filled at {next.From} while in use until {one.To}");
+    }
+
+    [Fact]
+    public void Tidying_costs_nothing_and_makes_nothing_earlier_on_the_whole()
+    {
+        var planner = new Planner(Request(Rods, Berries, Cookies));
+        var found = planner.Solve(Patient);
+        var tidy = planner.Tidy(found);
+        Assert.Equal((found.Cost, found.Bound), (tidy.Cost, tidy.Bound));
+        Assert.True(tidy.Tasks.Sum(t => (long)t.Start) >= found.Tasks.Sum(t => (long)t.Start));
+        Assert.Equal(found.All.Where(t => t.End > t.Start).OrderBy(t => t.Start).Select(t => t.Code), tidy.All.Where(t => t.End > t.Start).OrderBy(t => t.Start).Select(t => t.Code));
+    }
+
+    [Fact]
+    public void Slack_is_what_it_says()
+    {
+        var plan = Planned(Request(Rods, Berries)).Plan;
+        foreach (var task in plan.Tasks.Where(t => t.Worker is not null && t.Slack > Duration.Zero))
+        {
+            var later = task.Ends.PlusSeconds((long)task.Slack.TotalSeconds);
+            Assert.DoesNotContain(plan.Tasks, t => t != task && t.Worker == task.Worker && t.Starts >= task.Ends && t.Starts < later);
+            Assert.True(later <= task.Starts.Date + Usual.To);
+        }
+
+        Assert.Contains(plan.Tasks, t => t.Slack == Duration.Zero);
+    }
+
+    [Fact]
+    public void A_plan_of_another_day_is_shifted_and_back()
+    {
+        var (planner, solution, _) = Planned(Request(Rods), best: false);
+        var tomorrow = new Planner(Request(Rods) with { Now = Weekend.Now.PlusDays(1) });
+        Assert.Equal(solution.All, planner.Shifted(tomorrow.Shifted(solution, planner.Origin), tomorrow.Origin).All);
+    }
+
+    [Fact]
+    public void Without_hours_hands_are_missing_day_by_day_and_work_on_one_of_them_helps()
+    {
+        var request = Closed(Request(Rods), 0, 1, 2);
+        var plan = Short(request);
+        Assert.All(plan.Shortages, s => Assert.Equal(Kondiba.Core.Planning.Short.Hands, s.Kind));
+        Assert.Matches("^(Thursday|Friday|Saturday): .* of hands are missing\\.$", plan.Shortages[0].What);
+        Assert.Contains(plan.Tasks, t => t.Worker == "nobody");
+        var remedies = Remedies(request);
+        Assert.Contains(remedies, r => r.StartsWith("work on ", StringComparison.Ordinal));
+        Assert.Contains("take back what was arranged, 3 in all", remedies);
+    }
+
+    [Fact]
+    public void A_pickup_before_anything_can_be_ready_names_the_nearest_that_is()
+    {
+        var request = Request(Berries with { Draft = Berries.Draft with { Pickup = Weekend.Now.PlusMinutes(40) } });
+        var late = Assert.Single(Short(request).Shortages, s => s.Kind is Kondiba.Core.Planning.Short.Time);
+        Assert.Contains("cannot be ready before Thursday", late.What, StringComparison.Ordinal);
+        Assert.Contains(Remedies(request), r => r.StartsWith("berries is collected Thursday at ", StringComparison.Ordinal));
+    }
+
+    [Fact]
+    public void Berries_planned_days_ahead_do_not_keep_and_twists_would()
+    {
+        // Collected on the sixth day; the kitchen is open on the first only.
+        var late = Berries with { Draft = Berries.Draft with { Pickup = Today.PlusDays(5).At(new(18, 0)) } };
+        var request = Closed(Request(late), 1, 2, 3, 4, 5);
+        Assert.NotEmpty(Short(request).Shortages);
+        Assert.Contains("pretzel twists instead of strawberries for berries", Remedies(request));
+    }
+
+    [Fact]
+    public void A_pin_where_a_task_cannot_be_is_named_and_may_be_taken_out()
+    {
+        var request = With(Request(Rods), "rods/dip.0", new(At: Today.PlusDays(1).At(new(3, 0))));
+        Assert.Contains(Short(request).Shortages, s => s.Kind is Kondiba.Core.Planning.Short.Pin or Kondiba.Core.Planning.Short.Hands);
+        Assert.NotEmpty(Remedies(request));
+    }
+
+    [Fact]
+    public void Two_colours_at_once_want_two_pots_and_one_more_helps()
+    {
+        // Lines are drawn into the wet coat: both colours are warm at the same time.
+        var marbled = Weekend.Order("marbled", 2, 12, Weekend.Dipped("sandwich-cookie", "thin", 24, "teal", 1) with { Decor = Kondiba.Core.Decoration.Decor.None with { Patterns = [new("marble", Orders.Wafers, "white", 4, null, 1.8, 0)] } });
+        var request = Request(marbled) with { Tables = Tables with { Working = Tables.Working with { Pots = 1, Wells = 0 } } };
+        var shortage = Short(request).Shortages.First(s => s.Of is "pots");
+        Assert.Equal((Kondiba.Core.Planning.Short.Place, 1), (shortage.Kind, shortage.Much));
+        Assert.Contains("every pot is in use", shortage.What, StringComparison.Ordinal);
+        Assert.Contains(Remedies(request), r => r.StartsWith("one more pot", StringComparison.Ordinal));
+    }
+
+    [Fact]
+    public void Spans_between_marks_are_in_order_and_meet()
+    {
+        var spans = Minutes.Between([30, 10, 20, 10]).ToList();
+        Assert.Equal([new(10, 20), new(20, 30)], spans);
+        Assert.True(new Minutes(10, 30).Holds(spans[0]));
+        Assert.False(spans[0].Holds(new(10, 30)));
+        Assert.Empty(Minutes.Between([5]));
+    }
+}
