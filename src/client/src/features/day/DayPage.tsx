@@ -118,15 +118,13 @@ function Desk({ desk, day, plan, reference }: { desk: DayDesk; day: Day; plan: P
           key={shown.what.code}
           task={shown}
           plan={plan}
-          names={names}
+          orders={day.orders}
           desk={desk}
           now={day.now}
           close={() => setTask(undefined)}
         />
       )}
-      {tray && (
-        <TraySheet tray={tray} plan={plan} names={names} desk={desk} day={day} close={() => setTray(undefined)} />
-      )}
+      {tray && <TraySheet tray={tray} plan={plan} desk={desk} day={day} close={() => setTray(undefined)} />}
     </div>
   );
 }

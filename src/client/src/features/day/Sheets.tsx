@@ -12,16 +12,17 @@ import type { DayDesk } from "./useDay";
 
 interface Of {
   plan: Plan;
-  names: Map<string, string>;
+  orders: Day["orders"];
   desk: DayDesk;
   close: () => void;
 }
 
 /** A task: what to do and why, when, and how it can be moved. */
-export function TaskSheet({ task, plan, names, desk, now, close }: Of & { task: DayTask; now: string }) {
+export function TaskSheet({ task, plan, orders, desk, now, close }: Of & { task: DayTask; now: string }) {
   const { what, mark } = task;
   const [at, setAt] = useState(task.starts.slice(0, 16));
   const melting = what.stage === "melt";
+  const order = orders.find((o) => o.code === what.order);
   const set = (says: string, to: Parameters<DayDesk["mark"]>[2]) => {
     desk.mark(what.code, `${what.title}: ${says}.`, to);
     close();
@@ -32,12 +33,12 @@ export function TaskSheet({ task, plan, names, desk, now, close }: Of & { task: 
       <p className="text-ink2 mt-1">
         {dayName(task.starts)}, {clock(task.starts)}
         {lasts(task) > 0 && `–${clock(task.ends)}, ${span(lasts(task))}`}
-        {what.order && (
+        {order && (
           <>
             {" "}
             ·{" "}
-            <Link className="text-act font-semibold" to={`/orders/${asId(what.order)}`}>
-              {names.get(what.order)}
+            <Link className="text-act font-semibold" to={`/orders/${order.id}`}>
+              {order.name}
             </Link>
           </>
         )}
@@ -109,11 +110,12 @@ export function TaskSheet({ task, plan, names, desk, now, close }: Of & { task: 
 }
 
 /** A tray: what lies on it, where, how long, and what to do when that place is away. */
-export function TraySheet({ tray, plan, names, desk, day, close }: Of & { tray: DayTray; day: Day }) {
+export function TraySheet({ tray, plan, desk, day, close }: Omit<Of, "orders"> & { tray: DayTray; day: Day }) {
   const place = plan.places.find((p) => p.place === tray.place);
+  const order = day.orders.find((o) => o.code === tray.order);
   return (
     <Sheet open close={close} title={tray.title}>
-      <p className="text-ink2 mt-1">{names.get(tray.order)}</p>
+      <p className="text-ink2 mt-1">{order?.name}</p>
       <dl className="mt-3 grid grid-cols-[auto_1fr] gap-x-5 gap-y-1">
         <dt className="text-ink2">on it</dt>
         <dd>
@@ -145,7 +147,7 @@ export function TraySheet({ tray, plan, names, desk, day, close }: Of & { tray: 
         )}
       </dl>
       <p className="mt-4">
-        <Link className="text-act font-semibold" to={`/orders/${asId(tray.order)}`}>
+        <Link className="text-act font-semibold" to={`/orders/${order?.id ?? ""}`}>
           its trays, drawn
         </Link>
       </p>
@@ -176,6 +178,3 @@ export function TraySheet({ tray, plan, names, desk, day, close }: Of & { tray: 
 }
 
 const later = (a: string, b: string) => (a > b ? a : b.slice(0, 19));
-
-/** An order's id of its code in a plan. */
-const asId = (code: string) => code.replace(/^(.{8})(.{4})(.{4})(.{4})(.{12})$/, "$1-$2-$3-$4-$5");
