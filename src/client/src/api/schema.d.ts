@@ -704,7 +704,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** The plan of every open order of the coming fortnight; it is improved in the background while searching is true. */
+        /** The plan of every open order of the coming eight days; it is improved in the background while searching is true. */
         get: operations["GetDay"];
         put?: never;
         post?: never;
