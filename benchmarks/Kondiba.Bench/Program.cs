@@ -1,6 +1,5 @@
 using System.Globalization;
 using System.Net.Http.Json;
-using System.Text.Json.Nodes;
 using BenchmarkDotNet.Configs;
 using BenchmarkDotNet.Jobs;
 using BenchmarkDotNet.Loggers;
@@ -36,9 +35,7 @@ return;
 
 async Task PreviewAsync()
 {
-    using var client = new HttpClient { BaseAddress = site.Address };
-    (await client.GetAsync($"enter?key={Site.Key}")).EnsureSuccessStatusCode();
-    client.DefaultRequestHeaders.Add("X-Kondiba-Form", (string)(await client.GetFromJsonAsync<JsonObject>("api/session"))!["form"]!);
+    using var client = await site.EnterAsync();
     var times = new List<double>();
     for (var i = 0; i < Warming + Asked; i++)
     {

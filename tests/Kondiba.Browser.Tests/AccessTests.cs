@@ -3,7 +3,7 @@ using OpenQA.Selenium;
 namespace Kondiba.Browser.Tests;
 
 /// <summary>axe-core over each screen: nothing serious, in light, in dark and narrow.</summary>
-public sealed class AccessTests(Site site) : IClassFixture<Site>
+public sealed class AccessTests(Site site) : IClassFixture<Fresh>
 {
     [Theory]
     [InlineData(1280, false)]

@@ -3,7 +3,7 @@ using OpenQA.Selenium;
 namespace Kondiba.Browser.Tests;
 
 /// <summary>An order from the first word to the empty jar.</summary>
-public sealed class BusinessTests(Site site) : IClassFixture<Site>, IDisposable
+public sealed class BusinessTests(Site site) : IClassFixture<Fresh>, IDisposable
 {
     private readonly Maker maker = new(site);
 

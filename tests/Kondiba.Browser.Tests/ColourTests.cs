@@ -1,6 +1,6 @@
 namespace Kondiba.Browser.Tests;
 
-public sealed class ColourTests(Site site) : IClassFixture<Site>, IDisposable
+public sealed class ColourTests(Site site) : IClassFixture<Fresh>, IDisposable
 {
     private readonly Maker maker = new(site);
 

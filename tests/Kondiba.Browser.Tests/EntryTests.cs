@@ -3,7 +3,7 @@ using OpenQA.Selenium;
 namespace Kondiba.Browser.Tests;
 
 /// <summary>Lines typed in words: what was understood is put right before it goes onto the slip.</summary>
-public sealed class EntryTests(Site site) : IClassFixture<Site>, IDisposable
+public sealed class EntryTests(Site site) : IClassFixture<Fresh>, IDisposable
 {
     private const string Field = "Add to the order";
     private readonly Maker maker = new(site);

@@ -2,7 +2,7 @@ using OpenQA.Selenium;
 
 namespace Kondiba.Browser.Tests;
 
-public sealed class LookTests(Site site) : IClassFixture<Site>, IDisposable
+public sealed class LookTests(Site site) : IClassFixture<Fresh>, IDisposable
 {
     private readonly Maker maker = new(site);
 
@@ -17,6 +17,7 @@ public sealed class LookTests(Site site) : IClassFixture<Site>, IDisposable
         maker.Pick("On", "truffle balls");
         maker.Click("//section[@aria-label='truffle balls']//button[contains(., 'spiral')]");
         maker.See("4 turns");
+        maker.Until(() => maker.Count("[data-testid=drizzle-each]") == 1, "the drizzle on each");
         var drizzle = maker.Text("[data-testid=drizzle-each]");
         maker.Fill("Name of the look", "Lantern");
         maker.Slide("Lines", Keys.ArrowRight + Keys.ArrowRight);

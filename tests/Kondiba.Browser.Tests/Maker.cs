@@ -9,19 +9,17 @@ namespace Kondiba.Browser.Tests;
 /// <summary>A maker at a browser: does what hands do, sees what is shown.</summary>
 public sealed class Maker : IDisposable
 {
+    private const int Narrow = 600;
     private readonly ChromeDriver driver;
     private readonly Site site;
+    private readonly bool dark;
+    private readonly int width;
     private readonly TimeSpan patience = TimeSpan.FromSeconds(10);
 
     public Maker(Site site, int width = 1280, int height = 800, bool dark = false, string? start = null, bool signIn = true)
     {
-        this.site = site;
-        var options = new ChromeOptions { BinaryLocation = "/usr/bin/chromium" };
-        options.AddArguments(
-            "--headless=new", "--no-sandbox", "--disable-gpu", "--disable-dev-shm-usage", "--disable-quic", "--no-first-run",
-            "--disable-background-networking", "--disable-component-update", "--disable-sync", "--hide-scrollbars",
-            "--host-resolver-rules=MAP * ~NOTFOUND, EXCLUDE 127.0.0.1", "--lang=en-GB", $"--window-size={width},{height}");
-        driver = new(ChromeDriverService.CreateDefaultService("/usr/bin", "chromedriver"), options);
+        (this.site, this.dark, this.width) = (site, dark, width);
+        driver = site.TakeBrowser();
         driver.ExecuteCdpCommand("Emulation.setDeviceMetricsOverride", new() { ["width"] = width, ["height"] = height, ["deviceScaleFactor"] = 1, ["mobile"] = false });
         if (dark)
             driver.ExecuteCdpCommand("Emulation.setEmulatedMedia", new() { ["features"] = new[] { new Dictionary<string, object> { ["name"] = "prefers-color-scheme", ["value"] = "dark" } } });
@@ -38,7 +36,7 @@ public sealed class Maker : IDisposable
 
     public string Url => driver.Url;
 
-    public void Dispose() => driver.Dispose();
+    public void Dispose() => site.GiveBack(driver);
 
     public void Go(string path) => driver.Navigate().GoToUrl(new Uri(site.Address, path));
 
@@ -95,6 +93,15 @@ public sealed class Maker : IDisposable
             var field = InView(Field(label));
             field.Click();
             field.SendKeys(Keys.Control + "a" + Keys.Null + text);
+            return true;
+        },
+        label);
+
+    /// <summary>Types a time of the day, its digits one by one.</summary>
+    public void FillTime(string label, string digits) => Until(
+        () =>
+        {
+            Field(label).SendKeys(digits);
             return true;
         },
         label);
@@ -157,7 +164,7 @@ public sealed class Maker : IDisposable
 
     public string Text(string css) => driver.FindElement(By.CssSelector(css)).Text;
 
-    public int Count(string css) => driver.FindElements(css.StartsWith("//", StringComparison.Ordinal) ? By.XPath(css) : By.CssSelector(css)).Count;
+    public int Count(string css) => driver.FindElements(css[0] is '/' or '(' ? By.XPath(css) : By.CssSelector(css)).Count;
 
     public double Number(string css) => double.Parse(Text(css), NumberStyles.Float | NumberStyles.AllowThousands, CultureInfo.InvariantCulture);
 
@@ -220,16 +227,18 @@ public sealed class Maker : IDisposable
 
     public void LetSavesGo() => driver.ExecuteScript("const held = window.held; window.held = null; held.forEach((go) => go());");
 
-    /// <summary>What axe-core finds serious or critical on the page as it stands.</summary>
+    /// <summary>What axe-core finds serious or critical on the page as it stands. Colours are looked at wide, light and dark; the rest in light, wide and narrow.</summary>
     public IReadOnlyList<string> Barriers()
     {
         driver.ExecuteScript(File.ReadAllText(Path.Combine(Site.Root, "src", "client", "node_modules", "axe-core", "axe.min.js")));
         var found = (ReadOnlyCollection<object>)driver.ExecuteAsyncScript("""
-            const done = arguments[arguments.length - 1];
-            axe.run().then(r => done(r.violations
+            const [dark, narrow, done] = arguments, colours = ['color-contrast', 'link-in-text-block'];
+            const rules = dark ? { runOnly: { type: 'rule', values: colours } }
+              : narrow ? { rules: Object.fromEntries(colours.map(rule => [rule, { enabled: false }])) } : {};
+            axe.run(document, { resultTypes: ['violations'], preload: false, ...rules }).then(r => done(r.violations
               .filter(v => v.impact === 'serious' || v.impact === 'critical')
               .map(v => v.id + ': ' + v.nodes.map(n => n.target + ' ' + (n.failureSummary ?? '')).join('; '))));
-            """)!;
+            """, dark, width < Narrow)!;
         return [.. found.Cast<string>()];
     }
 

@@ -3,7 +3,7 @@ using OpenQA.Selenium;
 
 namespace Kondiba.Browser.Tests;
 
-public sealed class OrderScreenTests(Site site) : IClassFixture<Site>, IDisposable
+public sealed class OrderScreenTests(Site site) : IClassFixture<Fresh>, IDisposable
 {
     private const string Midnight = "[data-testid=pot-midnight] ";
     private readonly Maker maker = new(site);

@@ -1,7 +1,7 @@
 namespace Kondiba.Browser.Tests;
 
 /// <summary>What stands in the pantry, by the hands that put it there.</summary>
-public sealed class PantryScreenTests(Site site) : IClassFixture<Site>, IDisposable
+public sealed class PantryScreenTests(Site site) : IClassFixture<Fresh>, IDisposable
 {
     private readonly Maker maker = new(site);
 

@@ -3,7 +3,7 @@ using OpenQA.Selenium;
 namespace Kondiba.Browser.Tests;
 
 /// <summary>Centres made at home: fillings, moulds, figures, and the list of steps.</summary>
-public sealed class PrepScreenTests(Site site) : IClassFixture<Site>, IDisposable
+public sealed class PrepScreenTests(Site site) : IClassFixture<Fresh>, IDisposable
 {
     private readonly Maker maker = new(site);
 

@@ -3,7 +3,7 @@ using OpenQA.Selenium;
 namespace Kondiba.Browser.Tests;
 
 /// <summary>Takes the pictures in docs/screenshots from the sample kitchen. Run by scripts/screenshots only.</summary>
-public sealed class Screenshots(Site site) : IClassFixture<Site>
+public sealed class Screenshots(Site site) : IClassFixture<Fresh>
 {
     [Fact(Explicit = true)]
     public void Take()

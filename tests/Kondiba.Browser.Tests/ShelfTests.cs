@@ -2,7 +2,7 @@ using OpenQA.Selenium;
 
 namespace Kondiba.Browser.Tests;
 
-public sealed class ShelfTests(Site site) : IClassFixture<Site>
+public sealed class ShelfTests(Site site) : IClassFixture<Fresh>
 {
     [Fact]
     public void Who_comes_without_the_printed_address_opens_the_sample_kitchen_and_no_other()

@@ -19,6 +19,9 @@ internal static class PlanChecker
                 broken.Add(what);
         }
 
+        // What is done is, and what was pinned before now is under way: neither is planned any more.
+        bool Ahead(DayTask task) => task.Mark is not { Done: not null } && !(task.Mark?.At < request.Now);
+
         // Hands: one thing at a time, within their hours, never before now.
         var worked = plan.Tasks.Where(t => t.Ends > t.Starts && t.Mark?.Done is null).ToList();
         foreach (var hands in worked.GroupBy(t => t.Worker))
@@ -26,11 +29,11 @@ internal static class PlanChecker
             var inTurn = hands.OrderBy(t => t.Starts).ToList();
             foreach (var (a, b) in inTurn.Zip(inTurn.Skip(1)))
                 Must(b.Starts >= a.Ends, $"{hands.Key} does {a.What.Code} until {a.Ends} and {b.What.Code} from {b.Starts}");
-            foreach (var task in inTurn)
+            foreach (var task in inTurn.Where(Ahead))
                 Must(HoursOf(hands.Key!, task.Starts.Date).Any(h => task.Starts >= task.Starts.Date + h.From && task.Ends <= task.Starts.Date + h.To), $"{task.What.Code} from {task.Starts} to {task.Ends} is outside the hours of {hands.Key}");
         }
 
-        foreach (var task in plan.Tasks.Where(t => t.Mark?.Done is null))
+        foreach (var task in plan.Tasks.Where(Ahead))
             Must(task.Starts >= request.Now, $"{task.What.Code} is in the past");
 
         IEnumerable<DayHours> HoursOf(string worker, LocalDate day)
@@ -53,7 +56,7 @@ internal static class PlanChecker
                 var centre = tables.Centre(order.Draft.Lines[line.Line].Centre)!;
                 List<DayTask> Of(params Stage[] stages) => [.. own.Where(t => t.What.Lines.Contains(line.Line) && stages.Contains(t.What.Stage))];
                 var (before, dips, after, packs) = (Of(Stage.Fill, Stage.Prep), Of(Stage.Dip), Of(Stage.Decorate, Stage.Assemble), Of(Stage.Pack));
-                Must(packs.Sum(p => p.What.Pieces) == line.Count.Value || packs.Count > 1, $"{order.Code}, line {line.Line}: {packs.Sum(p => p.What.Pieces)} of {line.Count.Value} packed");
+                Must(packs.Sum(p => p.What.Pieces) == line.Count.Value, $"{order.Code}, line {line.Line}: {packs.Sum(p => p.What.Pieces)} of {line.Count.Value} packed");
                 Must(dips.Count > 0 && packs.Count > 0, $"{order.Code}, line {line.Line} is not made");
                 foreach (var dip in dips)
                 {
@@ -84,7 +87,7 @@ internal static class PlanChecker
         }
 
         // Pots: every dip from a melt of its colour that is fluid, no melt older than it may be, no more of them than there are places for.
-        foreach (var task in plan.Tasks.Where(t => t.What.Stage is not Stage.Melt && t.Mark?.Done is null))
+        foreach (var task in plan.Tasks.Where(t => t.What.Stage is not Stage.Melt && Ahead(t)))
         {
             foreach (var pot in task.What.Pots)
                 Must(plan.Melts.Any(m => m.Pot == pot && m.Tasks.Contains(task.What.Code) && m.Ready <= task.Starts && m.Ends >= task.Ends), $"{task.What.Code} has no {pot}");
@@ -92,7 +95,7 @@ internal static class PlanChecker
 
         foreach (var melt in plan.Melts)
         {
-            var last = plan.Tasks.Where(t => melt.Tasks.Contains(t.What.Code)).Max(t => t.Ends);
+            var last = plan.Tasks.Where(t => melt.Tasks.Contains(t.What.Code)).Select(t => t.Ends).DefaultIfEmpty(melt.Ready).Max();
             Must(last <= melt.Ready.PlusMinutes((long)tables.Planning.Holds.Value.TotalMinutes), $"{melt.Pot} is held from {melt.Ready} to {last}");
             Must(plan.Melts.All(o => o == melt || o.Pot != melt.Pot || o.Starts >= melt.Ends || o.Ends <= melt.Starts), $"{melt.Pot} is melted twice at once");
         }
@@ -112,7 +115,7 @@ internal static class PlanChecker
         {
             var there = plan.Trays.Where(t => t.Place == tray.Place && t.Starts <= tray.Starts && t.Ends > tray.Starts).Sum(t => t.Trays);
             var has = tables.Setting.Places.First(p => p.Code == tray.Place).Trays + Extra(tray.Place, tray.Starts);
-            Must(there <= has, $"{there} trays in the {tray.Place} at {tray.Starts}, which takes {has}");
+            Must(there <= has + 1e-9, $"{there} trays in the {tray.Place} at {tray.Starts}, which takes {has}");
         }
 
         foreach (var (code, mark) in arranged.Tasks)

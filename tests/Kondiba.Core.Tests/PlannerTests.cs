@@ -123,6 +123,22 @@ public class PlannerTests
     }
 
     [Fact]
+    public void A_pin_that_has_come_is_under_way_and_one_outside_the_hours_or_after_the_pickup_cannot_be()
+    {
+        var pin = Weekend.Now.PlusMinutes(-10);
+        var request = With(Request(Rods), "rods/dip.0", new(At: pin));
+        var plan = Planned(request with { Orders = [Rods] }, best: false).Plan;
+        Assert.Equal((pin, "me"), (Of(plan, "rods/dip.0").Starts, Of(plan, "rods/dip.0").Worker));
+        Assert.Empty(plan.Melts);
+
+        // Other work begins when it is over.
+        Assert.All(plan.Tasks.Where(t => t.What.Code != "rods/dip.0" && t.Worker is not null), t => Assert.True(t.Starts >= Of(plan, "rods/dip.0").Ends));
+
+        foreach (var at in (LocalDateTime[])[Today.PlusDays(1).At(new(22, 0)), Today.PlusDays(1).At(new(6, 0)), Today.PlusDays(2).At(new(12, 30))])
+            Assert.Equal(Outcome.Impossible, new Planner(With(Request(Rods), "rods/pack.0", new(At: at))).Solve(Patient with { Quick = false }).Outcome);
+    }
+
+    [Fact]
     public void A_helper_works_beside_the_maker()
     {
         // Half an hour of open kitchen before the pickup is too little for one.

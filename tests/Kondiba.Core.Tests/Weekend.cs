@@ -28,6 +28,24 @@ public static class Weekend
 
     public static PlanRequest Request { get; } = new(Orders, TradeTables.Shipped, Arrangements.None, Now);
 
+    /// <summary>Another weekend of as many orders, pieces and colours: the same lines in other orders, other colours and at other hours.</summary>
+    public static PlanRequest Like(int seed)
+    {
+        var random = new Random(seed);
+        var colours = Orders.SelectMany(o => o.Draft.Lines).SelectMany(l => l.Decor?.Patterns.Select(p => p.Colour).Append(l.Colour) ?? [l.Colour]).OfType<string>().Distinct().ToArray();
+        var dyed = colours.Zip(colours.OrderBy(_ => random.Next()).ToList()).ToDictionary(c => c.First, c => c.Second);
+        LineDraft Dyed(LineDraft line) => line with
+        {
+            Colour = dyed[line.Colour!],
+            Decor = line.Decor is { } decor ? decor with { Patterns = [.. decor.Patterns.Select(p => p with { Colour = dyed[p.Colour!] })] } : null,
+        };
+        var lines = new Queue<LineDraft>(Orders.SelectMany(o => o.Draft.Lines).Select(Dyed).OrderBy(_ => random.Next()));
+        return Request with
+        {
+            Orders = [.. Orders.Select(o => o with { Draft = o.Draft with { Pickup = Now.Date.PlusDays(random.Next(2, 4)).At(new LocalTime(random.Next(10, 19), 0)), Lines = [.. o.Draft.Lines.Select(_ => lines.Dequeue())] } })],
+        };
+    }
+
     public static PlannedOrder Order(string code, int days, int hour, params LineDraft[] lines) =>
         new(code, new(code, Now.Date.PlusDays(days).At(new LocalTime(hour, 0)), null, lines, new Dictionary<string, PotDraft>()));
 

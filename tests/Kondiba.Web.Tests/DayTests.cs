@@ -53,7 +53,8 @@ public sealed class DayTests(Server server) : IClassFixture<Server>
         Assert.Equal("best", (string)day["plan"]!["outcome"]!);
         var dip = TaskOf(day, "/dip.1");
         Assert.Equal("Dip 12 pretzel rods", (string)dip["what"]!["title"]!);
-        Assert.Equal(((string)order["id"]!).Replace("-", "", StringComparison.Ordinal), (string)dip["what"]!["order"]!);
+        Assert.Equal("1", (string)dip["what"]!["order"]!);
+        Assert.Equal((string)order["id"]!, (string)day["orders"]![0]!["id"]!);
 
         // Pinned earlier on its day, it stays there; the berries keep their time, as nothing of theirs need move.
         var berries = (string)TaskOf(day, "/dip.0")["starts"]!;
@@ -94,6 +95,25 @@ public sealed class DayTests(Server server) : IClassFixture<Server>
     }
 
     [Fact]
+    public async Task What_is_dipped_keeps_its_pot_warm_for_the_rest()
+    {
+        using var client = await server.StartKitchenAsync("Warm");
+        await client.CreatedAsync(Order(2, Orders.Line("pretzel-rod", "one", 40, "midnight", 0.5)));
+        var day = await SettledAsync(client);
+        var melt = day["plan"]!["melts"]!.AsArray().Single()!;
+        Assert.Equal(2, melt["tasks"]!.AsArray().Count);
+
+        // The first tray is done, now: its pot is marked as melted along with it, and the second tray is dipped from it.
+        var (first, second) = ((string)melt["tasks"]![0]!, (string)melt["tasks"]![1]!);
+        var arranged = await ArrangeAsync(client, day, "tasks", new JsonObject { [first] = new JsonObject { ["done"] = ((string)day["now"]!)[..19] } });
+        var code = $"melt.{melt["pot"]}.1";
+        Assert.True(DateTime.Parse((string)arranged["arranged"]!["tasks"]![code]!["done"]!, null) <= DateTime.Parse((string)day["now"]!, null));
+        var next = await SettledAsync(client);
+        Assert.Equal([1], next["plan"]!["melts"]!.AsArray().Where(m => m!["tasks"]!.AsArray().Any(t => (string)t! == second)).Select(m => (int)m!["number"]!));
+        Assert.Null(next["plan"]!["tasks"]!.AsArray().Single(t => (string)t!["what"]!["code"]! == code)!["worker"]);
+    }
+
+    [Fact]
     public async Task Arrangements_that_cannot_be_are_refused_by_name()
     {
         using var client = await server.StartKitchenAsync("Careful");
@@ -107,8 +127,8 @@ public sealed class DayTests(Server server) : IClassFixture<Server>
             return (await answer.ReadAsync())["errors"]!.AsObject();
         }
 
-        Assert.Contains("hours", await RefusedAsync("helpers", new JsonArray(new JsonObject { ["day"] = "2031-05-01", ["hours"] = new JsonObject { ["from"] = "18:00:00", ["to"] = "14:00:00" } })));
-        Assert.Contains("places", await RefusedAsync("places", new JsonArray(new JsonObject { ["place"] = "fridge", ["change"] = -1, ["from"] = "2031-05-02T00:00:00", ["to"] = "2031-05-01T00:00:00" })));
+        Assert.Contains("helpers[0]", await RefusedAsync("helpers", new JsonArray(new JsonObject { ["day"] = "2031-05-01", ["hours"] = new JsonObject { ["from"] = "18:00:00", ["to"] = "14:00:00" } })));
+        Assert.Contains("places[0]", await RefusedAsync("places", new JsonArray(new JsonObject { ["place"] = "fridge", ["change"] = -1, ["from"] = "2031-05-02T00:00:00", ["to"] = "2031-05-01T00:00:00" })));
         var working = await client.PutAsJsonAsync("/api/kitchen/working", new JsonObject { ["days"] = new JsonArray(), ["pots"] = 0, ["wells"] = 0, ["pace"] = new JsonObject { ["dip"] = 0.01 } });
         Assert.Equal(["days", "pace.dip", "pots"], (await working.ReadAsync())["errors"]!.AsObject().Select(e => e.Key).Order());
         var place = await client.PutAsJsonAsync("/api/kitchen/places", new { code = "cellar", name = "cellar", air = 70, humidity = 0.0, trays = 99 });
@@ -163,7 +183,7 @@ public sealed class DayTests(Server server) : IClassFixture<Server>
         {
             var starts = Enumerable.Range(0, 30).Select(i => change.PlusHours(i)).Where(t => zone.MapLocal(t).Count == 1).ToList();
             DayTask Task(LocalDateTime at, int i) => new(
-                new($"o/dip.{i}", "o", Stage.Dip, $"Dip 24, {i}; commas, \\ and a name long enough to be folded over the line: ¾ of a crème brûlée", "Text\nof two lines.", "", Source.Computed, [0], 24, null, [], 1, i % 2 == 0 ? Duration.FromHours(1) : null),
+                new($"o/dip.{i}", "o", Stage.Dip, $"Dip 24, {i}; commas, \\ and a name long enough to be folded over the line: ¾ of a crème brûlée", "Text\nof two lines.", "", Source.Computed, [0], 24, null, [], i % 2 == 0 ? Duration.FromHours(1) : null),
                 at, at.PlusMinutes(20), "me", Duration.Zero, null);
             var plan = new Plan(Outcome.Best, 0, [.. starts.Select(Task)], [], [], [new("o", change.PlusDays(2), change.PlusDays(1))], [], [], [], []);
             var text = Calendar.Write(plan, "k", "Harbour; kitchen", new Dictionary<string, string> { ["o"] = "Regatta" }, zone, Instant.FromUtc(2031, 1, 1, 0, 0));

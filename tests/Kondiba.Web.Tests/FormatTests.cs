@@ -34,6 +34,19 @@ public sealed class FormatTests(Server server) : IClassFixture<Server>
         (await sample.PutAsJsonAsync("/api/kitchen/coatings", things["coatings"]![1]!.DeepClone())).EnsureSuccessStatusCode();
         (await sample.PutAsJsonAsync("/api/kitchen/tints", things["tints"]![0]!["tint"]!.DeepClone())).EnsureSuccessStatusCode();
         (await sample.PutAsJsonAsync("/api/kitchen/rates", new { hour = 18.50m, terms = "By the tide, “or” not at all." })).EnsureSuccessStatusCode();
+        (await sample.PutAsJsonAsync("/api/kitchen/places", new { code = "cellar", name = "cellar", air = 12, humidity = 0.7, trays = 2 })).EnsureSuccessStatusCode();
+        var day = (await sample.GetFromJsonAsync<JsonObject>("/api/day"))!;
+        (await sample.PutAsJsonAsync("/api/day/arranged", new JsonObject
+        {
+            ["version"] = (int)day["version"]!,
+            ["arranged"] = new JsonObject
+            {
+                ["tasks"] = new JsonObject { ["2/dip.0"] = new JsonObject { ["notBefore"] = "2031-05-01T10:00:00" }, ["1/dip.0"] = new JsonObject { ["at"] = "2031-05-01T09:00:00" } },
+                ["hours"] = new JsonArray(new JsonObject { ["day"] = "2031-05-02", ["hours"] = null }),
+                ["helpers"] = new JsonArray(new JsonObject { ["day"] = "2031-05-01", ["hours"] = new JsonObject { ["from"] = "10:00:00", ["to"] = "12:30:00" } }),
+                ["places"] = new JsonArray(new JsonObject { ["place"] = "fridge", ["change"] = -1, ["from"] = "2031-05-01T08:00:00", ["to"] = "2031-05-01T20:00:00" }),
+            },
+        })).EnsureSuccessStatusCode();
         var order = Orders.Order(Orders.Line("pear", (string)centre["sizes"]![0]!["code"]!, 3, depth: 0.5));
         (order["pots"], order["state"], order["deposit"]) = (new JsonObject { [Orders.Pot("dark")] = new JsonObject { ["vessel"] = "vase", ["thinner"] = "none" } }, "made", 12.50m);
         await sample.CreatedAsync(order);
@@ -51,6 +64,7 @@ public sealed class FormatTests(Server server) : IClassFixture<Server>
 
         var plan = await ImportAsync(empty, "kitchen", before, apply: false);
         Assert.Empty(plan["problems"]!.AsArray());
+        Assert.Contains("arrangements of the day: none here go, 5 of the file come", plan["changes"]!.AsArray().Select(c => (string)c!));
         Assert.Contains("orders: none here go, 10 of the file come", plan["changes"]!.AsArray().Select(c => (string)c!));
         Assert.NotEqual(before, await empty.GetStringAsync("/api/files/kitchen.json"));
 

@@ -18,6 +18,9 @@ public static partial class OwnCheck
 {
     private const int MostTrays = 40;
     private const int MostPots = 12;
+    private const int MostChange = 60;
+    private const int MostMarks = 2000;
+    private const int MostArranged = 200;
     private const int LongestName = 60;
     private const int MostOfAKind = 40;
     private const int LongestTerms = 1000;
@@ -288,7 +291,7 @@ public static partial class OwnCheck
         List<Problem> problems = [];
         if (working.Days.Count != 7)
             problems.Add(new("days", "A week has seven days.", "Give the hours of each, Monday first; null hours for a day without."));
-        problems.AddRange(working.Days.Index().Where(d => d.Item.Hours is { } h && h.From >= h.To).Select(d => new Problem($"days[{d.Index}]", "Work ends before it begins.", "Choose an end after the beginning, or no work on that day.")));
+        problems.AddRange(Ending("days", working.Days.Select(d => d.Hours)));
         if (working.Pots is < 1 or > MostPots)
             problems.Add(new("pots", $"Between one and {MostPots} colours are kept warm at once.", "Count your pots and warmers."));
         if (working.Wells is < 0 or > MostPots)
@@ -297,6 +300,23 @@ public static partial class OwnCheck
             .Select(p => new Problem($"pace.{p.Key}", "Nobody is five times as fast or as slow as the tables say, or there is no such work.", "Type a share between 20 % and 500 %; 100 % is the tables' pace.")));
         return problems;
     }
+
+    /// <summary>The problems of what is arranged for the coming days.</summary>
+    public static IReadOnlyList<Problem> Of(Arrangements arranged)
+    {
+        List<Problem> problems = [];
+        if (arranged.Tasks.Count > MostMarks || arranged.Hours.Count + arranged.Helpers.Count + arranged.Places.Count > MostArranged)
+            problems.Add(new("arranged", "There are more arrangements than a kitchen can need.", "Take back the oldest."));
+        problems.AddRange(Ending("hours", arranged.Hours.Select(h => h.Hours)));
+        problems.AddRange(Ending("helpers", arranged.Helpers.Select(h => h.Hours)));
+        problems.AddRange(arranged.Places.Index().Where(p => p.Item.From >= p.Item.To || Math.Abs(p.Item.Change) > MostChange)
+            .Select(p => new Problem($"places[{p.Index}]", $"A place is away from a time to a later one, with at most {MostChange} trays more or fewer.", "Choose an end after the beginning.")));
+        return problems;
+    }
+
+    /// <summary>Hours that end before they begin.</summary>
+    private static IEnumerable<Problem> Ending(string field, IEnumerable<DayHours?> hours) =>
+        hours.Index().Where(d => d.Item is { } h && h.From >= h.To).Select(d => new Problem($"{field}[{d.Index}]", "Work ends before it begins.", "Choose an end after the beginning, or no work on that day."));
 
     private static IEnumerable<Problem> Size(OwnSize size, string path, ShapeKind kind, Holding holding)
     {

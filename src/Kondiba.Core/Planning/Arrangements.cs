@@ -1,3 +1,4 @@
+using System.Text.Json.Serialization;
 using NodaTime;
 
 namespace Kondiba.Core.Planning;
@@ -36,6 +37,34 @@ public sealed record Arrangements(
     /// <summary>Nothing was said.</summary>
     public static Arrangements None { get; } = new(new Dictionary<string, TaskMark>(), [], [], []);
 
+    /// <summary>How many things are arranged.</summary>
+    [JsonIgnore]
+    public int Count => Tasks.Count + Hours.Count + Helpers.Count + Places.Count;
+
     /// <summary>Hours of a day, other ones or the usual; null when nobody works.</summary>
     public DayHours? HoursOf(LocalDate day, Working usual) => Hours.LastOrDefault(h => h.Day == day) is { } other ? other.Hours : usual.On(day);
+
+    /// <summary>
+    /// The same with what follows from it: what was dipped came from a pot that had been melted, so that pot is warm and is not melted
+    /// again for what is left to dip.
+    /// </summary>
+    /// <param name="plan">The plan that the marks were made on.</param>
+    public Arrangements Following(Plan plan)
+    {
+        var tasks = plan.Tasks.ToDictionary(t => t.What.Code);
+        var marks = Tasks.ToDictionary();
+        foreach (var melt in plan.Melts)
+        {
+            var melting = tasks[melt.Code];
+            var dipped = melt.Tasks.Where(t => marks.GetValueOrDefault(t)?.Done is not null).ToList();
+            if (dipped.Count == 0 || marks.GetValueOrDefault(melt.Code)?.Done is not null)
+                continue;
+
+            // When it was planned, or as much sooner as the first of them was dipped sooner.
+            var sooner = dipped.Select(t => Period.Between(marks[t].Done!.Value, tasks[t].Ends, PeriodUnits.Minutes).Minutes).Append(0).Max();
+            marks[melt.Code] = new(Done: melting.Ends.PlusMinutes(-sooner));
+        }
+
+        return this with { Tasks = marks };
+    }
 }

@@ -25,16 +25,18 @@ public sealed record PlannedOrder(string Code, OrderDraft Draft);
 /// <param name="Pieces">How many pieces.</param>
 /// <param name="Round">Pieces to dip before stopping to decorate, while the coat is wet; null when nothing is done on the wet coat.</param>
 /// <param name="Pots">Keys of the pots it is done from.</param>
-/// <param name="Trays">Trays that its pieces take.</param>
 /// <param name="AtMost">What may pass before what comes next; null when it can wait.</param>
 public sealed record TaskInfo(
-    string Code, string? Order, Stage Stage, string Title, string Text, string Why, Source Source, IReadOnlyList<int> Lines, int Pieces, int? Round, IReadOnlyList<string> Pots, int Trays, Duration? AtMost);
+    string Code, string? Order, Stage Stage, string Title, string Text, string Why, Source Source, IReadOnlyList<int> Lines, int Pieces, int? Round, IReadOnlyList<string> Pots, Duration? AtMost);
 
 /// <summary>Makes tasks of orders: batches with their waits, places, pots and limits.</summary>
 internal sealed class OrderTasks
 {
     /// <summary>Units of cost in a minute of the hands.</summary>
     public const int Minute = 1000;
+
+    /// <summary>Units of room in a tray; boxes that are stacked take fewer.</summary>
+    public const int Tray = 12;
 
     /// <summary>The maker's own hands.</summary>
     public const string Me = "me";
@@ -102,7 +104,9 @@ internal sealed class OrderTasks
                         first[(step.Code, b)] = code;
                     List<Follows> after = p > 0 ? [new(last[(step.Code, b)])] : [.. step.After.Where(byCode.ContainsKey).SelectMany(a => Of(last, byCode[a], step, b).Select(t => Following(byCode[a], t)))];
                     last[(step.Code, b)] = code;
-                    Task(planned, order, tally, step, code, minutes * (p + 1) / parts - (minutes * p / parts), after, due, share / parts, (b, count), (p, parts));
+                    var all = tally.Lines.Where(l => step.Lines.Contains(l.Line)).Sum(l => l.Count.Value);
+                    var pieces = Part(Part(all, b, count), p, parts);
+                    Task(planned, order, tally, step, code, Part(minutes, p, parts), after, due, pieces, (b, count), (p, parts));
                 }
             }
         }
@@ -113,7 +117,7 @@ internal sealed class OrderTasks
             for (var b = 0; b < BatchesOf(step); b++)
             {
                 var (batch, next) = (b, followers[step.Code].ToList());
-                Rests(order, tally, step, last[(step.Code, b)], [.. next.SelectMany(n => Of(first, n, step, batch)).Distinct()], due, Batched(step) ? batches[step.Lines[0]][b].Trays : 1);
+                Rests(order, tally, step, last[(step.Code, b)], [.. next.SelectMany(n => Of(first, n, step, batch)).Distinct()], due, Batched(step) ? batches[step.Lines[0]][b] : new(1, 1, 1));
                 if (step.Mould is { } mould && last.TryGetValue((MouldFreed(step, work), 0), out var freed))
                     uses.Add(new($"mould.{mould}", 1, first[(step.Code, 0)], freed));
             }
@@ -145,33 +149,42 @@ internal sealed class OrderTasks
         return work;
     }
 
+    /// <summary>A part of a whole number, so that all parts make up the whole and differ by one at most.</summary>
+    private static int Part(int whole, int part, int of) => (whole * (part + 1) / of) - (whole * part / of);
+
     private static bool Batched(WorkStep step) => step.Stage is Stage.Dip or Stage.Decorate or Stage.Assemble or Stage.Pack && step.Mould is null && step.Lines.Count == 1;
 
+    /// <summary>Pieces that are made in one go.</summary>
+    /// <param name="Share">Of the line's pieces.</param>
+    /// <param name="Trays">Trays that are taken out for them.</param>
+    /// <param name="Fills">How much of the trays they fill, in trays.</param>
+    private sealed record Batch(double Share, int Trays, double Fills);
+
     /// <summary>A line's pieces tray by tray; more batches where a tray keeps the hands too long, one where a mould sets the pace.</summary>
-    private List<(double Share, int Trays)> Batches(OrderDraft order, LineTally line, List<WorkStep> work)
+    private List<Batch> Batches(OrderDraft order, LineTally line, List<WorkStep> work)
     {
         var (draft, centre) = (order.Lines[line.Line], tables.Centre(order.Lines[line.Line].Centre)!);
         var size = LineMaking.Of(draft, centre, centre.Size(draft.Size)!, tables).Size;
-        var trays = TrayLayout.For([new(line.Line, null, centre, size, line.Count.Value)], tables.Tray).Count;
+        var laid = TrayLayout.For([new(line.Line, null, centre, size, line.Count.Value)], tables.Tray);
+        var (trays, fills) = (Math.Max(1, laid.Count), laid.Sum(t => t.Used.Si / t.Depth.Si));
         if (work.Exists(s => s.Mould is not null && s.Lines.Contains(line.Line) && s.Stage is Stage.Dip && s.Pots.Count > 0))
-            return [(1, Math.Max(1, trays))];
+            return [new(1, trays, fills)];
         var hands = work.Where(s => Batched(s) && s.Lines[0] == line.Line).Max(s => s.Hands.TotalMinutes);
         var count = Math.Max(trays, (int)Math.Ceiling(hands / tables.Planning.Longest.Value.TotalMinutes));
-        return [.. Enumerable.Range(0, count).Select(_ => (1.0 / count, 1))];
+        return [.. Enumerable.Repeat(new Batch(1.0 / count, 1, fills / count), count)];
     }
 
     private static Follows Following(WorkStep before, string task) =>
         new(task, before.Sets ? 0 : (int)Math.Ceiling((before.Rule.Wait?.Value ?? Duration.Zero).TotalMinutes), before.Rule.AtMost is { } most ? (int)most.Value.TotalMinutes : null);
 
     private void Task(
-        PlannedOrder planned, OrderDraft order, CoatingTally tally, WorkStep step, string code, int lasts, List<Follows> after, int due, double share, (int Is, int Of) batch, (int Is, int Of) part)
+        PlannedOrder planned, OrderDraft order, CoatingTally tally, WorkStep step, string code, int lasts, List<Follows> after, int due, int pieces, (int Is, int Of) batch, (int Is, int Of) part)
     {
         var mark = arranged.Tasks.GetValueOrDefault(code) ?? new();
         var dips = step.Stage is Stage.Dip;
         var centre = step.Lines is [var only] ? tables.Centre(order.Lines[only].Centre)! : null;
         var keeps = centre is null ? null : Safety.Keeping.Of(centre, tables);
         var earliest = dips && keeps is not null ? Math.Max(now, due - (int)keeps.Keeps.Value.TotalMinutes) : now;
-        var pieces = (int)Math.Round(tally.Lines.Where(l => step.Lines.Contains(l.Line)).Sum(l => l.Count.Value) * share);
         var (best, ages) = dips && keeps is not null && mark.Done is null
             ? (due - (int)keeps.Best.Value.TotalMinutes, (int)Math.Ceiling(Minute * tables.Planning.Fresh.Value.TotalMinutes * pieces / (keeps.Keeps.Value - keeps.Best.Value).TotalMinutes))
             : (0, 0);
@@ -183,7 +196,7 @@ internal sealed class OrderTasks
         var follows = after.Select(f => arranged.Tasks.GetValueOrDefault(f.Task)?.Done is { } ended
             ? new Follows(f.Task, mark.Done is null ? f.Least : int.MinValue / 4, mark.Done is null && f.Most is { } most && clock.Down(ended) + most > now ? most : null)
             : mark.Done is null ? f : f with { Least = int.MinValue / 4, Most = null });
-        tasks.Add(new(code, lasts, [.. follows], earliest, due, At: at, Best: best, Ages: ages, Done: mark.Done is not null));
+        tasks.Add(new(code, lasts, [.. follows], earliest, due, At: at, Best: best, Ages: ages, Done: mark.Done is not null, Begun: at < now));
         foreach (var key in step.Pots)
         {
             if (tally.Pots.FirstOrDefault(p => p.Key == key) is not { } pot)
@@ -195,7 +208,7 @@ internal sealed class OrderTasks
 
         Info[code] = new(
             code, planned.Code, step.Stage, Title(step, batch, part, pieces), step.Rule.Text, step.Rule.Why, step.Rule.Source, step.Lines, pieces,
-            dips && step.Lines is [var l] ? tally.Lines.First(t => t.Line == l).Look is { Over.Count: 0, Round: { } round } ? round.Value : null : null, step.Pots, Batched(step) ? 1 : 0, step.Rule.AtMost?.Value);
+            dips && step.Lines is [var l] ? tally.Lines.First(t => t.Line == l).Look is { Over.Count: 0, Round: { } round } ? round.Value : null : null, step.Pots, step.Rule.AtMost?.Value);
     }
 
     private static string Title(WorkStep step, (int Is, int Of) batch, (int Is, int Of) part, int pieces)
@@ -212,7 +225,7 @@ internal sealed class OrderTasks
     }
 
     /// <summary>Where pieces stand from one task to the next.</summary>
-    private void Rests(OrderDraft order, CoatingTally tally, WorkStep step, string code, IReadOnlyList<string> next, int due, int trays)
+    private void Rests(OrderDraft order, CoatingTally tally, WorkStep step, string code, IReadOnlyList<string> next, int due, Batch batch)
     {
         var done = arranged.Tasks.GetValueOrDefault(code)?.Done is not null;
         var open = next.Where(n => arranged.Tasks.GetValueOrDefault(n)?.Done is null).ToList();
@@ -223,7 +236,7 @@ internal sealed class OrderTasks
         {
             var keeping = Safety.Keeping.Of(tables.Centre(order.Lines[step.Lines[0]].Centre)!, tables);
             if (keeping?.Place is { } kept)
-                Stand(new(code, code, [], due, [new(kept, (int)Math.Ceiling(trays / tables.Planning.Stacked.Value.Si), 0)]));
+                Stand(new(code, code, [], due, [new(kept, (int)Math.Ceiling(Tray * batch.Fills / tables.Planning.Stacked.Value.Si), 0)]));
             return;
         }
 
@@ -231,20 +244,20 @@ internal sealed class OrderTasks
             return;
         if (step.Sets)
         {
-            var choices = Sets(tally.Lines.First(l => l.Line == step.Lines[0]), step, order, trays);
+            var choices = Sets(tally.Lines.First(l => l.Line == step.Lines[0]), step, order, Tray * batch.Trays);
             Stand(new(code, code, open, due, done ? [.. choices.Select(c => c with { Least = 0, Most = null })] : choices));
         }
         else
         {
             var place = tables.Setting.Had.Any(p => p.Code == step.Rule.Place) ? step.Rule.Place : Place.Room;
-            Stand(new(code, code, open, due, [new(place, trays, 0)]));
+            Stand(new(code, code, open, due, [new(place, Tray * batch.Trays, 0)]));
         }
     }
 
     private void Stand(Stay stay) => stays.Add(stay with { Choices = [.. stay.Choices.Select(c => c with { Place = $"place.{c.Place}" })] });
 
     /// <summary>Where a coat can set, each with how long it must and may stay there.</summary>
-    private List<Standing> Sets(LineTally line, WorkStep step, OrderDraft order, int trays)
+    private List<Standing> Sets(LineTally line, WorkStep step, OrderDraft order, int takes)
     {
         var c = tables.Setting;
         var school = Schools.Choice(tables.Schools.First(s => s.Code == Schools.Setting), order.Schools, tables).Code;
@@ -258,14 +271,14 @@ internal sealed class OrderTasks
             var least = (int)Math.Ceiling(hard.TotalMinutes);
             if (place.Code == Place.Room)
             {
-                choices.Add(new(place.Code, trays, least));
+                choices.Add(new(place.Code, takes, least));
                 continue;
             }
 
             var chill = Chill.For(line.Piece, place, sets, c);
             int? most = chill.Longest is { } longest ? (int)longest.TotalMinutes : null;
             if (chill.Hard is Sticky.Dry && !(most < least))
-                choices.Add(new(place.Code, trays, least, most, (int)(tables.Planning.Carry.Value.TotalMinutes * Minute)));
+                choices.Add(new(place.Code, takes, least, most, (int)(tables.Planning.Carry.Value.TotalMinutes * Minute)));
         }
 
         var liked = choices.Where(s => school switch { "counter" => s.Place == Place.Room, "cold" => s.Place != Place.Room, _ => true }).ToList();
@@ -274,7 +287,7 @@ internal sealed class OrderTasks
         if (choices.Count > 0)
             return choices;
         Problems.Add(new($"lines[{line.Line}]", $"{step.For}: the coat sets nowhere in your kitchen.", "Cool the room, or say under Kitchen, Places that you have a fridge or a cool box.", Severity.Mind));
-        return [new(Place.Room, trays, 60)];
+        return [new(Place.Room, takes, 60)];
     }
 
     /// <summary>The step at which a mould that a step fills is free again; a step that finds it filled has none of its own.</summary>
@@ -295,11 +308,11 @@ internal sealed class OrderTasks
         var c = tables.Planning;
         foreach (var (key, of) in wanted.OrderBy(w => w.Key, StringComparer.Ordinal))
         {
-            var open = of.Where(t => arranged.Tasks.GetValueOrDefault(t.Task)?.Done is null).ToList();
-            var melted = arranged.Tasks.Count(t => t.Key.StartsWith($"wash.{key}.", StringComparison.Ordinal) && t.Value.Done is not null);
+            var open = of.Where(t => !Dipped(t.Task)).ToList();
             var pots = of.Select(t => t.Pot).Distinct().ToList();
             Coating[key] = of.GroupBy(t => t.Pot).SelectMany(same => same.Select(t => (t.Task, Mass: t.Pot.ToMelt.Value * (1.0 / same.Count())))).ToDictionary(t => t.Task, t => t.Mass);
-            if (open.Count == 0)
+            var (over, warm, earliest) = Melts(key);
+            if (open.Count == 0 && warm is null)
                 continue;
             var (_, colour) = tables.PotOf(key);
             var little = pots.Select(p => p.ToMelt.Value).Total() <= c.WellHolds.Value;
@@ -312,10 +325,30 @@ internal sealed class OrderTasks
                 little ? ["pots.all"] : ["pots.all", "pots"],
                 1 + (int)Math.Round((1 - (Spectrum.LabOf(colour!.Srgb).L / 100)) * 4),
                 [.. open.Select(t => t.Task).Distinct()],
-                melted));
+                over,
+                warm,
+                earliest));
         }
 
         return colours;
+
+        // What is done or under way has its coating.
+        bool Dipped(string task) => arranged.Tasks.GetValueOrDefault(task) is { } mark && (mark.Done is not null || (mark.At is { } at && clock.Down(at) < now));
+
+        // What the maker said of a colour's melts, in order: washed up or set solid, warm, not before.
+        (int Over, int? Warm, int Earliest) Melts(string key)
+        {
+            for (var number = 1; ; number++)
+            {
+                var mark = arranged.Tasks.GetValueOrDefault($"melt.{key}.{number}") ?? new();
+                if (arranged.Tasks.GetValueOrDefault($"wash.{key}.{number}")?.Done is not null)
+                    continue;
+                if (mark.Done is not { } done)
+                    return (number - 1, null, mark.NotBefore is { } notBefore ? clock.Up(notBefore) : 0);
+                if (clock.Down(done) + Whole(c.Cools.Value) + Whole(c.Holds.Value) > now)
+                    return (number - 1, clock.Down(done), 0);
+            }
+        }
 
         static int Whole(Duration d) => (int)Math.Ceiling(d.TotalMinutes - 1e-9);
     }
@@ -348,23 +381,24 @@ internal sealed class OrderTasks
         var w = tables.Working;
         return
         [
-            .. tables.Setting.Places.Select(p => With($"place.{p.Code}", p.Code, p.Trays)),
+            .. tables.Setting.Places.Select(p => With($"place.{p.Code}", p.Code, p.Trays, Tray)),
             With("pots", "pots", w.Pots),
             With("pots.all", "pots", w.Pots + w.Wells),
             .. tables.Moulds.Select(m => With($"mould.{m.Code}", $"mould.{m.Code}", 1)),
         ];
 
-        Resource With(string code, string place, int has)
+        Resource With(string code, string place, int count, int unit = 1)
         {
+            var has = count * unit;
             var changes = arranged.Places.Where(p => p.Place == place).Select(p => (When: new Minutes(Math.Max(0, clock.Up(p.From)), Math.Min(ends, clock.Down(p.To))), p.Change)).Where(p => p.When.From < p.When.To).ToList();
             if (changes.Count == 0)
-                return new(code, has, []);
+                return new(code, has, [], Unit: unit);
 
             // Between two marks the amount stands still: as much as there is at most, less what is not there.
             var spans = Minutes.Between(changes.SelectMany(p => new[] { p.When.From, p.When.To }).Append(0).Append(ends))
-                .Select(span => (When: span, Has: Math.Max(0, has + changes.Where(p => p.When.Holds(span)).Sum(p => p.Change)))).ToList();
+                .Select(span => (When: span, Has: Math.Max(0, has + changes.Where(p => p.When.Holds(span)).Sum(p => p.Change * unit)))).ToList();
             var most = spans.Max(s => s.Has);
-            return new(code, most, [.. spans.Where(s => s.Has < most).Select(s => new Away(s.When, most - s.Has))]);
+            return new(code, most, [.. spans.Where(s => s.Has < most).Select(s => new Away(s.When, most - s.Has))], Unit: unit);
         }
     }
 }

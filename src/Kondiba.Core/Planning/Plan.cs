@@ -1,3 +1,4 @@
+using System.Text.Json.Serialization;
 using Kondiba.Core.Measures;
 using Kondiba.Core.Reference;
 using NodaTime;
@@ -18,7 +19,7 @@ public sealed record DayTask(TaskInfo What, LocalDateTime Starts, LocalDateTime 
 /// <param name="Order">Code of the order.</param>
 /// <param name="Title">What is on them.</param>
 /// <param name="Place">Code of the place.</param>
-/// <param name="Trays">How many.</param>
+/// <param name="Trays">Room that they take, in trays; a part of one when they are packed and stacked.</param>
 /// <param name="Pieces">Pieces on them.</param>
 /// <param name="Pots">Keys of the colours that are seen.</param>
 /// <param name="Starts">From when.</param>
@@ -26,7 +27,7 @@ public sealed record DayTask(TaskInfo What, LocalDateTime Starts, LocalDateTime 
 /// <param name="Set">When they have set; null when they only stand there.</param>
 /// <param name="OutBy">When they must have come out; null when nothing is lost by waiting.</param>
 public sealed record DayTray(
-    string Task, string Order, string Title, string Place, int Trays, int Pieces, IReadOnlyList<string> Pots, LocalDateTime Starts, LocalDateTime Ends, LocalDateTime? Set, LocalDateTime? OutBy);
+    string Task, string Order, string Title, string Place, double Trays, int Pieces, IReadOnlyList<string> Pots, LocalDateTime Starts, LocalDateTime Ends, LocalDateTime? Set, LocalDateTime? OutBy);
 
 /// <summary>A melt of a colour: warm from melting to washing up.</summary>
 /// <param name="Pot">"coating.colour".</param>
@@ -36,7 +37,12 @@ public sealed record DayTray(
 /// <param name="Ready">From when it can be dipped in.</param>
 /// <param name="Ends">When it is washed up.</param>
 /// <param name="Tasks">Codes of the tasks that are done from it.</param>
-public sealed record DayMelt(string Pot, int Number, Mass ToMelt, LocalDateTime Starts, LocalDateTime Ready, LocalDateTime Ends, IReadOnlyList<string> Tasks);
+public sealed record DayMelt(string Pot, int Number, Mass ToMelt, LocalDateTime Starts, LocalDateTime Ready, LocalDateTime Ends, IReadOnlyList<string> Tasks)
+{
+    /// <summary>Code of the task that melts it.</summary>
+    [JsonIgnore]
+    public string Code => $"melt.{Pot}.{Number}";
+}
 
 /// <summary>How an order comes out.</summary>
 /// <param name="Order">Its code.</param>
@@ -47,7 +53,7 @@ public sealed record DayOrder(string Order, LocalDateTime Pickup, LocalDateTime 
 /// <summary>How much there is of a place.</summary>
 /// <param name="Place">Its code: "fridge", "pots".</param>
 /// <param name="Has">Trays or pots.</param>
-/// <param name="Full">When all of it is taken.</param>
+/// <param name="Full">When there is no room for another.</param>
 public sealed record DayPlace(string Place, int Has, IReadOnlyList<Between> Full);
 
 /// <summary>From one moment to another.</summary>

@@ -91,7 +91,7 @@ public sealed partial class PlanModel
             var was = earlier.Melts.FirstOrDefault(m => m.Colour == colour.Code && m.Number == number);
             model.AddHint(@is, was is not null);
             foreach (var task in colour.Tasks.Where(t => slots.ContainsKey((t, colour.Code))))
-                model.AddHint(slots[(task, colour.Code)][number - 1 - colour.Melted], was?.Tasks.Contains(task) is true);
+                model.AddHint(slots[(task, colour.Code)][number - 1 - colour.Over], was?.Tasks.Contains(task) is true);
         }
 
         foreach (var (stay, where, chosen, _, _) in stands.Where(s => s.Stay.Choices.Count > 1))
@@ -107,7 +107,7 @@ public sealed partial class PlanModel
             var was = found.Melts.FirstOrDefault(m => m.Colour == colour.Code && m.Number == number);
             model.Add(@is == (was is null ? 0 : 1));
             foreach (var task in colour.Tasks)
-                model.Add(slots[(task, colour.Code)][number - 1 - colour.Melted] == (was?.Tasks.Contains(task) is true ? 1 : 0));
+                model.Add(slots[(task, colour.Code)][number - 1 - colour.Over] == (was?.Tasks.Contains(task) is true ? 1 : 0));
         }
 
         foreach (var (stay, where, chosen, _, _) in stands.Where(s => s.Stay.Choices.Count > 1))
@@ -136,7 +136,7 @@ public sealed partial class PlanModel
             [
                 .. melts.Where(m => yes(m.Is)).Select(m => new Melted(
                     m.Colour.Code, m.Number, Of($"melt.{m.Colour.Code}.{m.Number}"), Of($"wash.{m.Colour.Code}.{m.Number}"),
-                    [.. m.Colour.Tasks.Where(t => slots.TryGetValue((t, m.Colour.Code), out var of) && yes(of[m.Number - 1 - m.Colour.Melted]))])).OrderBy(m => m.Melt.Start),
+                    [.. m.Colour.Tasks.Where(t => slots.TryGetValue((t, m.Colour.Code), out var of) && yes(of[m.Number - 1 - m.Colour.Over]))])).OrderBy(m => m.Melt.Start),
             ]);
     }
 

@@ -63,12 +63,17 @@ public sealed partial class PlanModel
 
     private void Add(PlanTask task)
     {
-        var domain = task is { At: { } at, Soft: 0 } ? Domain.FromValues([at]) : Starts(task);
+        var domain = task switch
+        {
+            { At: { } at } when task.Done || task.Begun => Domain.FromValues([at]),
+            { At: { } at, Soft: 0 } => Domain.FromValues([at]).IntersectionWith(Starts(task)),
+            _ => Starts(task),
+        };
         var start = Within(domain, task.Code);
         var end = model.NewIntVar(0, problem.Ends * 2L, $"{task.Code} ends");
         model.Add(end == start + task.Lasts);
         when[task.Code] = (start, end);
-        if (task.Soft > 0)
+        if (task is { Soft: > 0, Begun: false })
         {
             Beyond(end - task.Latest, $"{task.Code} late", task.Soft);
             Beyond(task.Earliest - start, $"{task.Code} soon", task.Soft);
@@ -87,7 +92,7 @@ public sealed partial class PlanModel
         }
 
         if (task.Lasts > 0 && !task.Done)
-            Hands(task.Code, task.Lasts, start, end, task.By, null);
+            Hands(task.Code, task.Lasts, start, end, task.By, null, task.Begun);
         if (problem.Goal.Moved > 0 && near?.Tasks.FirstOrDefault(t => t.Code == task.Code) is { } was && task.At is null)
         {
             Beyond(start - was.Start, $"{task.Code} later than before", problem.Goal.Moved);
@@ -116,13 +121,11 @@ public sealed partial class PlanModel
     {
         var (first, last) = task.Soft > 0 ? (0, problem.Ends - task.Lasts) : (task.Earliest, task.Latest - task.Lasts);
         var own = last < first ? new Domain() : new(first, last);
-        if (task.Done)
-            return own;
         return own.IntersectionWith(Hours(Able(task.By), task.Lasts));
     }
 
-    /// <summary>Gives work to one pair of hands, within their hours.</summary>
-    private void Hands(string code, int lasts, IntVar start, IntVar end, IReadOnlyList<string>? by, BoolVar? where)
+    /// <summary>Gives work to one pair of hands, within their hours unless it is under way.</summary>
+    private void Hands(string code, int lasts, IntVar start, IntVar end, IReadOnlyList<string>? by, BoolVar? where, bool begun = false)
     {
         var can = Able(by).ToList();
         var who = does[code] = [];
@@ -134,7 +137,7 @@ public sealed partial class PlanModel
             busy[worker.Code].Add(alone && where is null
                 ? model.NewIntervalVar(start, lasts, end, code)
                 : model.NewOptionalIntervalVar(start, lasts, end, literal, code));
-            if (!alone)
+            if (!alone && !begun)
                 model.AddLinearExpressionInDomain(start, Hours([worker], lasts)).OnlyEnforceIf(literal);
             if (worker.Cost > 0)
                 costs.Add((LinearExpr)(literal as BoolVar ?? (IntVar)literal) * (lasts * worker.Cost));
@@ -160,18 +163,21 @@ public sealed partial class PlanModel
         }
     }
 
-    /// <summary>A colour's melts, in order: each task takes from one of them.</summary>
+    /// <summary>A colour's melts, in order: each task takes from one of them. One that is warm already is there for as long as it holds.</summary>
     private void Melt(ColourWork colour)
     {
         var open = colour.Tasks.Where(t => !tasks[t].Done).ToList();
         var slotsOf = open.ToDictionary(t => t, t => slots[(t, colour.Code)] = []);
         IntVar? washed = null;
         BoolVar? earlier = null;
-        for (var number = colour.Melted + 1; number <= colour.Melted + Math.Min(open.Count, MostMelts); number++)
+        var most = Math.Min(open.Count, MostMelts) + (colour.Warm is null ? 0 : 1);
+        for (var number = colour.Over + 1; number <= colour.Over + most; number++)
         {
+            var warm = earlier is null ? colour.Warm : null;
             var @is = model.NewBoolVar($"{colour.Code} {number}");
             var name = $"melt.{colour.Code}.{number}";
-            var start = Within(Hours(problem.Workers, colour.Lasts), name);
+            var start = Within(
+                warm is { } melted ? Domain.FromValues([melted - colour.Lasts]) : Hours(problem.Workers, colour.Lasts).IntersectionWith(new(colour.Earliest, problem.Ends)), name);
             var end = model.NewIntVar(0, problem.Ends * 2L, $"{name} ends");
             var until = model.NewIntVar(0, problem.Ends, $"{name} until");
             var wash = Within(Hours(problem.Workers, colour.Washes), $"wash.{colour.Code}.{number}");
@@ -181,12 +187,15 @@ public sealed partial class PlanModel
             model.Add(until >= end + colour.Cools);
             model.Add(until <= end + colour.Cools + colour.Holds);
             model.Add(wash >= until);
-            model.Add(wash <= until + WashWithin);
             (when[name], when[$"wash.{colour.Code}.{number}"]) = ((start, end), (wash, clean));
-            Hands(name, colour.Lasts, start, end, null, @is);
             Hands($"wash.{colour.Code}.{number}", colour.Washes, wash, clean, null, @is);
             foreach (var resource in colour.Takes)
                 Take(resource, 1, start, clean, @is, name);
+            if (warm is null)
+            {
+                model.Add(wash <= until + WashWithin);
+                Hands(name, colour.Lasts, start, end, null, @is);
+            }
 
             foreach (var task in open)
             {
@@ -197,8 +206,8 @@ public sealed partial class PlanModel
                 model.Add(when[task].End <= until).OnlyEnforceIf(from);
             }
 
-            // A melt that nothing is dipped from is not made; the next one comes after the last.
-            model.AddBoolOr([.. open.Select(t => (ILiteral)slotsOf[t][^1]), @is.Not()]);
+            // A melt that nothing is dipped from is not made; one that is warm is there and wants washing up. The next one comes after the last.
+            model.AddBoolOr(warm is null ? [.. open.Select(t => (ILiteral)slotsOf[t][^1]), @is.Not()] : [@is]);
             if (washed is not null && earlier is not null)
             {
                 model.AddImplication(@is, earlier);
@@ -277,7 +286,7 @@ public sealed partial class PlanModel
             // What is had beyond is let out from the start: a demand that shrinks as more is had.
             var extra = model.NewIntVar(0, resource.More, $"{resource.Code} more");
             limit.AddDemand(model.NewFixedSizeIntervalVar(0, problem.Ends * 2L, $"{resource.Code} not had"), resource.More - (LinearExpr)extra);
-            costs.Add(extra * Elastic.Place);
+            costs.Add(extra * (Elastic.Place / resource.Unit));
         }
     }
 

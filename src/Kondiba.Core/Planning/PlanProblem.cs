@@ -34,7 +34,8 @@ public sealed record Away(Minutes When, int Takes);
 /// <param name="Has">How much there is at most.</param>
 /// <param name="Away">When some of it is not there; together never more than there is.</param>
 /// <param name="More">How much more could be had, at a cost; for finding out what is short.</param>
-public sealed record Resource(string Code, int Has, IReadOnlyList<Away> Away, int More = 0);
+/// <param name="Unit">How much of it is one, as it is spoken of: a tray, a pot.</param>
+public sealed record Resource(string Code, int Has, IReadOnlyList<Away> Away, int More = 0, int Unit = 1);
 
 /// <summary>That a task comes after another.</summary>
 /// <param name="Task">Code of the one before.</param>
@@ -49,13 +50,14 @@ public sealed record Follows(string Task, int Least = 0, int? Most = null);
 /// <param name="Earliest">First minute at which it can start.</param>
 /// <param name="Latest">Minute by which it must have ended.</param>
 /// <param name="By">Whose hands can do it; null for anybody's.</param>
-/// <param name="At">The minute it starts at, when it is pinned, begun or done.</param>
+/// <param name="At">The minute it starts at, when it is pinned, under way or done.</param>
 /// <param name="Best">Minute before which it had better not end, as its pieces are no longer at their best when they are collected.</param>
 /// <param name="Ages">What a minute costs by which it ends before <paramref name="Best"/>.</param>
 /// <param name="Done">Whether it is done: it no longer wants hands.</param>
+/// <param name="Begun">Whether it is under way: it started before the plan does, and may be outside its limits.</param>
 /// <param name="Soft">What a minute costs outside its limits, or away from where it is pinned; 0 when they hold. For finding out what is short.</param>
 public sealed record PlanTask(
-    string Code, int Lasts, IReadOnlyList<Follows> After, int Earliest, int Latest, IReadOnlyList<string>? By = null, int? At = null, int Best = 0, int Ages = 0, bool Done = false, int Soft = 0);
+    string Code, int Lasts, IReadOnlyList<Follows> After, int Earliest, int Latest, IReadOnlyList<string>? By = null, int? At = null, int Best = 0, int Ages = 0, bool Done = false, bool Begun = false, int Soft = 0);
 
 /// <summary>Where something can stand.</summary>
 /// <param name="Place">Code of the resource.</param>
@@ -89,9 +91,11 @@ public sealed record Use(string Resource, int Takes, string From, string Until);
 /// <param name="Takes">Codes of the resources that it stands in while it is warm, each one of it.</param>
 /// <param name="Darkness">From 1 up: of colours that could be melted in any turn, the lighter goes first.</param>
 /// <param name="Tasks">Codes of the tasks that want it.</param>
-/// <param name="Melted">How many melts of it are over.</param>
+/// <param name="Over">How many melts of it are over.</param>
+/// <param name="Warm">The minute at which the next one was melted; null when it is not yet.</param>
+/// <param name="Earliest">First minute at which it can be melted.</param>
 public sealed record ColourWork(
-    string Code, int Lasts, int Cools, int Holds, int Washes, IReadOnlyList<string> Takes, int Darkness, IReadOnlyList<string> Tasks, int Melted = 0);
+    string Code, int Lasts, int Cools, int Holds, int Washes, IReadOnlyList<string> Takes, int Darkness, IReadOnlyList<string> Tasks, int Over = 0, int? Warm = null, int Earliest = 0);
 
 /// <summary>That an order wants to be ready some time before it is collected.</summary>
 /// <param name="Code">Name of the order.</param>

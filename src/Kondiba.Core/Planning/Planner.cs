@@ -20,6 +20,9 @@ public sealed class Planner
 {
     private static readonly Limits Tidying = new(Effort: 0.5, Seconds: 2);
 
+    // The effort ends it; a busy machine is given more time, as without an answer nobody knows what is short.
+    private static readonly Limits Stretching = new(Effort: 2, Seconds: 20);
+
     private readonly PlanRequest request;
     private readonly OrderTasks made;
     private readonly PlanClock clock;
@@ -32,7 +35,32 @@ public sealed class Planner
         names = request.Orders.ToDictionary(o => o.Code, o => o.Draft.Name ?? "");
         clock = new(request.Arranged.Tasks.Values.Select(t => t.Done).OfType<LocalDateTime>().Append(request.Now).Min().Date.PlusDays(-1));
         (Problem, made) = OrderTasks.For(request.Orders, request.Tables, request.Arranged, clock, request.Now);
+        if (Before(Problem, request.Arranged) is { } more)
+        {
+            this.request = request with { Arranged = more };
+            (Problem, made) = OrderTasks.For(request.Orders, request.Tables, more, clock, request.Now);
+        }
+
         Problem = Problem with { Goal = new(Hands: OrderTasks.Minute) };
+    }
+
+    /// <summary>Arrangements in which what comes before a task that is done or under way is done too; null when it was said of all.</summary>
+    private static Arrangements? Before(PlanProblem problem, Arrangements arranged)
+    {
+        var marks = arranged.Tasks.ToDictionary();
+        var tasks = problem.Tasks.ToDictionary(t => t.Code);
+        var follow = new Stack<PlanTask>(problem.Tasks.Where(t => t.Done || t.Begun));
+        while (follow.TryPop(out var task))
+        {
+            var mark = marks[task.Code];
+            foreach (var before in task.After.Where(a => marks.GetValueOrDefault(a.Task)?.Done is null))
+            {
+                marks[before.Task] = new(Done: mark.Done?.PlusMinutes(-task.Lasts) ?? mark.At);
+                follow.Push(tasks[before.Task]);
+            }
+        }
+
+        return marks.Count(m => m.Value.Done is not null) == arranged.Tasks.Count(m => m.Value.Done is not null) ? null : arranged with { Tasks = marks };
     }
 
     /// <summary>For a first plan, in well under a second.</summary>
@@ -74,12 +102,20 @@ public sealed class Planner
         return PlanModel.Solve(Problem with { Goal = Problem.Goal with { Moved = moved } }, limits, before, near, better, stop);
     }
 
-    /// <summary>What it would take: a plan with more of everything than there is, as little more as can be.</summary>
+    /// <summary>What it would take: a plan with more hands than there are; where that is no help, with more room too; where that is none, with more time. As little more as can be.</summary>
+    /// <param name="stop">Ends the search.</param>
     public Solution Stretch(CancellationToken stop = default)
     {
-        var problem = Elastic.Of(Problem, clock.Up(request.Now));
-        var some = PlanModel.Solve(problem, First, stop: stop);
-        return PlanModel.Solve(problem, Full with { Seconds = 4 }, some.Any ? some : null, stop: stop);
+        var some = new Solution(Outcome.Unknown, 0, 0, [], [], []);
+        foreach (var more in Enum.GetValues<More>())
+        {
+            var problem = Elastic.Of(Problem, clock.Up(request.Now), more);
+            some = PlanModel.Solve(problem, Stretching with { Quick = true }, stop: stop);
+            if (some.Any)
+                return PlanModel.Solve(problem, Stretching, some, stop: stop) is { Any: true } less ? less : some;
+        }
+
+        return some;
     }
 
     /// <summary>Whether there is a plan at all, as far as a short search can tell.</summary>
@@ -133,11 +169,17 @@ public sealed class Planner
         var c = request.Tables.Pricing;
         var placed = wash ? melt.Wash : melt.Melt;
         return wash
-            ? new(placed.Code, null, Stage.Melt, $"Wash up {colour!.Name}", "Pour what is left onto parchment, wipe pot and tools while they are warm, then wash and dry them to the last drop.", "Dried coating is far more work, and a drop of water seizes the next pot.", c.Wash.Source, [], 0, null, [melt.Colour], 0, null)
-            : new(placed.Code, null, Stage.Melt, $"Melt {colour!.Name}", $"Melt {Mass(melt).In("g"):0} g of {coating!.Name} gently, stir until it is smooth, and let it come down to {coating.DipAt.Value.In("°C"):0} °C; the pot's card has thinner and drops.", "Overheated coating thickens and dulls.", c.Melt.Source, [], 0, null, [melt.Colour], 0, request.Tables.Planning.Holds.Value);
+            ? new(placed.Code, null, Stage.Melt, $"Wash up {colour!.Name}", "Pour what is left onto parchment, wipe pot and tools while they are warm, then wash and dry them to the last drop.", "Dried coating is far more work, and a drop of water seizes the next pot.", c.Wash.Source, [], 0, null, [melt.Colour], null)
+            : new(placed.Code, null, Stage.Melt, $"Melt {colour!.Name}", $"Melt {Mass(melt).In("g"):0} g of {coating!.Name} gently, stir until it is smooth, and let it come down to {coating.DipAt.Value.In("°C"):0} °C; the pot's card has thinner and drops.", "Overheated coating thickens and dulls.", c.Melt.Source, [], 0, null, [melt.Colour], request.Tables.Planning.Holds.Value);
     }
 
-    private Mass Mass(Melted melt) => melt.Tasks.Select(t => made.Coating[melt.Colour].GetValueOrDefault(t)).Total();
+    /// <summary>What a melt is for, with what was dipped from it before.</summary>
+    private Mass Mass(Melted melt)
+    {
+        var marks = request.Arranged.Tasks;
+        var melted = marks.GetValueOrDefault(melt.Melt.Code)?.Done;
+        return made.Coating[melt.Colour].Where(t => melt.Tasks.Contains(t.Key) || (marks.GetValueOrDefault(t.Key)?.Done is { } dipped && dipped > melted)).Select(t => t.Value).Total();
+    }
 
     private DayMelt Melt(Melted melt)
     {
@@ -149,7 +191,7 @@ public sealed class Planner
     {
         var (info, where) = (made.Info[stay.From], stay.Choices.First(c => c.Place == stood.Place));
         return new(
-            stay.From, info.Order!, info.Title, stood.Place["place.".Length..], stood.Takes, info.Pieces, info.Pots, At(stood.Start), At(stood.End),
+            stay.From, info.Order!, info.Title, stood.Place["place.".Length..], stood.Takes / (double)OrderTasks.Tray, info.Pieces, info.Pots, At(stood.Start), At(stood.End),
             where.Least > 0 ? At(stood.Start + where.Least) : null, where.Most is { } most ? At(stood.Start + most) : null);
     }
 
@@ -159,7 +201,7 @@ public sealed class Planner
         var full = new List<Minutes>();
         foreach (var span in Minutes.Between(taken.SelectMany(t => new[] { t.When.From, t.When.To })))
         {
-            if (taken.Where(t => t.When.Holds(span)).Sum(t => t.Takes) < Math.Max(1, resource.Has))
+            if (taken.Where(t => t.When.Holds(span)).Sum(t => t.Takes) is var much && (much == 0 || much <= resource.Has - resource.Unit))
                 continue;
             if (full is [.., var last] && last.To == span.From)
                 full[^1] = new(last.From, span.To);
@@ -167,7 +209,7 @@ public sealed class Planner
                 full.Add(span);
         }
 
-        return new(Shortages.PlaceOf(resource.Code).Place, resource.Has, [.. full.Select(f => new Between(At(f.From), At(f.To)))]);
+        return new(Shortages.PlaceOf(resource.Code).Place, resource.Has / resource.Unit, [.. full.Select(f => new Between(At(f.From), At(f.To)))]);
     }
 
     private DayHands Hands(Worker worker, Minutes hours, List<(Placed Placed, TaskInfo Info)> placed) => new(
@@ -184,7 +226,7 @@ public sealed class Planner
         var stood = solution.Stood.ToLookup(s => Problem.Stays.First(t => t.Code == s.Stay).From, s => s.End - Problem.Stays.First(t => t.Code == s.Stay).Choices.First(c => c.Place == s.Place).Least);
         var latest = Problem.Tasks.ToDictionary(t => t.Code, t => t.Latest);
         var melted = solution.Melts.SelectMany(m => m.Tasks.Select(t => (Task: t, m.Wash.Start))).ToLookup(m => m.Task, m => m.Start);
-        var first = solution.Melts.ToDictionary(m => m.Melt.Code, m => m.Tasks.Min(t => starts[t]) - Problem.Colours.First(c => c.Code == m.Colour).Cools);
+        var first = solution.Melts.ToDictionary(m => m.Melt.Code, m => m.Tasks.Select(t => starts[t]).DefaultIfEmpty(int.MaxValue).Min() - Problem.Colours.First(c => c.Code == m.Colour).Cools);
         return task =>
         {
             var next = hands.Where(h => h.Worker is not null && h.Worker == task.Worker && h.Start >= task.End && h.Code != task.Code).Select(h => h.Start);

@@ -41,7 +41,9 @@ internal static class Remedies
     private const int MostOrders = 2;
     private const int MostClosed = 4;
     private static readonly int[] LaterBy = [1, 2, 4, 8, 24];
-    private static readonly LocalTime FirstHour = new(5, 0), LastHour = new(23, 30);
+    /// <summary>Hours between which anybody could be asked to work.</summary>
+    public static readonly LocalTime FirstHour = new(5, 0), LastHour = new(23, 30);
+
 
     // What keeps long and takes little time, when berries cannot be had in time.
     private const string Instead = "pretzel-twist";

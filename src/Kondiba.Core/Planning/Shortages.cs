@@ -66,7 +66,7 @@ internal static class Shortages
                     .Select(span => (When: span, Much: gone.Where(t => t.When.Holds(span)).Sum(t => t.Takes) - resource.Has)).Where(s => s.Much > 0).ToList();
                 if (over.Count == 0)
                     continue;
-                var (from, to, much) = (clock.At(over[0].When.From), clock.At(over[^1].When.To), over.Max(o => o.Much));
+                var (from, to, much) = (clock.At(over[0].When.From), clock.At(over[^1].When.To), (int)Math.Ceiling(over.Max(o => o.Much) / (double)resource.Unit));
                 var (place, said) = PlaceOf(resource.Code);
                 yield return new(Short.Place, $"{from:dddd}: {said} {from:HH:mm}–{to:HH:mm}, {much} too few.", place, from, to, much);
             }

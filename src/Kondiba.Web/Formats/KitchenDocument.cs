@@ -34,6 +34,7 @@ namespace Kondiba.Web.Formats;
 /// <param name="Lots">The pantry with its history.</param>
 /// <param name="Places">The maker's own places to set, by code; null for none.</param>
 /// <param name="Working">Hours, hands and warm places; null where nothing was said.</param>
+/// <param name="Arranged">What is arranged for the coming days, tasks of an order under its number; null for nothing.</param>
 public sealed record KitchenDocument(
     string Format,
     int Version,
@@ -54,7 +55,8 @@ public sealed record KitchenDocument(
     IReadOnlyList<OrderDocument> Orders,
     IReadOnlyList<LotDocument> Lots,
     IReadOnlyList<OwnPlace>? Places = null,
-    Working? Working = null)
+    Working? Working = null,
+    Arrangements? Arranged = null)
 {
     public const string FormatName = "kondiba-kitchen";
 

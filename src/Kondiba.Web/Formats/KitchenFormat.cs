@@ -26,6 +26,7 @@ internal sealed class KitchenFormat(KondibaContext db, KitchenThings things, Kit
         var orders = await db.WholeOrders.OrderBy(o => o.Number).ToListAsync();
         var numbers = orders.ToDictionary(o => o.Id, o => o.Number);
         var lots = await db.PantryLots.AsNoTracking().Include(l => l.Movements).ToListAsync();
+        var arranged = (await db.DayPlans.AsNoTracking().SingleOrDefaultAsync())?.Arranged ?? Arrangements.None;
         bool Said(ItemKind kind) => items.Any(i => i.Kind == kind);
         return JsonSerializer.Serialize(
             new KitchenDocument(
@@ -48,7 +49,8 @@ internal sealed class KitchenFormat(KondibaContext db, KitchenThings things, Kit
                 [.. orders.Select(o => new OrderDocument(o.Number, o.State, o.IsTemplate, o.DepositPaid, o.ChangedAt, o.RemovedAt, InOrder(o.ToDraft())))],
                 Sorted(lots.Select(LotOf), l => l.ReceivedOn),
                 own.Places,
-                own.Working),
+                own.Working,
+                arranged.Count == 0 ? null : arranged with { Tasks = arranged.Tasks.OrderBy(t => t.Key, StringComparer.Ordinal).ToDictionary() }),
             KitchenDocument.Json) + "\n";
 
         LotDocument LotOf(PantryLot l) => new(
@@ -145,6 +147,7 @@ internal sealed class KitchenFormat(KondibaContext db, KitchenThings things, Kit
             orders.Add(order);
         }
 
+        Add("arranged", OwnCheck.Of(d.Arranged ?? Arrangements.None));
         foreach (var (i, lot) in d.Lots.Index())
         {
             Add($"lots[{i}]", PantryApi.Check(new(default, lot.Ware, Math.Max(lot.Amount, 1), lot.Pack, lot.Price, lot.BestBefore, lot.Place), tables));
@@ -183,6 +186,7 @@ internal sealed class KitchenFormat(KondibaContext db, KitchenThings things, Kit
             changes.Add($"its time zone: {kitchen.TimeZone} becomes {d.TimeZone}");
         Counted("orders", await db.Orders.CountAsync(), d.Orders.Count);
         Counted("lots of the pantry", await db.PantryLots.CountAsync(), d.Lots.Count);
+        Counted("arrangements of the day", (await db.DayPlans.AsNoTracking().SingleOrDefaultAsync())?.Arranged.Count ?? 0, d.Arranged?.Count ?? 0);
         foreach (var (kind, what, there) in new[]
         {
             (ItemKind.Look, "looks", d.Looks.Count), (ItemKind.Centre, "own centres", d.Centres.Count), (ItemKind.Coating, "own coatings", d.Coatings.Count),
@@ -213,6 +217,8 @@ internal sealed class KitchenFormat(KondibaContext db, KitchenThings things, Kit
         Add(ItemKind.Mould, d.Moulds, m => m.Code);
         Add(ItemKind.Place, d.Places ?? [], p => p.Code);
         Add<Working>(ItemKind.Working, d.Working is { } working ? [working] : [], _ => "working");
+        if (d.Arranged is { } arranged)
+            db.Add(new DayPlan { KitchenId = db.KitchenId, Arranged = arranged });
         db.AddRange(orders);
         var byNumber = orders.ToDictionary(o => o.Number, o => o.Id);
         foreach (var l in d.Lots)

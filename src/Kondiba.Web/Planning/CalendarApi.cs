@@ -60,7 +60,7 @@ internal static class CalendarApi
     private static async Task<string> WriteAsync(FoundPlan? found, KondibaContext db, KitchenClock clock)
     {
         var kitchen = await db.Kitchens.AsNoTracking().SingleAsync();
-        var names = (await db.Orders.AsNoTracking().Select(o => new { o.Id, o.Name }).ToListAsync()).ToDictionary(o => o.Id.ToString("N"), o => o.Name);
+        var names = (await db.Orders.AsNoTracking().Select(o => new { o.Number, o.Name }).ToListAsync()).ToDictionary(o => DayBook.CodeOf(o.Number), o => o.Name);
         var plan = found?.Plan ?? new(Outcome.Unknown, 0, [], [], [], [], [], [], [], []);
         return Calendar.Write(plan, kitchen.Id.ToString("N"), kitchen.Name, names, await clock.ZoneAsync(), found?.At ?? Instant.FromUnixTimeSeconds(0));
     }

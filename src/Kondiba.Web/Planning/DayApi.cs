@@ -1,4 +1,5 @@
 using Kondiba.Core.Amounts;
+using Kondiba.Core.Kitchens;
 using Kondiba.Core.Planning;
 using Kondiba.Data;
 using Kondiba.Web.Kitchens;
@@ -33,9 +34,6 @@ public sealed record DayArrange(int Version, Arrangements Arranged);
 
 internal static class DayApi
 {
-    private const int MostMarks = 2000;
-    private const int MostOthers = 200;
-
     public static void MapDay(this RouteGroupBuilder api)
     {
         var day = api.MapGroup("/day").WithTags("Day");
@@ -51,28 +49,24 @@ internal static class DayApi
     {
         var (run, orders, row) = await book.RunAsync(anew);
         var state = run.State;
-        return new(row.Version, await clock.NowAsync(), state.Searching, state.Plan, state.Remedies, row.Arranged, [.. orders.Select(o => new DayOrderView(o.Id.ToString("N"), o.Id, o.Name, o.Pieces, o.State))]);
+        return new(row.Version, await clock.NowAsync(), state.Searching, state.Plan, state.Remedies, row.Arranged, [.. orders.Select(o => new DayOrderView(DayBook.CodeOf(o), o.Id, o.Name, o.Pieces, o.State))]);
     }
 
     private static async Task<Results<Ok<DayView>, ValidationProblem, ProblemHttpResult>> ArrangeAsync(DayArrange wanted, DayBook book, KondibaContext db, KitchenClock clock)
     {
-        var a = wanted.Arranged;
-        if (a.Tasks.Count > MostMarks || a.Hours.Count + a.Helpers.Count + a.Places.Count > MostOthers)
-            return Wrong("arranged", "There are more arrangements than a kitchen can need. Take back the oldest.");
-        if (a.Hours.Select(h => h.Hours).OfType<DayHours>().Concat(a.Helpers.Select(h => h.Hours)).Any(h => h.From >= h.To))
-            return Wrong("hours", "Work ends before it begins. Choose an end after the beginning.");
-        if (a.Places.Any(p => p.From >= p.To || Math.Abs(p.Change) > 60))
-            return Wrong("places", "A place is away from a time to a later one. Choose an end after the beginning.");
+        if (OwnCheck.Of(wanted.Arranged).AsErrors() is { } errors)
+            return TypedResults.ValidationProblem(errors, title: "It cannot be kept as it is.");
+        var (run, _, _) = await book.RunAsync();
         var row = await book.RowAsync();
         if (row.Version != wanted.Version)
             return Changed();
-        (row.Arranged, row.Version) = (a, row.Version + 1);
+        (row.Arranged, row.Version) = (run.State.Plan is { } plan ? wanted.Arranged.Following(plan) : wanted.Arranged, row.Version + 1);
         return await SaveAsync(book, db, clock);
     }
 
     private static async Task<Results<Ok<DayView>, ValidationProblem, ProblemHttpResult>> TakeAsync(Remedy remedy, DayBook book, KondibaContext db, KitchenClock clock, KitchenThings things, IClock instants)
     {
-        var (run, _, _) = await book.RunAsync();
+        var (run, orders, _) = await book.RunAsync();
 
         // Only what was offered: by its words, as the rest follows from them.
         if (run.State.Remedies.FirstOrDefault(r => r.What == remedy.What) is not { } offered)
@@ -85,7 +79,8 @@ internal static class DayApi
 
         if (offered.Change is { } change)
         {
-            var order = await db.WholeOrders.AsTracking().SingleAsync(o => o.Id == Guid.ParseExact(change.Order, "N"));
+            var ofChange = orders.First(o => DayBook.CodeOf(o) == change.Order);
+            var order = await db.WholeOrders.AsTracking().SingleAsync(o => o.Id == ofChange.Id);
             var draft = Remedy.Of(order.ToDraft(), change);
             (order.Pickup, order.ChangedAt) = (draft.Pickup!.Value, instants.GetCurrentInstant());
             foreach (var (line, to) in order.Lines.OrderBy(l => l.Position).Zip(draft.Lines))
@@ -114,6 +109,4 @@ internal static class DayApi
 
     private static ProblemHttpResult Changed() => TypedResults.Problem(
         title: "The plan was changed somewhere else meanwhile.", detail: "Look at it as it is now, and try again.", statusCode: StatusCodes.Status409Conflict);
-
-    private static ValidationProblem Wrong(string field, string what) => TypedResults.ValidationProblem(new Dictionary<string, string[]> { [field] = [what] }, title: "It cannot be kept as it is.");
 }

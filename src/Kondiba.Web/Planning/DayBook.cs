@@ -1,3 +1,4 @@
+using System.Globalization;
 using System.Runtime.CompilerServices;
 using System.Text.Json;
 using Kondiba.Core.Planning;
@@ -19,6 +20,12 @@ internal sealed class DayBook(KondibaContext db, KitchenThings things, KitchenCl
     private static readonly TimeSpan Patience = TimeSpan.FromSeconds(3);
 
     private static readonly OrderState[] Open = [OrderState.Asked, OrderState.Quoted, OrderState.Agreed];
+
+    /// <summary>An order as plans and arrangements name it: by its number, which goes with it into another database.</summary>
+    public static string CodeOf(Order order) => CodeOf(order.Number);
+
+    /// <summary>The same of its number.</summary>
+    public static string CodeOf(int number) => number.ToString(CultureInfo.InvariantCulture);
 
     /// <summary>The kitchen's row, to be read or changed; there is one as soon as something is kept.</summary>
     public async Task<DayPlan> RowAsync()
@@ -42,7 +49,7 @@ internal sealed class DayBook(KondibaContext db, KitchenThings things, KitchenCl
         var found = row.Found;
         var behind = found?.Plan.Tasks.Any(t => t.Starts.PlusMinutes(Late) < now && row.Arranged.Tasks.GetValueOrDefault(t.What.Code)?.Done is null) is true;
         var key = $"{string.Join(' ', orders.Select(o => $"{o.Id}:{o.Version}"))} {RuntimeHelpers.GetHashCode(tables)} {JsonSerializer.Serialize(row.Arranged, KitchenItem.Json)} {(behind ? now.Date.At(new(now.Hour, now.Minute / Late * Late)) : null)}";
-        var request = new PlanRequest([.. orders.Select(o => new PlannedOrder(o.Id.ToString("N"), o.ToDraft()))], tables, row.Arranged, now);
+        var request = new PlanRequest([.. orders.Select(o => new PlannedOrder(CodeOf(o), o.ToDraft()))], tables, row.Arranged, now);
         var run = runs.Get(db.KitchenId, key, request, found, anew);
         await Task.WhenAny(run.First, Task.Delay(Patience));
         return (run, orders, row);

@@ -36,6 +36,7 @@ export type DayTray = Schemas["DayTray"];
 export type DayMelt = Schemas["DayMelt"];
 export type Arrangements = Schemas["Arrangements"];
 export type TaskMark = Schemas["TaskMark"];
+export type DayHours = Schemas["DayHours"];
 export type Remedy = Schemas["Remedy"];
 export type Working = Schemas["Working"];
 export type OwnPlace = Schemas["OwnPlace"];

@@ -1548,7 +1548,7 @@ export interface components {
             order: string;
             title: string;
             place: string;
-            /** Format: int32 */
+            /** Format: double */
             trays: number;
             /** Format: int32 */
             pieces: number;
@@ -3091,8 +3091,6 @@ export interface components {
             /** Format: int32 */
             round: null | number;
             pots: string[];
-            /** Format: int32 */
-            trays: number;
             atMost: null | components["schemas"]["Duration"];
         };
         TaskMark: {

@@ -63,6 +63,31 @@ export function TextField(props: {
   );
 }
 
+/** A time of the day, "HH:MM:SS"; a label that stands for a longer one says the rest to a screen reader. */
+export function TimeField(props: {
+  label: string;
+  says?: string;
+  value: string;
+  onChange: (value: string) => void;
+  error?: string | undefined;
+  className?: string;
+}) {
+  return (
+    <Labelled label={props.label} error={props.error} className={props.className ?? ""}>
+      {(ids) => (
+        <input
+          {...ids}
+          aria-label={props.says}
+          type="time"
+          className="border-line bg-ground rounded-md border px-2 py-1"
+          value={props.value.slice(0, 5)}
+          onChange={(e) => e.target.value && props.onChange(`${e.target.value}:00`)}
+        />
+      )}
+    </Labelled>
+  );
+}
+
 /** A number in the maker's own unit, kept in `unit`; empty is null. */
 export function NumberField(props: {
   label: string;

@@ -1,7 +1,8 @@
 import { Link } from "react-router";
-import type { Day, Plan } from "../../api/client";
+import type { Day, DayHours, Plan } from "../../api/client";
 import { TextButton } from "../../ui/buttons";
 import { clock, dayName } from "../../ui/units";
+import type { Spell } from "./ArrangeSheet";
 import { dayOf, minutesFrom } from "./times";
 import type { DayDesk } from "./useDay";
 
@@ -12,7 +13,14 @@ const soon = 7200;
 const worthSaying = 15;
 
 /** What is tight, what would help, what cannot wait, and what the maker arranged. */
-export function Aside(props: { desk: DayDesk; day: Day; plan: Plan; on: string; tap: (task: string) => void }) {
+export function Aside(props: {
+  desk: DayDesk;
+  day: Day;
+  plan: Plan;
+  on: string;
+  tap: (task: string) => void;
+  arrange: (spell: Spell) => void;
+}) {
   const { plan, day, desk, on } = props;
   const full = plan.places.flatMap((p) => {
     const today = p.full.filter((f) => dayOf(f.from) <= on && dayOf(f.to) >= on);
@@ -114,10 +122,26 @@ function Head({ id, children }: { id: string; children: React.ReactNode }) {
 }
 
 /** Everything the maker said, each to be taken back. */
-function Arranged({ desk, day, plan, on }: { desk: DayDesk; day: Day; plan: Plan; on: string }) {
+function Arranged({
+  desk,
+  day,
+  plan,
+  on,
+  arrange,
+}: {
+  desk: DayDesk;
+  day: Day;
+  plan: Plan;
+  on: string;
+  arrange: (spell: Spell) => void;
+}) {
   const { arranged } = day;
   const title = (code: string) => plan.tasks.find((t) => t.what.code === code)?.what.title;
   const marks = Object.entries(arranged.tasks).filter(([code]) => title(code) !== undefined);
+  const mine = plan.hands.find((h) => h.worker === "me" && dayOf(h.hours.from) === on)?.hours;
+  const usual = mine && { from: mine.from.slice(11, 19), to: mine.to.slice(11, 19) };
+  const hoursOn = (says: string, hours: DayHours | null) =>
+    desk.change(says, (a) => ({ ...a, hours: [...a.hours.filter((h) => h.day !== on), { day: on, hours }] }));
   const item = (key: string, says: string, drop: () => void) => (
     <li key={key} className="border-line flex justify-between gap-3 border-t border-dashed py-1.5">
       <span>{says}</span>
@@ -160,24 +184,37 @@ function Arranged({ desk, day, plan, on }: { desk: DayDesk; day: Day; plan: Plan
       <p className="mt-1 flex flex-wrap gap-x-4 gap-y-1">
         <TextButton
           onClick={() =>
-            desk.change(`A helper on ${dayName(on)} from 14:00 to 18:00.`, (a) => ({
-              ...a,
-              helpers: [...a.helpers, { day: on, hours: { from: "14:00:00", to: "18:00:00" } }],
-            }))
+            arrange({
+              title: `A helper on ${dayName(on)}`,
+              note: "Whatever hands can do is shared with them.",
+              act: "They help",
+              from: "14:00:00",
+              to: "18:00:00",
+              take: (from, to) =>
+                desk.change(`A helper on ${dayName(on)} from ${from.slice(0, 5)} to ${to.slice(0, 5)}.`, (a) => ({
+                  ...a,
+                  helpers: [...a.helpers, { day: on, hours: { from, to } }],
+                })),
+            })
           }
         >
           a helper this day
         </TextButton>
         <TextButton
           onClick={() =>
-            desk.change(`No work on ${dayName(on)}.`, (a) => ({
-              ...a,
-              hours: [...a.hours.filter((h) => h.day !== on), { day: on, hours: null }],
-            }))
+            arrange({
+              title: `Other hours on ${dayName(on)}`,
+              note: "For this day only; the usual ones are under Kitchen, Hours and places.",
+              act: "Plan with them",
+              from: usual?.from ?? "10:00:00",
+              to: usual?.to ?? "18:00:00",
+              take: (from, to) => hoursOn(`${dayName(on)}: ${from.slice(0, 5)}–${to.slice(0, 5)}.`, { from, to }),
+            })
           }
         >
-          no work this day
+          other hours this day
         </TextButton>
+        <TextButton onClick={() => hoursOn(`No work on ${dayName(on)}.`, null)}>no work this day</TextButton>
         <TextButton onClick={desk.planAgain}>plan anew</TextButton>
         <Link className="text-act font-semibold" to="/kitchen/hours">
           usual hours and places

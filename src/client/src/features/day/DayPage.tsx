@@ -7,6 +7,7 @@ import { Undoable } from "../../ui/buttons";
 import { ErrorNote, Waiting } from "../../ui/notes";
 import { longDayName, span } from "../../ui/units";
 import { CalendarCorner } from "./CalendarCorner";
+import { ArrangeSheet, type Spell } from "./ArrangeSheet";
 import { Aside } from "./Aside";
 import { TaskSheet, TraySheet } from "./Sheets";
 import { Timeline } from "./Timeline";
@@ -42,6 +43,12 @@ function Desk({ desk, day, plan, reference }: { desk: DayDesk; day: Day; plan: P
   const [search, setSearch] = useSearchParams();
   const [task, setTask] = useState<string>();
   const [tray, setTray] = useState<DayTray>();
+  const [spell, setSpell] = useState<Spell>();
+  const arrange = (asked: Spell) => {
+    setTask(undefined);
+    setTray(undefined);
+    setSpell(asked);
+  };
   const worked = [...new Set(plan.tasks.map((t) => dayOf(t.starts)))].sort();
   const busiest = worked.find((d) => d >= dayOf(day.now)) ?? dayOf(day.now);
   const on = search.get("on") ?? busiest;
@@ -108,7 +115,7 @@ function Desk({ desk, day, plan, reference }: { desk: DayDesk; day: Day; plan: P
             )}
           </section>
           <aside aria-label="Tight and arranged" className="space-y-7">
-            <Aside desk={desk} day={day} plan={plan} on={on} tap={setTask} />
+            <Aside desk={desk} day={day} plan={plan} on={on} tap={setTask} arrange={arrange} />
             <CalendarCorner />
           </aside>
         </div>
@@ -121,10 +128,14 @@ function Desk({ desk, day, plan, reference }: { desk: DayDesk; day: Day; plan: P
           orders={day.orders}
           desk={desk}
           now={day.now}
+          arrange={arrange}
           close={() => setTask(undefined)}
         />
       )}
-      {tray && <TraySheet tray={tray} plan={plan} desk={desk} day={day} close={() => setTray(undefined)} />}
+      {tray && (
+        <TraySheet tray={tray} plan={plan} desk={desk} day={day} arrange={arrange} close={() => setTray(undefined)} />
+      )}
+      {spell && <ArrangeSheet spell={spell} close={() => setSpell(undefined)} />}
     </div>
   );
 }

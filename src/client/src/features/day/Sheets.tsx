@@ -6,6 +6,7 @@ import { Labelled } from "../../ui/fields";
 import { SourceTag } from "../../ui/SourceTag";
 import { Sheet } from "../../ui/Sheet";
 import { clock, dayName, span } from "../../ui/units";
+import type { Spell } from "./ArrangeSheet";
 import { lasts, slackWords } from "./Timeline";
 import { dayOf, plusMinutes } from "./times";
 import type { DayDesk } from "./useDay";
@@ -14,14 +15,31 @@ interface Of {
   plan: Plan;
   orders: Day["orders"];
   desk: DayDesk;
+  /** Opens what asks from when to when something is so. */
+  arrange: (spell: Spell) => void;
   close: () => void;
 }
 
+/** That some of a place is not there for some hours of a day. */
+const away = (desk: DayDesk, place: string, title: string, change: number, day: string, from: string): Spell => ({
+  title: `${title} on ${dayName(day)}`,
+  note: "What would have been in it is planned elsewhere or for another time.",
+  act: "Plan without it",
+  from,
+  to: "23:59:00",
+  take: (from, to) =>
+    desk.change(`${title} on ${dayName(day)}, ${from.slice(0, 5)}–${to.slice(0, 5)}.`, (a) => ({
+      ...a,
+      places: [...a.places, { place, change, from: `${day}T${from}`, to: `${day}T${to}` }],
+    })),
+});
+
 /** A task: what to do and why, when, and how it can be moved. */
-export function TaskSheet({ task, plan, orders, desk, now, close }: Of & { task: DayTask; now: string }) {
+export function TaskSheet({ task, plan, orders, desk, now, arrange, close }: Of & { task: DayTask; now: string }) {
   const { what, mark } = task;
   const [at, setAt] = useState(task.starts.slice(0, 16));
   const melting = what.stage === "melt";
+  const washing = what.code.startsWith("wash.");
   const order = orders.find((o) => o.code === what.order);
   const set = (says: string, to: Parameters<DayDesk["mark"]>[2]) => {
     desk.mark(what.code, `${what.title}: ${says}.`, to);
@@ -63,9 +81,9 @@ export function TaskSheet({ task, plan, orders, desk, now, close }: Of & { task:
       )}
       {what.atMost !== null && <p className="text-mind mt-2">What comes next follows within {span(what.atMost)}.</p>}
       <p className="mt-2 font-semibold">{slackWords(task)}</p>
-      {!melting && (
-        <section aria-label="Move it" className="border-line mt-5 border-t pt-4">
-          <div className="flex flex-wrap items-end gap-3">
+      <section aria-label="Move it" className="border-line mt-5 border-t pt-4">
+        {!melting && (
+          <div className="mb-4 flex flex-wrap items-end gap-3">
             <Labelled label="At">
               {(ids) => (
                 <input
@@ -87,9 +105,16 @@ export function TaskSheet({ task, plan, orders, desk, now, close }: Of & { task:
               not before
             </TextButton>
           </div>
-          <p className="mt-4 flex flex-wrap gap-x-5 gap-y-1">
-            <TextButton onClick={() => set("done", { done: now.slice(0, 19) })}>it is done</TextButton>
-            {[15, 30, 60].map((m) => (
+        )}
+        <p className="flex flex-wrap gap-x-5 gap-y-1">
+          {!mark?.done && (
+            <TextButton onClick={() => set("done", { done: now.slice(0, 19) })}>
+              {washing ? "it is washed up" : melting ? "it is melted" : "it is done"}
+            </TextButton>
+          )}
+          {!washing &&
+            !mark?.done &&
+            [15, 30, 60].map((m) => (
               <TextButton
                 key={m}
                 onClick={() =>
@@ -101,16 +126,26 @@ export function TaskSheet({ task, plan, orders, desk, now, close }: Of & { task:
                 {m} min late
               </TextButton>
             ))}
-            {mark && <TextButton onClick={() => set("free to move again", null)}>free to move</TextButton>}
-          </p>
-        </section>
-      )}
+          {mark && <TextButton onClick={() => set("free to move again", null)}>free to move</TextButton>}
+          {melting && (
+            <TextButton
+              onClick={() =>
+                arrange(
+                  away(desk, "pots", "One pot fewer", -1, dayOf(task.starts), later(task.starts, now).slice(11, 19)),
+                )
+              }
+            >
+              one pot fewer this day
+            </TextButton>
+          )}
+        </p>
+      </section>
     </Sheet>
   );
 }
 
 /** A tray: what lies on it, where, how long, and what to do when that place is away. */
-export function TraySheet({ tray, plan, desk, day, close }: Omit<Of, "orders"> & { tray: DayTray; day: Day }) {
+export function TraySheet({ tray, plan, desk, day, arrange, close }: Omit<Of, "orders"> & { tray: DayTray; day: Day }) {
   const place = plan.places.find((p) => p.place === tray.place);
   const order = day.orders.find((o) => o.code === tray.order);
   return (
@@ -119,7 +154,7 @@ export function TraySheet({ tray, plan, desk, day, close }: Omit<Of, "orders"> &
       <dl className="mt-3 grid grid-cols-[auto_1fr] gap-x-5 gap-y-1">
         <dt className="text-ink2">on it</dt>
         <dd>
-          {tray.pieces} pieces, {tray.trays} {tray.trays === 1 ? "tray" : "trays"}
+          {tray.pieces} pieces, {room(tray.trays)}
         </dd>
         <dt className="text-ink2">where</dt>
         <dd>
@@ -153,22 +188,18 @@ export function TraySheet({ tray, plan, desk, day, close }: Omit<Of, "orders"> &
       </p>
       <p className="border-line mt-5 border-t pt-4">
         <TextButton
-          onClick={() => {
-            const date = dayOf(tray.starts);
-            desk.change(`The ${tray.place.replace("-", " ")} is away on ${dayName(date)}.`, (a) => ({
-              ...a,
-              places: [
-                ...a.places,
-                {
-                  place: tray.place,
-                  change: -(place?.has ?? 1),
-                  from: later(`${date}T00:00:00`, day.now),
-                  to: `${date}T23:59:00`,
-                },
-              ],
-            }));
-            close();
-          }}
+          onClick={() =>
+            arrange(
+              away(
+                desk,
+                tray.place,
+                `Without the ${tray.place.replace("-", " ")}`,
+                -(place?.has ?? 1),
+                dayOf(tray.starts),
+                dayOf(tray.starts) === dayOf(day.now) ? day.now.slice(11, 19) : "00:00:00",
+              ),
+            )
+          }
         >
           the {tray.place.replace("-", " ")} is away this day
         </TextButton>
@@ -176,5 +207,9 @@ export function TraySheet({ tray, plan, desk, day, close }: Omit<Of, "orders"> &
     </Sheet>
   );
 }
+
+/** Room that trays take; boxes that are stacked take a part of one. */
+const room = (trays: number) =>
+  trays < 1 ? `in boxes, ${Math.round(trays * 100)} % of a tray’s room` : `${trays} ${trays === 1 ? "tray" : "trays"}`;
 
 const later = (a: string, b: string) => (a > b ? a : b.slice(0, 19));

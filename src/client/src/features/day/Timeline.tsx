@@ -210,7 +210,6 @@ function Melts({ melts, scale, reference, tap, day }: Columns & { melts: DayMelt
             style={{ top, height, left: at * 60 + 4, width: 52 }}
           >
             <button
-              aria-label={`${wording.mass(melt.toMelt)} of ${melt.pot.slice(melt.pot.indexOf(".") + 1)}, warm from ${clock(melt.starts)} to ${clock(melt.ends)}`}
               className="relative size-full text-[13px] font-bold"
               style={{ color: inkOn(colour) }}
               onClick={() => tap(`melt.${melt.pot}.${melt.number}`)}
@@ -228,6 +227,10 @@ function Melts({ melts, scale, reference, tap, day }: Columns & { melts: DayMelt
                   <span className="block text-[12px]">again</span>
                 )}
                 {wording.mass(melt.toMelt)}
+                <span className="sr-only">
+                  {" "}
+                  of {melt.pot.slice(melt.pot.indexOf(".") + 1)}, warm from {clock(melt.starts)} to {clock(melt.ends)}
+                </span>
               </span>
             </button>
           </li>

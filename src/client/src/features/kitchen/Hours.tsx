@@ -1,13 +1,14 @@
 import { useState } from "react";
 import { answer, api, type OwnPlace, type Working } from "../../api/client";
 import { KeepButtons, TextButton } from "../../ui/buttons";
-import { Labelled, NumberField, TextField, Tick } from "../../ui/fields";
+import { NumberField, TextField, Tick, TimeField } from "../../ui/fields";
 import { useWording } from "../../ui/units";
 import { codeOf, useKeep, useKeptForm } from "../../ui/useKeep";
 import type { Room } from "./KitchenPage";
 import { AddNew, Item, Removed } from "./parts";
 
 const weekdays = ["Monday", "Tuesday", "Wednesday", "Thursday", "Friday", "Saturday", "Sunday"];
+const beside = "flex items-center gap-2";
 const stages = { prep: "making ready", dip: "dipping", decorate: "decorating", pack: "packing" };
 
 /** When the hands work and how fast, what is kept warm, and where trays set. */
@@ -55,9 +56,17 @@ function WorkingForm({ things }: Room) {
               </span>
               {hours ? (
                 <>
-                  <Time label={`${name} from`} value={hours.from} onChange={(from) => setDay(i, { ...hours, from })} />
-                  <Time
-                    label={`${name} to`}
+                  <TimeField
+                    label="from"
+                    says={`${name} from`}
+                    className={beside}
+                    value={hours.from}
+                    onChange={(from) => setDay(i, { ...hours, from })}
+                  />
+                  <TimeField
+                    label="to"
+                    says={`${name} to`}
+                    className={beside}
                     value={hours.to}
                     onChange={(to) => setDay(i, { ...hours, to })}
                     error={keep.errorOf(`days[${i}]`)}
@@ -98,23 +107,6 @@ function WorkingForm({ things }: Room) {
       </div>
       <KeepButtons pending={keep.isPending} error={keep.error} cancel={() => change(things.working)} kept={kept} />
     </form>
-  );
-}
-
-function Time(props: { label: string; value: string; onChange: (value: string) => void; error?: string | undefined }) {
-  return (
-    <Labelled label={props.label.split(" ")[1] ?? ""} error={props.error} className="flex items-center gap-2">
-      {(ids) => (
-        <input
-          {...ids}
-          aria-label={props.label}
-          type="time"
-          className="border-line bg-ground rounded-md border px-2 py-1"
-          value={props.value.slice(0, 5)}
-          onChange={(e) => e.target.value && props.onChange(`${e.target.value}:00`)}
-        />
-      )}
-    </Labelled>
   );
 }
 

@@ -1,0 +1,38 @@
+import { useState } from "react";
+import { TimeField } from "../../ui/fields";
+import { Sheet } from "../../ui/Sheet";
+
+/** Something that is so from one time of a day to another, "HH:MM:SS". */
+export interface Spell {
+  title: string;
+  note: string;
+  act: string;
+  from: string;
+  to: string;
+  take: (from: string, to: string) => void;
+}
+
+/** Asks from when to when something is so: other hours, a helper, a place that is away. */
+export function ArrangeSheet({ spell, close }: { spell: Spell; close: () => void }) {
+  const [from, setFrom] = useState(spell.from);
+  const [to, setTo] = useState(spell.to);
+  const wrong = from >= to ? "It ends before it begins. Choose a later end." : undefined;
+  return (
+    <Sheet open close={close} title={spell.title}>
+      <p className="text-ink2 mt-1">{spell.note}</p>
+      <form
+        className="mt-4 flex flex-wrap items-start gap-3"
+        onSubmit={(e) => {
+          e.preventDefault();
+          if (wrong) return;
+          spell.take(from, to);
+          close();
+        }}
+      >
+        <TimeField label="From" value={from} onChange={setFrom} />
+        <TimeField label="To" value={to} onChange={setTo} error={wrong} />
+        <button className="bg-act text-on-act mt-5 rounded-full px-4 py-1.5 font-bold">{spell.act}</button>
+      </form>
+    </Sheet>
+  );
+}
