@@ -186,7 +186,7 @@ internal sealed class OrderTasks
         var keeps = centre is null ? null : Safety.Keeping.Of(centre, tables);
         var earliest = dips && keeps is not null ? Math.Max(now, due - (int)keeps.Keeps.Value.TotalMinutes) : now;
         var (best, ages) = dips && keeps is not null && mark.Done is null
-            ? (due - (int)keeps.Best.Value.TotalMinutes, (int)Math.Ceiling(Minute * tables.Planning.Fresh.Value.TotalMinutes * pieces / (keeps.Keeps.Value - keeps.Best.Value).TotalMinutes))
+            ? (due - (int)keeps.Best.Value.TotalMinutes, Minute * Math.Max(1, (int)Math.Round(tables.Planning.Fresh.Value.TotalMinutes * pieces / (keeps.Keeps.Value - keeps.Best.Value).TotalHours)))
             : (0, 0);
         if (mark.NotBefore is { } notBefore)
             earliest = Math.Max(earliest, clock.Up(notBefore));

@@ -5,7 +5,7 @@ namespace Kondiba.Core.Planning;
 /// <summary>How long to search.</summary>
 /// <param name="Effort">In the solver's own deterministic time, so that the same input gives the same plan on any machine.</param>
 /// <param name="Seconds">By the clock at most, whatever came of it.</param>
-/// <param name="Quick">Whether to look for some plan only, on one core.</param>
+/// <param name="Quick">Whether to look for some plan only.</param>
 public sealed record Limits(double Effort, double Seconds, bool Quick = false);
 
 /// <content>Looking for solutions of the programme: from an earlier one, near to one, and read back.</content>
@@ -22,7 +22,7 @@ public sealed partial class PlanModel
     {
         var plan = new PlanModel(problem, before, near);
         plan.model.Minimize(LinearExpr.Sum(plan.costs));
-        return plan.Run(limits, limits.Quick ? before is null ? OneWorker : Repairing : TwoKinds, better, stop);
+        return plan.Run(limits, limits.Quick ? before is null ? Some : Repairing : TwoKinds, better, stop);
     }
 
     /// <summary>
@@ -51,7 +51,7 @@ public sealed partial class PlanModel
     // What proves from below and what searches from above, by turns and so in the same way on every machine. Two at a time for two cores; of
     // the settings that were tried, this one comes nearest to the best in ten seconds on a full weekend.
     private const string TwoKinds = "num_workers:4 interleave_search:true interleave_batch_size:2 subsolvers:'objective_lb_search' subsolvers:'no_lp'";
-    private const string OneWorker = "num_workers:1 search_branching:HINT_SEARCH stop_after_first_solution:true";
+    private const string Some = "num_workers:2 interleave_search:true interleave_batch_size:2 subsolvers:'quick_restart_no_lp' subsolvers:'fixed' search_branching:HINT_SEARCH stop_after_first_solution:true";
     private const string Repairing = TwoKinds + " stop_after_first_solution:true";
     private const string Relaxing = "num_workers:1 linearization_level:2";
 

@@ -11,8 +11,8 @@ public sealed partial class PlanModel
     // Dried coating is far more work, and a pot stands in the way.
     private const int WashWithin = 60;
 
-    // Costs of time count in steps of a quarter of an hour: what a maker would notice, and fewer plans to tell apart.
-    private const int Quarter = 15;
+    // Time to spare counts in quarters of an hour and freshness in hours: what a maker would notice, and fewer plans to tell apart.
+    private const int Quarter = 15, Hour = 60;
 
     private readonly PlanProblem problem;
     private readonly CpModel model = new();
@@ -87,8 +87,8 @@ public sealed partial class PlanModel
         if (task.Ages > 0 && task.Best > task.Earliest)
         {
             var old = model.NewIntVar(0, problem.Ends, $"{task.Code} old");
-            model.Add(old * Quarter >= task.Best - end);
-            costs.Add(old * (Quarter * task.Ages));
+            model.Add(old * Hour >= task.Best - end);
+            costs.Add(old * task.Ages);
         }
 
         if (task.Lasts > 0 && !task.Done)

@@ -52,7 +52,7 @@ public sealed record Follows(string Task, int Least = 0, int? Most = null);
 /// <param name="By">Whose hands can do it; null for anybody's.</param>
 /// <param name="At">The minute it starts at, when it is pinned, under way or done.</param>
 /// <param name="Best">Minute before which it had better not end, as its pieces are no longer at their best when they are collected.</param>
-/// <param name="Ages">What a minute costs by which it ends before <paramref name="Best"/>.</param>
+/// <param name="Ages">What each hour costs, a begun one too, by which it ends before <paramref name="Best"/>.</param>
 /// <param name="Done">Whether it is done: it no longer wants hands.</param>
 /// <param name="Begun">Whether it is under way: it started before the plan does, and may be outside its limits.</param>
 /// <param name="Soft">What a minute costs outside its limits, or away from where it is pinned; 0 when they hold. For finding out what is short.</param>

@@ -119,7 +119,7 @@ public sealed class Planner
     }
 
     /// <summary>Whether there is a plan at all, as far as a short search can tell.</summary>
-    public static bool Fits(PlanRequest request) => new Planner(request).Solve(First with { Seconds = 1.5 }).Any;
+    public static bool Fits(PlanRequest request) => new Planner(request).Solve(First with { Seconds = 10 }).Any;
 
     /// <summary>The least changes that make it fit, each tried by solving.</summary>
     /// <param name="plan">A plan that does not fit, with what is short.</param>
