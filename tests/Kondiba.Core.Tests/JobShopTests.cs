@@ -16,6 +16,5 @@ public class JobShopTests
         Assert.Equal(shop.Optimum, solution.Tasks.Max(t => t.End));
     }
 
-    // The largest takes half a minute: the benchmarks prove it.
-    public static TheoryData<JobShop> Instances => [.. JobShop.Classics.Take(3)];
+    public static TheoryData<JobShop> Instances => [.. JobShop.Classics];
 }
