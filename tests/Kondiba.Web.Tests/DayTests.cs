@@ -114,6 +114,52 @@ public sealed class DayTests(Server server) : IClassFixture<Server>
     }
 
     [Fact]
+    public async Task Another_kitchen_plans_for_itself_and_a_further_order_leaves_what_was_planned_in_its_place()
+    {
+        using var client = await server.StartKitchenAsync("Here");
+        using var other = await server.StartKitchenAsync("There");
+        await client.CreatedAsync(Order(2, Orders.Line("pretzel-rod", "one", 24, "midnight", 0.5)));
+        var day = await SettledAsync(client);
+        var pack = (string)TaskOf(day, "/pack.0")["starts"]!;
+        await ArrangeAsync(client, day, "helpers", new JsonArray(new JsonObject { ["day"] = "2031-05-01", ["hours"] = new JsonObject { ["from"] = "10:00:00", ["to"] = "12:00:00" } }));
+
+        // The other kitchen has no order, no arrangement and no task of this one, though orders of both are number 1.
+        var there = await DayAsync(other);
+        Assert.Empty(there["orders"]!.AsArray());
+        Assert.Empty(there["arranged"]!["helpers"]!.AsArray());
+        await other.CreatedAsync(Order(3, Orders.Line("marshmallow", "one", 12, "teal", 0.66)));
+        Assert.Equal("Dip 12 marshmallows", (string)TaskOf(await SettledAsync(other), "1/dip.0")["what"]!["title"]!);
+
+        // A further order is planned with the first; without its pickup it is none of the days'.
+        var none = Orders.Order(Orders.Line());
+        none["pickup"] = null;
+        await client.PostAsJsonAsync("/api/orders", none);
+        await client.CreatedAsync(Order(5, Orders.Line("marshmallow", "one", 12, "teal", 0.66)));
+        var both = await SettledAsync(client);
+        Assert.Equal(2, both["orders"]!.AsArray().Count);
+        Assert.Equal(pack, (string)TaskOf(both, "1/pack.0")["starts"]!);
+
+        // Planned anew, it still keeps every order and what was arranged.
+        var anew = await (await client.PostAsync("/api/day/again", null)).ReadAsync();
+        Assert.Equal((int)both["version"]!, (int)anew["version"]!);
+        Assert.Single(anew["arranged"]!["helpers"]!.AsArray());
+        Assert.Equal(2, (await SettledAsync(client))["plan"]!["orders"]!.AsArray().Count);
+    }
+
+    [Fact]
+    public async Task An_order_that_is_made_or_removed_is_planned_no_more()
+    {
+        using var client = await server.StartKitchenAsync("Less");
+        var order = await client.CreatedAsync(Order(2, Orders.Line("pretzel-rod", "one", 12, "midnight", 0.5)));
+        Assert.NotEmpty((await SettledAsync(client))["plan"]!["tasks"]!.AsArray());
+        (await client.DeleteAsync($"/api/orders/{order["id"]}")).EnsureSuccessStatusCode();
+        var after = await SettledAsync(client);
+        Assert.Empty(after["orders"]!.AsArray());
+        Assert.Empty(after["plan"]!["tasks"]!.AsArray());
+        Assert.Equal("best", (string)after["plan"]!["outcome"]!);
+    }
+
+    [Fact]
     public async Task Arrangements_that_cannot_be_are_refused_by_name()
     {
         using var client = await server.StartKitchenAsync("Careful");

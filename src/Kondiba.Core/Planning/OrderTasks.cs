@@ -227,7 +227,7 @@ internal sealed class OrderTasks
     /// <summary>Where pieces stand from one task to the next.</summary>
     private void Rests(OrderDraft order, CoatingTally tally, WorkStep step, string code, IReadOnlyList<string> next, int due, Batch batch)
     {
-        var done = arranged.Tasks.GetValueOrDefault(code)?.Done is not null;
+        var done = arranged.Tasks.GetValueOrDefault(code)?.Done;
         var open = next.Where(n => arranged.Tasks.GetValueOrDefault(n)?.Done is null).ToList();
         if (next.Count > 0 && open.Count < next.Count)
             return;
@@ -245,7 +245,9 @@ internal sealed class OrderTasks
         if (step.Sets)
         {
             var choices = Sets(tally.Lines.First(l => l.Line == step.Lines[0]), step, order, Tray * batch.Trays);
-            Stand(new(code, code, open, due, done ? [.. choices.Select(c => c with { Least = 0, Most = null })] : choices));
+
+            // It sets from when it was done; a chill that is too long by now cannot be shortened any more.
+            Stand(new(code, code, open, due, [.. choices.Select(c => done is { } at && c.Most < now - clock.Down(at) ? c with { Most = null } : c)]));
         }
         else
         {
