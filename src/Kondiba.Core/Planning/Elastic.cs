@@ -1,3 +1,5 @@
+using NodaTime;
+
 namespace Kondiba.Core.Planning;
 
 /// <summary>What a problem is given more of, each with what comes before it.</summary>
@@ -34,7 +36,7 @@ internal static class Elastic
     public static PlanProblem Of(PlanProblem problem, int now, More more)
     {
         var ends = problem.Ends + (more is More.Time ? Later : 0);
-        var (first, last) = ((int)(Remedies.FirstHour.TickOfDay / NodaTime.NodaConstants.TicksPerMinute), (int)(Remedies.LastHour.TickOfDay / NodaTime.NodaConstants.TicksPerMinute));
+        var (first, last) = (MinuteOf(Remedies.FirstHour), MinuteOf(Remedies.LastHour));
         var hours = Enumerable.Range(0, (ends / Day) + 1).Select(d => new Minutes(Math.Max(now, (d * Day) + first), Math.Min(ends, (d * Day) + last))).Where(h => h.From < h.To);
         return problem with
         {
@@ -46,5 +48,7 @@ internal static class Elastic
             Margins = [],
             Goal = new(),
         };
+
+        static int MinuteOf(LocalTime time) => (time.Hour * 60) + time.Minute;
     }
 }

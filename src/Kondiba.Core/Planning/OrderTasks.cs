@@ -8,27 +8,6 @@ using NodaTime;
 
 namespace Kondiba.Core.Planning;
 
-/// <summary>An order to be planned.</summary>
-/// <param name="Code">Unique, and the same in every plan.</param>
-/// <param name="Draft">The order, with its pickup.</param>
-public sealed record PlannedOrder(string Code, OrderDraft Draft);
-
-/// <summary>What a task of a plan is.</summary>
-/// <param name="Code">Its code.</param>
-/// <param name="Order">Code of the order it is for; null for what orders share.</param>
-/// <param name="Stage">What kind of work it is.</param>
-/// <param name="Title">In a few words: "Dip 24 pretzel rods".</param>
-/// <param name="Text">What to do and what to look for.</param>
-/// <param name="Why">What goes wrong without it.</param>
-/// <param name="Source">Where that comes from.</param>
-/// <param name="Lines">Lines of the order that it serves.</param>
-/// <param name="Pieces">How many pieces.</param>
-/// <param name="Round">Pieces to dip before stopping to decorate, while the coat is wet; null when nothing is done on the wet coat.</param>
-/// <param name="Pots">Keys of the pots it is done from.</param>
-/// <param name="AtMost">What may pass before what comes next; null when it can wait.</param>
-public sealed record TaskInfo(
-    string Code, string? Order, Stage Stage, string Title, string Text, string Why, Source Source, IReadOnlyList<int> Lines, int Pieces, int? Round, IReadOnlyList<string> Pots, Duration? AtMost);
-
 /// <summary>Makes tasks of orders: batches with their waits, places, pots and limits.</summary>
 internal sealed class OrderTasks
 {
@@ -71,7 +50,8 @@ internal sealed class OrderTasks
             made.Add(order);
         var ends = orders.Select(o => clock.Down(o.Draft.Pickup!.Value)).Append(made.now + 60).Max();
         var colours = made.Colours();
-        return (new(ends, made.Workers(ends), made.Resources(ends), made.tasks, made.stays, made.uses, colours, made.margins, new()), made);
+        var means = new KitchenMeans(tables, arranged, clock, made.now);
+        return (new(ends, means.Workers(ends), means.Resources(ends), made.tasks, made.stays, made.uses, colours, made.margins, new()), made);
     }
 
     private void Add(PlannedOrder planned)
@@ -91,7 +71,7 @@ internal sealed class OrderTasks
         var byCode = work.ToDictionary(s => s.Code);
         foreach (var step in work)
         {
-            var count = BatchesOf(step);
+            var (count, all) = (BatchesOf(step), tally.Lines.Where(l => step.Lines.Contains(l.Line)).Sum(l => l.Count.Value));
             for (var b = 0; b < count; b++)
             {
                 var share = Batched(step) ? batches[step.Lines[0]][b].Share : 1;
@@ -104,9 +84,7 @@ internal sealed class OrderTasks
                         first[(step.Code, b)] = code;
                     List<Follows> after = p > 0 ? [new(last[(step.Code, b)])] : [.. step.After.Where(byCode.ContainsKey).SelectMany(a => Of(last, byCode[a], step, b).Select(t => Following(byCode[a], t)))];
                     last[(step.Code, b)] = code;
-                    var all = tally.Lines.Where(l => step.Lines.Contains(l.Line)).Sum(l => l.Count.Value);
-                    var pieces = Part(Part(all, b, count), p, parts);
-                    Task(planned, order, tally, step, code, Part(minutes, p, parts), after, due, pieces, (b, count), (p, parts));
+                    Task(planned, order, tally, step, code, Part(minutes, p, parts), after, due, Part(Part(all, b, count), p, parts), (b, count), (p, parts));
                 }
             }
         }
@@ -308,9 +286,12 @@ internal sealed class OrderTasks
     {
         var colours = new List<ColourWork>();
         var c = tables.Planning;
+
+        // What is done or under way has its coating.
+        var dipped = tasks.Where(t => t.Done || t.Begun).Select(t => t.Code).ToHashSet();
         foreach (var (key, of) in wanted.OrderBy(w => w.Key, StringComparer.Ordinal))
         {
-            var open = of.Where(t => !Dipped(t.Task)).ToList();
+            var open = of.Where(t => !dipped.Contains(t.Task)).ToList();
             var pots = of.Select(t => t.Pot).Distinct().ToList();
             Coating[key] = of.GroupBy(t => t.Pot).SelectMany(same => same.Select(t => (t.Task, Mass: t.Pot.ToMelt.Value * (1.0 / same.Count())))).ToDictionary(t => t.Task, t => t.Mass);
             var (over, warm, earliest) = Melts(key);
@@ -334,16 +315,13 @@ internal sealed class OrderTasks
 
         return colours;
 
-        // What is done or under way has its coating.
-        bool Dipped(string task) => arranged.Tasks.GetValueOrDefault(task) is { } mark && (mark.Done is not null || (mark.At is { } at && clock.Down(at) < now));
-
         // What the maker said of a colour's melts, in order: washed up or set solid, warm, not before.
         (int Over, int? Warm, int Earliest) Melts(string key)
         {
             for (var number = 1; ; number++)
             {
-                var mark = arranged.Tasks.GetValueOrDefault($"melt.{key}.{number}") ?? new();
-                if (arranged.Tasks.GetValueOrDefault($"wash.{key}.{number}")?.Done is not null)
+                var mark = arranged.Tasks.GetValueOrDefault(Melted.MeltOf(key, number)) ?? new();
+                if (arranged.Tasks.GetValueOrDefault(Melted.WashOf(key, number))?.Done is not null)
                     continue;
                 if (mark.Done is not { } done)
                     return (number - 1, null, mark.NotBefore is { } notBefore ? clock.Up(notBefore) : 0);
@@ -354,69 +332,4 @@ internal sealed class OrderTasks
 
         static int Whole(Duration d) => (int)Math.Ceiling(d.TotalMinutes - 1e-9);
     }
-
-    private List<Worker> Workers(int ends)
-    {
-        List<Minutes> own = [];
-        for (var day = clock.At(now).Date; clock.Up(day.AtMidnight()) < ends; day = day.PlusDays(1))
-        {
-            if (arranged.HoursOf(day, tables.Working) is { } hours)
-                own.AddRange(Clipped(day, hours, ends));
-        }
-
-        return
-        [
-            new(Me, own),
-            .. arranged.Helpers.Index().Select(h => new Worker($"helper.{h.Index + 1}", [.. Clipped(h.Item.Day, h.Item.Hours, ends)])).Where(w => w.Hours.Count > 0),
-        ];
-    }
-
-    private IEnumerable<Minutes> Clipped(LocalDate day, DayHours hours, int ends)
-    {
-        var (from, to) = (Math.Max(now, clock.Up(day + hours.From)), Math.Min(ends, clock.Down(day + hours.To)));
-        if (from < to)
-            yield return new(from, to);
-    }
-
-    private List<Resource> Resources(int ends)
-    {
-        var w = tables.Working;
-        return
-        [
-            .. tables.Setting.Places.Select(p => With($"place.{p.Code}", p.Code, p.Trays, Tray)),
-            With("pots", "pots", w.Pots),
-            With("pots.all", "pots", w.Pots + w.Wells),
-            .. tables.Moulds.Select(m => With($"mould.{m.Code}", $"mould.{m.Code}", 1)),
-        ];
-
-        Resource With(string code, string place, int count, int unit = 1)
-        {
-            var has = count * unit;
-            var changes = arranged.Places.Where(p => p.Place == place).Select(p => (When: new Minutes(Math.Max(0, clock.Up(p.From)), Math.Min(ends, clock.Down(p.To))), p.Change)).Where(p => p.When.From < p.When.To).ToList();
-            if (changes.Count == 0)
-                return new(code, has, [], Unit: unit);
-
-            // Between two marks the amount stands still: as much as there is at most, less what is not there.
-            var spans = Minutes.Between(changes.SelectMany(p => new[] { p.When.From, p.When.To }).Append(0).Append(ends))
-                .Select(span => (When: span, Has: Math.Max(0, has + changes.Where(p => p.When.Holds(span)).Sum(p => p.Change * unit)))).ToList();
-            var most = spans.Max(s => s.Has);
-            return new(code, most, [.. spans.Where(s => s.Has < most).Select(s => new Away(s.When, most - s.Has))], Unit: unit);
-        }
-    }
-}
-
-/// <summary>Minutes of a plan, counted from a midnight by the kitchen's clock.</summary>
-/// <param name="Origin">The midnight.</param>
-internal readonly record struct PlanClock(LocalDate Origin)
-{
-    /// <summary>The moment of a minute.</summary>
-    public LocalDateTime At(int minute) => Origin.AtMidnight().PlusMinutes(minute);
-
-    /// <summary>The minute at or after a moment.</summary>
-    public int Up(LocalDateTime at) => (int)Math.Ceiling(Seconds(at) / 60.0);
-
-    /// <summary>The minute at or before a moment.</summary>
-    public int Down(LocalDateTime at) => (int)Math.Floor(Seconds(at) / 60.0);
-
-    private long Seconds(LocalDateTime at) => Period.Between(Origin.AtMidnight(), at, PeriodUnits.Seconds).Seconds;
 }

@@ -41,7 +41,7 @@ public sealed record DayMelt(string Pot, int Number, Mass ToMelt, LocalDateTime 
 {
     /// <summary>Code of the task that melts it.</summary>
     [JsonIgnore]
-    public string Code => $"melt.{Pot}.{Number}";
+    public string Code => Melted.MeltOf(Pot, Number);
 }
 
 /// <summary>How an order comes out.</summary>

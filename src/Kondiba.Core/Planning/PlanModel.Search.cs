@@ -48,16 +48,23 @@ public sealed partial class PlanModel
     /// <summary>Makes a plan better by leaving a part of it free and keeping the rest, part after part, until none helps.</summary>
     private static Solution Improved(PlanProblem problem, Solution found, Solution? near, double effort, Action<Solution> better, CancellationToken stop)
     {
-        var inVain = 0;
+        var (inVain, ofColours) = (0, problem.Colours.Select(c => Chains(problem, c.Tasks)).ToList());
         for (var round = 0; found.Any && round < effort / Part.Effort && !stop.IsCancellationRequested; round++)
         {
-            var parts = Parts(problem, found);
+            var parts = ofColours.Concat(AtATime(found)).ToList();
             if (inVain == parts.Count)
                 break;
             var plan = new PlanModel(problem, found, near);
             var cost = LinearExpr.Sum(plan.costs);
             plan.model.Add(cost <= found.Cost - 1);
-            plan.Hold(found, parts[round % parts.Count]);
+            var free = parts[round % parts.Count];
+            plan.Hold(found, t => !free.Contains(t));
+            foreach (var task in found.Tasks.Where(t => !free.Contains(t.Code)))
+            {
+                plan.model.Add(plan.when[task.Code].Start == task.Start);
+                plan.Hold(task);
+            }
+
             plan.model.Minimize(cost);
             inVain++;
             if (plan.Run(Part, Proving, null, stop) is not { Any: true } next)
@@ -69,50 +76,47 @@ public sealed partial class PlanModel
         return found;
     }
 
-    /// <summary>Parts that are planned anew together: what is dipped from a colour with all that belongs to it, and what is done about the same time.</summary>
-    private static List<HashSet<string>> Parts(PlanProblem problem, Solution found)
+    /// <summary>Tasks with all that comes before and after them.</summary>
+    private static HashSet<string> Chains(PlanProblem problem, IEnumerable<string> tasks)
     {
         var beside = problem.Tasks.SelectMany(t => t.After.SelectMany(a => new[] { (t.Code, a.Task), (a.Task, t.Code) })).ToLookup(e => e.Item1, e => e.Item2);
-        var inTurn = found.Tasks.OrderBy(t => t.Start).Select(t => t.Code).ToList();
-        return
-        [
-            .. problem.Colours.Select(c => With(c.Tasks)),
-            .. Enumerable.Range(0, Math.Max(1, (inTurn.Count / Half) - 1)).Select(i => inTurn.Skip(i * Half).Take(2 * Half).ToHashSet()),
-        ];
-
-        HashSet<string> With(IEnumerable<string> some)
+        var all = tasks.ToHashSet();
+        var follow = new Stack<string>(all);
+        while (follow.TryPop(out var task))
         {
-            var all = some.ToHashSet();
-            var follow = new Stack<string>(all);
-            while (follow.TryPop(out var task))
-            {
-                foreach (var next in beside[task].Where(all.Add))
-                    follow.Push(next);
-            }
-
-            return all;
+            foreach (var next in beside[task].Where(all.Add))
+                follow.Push(next);
         }
+
+        return all;
     }
 
-    /// <summary>Keeps times, hands, melts and places of all but some tasks.</summary>
-    private void Hold(Solution found, HashSet<string> free)
+    /// <summary>Tasks that are done about the same time, in parts that overlap by half.</summary>
+    private static IEnumerable<HashSet<string>> AtATime(Solution found)
     {
-        foreach (var task in found.Tasks.Where(t => !free.Contains(t.Code)))
+        var inTurn = found.Tasks.OrderBy(t => t.Start).Select(t => t.Code).ToList();
+        return Enumerable.Range(0, Math.Max(1, (inTurn.Count / Half) - 1)).Select(i => inTurn.Skip(i * Half).Take(2 * Half).ToHashSet());
+    }
+
+    /// <summary>Keeps from which melts tasks are done, and where what comes from them stands.</summary>
+    private void Hold(Solution found, Func<string, bool> kept)
+    {
+        foreach (var (colour, number, _, _) in melts)
         {
-            model.Add(when[task.Code].Start == task.Start);
-            foreach (var (worker, literal) in does.GetValueOrDefault(task.Code) is { Count: > 1 } who ? who : [])
-                model.Add((BoolVar)literal == (worker == task.Worker ? 1 : 0));
+            var was = found.Melts.FirstOrDefault(m => m.Colour == colour.Code && m.Number == number);
+            foreach (var task in colour.Tasks.Where(kept))
+                model.Add(slots[(task, colour.Code)][number - 1 - colour.Over] == (was?.Tasks.Contains(task) is true ? 1 : 0));
         }
 
-        foreach (var ((task, colour), from) in slots.Where(s => !free.Contains(s.Key.Task)))
-        {
-            var over = problem.Colours.First(c => c.Code == colour).Over;
-            foreach (var (i, literal) in from.Index())
-                model.Add(literal == (found.Melts.Any(m => m.Colour == colour && m.Number == over + i + 1 && m.Tasks.Contains(task)) ? 1 : 0));
-        }
-
-        foreach (var (stay, where, chosen, _, _) in stands.Where(s => s.Stay.Choices.Count > 1 && !free.Contains(s.Stay.From)))
+        foreach (var (stay, where, chosen, _, _) in stands.Where(s => s.Stay.Choices.Count > 1 && kept(s.Stay.From)))
             model.Add((BoolVar)chosen == (found.Stood.Any(s => s.Stay == stay.Code && s.Place == where.Place) ? 1 : 0));
+    }
+
+    /// <summary>Keeps whose hands do a task.</summary>
+    private void Hold(Placed task)
+    {
+        foreach (var (worker, literal) in does.GetValueOrDefault(task.Code) is { Count: > 1 } who ? who : [])
+            model.Add((BoolVar)literal == (worker == task.Worker ? 1 : 0));
     }
 
     /// <summary>
@@ -129,8 +133,8 @@ public sealed partial class PlanModel
             early.Add((LinearExpr)(task.Latest - plan.when[task.Code].End));
         foreach (var (colour, number, _, until) in plan.melts.Where(m => found.Melts.Any(f => f.Colour == m.Colour.Code && f.Number == m.Number)))
         {
-            early.Add((problem.Ends - plan.when[$"melt.{colour.Code}.{number}"].Start) * colour.Darkness);
-            early.Add(2 * (plan.when[$"wash.{colour.Code}.{number}"].Start - until));
+            early.Add((problem.Ends - plan.when[Melted.MeltOf(colour.Code, number)].Start) * colour.Darkness);
+            early.Add(2 * (plan.when[Melted.WashOf(colour.Code, number)].Start - until));
         }
 
         plan.model.Minimize(LinearExpr.Sum(early));
@@ -214,20 +218,12 @@ public sealed partial class PlanModel
     /// <summary>Keeps everything of a plan but its times.</summary>
     private void Keep(Solution found)
     {
+        Hold(found, _ => true);
         foreach (var (colour, number, @is, _) in melts)
-        {
-            var was = found.Melts.FirstOrDefault(m => m.Colour == colour.Code && m.Number == number);
-            model.Add(@is == (was is null ? 0 : 1));
-            foreach (var task in colour.Tasks)
-                model.Add(slots[(task, colour.Code)][number - 1 - colour.Over] == (was?.Tasks.Contains(task) is true ? 1 : 0));
-        }
-
-        foreach (var (stay, where, chosen, _, _) in stands.Where(s => s.Stay.Choices.Count > 1))
-            model.Add((BoolVar)chosen == (found.Stood.Any(s => s.Stay == stay.Code && s.Place == where.Place) ? 1 : 0));
+            model.Add(@is == (found.Melts.Any(m => m.Colour == colour.Code && m.Number == number) ? 1 : 0));
         var hands = found.All.Where(t => t.Worker is not null && t.End > t.Start).ToList();
-        foreach (var task in hands.Where(t => does[t.Code].Count > 1))
-            foreach (var (worker, literal) in does[task.Code])
-                model.Add((BoolVar)literal == (worker == task.Worker ? 1 : 0));
+        foreach (var task in hands)
+            Hold(task);
         foreach (var of in hands.GroupBy(t => t.Worker))
         {
             var inTurn = of.OrderBy(t => t.Start).ToList();
@@ -247,7 +243,7 @@ public sealed partial class PlanModel
             [.. stands.Where(s => yes(s.Chosen)).Select(s => new Stood(s.Stay.Code, s.Where.Place, s.Where.Takes, (int)value(s.From), (int)value(s.To)))],
             [
                 .. melts.Where(m => yes(m.Is)).Select(m => new Melted(
-                    m.Colour.Code, m.Number, Of($"melt.{m.Colour.Code}.{m.Number}"), Of($"wash.{m.Colour.Code}.{m.Number}"),
+                    m.Colour.Code, m.Number, Of(Melted.MeltOf(m.Colour.Code, m.Number)), Of(Melted.WashOf(m.Colour.Code, m.Number)),
                     [.. m.Colour.Tasks.Where(t => slots.TryGetValue((t, m.Colour.Code), out var of) && yes(of[m.Number - 1 - m.Colour.Over]))])).OrderBy(m => m.Melt.Start),
             ]);
     }

@@ -175,20 +175,20 @@ public sealed partial class PlanModel
         {
             var warm = earlier is null ? colour.Warm : null;
             var @is = model.NewBoolVar($"{colour.Code} {number}");
-            var name = $"melt.{colour.Code}.{number}";
+            var (name, washing) = (Melted.MeltOf(colour.Code, number), Melted.WashOf(colour.Code, number));
             var start = Within(
                 warm is { } melted ? Domain.FromValues([melted - colour.Lasts]) : Hours(problem.Workers, colour.Lasts).IntersectionWith(new(colour.Earliest, problem.Ends)), name);
             var end = model.NewIntVar(0, problem.Ends * 2L, $"{name} ends");
             var until = model.NewIntVar(0, problem.Ends, $"{name} until");
-            var wash = Within(Hours(problem.Workers, colour.Washes), $"wash.{colour.Code}.{number}");
-            var clean = model.NewIntVar(0, problem.Ends * 2L, $"wash.{colour.Code}.{number} ends");
+            var wash = Within(Hours(problem.Workers, colour.Washes), washing);
+            var clean = model.NewIntVar(0, problem.Ends * 2L, $"{washing} ends");
             model.Add(end == start + colour.Lasts);
             model.Add(clean == wash + colour.Washes);
             model.Add(until >= end + colour.Cools);
             model.Add(until <= end + colour.Cools + colour.Holds);
             model.Add(wash >= until);
-            (when[name], when[$"wash.{colour.Code}.{number}"]) = ((start, end), (wash, clean));
-            Hands($"wash.{colour.Code}.{number}", colour.Washes, wash, clean, null, @is);
+            (when[name], when[washing]) = ((start, end), (wash, clean));
+            Hands(washing, colour.Washes, wash, clean, null, @is);
             foreach (var resource in colour.Takes)
                 Take(resource, 1, start, clean, @is, name);
             if (warm is null)

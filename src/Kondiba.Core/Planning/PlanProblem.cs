@@ -152,7 +152,14 @@ public sealed record Stood(string Stay, string Place, int Takes, int Start, int 
 /// <param name="Melt">The melting.</param>
 /// <param name="Wash">The washing up.</param>
 /// <param name="Tasks">Codes of the tasks that are done from it.</param>
-public sealed record Melted(string Colour, int Number, Placed Melt, Placed Wash, IReadOnlyList<string> Tasks);
+public sealed record Melted(string Colour, int Number, Placed Melt, Placed Wash, IReadOnlyList<string> Tasks)
+{
+    /// <summary>Code of the task that melts a colour.</summary>
+    public static string MeltOf(string colour, int number) => $"melt.{colour}.{number}";
+
+    /// <summary>Code of the task that washes up after it.</summary>
+    public static string WashOf(string colour, int number) => $"wash.{colour}.{number}";
+}
 
 /// <summary>How a search for a plan came out.</summary>
 [JsonConverter(typeof(JsonStringEnumConverter<Outcome>))]

@@ -47,7 +47,7 @@ public sealed class Planner
     /// <summary>Arrangements in which what comes before a task that is done or under way is done too; null when it was said of all.</summary>
     private static Arrangements? Before(PlanProblem problem, Arrangements arranged)
     {
-        var marks = arranged.Tasks.ToDictionary();
+        var (marks, more) = (arranged.Tasks.ToDictionary(), false);
         var tasks = problem.Tasks.ToDictionary(t => t.Code);
         var follow = new Stack<PlanTask>(problem.Tasks.Where(t => t.Done || t.Begun));
         while (follow.TryPop(out var task))
@@ -57,10 +57,11 @@ public sealed class Planner
             {
                 marks[before.Task] = new(Done: mark.Done?.PlusMinutes(-task.Lasts) ?? mark.At);
                 follow.Push(tasks[before.Task]);
+                more = true;
             }
         }
 
-        return marks.Count(m => m.Value.Done is not null) == arranged.Tasks.Count(m => m.Value.Done is not null) ? null : arranged with { Tasks = marks };
+        return more ? arranged with { Tasks = marks } : null;
     }
 
     /// <summary>For a first plan, in well under a second.</summary>

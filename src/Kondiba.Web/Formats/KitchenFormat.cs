@@ -26,7 +26,7 @@ internal sealed class KitchenFormat(KondibaContext db, KitchenThings things, Kit
         var orders = await db.WholeOrders.OrderBy(o => o.Number).ToListAsync();
         var numbers = orders.ToDictionary(o => o.Id, o => o.Number);
         var lots = await db.PantryLots.AsNoTracking().Include(l => l.Movements).ToListAsync();
-        var arranged = (await db.DayPlans.AsNoTracking().SingleOrDefaultAsync())?.Arranged ?? Arrangements.None;
+        var arranged = await ArrangedAsync();
         bool Said(ItemKind kind) => items.Any(i => i.Kind == kind);
         return JsonSerializer.Serialize(
             new KitchenDocument(
@@ -169,6 +169,8 @@ internal sealed class KitchenFormat(KondibaContext db, KitchenThings things, Kit
         }
     }
 
+    private async Task<Arrangements> ArrangedAsync() => await db.DayPlans.Select(d => d.Arranged).SingleOrDefaultAsync() ?? Arrangements.None;
+
     private async Task<List<string>> ChangesAsync(KitchenDocument d)
     {
         var kitchen = await db.Kitchens.AsNoTracking().SingleAsync();
@@ -186,7 +188,7 @@ internal sealed class KitchenFormat(KondibaContext db, KitchenThings things, Kit
             changes.Add($"its time zone: {kitchen.TimeZone} becomes {d.TimeZone}");
         Counted("orders", await db.Orders.CountAsync(), d.Orders.Count);
         Counted("lots of the pantry", await db.PantryLots.CountAsync(), d.Lots.Count);
-        Counted("arrangements of the day", (await db.DayPlans.AsNoTracking().SingleOrDefaultAsync())?.Arranged.Count ?? 0, d.Arranged?.Count ?? 0);
+        Counted("arrangements of the day", (await ArrangedAsync()).Count, d.Arranged?.Count ?? 0);
         foreach (var (kind, what, there) in new[]
         {
             (ItemKind.Look, "looks", d.Looks.Count), (ItemKind.Centre, "own centres", d.Centres.Count), (ItemKind.Coating, "own coatings", d.Coatings.Count),

@@ -56,11 +56,10 @@ internal static class DayApi
     {
         if (OwnCheck.Of(wanted.Arranged).AsErrors() is { } errors)
             return TypedResults.ValidationProblem(errors, title: "It cannot be kept as it is.");
-        var (run, _, _) = await book.RunAsync();
         var row = await book.RowAsync();
         if (row.Version != wanted.Version)
             return Changed();
-        (row.Arranged, row.Version) = (run.State.Plan is { } plan ? wanted.Arranged.Following(plan) : wanted.Arranged, row.Version + 1);
+        (row.Arranged, row.Version) = (book.Shown(row) is { } plan ? wanted.Arranged.Following(plan) : wanted.Arranged, row.Version + 1);
         return await SaveAsync(book, db, clock);
     }
 

@@ -55,6 +55,9 @@ internal sealed class DayBook(KondibaContext db, KitchenThings things, KitchenCl
         return (run, orders, row);
     }
 
+    /// <summary>The plan that the kitchen saw last; null before the first.</summary>
+    public Plan? Shown(DayPlan row) => runs.Latest(db.KitchenId) ?? row.Found?.Plan;
+
     /// <summary>Keeps a plan that was found.</summary>
     public async Task KeepAsync(FoundPlan found)
     {

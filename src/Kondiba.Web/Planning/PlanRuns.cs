@@ -129,6 +129,9 @@ internal sealed class PlanRuns(IServiceScopeFactory scopes, IClock instants) : I
         }
     }
 
+    /// <summary>The best plan of a kitchen's latest search; null before there is one.</summary>
+    public Plan? Latest(Guid kitchen) => runs.GetValueOrDefault(kitchen)?.State.Plan;
+
     private async Task KeepAsync(Guid kitchen, FoundPlan found)
     {
         await using var scope = scopes.CreateAsyncScope();

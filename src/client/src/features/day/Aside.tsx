@@ -3,7 +3,7 @@ import type { Day, DayHours, Plan } from "../../api/client";
 import { TextButton } from "../../ui/buttons";
 import { clock, dayName } from "../../ui/units";
 import type { Spell } from "./ArrangeSheet";
-import { dayOf, minutesFrom } from "./times";
+import { dayOf, fromTo, minutesFrom } from "./times";
 import type { DayDesk } from "./useDay";
 
 // What may wait longer than that, in s, need not be watched for.
@@ -12,15 +12,17 @@ const soon = 7200;
 // Shorter than that, a full place troubles nobody.
 const worthSaying = 15;
 
-/** What is tight, what would help, what cannot wait, and what the maker arranged. */
-export function Aside(props: {
+interface Of {
   desk: DayDesk;
   day: Day;
   plan: Plan;
   on: string;
-  tap: (task: string) => void;
+  /** Opens what asks from when to when something is so. */
   arrange: (spell: Spell) => void;
-}) {
+}
+
+/** What is tight, what would help, what cannot wait, and what the maker arranged. */
+export function Aside(props: Of & { tap: (task: string) => void }) {
   const { plan, day, desk, on } = props;
   const full = plan.places.flatMap((p) => {
     const today = p.full.filter((f) => dayOf(f.from) <= on && dayOf(f.to) >= on);
@@ -122,19 +124,7 @@ function Head({ id, children }: { id: string; children: React.ReactNode }) {
 }
 
 /** Everything the maker said, each to be taken back. */
-function Arranged({
-  desk,
-  day,
-  plan,
-  on,
-  arrange,
-}: {
-  desk: DayDesk;
-  day: Day;
-  plan: Plan;
-  on: string;
-  arrange: (spell: Spell) => void;
-}) {
+function Arranged({ desk, day, plan, on, arrange }: Of) {
   const { arranged } = day;
   const title = (code: string) => plan.tasks.find((t) => t.what.code === code)?.what.title;
   const marks = Object.entries(arranged.tasks).filter(([code]) => title(code) !== undefined);
@@ -162,14 +152,12 @@ function Arranged({
           ),
         )}
         {arranged.hours.map((h, i) =>
-          item(
-            `h${i}`,
-            `${dayName(h.day)}: ${h.hours ? `${h.hours.from.slice(0, 5)}–${h.hours.to.slice(0, 5)}` : "no work"}`,
-            () => desk.change("Hours as usual again.", (a) => ({ ...a, hours: a.hours.filter((_, n) => n !== i) })),
+          item(`h${i}`, `${dayName(h.day)}: ${h.hours ? fromTo(h.hours) : "no work"}`, () =>
+            desk.change("Hours as usual again.", (a) => ({ ...a, hours: a.hours.filter((_, n) => n !== i) })),
           ),
         )}
         {arranged.helpers.map((h, i) =>
-          item(`w${i}`, `helper ${dayName(h.day)}, ${h.hours.from.slice(0, 5)}–${h.hours.to.slice(0, 5)}`, () =>
+          item(`w${i}`, `helper ${dayName(h.day)}, ${fromTo(h.hours)}`, () =>
             desk.change("No helper.", (a) => ({ ...a, helpers: a.helpers.filter((_, n) => n !== i) })),
           ),
         )}
@@ -208,7 +196,7 @@ function Arranged({
               act: "Plan with them",
               from: usual?.from ?? "10:00:00",
               to: usual?.to ?? "18:00:00",
-              take: (from, to) => hoursOn(`${dayName(on)}: ${from.slice(0, 5)}–${to.slice(0, 5)}.`, { from, to }),
+              take: (from, to) => hoursOn(`${dayName(on)}: ${fromTo({ from, to })}.`, { from, to }),
             })
           }
         >

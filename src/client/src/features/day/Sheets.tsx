@@ -8,7 +8,7 @@ import { Sheet } from "../../ui/Sheet";
 import { clock, dayName, span } from "../../ui/units";
 import type { Spell } from "./ArrangeSheet";
 import { lasts, slackWords } from "./Timeline";
-import { dayOf, plusMinutes } from "./times";
+import { dayOf, fromTo, plusMinutes } from "./times";
 import type { DayDesk } from "./useDay";
 
 interface Of {
@@ -28,7 +28,7 @@ const away = (desk: DayDesk, place: string, title: string, change: number, day: 
   from,
   to: "23:59:00",
   take: (from, to) =>
-    desk.change(`${title} on ${dayName(day)}, ${from.slice(0, 5)}–${to.slice(0, 5)}.`, (a) => ({
+    desk.change(`${title} on ${dayName(day)}, ${fromTo({ from, to })}.`, (a) => ({
       ...a,
       places: [...a.places, { place, change, from: `${day}T${from}`, to: `${day}T${to}` }],
     })),

@@ -9,6 +9,9 @@ export const plusMinutes = (local: string, minutes: number) =>
 
 export const dayOf = (local: string) => local.slice(0, 10);
 
+/** From one time of a day to another, as it is said. */
+export const fromTo = (hours: { from: string; to: string }) => `${hours.from.slice(0, 5)}–${hours.to.slice(0, 5)}`;
+
 /** Where times lie down the page: as long as they take, but no work too short to be read, and no pause longer than it need be. */
 export interface Scale {
   y(local: string): number;

@@ -1,0 +1,27 @@
+using Kondiba.Core.Amounts;
+using Kondiba.Core.Prep;
+using Kondiba.Core.Reference;
+using NodaTime;
+
+namespace Kondiba.Core.Planning;
+
+/// <summary>An order to be planned.</summary>
+/// <param name="Code">Unique, and the same in every plan.</param>
+/// <param name="Draft">The order, with its pickup.</param>
+public sealed record PlannedOrder(string Code, OrderDraft Draft);
+
+/// <summary>What a task of a plan is.</summary>
+/// <param name="Code">Its code.</param>
+/// <param name="Order">Code of the order it is for; null for what orders share.</param>
+/// <param name="Stage">What kind of work it is.</param>
+/// <param name="Title">In a few words: "Dip 24 pretzel rods".</param>
+/// <param name="Text">What to do and what to look for.</param>
+/// <param name="Why">What goes wrong without it.</param>
+/// <param name="Source">Where that comes from.</param>
+/// <param name="Lines">Lines of the order that it serves.</param>
+/// <param name="Pieces">How many pieces.</param>
+/// <param name="Round">Pieces to dip before stopping to decorate, while the coat is wet; null when nothing is done on the wet coat.</param>
+/// <param name="Pots">Keys of the pots it is done from.</param>
+/// <param name="AtMost">What may pass before what comes next; null when it can wait.</param>
+public sealed record TaskInfo(
+    string Code, string? Order, Stage Stage, string Title, string Text, string Why, Source Source, IReadOnlyList<int> Lines, int Pieces, int? Round, IReadOnlyList<string> Pots, Duration? AtMost);
