@@ -11,7 +11,7 @@ import { ArrangeSheet, type Spell } from "./ArrangeSheet";
 import { Aside } from "./Aside";
 import { TaskSheet, TraySheet } from "./Sheets";
 import { Timeline } from "./Timeline";
-import { dayOf, minutesFrom, scaleOf } from "./times";
+import { dayOf, minutesFrom } from "./times";
 import { useDay, type DayDesk } from "./useDay";
 import { WeekStrip } from "./WeekStrip";
 
@@ -95,7 +95,7 @@ function Desk({ desk, day, plan, reference }: { desk: DayDesk; day: Day; plan: P
           </Link>
         </p>
       ) : (
-        <div className="mt-3 grid gap-x-10 gap-y-8 xl:grid-cols-[minmax(0,1fr)_17rem]">
+        <div className="mt-3 grid gap-x-10 gap-y-8 xl:grid-cols-[minmax(0,1fr)_17rem] print:mt-1 print:grid-cols-1 print:gap-y-2">
           <section aria-label="The plan" className={`min-w-0 ${desk.busy ? "opacity-60" : ""}`}>
             {own.length === 0 ? (
               <p className="text-ink2 py-6 text-lg">
@@ -106,7 +106,6 @@ function Desk({ desk, day, plan, reference }: { desk: DayDesk; day: Day; plan: P
                 plan={plan}
                 day={on}
                 now={day.now}
-                scale={scaleOf(plan, on)}
                 reference={reference}
                 names={names}
                 tap={setTask}
@@ -114,7 +113,10 @@ function Desk({ desk, day, plan, reference }: { desk: DayDesk; day: Day; plan: P
               />
             )}
           </section>
-          <aside aria-label="Tight and arranged" className="space-y-7">
+          <aside
+            aria-label="Tight and arranged"
+            className="space-y-7 print:order-first print:grid print:grid-cols-2 print:gap-6 print:space-y-0 print:text-[14px]"
+          >
             <Aside desk={desk} day={day} plan={plan} on={on} tap={setTask} arrange={arrange} />
             <CalendarCorner />
           </aside>

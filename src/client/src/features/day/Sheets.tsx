@@ -7,8 +7,7 @@ import { SourceTag } from "../../ui/SourceTag";
 import { Sheet } from "../../ui/Sheet";
 import { clock, dayName, span } from "../../ui/units";
 import type { Spell } from "./ArrangeSheet";
-import { lasts, slackWords } from "./Timeline";
-import { dayOf, fromTo, plusMinutes } from "./times";
+import { dayOf, fromTo, minutesFrom, plusMinutes } from "./times";
 import type { DayDesk } from "./useDay";
 
 interface Of {
@@ -213,3 +212,11 @@ const room = (trays: number) =>
   trays < 1 ? `in boxes, ${Math.round(trays * 100)} % of a tray’s room` : `${trays} ${trays === 1 ? "tray" : "trays"}`;
 
 const later = (a: string, b: string) => (a > b ? a : b.slice(0, 19));
+
+/** Until when it could be put off. */
+const slackWords = (task: DayTask) =>
+  task.slack < 60
+    ? "cannot be later"
+    : `could be ${span(task.slack)} later, at ${clock(plusMinutes(task.starts, task.slack / 60))}`;
+
+const lasts = (task: DayTask) => minutesFrom(task.starts, task.ends) * 60;

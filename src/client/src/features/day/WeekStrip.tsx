@@ -77,7 +77,16 @@ function Pickup({ code, plan, reference }: { code: string; plan: Plan; reference
   const pot = plan.tasks.find((t) => t.what.order === code && t.what.pots.length > 0)?.what.pots[0];
   return (
     <svg aria-hidden viewBox="0 0 12 12" className="size-3">
-      <rect x="0.5" y="3" width="11" height="8.5" rx="1.5" fill={potColour(reference, pot)} />
+      <rect
+        x="0.5"
+        y="3"
+        width="11"
+        height="8.5"
+        rx="1.5"
+        fill={potColour(reference, pot)}
+        className="stroke-rim"
+        strokeWidth="0.6"
+      />
       <path d="M0 3.5h12M6 3.5v8" className="stroke-panel" strokeWidth="0.9" />
     </svg>
   );

@@ -20,17 +20,19 @@ export interface Scale {
   hours: string[];
   /** Pauses that are drawn shorter than they are. */
   pauses: { y: number; minutes: number }[];
+  /** No work is lower than that. */
+  row: number;
 }
 
-const perMinute = 2.1;
-const shortest = 27;
-const longestPause = 54;
+/** How a day is drawn, in px: a minute, the lowest row and the longest pause. */
+export const onScreen = { perMinute: 2.1, row: 27, longestPause: 54 };
+export const onPaper = { perMinute: 0.9, row: 18, longestPause: 26 };
 
-export function scaleOf(plan: Plan, day: string): Scale {
+export function scaleOf(plan: Plan, day: string, { perMinute, row, longestPause }: typeof onScreen): Scale {
   const work = plan.tasks.filter((t) => dayOf(t.starts) === day);
   const pickups = plan.orders.filter((o) => dayOf(o.pickup) === day).map((o) => o.pickup);
   const marks = [...new Set([...work.flatMap((t) => [t.starts, t.ends]), ...pickups])].sort();
-  if (marks.length === 0) return { y: () => 0, height: 0, hours: [], pauses: [] };
+  if (marks.length === 0) return { y: () => 0, height: 0, hours: [], pauses: [], row };
   const gaps = marks.slice(1).map((to, i) => {
     const from = marks[i] ?? to;
     const busy = work.some((t) => t.starts < to && t.ends > from);
@@ -40,7 +42,7 @@ export function scaleOf(plan: Plan, day: string): Scale {
   for (const task of work) {
     const own = gaps.filter((g) => g.from >= task.starts && g.to <= task.ends);
     const px = own.reduce((sum, g) => sum + g.px, 0);
-    const wanted = task.worker === null ? 0 : shortest;
+    const wanted = task.worker === null ? 0 : row;
     if (px < wanted) own.forEach((g) => (g.px += (wanted - px) / own.length));
   }
   const start = marks[0] ?? "";
@@ -67,7 +69,7 @@ export function scaleOf(plan: Plan, day: string): Scale {
       h < (marks[marks.length - 1] ?? "") &&
       !gaps.some((g) => !g.busy && g.minutes * perMinute > longestPause && h > g.from && h < g.to),
   );
-  return { y, height: at + 16, hours: apart(hours, y), pauses };
+  return { y, height: at + 16, hours: apart(hours, y), pauses, row };
 }
 
 /** Those hours whose lines do not crowd one another. */
@@ -80,8 +82,14 @@ function apart(hours: string[], y: (local: string) => number) {
   });
 }
 
+/** Things side by side, each in its lane. */
+export interface Lanes<T> {
+  placed: { thing: T; lane: number }[];
+  lanes: number;
+}
+
 /** Puts things side by side that are there at the same time; gives each its lane, and how many lanes there are. */
-export function lanesOf<T>(things: T[], from: (thing: T) => number, to: (thing: T) => number) {
+export function lanesOf<T>(things: T[], from: (thing: T) => number, to: (thing: T) => number): Lanes<T> {
   const ends: number[] = [];
   const placed = [...things]
     .sort((a, b) => from(a) - from(b))
