@@ -41,6 +41,7 @@ public sealed class DayScreenTests : IDisposable
         Fits();
         Busy();
         Assert.Empty(maker.Barriers());
+        Assert.Equal(1, maker.PrintedPages());
 
         // A tray is tapped to see what is on it.
         maker.Click("//section[@aria-label='counter']//li//button");
