@@ -16,6 +16,9 @@ public sealed class Maker : IDisposable
     private readonly int width;
     private readonly TimeSpan patience = TimeSpan.FromSeconds(10);
 
+    // Whether pages of this browser run more than what the server sends.
+    private bool scripted;
+
     public Maker(Site site, int width = 1280, int height = 800, bool dark = false, string? start = null, bool signIn = true)
     {
         (this.site, this.dark, this.width) = (site, dark, width);
@@ -36,7 +39,13 @@ public sealed class Maker : IDisposable
 
     public string Url => driver.Url;
 
-    public void Dispose() => site.GiveBack(driver);
+    public void Dispose()
+    {
+        if (scripted)
+            driver.Dispose();
+        else
+            site.GiveBack(driver);
+    }
 
     public void Go(string path) => driver.Navigate().GoToUrl(new Uri(site.Address, path));
 
@@ -203,29 +212,29 @@ public sealed class Maker : IDisposable
     }
 
     /// <summary>From the next reload on, what the page saves waits until it is let go.</summary>
-    public void HoldSaves() => driver.ExecuteCdpCommand("Page.addScriptToEvaluateOnNewDocument", new()
-    {
-        ["source"] = """
+    public void HoldSaves() => RunOnEachPage("""
             const send = window.fetch;
             window.held = [];
             window.fetch = (request) => request.method === 'PUT' && window.held
               ? new Promise((go) => window.held.push(() => go(send(request)))) : send(request);
-            """,
-    });
+            """);
 
     /// <summary>From the next page on, what comes into the pantry does not reach the server until it is let go, over reloads too.</summary>
-    public void HoldPosts() => driver.ExecuteCdpCommand("Page.addScriptToEvaluateOnNewDocument", new()
-    {
-        ["source"] = """
+    public void HoldPosts() => RunOnEachPage("""
             const go = window.fetch;
             window.fetch = (request) => request.method === 'POST' && request.url.endsWith('/api/pantry/lots') && !window.released
               ? Promise.reject(new TypeError('held')) : go(request);
-            """,
-    });
+            """);
 
     public void LetPostsGo() => driver.ExecuteScript("window.released = true");
 
     public void LetSavesGo() => driver.ExecuteScript("const held = window.held; window.held = null; held.forEach((go) => go());");
+
+    private void RunOnEachPage(string script)
+    {
+        scripted = true;
+        driver.ExecuteCdpCommand("Page.addScriptToEvaluateOnNewDocument", new() { ["source"] = script });
+    }
 
     /// <summary>What axe-core finds serious or critical on the page as it stands. Colours are looked at wide, light and dark; the rest in light, wide and narrow.</summary>
     public IReadOnlyList<string> Barriers()

@@ -106,16 +106,16 @@ public sealed class Site : IDisposable
         return new(ChromeDriverService.CreateDefaultService("/usr/bin", "chromedriver"), options);
     }
 
-    /// <summary>Takes a browser back: a fresh window, no cookie, nothing stored.</summary>
+    /// <summary>Takes a browser back: an empty page, no cookie, nothing stored. The page stays where it is, as what the browser made of the scripts is kept with it.</summary>
     public void GiveBack(ChromeDriver browser)
     {
         try
         {
-            var used = browser.WindowHandles;
-            var fresh = browser.SwitchTo().NewWindow(WindowType.Tab).CurrentWindowHandle;
-            foreach (var window in used)
-                browser.SwitchTo().Window(window).Close();
-            browser.SwitchTo().Window(fresh);
+            foreach (var other in browser.WindowHandles.Skip(1))
+                browser.SwitchTo().Window(other).Close();
+            browser.SwitchTo().Window(browser.WindowHandles[0]);
+            browser.Navigate().GoToUrl("about:blank");
+            browser.ExecuteCdpCommand("Emulation.setEmulatedMedia", new() { ["features"] = Array.Empty<object>() });
             browser.ExecuteCdpCommand("Network.clearBrowserCookies", []);
             browser.ExecuteCdpCommand("Storage.clearDataForOrigin", new() { ["origin"] = Address.GetLeftPart(UriPartial.Authority), ["storageTypes"] = "all" });
             browsers.Push(browser);
