@@ -14,7 +14,7 @@ public class CalendarTests
     private static readonly Instant At = Instant.FromUtc(2031, 1, 1, 0, 0);
 
     private static DayTask Task(string code, LocalDateTime starts, string title = "Dip 24 rods", string text = "", Duration? atMost = null, TaskMark? mark = null) =>
-        new(new(code, "7", Stage.Dip, title, text, "", Source.Computed, [0], 24, null, [], atMost), starts, starts.PlusMinutes(20), "me", Duration.Zero, mark);
+        new(new(code, "7", Stage.Dip, title, "24 rods", text, "", Source.Computed, [0], 24, null, [], atMost), starts, starts.PlusMinutes(20), "me", Duration.Zero, mark);
 
     private static string Write(Plan plan, string name = "Harbour kitchen") =>
         Calendar.Write(plan, "k", name, new Dictionary<string, string> { ["7"] = "Regatta" }, Lisbon, At);

@@ -235,7 +235,7 @@ public sealed class DayTests(Server server) : IClassFixture<Server>
         {
             var starts = Enumerable.Range(0, 30).Select(i => change.PlusHours(i)).Where(t => zone.MapLocal(t).Count == 1).ToList();
             DayTask Task(LocalDateTime at, int i) => new(
-                new($"o/dip.{i}", "o", Stage.Dip, $"Dip 24, {i}; commas, \\ and a name long enough to be folded over the line: ¾ of a crème brûlée", "Text\nof two lines.", "", Source.Computed, [0], 24, null, [], i % 2 == 0 ? Duration.FromHours(1) : null),
+                new($"o/dip.{i}", "o", Stage.Dip, $"Dip 24, {i}; commas, \\ and a name long enough to be folded over the line: ¾ of a crème brûlée", "24", "Text\nof two lines.", "", Source.Computed, [0], 24, null, [], i % 2 == 0 ? Duration.FromHours(1) : null),
                 at, at.PlusMinutes(20), "me", Duration.Zero, null);
             var plan = new Plan(Outcome.Best, 0, [.. starts.Select(Task)], [], [], [new("o", change.PlusDays(2), change.PlusDays(1))], [], [], [], []);
             var text = Calendar.Write(plan, "k", "Harbour; kitchen", new Dictionary<string, string> { ["o"] = "Regatta" }, zone, Instant.FromUtc(2031, 1, 1, 0, 0));

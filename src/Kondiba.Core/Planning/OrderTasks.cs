@@ -184,12 +184,13 @@ internal sealed class OrderTasks
             of.Add((code, pot));
         }
 
+        var what = batch.Of > 1 ? $"{pieces} of {step.For}" : step.For;
         Info[code] = new(
-            code, planned.Code, step.Stage, Title(step, batch, part, pieces), step.Rule.Text, step.Rule.Why, step.Rule.Source, step.Lines, pieces,
+            code, planned.Code, step.Stage, $"{Verb(step)} {what}{(part.Of > 1 ? $", part {part.Is + 1} of {part.Of}" : "")}", what, step.Rule.Text, step.Rule.Why, step.Rule.Source, step.Lines, pieces,
             dips && step.Lines is [var l] ? tally.Lines.First(t => t.Line == l).Look is { Over.Count: 0, Round: { } round } ? round.Value : null : null, step.Pots, step.Rule.AtMost?.Value);
     }
 
-    private static string Title(WorkStep step, (int Is, int Of) batch, (int Is, int Of) part, int pieces)
+    private static string Verb(WorkStep step)
     {
         var verb = step.Stage switch
         {
@@ -198,8 +199,7 @@ internal sealed class OrderTasks
             Stage.Pack => "pack",
             _ => step.Rule.Code.StartsWith("own-", StringComparison.Ordinal) ? "prepare" : step.Rule.Called,
         };
-        var of = batch.Of > 1 ? $"{pieces} of {step.For}" : step.For;
-        return $"{char.ToUpperInvariant(verb[0])}{verb[1..]} {of}{(part.Of > 1 ? $", part {part.Is + 1} of {part.Of}" : "")}";
+        return $"{char.ToUpperInvariant(verb[0])}{verb[1..]}";
     }
 
     /// <summary>Where pieces stand from one task to the next.</summary>

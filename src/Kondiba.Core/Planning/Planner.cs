@@ -170,8 +170,8 @@ public sealed class Planner
         var c = request.Tables.Pricing;
         var placed = wash ? melt.Wash : melt.Melt;
         return wash
-            ? new(placed.Code, null, Stage.Melt, $"Wash up {colour!.Name}", "Pour what is left onto parchment, wipe pot and tools while they are warm, then wash and dry them to the last drop.", "Dried coating is far more work, and a drop of water seizes the next pot.", c.Wash.Source, [], 0, null, [melt.Colour], null)
-            : new(placed.Code, null, Stage.Melt, $"Melt {colour!.Name}", $"Melt {Mass(melt).In("g"):0} g of {coating!.Name} gently, stir until it is smooth, and let it come down to {coating.DipAt.Value.In("°C"):0} °C; the pot's card has thinner and drops.", "Overheated coating thickens and dulls.", c.Melt.Source, [], 0, null, [melt.Colour], request.Tables.Planning.Holds.Value);
+            ? new(placed.Code, null, Stage.Melt, $"Wash up {colour!.Name}", "", "Pour what is left onto parchment, wipe pot and tools while they are warm, then wash and dry them to the last drop.", "Dried coating is far more work, and a drop of water seizes the next pot.", c.Wash.Source, [], 0, null, [melt.Colour], null)
+            : new(placed.Code, null, Stage.Melt, $"Melt {colour!.Name}", "", $"Melt {Mass(melt).In("g"):0} g of {coating!.Name} gently, stir until it is smooth, and let it come down to {coating.DipAt.Value.In("°C"):0} °C; the pot's card has thinner and drops.", "Overheated coating thickens and dulls.", c.Melt.Source, [], 0, null, [melt.Colour], request.Tables.Planning.Holds.Value);
     }
 
     /// <summary>What a melt is for, with what was dipped from it before.</summary>
@@ -192,7 +192,7 @@ public sealed class Planner
     {
         var (info, where) = (made.Info[stay.From], stay.Choices.First(c => c.Place == stood.Place));
         return new(
-            stay.From, info.Order!, info.Title, stood.Place["place.".Length..], stood.Takes / (double)OrderTasks.Tray, info.Pieces, info.Pots, At(stood.Start), At(stood.End),
+            stay.From, info.Order!, info.For, stood.Place["place.".Length..], stood.Takes / (double)OrderTasks.Tray, info.Pieces, info.Pots, At(stood.Start), At(stood.End),
             where.Least > 0 ? At(stood.Start + where.Least) : null, where.Most is { } most ? At(stood.Start + most) : null);
     }
 

@@ -15,6 +15,7 @@ public sealed record PlannedOrder(string Code, OrderDraft Draft);
 /// <param name="Order">Code of the order it is for; null for what orders share.</param>
 /// <param name="Stage">What kind of work it is.</param>
 /// <param name="Title">In a few words: "Dip 24 pretzel rods".</param>
+/// <param name="For">What it is done to: "24 pretzel rods"; empty for what orders share.</param>
 /// <param name="Text">What to do and what to look for.</param>
 /// <param name="Why">What goes wrong without it.</param>
 /// <param name="Source">Where that comes from.</param>
@@ -24,4 +25,4 @@ public sealed record PlannedOrder(string Code, OrderDraft Draft);
 /// <param name="Pots">Keys of the pots it is done from.</param>
 /// <param name="AtMost">What may pass before what comes next; null when it can wait.</param>
 public sealed record TaskInfo(
-    string Code, string? Order, Stage Stage, string Title, string Text, string Why, Source Source, IReadOnlyList<int> Lines, int Pieces, int? Round, IReadOnlyList<string> Pots, Duration? AtMost);
+    string Code, string? Order, Stage Stage, string Title, string For, string Text, string Why, Source Source, IReadOnlyList<int> Lines, int Pieces, int? Round, IReadOnlyList<string> Pots, Duration? AtMost);

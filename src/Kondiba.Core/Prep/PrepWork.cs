@@ -160,7 +160,7 @@ internal sealed class PrepWork
     private void Fill()
     {
         foreach (var (filling, filled, of) in Fillings(order, tally, tables))
-            Chain($"fill.{filling.Code}.{steps.Count}", Stage.Fill, $"{filled.Pieces} × {filling.Name}", of, Held(filling.StepsIn(tables)), filled.Pieces, [], filled.Amounts);
+            Chain($"fill.{filling.Code}.{steps.Count}", Stage.Fill, $"{filling.Name} for {filled.Pieces}", of, Held(filling.StepsIn(tables)), filled.Pieces, [], filled.Amounts);
     }
 
     private void Prepare()
@@ -231,7 +231,7 @@ internal sealed class PrepWork
             var now = Math.Min(left, mould.AtOnce);
             left -= now;
             var trays = Rounds.For(now, mould.Cavities);
-            var (code, of) = ($"mould.{line.Line}.{round}", $"{now} × {mould.Name}{(rounds > 1 ? $", round {round} of {rounds}" : "")}");
+            var (code, of) = ($"mould.{line.Line}.{round}", $"{now} in the {mould.Name}{(rounds > 1 ? $", round {round} of {rounds}" : "")}");
             if (line.Parts?.Any(p => p.Code == "accent") is true)
                 after = [Add($"{code}.accent", Stage.Dip, of, [line.Line], new("accent", [], "Paint or pour the accents first.", "Poured onto a wet accent, the next layer draws it out of shape.", c.AccentChill.Source, place, Wait: c.AccentChill), c.Accent.Value * now, after, pots: [.. line.Parts!.Where(p => p.Code == "accent").Select(p => $"{p.Coating}.{p.Colour}")], mould: mould.Code)];
             var text = $"{(making.Insert is null ? "Fill the cavities" : "A small base, the insert pressed to the middle, edges first, then over")}; tap hard, prick bubbles, scrape flush{(round > 1 ? ". The pieces of the round before come out first" : "")}.";

@@ -3082,6 +3082,7 @@ export interface components {
             order: null | string;
             stage: components["schemas"]["Stage"];
             title: string;
+            for: string;
             text: string;
             why: string;
             source: components["schemas"]["Source"];

@@ -147,9 +147,7 @@ export function Trays({ trays: { placed, lanes }, scale, reference, tapTray, day
               className="bg-parchment text-parchment-ink border-rim flex size-full flex-col overflow-hidden rounded-[7px] border-2 px-1.5 py-0.5 text-left text-[12px] leading-tight font-semibold"
               onClick={() => tapTray(tray)}
             >
-              <span className={height < 38 ? "truncate" : "line-clamp-2 wrap-anywhere hyphens-auto"}>
-                {short(tray)}
-              </span>
+              <span className={height < 38 ? "truncate" : "line-clamp-2 wrap-anywhere hyphens-auto"}>{tray.title}</span>
               {dots > 0 && (
                 <svg aria-hidden viewBox={`0 0 80 ${Math.ceil(dots / 8) * 10}`} className="mt-1 w-full shrink-0">
                   {Array.from({ length: dots }, (_, i) => (
@@ -172,6 +170,3 @@ export function Trays({ trays: { placed, lanes }, scale, reference, tapTray, day
     </ul>
   );
 }
-
-/** What lies on a tray, without what was last done to it. */
-const short = (tray: DayTray) => tray.title.replace(/^[^0-9]*(?=\d)/, "").replace(/, part .*$/, "");
