@@ -33,9 +33,10 @@ export interface Wording {
   between: (from: number, to: number, unit: string) => string;
 }
 
-const trim = (value: number, digits: number) => value.toLocaleString("en", { maximumSignificantDigits: digits });
-const whole = (value: number) => Math.round(value).toLocaleString("en");
-const tenth = (value: number) => value.toLocaleString("en", { minimumFractionDigits: 1, maximumFractionDigits: 1 });
+const said = (value: number, digits: Intl.NumberFormatOptions) => value.toLocaleString("en", digits).replace("-", "−");
+const trim = (value: number, digits: number) => said(value, { maximumSignificantDigits: digits });
+const whole = (value: number) => said(Math.round(value), {});
+const tenth = (value: number) => said(value, { minimumFractionDigits: 1, maximumFractionDigits: 1 });
 
 export function wordingIn(us: boolean): Wording {
   const massParts = (g: number): [string, string] => {
@@ -43,7 +44,7 @@ export function wordingIn(us: boolean): Wording {
     return g >= 10 || g < 0.05 ? [whole(g), "g"] : [trim(g, 2), "g"];
   };
   const mass = (g: number) => massParts(g).join("\u00a0");
-  const temperature = (c: number) => (us ? `${Math.round(c * 1.8 + 32)} °F` : `${trim(c, 3)} °C`);
+  const temperature = (c: number) => (us ? `${whole(c * 1.8 + 32)} °F` : `${trim(c, 3)} °C`);
   const wording: Wording = {
     us,
     mass,

@@ -61,11 +61,11 @@ export function KitchenPage() {
         selectedIndex={at}
         onChange={(i) => void navigate(`/kitchen/${corners[i]?.[0] ?? ""}`, { replace: true })}
       >
-        <TabList className="border-line mt-3 flex flex-wrap gap-x-6 gap-y-1 border-b">
+        <TabList className="border-line mt-3 flex flex-wrap gap-x-[18px] gap-y-1 border-b">
           {corners.map(([path, name]) => (
             <Tab
               key={path}
-              className="text-ink2 data-selected:border-act data-selected:text-ink -mb-px border-b-[3px] border-transparent pb-2 text-[17px] font-semibold"
+              className="text-ink2 data-selected:border-act data-selected:text-ink -mb-px border-b-[3px] border-transparent pb-2 font-semibold"
             >
               {name}
             </Tab>

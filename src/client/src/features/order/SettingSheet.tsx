@@ -78,6 +78,9 @@ function Places({ line }: { line: number }) {
 
 const [wide, high] = [430, 150];
 
+// Times between the marks of the axis, in s.
+const steps = [30, 60, 120, 300, 600, 900, 1800];
+
 /** Temperatures of film and centre over time, with the marks. */
 function Course({ place, touchDry, hard }: { place: SettingIn; touchDry: number; hard: number }) {
   const wording = useWording();
@@ -88,7 +91,11 @@ function Course({ place, touchDry, hard }: { place: SettingIn; touchDry: number;
   const x = (at: number) => 34 + ((wide - 44) * at) / last;
   const y = (t: number) => 8 + ((high - 30) * (top - t)) / (top - low);
   const line = (of: (c: (typeof course)[number]) => number) => course.map((c) => `${x(c.at)},${y(of(c))}`).join(" ");
-  const every = last > 3000 ? 900 : last > 1500 ? 300 : 120;
+  const every = steps.find((s) => last / s <= 6) ?? 3600;
+  // The centre is named where it is farthest from the film.
+  const [named] = course
+    .filter((c) => c.at > last * 0.2 && c.at < last * 0.8)
+    .sort((a, b) => Math.abs(b.film - b.centre) - Math.abs(a.film - a.centre));
   return (
     <svg
       role="img"
@@ -111,15 +118,17 @@ function Course({ place, touchDry, hard }: { place: SettingIn; touchDry: number;
             className={String(stroke)}
           />
           <text x="30" y={y(Number(t)) + 4} textAnchor="end" className="fill-ink2">
-            {Math.round(Number(t))}°
+            {wording.temperature(Number(t)).split(/\s/)[0]}°
           </text>
         </g>
       ))}
-      {Array.from({ length: Math.floor(last / every) }, (_, i) => (i + 1) * every).map((at) => (
-        <text key={at} x={x(at)} y={high - 4} textAnchor="middle" className="fill-ink2">
-          {at / 60} min
-        </text>
-      ))}
+      {Array.from({ length: Math.floor(last / every) }, (_, i) => (i + 1) * every)
+        .filter((at) => x(at) < wide - 26)
+        .map((at) => (
+          <text key={at} x={x(at)} y={high - 4} textAnchor="middle" className="fill-ink2">
+            {span(at)}
+          </text>
+        ))}
       <polyline
         points={line((c) => c.centre)}
         fill="none"
@@ -136,9 +145,18 @@ function Course({ place, touchDry, hard }: { place: SettingIn; touchDry: number;
       <text x={x(0) + 6} y={y(course[0]?.film ?? 0) + 4} className="fill-act font-bold">
         film
       </text>
-      <text x={x(0) + 6} y={y(course[0]?.centre ?? 0) - 5} className="fill-ink2 font-bold">
-        centre
-      </text>
+      {named && (
+        <text
+          x={x(named.at)}
+          y={y(named.centre) + (named.centre > named.film ? -6 : 14)}
+          textAnchor="middle"
+          className="fill-ink2 stroke-panel font-bold"
+          strokeWidth="4"
+          paintOrder="stroke"
+        >
+          centre
+        </text>
+      )}
     </svg>
   );
 }
