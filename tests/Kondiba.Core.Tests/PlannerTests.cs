@@ -223,6 +223,34 @@ public class PlannerTests
     }
 
     [Fact]
+    public void Planned_round_an_earlier_plan_its_tasks_stay_where_they_were_found_and_no_pot_is_melted_before_it_must()
+    {
+        var (planner, solution, _) = Planned(Request(Rods, Berries, Cookies));
+        var request = With(Request(Rods, Berries, Cookies), "cookies/dip.0", new(NotBefore: Today.PlusDays(2).At(new(9, 0))));
+        var again = new Planner(request);
+        var near = again.Shifted(solution, planner.Origin);
+        var found = again.Solve(Planner.First, near, near);
+        var tidy = again.Tidy(found, near);
+        Assert.True(Planner.Stays(tidy, near));
+        Assert.Equal(found.Tasks.Select(t => (t.Code, t.Start)), tidy.Tasks.Select(t => (t.Code, t.Start)));
+        var plan = again.Read(tidy);
+        Assert.Empty(PlanChecker.Broken(request, plan));
+        Assert.NotEmpty(plan.Melts);
+        Assert.All(plan.Melts, m => Assert.Equal((m.Pot, Duration.Zero), (m.Pot, Of(plan, Melted.MeltOf(m.Pot, m.Number)).Slack)));
+    }
+
+    [Fact]
+    public void A_plan_of_which_most_must_move_does_not_stay()
+    {
+        var (planner, solution, plan) = Planned(Request(Rods, Cookies));
+        var day = Of(plan, "rods/dip.0").Starts.Date;
+        var again = new Planner(Closed(Request(Rods, Cookies), Period.DaysBetween(Today, day)));
+        var near = again.Shifted(solution, planner.Origin);
+        Assert.True(Planner.Stays(near, near));
+        Assert.False(Planner.Stays(again.Solve(Patient, near, near), near));
+    }
+
+    [Fact]
     public void Slack_is_what_it_says()
     {
         var plan = Planned(Request(Rods, Berries)).Plan;

@@ -121,13 +121,15 @@ public sealed partial class PlanModel
 
     /// <summary>
     /// The same plan, everything as late as its turn allows: who does what in which turn, from which melt and where it stands stay as they
-    /// are, and it costs no more.
+    /// are, and it costs no more. What an earlier plan had is not moved from where it was found to be best beside that plan.
     /// </summary>
-    public static Solution Tidy(PlanProblem problem, Solution found, Limits limits)
+    public static Solution Tidy(PlanProblem problem, Solution found, Solution? near, Limits limits)
     {
-        var plan = new PlanModel(problem, found);
+        var plan = new PlanModel(problem, found, near);
         plan.model.Add(LinearExpr.Sum(plan.costs) <= found.Cost);
         plan.Keep(found);
+        foreach (var task in found.Tasks.Where(t => near?.Tasks.Any(n => n.Code == t.Code) is true))
+            plan.model.Add(plan.when[task.Code].Start == task.Start);
         List<LinearExpr> early = [];
         foreach (var task in problem.Tasks.Where(t => t.At is null))
             early.Add((LinearExpr)(task.Latest - plan.when[task.Code].End));

@@ -97,11 +97,8 @@ public sealed class Planner
     /// <param name="near">An earlier one that tasks shall stay near to, as far as they can.</param>
     /// <param name="better">Told of every better plan on the way.</param>
     /// <param name="stop">Ends the search.</param>
-    public Solution Solve(Limits limits, Solution? before = null, Solution? near = null, Action<Solution>? better = null, CancellationToken stop = default)
-    {
-        var moved = near is null ? 0 : (int)(request.Tables.Planning.Moved.Value.Si * OrderTasks.Minute);
-        return PlanModel.Solve(Problem with { Goal = Problem.Goal with { Moved = moved } }, limits, before, near, better, stop);
-    }
+    public Solution Solve(Limits limits, Solution? before = null, Solution? near = null, Action<Solution>? better = null, CancellationToken stop = default) =>
+        PlanModel.Solve(NearTo(near), limits, before, near, better, stop);
 
     /// <summary>What it would take: a plan with more hands than there are; where that is no help, with more room too; where that is none, with more time. As little more as can be.</summary>
     /// <param name="stop">Ends the search.</param>
@@ -130,7 +127,22 @@ public sealed class Planner
         Remedies.For(request, plan.Shortages, names, r => !stop.IsCancellationRequested && Fits(r), found);
 
     /// <summary>The same solution with everything as late as its turn allows, where nothing is lost by it.</summary>
-    public Solution Tidy(Solution solution) => PlanModel.Tidy(Problem, solution, Tidying);
+    /// <param name="solution">The solution.</param>
+    /// <param name="near">The earlier one that it was kept near to: what was in it stays where it is.</param>
+    public Solution Tidy(Solution solution, Solution? near = null) => PlanModel.Tidy(NearTo(near), solution, near, Tidying);
+
+    /// <summary>Whether at least half of an earlier plan is where it was: otherwise there is nothing left to stay near to, and it is better planned anew.</summary>
+    /// <param name="solution">The solution found near to it.</param>
+    /// <param name="near">The earlier one.</param>
+    public static bool Stays(Solution solution, Solution near)
+    {
+        var was = near.Tasks.ToDictionary(t => t.Code, t => t.Start);
+        var both = solution.Tasks.Where(t => was.ContainsKey(t.Code)).ToList();
+        return 2 * both.Count(t => was[t.Code] == t.Start) >= both.Count;
+    }
+
+    private PlanProblem NearTo(Solution? near) =>
+        near is null ? Problem : Problem with { Goal = Problem.Goal with { Moved = (int)(request.Tables.Planning.Moved.Value.Si * OrderTasks.Minute) } };
 
     /// <summary>A solution as the kitchen reads it.</summary>
     public Plan Read(Solution solution) => Read(solution, []);

@@ -70,6 +70,8 @@ internal sealed class PlanRun(string key, PlanRequest request, FoundPlan? before
             return;
         }
 
+        if (near is not null && !Planner.Stays(solution, near))
+            near = null;
         Show(solution);
         first.TrySetResult();
         solution = planner.Solve(Planner.Full, solution, near, Better, stop.Token);
@@ -89,7 +91,7 @@ internal sealed class PlanRun(string key, PlanRequest request, FoundPlan? before
 
         void Show(Solution found)
         {
-            var shown = near is null ? planner.Tidy(found) : found;
+            var shown = planner.Tidy(found, near);
             var plan = planner.Read(shown);
             State = State with { Plan = plan, Found = new(planner.Origin, shown, plan, instants.GetCurrentInstant()) };
         }
