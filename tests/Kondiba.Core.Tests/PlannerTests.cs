@@ -219,7 +219,7 @@ public class PlannerTests
         var tidy = planner.Tidy(found);
         Assert.Equal((found.Cost, found.Bound), (tidy.Cost, tidy.Bound));
         Assert.True(tidy.Tasks.Sum(t => (long)t.Start) >= found.Tasks.Sum(t => (long)t.Start));
-        Assert.Equal(found.All.Where(t => t.End > t.Start).OrderBy(t => t.Start).Select(t => t.Code), tidy.All.Where(t => t.End > t.Start).OrderBy(t => t.Start).Select(t => t.Code));
+        Assert.Equal(found.Tasks.Where(t => t.End > t.Start).OrderBy(t => t.Start).Select(t => t.Code), tidy.Tasks.Where(t => t.End > t.Start).OrderBy(t => t.Start).Select(t => t.Code));
     }
 
     [Fact]

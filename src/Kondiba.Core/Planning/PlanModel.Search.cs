@@ -120,8 +120,8 @@ public sealed partial class PlanModel
     }
 
     /// <summary>
-    /// The same plan, everything as late as its turn allows: who does what in which turn, from which melt and where it stands stay as they
-    /// are, and it costs no more. What an earlier plan had is not moved from where it was found to be best beside that plan.
+    /// The same plan, everything as late as its turn allows, and pots melted and washed up when they are wanted: who does what, tasks in
+    /// which turn, from which melt and where it stands stay as they are, and it costs no more. What an earlier plan had is not moved from where it was found to be best beside that plan.
     /// </summary>
     public static Solution Tidy(PlanProblem problem, Solution found, Solution? near, Limits limits)
     {
@@ -217,16 +217,15 @@ public sealed partial class PlanModel
                 model.AddHint(chosen, stood.Place == where.Place);
     }
 
-    /// <summary>Keeps everything of a plan but its times.</summary>
+    /// <summary>Keeps everything of a plan but its times, and when between the tasks pots are melted and washed up.</summary>
     private void Keep(Solution found)
     {
         Hold(found, _ => true);
         foreach (var (colour, number, @is, _) in melts)
             model.Add(@is == (found.Melts.Any(m => m.Colour == colour.Code && m.Number == number) ? 1 : 0));
-        var hands = found.All.Where(t => t.Worker is not null && t.End > t.Start).ToList();
-        foreach (var task in hands)
+        foreach (var task in found.All.Where(t => t.Worker is not null && t.End > t.Start))
             Hold(task);
-        foreach (var of in hands.GroupBy(t => t.Worker))
+        foreach (var of in found.Tasks.Where(t => t.Worker is not null && t.End > t.Start).GroupBy(t => t.Worker))
         {
             var inTurn = of.OrderBy(t => t.Start).ToList();
             foreach (var (first, next) in inTurn.Zip(inTurn.Skip(1)))
