@@ -39,7 +39,7 @@ export function Work({
           return (
             <li key={what.code} className="absolute right-1 z-[2]" style={{ top: top - 9 }}>
               <button
-                className="bg-panel border-board-edge max-w-44 truncate rounded-full border px-2 text-[12px] leading-[17px]"
+                className="bg-panel border-board-edge max-w-36 truncate rounded-full border px-2 text-[12px] leading-[17px]"
                 onClick={() => tap(what.code)}
               >
                 {clock(task.starts)} {what.title.toLowerCase()}
