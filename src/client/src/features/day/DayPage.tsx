@@ -96,7 +96,7 @@ function Desk({ desk, day, plan, reference }: { desk: DayDesk; day: Day; plan: P
         </p>
       ) : (
         <div className="mt-3 grid gap-x-10 gap-y-8 xl:grid-cols-[minmax(0,1fr)_17rem] print:mt-1 print:grid-cols-1 print:gap-y-2">
-          <section aria-label="The plan" className={`min-w-0 ${desk.busy ? "opacity-60" : ""}`}>
+          <section aria-label="The plan" aria-busy={desk.busy} className={`min-w-0 ${desk.busy ? "opacity-60" : ""}`}>
             {own.length === 0 ? (
               <p className="text-ink2 py-6 text-lg">
                 The hands rest. {worked.length > 0 && "Days with work are filled in the row above."}

@@ -30,10 +30,10 @@ export function WeekStrip(props: {
         const pickups = plan.orders.filter((o) => dayOf(o.pickup) === date);
         const short = plan.shortages.some((s) => dayOf(s.from) <= date && dayOf(s.to) >= date);
         return (
-          <li key={date} className="min-w-[5rem] grow basis-0">
+          <li key={date} className="min-w-[5.5rem] grow basis-0">
             <button
               aria-pressed={date === props.on}
-              className={`border-line w-full rounded-t-[10px] rounded-b-[22px] border px-2 pt-1 pb-2 text-left ${date === props.on ? "bg-parchment text-parchment-ink border-board-edge" : "bg-panel"}`}
+              className={`border-line size-full rounded-t-[10px] rounded-b-[22px] border px-2 pt-1 pb-2 text-left ${date === props.on ? "bg-parchment text-parchment-ink border-board-edge" : "bg-panel"}`}
               onClick={() => props.choose(date)}
             >
               <span className="flex items-baseline justify-between gap-1 font-serif text-[16px] whitespace-nowrap">

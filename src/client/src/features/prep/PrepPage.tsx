@@ -148,7 +148,11 @@ function Step({ step, list, again }: { step: PrepStep; list: PrepList; again: bo
       </div>
       <div className="min-w-0">
         <p className="leading-6">
-          {again ? <span className="sr-only">{step.for}, </span> : <b>{step.for}</b>}
+          {again ? (
+            <span className="sr-only">{step.for}, </span>
+          ) : (
+            <b className="inline-block first-letter:uppercase">{step.for}</b>
+          )}
           <span className="text-ink2">
             {!again && " · "}
             {step.place}
