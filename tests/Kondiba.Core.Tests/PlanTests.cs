@@ -62,7 +62,8 @@ public class PlanTests
         Assert.True(plans > 50 && none > 3 && tried > 0, $"{plans} plans, {none} impossible, {tried} remedies");
     }
 
-    private static PlanRequest Any(Random random)
+    /// <summary>A kitchen with up to three orders, as chance has it.</summary>
+    public static PlanRequest Any(Random random)
     {
         int Of(int from, int to) => random.Next(from, to + 1);
         var now = Orders.Now.PlusMinutes(Of(0, 600));

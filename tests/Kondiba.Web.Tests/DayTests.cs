@@ -95,6 +95,31 @@ public sealed class DayTests(Server server) : IClassFixture<Server>
     }
 
     [Fact]
+    public async Task A_day_that_is_closed_gives_its_work_to_others_and_open_again_gets_it_back()
+    {
+        using var client = await server.StartKitchenAsync("Closed");
+        await client.CreatedAsync(Order(3, Orders.Line("pretzel-rod", "one", 24, "midnight", 0.5), Orders.Line("pretzel-rod", "one", 12, "teal", 0.5)));
+        var day = await SettledAsync(client);
+        string Day(JsonNode? task) => ((string)task!["starts"]!)[..10];
+        var worked = Day(TaskOf(day, "/dip.0"));
+        int Tasks(JsonObject of) => of["plan"]!["tasks"]!.AsArray().Count;
+
+        // Everything has to move, so it is planned anew: still proven best, nothing on the closed day.
+        await ArrangeAsync(client, day, "hours", new JsonArray(new JsonObject { ["day"] = worked, ["hours"] = null }));
+        var closed = await SettledAsync(client);
+        Assert.Equal("best", (string)closed["plan"]!["outcome"]!);
+        Assert.DoesNotContain(closed["plan"]!["tasks"]!.AsArray(), t => Day(t) == worked && (string?)t!["worker"] is not null);
+        Assert.Equal(Tasks(day), Tasks(closed));
+
+        // Open again and planned from nothing, it is as late as it was.
+        await ArrangeAsync(client, closed, "hours", new JsonArray());
+        await SettledAsync(client);
+        (await client.PostAsync("/api/day/again", null)).EnsureSuccessStatusCode();
+        var open = await SettledAsync(client);
+        Assert.Equal((worked, Tasks(day)), (Day(TaskOf(open, "/dip.0")), Tasks(open)));
+    }
+
+    [Fact]
     public async Task What_is_dipped_keeps_its_pot_warm_for_the_rest()
     {
         using var client = await server.StartKitchenAsync("Warm");

@@ -151,8 +151,8 @@ public sealed partial class PlanModel
     // What proves from below.
     private const string Proving = "num_workers:1 use_objective_lb_search:true";
     private const string Some = "num_workers:2 interleave_search:true interleave_batch_size:2 subsolvers:'quick_restart_no_lp' subsolvers:'fixed' search_branching:HINT_SEARCH stop_after_first_solution:true";
-    // First what was there, mended where it does not hold any more.
-    private const string Repairing = "num_workers:2 interleave_search:true interleave_batch_size:2 subsolvers:'fixed' subsolvers:'no_lp' search_branching:HINT_SEARCH hint_conflict_limit:100 stop_after_first_solution:true";
+    // One search alone: several beside one another end the process on a small problem with a plan to start from (the solver's own check).
+    private const string Repairing = "num_workers:1 linearization_level:0 stop_after_first_solution:true";
     private const string Relaxing = "num_workers:1 linearization_level:2";
 
     private Solution Run(Limits limits, string how, Action<Solution>? better, CancellationToken stop)

@@ -21,9 +21,8 @@ interface Of {
   arrange: (spell: Spell) => void;
 }
 
-/** What is tight, what would help, what cannot wait, and what the maker arranged. */
-export function Aside(props: Of & { tap: (task: string) => void }) {
-  const { plan, day, desk, on } = props;
+/** What is to be minded on a day: places that are full, what cannot wait, and trays that must come out. */
+export function mindedOn(plan: Plan, on: string) {
   const full = plan.places.flatMap((p) => {
     const today = p.full.filter((f) => dayOf(f.from) <= on && dayOf(f.to) >= on);
     const [first, last] = [today[0], today[today.length - 1]];
@@ -34,7 +33,13 @@ export function Aside(props: Of & { tap: (task: string) => void }) {
   const waiting = plan.tasks.filter(
     (t) => dayOf(t.starts) === on && t.what.atMost !== null && t.what.atMost <= soon && t.what.stage !== "melt",
   );
-  const out = plan.trays.filter((t) => t.outBy !== null && dayOf(t.ends) === on);
+  return { full, waiting, out: plan.trays.filter((t) => t.outBy !== null && dayOf(t.ends) === on) };
+}
+
+/** What is tight, what would help, what cannot wait, and what the maker arranged. */
+export function Aside(props: Of & { tap: (task: string) => void }) {
+  const { plan, day, desk, on } = props;
+  const { full, waiting, out } = mindedOn(plan, on);
   const short = plan.outcome === "impossible";
   return (
     <>

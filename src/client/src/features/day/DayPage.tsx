@@ -8,7 +8,7 @@ import { ErrorNote, Waiting } from "../../ui/notes";
 import { longDayName, span } from "../../ui/units";
 import { CalendarCorner } from "./CalendarCorner";
 import { ArrangeSheet, type Spell } from "./ArrangeSheet";
-import { Aside } from "./Aside";
+import { Aside, mindedOn } from "./Aside";
 import { TaskSheet, TraySheet } from "./Sheets";
 import { Timeline } from "./Timeline";
 import { dayOf, minutesFrom } from "./times";
@@ -105,6 +105,7 @@ function Desk({ desk, day, plan, reference }: { desk: DayDesk; day: Day; plan: P
               <Timeline
                 plan={plan}
                 day={on}
+                above={aboveOnPaper(plan, on)}
                 now={day.now}
                 reference={reference}
                 names={names}
@@ -140,6 +141,12 @@ function Desk({ desk, day, plan, reference }: { desk: DayDesk; day: Day; plan: P
       {spell && <ArrangeSheet spell={spell} close={() => setSpell(undefined)} />}
     </div>
   );
+}
+
+/** Px that what is to be minded may take on paper, above the hours. */
+function aboveOnPaper(plan: Plan, on: string) {
+  const { full, waiting, out } = mindedOn(plan, on);
+  return 48 + 52 * Math.max(full.length, waiting.length + out.length);
 }
 
 /** Whether it fits, how much there is to spare, and how near to the best it is proven to be. */

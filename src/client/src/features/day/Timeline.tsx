@@ -8,8 +8,9 @@ import { potColour } from "./WeekStrip";
 // Least and wished widths, in px: of a worker's column, a pot's and a tray's lane.
 const widths = { hands: [248, 300], pots: [50, 60], trays: [52, 84] } as const;
 
-// So many px are left for the hours on one sheet of paper.
-const sheet = 710;
+// Px of a sheet of paper, and least of its hours.
+const sheet = 880;
+const least = 300;
 
 /** A column of the page: what it is called, how many lanes wide it is, and what is in it. */
 type Column = { key: string; name: string; lanes: number } & (
@@ -19,7 +20,7 @@ type Column = { key: string; name: string; lanes: number } & (
 );
 
 /** A day down the page: hands first, then pots and places with the trays in them; on paper as low as one sheet. */
-export function Timeline(given: Omit<Drawn, "scale"> & { now: string }) {
+export function Timeline({ above, ...given }: Omit<Drawn, "scale"> & { now: string; above: number }) {
   const printing = usePrinting();
   const { plan, day } = given;
   const scale = scaleOf(plan, day, printing ? onPaper : onScreen);
@@ -35,7 +36,7 @@ export function Timeline(given: Omit<Drawn, "scale"> & { now: string }) {
   return (
     <div
       className="overflow-x-auto pl-12 [print-color-adjust:exact] print:overflow-visible"
-      style={{ zoom: printing ? Math.min(1, sheet / scale.height) : undefined }}
+      style={{ zoom: printing ? Math.min(1, Math.max(least, sheet - above) / scale.height) : undefined }}
     >
       <div
         className="relative sm:min-w-(--least)"
