@@ -121,7 +121,8 @@ public sealed partial class PlanModel
 
     /// <summary>
     /// The same plan, everything as late as its turn allows, and pots melted and washed up when they are wanted: who does what, tasks in
-    /// which turn, from which melt and where it stands stay as they are, and it costs no more. What an earlier plan had is not moved from where it was found to be best beside that plan.
+    /// which turn, from which melt and where it stands stay as they are, and it costs no more. Tasks of an earlier plan that it was kept
+    /// near to are not moved at all.
     /// </summary>
     public static Solution Tidy(PlanProblem problem, Solution found, Solution? near, Limits limits)
     {

@@ -6,9 +6,10 @@ import { usePrinting } from "./usePrinting";
 import { potColour } from "./WeekStrip";
 
 // Least and wished widths, in px: of a worker's column, a pot's and a tray's lane.
-const widths = { hands: [248, 300], pots: [50, 60], trays: [52, 84] } as const;
+const narrowest = { hands: 248, pots: 50, trays: 52 };
+const wished: typeof narrowest = { hands: 300, pots: 60, trays: 84 };
 
-// Px of a sheet of paper, and least of its hours.
+// Px of a sheet of paper below the heading, and so many at least for the hours.
 const sheet = 880;
 const least = 300;
 
@@ -26,11 +27,11 @@ export function Timeline({ above, ...given }: Omit<Drawn, "scale"> & { now: stri
   const scale = scaleOf(plan, day, printing ? onPaper : onScreen);
   const props = { ...given, scale };
   const columns = columnsOf(plan, day, scale);
-  const wish = (some: Column[]) => some.reduce((sum, c) => sum + c.lanes * widths[c.kind][1], 0);
+  const whole = across(columns, wished);
   const laid = columns.map((column, i) => ({
     column,
-    from: wish(columns.slice(0, i)) / wish(columns),
-    wide: wish([column]) / wish(columns),
+    from: across(columns.slice(0, i), wished) / whole,
+    wide: across([column], wished) / whole,
   }));
   const workers = columns.filter((c) => c.kind === "hands");
   return (
@@ -43,7 +44,7 @@ export function Timeline({ above, ...given }: Omit<Drawn, "scale"> & { now: stri
         style={
           {
             height: scale.height + 46,
-            "--least": `${columns.reduce((sum, c) => sum + c.lanes * widths[c.kind][0], 0)}px`,
+            "--least": `${across(columns, narrowest)}px`,
           } as React.CSSProperties
         }
       >
@@ -90,6 +91,9 @@ export function Timeline({ above, ...given }: Omit<Drawn, "scale"> & { now: stri
     </div>
   );
 }
+
+const across = (columns: Column[], width: typeof narrowest) =>
+  columns.reduce((sum, c) => sum + c.lanes * width[c.kind], 0);
 
 function columnsOf(plan: Plan, day: string, scale: Scale): Column[] {
   const tasks = plan.tasks.filter((t) => dayOf(t.starts) === day);
