@@ -120,10 +120,11 @@ public class ColourTests
     [Fact]
     public void Mixes_come_out_as_the_trade_says()
     {
-        Assert.InRange(Tinted(C.BrightWhite, ("red", 4), ("yellow", 6)).Hue, 50, 75);
+        Assert.InRange(Tinted(C.BrightWhite, ("red", 2), ("yellow", 3)).Hue, 50, 75);
         Assert.InRange(Tinted(C.BrightWhite, ("red", 1), ("blue", 1)).Hue, 290, 345);
+        Assert.True(Tinted(C.BrightWhite, ("red", 2), ("blue", 2)).Chroma > 15);
         Assert.InRange(Tinted(C.BrightWhite, ("blue", 4), ("yellow", 8)).Hue, 110, 190);
-        var green = Tinted(C.BrightWhite, ("green", 2));
+        var green = Tinted(C.BrightWhite, ("green", 1));
         Assert.InRange(green.Hue, 120, 170);
         Assert.True(green.L > 75);
     }
@@ -147,9 +148,9 @@ public class ColourTests
                 for (var a = 0; a <= 9; a++)
                     for (var b = 0; a + b <= 9; b++)
                         for (var d = 0; a + b + d <= 9; d++)
-                            best = Math.Min(best, Lab.DeltaE(target, Mixing.Tinted(onto, [(atHand[0], a), (atHand[1], b), (atHand[2], d)], few)));
+                            best = Math.Min(best, Lab.Distance(target, Mixing.Tinted(onto, [(atHand[0], a), (atHand[1], b), (atHand[2], d)], few)));
                 var recipe = Recipe.For(target, onto, atHand, Grams(100), few);
-                Assert.Equal(best, recipe.DeltaE, 9);
+                Assert.Equal(best % 1000, recipe.DeltaE, 9);
                 Assert.True(recipe.Drops.Count <= Recipe.MostColours && recipe.Drops.Sum(d => d.Per100) <= 9);
             },
             iter: 60);
@@ -242,15 +243,39 @@ public class ColourTests
     }
 
     [Theory]
-    [InlineData("dark", "red", "#f2e0a0", "Drops only darken: start from bright white")]
-    [InlineData("bright-white", "yellow", "#9fc7ea", "With blue at hand it can be reached")]
-    [InlineData("bright-white", "yellow", "#24306a", "Mix ready-coloured coating instead")]
-    [InlineData("bright-white", "red,blue,black", "#0a0a20", "Buy it ready-coloured")]
-    public void What_a_base_does_not_reach_comes_with_what_to_do(string onto, string atHand, string target, string advice)
+    [InlineData(Wafers, "dark", "red", "#f2e0a0", "Drops only darken: start from bright white")]
+    [InlineData("white-couverture", "white", "yellow", "#699bc4", "With blue at hand it can be reached")]
+    [InlineData(Wafers, "bright-white", "yellow", "#24306a", "Mix ready-coloured coating instead")]
+    [InlineData("white-couverture", "white", "red,blue,black", "#0a0a20", "Buy it ready-coloured")]
+    public void What_a_base_does_not_reach_comes_with_what_to_do(string coating, string onto, string atHand, string target, string advice)
     {
-        var mix = Mix.For(new(Wafers, onto, target, atHand.Split(','), 240), Tables);
+        var mix = Mix.For(new(coating, onto, target, atHand.Split(','), 240), Tables);
         Assert.False(mix.Recipe!.Reached);
         Assert.Contains(advice, mix.Advice, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void A_mix_of_another_hue_is_never_offered_as_near() =>
+        Gen.Select(Srgb, Gen.OneOfConst("bright-white", "white", "light-green", "pink", "yellow"), Gen.Shuffle(Tables.Tints.ToArray(), 3), Gen.OneOfConst(Wafers, "white-couverture")).Sample((srgb, onto, atHand, coating) =>
+        {
+            var mix = Mix.For(new(coating, coating == Wafers ? onto : "white", srgb, [.. atHand.Select(t => t.Code)], 240), Tables);
+            var target = Spectrum.LabOf(srgb);
+            if (mix.Recipe is { } recipe && Lab.OfOtherHue(target, Spectrum.LabOf(recipe.Srgb)))
+                Assert.Equal((false, "another colour"), (recipe.Reached, recipe.Words));
+            if (mix.Ready is { } ready)
+                Assert.False(Lab.OfOtherHue(target, Spectrum.LabOf(ready.Srgb)));
+        }, iter: 60);
+
+    /// <summary>Purple from red and blue, and never a green one; green from blue and yellow.</summary>
+    [Theory]
+    [InlineData("#6b3f94", "red,blue,yellow", "red,blue")]
+    [InlineData("#4f9a55", "red,blue,yellow", "yellow,blue")]
+    [InlineData("#e8803c", "red,blue,yellow", "red,yellow")]
+    public void Secondary_colours_are_mixed_from_primary_ones(string target, string atHand, string of)
+    {
+        var recipe = Mix.For(new(Wafers, "bright-white", target, atHand.Split(','), 240), Tables).Recipe!;
+        Assert.Superset(of.Split(',').ToHashSet(), recipe.Drops.Select(d => d.Tint).ToHashSet());
+        Assert.False(Lab.OfOtherHue(Spectrum.LabOf(target), Spectrum.LabOf(recipe.Srgb)));
     }
 
     private static string Folder([CallerFilePath] string path = "") => Path.GetDirectoryName(path)!;

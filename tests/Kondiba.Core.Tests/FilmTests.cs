@@ -55,7 +55,7 @@ public class FilmTests
         var flow = Flow.Of(With(1, 40), default, Tables.Film);
         Assert.Equal(900, flow.Density.Si, 6);
         Assert.Equal(0, flow.Yield.Si, 9);
-        Assert.Equal(Tables.Film.FatViscosityAt40.Value.Si * Tables.Film.ViscosityFactor.Value.Si, flow.Viscosity.Si, 9);
+        Assert.Equal(Tables.Film.FatViscosityAt40.Value.Si * Tables.Coatings[0].Viscosity.Value.Si, flow.Viscosity.Si, 9);
     }
 
     private static FilmConstants Handled(double shake, double seconds) => Tables.Film with

@@ -62,11 +62,11 @@ public class OwnThingsTests
     {
         var tables = With(OwnThings.None with
         {
-            Ways = new("compound-wafer-cool", "flakes", 1.1, 0.2, "tapped", 6, null, ["tall-glass"]),
+            Ways = new("compound-wafer-cool", "flakes", 1.1, 0.2, "tapped", 6, null, ["narrow-glass", "tall-glass", "tilted-dish", "loaf-dish"]),
             Vessels = [new("vase", "narrow vase", "round", new Dictionary<string, double> { ["bottom"] = 55, ["top"] = 60, ["height"] = 150 })],
         }) with
         { Stock = [new($"coating.{Wafers}.midnight", 100, new LocalDate(2031, 6, 1))] };
-        var pot = CoatingTally.For(Order(null, Rods(24)), tables, Now).Pots.Single();
+        var pot = CoatingTally.For(Order(null, Rods(48)), tables, Now).Pots.Single();
         Assert.Equal("vase", pot.Vessel);
         Assert.Equal(1.1, pot.TestFilm.Value.In("mm"), 0.12);
         Assert.Equal(100, pot.Cover.FromStock, 6);

@@ -8,27 +8,28 @@ namespace Kondiba.Core.Tests;
 public class PotTests
 {
     [Fact]
-    public void Rods_are_dipped_before_truffles_whatever_the_order_says_as_they_want_deeper_coating()
+    public void Rods_are_dipped_before_cake_balls_whatever_the_order_says_as_they_want_deeper_coating()
     {
-        var tally = In("tall-glass", Truffles(12), Rods(24));
+        var tally = In("jar", Line("cake-ball", "one", 12, "midnight"), Rods(24));
         Assert.Equal([1, 0], tally.Trays.SelectMany(t => t.Rows).Select(r => r.Line).Distinct());
     }
 
     [Fact]
     public void What_later_pieces_use_up_is_not_asked_for_as_pool()
     {
-        var rods = In("tall-glass", Rods(24)).Pots.Single();
-        var both = In("tall-glass", Rods(24), Truffles(12));
-        var truffles = both.Lines[1].OnPieces.Value;
-        Assert.Equal((rods.Pool.Value - truffles).Si, both.Pots.Single().Pool.Value.Si, 9);
+        var rods = In("tall-glass", Rods(60)).Pots.Single();
+        var both = In("tall-glass", Rods(60), Line("cake-ball", "one", 12, "midnight"));
+        var cakes = both.Lines[1].OnPieces.Value;
+        Assert.Equal(0, rods.Spooned);
+        Assert.Equal((rods.Pool.Value - cakes).Si, both.Pots.Single().Pool.Value.Si, 9);
     }
 
-    /// <summary>Pool by hand: 7 cm glass, 66 mm deep, less a rod of 13 mm, at 1250 kg/m³.</summary>
+    /// <summary>Pool by hand: 7 cm glass, 66 and 8 mm deep, less 66 mm of a rod of 13 mm, at 1250 kg/m³.</summary>
     [Fact]
     public void The_pool_is_what_stands_round_the_last_piece()
     {
-        var byHand = 1.25 * Math.PI / 4 * ((70 * 70) - (13 * 13)) * 66 / 1000;
-        Assert.Equal(byHand, In("tall-glass", Rods(6)).Pots.Single().Pool.Value.In("g"), 6);
+        var byHand = 1.25 * Math.PI / 4 * ((70 * 70 * 74) - (13 * 13 * 66)) / 1000;
+        Assert.Equal(byHand, In("tall-glass", Rods(100)).Pots.Single().Pool.Value.In("g"), 6);
     }
 
     [Fact]
@@ -68,7 +69,7 @@ public class PotTests
     public void A_line_that_would_be_torn_starts_a_tray_of_its_own()
     {
         var berries = Line("strawberry", "L", 24, "dark", 0.75);
-        var trays = In("tall-glass", Rods(24), berries).Trays;
+        var trays = In("jar", Rods(24), berries).Trays;
         Assert.Equal(2, trays.Count);
         Assert.Equal(24, trays[0].Rows.Sum(r => r.Count));
         Assert.Equal(24, trays[1].Rows.Sum(r => r.Count));

@@ -211,7 +211,12 @@ public sealed class PrepTests
 
     [Fact]
     public void More_pieces_never_take_less_time() => (from line in AnyLine from more in Gen.Int[1, 60] select (line, more)).Sample(
-        x => Assert.True(List(Order(null, x.line with { Amount = x.line.Amount + x.more })).Hands >= List(Order(null, x.line)).Hands),
+        x =>
+        {
+            // Dipped the same way: another, which more pieces pay for, may be quicker.
+            var (few, many) = (Order(null, x.line), Order(null, x.line with { Amount = x.line.Amount + x.more }));
+            Assert.True(List(many).Hands >= List(few).Hands || !CostTests.WaysOf(few).SequenceEqual(CostTests.WaysOf(many)));
+        },
         iter: 80);
 
     [Fact]

@@ -75,8 +75,8 @@ public class PricingTests
         var tally = Tally(null, Berries());
         Assert.Equal((double)Part("coating"), tally.Lines[0].PerPiece.Value.In("g") * 24 * 4.20 / 340, 0.006);
 
-        // Sorted, rinsed and dried in 11 s and dipped in 15 s each of 24 and 5 % more, up to whole ones; packed 20 s; 15 + 7 + 4 min for the pot: at 14 an hour.
-        var seconds = (26 * (11 + 15)) + (24 * 20) + (26 * 60);
+        // Sorted, rinsed and dried in 11 s and dipped in the way's time each of 24 and 5 % more, up to whole ones; packed 20 s; 15 + 7 for each melt + 4 min for the pot: at 14 an hour.
+        var seconds = (26 * (11 + tally.Pots.Single().Ways.Single().Time.TotalSeconds)) + (24 * 20) + ((15 + (7 * tally.Pots.Single().Melts.Count) + 4) * 60);
         Assert.Equal((double)Part("time"), seconds / 3600.0 * 14, 0.006);
         Assert.Equal((costing.Price.Value - costing.Floor).Amount / ((decimal)seconds / 3600), costing.Wage!.Value.Amount, 1);
     }

@@ -120,7 +120,7 @@ public class QuickEntryTests
     [InlineData("8 pineapple rings dark", "8 fruit-ring dark 50")]
     [InlineData("20 caramel rods milk", "20 caramel-rod milk 66")]
     [InlineData("15 cake pops turquoise with sprinkles", "15 cake-ball teal 100 jimmies@front")]
-    [InlineData("15 cake pops purple with white polka dots", "15 cake-ball plum 100 white:dots:5")]
+    [InlineData("15 cake pops purple with white polka dots", "15 cake-ball purple 100 white:dots:5")]
     [InlineData("12 oval cookies dark, white straight lines", "12 oval-cookie dark 100 white:lines:7")]
     public void A_phrase_is_read_as_a_person_means_it(string text, string means)
     {
@@ -156,7 +156,7 @@ public class QuickEntryTests
     [InlineData("12 berries 150 %", "150 %")]
     [InlineData("12 berries with 9 coats", "9 coats")]
     [InlineData("2 packs of berries", "2 packs")]
-    [InlineData("12 red berries", "red")]
+    [InlineData("12 gold berries", "gold")]
     [InlineData("0 berries", "0")]
     [InlineData("12 berries with white sugar", "white")]
     [InlineData("silver zigzag", "silver zigzag")]
@@ -167,8 +167,8 @@ public class QuickEntryTests
     }
 
     [Theory]
-    [InlineData("12 red berries", "coral", "dark")]
-    [InlineData("12 pink berries", "coral")]
+    [InlineData("12 burgundy berries", "plum")]
+    [InlineData("12 lilac berries", "light pink")]
     [InlineData("12 flowr cokies zigzg", "")]
     [InlineData("12 rods midnit", "midnight")]
     public void The_nearest_meanings_are_offered(string text, params string[] offers)

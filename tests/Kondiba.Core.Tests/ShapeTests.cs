@@ -21,7 +21,7 @@ public class ShapeTests
         {
             var (less, more) = (new Share(Math.Min(a, b)), new Share(Math.Max(a, b)));
             Assert.True(shape.DippedArea(less) <= shape.DippedArea(more));
-            Assert.True(shape.Immerse(less).Displaced.Si <= shape.Immerse(more).Displaced.Si + 1e-15);
+            Assert.True(shape.Upright(less).Displaced.Si <= shape.Upright(more).Displaced.Si + 1e-15);
             Assert.True(shape.DipLine(less) <= shape.DipLine(more));
         });
     }
@@ -51,7 +51,7 @@ public class ShapeTests
         }
 
         Assert.Equal(area, shape.DippedArea(new(depth)).Si, area * 1e-3);
-        Assert.Equal(volume, shape.Immerse(new(depth)).Displaced.Si, volume * 1e-3);
+        Assert.Equal(volume, shape.Upright(new(depth)).Displaced.Si, volume * 1e-3);
     }
 
     [Fact]
@@ -63,11 +63,12 @@ public class ShapeTests
     }
 
     [Fact]
-    public void A_cookie_stands_on_edge_part_way_and_lies_flat_when_dipped_whole()
+    public void A_cookie_stands_on_its_edge_or_lies_flat()
     {
         var cookie = Of("sandwich-cookie", "thin");
-        Assert.Equal(22.5, cookie.Immerse(new(0.5)).Depth.In("mm"), 9);
-        Assert.Equal(10, cookie.Immerse(new(1)).Depth.In("mm"), 9);
+        Assert.Equal(22.5, cookie.Upright(new(0.5)).Depth.In("mm"), 9);
+        Assert.Equal((10, 45), (cookie.Lying().Depth.In("mm"), cookie.Lying().Across.In("mm")));
+        Assert.Equal(cookie.WholeVolume, cookie.Lying().Displaced);
     }
 
     [Fact]

@@ -1,4 +1,5 @@
 using Kondiba.Core.Amounts;
+using Kondiba.Core.Measures;
 using Kondiba.Core.Planning;
 using Kondiba.Core.Reference;
 using NodaTime;
@@ -52,7 +53,7 @@ public class ShortageTests
     [Fact]
     public void Where_hands_are_no_help_room_is_short_and_no_hands()
     {
-        var none = Tables with { Setting = Tables.Setting with { Places = [.. Tables.Setting.Places.Select(p => p with { Trays = p.Code == Setting.Place.Room ? 1 : 0 })] } };
+        var none = Tables with { Setting = Tables.Setting with { Places = [.. Tables.Setting.Places.Select(p => p with { Trays = p.Code == Setting.Place.Room ? 1 : 0, Air = new(Quantities.Of<Temperature>(15, "°C"), Source.Entered) })] } };
 
         // Two trays of berries that are dipped within an hour of the other, on a counter that takes one.
         var berries = Weekend.Order("berries", 1, 12, Weekend.Dipped("strawberry", "L", 60, "dark", 0.75));

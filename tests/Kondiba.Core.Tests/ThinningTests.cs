@@ -20,11 +20,11 @@ public class ThinningTests
 
     /// <summary>Common practice: two tablespoons of flakes to 450 g of wafers, four to a bag of 340 g of craft wafers.</summary>
     [Theory]
-    [InlineData(0.30, 450, 2, 2.5)]
-    [InlineData(0.26, 340, 3, 4)]
-    public void Flakes_are_dosed_as_the_trade_does(double fat, double grams, double from, double to)
+    [InlineData(Wafers, 450, 2, 2)]
+    [InlineData("compound-wafer-cool", 340, 4, 4)]
+    public void Flakes_are_dosed_as_the_trade_does(string coating, double grams, double from, double to)
     {
-        var dose = For(Lean(fat));
+        var dose = For(Tables.Coating(coating)!);
         Assert.InRange(grams * dose.Rate.Si / Flakes.Tablespoon.Value.In("g"), from, to + 0.25);
         Assert.True(dose.After <= Tables.Thinning.Target.Value);
     }
@@ -32,7 +32,7 @@ public class ThinningTests
     /// <summary>From common practice (two to 450 g, four to 340 g) and 9 g a spoon, from memory: 4 to 10.6 % for every pot that is too thick to dip.</summary>
     [Fact]
     public void Every_pot_too_thick_by_the_trades_standards_gets_a_dose_within_its_range() =>
-        Gen.Double[0.26, 0.285].Sample(fat =>
+        Gen.Double[0.262, 0.285].Sample(fat =>
         {
             var dose = For(Lean(fat));
             Assert.True(dose.Before > Tables.Thinning.TooThickFrom.Value);
@@ -119,7 +119,7 @@ public class ThinningTests
     [Fact]
     public void Moulds_take_no_thinner()
     {
-        var tally = Tally(new(Thinner: "flakes"), Line("moulded-piece", "cookie", 12));
+        var tally = Tally(new(Thinner: "flakes"), Line("moulded-piece", "accent", 12));
         Assert.Null(tally.Pots.Single().Thinner);
         Assert.Contains("take no thinner", Assert.Single(tally.Problems).Reason, StringComparison.Ordinal);
     }
@@ -137,7 +137,7 @@ public class ThinningTests
     [Fact]
     public void A_heavy_coat_is_advised_of_unless_the_maker_wants_none()
     {
-        Assert.Contains("2.5 tbsp palm-kernel flakes to 450 g", Tally(null, Berries()).Pots.Single().Advice, StringComparison.Ordinal);
+        Assert.Contains("2 tbsp palm-kernel flakes to 450 g", Tally(null, Berries()).Pots.Single().Advice, StringComparison.Ordinal);
         Assert.Empty(Tally(new(Thinner: "none"), Berries()).Pots.Single().Advice);
         Assert.Empty(Tally(new(Thinner: "flakes"), Berries()).Pots.Single().Advice);
     }

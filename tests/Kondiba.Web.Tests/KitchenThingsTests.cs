@@ -116,7 +116,7 @@ public sealed class KitchenThingsTests(Server server) : IClassFixture<Server>
     {
         var order = Orders.Order(Orders.Line("pretzel-rod", "one", 24, "lime", 0.5));
         var before = Pot(await PreviewAsync(order));
-        var flute = new JsonObject { ["code"] = "flute", ["name"] = "flute", ["kind"] = "round", ["measures"] = new JsonObject { ["bottom"] = 40, ["top"] = 40, ["height"] = 160 } };
+        var flute = new JsonObject { ["code"] = "flute", ["name"] = "flute", ["kind"] = "round", ["measures"] = new JsonObject { ["bottom"] = 30, ["top"] = 30, ["height"] = 160 } };
         (await client.PutAsJsonAsync("/api/kitchen/vessels", flute)).EnsureSuccessStatusCode();
         var with = Pot(await PreviewAsync(order));
         Assert.Equal("flute", (string)with["vessel"]!);

@@ -148,7 +148,7 @@ public sealed class OrderTests(Server server) : IClassFixture<Server>
     [Fact]
     public async Task A_vessel_too_narrow_can_be_kept_and_is_minded()
     {
-        var order = Orders.Order(Orders.Line("apple", "M", 4, "dark", 1), Orders.Line());
+        var order = Orders.Order(Orders.Line("apple", "M", 4, "dark", 1), Orders.Line("cake-ball", "one", 6, "dark", 1));
         order["pots"] = new JsonObject { [Orders.Pot("dark")] = new JsonObject { ["vessel"] = "tall-glass" } };
         var created = await client.CreatedAsync(order);
         Assert.Contains(created["tally"]!["problems"]!.AsArray(), p => (string)p!["field"]! == $"pots.{Orders.Pot("dark")}.vessel" && (string)p["severity"]! == "unfit");

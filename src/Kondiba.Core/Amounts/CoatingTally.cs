@@ -128,6 +128,8 @@ public sealed record CoatingTally(
                 yield return ($"{path}.inBags", () => drizzle.InBags.Working);
             }
 
+            if (pot.Cost is { } cost)
+                yield return ($"{path}.cost", () => cost.Working);
             if (pot.Thinner is { } thinner)
                 yield return ($"{path}.thinner", () => thinner.Mass.Working);
         }

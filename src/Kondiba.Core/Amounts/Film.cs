@@ -12,13 +12,12 @@ namespace Kondiba.Core.Amounts;
 /// <param name="Packing">Solids volume fraction at which nothing flows, φm.</param>
 /// <param name="FatViscosityAt40">Viscosity of the fat at 40 °C.</param>
 /// <param name="FlowActivation">How fast the fat thins when warmed (Arrhenius).</param>
-/// <param name="ViscosityFactor">k, fits the suspension law to real coating.</param>
-/// <param name="YieldScale">τ*, scale of the yield stress.</param>
 /// <param name="Shakes">Ways to drain a piece.</param>
 /// <param name="Shake">Code of the way it is done in this kitchen.</param>
 /// <param name="DripTime">How long a piece is held over the pot.</param>
 /// <param name="Stick">The maker's own factor on the film; 1 until learned.</param>
 /// <param name="AtOnce">What a second coat, dipped at once, adds to the first: the wet coats run down together.</param>
+/// <param name="Loops">What the loops of a twist drag along, over the skin of its rod.</param>
 /// <param name="Covers">Film that each kind of colour needs to hide what is under it.</param>
 /// <param name="Foot">Source of the law by which a foot spreads.</param>
 /// <param name="ViscosityRule">Source of the viscosity law.</param>
@@ -31,13 +30,12 @@ public sealed record FilmConstants(
     Sourced<Share> Packing,
     Sourced<Viscosity> FatViscosityAt40,
     Sourced<MolarEnergy> FlowActivation,
-    Sourced<Share> ViscosityFactor,
-    Sourced<Stress> YieldScale,
     IReadOnlyList<Shake> Shakes,
     string Shake,
     Sourced<Duration> DripTime,
     Sourced<Share> Stick,
     Sourced<Share> AtOnce,
+    Sourced<Share> Loops,
     Covers Covers,
     Source Foot,
     Source ViscosityRule,
@@ -91,8 +89,8 @@ public sealed record Flow(Density Density, Viscosity Viscosity, Stress Yield, Fu
         var free = 1 - (phi.Si / c.Packing.Value.Si);
         var at = coating.DipAt.Value;
         var fatViscosity = c.FatViscosityAt40.Value * Exp(c.FlowActivation.Value.Si / GasConstant * ((1 / at.Si) - (1 / Quantities.Of<Temperature>(40, "°C").Si)));
-        var viscosity = fatViscosity * (c.ViscosityFactor.Value.Si * Pow(free, -2.5 * c.Packing.Value.Si));
-        var yield = c.YieldScale.Value * (Pow(free, -2) - 1);
+        var viscosity = fatViscosity * (coating.Viscosity.Value.Si * Pow(free, -2.5 * c.Packing.Value.Si));
+        var yield = coating.Yield.Value * (Pow(free, -2) - 1);
         return new(density, viscosity, yield, () =>
         [
             WorkingLine.Of("fat in the coating", $"{coating.Name}", coating.Fat.Value, coating.Fat.Source),
@@ -108,10 +106,10 @@ public sealed record Flow(Density Density, Viscosity Viscosity, Stress Yield, Fu
             WorkingLine.Of("viscosity of the fat at 40 °C", c.FatViscosityAt40),
             WorkingLine.Of("flow activation", c.FlowActivation),
             WorkingLine.Of("viscosity of the fat", $"{c.FatViscosityAt40.Value.Si} × exp({c.FlowActivation.Value.In("kJ/mol")}/R × (1/{at.Si:0.0} − 1/313.15))", fatViscosity, Source.Computed),
-            WorkingLine.Of("fitting factor k", c.ViscosityFactor),
-            WorkingLine.Of("plastic viscosity η", $"{c.ViscosityFactor.Value.Si} × {fatViscosity.Si:0.0000} × (1 − {phi.Si:0.000}/{c.Packing.Value.Si})^(−2.5 × {c.Packing.Value.Si})", viscosity, c.ViscosityRule),
-            WorkingLine.Of("yield scale τ*", c.YieldScale),
-            WorkingLine.Of("yield stress τ", $"{c.YieldScale.Value.Si} × ((1 − {phi.Si:0.000}/{c.Packing.Value.Si})^(−2) − 1)", yield, c.YieldRule),
+            WorkingLine.Of("fitting factor k", coating.Viscosity),
+            WorkingLine.Of("plastic viscosity η", $"{coating.Viscosity.Value.Si} × {fatViscosity.Si:0.0000} × (1 − {phi.Si:0.000}/{c.Packing.Value.Si})^(−2.5 × {c.Packing.Value.Si})", viscosity, c.ViscosityRule),
+            WorkingLine.Of("yield scale τ*", coating.Yield),
+            WorkingLine.Of("yield stress τ", $"{coating.Yield.Value.Si} × ((1 − {phi.Si:0.000}/{c.Packing.Value.Si})^(−2) − 1)", yield, c.YieldRule),
         ]);
     }
 }

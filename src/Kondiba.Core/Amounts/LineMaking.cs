@@ -27,9 +27,21 @@ internal sealed record LineMaking(
     {
         tell ??= (_, _, _, _) => { };
         var making = line.Making ?? new();
-        return making.Mould is { } mould && centre.Holding is Holding.Mould
-            ? Moulded(mould, size, tables, tell)
-            : Filled(making, centre, size, tables, tell);
+        if (making.Mould is { } mould && centre.Holding is Holding.Mould)
+            return Moulded(mould, size, tables, tell);
+        return size.Shape is Cavity cavity ? InOwnCavity(cavity, size, tables, tell) : Filled(making, centre, size, tables, tell);
+    }
+
+    /// <summary>A moulded piece for which no mould was chosen: in the size's own cavity, round the insert that it is named for.</summary>
+    private static LineMaking InOwnCavity(Cavity cavity, CentreSize size, TradeTables tables, Action<string, string, string, Severity> tell)
+    {
+        (Centre Centre, CentreSize Size)? insert = size.Insert is [var code, var of] && tables.Centre(code) is { } centre && centre.Size(of) is { } one ? (centre, one) : null;
+        var holds = $"No mould is chosen: a cavity of {cavity.Holds.In("mL"):0} mL is assumed";
+        if (insert is { } pressed)
+            tell("making.mould", $"{holds}, round a {pressed.Size.Name} {pressed.Centre.Name}.", "Choose your mould, and what is pressed in.", Severity.Mind);
+        else if (cavity.Coating.Si < 1)
+            tell("making.mould", $"{holds}, and what is pressed in is not known: it is neither priced nor checked for allergens.", "Choose the mould, and what is pressed in.", Severity.Mind);
+        return new(size, null, null, Insert: insert);
     }
 
     /// <summary>The line's decoration with what is stuck on every figure.</summary>

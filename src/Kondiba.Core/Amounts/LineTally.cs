@@ -5,6 +5,7 @@ using Kondiba.Core.Measures;
 using Kondiba.Core.Prep;
 using Kondiba.Core.Reference;
 using Kondiba.Core.Setting;
+using NodaTime;
 
 namespace Kondiba.Core.Amounts;
 
@@ -18,7 +19,9 @@ namespace Kondiba.Core.Amounts;
 /// <param name="OnPieces">Coating on all of them, spoilt ones too.</param>
 /// <param name="DipLine">Distance of the coat's edge from the dipped end, for drawing.</param>
 /// <param name="Setting">Setting times, one for each place.</param>
+/// <param name="Density">Of the coating it is dipped in.</param>
 /// <param name="Piece">A freshly dipped piece, as the setting model sees it.</param>
+/// <param name="DipTime">Of the hands, for one coat of one piece: the way's it is dipped by.</param>
 /// <param name="Look">What its decoration comes to; null when it has none.</param>
 /// <param name="Parts">Its further parts: a mould's first layer, the parts of a figure; null when it has none.</param>
 /// <param name="Moulded">What its mould takes and how often it is filled; null when none was chosen.</param>
@@ -33,22 +36,25 @@ public sealed record LineTally(
     Figure<Mass> OnPieces,
     Length DipLine,
     IReadOnlyList<SettingTime> Setting,
+    [property: JsonIgnore] Density Density,
     [property: JsonIgnore] DippedPiece Piece,
+    [property: JsonIgnore] Sourced<Duration> DipTime,
     LookTally? Look = null,
     IReadOnlyList<MadePart>? Parts = null,
     Moulds.MouldTally? Moulded = null,
     SeenSize? Seen = null)
 {
-    internal static LineTally For(Dip dip, Flow flow, TradeTables tables, List<Problem> problems)
+    internal static LineTally For(Dip dip, Flow flow, TemperatureGap softer, TradeTables tables, List<Problem> problems)
     {
         var (shape, c) = (dip.Size.Shape, tables.Film);
         var area = shape.DippedArea(dip.Depth, dip.Angle);
         var film = shape is Cavity cavity ? Filled(cavity, area) : Amounts.Film.After(flow, shape.Run(dip.Depth), c);
-        var stick = shape is Cavity ? new(new(1), c.Stick.Source) : c.Stick;
-        var coats = dip.AtOnce ? 1 + ((dip.Coats - 1) * c.AtOnce.Value.Si) : dip.Coats;
-        var coat = film.Value * (coats * stick.Value.Si);
+        var stick = Stick(dip, c);
+        var coats = Coats(dip, c);
+        var coat = CoatOf(dip, film.Value, c);
         var foot = dip.Upright ? default : Amounts.Film.Foot(flow, shape.Run(dip.Depth), shape.FootLine(dip.Depth), area, c);
-        var perPiece = (area * coat * flow.Density) + foot;
+        var dragged = shape.Looped ? 1 + c.Loops.Value.Si : 1;
+        var perPiece = (area * coat * flow.Density * dragged) + foot;
         var spoil = dip.Centre.Spoil;
         var onPieces = perPiece * dip.Count.Value * (1 + spoil.Value.Si);
 
@@ -70,11 +76,12 @@ public sealed record LineTally(
             .. film.Working,
             WorkingLine.Count("coats", "", dip.Coats, Source.Entered),
             .. dip.AtOnce ? new[] { WorkingLine.Of("a coat dipped at once adds", c.AtOnce) } : [],
-            WorkingLine.Of("your own factor on the film", stick),
+            WorkingLine.Of($"{dip.Centre.Plural} keep, over a smooth solid", stick),
+            .. shape.Looped ? new[] { WorkingLine.Of("its loops drag along besides", c.Loops) } : [],
             .. foot.Si > 0 ? FootWorking() : [],
             WorkingLine.Of(
                 "coating on one piece",
-                $"A·h·ρ·coats{(foot.Si > 0 ? " + foot" : "")} = {area.In("cm²"):0.0} cm² × {film.Value.In("mm"):0.00} mm × {flow.Density.Si:0} kg/m³ × {coats:0.##} × {stick.Value.Si}{(foot.Si > 0 ? $" + {foot.In("g"):0.00} g" : "")}",
+                $"A·h·ρ·coats{(foot.Si > 0 ? " + foot" : "")} = {area.In("cm²"):0.0} cm² × {film.Value.In("mm"):0.00} mm × {flow.Density.Si:0} kg/m³ × {coats:0.##} × {stick.Value.Si}{(shape.Looped ? $" × {dragged:0.##}" : "")}{(foot.Si > 0 ? $" + {foot.In("g"):0.00} g" : "")}",
                 perPiece,
                 Source.Computed),
         ];
@@ -84,7 +91,9 @@ public sealed record LineTally(
             WorkingLine.Of("foot", "line × ρ²·g·h³/(3τ), at most what had not yet drained", foot, c.Foot),
         ];
         var posture = dip.Centre.Holding is Holding.Mould ? Posture.Mould : dip.Upright ? Posture.Upright : Posture.Flat;
-        var piece = new DippedPiece(coat, area, shape.WholeArea - area, flow.Density, dip.Coating.DipAt.Value, dip.Size.Mass, dip.Centre.HeatCapacity, Schools.ComesFrom(dip.Centre, tables).Air, posture);
+        var piece = new DippedPiece(
+            coat, area, shape.WholeArea - area, flow.Density, dip.Coating.DipAt.Value, tables.Setting.Family(dip.Coating.Family), softer, dip.Size.Mass, dip.Centre.HeatCapacity,
+            Schools.ComesFrom(dip.Centre, tables).Air, dip.Centre.Contact, dip.Centre.ServedCold, posture);
         List<SettingTime> setting = [.. tables.Setting.Had.Select(place => SettingModel.For(piece, place, tables.Setting))];
         if (setting[0].HandleHard is null && dip.Layer == 0)
         {
@@ -111,8 +120,20 @@ public sealed record LineTally(
             ]),
             shape.DipLine(dip.Depth),
             setting,
-            piece);
+            flow.Density,
+            piece,
+            tables.Dipping.Upright.Time);
     }
+
+    /// <summary>Thickness of all coats of a dip together.</summary>
+    /// <param name="dip">The dip.</param>
+    /// <param name="film">Of one coat.</param>
+    /// <param name="c">Constants of the film model.</param>
+    internal static Length CoatOf(Dip dip, Length film, FilmConstants c) => film * (Coats(dip, c) * Stick(dip, c).Value.Si);
+
+    private static double Coats(Dip dip, FilmConstants c) => dip.AtOnce ? 1 + ((dip.Coats - 1) * c.AtOnce.Value.Si) : dip.Coats;
+
+    private static Sourced<Share> Stick(Dip dip, FilmConstants c) => dip.Size.Shape is Cavity ? new(new(1), c.Stick.Source) : new(new(c.Stick.Value.Si * dip.Centre.Stick.Value.Si), dip.Centre.Stick.Source);
 
     /// <summary>Coating in a mould, spread over the walls.</summary>
     private static Figure<Length> Filled(Cavity cavity, Area walls)

@@ -2,6 +2,7 @@ using Kondiba.Core.Centres;
 using Kondiba.Core.Coatings;
 using Kondiba.Core.Measures;
 using Kondiba.Core.Reference;
+using Kondiba.Core.Vessels;
 using NodaTime;
 
 namespace Kondiba.Core.Amounts;
@@ -19,6 +20,12 @@ internal sealed record Dip(
 
     /// <summary>Key of the pot it is dipped in.</summary>
     public string Pot => Coating.Pot(Colour);
+
+    /// <summary>A piece as it goes into the coating.</summary>
+    public HeldPiece Held => new(One, Centre.Holding, Size.Shape, Depth);
+
+    /// <summary>Time of the hands for all pieces and coats, spoilt ones too.</summary>
+    public Duration HandsOn(DippingWay way) => way.Time.Value * (Count.Value * (1 + Centre.Spoil.Value.Si) * Coats);
 }
 
 /// <summary>Finds what cannot be in an order, field by field.</summary>
@@ -125,6 +132,8 @@ internal static class OrderCheck
 
         if (line.Depth > centre!.Deepest.Value.Si + 1e-9)
             Mind("depth", centre.DeepestReason, $"{centre.Deepest.Value.In("%"):0} % is about as deep as it goes.");
+        else if (centre.Depths is [var only] && Math.Abs(line.Depth - only.Si) > 0.01)
+            Mind("depth", $"{With.Capital(centre.Plural)} are dipped {(only.Si < 1 ? $"to {only.In("%"):0} %" : "whole")}.", $"Set the depth to {only.In("%"):0} %.");
         if (line.Coats < centre.LeastCoats)
             Mind("coats", $"{With.Article(centre.Name)} does not carry itself in one coat.", $"Give it {centre.LeastCoats} coats at least.");
         var upright = line.Upright ?? centre.Upright;
@@ -168,7 +177,7 @@ internal static class OrderCheck
         }
 
         if (pot.Film is { } film && !(film is >= 0.3 and <= 4))
-            yield return new($"{field}.film", "No coat is thinner than 0.3 mm or thicker than 4 mm.", "Type a film between 0.3 and 4 mm; 1.3 mm is a smooth coat.");
+            yield return new($"{field}.film", "No coat is thinner than 0.3 mm or thicker than 4 mm.", "Type a film between 0.3 and 4 mm; 1 mm is a smooth coat.");
     }
 
     private static Figure<int>? Count(LineDraft line, Centre centre, CentreSize size, Action<string, string, string> error)

@@ -3,14 +3,15 @@ using Kondiba.Core.Measures;
 using Kondiba.Core.Pantry;
 using Kondiba.Core.Reference;
 using Kondiba.Core.Thinning;
+using NodaTime;
 
 namespace Kondiba.Core.Amounts;
 
 /// <summary>Constants of a pot.</summary>
 /// <param name="Margin">Put on top of everything, to be safe.</param>
 /// <param name="ToolLoss">Stays on spatula, fork and walls.</param>
-/// <param name="Clearance">Free room wanted on each side between piece and wall.</param>
-public sealed record PotConstants(Sourced<Share> Margin, Sourced<Mass> ToolLoss, Sourced<Length> Clearance);
+/// <param name="MostOver">By how much a way may melt more than the thriftiest one, however much time it saves.</param>
+public sealed record PotConstants(Sourced<Share> Margin, Sourced<Mass> ToolLoss, Sourced<Share> MostOver);
 
 /// <summary>A share of the pot as it stands in the vessel.</summary>
 /// <param name="Kind">"pool", "pieces" or "spare".</param>
@@ -18,16 +19,29 @@ public sealed record PotConstants(Sourced<Share> Margin, Sourced<Mass> ToolLoss,
 /// <param name="To">Level of its upper edge.</param>
 public sealed record PotBand(string Kind, Length From, Length To);
 
-/// <summary>What a pot would come to in another vessel.</summary>
+/// <summary>What a pot would come to in another vessel, dipped the way that costs least there.</summary>
 /// <param name="Vessel">Code of the vessel.</param>
+/// <param name="Way">Code of the way.</param>
 /// <param name="ToMelt">All that is melted; null when a piece does not go in.</param>
+/// <param name="Cost">What is left over, and the hands' time; null when a piece does not go in.</param>
+/// <param name="Melts">Melts that follow each other.</param>
 /// <param name="Reason">Why a piece does not go in; empty when all do.</param>
-public sealed record VesselChoice(string Vessel, Mass? ToMelt, string Reason);
+public sealed record VesselChoice(string Vessel, string Way, Mass? ToMelt, PotCost? Cost, int Melts, string Reason);
 
-/// <summary>How a pot's vessel compares with another that would do.</summary>
+/// <summary>How a pot compares with the best that would do instead.</summary>
 /// <param name="Vessel">Code of the other vessel.</param>
-/// <param name="Less">How much less the pot wants in its own vessel; negative when the other would want less.</param>
-public sealed record VesselSaving(string Vessel, Mass Less);
+/// <param name="Way">Code of the way pieces would be dipped in it.</param>
+/// <param name="More">How much more coating the other wants; negative when it wants less.</param>
+/// <param name="Longer">How much longer it takes the hands, further melts too; negative when it is quicker.</param>
+/// <param name="Dearer">By how much it costs more; negative when the maker's own choice is dearer.</param>
+public sealed record RunnerUp(string Vessel, string Way, Mass More, Duration Longer, Money Dearer);
+
+/// <summary>How pieces of a line are dipped in a pot.</summary>
+/// <param name="Line">Index of the line.</param>
+/// <param name="Layer">Of its dips; 0 for the first coat.</param>
+/// <param name="Way">Code of the way.</param>
+/// <param name="Time">Of the hands, for one coat of one piece.</param>
+public sealed record LineWay(int Line, int Layer, string Way, Duration Time);
 
 /// <summary>A further dose, when the pot is still too thick.</summary>
 /// <param name="Tablespoons">To add.</param>
@@ -58,6 +72,7 @@ public sealed record PotDrizzle(Figure<Mass> Mass, Figure<Mass> InBags, int Load
 /// <param name="Coating">Code of the coating.</param>
 /// <param name="Colour">Code of the colour.</param>
 /// <param name="Vessel">Code of the vessel that is dipped in; null when it is only drizzled.</param>
+/// <param name="Way">Code of the way most pieces are dipped; null likewise.</param>
 /// <param name="OnPieces">What ends up on the pieces, spoilt ones too.</param>
 /// <param name="Pool">What must still stand there for the last dip; it is left over.</param>
 /// <param name="Spare">What stays on the tools and in the bag, and the margin.</param>
@@ -76,7 +91,10 @@ public sealed record PotDrizzle(Figure<Mass> Mass, Figure<Mass> InBags, int Load
 /// <param name="Worth">What the coating used is worth, leftovers too.</param>
 /// <param name="Leftover">What is left at the end and what it can become.</param>
 /// <param name="Bands">The first melt, bottom to top.</param>
-/// <param name="Saving">How its vessel compares with the next best one, or with the best; null when no other would do.</param>
+/// <param name="Ways">How each line is dipped in it.</param>
+/// <param name="Spooned">Last pieces that are spooned over as the vessel runs low; none where all are dipped.</param>
+/// <param name="Cost">What the way and the vessel cost besides the coating on the pieces; null when it is only drizzled.</param>
+/// <param name="RunnerUp">The next best way and vessel, or the best when the maker chose another; null when no other would do.</param>
 /// <param name="Vessels">Every vessel, for choosing.</param>
 /// <param name="DipFrom">Lower end of the dipping window.</param>
 /// <param name="DipTo">Upper end of the dipping window.</param>
@@ -85,6 +103,7 @@ public sealed record Pot(
     string Coating,
     string Colour,
     string? Vessel,
+    string? Way,
     Figure<Mass> OnPieces,
     Figure<Mass> Pool,
     Figure<Mass> Spare,
@@ -103,7 +122,10 @@ public sealed record Pot(
     Figure<Money> Worth,
     Leftover Leftover,
     IReadOnlyList<PotBand> Bands,
-    VesselSaving? Saving,
+    IReadOnlyList<LineWay> Ways,
+    int Spooned,
+    Figure<PotCost>? Cost,
+    RunnerUp? RunnerUp,
     IReadOnlyList<VesselChoice> Vessels,
     Temperature DipFrom,
     Temperature DipTo);

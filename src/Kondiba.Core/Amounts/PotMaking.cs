@@ -23,17 +23,19 @@ internal static class PotMaking
         var (coating, colour) = dips.Count > 0 ? (dips[0].Coating, dips[0].Colour) : (bags[0].Coating, bags[0].Colour);
         var dose = DoseFor(coating, key, dips, draft, tables, problems);
         var flow = Flow.Of(coating, dose?.Rate ?? default, tables.Film);
+        var softer = dose?.Softer ?? default;
         foreach (var dip in dips)
-            lines[(dip.Line, dip.Layer)] = LineTally.For(dip, flow, tables, problems);
+            lines[(dip.Line, dip.Layer)] = LineTally.For(dip, flow, softer, tables, problems);
 
         var pairs = dips.Select(d => (d, lines[(d.Line, d.Layer)])).ToList();
-        List<VesselTally> tallies = dips.Count == 0 ? [] : [.. tables.Vessels.Select(v => VesselTally.For(v, pairs, flow, tables.Pot))];
-        var tally = tallies.FirstOrDefault(t => t.Vessel.Code == draft.Vessel)
-            ?? tallies.OrderBy(t => t.Unfit.Count).ThenBy(t => !t.Offered).ThenBy(t => t.ToMelt.Si).FirstOrDefault();
+        var tallies = dips.Count == 0 ? [] : InVessels(pairs, flow, tables);
+        var tally = tallies.Find(t => t.Vessel.Code == draft.Vessel) ?? Best(tallies, tables);
         if (tally is not null)
             NameUnfit(key, tally, tallies, problems);
         if (tally?.InOrder.Count == 0)
             tally = null;
+        foreach (var (dip, line, seat) in tally?.InOrder ?? [])
+            lines[(dip.Line, dip.Layer)] = line with { DipTime = seat.Way.Time };
         IReadOnlyList<Dip> inOrder = tally is null ? [] : [.. tally.InOrder.Select(s => s.Dip)];
         if (tally is null && bags.Count == 0)
             return (null, inOrder);
@@ -50,6 +52,7 @@ internal static class PotMaking
             coating.Code,
             colour.Code,
             tally?.Vessel.Code,
+            tally?.Way.Code,
             new(onPieces, () => tally?.OnPiecesWorking() ?? Nothing("on the pieces")),
             new(pool, () => tally?.PoolWorking(flow) ?? Nothing("pool")),
             new(toMelt - onPieces - pool - drawn, () => Together("spare", "what is left of it", tally?.SpareWorking(tables.Pot), drizzle?.InBags.Working, toMelt - onPieces - pool - drawn)),
@@ -68,10 +71,32 @@ internal static class PotMaking
             Worth(ofCoating, cover, coating.Packs),
             Leftover.For(toMelt - onPieces - drawn - (tally is null ? default : tables.Pot.ToolLoss.Value), coating, dose is not null, tables.Leftovers),
             tally?.Bands(flow) ?? [],
-            tally is null ? null : Saving(tally, tallies),
-            [.. tallies.Select(t => new VesselChoice(t.Vessel.Code, t.Unfit.Count == 0 ? t.ToMelt + inBags : null, string.Join(" ", t.Unfit.Select(u => u.Seat.Misfit))))],
+            [.. tally?.InOrder.Select(s => new LineWay(s.Dip.Line, s.Dip.Layer, s.Seat.Way.Code, s.Seat.Way.Time.Value)) ?? []],
+            tally?.Spooned ?? 0,
+            tally is null ? null : new(tally.Cost, () => tally.Cost.Working(coating, tables)),
+            tally is null ? null : RunnerUpTo(tally, tallies),
+            [.. tables.Vessels.Select(v => tallies.Find(t => t.Vessel == v)).OfType<VesselTally>().Select(t => Choice(t, inBags))],
             coating.DipFrom.Value,
             coating.DipTo.Value), inOrder);
+    }
+
+    /// <summary>The pot in every vessel, those that take every piece first, and of these the cheapest.</summary>
+    private static List<VesselTally> InVessels(List<(Dip Dip, LineTally Tally)> pairs, Flow flow, TradeTables tables)
+    {
+        return [.. tables.Vessels.SelectMany(v => VesselTally.All(v, pairs, flow, tables)).OrderBy(t => t.Unfit.Count).ThenBy(t => !t.Fits).ThenBy(t => t.Cost.Total.Amount).ThenBy(t => t.ToMelt.Si)];
+    }
+
+    /// <summary>
+    /// The way and the vessel for a maker who chose none: the cheapest. But nobody melts far more than the thriftiest way takes to
+    /// save some minutes: where one would, its last pieces are spooned over, or another is taken.
+    /// </summary>
+    private static VesselTally? Best(List<VesselTally> tallies, TradeTables tables)
+    {
+        var fitting = tallies.FindAll(t => t.Fits);
+        if (fitting.Count == 0)
+            return tallies.FirstOrDefault();
+        var most = fitting.Select(t => t.ToMelt).MinBy(m => m.Si) * (1 + tables.Pot.MostOver.Value.Si);
+        return fitting.Select(t => t.ToMelt > most ? t.WithLastSpooned(most, tables) : t).OfType<VesselTally>().OrderBy(t => t.Cost.Total.Amount).ThenBy(t => t.ToMelt.Si).First();
     }
 
     /// <summary>What covers so much of a coating bought in a colour.</summary>
@@ -118,7 +143,8 @@ internal static class PotMaking
     /// <summary>The dose of the thinner chosen, or of the kitchen's habit where the coating takes it; moulds and piping take none.</summary>
     private static Dose? DoseFor(Coatings.Coating coating, string key, IReadOnlyList<Dip> dips, PotDraft draft, TradeTables tables, List<Problem> problems)
     {
-        var code = draft.Thinner ?? tables.Habits.Thinner;
+        var habit = coating.Thinners.Contains(tables.Habits.Thinner ?? "") ? tables.Habits.Thinner : coating.Wants;
+        var code = draft.Thinner ?? habit;
         var thinner = coating.Thinners.Contains(code ?? "") ? tables.Thinner(code) : null;
         if (thinner is null)
             return null;
@@ -130,7 +156,7 @@ internal static class PotMaking
         }
 
         var target = draft.Film is { } film && film is >= 0.3 and <= 4 ? Quantities.Of<Length>(film, "mm") : tables.Thinning.Target.Value;
-        var dose = Dose.For(coating, thinner, target, tables.Film, tables.Thinning);
+        var dose = Dose.For(coating, thinner, target, tables.Film, tables.Thinning, draft.Film is null ? Hides : null);
         var limit = tables.Thinning.Limit;
         if (dose.Wanted is not { } wanted || wanted > limit.Value)
         {
@@ -142,6 +168,12 @@ internal static class PotMaking
         }
 
         return dose.Spoons > 0 ? dose : null;
+
+        bool Hides(Share rate)
+        {
+            var flow = Flow.Of(coating, rate, tables.Film);
+            return dips.All(d => d.Size.Shape is Cavity || LineTally.CoatOf(d, Film.Thickness(flow, d.Size.Shape.Run(d.Depth), tables.Film).Film, tables.Film) >= tables.Film.Covers.Of(d.Colour.Cover).Value);
+        }
     }
 
     private static PotThinner ThinnerOf(Dose dose, Mass ofCoating, TradeTables tables)
@@ -198,17 +230,23 @@ internal static class PotMaking
     {
         foreach (var (dip, _, seat) in tally.Unfit)
         {
-            var other = tallies.Where(t => t.Unfit.All(u => u.Dip.Line != dip.Line)).OrderBy(t => t.Unfit.Count).ThenBy(t => !t.Offered).FirstOrDefault();
+            var other = tallies.Where(t => t.Unfit.All(u => u.Dip.Line != dip.Line)).FirstOrDefault();
             problems.Add(other is not null
                 ? new($"pots.{key}.vessel", seat.Misfit!, $"Choose another vessel, such as the {other.Vessel.Name}.", Severity.Unfit)
                 : new($"lines[{dip.Line}].depth", seat.Misfit!, "Dip less deep, or add a larger vessel to your kitchen; none here takes it.", Severity.Unfit));
         }
     }
 
-    private static VesselSaving? Saving(VesselTally tally, List<VesselTally> tallies)
+    private static VesselChoice Choice(VesselTally tally, Mass inBags) => tally.Unfit.Count == 0
+        ? new(tally.Vessel.Code, tally.Way.Code, tally.ToMelt + inBags, tally.Cost, tally.Melts.Count, "")
+        : new(tally.Vessel.Code, tally.Unfit[0].Seat.Way.Code, null, null, 0, string.Join(" ", tally.Unfit.Select(u => u.Seat.Misfit)));
+
+    private static RunnerUp? RunnerUpTo(VesselTally tally, List<VesselTally> tallies)
     {
-        var others = tallies.Where(t => t != tally && t.Offered).OrderBy(t => t.ToMelt.Si).ToList();
-        return others.Count == 0 || tally.Unfit.Count > 0 ? null : new(others[0].Vessel.Code, others[0].ToMelt - tally.ToMelt);
+        var other = tallies.Find(t => t.Vessel != tally.Vessel && t.Unfit.Count == 0);
+        return other is null || tally.Unfit.Count > 0
+            ? null
+            : new(other.Vessel.Code, other.Way.Code, other.ToMelt - tally.ToMelt, other.Cost.Hands - tally.Cost.Hands, other.Cost.Total - tally.Cost.Total);
     }
 
     private static List<WorkingLine> PacksWorking(Mass ofCoating, PackCover cover, IReadOnlyList<Coatings.CoatingPack> packs)

@@ -2,13 +2,14 @@ using Kondiba.Core.Centres;
 using Kondiba.Core.Measures;
 using Kondiba.Core.Reference;
 using Kondiba.Core.Vessels;
+using NodaTime;
 
 namespace Kondiba.Core.Amounts;
 
 /// <summary>A line on its way into a vessel.</summary>
 internal sealed record Seated(Dip Dip, LineTally Tally, Seat Seat);
 
-/// <summary>A colour's pot as it would be in one vessel.</summary>
+/// <summary>A colour's pot as it would be in one vessel, its pieces dipped one way as far as that can be.</summary>
 internal sealed record VesselTally(
     Vessel Vessel,
     IReadOnlyList<Seated> InOrder,
@@ -18,56 +19,132 @@ internal sealed record VesselTally(
     int PoolFor,
     Mass Spare,
     Mass ToMelt,
-    IReadOnlyList<Mass> Melts)
+    double Fills,
+    PotCost Cost,
+    int Spooned = 0)
 {
     /// <summary>Share of a vessel that can be topped up at least; with less room than this it would be topped up all the time.</summary>
-    private const double LeastRoom = 0.1;
+    private const double LeastRoom = 0.25;
 
-    /// <summary>Whether it is offered unasked: it takes everything, and wants handwork for few pieces only.</summary>
-    public bool Offered => Unfit.Count == 0 && (Vessel.UpTo is null || InOrder.Sum(s => s.Dip.Count.Value) <= Vessel.UpTo);
+    /// <summary>Whether it takes every piece, and is not topped up all the time.</summary>
+    public bool Fits => Unfit.Count == 0 && (Fills <= 1 || Room(Vessel, InOrder, InOrder[0].Tally.Density) >= LeastRoom);
 
-    public static VesselTally For(Vessel vessel, IReadOnlyList<(Dip Dip, LineTally Tally)> dips, Flow flow, PotConstants c)
+    /// <summary>Melts that follow each other, equal in what they add to what stays, so that none is too small to melt.</summary>
+    public IReadOnlyList<Mass> Melts
+    {
+        get
+        {
+            var melts = Math.Max(1, (int)Math.Ceiling(Fills - 1e-9));
+            if (InOrder.Count == 0 || melts == 1)
+                return InOrder.Count == 0 ? [] : [ToMelt];
+            var stays = InOrder[0].Seat.StandsOf(InOrder[0].Tally.Density);
+            var each = (ToMelt - stays) / melts;
+            return [stays + each, .. Enumerable.Repeat(each, melts - 1)];
+        }
+    }
+
+    /// <summary>The way most is dipped by.</summary>
+    public DippingWay Way => InOrder.MaxBy(s => s.Dip.Count.Value)!.Seat.Way;
+
+    /// <summary>Every way of dipping a pot's pieces in a vessel: for each way that one of them takes there, as many as can go by it.</summary>
+    public static IEnumerable<VesselTally> All(Vessel vessel, IReadOnlyList<(Dip Dip, LineTally Tally)> dips, Flow flow, TradeTables tables)
     {
         var onlyMoulds = dips.All(p => p.Dip.Size.Shape is Cavity);
-        var seated = dips.Select(p => new Seated(p.Dip, p.Tally, onlyMoulds && !vessel.Pours
-            ? Seat.Not($"Moulds are filled from a bag or a spouted jug, not from the {vessel.Name}.")
-            : vessel.Seat(p.Dip.One, p.Dip.Size.Shape, p.Dip.Depth, c.Clearance.Value))).ToList();
-        var inOrder = seated.Where(s => s.Seat.Misfit is null).OrderByDescending(s => s.Seat.Stands.Si).ToList();
+        var seats = dips.Select(p => onlyMoulds && !vessel.Pours
+            ? [new Seat(tables.Dipping.Poured, default, default, default, $"Moulds are filled from a bag or a spouted jug, not from the {vessel.Name}.")]
+            : vessel.Seats(p.Dip.Held, tables.Dipping)).ToList();
+        foreach (var way in seats.SelectMany(s => s).Select(s => s.Way).Distinct())
+        {
+            var seated = dips.Select((p, i) => new Seated(p.Dip, p.Tally, seats[i].FirstOrDefault(s => s.Way == way) ?? seats[i].MinBy(s => s.Stands.Si)!)).ToList();
+            yield return For(vessel, seated, flow, tables);
+        }
+    }
+
+    private static VesselTally For(Vessel vessel, List<Seated> seated, Flow flow, TradeTables tables)
+    {
+        var inOrder = seated.Where(s => s.Seat.Misfit is null).OrderByDescending(s => s.Seat.StandsOf(flow.Density).Si).ToList();
 
         // After the last piece of a line, what later lines still use stands there too: only the rest must be pool.
         var (pool, poolFor, later) = (default(Mass), 0, default(Mass));
         for (var i = inOrder.Count - 1; i >= 0; i--)
         {
-            var wanted = (inOrder[i].Seat.Stands * flow.Density) - later;
+            var wanted = inOrder[i].Seat.StandsOf(flow.Density) - later;
             if (wanted >= pool)
                 (pool, poolFor) = (wanted, i);
             later += inOrder[i].Tally.OnPieces.Value;
         }
 
-        var onPieces = later;
-        var toMelt = (onPieces + pool + c.ToolLoss.Value) * (1 + c.Margin.Value.Si);
-        return new(
-            vessel, inOrder, [.. seated.Where(s => s.Seat.Misfit is not null)], onPieces, pool, poolFor, toMelt - onPieces - pool, toMelt, Split(vessel, inOrder, toMelt, flow));
+        var dipping = inOrder.Aggregate(Duration.Zero, (sum, s) => sum + s.Dip.HandsOn(s.Seat.Way));
+        return With(new(vessel, inOrder, [.. seated.Where(s => s.Seat.Misfit is not null)], later, pool, poolFor, default, default, 0, PotCost.Nothing), pool, dipping, tables);
     }
 
     /// <summary>
-    /// Splits a pot that its vessel does not hold, with a piece in it, into melts that follow each other: what the deepest dip
-    /// needs stays in the vessel and is topped up, in equal parts so that none is too small to melt.
+    /// The same pot with less in it: as it runs low, the vessel is tilted and the last pieces are spooned over. Null where that
+    /// does not bring it down far enough.
     /// </summary>
-    private static Mass[] Split(Vessel vessel, List<Seated> inOrder, Mass toMelt, Flow flow)
+    /// <param name="most">What is to be melted at most.</param>
+    /// <param name="tables">The trade tables with the kitchen's own.</param>
+    public VesselTally? WithLastSpooned(Mass most, TradeTables tables)
     {
-        if (inOrder.Count == 0)
-            return [];
-        var capacity = vessel.Capacity * flow.Density;
-        var holds = capacity - (new Volume(inOrder.Max(s => s.Seat.Displaced.Si)) * flow.Density);
-        if (toMelt <= holds)
-            return [toMelt];
-        var stays = inOrder[0].Seat.Stands * flow.Density;
-        var room = Math.Max((holds - stays).Si, capacity.Si * LeastRoom);
-        var melts = (int)Math.Ceiling(((toMelt - stays).Si / room) - 1e-9);
-        var each = (toMelt - stays) / melts;
-        return [stays + each, .. Enumerable.Repeat(each, melts - 1)];
+        var (c, spoon, last) = (tables.Pot, tables.Dipping.Spooned, InOrder[PoolFor]);
+        if (last.Seat.Way is SpoonedWay or BathedWay || last.Dip.Size.Shape is Cavity || last.Dip.Centre.Holding is Holding.Mould || last.Tally.DipLine > spoon.Longest.Value)
+            return null;
+        var wanted = (most / (1 + c.Margin.Value.Si)) - c.ToolLoss.Value - OnPieces;
+        var perPiece = last.Tally.PerPiece.Value / last.Dip.Coats;
+        var pieces = (int)Math.Ceiling((Pool - wanted) / perPiece);
+        var pool = Pool - (perPiece * pieces);
+        var later = InOrder.Skip(PoolFor + 1).Select(s => s.Tally.OnPieces.Value).Total();
+        if (pieces >= last.Dip.Count.Value || pool + later < spoon.Least.Value || OthersWant() > pool)
+            return null;
+        var dipping = Cost.Dipping + ((spoon.Time.Value - last.Seat.Way.Time.Value) * pieces);
+        return With(this with { Spooned = pieces }, pool, dipping, tables);
+
+        Mass OthersWant()
+        {
+            var (most, after) = (default(Mass), default(Mass));
+            for (var i = InOrder.Count - 1; i >= 0; i--)
+            {
+                var want = InOrder[i].Seat.StandsOf(InOrder[i].Tally.Density) - after;
+                if (i != PoolFor && want > most)
+                    most = want;
+                after += InOrder[i].Tally.OnPieces.Value;
+            }
+
+            return most;
+        }
     }
+
+    private static VesselTally With(VesselTally tally, Mass pool, Duration dipping, TradeTables tables)
+    {
+        var c = tables.Pot;
+        var toMelt = (tally.OnPieces + pool + c.ToolLoss.Value) * (1 + c.Margin.Value.Si);
+        if (tally.InOrder.Count == 0)
+            return tally with { ToMelt = toMelt };
+        var fills = FillsOf(tally.Vessel, tally.InOrder, toMelt);
+        return tally with
+        {
+            Pool = pool,
+            Spare = toMelt - tally.OnPieces - pool,
+            ToMelt = toMelt,
+            Fills = fills,
+            Cost = PotCost.Of(toMelt - tally.OnPieces, dipping, fills, tally.InOrder[0].Dip.Coating, tables),
+        };
+    }
+
+    /// <summary>
+    /// How often a pot fills its vessel, with a piece in it: what the deepest dip needs stays there and is topped up. One or less
+    /// when it holds everything.
+    /// </summary>
+    private static double FillsOf(Vessel vessel, IReadOnlyList<Seated> inOrder, Mass toMelt)
+    {
+        var density = inOrder[0].Tally.Density;
+        var room = Math.Max(Room(vessel, inOrder, density), LeastRoom) * (vessel.Capacity * density).Si;
+        return (toMelt - inOrder[0].Seat.StandsOf(density)).Si / room;
+    }
+
+    /// <summary>Share of a vessel that is free to be topped up, over what stays there and beside the largest piece.</summary>
+    private static double Room(Vessel vessel, IReadOnlyList<Seated> inOrder, Density density) =>
+        1 - (inOrder[0].Seat.StandsOf(density) / (vessel.Capacity * density)) - (inOrder.Max(s => s.Seat.Displaced.Si) / vessel.Capacity.Si);
 
     public List<PotBand> Bands(Flow flow)
     {
@@ -94,16 +171,21 @@ internal sealed record VesselTally(
     public List<WorkingLine> PoolWorking(Flow flow)
     {
         var last = InOrder[PoolFor];
+        var (way, stands) = (last.Seat.Way, last.Seat.StandsOf(flow.Density));
         var later = InOrder.Skip(PoolFor + 1).Select(p => p.Tally.OnPieces.Value).Total();
         List<WorkingLine> lines =
         [
             .. Vessel.Measures.Select(m => m with { What = $"{Vessel.Name}: {m.What}" }),
-            WorkingLine.Of("must stand for the last of", $"{last.Dip.One}, {last.Dip.Depth.In("%"):0} %", last.Seat.Stands, Source.Computed),
+            .. way.Over.Value.Si > 0 ? new[] { WorkingLine.Of($"coating over what it covers, {way.Name}", way.Over) } : [],
+            .. way.Least.Value.Si > 0 ? new[] { WorkingLine.Of($"at least, {way.Name}", way.Least) } : [],
             WorkingLine.Of("coating density ρ", "", flow.Density, Source.Computed),
+            WorkingLine.Of($"must stand for the last {last.Dip.One}", $"{way.PoolFormula(last.Seat, Vessel)}{(stands > last.Seat.Stands * flow.Density ? $", and at least {way.Least.Value.In("g"):0} g" : "")}", stands, Source.Computed),
         ];
         if (later.Si > 0)
             lines.Add(WorkingLine.Of("stands there anyway for pieces dipped after", "deepest dips first", later, Source.Computed));
-        lines.Add(WorkingLine.Of("pool", $"{Vessel.PoolFormula(last.Seat)}{(later.Si > 0 ? $" − {later.In("g"):0.0} g" : "")}", Pool, Source.Computed));
+        if (Spooned > 0)
+            lines.Add(WorkingLine.Count("last pieces, spooned over from the tilted vessel", $"{last.Tally.PerPiece.Value.In("g"):0.0} g less stands there for each", Spooned, Source.Computed));
+        lines.Add(WorkingLine.Of("pool", "what must stand, less what stands there anyway", Pool, Source.Computed));
         return lines;
     }
 

@@ -6,8 +6,7 @@ namespace Kondiba.Core.Centres;
 /// <param name="Long">The way it is dipped.</param>
 /// <param name="Wide">Across, as it lies.</param>
 /// <param name="Thick">Its height as it lies.</param>
-/// <param name="OnFork">Whether it is dipped lying on a fork when dipped whole; on a stick it goes in end first.</param>
-public sealed record Block(Length Long, Length Wide, Length Thick, bool OnFork) : Shape
+public sealed record Block(Length Long, Length Wide, Length Thick) : Shape
 {
     /// <summary>Radius of the drawn corners, as a share of the width.</summary>
     private const double Rounding = 0.12;
@@ -30,9 +29,10 @@ public sealed record Block(Length Long, Length Wide, Length Thick, bool OnFork) 
         $"box 2·(w+t)·z + {Ends(depth)} end × w·t, w {Mm(Wide.Si)}, t {Mm(Thick.Si)}, z {Mm(DipLine(depth).Si)}";
 
     /// <inheritdoc/>
-    public override Immersion Immerse(Share depth) => Flat(depth)
-        ? new(Thick, WholeVolume, Diagonal(Long, Wide))
-        : base.Immerse(depth) with { Across = Diagonal(Wide, Thick) };
+    public override Length AcrossUpright => Diagonal(Wide, Thick);
+
+    /// <inheritdoc/>
+    public override Length AcrossLying => Diagonal(Long, Wide);
 
     /// <summary>The edges of the dipped part that lie on the sheet.</summary>
     public override Length FootLine(Share depth) => (DipLine(depth) * 2) + (Wide * Ends(depth));
@@ -44,6 +44,4 @@ public sealed record Block(Length Long, Length Wide, Length Thick, bool OnFork) 
     protected internal override double HalfWidth(double z) => RoundedBar(z, Long.Si, Wide.Si / 2, Wide.Si * Rounding);
 
     private static int Ends(Share depth) => depth.Si >= 1 ? 2 : 1;
-
-    private bool Flat(Share depth) => OnFork && depth.Si >= 1;
 }

@@ -26,9 +26,6 @@ public sealed record Cavity(Volume Holds, Share Coating, Length? Long = null, Le
     /// <inheritdoc/>
     public override string AreaFormula(Share depth) => $"walls of a cube of {Holds.In("mL"):0.0} mL";
 
-    /// <summary>Nothing stands round it.</summary>
-    public override Immersion Immerse(Share depth) => default;
-
     /// <summary>It sets in the mould and spreads no foot.</summary>
     public override Length FootLine(Share depth) => default;
 

@@ -39,6 +39,7 @@ public enum Holding
 /// <param name="DeepestReason">Why it warns.</param>
 /// <param name="LeastCoats">Coats below which the product warns.</param>
 /// <param name="Spoil">Share of pieces that go wrong and are dipped in vain.</param>
+/// <param name="Stick">Coating it keeps, over what the film equations say of a smooth solid at the coating's temperature; 1 until it was weighed.</param>
 /// <param name="HeatCapacity">Of the centre, for the setting model.</param>
 /// <param name="TrayGap">Room between neighbours on the sheet.</param>
 /// <param name="Pack">Pieces in a pack as sold; null when it is not sold by the piece.</param>
@@ -46,6 +47,8 @@ public enum Holding
 /// <param name="Allergens">Of the centre, by code; the packet's label decides.</param>
 /// <param name="Prep">What the maker adds to the rules of preparing it, in order.</param>
 /// <param name="Sizes">Sizes it comes in; one nameless size when there is only one.</param>
+/// <param name="Contact">Exchange of heat between a coat and it, where it is not the usual one: a frozen, moist face takes heat fast.</param>
+/// <param name="ServedCold">Whether it is served cold.</param>
 /// <param name="Figure">How it is put together, when it is the body of a figure.</param>
 public sealed record Centre(
     string Code,
@@ -60,6 +63,7 @@ public sealed record Centre(
     string DeepestReason,
     int LeastCoats,
     Sourced<Share> Spoil,
+    Sourced<Share> Stick,
     Sourced<HeatCapacity> HeatCapacity,
     Sourced<Length> TrayGap,
     int? Pack,
@@ -67,6 +71,8 @@ public sealed record Centre(
     IReadOnlyList<string> Allergens,
     IReadOnlyList<string> Prep,
     IReadOnlyList<CentreSize> Sizes,
+    Sourced<HeatExchange>? Contact = null,
+    bool ServedCold = false,
     Figure? Figure = null)
 {
     /// <summary>Whether it lies on the sheet with its dipped end away from the maker, as a rod held by its dry end does.</summary>
@@ -82,7 +88,8 @@ public sealed record Centre(
 /// <param name="Shape">The solid it is computed as.</param>
 /// <param name="Measures">The solid's measures with their sources, in its kind's order.</param>
 /// <param name="Mass">Mass of one.</param>
-public sealed record CentreSize(string Code, string Name, Shape Shape, IReadOnlyList<WorkingLine> Measures, Sourced<Mass> Mass)
+/// <param name="Insert">Codes of the centre and the size that is pressed into it, of a moulded piece; null for none.</param>
+public sealed record CentreSize(string Code, string Name, Shape Shape, IReadOnlyList<WorkingLine> Measures, Sourced<Mass> Mass, IReadOnlyList<string>? Insert = null)
 {
     /// <summary>The same solid of another mass and the same density: its lengths grow with the cube root.</summary>
     /// <param name="times">How much heavier it is.</param>
@@ -95,7 +102,7 @@ public sealed record CentreSize(string Code, string Name, Shape Shape, IReadOnly
         List<WorkingLine> measures = [.. Measures.Select(m => m.Unit == "mm" ? m with { Formula = $"{m.Value:0.#} mm × ∛{times:0.###}, as heavy as its portion", Value = m.Value * by, Source = Source.Computed } : m)];
         return this with
         {
-            Shape = kind.Make(code => kind.Measures.Zip(measures).Where(m => m.First.Code == code).Select(m => ShapeKind.Si(m.Second.Unit, m.Second.Value)).Single(), centre.Holding is Holding.Fork),
+            Shape = kind.Make(code => kind.Measures.Zip(measures).Where(m => m.First.Code == code).Select(m => ShapeKind.Si(m.Second.Unit, m.Second.Value)).Single()),
             Measures = measures,
             Mass = mass,
         };

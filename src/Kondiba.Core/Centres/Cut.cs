@@ -23,9 +23,10 @@ public sealed record Cut(Shape Whole, Share Kept) : Shape
     public override string AreaFormula(Share depth) => $"{Kept.In("%"):0} % of: {Whole.AreaFormula(new(depth.Si * Kept.Si))}{(depth.Si >= 1 ? "; and the cut face" : "")}";
 
     /// <inheritdoc/>
-    public override Immersion Immerse(Share depth) => depth.Si >= 1
-        ? Whole.Immerse(depth) with { Displaced = WholeVolume }
-        : Whole.Immerse(new(depth.Si * Kept.Si));
+    public override bool Looped => Whole.Looped;
+
+    /// <inheritdoc/>
+    public override Length AcrossUpright => Whole.AcrossUpright;
 
     /// <inheritdoc/>
     public override Length Run(Share depth) => Whole.Run(new(depth.Si * Kept.Si));

@@ -35,8 +35,7 @@ public sealed record Disc(Length Long, Length Short, Length Thick) : Shape
         : $"two faces and the rim of an oval, {Mm(Long.Si)} × {Mm(Short.Si)}, thick {Mm(Thick.Si)}, to {Mm(Long.Si * depth.Si)}";
 
     /// <inheritdoc/>
-    public override Immersion Immerse(Share depth) =>
-        depth.Si >= 1 ? new(Thick, WholeVolume, Long) : base.Immerse(depth) with { Across = Diagonal(Short, Thick) };
+    public override Length AcrossUpright => Diagonal(Short, Thick);
 
     /// <summary>The part of the rim that is dipped.</summary>
     public override Length FootLine(Share depth) => new(Arc(Long.Si * depth.Si));

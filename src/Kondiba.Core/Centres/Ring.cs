@@ -33,8 +33,7 @@ public sealed record Ring(Length Outer, Length Hole, Length Thick) : Shape
         $"ring: faces, rim and wall of the hole, {Mm(Outer.Si)} outside, {Mm(Hole.Si)} inside, thick {Mm(Thick.Si)}, to {Mm(DipLine(depth).Si)}";
 
     /// <inheritdoc/>
-    public override Immersion Immerse(Share depth) =>
-        depth.Si >= 1 ? new(Thick, WholeVolume, Outer) : base.Immerse(depth) with { Across = Diagonal(Outer, Thick) };
+    public override Length AcrossUpright => Diagonal(Outer, Thick);
 
     /// <summary>The dipped part of the rim and of the hole's edge.</summary>
     public override Length FootLine(Share depth) => outside.FootLine(depth) + inside.FootLine(InHole(depth));
@@ -47,17 +46,10 @@ public sealed record Ring(Length Outer, Length Hole, Length Thick) : Shape
     }
 
     /// <inheritdoc/>
-    protected internal override Volume Under(double z)
-    {
-        var depth = new Share(z / Outer.Si);
-        return outside.Immerse(new(Min(depth.Si, JustNot))).Displaced - inside.Immerse(new(Min(InHole(depth).Si, JustNot))).Displaced;
-    }
+    protected internal override Volume Under(double z) => outside.Under(z) - inside.Under(Hole.Si * InHole(new(z / Outer.Si)).Si);
 
     /// <inheritdoc/>
     protected internal override double HalfWidth(double z) => Sqrt(Max(0, z * (Outer.Si - z)));
-
-    /// <summary>A disc dipped whole lies down; asked on its edge, just not whole.</summary>
-    private const double JustNot = 1 - 1e-12;
 
     private Share InHole(Share depth) => new(Clamp(((Outer.Si * depth.Si) - ((Outer.Si - Hole.Si) / 2)) / Hole.Si, 0, 1));
 }

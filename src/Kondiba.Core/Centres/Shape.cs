@@ -26,11 +26,14 @@ public abstract record Shape
     /// <summary>Greatest width across the dip direction, as it lies on the sheet.</summary>
     public abstract Length Width { get; }
 
-    /// <summary>Height of the piece lying down: what coating must cover when it is turned in a shallow dish.</summary>
+    /// <summary>Height of the piece lying down.</summary>
     public virtual Length Thickness => Width;
 
     /// <summary>Surface that could be coated.</summary>
     public Area WholeArea => DippedArea(new(1));
+
+    /// <summary>Whether it has loops that drag coating along.</summary>
+    public virtual bool Looped => false;
 
     /// <summary>Volume of the centre.</summary>
     public Volume WholeVolume => Under(Length.Si);
@@ -41,11 +44,17 @@ public abstract record Shape
     /// <summary>The area formula with its numbers, for the working.</summary>
     public abstract string AreaFormula(Share depth);
 
-    /// <summary>How the dipped part sits in the coating.</summary>
-    public virtual Immersion Immerse(Share depth) => new(DipLine(depth), Under(DipLine(depth).Si), Width);
+    /// <summary>Room that it takes sideways when it goes in end first, or on its edge.</summary>
+    public virtual Length AcrossUpright => Width;
 
-    /// <summary>How the part sits that lies in a tilted dish while the piece is turned: half of it is under at a time.</summary>
-    public Immersion Turned(Share depth) => new(Thickness / 2, Under(DipLine(depth).Si) / 2, DipLine(depth));
+    /// <summary>Room that it takes sideways lying on a fork.</summary>
+    public virtual Length AcrossLying => Length > Width ? Length : Width;
+
+    /// <summary>How the dipped part sits in the coating when it goes in end first, or on its edge.</summary>
+    public Immersion Upright(Share depth) => new(DipLine(depth), Under(DipLine(depth).Si), AcrossUpright);
+
+    /// <summary>How the whole piece sits in the coating lying on a fork.</summary>
+    public Immersion Lying() => new(Thickness, WholeVolume, AcrossLying);
 
     /// <summary>Distance of the coat's edge from the dipped end.</summary>
     public virtual Length DipLine(Share depth) => Length * depth.Si;

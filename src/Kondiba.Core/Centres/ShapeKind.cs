@@ -14,13 +14,13 @@ public sealed record Measure(string Code, string Name, string Unit, double Least
 /// <param name="Code">Name in data.</param>
 /// <param name="Name">Name on screen.</param>
 /// <param name="Measures">What must be measured.</param>
-/// <param name="Make">The solid from its measures, asked by code in SI units; the second input tells whether it is dipped on a fork.</param>
+/// <param name="Make">The solid from its measures, asked by code in SI units.</param>
 /// <param name="Contradiction">What two measures that do not go together say, or null.</param>
 public sealed record ShapeKind(
     string Code,
     string Name,
     IReadOnlyList<Measure> Measures,
-    Func<Func<string, double>, bool, Shape> Make,
+    Func<Func<string, double>, Shape> Make,
     Func<Func<string, double>, string?> Contradiction)
 {
     private static readonly Measure Diameter = Long("diameter", "diameter", 5, 200);
@@ -30,30 +30,30 @@ public sealed record ShapeKind(
     public static IReadOnlyList<ShapeKind> All { get; } =
     [
         new("berry", "berry, pointed", [Long("height", "length", 10, 120), Diameter],
-            (m, _) => new Paraboloid(Mm(m, "height"), Mm(m, "diameter")), None),
+            m => new Paraboloid(Mm(m, "height"), Mm(m, "diameter")), None),
         new("ball", "ball", [Diameter, new("bareCap", "left bare at the stalk", "%", 0, 40)],
-            (m, _) => new CappedSphere(Mm(m, "diameter"), new(m("bareCap"))), None),
+            m => new CappedSphere(Mm(m, "diameter"), new(m("bareCap"))), None),
         new("rod", "rod or plug", [Long("height", "length", 10, 400), Diameter],
-            (m, _) => new Cylinder(Mm(m, "height"), Mm(m, "diameter")), None),
+            m => new Cylinder(Mm(m, "height"), Mm(m, "diameter")), None),
         new("disc", "round and flat", [Diameter, Thick],
-            (m, _) => new Disc(Mm(m, "diameter"), Mm(m, "diameter"), Mm(m, "thick")), None),
+            m => new Disc(Mm(m, "diameter"), Mm(m, "diameter"), Mm(m, "thick")), None),
         new("oval", "oval and flat", [Long("long", "length", 10, 200), Long("wide", "width", 5, 200), Thick],
-            (m, _) => new Disc(Mm(m, "long"), Mm(m, "wide"), Mm(m, "thick")),
+            m => new Disc(Mm(m, "long"), Mm(m, "wide"), Mm(m, "thick")),
             m => m("wide") > m("long") ? "The oval is wider than it is long. Take the longer one as its length." : null),
         new("block", "block", [Long("long", "length", 10, 200), Long("wide", "width", 5, 150), Thick],
-            (m, fork) => new Block(Mm(m, "long"), Mm(m, "wide"), Mm(m, "thick"), fork), None),
+            m => new Block(Mm(m, "long"), Mm(m, "wide"), Mm(m, "thick")), None),
         new("ring", "ring", [Long("outer", "outer diameter", 15, 200), Long("hole", "hole", 3, 150), Thick],
-            (m, _) => new Ring(Mm(m, "outer"), Mm(m, "hole"), Mm(m, "thick")),
+            m => new Ring(Mm(m, "outer"), Mm(m, "hole"), Mm(m, "thick")),
             m => m("hole") >= m("outer") ? "The hole is as wide as the ring or wider. Measure both again." : null),
         new("twist", "bent rod, lying flat",
             [Long("strand", "length of the rod it is bent from", 30, 800), Long("diameter", "across the rod", 2, 30), Long("across", "width as it lies", 10, 200), Long("tall", "height as it lies", 10, 200)],
-            (m, _) => new Twist(Mm(m, "strand"), Mm(m, "diameter"), Mm(m, "across"), Mm(m, "tall")),
+            m => new Twist(Mm(m, "strand"), Mm(m, "diameter"), Mm(m, "across"), Mm(m, "tall")),
             m => m("strand") < Math.Max(m("across"), m("tall")) ? "The rod is shorter than the shape it is bent to. Measure along the bends." : null),
         new("wrappedRod", "rod with a rope wound round", [Long("height", "length", 50, 400), Long("diameter", "across the rod", 4, 40), Long("rope", "across the rope", 2, 20), Long("pitch", "from turn to turn", 2, 100)],
-            (m, _) => new WrappedRod(Mm(m, "height"), Mm(m, "diameter"), Mm(m, "rope"), Mm(m, "pitch")),
+            m => new WrappedRod(Mm(m, "height"), Mm(m, "diameter"), Mm(m, "rope"), Mm(m, "pitch")),
             m => m("pitch") < m("rope") ? "The turns are closer than the rope is thick. Wind it further apart." : null),
         new("cavity", "mould's cavity", [new("holds", "holds", "mL", 0.5, 250), new("coating", "of it coating, the rest insert", "%", 10, 100)],
-            (m, _) => new Cavity(new(m("holds")), new(m("coating"))), None),
+            m => new Cavity(new(m("holds")), new(m("coating"))), None),
     ];
 
     /// <summary>The kind of that code, or null.</summary>

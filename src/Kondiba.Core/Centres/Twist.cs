@@ -3,7 +3,7 @@ using static System.Math;
 
 namespace Kondiba.Core.Centres;
 
-/// <summary>A thin rod bent into a knot that lies flat: a pretzel twist. It goes in flat on a fork.</summary>
+/// <summary>A thin rod bent into a knot that lies flat: a pretzel twist. It goes in flat on a fork, and its loops drag coating along.</summary>
 /// <param name="Rod">Length of the rod it is bent from.</param>
 /// <param name="Diameter">Across the rod.</param>
 /// <param name="Across">How wide it lies.</param>
@@ -33,6 +33,9 @@ public sealed record Twist(Length Rod, Length Diameter, Length Across, Length Ta
     public override Length Thickness => Diameter;
 
     /// <inheritdoc/>
+    public override bool Looped => true;
+
+    /// <inheritdoc/>
     public override Area DippedArea(Share depth) => Rod * Diameter * (PI * depth.Si);
 
     /// <inheritdoc/>
@@ -40,9 +43,7 @@ public sealed record Twist(Length Rod, Length Diameter, Length Across, Length Ta
         $"bent rod π·d·L, d {Mm(Diameter.Si)}, L {Mm(Rod.Si * depth.Si)}";
 
     /// <inheritdoc/>
-    public override Immersion Immerse(Share depth) => depth.Si >= 1
-        ? new(Diameter, WholeVolume, Across > Tall ? Across : Tall)
-        : base.Immerse(depth) with { Across = Diagonal(Across, Diameter) };
+    public override Length AcrossUpright => Diagonal(Across, Diameter);
 
     /// <summary>Half way round the rod.</summary>
     public override Length Run(Share depth) => Diameter * (PI / 2);

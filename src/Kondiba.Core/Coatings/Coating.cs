@@ -26,7 +26,12 @@ public enum Cover
 /// <param name="Name">Name on screen.</param>
 /// <param name="Kind">"compound", which sets by itself, or "couverture", which wants tempering.</param>
 /// <param name="Fat">Fat by mass.</param>
-/// <param name="MeltAtMost">Temperature it must not pass when melted.</param>
+/// <param name="Viscosity">k, by which it is thicker than the suspension law says of its fat.</param>
+/// <param name="Yield">τ*, scale of its yield stress.</param>
+/// <param name="Family">Code of the family its fat sets by.</param>
+/// <param name="Wants">Code of the thinner without which it is too thick to dip; null when it flows by itself.</param>
+/// <param name="MeltTo">Temperature it is melted to.</param>
+/// <param name="MeltAtMost">Temperature it must never pass: beyond it thickens, dulls and in the end scorches.</param>
 /// <param name="DipFrom">Lower end of the dipping window.</param>
 /// <param name="DipTo">Upper end of the dipping window.</param>
 /// <param name="DrizzleFrom">Lower end of the drizzling window.</param>
@@ -42,6 +47,11 @@ public sealed record Coating(
     string Name,
     string Kind,
     Sourced<Share> Fat,
+    Sourced<Share> Viscosity,
+    Sourced<Stress> Yield,
+    string Family,
+    string? Wants,
+    Sourced<Temperature> MeltTo,
     Sourced<Temperature> MeltAtMost,
     Sourced<Temperature> DipFrom,
     Sourced<Temperature> DipTo,

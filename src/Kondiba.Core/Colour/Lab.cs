@@ -11,6 +11,24 @@ public readonly record struct Lab(double L, double A, double B)
     /// <summary>How far from grey.</summary>
     public double Chroma => Sqrt((A * A) + (B * B));
 
+    /// <summary>Chroma below which the eye sees a grey, a white or a brown tinge rather than a hue.</summary>
+    private const double LeastHue = 12;
+
+    /// <summary>Difference of hue in degrees from which two colours have names of their own: green is never near to purple.</summary>
+    private const double OtherHue = 40;
+
+    /// <summary>Whether two colours are of different hues, however near CIEDE2000 has them.</summary>
+    public static bool OfOtherHue(Lab one, Lab two)
+    {
+        var apart = Abs(one.Hue - two.Hue);
+        return one.Chroma > LeastHue && two.Chroma > LeastHue && Min(apart, 360 - apart) > OtherHue;
+    }
+
+    /// <summary>ΔE00, and beyond any of them for another hue: what recipes are compared by.</summary>
+    internal static double Distance(Lab target, Lab look) => DeltaE(target, look) + (OfOtherHue(target, look) ? AnotherHue : 0);
+
+    private const double AnotherHue = 1000;
+
     /// <summary>Hue angle in degrees, 0 to 360: about 40 red, 70 orange, 95 yellow, 140 green, 280 blue, 320 purple.</summary>
     public double Hue => Degrees(A, B);
 

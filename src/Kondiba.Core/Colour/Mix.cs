@@ -55,7 +55,7 @@ public sealed record Mix(Recipe? Recipe, ReadyMix? Ready, string Advice, IReadOn
         var pot = Quantities.Of<Mass>(draft.Pot, "g");
         var recipe = Recipe.For(target, onto!.Srgb, tints, pot, c);
         var ready = coating!.Colours.Count < 2 ? default : Recipe.OfCoatings(target, [.. coating.Colours.Select(k => (k.Code, k.Srgb))]);
-        var readyMix = ready.Parts is null ? null : new ReadyMix(ready.Parts, ready.Srgb, ready.DeltaE, c.Words(ready.DeltaE));
+        var readyMix = ready.Parts is null || Lab.OfOtherHue(target, Spectrum.LabOf(ready.Srgb)) ? null : new ReadyMix(ready.Parts, ready.Srgb, ready.DeltaE, c.Words(ready.DeltaE));
         return new(recipe, readyMix, recipe.Reached ? "" : Advise(target, coating, onto, tints, pot, recipe, readyMix, tables), []);
     }
 

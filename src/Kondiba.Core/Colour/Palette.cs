@@ -91,6 +91,9 @@ public sealed record Palette(IReadOnlyList<PaletteColour> Colours, IReadOnlyList
         }
     }
 
-    private static (CoatingColour Colour, double DeltaE) Nearest(Coating coating, Lab wanted) =>
-        coating.Colours.Select(c => (c, Lab.DeltaE(Spectrum.LabOf(c.Srgb), wanted))).MinBy(c => c.Item2);
+    private static (CoatingColour Colour, double DeltaE) Nearest(Coating coating, Lab wanted)
+    {
+        var (colour, look) = coating.Colours.Select(c => (c, Spectrum.LabOf(c.Srgb))).MinBy(c => Lab.Distance(wanted, c.Item2));
+        return (colour, Lab.DeltaE(look, wanted));
+    }
 }

@@ -43,8 +43,8 @@ public sealed record Recipe(
 
     /// <summary>
     /// Finds the recipe whose look in 100 g comes closest to the target, over every choice of at most three colours in whole
-    /// drops up to the most that goes into 100 g; of equal ones the one with fewer drops. Exact: what is left out is left out
-    /// because drops only darken, and beyond the target's lightness each further one is farther off.
+    /// drops up to the most that goes into 100 g, and of no other hue; of equal ones the one with fewer drops. Exact: what is left
+    /// out is left out because drops only darken, and beyond the target's lightness each further one is farther off.
     /// </summary>
     /// <param name="target">The colour wanted.</param>
     /// <param name="baseSrgb">The coating it goes into, as #rrggbb.</param>
@@ -75,8 +75,8 @@ public sealed record Recipe(
             [.. drops.Zip(whole, (d, pot) => new Drops(d.Tint.Code, d.Per100, (int)pot.InPot))],
             Spectrum.SrgbOf(look),
             deltaE,
-            c.Words(deltaE),
-            deltaE < c.Reached.Value.Si,
+            Lab.OfOtherHue(target, look) ? c.Words(double.MaxValue) : c.Words(deltaE),
+            Lab.Distance(target, look) < c.Reached.Value.Si,
             [.. oneMore],
             warnings);
     }
@@ -90,16 +90,16 @@ public sealed record Recipe(
     {
         const int Around = 4;
         var step = Math.Max(1, Math.Round(hundreds / Around));
-        var best = (Drops: new List<(Tint, double)>(), DeltaE: double.MaxValue, Total: 0.0);
+        var best = (Drops: new List<(Tint, double)>(), Distance: double.MaxValue, Total: 0.0);
         void Try(List<(Tint Tint, double InPot)> chosen, double total)
         {
             if (total > c.Most.Value.Si * hundreds)
                 return;
             if (chosen.Count == drops.Count)
             {
-                var deltaE = Lab.DeltaE(target, look(chosen));
-                if ((deltaE, total).CompareTo((best.DeltaE, best.Total)) < 0)
-                    best = (chosen, deltaE, total);
+                var distance = Lab.Distance(target, look(chosen));
+                if ((distance, total).CompareTo((best.Distance, best.Total)) < 0)
+                    best = (chosen, distance, total);
                 return;
             }
 
@@ -121,15 +121,15 @@ public sealed record Recipe(
     /// <returns>Parts, their look as #rrggbb and its ΔE00 to the target; of equal ones that with fewer parts.</returns>
     public static (IReadOnlyList<Parts> Parts, string Srgb, double DeltaE) OfCoatings(Lab target, IReadOnlyList<(string Code, string Srgb)> colours)
     {
-        var best = (Parts: new List<(int Colour, int Count)>(), Look: default(Lab), DeltaE: double.MaxValue, Count: 0);
+        var best = (Parts: new List<(int Colour, int Count)>(), Look: default(Lab), Distance: double.MaxValue, Count: 0);
         void Try(int from, List<(int Colour, int Count)> parts, int count)
         {
             if (count > 0)
             {
                 var look = Mixing.Coatings([.. parts.Select(p => (colours[p.Colour].Srgb, (double)p.Count))]);
-                var deltaE = Lab.DeltaE(target, look);
-                if ((deltaE, count).CompareTo((best.DeltaE, best.Count)) < 0)
-                    best = ([.. parts], look, deltaE, count);
+                var distance = Lab.Distance(target, look);
+                if ((distance, count).CompareTo((best.Distance, best.Count)) < 0)
+                    best = ([.. parts], look, distance, count);
             }
 
             if (parts.Count == MostColours)
@@ -140,7 +140,7 @@ public sealed record Recipe(
         }
 
         Try(0, [], 0);
-        return ([.. best.Parts.Select(p => new Parts(colours[p.Colour].Code, p.Count))], Spectrum.SrgbOf(best.Look), best.DeltaE);
+        return ([.. best.Parts.Select(p => new Parts(colours[p.Colour].Code, p.Count))], Spectrum.SrgbOf(best.Look), Lab.DeltaE(target, best.Look));
     }
 
     private const int MostParts = 10;
@@ -150,7 +150,7 @@ public sealed record Recipe(
         var most = (int)c.Most.Value.Si;
         double[][] perDrop = [.. atHand.Select(t => t.PerDrop(c.BrightWhite))];
         var (drops, best) = (new int[atHand.Count], new int[atHand.Count]);
-        var (bestDeltaE, bestDrops) = (double.MaxValue, 0);
+        var (bestDistance, bestDrops) = (double.MaxValue, 0);
         var mixes = Enumerable.Range(0, MostColours + 1).Select(_ => new double[Spectrum.Samples]).ToArray();
         Spectrum.AbsorptionOf(baseSrgb).ToArray().CopyTo(mixes[0], 0);
         // Few colours first: what they reach leaves less to look at among many.
@@ -162,14 +162,14 @@ public sealed record Recipe(
         bool Try(int deepest, int from, int colours, int total)
         {
             var lightness = Spectrum.Lightness(mixes[colours]);
-            var far = Math.Abs(target.L - lightness) / Lab.LightnessScale((target.L + lightness) / 2) > bestDeltaE;
+            var far = Math.Abs(target.L - lightness) / Lab.LightnessScale((target.L + lightness) / 2) > bestDistance;
             var tooDark = far && lightness < target.L;
             if (!far && colours == deepest)
             {
-                var deltaE = Lab.DeltaE(target, Spectrum.Look(mixes[colours]));
-                if ((deltaE, total).CompareTo((bestDeltaE, bestDrops)) < 0)
+                var distance = Lab.Distance(target, Spectrum.Look(mixes[colours]));
+                if ((distance, total).CompareTo((bestDistance, bestDrops)) < 0)
                 {
-                    (bestDeltaE, bestDrops) = (deltaE, total);
+                    (bestDistance, bestDrops) = (distance, total);
                     drops.CopyTo(best, 0);
                 }
             }

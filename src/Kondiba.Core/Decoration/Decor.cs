@@ -182,7 +182,6 @@ public sealed record DecorTables(IReadOnlyList<PatternKind> Patterns, IReadOnlyL
 /// <param name="Sprinkling">For sprinkling a piece.</param>
 /// <param name="Brushing">For brushing a piece with glue or lustre.</param>
 /// <param name="Gluing">For gluing a part and holding it.</param>
-/// <param name="DipTime">From one piece into the pot to the next.</param>
 /// <param name="CatchBowl">Sprinkles to have at hand, as a multiple of what stays on the pieces.</param>
 /// <param name="GlueDot">Coating in a dot that holds two parts of a figure together.</param>
 public sealed record DecorConstants(
@@ -197,6 +196,5 @@ public sealed record DecorConstants(
     Sourced<NodaTime.Duration> Sprinkling,
     Sourced<NodaTime.Duration> Brushing,
     Sourced<NodaTime.Duration> Gluing,
-    Sourced<NodaTime.Duration> DipTime,
     Sourced<Share> CatchBowl,
     Sourced<Mass> GlueDot);

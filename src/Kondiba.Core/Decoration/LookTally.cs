@@ -174,7 +174,7 @@ public sealed record LookTally(
         var drizzle = patterns.Select(p => p.Mass.Value).Total();
         var (wetWork, time) = Times(design, c);
         var wet = Window(tallies[^1].Setting, tables.Setting);
-        var round = RoundOf(design, wet, wetWork, c, problems);
+        var round = RoundOf(design, wet, wetWork, tallies[0].DipTime, problems);
         var cost = CostOf([.. layers.Zip(tallies, (d, t) => (d.Coating, t.PerPiece.Value)), .. design.Patterns.Select(p => (p.Drizzle.Coating, p.Tally.Mass.Value)), (layers[^1].Coating, design.Glue)]);
         return new(
             [.. design.Dips.Zip(tallies.Skip(1), (d, t) => new OverCoat(d.Coating.Code, d.Colour.Code, Math.Round(d.Angle * 180 / PI, 6), new(shape.DipUpTo(d.Depth, d.Angle)), t.PerPiece, t.Coat, t.Setting))],
@@ -274,21 +274,20 @@ public sealed record LookTally(
 
     private static Figure<Duration>? Window(IReadOnlyList<SettingTime> setting, SettingConstants c)
     {
-        if (setting[0] is not { TouchDry: { } dry, Wet: { } wet })
+        if (setting[0].Wet is not { } wet)
             return null;
         return new(wet, () =>
         [
-            .. setting[0].Working().Where(l => l.What is "touch-dry after"),
-            WorkingLine.Of("of that time it still takes sprinkles", c.WetShare),
-            WorkingLine.Of("wet window", $"{dry.TotalSeconds:0} s × {c.WetShare.Value.Si}", wet, Source.Computed),
+            WorkingLine.Of("it takes sprinkles up to a share crystallized of", c.Wet),
+            WorkingLine.Of("wet window", "film and centre followed", wet, Source.Computed),
         ]);
     }
 
-    private static Figure<int>? RoundOf(Design design, Figure<Duration>? wet, Duration wetWork, DecorConstants c, List<Problem> problems)
+    private static Figure<int>? RoundOf(Design design, Figure<Duration>? wet, Duration wetWork, Sourced<Duration> dipTime, List<Problem> problems)
     {
         if (wetWork == Duration.Zero || wet is null)
             return null;
-        var each = c.DipTime.Value + wetWork;
+        var each = dipTime.Value + wetWork;
         var round = Max(1, (int)(wet.Value.TotalSeconds / each.TotalSeconds));
         if (wetWork > wet.Value)
         {
@@ -302,7 +301,7 @@ public sealed record LookTally(
         return new(round, () =>
         [
             .. wet.Working,
-            WorkingLine.Of("from one piece to the next", "", c.DipTime.Value, c.DipTime.Source),
+            WorkingLine.Of("from one piece to the next", "", dipTime.Value, dipTime.Source),
             WorkingLine.Of("wet work on one", "", wetWork, Source.Computed),
             WorkingLine.Count("pieces to a round", $"{wet.Value.TotalSeconds:0} s ÷ {each.TotalSeconds:0} s, whole ones, one at least", round, Source.Computed),
         ]);

@@ -17,6 +17,13 @@ public sealed record MixPart(string Ingredient, Sourced<Share> Share, Sourced<Sh
 /// <param name="Count">How many to a piece.</param>
 public sealed record EachPart(string Ingredient, int Count);
 
+/// <summary>A spoon or scoop that portions are taken with.</summary>
+/// <param name="Code">Name in data.</param>
+/// <param name="Name">Name on screen, one.</param>
+/// <param name="Plural">Name on screen, several.</param>
+/// <param name="Volume">What it takes.</param>
+public sealed record Scoop(string Code, string Name, string Plural, Sourced<Volume> Volume);
+
 /// <summary>A recipe for a centre that is made at home, or for accents: a mix by mass, portioned, and what is counted with each piece.</summary>
 /// <param name="Code">Name in data.</param>
 /// <param name="Name">Name on screen.</param>
@@ -49,6 +56,9 @@ public sealed record Filling(
     /// <summary>How it is made: its own steps, or the rules of preparing that are for it.</summary>
     public IReadOnlyList<PrepRule> StepsIn(TradeTables tables) => Steps ?? [.. tables.PrepRules.Where(r => r.For.Contains(Code))];
 
+    /// <summary>Scoops it can be portioned with; none for a rope, or where something is counted with each portion.</summary>
+    public IReadOnlyList<Scoop> ScoopsIn(TradeTables tables) => Rope || Each.Count > 0 ? [] : tables.Scoops;
+
     /// <summary>The choice of buying a centre ready made.</summary>
     public const string Bought = "bought";
 
@@ -77,7 +87,7 @@ public sealed record Filling(
         }
 
         if (portion is { } grams && !(grams is >= LeastPortion and <= MostPortion))
-            yield return new("portion", $"A portion weighs {LeastPortion} to {MostPortion} g.", "Type its mass; a tablespoon of ganache is about 18 g.");
+            yield return new("portion", $"A portion weighs {LeastPortion} to {MostPortion} g.", "Type its mass; a level tablespoon of ganache is about 18 g, a heaped one 29 g.");
     }
 
     /// <summary>The portion on a piece of some size: of a rope, what its turns weigh.</summary>

@@ -11,6 +11,13 @@ namespace Kondiba.Core.Fillings;
 /// <param name="Household">In cups and spoons; empty where they do not apply.</param>
 public sealed record FillingAmount(string Ingredient, string Name, Figure<Mass> Mass, int? Count, string Household);
 
+/// <summary>Pieces that a mix makes when it is portioned with a scoop.</summary>
+/// <param name="Scoop">Code of the scoop.</param>
+/// <param name="Name">Its name.</param>
+/// <param name="Portion">What it takes of the mix: its volume by the mix's density.</param>
+/// <param name="Pieces">Whole pieces.</param>
+public sealed record ScoopCount(string Scoop, string Name, Mass Portion, int Pieces);
+
 /// <summary>What a recipe comes to for so many pieces.</summary>
 /// <param name="Filling">Code of the recipe.</param>
 /// <param name="Pieces">Pieces it makes.</param>
@@ -19,7 +26,9 @@ public sealed record FillingAmount(string Ingredient, string Name, Figure<Mass> 
 /// <param name="Mix">All of the mix.</param>
 /// <param name="Amounts">Ingredient by ingredient: the mix in order, then what is counted.</param>
 /// <param name="Left">Of the mix, more than the pieces and the tools take.</param>
-public sealed record FillingTally(string Filling, int Pieces, Mass Portion, Mass Piece, Figure<Mass> Mix, IReadOnlyList<FillingAmount> Amounts, Mass Left)
+/// <param name="Scoops">Pieces by scoop, for what is scooped.</param>
+public sealed record FillingTally(
+    string Filling, int Pieces, Mass Portion, Mass Piece, Figure<Mass> Mix, IReadOnlyList<FillingAmount> Amounts, Mass Left, IReadOnlyList<ScoopCount> Scoops)
 {
     /// <summary>Scales a recipe to a number of pieces.</summary>
     /// <param name="filling">The recipe, adjusted.</param>
@@ -91,7 +100,14 @@ public sealed record FillingTally(string Filling, int Pieces, Mass Portion, Mass
             ]), count, "");
         });
         var eachMass = filling.Each.Select(e => (tables.Ingredient(e.Ingredient)?.One?.Value ?? default) * e.Count).Total();
-        return new(filling.Code, pieces, portion.Value, portion.Value + eachMass, new(mix, working), [.. amounts, .. counted], left);
+        return new(filling.Code, pieces, portion.Value, portion.Value + eachMass, new(mix, working), [.. amounts, .. counted], left, ByScoop());
+
+        List<ScoopCount> ByScoop() =>
+        [
+            .. from scoop in filling.ScoopsIn(tables)
+               let takes = scoop.Volume.Value * filling.Density.Value
+               select new ScoopCount(scoop.Code, scoop.Plural, takes, (int)Math.Floor((mix * (1 - filling.Loss.Value.Si) / takes) + 1e-6)),
+        ];
     }
 
     private static string NameOf(string ingredient, TradeTables tables) => tables.Ingredient(ingredient)?.Name ?? ingredient;

@@ -23,6 +23,7 @@ public static class KitchenTables
     private const double Unchanged = 1e-5;
 
     // Where the maker's own centre has no shipped one to take them from.
+    private static readonly Sourced<Share> UsualStick = new(new(1), new(Tag.Estimate, "like a smooth solid, until weighed"));
     private static readonly Sourced<HeatCapacity> UsualHeat = new(Quantities.Of<HeatCapacity>(2.0, "kJ/kg·K"), new(Tag.Estimate, "like most sweets, until measured"));
     private static readonly Sourced<Density> UsualDensity = new(Quantities.Of<Density>(1.2, "g/mL"), new(Tag.Estimate, "like most fillings, until measured"));
     private static readonly Sourced<Length> UsualGap = new(Quantities.Of<Length>(10, "mm"), new(Tag.Estimate, "a finger's width"));
@@ -222,19 +223,22 @@ public static class KitchenTables
             like?.DeepestReason ?? "",
             like?.LeastCoats ?? 1,
             Mine(new Share(own.Spoil), like?.Spoil),
+            like?.Stick ?? UsualStick,
             like?.HeatCapacity ?? UsualHeat,
             like?.TrayGap ?? UsualGap,
             own.Pack,
             like is { PackName.Count: 2 } ? like.PackName : ["pack", "packs"],
             own.Allergens,
             own.Prep,
-            [.. own.Sizes.Select(s => Size(s, kind, own.Holding, like?.Shape == own.Shape ? like.Size(s.Code) : null))]);
+            [.. own.Sizes.Select(s => Size(s, kind, like?.Shape == own.Shape ? like.Size(s.Code) : null))],
+            like?.Contact,
+            like?.ServedCold ?? false);
     }
 
-    private static CentreSize Size(OwnSize own, ShapeKind kind, Holding holding, CentreSize? like) => new(
+    private static CentreSize Size(OwnSize own, ShapeKind kind, CentreSize? like) => new(
         own.Code,
         own.Name,
-        kind.Make(code => ShapeKind.Si(kind.Measures.First(m => m.Code == code).Unit, own.Measures[code]), holding is Holding.Fork),
+        kind.Make(code => ShapeKind.Si(kind.Measures.First(m => m.Code == code).Unit, own.Measures[code])),
         [
             .. kind.Measures.Select(m => like?.Measures.FirstOrDefault(l => l.What == m.Name && l.Value == own.Measures[m.Code])
                 ?? new(m.Name, "", own.Measures[m.Code], m.Unit, Source.Kitchen)),
@@ -244,12 +248,20 @@ public static class KitchenTables
     private static Coating Coating(OwnCoating own, TradeTables shipped)
     {
         var like = shipped.Coating(own.Code);
+
+        // What no label says is taken from the shipped coating that is most like it.
+        var kin = like ?? shipped.Coatings.First(c => (c.Temper is not null) == own.Couverture);
         Sourced<Temperature> Celsius(double t, Sourced<Temperature>? shipped = null) => Mine(Quantities.Of<Temperature>(t, "°C"), shipped);
         return new(
             own.Code,
             own.Name,
             own.Couverture ? "couverture" : "compound",
             Mine(new Share(own.FatPerServing / own.Serving), like?.Fat),
+            kin.Viscosity,
+            kin.Yield,
+            kin.Family,
+            own.Thinners.Contains(kin.Wants ?? "") ? kin.Wants : null,
+            like is not null && like.MeltTo.Value.In("°C") <= own.MeltAtMost ? like.MeltTo : Celsius(own.MeltAtMost),
             Celsius(own.MeltAtMost, like?.MeltAtMost),
             Celsius(own.DipFrom, like?.DipFrom),
             Celsius(own.DipTo, like?.DipTo),
@@ -280,7 +292,6 @@ public static class KitchenTables
         return kind.Make(
             own.Code,
             own.Name,
-            null,
             [.. kind.Measures.Select(m => new WorkingLine(m.Name, "", own.Measures[m.Code], m.Unit, Source.Kitchen))],
             code => ShapeKind.Si(kind.Measures.First(m => m.Code == code).Unit, own.Measures[code]));
     }

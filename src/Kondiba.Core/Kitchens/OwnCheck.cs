@@ -338,7 +338,7 @@ public static partial class OwnCheck
             yield break;
         }
 
-        var shape = kind.Make(Si, holding is Holding.Fork);
+        var shape = kind.Make(Si);
         var density = new Density(size.Mass / 1000 / shape.WholeVolume.Si);
         if (holding is not Holding.Mould && size.Mass > 0 && (density > Heaviest || density < Lightest))
         {

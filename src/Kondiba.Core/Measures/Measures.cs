@@ -127,6 +127,46 @@ public readonly record struct HeatExchange(double Si) : IAmount<HeatExchange>
     public static HeatExchange FromSi(double si) => new(si);
 }
 
+/// <summary>Power, in watts.</summary>
+public readonly record struct Power(double Si) : IAmount<Power>
+{
+    /// <inheritdoc/>
+    public static IReadOnlyList<Unit> Units { get; } = [new("W", 1)];
+
+    /// <inheritdoc/>
+    public static Power FromSi(double si) => new(si);
+}
+
+/// <summary>Heat that goes over for each kelvin of difference, in watts per kelvin.</summary>
+public readonly record struct Conductance(double Si) : IAmount<Conductance>
+{
+    /// <inheritdoc/>
+    public static IReadOnlyList<Unit> Units { get; } = [new("W/K", 1)];
+
+    /// <inheritdoc/>
+    public static Conductance FromSi(double si) => new(si);
+}
+
+/// <summary>Energy, in joules.</summary>
+public readonly record struct Energy(double Si) : IAmount<Energy>
+{
+    /// <inheritdoc/>
+    public static IReadOnlyList<Unit> Units { get; } = [new("kJ", 1000), new("J", 1)];
+
+    /// <inheritdoc/>
+    public static Energy FromSi(double si) => new(si);
+}
+
+/// <summary>How fast something goes on, per second.</summary>
+public readonly record struct Rate(double Si) : IAmount<Rate>
+{
+    /// <inheritdoc/>
+    public static IReadOnlyList<Unit> Units { get; } = [new("1/min", 1 / 60.0), new("1/s", 1)];
+
+    /// <inheritdoc/>
+    public static Rate FromSi(double si) => new(si);
+}
+
 /// <summary>Difference of two temperatures, in kelvins.</summary>
 public readonly record struct TemperatureGap(double Si) : IAmount<TemperatureGap>
 {

@@ -206,7 +206,7 @@ internal sealed class PrepWork
         var parts = line.Parts?.Sum(p => p.Tally.Count.Value * (1 + (centre.Figure?.Parts.FirstOrDefault(f => f.Code == p.Code)?.Spoil.Value.Si ?? 0))) ?? 0;
         var begun = Begun(line, centre.Spoil.Value) + (int)Math.Ceiling(parts);
         var (place, dry) = SetsIn(line);
-        var hands = (tables.Decorating.DipTime.Value * (draft.Coats * begun)) + (WetWork(line) * begun);
+        var hands = (line.DipTime.Value * (draft.Coats * begun)) + (WetWork(line) * begun);
         var joins = Rules(centre.Code).Find(r => r.Code == Join);
         if (joins is not null)
         {
@@ -215,7 +215,7 @@ internal sealed class PrepWork
         }
 
         var text = $"Dip{(draft.Depth < 1 ? $" to {draft.Depth:0 %} of their length" : "")}{(draft.Coats > 1 ? draft.AtOnce ? ", twice over the wet coat" : ", and again when it has set" : "")}; drain, scrape, lay them down{(draft.Upright ?? centre.Upright ? " or stand them up" : "")}. {(line.Look?.Round is { } round ? $"Stop after every {round.Value} to decorate. " : "")}{(line.Look is { Over.Count: 0 } wet ? string.Join(" ", wet.WetSteps) : "")} {joins?.Text}".Trim();
-        return Add($"dip.{line.Line}", Stage.Dip, Pieces(line, centre), [line.Line], new("dip", [], text, joins?.Why ?? "Moved before it is touch-dry, the coat keeps the print of the finger.", tables.Decorating.DipTime.Source, place, Wait: new(dry, Source.Computed)), hands, after, pots: DipPots(line), sets: true);
+        return Add($"dip.{line.Line}", Stage.Dip, Pieces(line, centre), [line.Line], new("dip", [], text, joins?.Why ?? "Moved before it is touch-dry, the coat keeps the print of the finger.", line.DipTime.Source, place, Wait: new(dry, Source.Computed)), hands, after, pots: DipPots(line), sets: true);
     }
 
     /// <summary>Moulds are filled round by round: a mould is free again when its pieces have come out.</summary>
@@ -224,7 +224,7 @@ internal sealed class PrepWork
         var (c, begun) = (tables.Moulding, Begun(line, centre.Spoil.Value));
         var rounds = Rounds.For(begun, mould.AtOnce);
         var place = Schools.Choice(tables.Schools.First(s => s.Code == "moulds"), order.Schools, tables).Code;
-        var sets = new Sourced<Duration>(line.Setting.FirstOrDefault(s => s.Place == place)?.HandleHard ?? SetsIn(line).After, Source.Computed);
+        var sets = new Sourced<Duration>(line.Setting.FirstOrDefault(s => s.Place == place)?.Releases ?? SetsIn(line).After, Source.Computed);
         var last = "";
         for (var (round, left) = (1, begun); round <= rounds; round++)
         {
@@ -252,7 +252,7 @@ internal sealed class PrepWork
             var last = steps.Last(s => s.Stage is Stage.Dip && s.Lines.Contains(line.Line)).Code;
             if (line.Look is { } look && look.Steps.Skip(1).Except(WetInDip(line)).ToList() is { Count: > 0 } further)
             {
-                var over = tables.Decorating.DipTime.Value * (look.Over.Count * begun);
+                var over = line.DipTime.Value * (look.Over.Count * begun);
                 var moulded = look.Parts.Where(p => p.Moulded is not null).Select(p => Accents(line, p, begun)).ToList();
                 last = Add($"decorate.{line.Line}", Stage.Decorate, Pieces(line, centre), [line.Line],
                     new("decorate", [], string.Join(" ", further), "Each kind holds only in its own moment: wet, touch-dry or set.", Source.Computed, "counter", Wait: look.Over.Count > 0 || look.Patterns.Count > 0 ? new(SetsIn(line).After, Source.Computed) : null),

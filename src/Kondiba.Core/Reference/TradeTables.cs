@@ -9,6 +9,7 @@ using Kondiba.Core.Figures;
 using Kondiba.Core.Fillings;
 using Kondiba.Core.Kitchens;
 using Kondiba.Core.Measures;
+using Kondiba.Core.Melting;
 using Kondiba.Core.Moulds;
 using Kondiba.Core.Pantry;
 using Kondiba.Core.Planning;
@@ -30,11 +31,13 @@ namespace Kondiba.Core.Reference;
 /// <param name="Thinners">What it is thinned with.</param>
 /// <param name="Tints">What it is coloured with.</param>
 /// <param name="Decor">What it is decorated with.</param>
-/// <param name="Vessels">What the coating stands in, narrowest first.</param>
+/// <param name="Vessels">What the coating stands in.</param>
+/// <param name="Dipping">Ways of dipping.</param>
 /// <param name="Film">Constants of the film model.</param>
 /// <param name="Pot">Constants of a pot.</param>
 /// <param name="Tray">The sheet that pieces are laid on.</param>
 /// <param name="Setting">Constants of the setting model.</param>
+/// <param name="Melting">Constants of melting.</param>
 /// <param name="Thinning">Constants of thinning.</param>
 /// <param name="Colour">Constants of mixing colours.</param>
 /// <param name="Leftovers">Constants of leftovers.</param>
@@ -46,6 +49,7 @@ namespace Kondiba.Core.Reference;
 /// <param name="Pricing">Constants of costs and prices.</param>
 /// <param name="Ingredients">What fillings are made of.</param>
 /// <param name="Fillings">Recipes for centres and accents that are made at home.</param>
+/// <param name="Scoops">What fillings are portioned with.</param>
 /// <param name="Moulds">Moulds with their cavities.</param>
 /// <param name="Moulding">Constants of moulding.</param>
 /// <param name="PrepRules">Steps before and after dipping, in the order of the hands.</param>
@@ -63,10 +67,12 @@ public sealed record TradeTables(
     IReadOnlyList<Tint> Tints,
     DecorTables Decor,
     IReadOnlyList<Vessel> Vessels,
+    DippingWays Dipping,
     FilmConstants Film,
     PotConstants Pot,
     TraySheet Tray,
     SettingConstants Setting,
+    MeltConstants Melting,
     ThinningConstants Thinning,
     ColourConstants Colour,
     LeftoverConstants Leftovers,
@@ -78,6 +84,7 @@ public sealed record TradeTables(
     PriceConstants Pricing,
     IReadOnlyList<Ingredient> Ingredients,
     IReadOnlyList<Filling> Fillings,
+    IReadOnlyList<Scoop> Scoops,
     IReadOnlyList<Mould> Moulds,
     MouldConstants Moulding,
     IReadOnlyList<PrepRule> PrepRules,
@@ -144,10 +151,12 @@ public sealed record TradeTables(
                 Read<List<Part>>("parts", options),
                 Read<List<Lustre>>("lustres", options)),
             [.. Read<List<VesselRow>>("vessels", options).Select(row => row.ToVessel())],
+            Read<DippingWays>("ways", options),
             practice.Film,
             practice.Pot,
             practice.Tray,
             practice.Setting,
+            practice.Melting,
             practice.Thinning,
             practice.Colour,
             practice.Leftovers,
@@ -159,6 +168,7 @@ public sealed record TradeTables(
             practice.Pricing,
             Read<List<Ingredient>>("ingredients", options),
             Read<List<Filling>>("fillings", options),
+            Read<List<Scoop>>("scoops", options),
             [.. Read<List<MouldRow>>("moulds", options).Select(row => row.ToMould())],
             practice.Mould,
             Read<List<PrepRule>>("prep", options),
@@ -186,7 +196,7 @@ public sealed record TradeTables(
     }
 
     private sealed record Practice(
-        FilmConstants Film, PotConstants Pot, TraySheet Tray, SettingConstants Setting, ThinningConstants Thinning, ColourConstants Colour, LeftoverConstants Leftovers, DecorConstants Decor, PriceConstants Pricing, PrepConstants Prep, PlanConstants Planning, MouldConstants Mould);
+        FilmConstants Film, PotConstants Pot, TraySheet Tray, SettingConstants Setting, MeltConstants Melting, ThinningConstants Thinning, ColourConstants Colour, LeftoverConstants Leftovers, DecorConstants Decor, PriceConstants Pricing, PrepConstants Prep, PlanConstants Planning, MouldConstants Mould);
 
     /// <summary>A measure written as [value, "unit", "source"].</summary>
     private sealed record MeasureRow(double Value, string Unit, Source Source)
@@ -203,22 +213,22 @@ public sealed record TradeTables(
         return ([.. wanted.Select(m => given[m.Code].Line(m))], code => ShapeKind.Si(given[code].Unit, given[code].Value));
     }
 
-    private sealed record SizeRow(string Code, string Name, Sourced<Mass> Mass, Dictionary<string, MeasureRow> Measures)
+    private sealed record SizeRow(string Code, string Name, Sourced<Mass> Mass, Dictionary<string, MeasureRow> Measures, IReadOnlyList<string>? Insert = null)
     {
-        public CentreSize ToSize(ShapeKind kind, Holding holding)
+        public CentreSize ToSize(ShapeKind kind)
         {
             var (lines, si) = Measured(kind.Measures, Measures, Code);
-            return new(Code, Name, kind.Make(si, holding is Holding.Fork), lines, Mass);
+            return new(Code, Name, kind.Make(si), lines, Mass, Insert);
         }
     }
 
-    private sealed record VesselRow(string Code, string Name, string Kind, Dictionary<string, MeasureRow> Measures, int? UpTo = null)
+    private sealed record VesselRow(string Code, string Name, string Kind, Dictionary<string, MeasureRow> Measures)
     {
         public Vessel ToVessel()
         {
             var kind = VesselKind.Of(Kind) ?? throw new ArgumentException($"vessel kind '{Kind}' is not known");
             var (lines, si) = Measured(kind.Measures, Measures, Code);
-            return kind.Make(Code, Name, UpTo, lines, si);
+            return kind.Make(Code, Name, lines, si);
         }
     }
 
@@ -279,20 +289,23 @@ public sealed record TradeTables(
         string DeepestReason,
         int LeastCoats,
         Sourced<Share> Spoil,
+        Sourced<Share> Stick,
         Sourced<HeatCapacity> HeatCapacity,
         Sourced<Length> TrayGap,
         int? Pack,
         IReadOnlyList<string> PackName,
         IReadOnlyList<string> Allergens,
         IReadOnlyList<string> Prep,
-        IReadOnlyList<SizeRow> Sizes)
+        IReadOnlyList<SizeRow> Sizes,
+        Sourced<HeatExchange>? Contact = null,
+        bool ServedCold = false)
     {
         public Centre ToCentre()
         {
             var kind = ShapeKind.Of(Shape) ?? throw new ArgumentException($"shape '{Shape}' is not known");
             return new(
                 Code, Name, Plural, Shape, Holding, Upright, UsualDepth, [.. Depths.Select(d => Quantities.Of<Share>(d, "%"))], Deepest, DeepestReason,
-                LeastCoats, Spoil, HeatCapacity, TrayGap, Pack, PackName, Allergens, Prep, [.. Sizes.Select(s => s.ToSize(kind, Holding))]);
+                LeastCoats, Spoil, Stick, HeatCapacity, TrayGap, Pack, PackName, Allergens, Prep, [.. Sizes.Select(s => s.ToSize(kind))], Contact, ServedCold);
         }
     }
 

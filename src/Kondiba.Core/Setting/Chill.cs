@@ -46,11 +46,11 @@ public sealed record Chill(
         var air = place.Air.Value;
         var longest = SettingModel.FilmFalls(new(piece, air, c), dew);
         Duration? warm = air < dew
-            ? SettingModel.FilmRises(new(piece with { DipAt = air, CentreAt = new(air, place.Air.Source) }, room.Air.Value, c), dew)
+            ? SettingModel.FilmRises(new(piece with { DipAt = air, CentreAt = new(air, place.Air.Source), Set = new(1) }, room.Air.Value, c), dew)
             : null;
-        var hard = longest is { } l && (sets.HandleHard is not { } h || h > l) ? Depth(c.HandleHardAt.Value) : Sticky.Dry;
+        var hard = longest is { } l && sets.HandleHard > l ? Depth(SettingModel.Course(piece, place, sets.HandleHard!.Value, 1, c)[^1].Film) : Sticky.Dry;
         var through = Depth(air);
-        return new(place.Code, dew, longest, hard, through, warm, AdviceFor(place, sets, longest, hard, warm, c), () =>
+        return new(place.Code, dew, longest, hard, through, warm, AdviceFor(piece, place, sets, longest, hard, warm, c), () =>
         [
             WorkingLine.Of("air in the room", room.Air),
             WorkingLine.Of("humidity of the room", room.Humidity),
@@ -64,16 +64,16 @@ public sealed record Chill(
         Sticky Depth(Temperature film) => film >= dew ? Sticky.Dry : dew.Si - film.Si <= c.SlightDew.Value.Si ? Sticky.Mist : Sticky.Wet;
     }
 
-    private static string AdviceFor(Place place, SettingTime sets, Duration? longest, Sticky hard, Duration? warm, SettingConstants c)
+    private static string AdviceFor(DippedPiece piece, Place place, SettingTime sets, Duration? longest, Sticky hard, Duration? warm, SettingConstants c)
     {
-        if (sets.TouchDry is null)
+        if (sets.HandleHard is not { } h)
         {
-            var cooler = c.Had.Where(p => p.Air.Value < c.TouchDryAt.Value).Select(p => p.In).ToList();
-            return $"At {place.Air.Value.In("°C"):0} °C it never sets: a coat is touch-dry at {c.TouchDryAt.Value.In("°C"):0} °C. {(cooler.Count == 0 ? "Cool the room." : $"Set it {string.Join(" or ", cooler)}.")}";
+            var warmest = piece.Fat.WarmestFor(c.HandleHard.Value, piece.Softer);
+            var cooler = c.Had.Where(p => p.Air.Value < warmest).Select(p => p.In).ToList();
+            var never = sets.TouchDry is null ? "it never sets" : "it gets touch-dry and stays soft";
+            return $"At {place.Air.Value.In("°C"):0} °C {never}: this coat is hard below about {Math.Floor(warmest.In("°C")):0} °C. {(cooler.Count == 0 ? "Cool the room." : $"Set it {string.Join(" or ", cooler)}.")}";
         }
 
-        if (sets.HandleHard is not { } h)
-            return $"At {place.Air.Value.In("°C"):0} °C it gets touch-dry and stays soft: it is hard at {c.HandleHardAt.Value.In("°C"):0.#} °C. Move it to a cooler place to finish.";
         if (longest is not { } l)
             return "It comes out dry however long it stays.";
         if (hard is not Sticky.Dry)

@@ -10,35 +10,45 @@ namespace Kondiba.Core.Setting;
 /// <param name="TouchDry">Until no longer tacky.</param>
 /// <param name="HandleHard">Until hard enough to lift and pack.</param>
 /// <param name="Wet">Until sprinkles no longer hold: the wet window.</param>
+/// <param name="Releases">Until it draws away from its mould; null for what is in none.</param>
+/// <param name="Through">Until it is hard and cold through; for pieces served cold in a cold place.</param>
 /// <param name="Working">How the times came about.</param>
 public sealed record SettingTime(
-    string Place, Duration? TouchDry, Duration? HandleHard, Duration? Wet, [property: JsonIgnore] Func<IReadOnlyList<WorkingLine>> Working);
+    string Place, Duration? TouchDry, Duration? HandleHard, Duration? Wet, Duration? Releases, Duration? Through, [property: JsonIgnore] Func<IReadOnlyList<WorkingLine>> Working);
 
 /// <summary>A piece at a moment while it sets.</summary>
 /// <param name="At">Since it was dipped.</param>
 /// <param name="Film">Temperature of its film.</param>
 /// <param name="Centre">Temperature of its centre.</param>
-public sealed record SettingPoint(Duration At, Temperature Film, Temperature Centre);
+/// <param name="Set">Share of the film's fat that has crystallized.</param>
+public sealed record SettingPoint(Duration At, Temperature Film, Temperature Centre, Share Set);
 
-/// <summary>When a dipped piece has set. Common practice knows the facts that its constants are fitted to: bites on the counter in 10 to 15 min, in the fridge in 5, in the freezer in 3.</summary>
+/// <summary>When a dipped piece has set. Common practice knows the facts that its constants are fitted to: <c>docs/facts.md</c>.</summary>
 public static class SettingModel
 {
-    private const double Horizon = 6 * 3600;
+    private const double Horizon = 12 * 3600;
 
-    /// <summary>The setting time of a piece in a place, looked for over six hours.</summary>
+    /// <summary>The setting time of a piece in a place, looked for over twelve hours.</summary>
     public static SettingTime For(DippedPiece piece, Place place, SettingConstants c)
     {
-        var flow = new HeatFlow(piece, place.Air.Value, c);
-        var (dryAt, hardAt) = (flow.HeatOf(c.TouchDryAt.Value.Si), flow.HeatOf(c.HandleHardAt.Value.Si));
-        Duration? touchDry = null, handleHard = null;
-        flow.Follow(Horizon, (a, b) =>
+        var inMould = piece.Posture is Posture.Mould;
+        var air = place.Air.Value;
+        var colds = piece.ServedCold && air < c.Cold.Value && air.In("°C") > 0;
+        Duration? wet = null, touchDry = null, releases = null, handleHard = null, cold = null;
+        new HeatFlow(piece, place.Air.Value, c).Follow(Horizon, (a, b) =>
         {
-            touchDry ??= CrossedIn(a, b, m => m.Heat - dryAt, (x, y, t) => HeatFlow.Between(x, y, t).Heat - dryAt);
-            handleHard ??= touchDry is null ? null : CrossedIn(a, b, m => m.Heat - hardAt, (x, y, t) => HeatFlow.Between(x, y, t).Heat - hardAt);
-            return handleHard is null;
+            wet ??= SetTo(c.Wet.Value, a, b);
+            touchDry ??= SetTo(c.TouchDry.Value, a, b);
+            handleHard ??= SetTo(c.HandleHard.Value, a, b);
+            if (inMould)
+                releases ??= SetTo(c.Release.Value, a, b);
+            if (colds)
+                cold ??= CrossedIn(a, b, s => s.Centre - c.Cold.Value.Si);
+            return handleHard is null || (colds && cold is null);
         });
-        Duration? wet = touchDry is { } dry ? Duration.FromSeconds(Math.Round(dry.TotalSeconds * c.WetShare.Value.Si)) : null;
-        return new(place.Code, touchDry, handleHard, wet, () => Working(piece, place, c, touchDry, handleHard));
+        Duration? through = handleHard is { } hard && cold is { } at ? Duration.Max(hard, at) : null;
+        var time = new SettingTime(place.Code, touchDry, handleHard, wet, releases, through, () => []);
+        return time with { Working = () => Working(piece, place, c, time) };
     }
 
     /// <summary>The course of film and centre, evenly in time, from dipping on.</summary>
@@ -49,15 +59,14 @@ public static class SettingModel
     /// <param name="c">The constants.</param>
     public static IReadOnlyList<SettingPoint> Course(DippedPiece piece, Place place, Duration until, int points, SettingConstants c)
     {
-        var flow = new HeatFlow(piece, place.Air.Value, c);
         var step = until.TotalSeconds / points;
-        var course = new List<SettingPoint> { new(Duration.Zero, piece.DipAt, piece.CentreAt.Value) };
-        flow.Follow(until.TotalSeconds, (a, b) =>
+        var course = new List<SettingPoint> { new(Duration.Zero, piece.DipAt, piece.CentreAt.Value, piece.Set ?? piece.Fat.Seed.Value) };
+        new HeatFlow(piece, place.Air.Value, c).Follow(until.TotalSeconds, (a, b) =>
         {
             for (; course.Count <= points && course.Count * step <= b.Seconds + 1e-9;)
             {
-                var (heat, centre) = HeatFlow.Between(a, b, course.Count * step);
-                course.Add(new(Duration.FromSeconds(course.Count * step), new(flow.FilmAt(heat)), new(centre)));
+                var now = HeatFlow.Between(a, b, course.Count * step);
+                course.Add(new(Duration.FromSeconds(course.Count * step), new(now.Film), new(now.Centre), new(now.Set)));
             }
 
             return true;
@@ -65,59 +74,54 @@ public static class SettingModel
         return course;
     }
 
-    /// <summary>How long a centre takes to be cold through, bare and undipped; null where it never is.</summary>
+    /// <summary>How long a centre takes to be as cold as its place, bare and undipped; null where it never is.</summary>
     /// <param name="piece">The piece; its film is left out.</param>
     /// <param name="place">Where it stands.</param>
     /// <param name="c">The constants.</param>
     public static Duration? ColdThrough(DippedPiece piece, Place place, SettingConstants c)
     {
         var bare = piece with { Film = default, Bare = piece.Dipped + piece.Bare };
-        return CentreReaches(new(bare, place.Air.Value, c), new(place.Air.Value.Si + c.ColdThrough.Value.Si));
+        var to = place.Air.Value.Si + c.ColdThrough.Value.Si;
+        return Crossing(new(bare, place.Air.Value, c), s => s.Centre - to);
     }
 
-    /// <summary>Until the film has fallen to a temperature; null where it does not in six hours.</summary>
-    internal static Duration? FilmFalls(HeatFlow flow, Temperature to)
-    {
-        var mark = flow.HeatOf(to.Si);
-        return Crossing(flow, m => m.Heat - mark, (a, b, t) => HeatFlow.Between(a, b, t).Heat - mark);
-    }
+    /// <summary>Until the film has fallen to a temperature; null where it does not in twelve hours.</summary>
+    internal static Duration? FilmFalls(HeatFlow flow, Temperature to) => Crossing(flow, s => s.Film - to.Si);
 
-    /// <summary>Until the film has risen to a temperature; null where it does not in six hours.</summary>
-    internal static Duration? FilmRises(HeatFlow flow, Temperature to)
-    {
-        var mark = flow.HeatOf(to.Si);
-        return Crossing(flow, m => mark - m.Heat, (a, b, t) => mark - HeatFlow.Between(a, b, t).Heat);
-    }
+    /// <summary>Until the film has risen to a temperature; null where it does not in twelve hours.</summary>
+    internal static Duration? FilmRises(HeatFlow flow, Temperature to) => Crossing(flow, s => to.Si - s.Film);
 
-    private static Duration? CentreReaches(HeatFlow flow, Temperature to) => Crossing(flow, m => m.Centre - to.Si, (a, b, t) => HeatFlow.Between(a, b, t).Centre - to.Si);
+    private static Duration? SetTo(Share share, Moment a, Moment b) => CrossedIn(a, b, s => share.Si - s.Set);
 
     /// <summary>When something that is above nothing first is not.</summary>
-    private static Duration? Crossing(HeatFlow flow, Func<Moment, double> above, Func<Moment, Moment, double, double> between)
+    private static Duration? Crossing(HeatFlow flow, Func<FilmState, double> above)
     {
         Duration? found = null;
-        flow.Follow(Horizon, (a, b) => (found = CrossedIn(a, b, above, between)) is null);
+        flow.Follow(Horizon, (a, b) => (found = CrossedIn(a, b, above)) is null);
         return found;
     }
 
     /// <summary>The same within a step, by halving; null when it is above nothing at both ends.</summary>
-    private static Duration? CrossedIn(Moment a, Moment b, Func<Moment, double> above, Func<Moment, Moment, double, double> between)
+    private static Duration? CrossedIn(Moment a, Moment b, Func<FilmState, double> above)
     {
-        if (above(a) <= 0)
+        if (above(a.Now) <= 0)
             return Duration.FromSeconds(Math.Round(a.Seconds));
-        if (above(b) > 0)
+        if (above(b.Now) > 0)
             return null;
         var (from, to) = (a.Seconds, b.Seconds);
         while (to - from > 0.05)
         {
             var middle = (from + to) / 2;
-            (from, to) = between(a, b, middle) <= 0 ? (from, middle) : (middle, to);
+            (from, to) = above(HeatFlow.Between(a, b, middle)) <= 0 ? (from, middle) : (middle, to);
         }
 
         return Duration.FromSeconds(Math.Round(to));
     }
 
-    private static List<WorkingLine> Working(DippedPiece piece, Place place, SettingConstants c, Duration? touchDry, Duration? handleHard)
+    private static List<WorkingLine> Working(DippedPiece piece, Place place, SettingConstants c, SettingTime time)
     {
+        const string Followed = "film and centre followed, each step's error below 0.0001 K";
+        var fat = piece.Fat;
         List<WorkingLine> lines =
         [
             WorkingLine.Of("film, all coats", "", piece.Film, Source.Computed),
@@ -139,16 +143,30 @@ public static class SettingModel
                 ],
                 _ => [],
             },
-            WorkingLine.Of("exchange of film and centre", c.CoreExchange),
+            WorkingLine.Of("exchange of film and centre", piece.Contact ?? c.CoreExchange),
             WorkingLine.Of("heat capacity of the film", c.FilmHeatCapacity),
-            WorkingLine.Of("latent heat", $"spread over {c.FreezesTo.Value.In("°C"):0}–{c.FreezesFrom.Value.In("°C"):0} °C", c.LatentHeat.Value, c.LatentHeat.Source),
-            WorkingLine.Of("touch-dry at", c.TouchDryAt),
-            WorkingLine.Of("handle-hard at", c.HandleHardAt),
+            WorkingLine.Of("latent heat", "given off as it crystallizes", c.LatentHeat.Value, c.LatentHeat.Source),
+            WorkingLine.Of($"melting point, {fat.Name}", fat.Melts),
+            WorkingLine.Of("all of it solid in time below", fat.SolidBelow),
+            .. piece.Softer.Si > 0 ? new[] { WorkingLine.Of("both lower by", "oil in it", piece.Softer, Source.Computed) } : [],
+            WorkingLine.Of("rate at 20 °C, K", "dh/dt = K·(hⁿ − h), K as the distance below the melting point to the power 3.75", fat.Rate.Value, fat.Rate.Source),
+            WorkingLine.Count("order n of the rate law", "", fat.Order.Value.Si, c.RateRule),
+            WorkingLine.Of("crystallized as it leaves the pot", fat.Seed),
+            WorkingLine.Of("touch-dry from a share crystallized of", c.TouchDry),
+            WorkingLine.Of("hard from a share crystallized of", c.HandleHard),
+            .. time.Through is null ? [] : new[] { WorkingLine.Of("cold through when the centre is at", c.Cold) },
         ];
-        if (touchDry is { } dry)
-            lines.Add(WorkingLine.Of("touch-dry after", "film and centre followed, each step's error below 0.0001 K", dry, Source.Computed));
-        if (handleHard is { } hard)
-            lines.Add(WorkingLine.Of("handle-hard after", "film and centre followed, each step's error below 0.0001 K", hard, Source.Computed));
+        Add("takes sprinkles until", time.Wet);
+        Add("touch-dry after", time.TouchDry);
+        Add("draws away from the mould after", time.Releases);
+        Add("cold and hard through after", time.Through);
+        Add("handle-hard after", time.HandleHard);
         return lines;
+
+        void Add(string what, Duration? after)
+        {
+            if (after is { } time)
+                lines.Add(WorkingLine.Of(what, Followed, time, Source.Computed));
+        }
     }
 }

@@ -17,11 +17,20 @@ public sealed record Dose(Thinner Thinner, Coating Coating, double Spoons, Share
 {
     private const double MostLookedAt = 1.5;
 
+    /// <summary>By how much it lowers the temperatures at which the coat sets.</summary>
+    public TemperatureGap Softer => Thinner.Softens.Value * Rate.In("%");
+
     /// <summary>
     /// The least dose, in whole steps of spoons, that brings the film on a test dip down to the target; held at the last step
-    /// under the limit when more would be wanted.
+    /// under the limit when more would be wanted, and at the last one that still hides what is under the coat.
     /// </summary>
-    public static Dose For(Coating coating, Thinner thinner, Length target, FilmConstants film, ThinningConstants c)
+    /// <param name="coating">What is thinned.</param>
+    /// <param name="thinner">What goes in.</param>
+    /// <param name="target">Film on a test dip that is wanted.</param>
+    /// <param name="film">Constants of the film model.</param>
+    /// <param name="c">Constants of thinning.</param>
+    /// <param name="hides">Whether a coat thinned at a rate still hides what is under it; null when it need not.</param>
+    public static Dose For(Coating coating, Thinner thinner, Length target, FilmConstants film, ThinningConstants c, Func<Share, bool>? hides = null)
     {
         Length FilmAt(double rate) => TestFilm(coating, new(rate), film, c);
         var step = c.Step.Value.In("tbsp");
@@ -29,6 +38,8 @@ public sealed record Dose(Thinner Thinner, Coating Coating, double Spoons, Share
         double? wanted = before <= target ? 0 : FilmAt(MostLookedAt) > target ? null : Bisect(rate => FilmAt(rate) <= target);
         var steps = (int)Math.Ceiling(((wanted ?? MostLookedAt) / RateOf(1)) - 1e-9);
         steps = Math.Min(steps, (int)((c.Limit.Value.Si / RateOf(1)) + 1e-9));
+        while (steps > 0 && hides?.Invoke(new(RateOf(steps))) is false)
+            steps--;
         var rate = new Share(Math.Min(RateOf(steps), c.Limit.Value.Si));
         return new(thinner, coating, steps * step, rate, target, before, FilmAt(rate.Si), wanted is { } w ? new Share(w) : null);
 

@@ -1,4 +1,3 @@
-using Kondiba.Core.Centres;
 using Kondiba.Core.Measures;
 using Kondiba.Core.Reference;
 using static System.Math;
@@ -8,15 +7,12 @@ namespace Kondiba.Core.Vessels;
 /// <summary>A very small lot is spooned over, each piece held on a fork above a small cup; what runs off is spooned again.</summary>
 /// <param name="Code">Name in data.</param>
 /// <param name="Name">Name on screen.</param>
-/// <param name="UpTo">Pieces up to which it is chosen for the maker.</param>
 /// <param name="Measures">What it is computed from.</param>
 /// <param name="Holds">What the cup holds.</param>
 /// <param name="Stays">What the spoon still needs for the last piece.</param>
-public sealed record SpoonedCup(string Code, string Name, int? UpTo, IReadOnlyList<WorkingLine> Measures, Volume Holds, Volume Stays)
-    : Vessel(Code, Name, UpTo, Measures)
+public sealed record SpoonedCup(string Code, string Name, IReadOnlyList<WorkingLine> Measures, Volume Holds, Volume Stays)
+    : Vessel(Code, Name, Measures)
 {
-    private static readonly Length LongestHeld = Quantities.Of<Length>(100, "mm");
-
     /// <inheritdoc/>
     public override string Kind => "spooned";
 
@@ -32,14 +28,6 @@ public sealed record SpoonedCup(string Code, string Name, int? UpTo, IReadOnlyLi
     /// <inheritdoc/>
     public override Length LevelOf(Volume volume) => volume >= Holds ? Side(Holds) : new(volume.Si / Side(Holds).Circle.Si);
 
-    /// <inheritdoc/>
-    public override Seat Seat(string one, Shape shape, Share depth, Length clearance) => Mould(shape) ?? (shape.DipLine(depth) > LongestHeld
-        ? Vessels.Seat.Not($"{With.Article(one)} is too long to be coated from a spoon.")
-        : new(Stays, LevelOf(Stays), default));
-
-    /// <inheritdoc/>
-    public override string PoolFormula(Seat seat) => $"ρ × {Stays.In("mL"):0} mL that the spoon still needs";
-
     /// <summary>Side of a straight cup as high as it is wide.</summary>
     private static Length Side(Volume holds) => new(Cbrt(4 * holds.Si / PI));
 
@@ -54,21 +42,13 @@ public sealed record SpoonedCup(string Code, string Name, int? UpTo, IReadOnlyLi
 /// <param name="Holds">What it holds comfortably.</param>
 /// <param name="Stays">What cannot be got out of it.</param>
 public abstract record PouredFrom(string Code, string Name, IReadOnlyList<WorkingLine> Measures, Volume Holds, Volume Stays)
-    : Vessel(Code, Name, null, Measures)
+    : Vessel(Code, Name, Measures)
 {
     /// <inheritdoc/>
     public override Volume Capacity => Holds;
 
     /// <inheritdoc/>
     public override bool Pours => true;
-
-    /// <inheritdoc/>
-    public override Seat Seat(string one, Shape shape, Share depth, Length clearance) => shape is Cavity
-        ? new(Stays, LevelOf(Stays), default)
-        : Vessels.Seat.Not($"{With.Article(one)} is dipped; the {Name} is for filling moulds.");
-
-    /// <inheritdoc/>
-    public override string PoolFormula(Seat seat) => $"ρ × {Stays.In("mL"):0} mL that cannot be got out";
 }
 
 /// <summary>A bag, drawn as a cone on its tip.</summary>

@@ -1,4 +1,3 @@
-using Kondiba.Core.Centres;
 using Kondiba.Core.Measures;
 using Kondiba.Core.Reference;
 using static System.Math;
@@ -13,12 +12,22 @@ namespace Kondiba.Core.Vessels;
 /// <param name="Top">Inner diameter at the rim.</param>
 /// <param name="Height">Inner height.</param>
 /// <param name="Halved">Whether a wall across the middle leaves half of it.</param>
+/// <param name="Warm">Whether it stands in a melting pot that keeps it warm.</param>
 public sealed record RoundVessel(
-    string Code, string Name, IReadOnlyList<WorkingLine> Measures, Length Bottom, Length Top, Length Height, bool Halved = false)
-    : Vessel(Code, Name, null, Measures)
+    string Code, string Name, IReadOnlyList<WorkingLine> Measures, Length Bottom, Length Top, Length Height, bool Halved = false, bool Warm = false)
+    : Vessel(Code, Name, Measures)
 {
     /// <inheritdoc/>
-    public override string Kind => Halved ? "half" : "round";
+    public override string Kind => Halved ? "half" : Warm ? "insert" : "round";
+
+    /// <summary>Across the widest circle that goes through its rim; within half a circle it is half as wide.</summary>
+    public Length Opening => Top * Part;
+
+    /// <summary>Whether it is a bowl, not deeper than it is wide, and not a glass.</summary>
+    public bool Low => Height <= Opening;
+
+    /// <summary>Across the widest circle on its bottom.</summary>
+    public Length Floor => Bottom * Part;
 
     /// <inheritdoc/>
     public override Volume Capacity => UpToLevel(Height);
@@ -51,11 +60,7 @@ public sealed record RoundVessel(
             : (Cbrt((3 * Slope * v / PI) + (R0 * R0 * R0)) - R0) / Slope);
     }
 
-    /// <summary>The widest circle within half a circle is half as wide.</summary>
-    public override Seat Seat(string one, Shape shape, Share depth, Length clearance) =>
-        Mould(shape) ?? Within(Bottom * Part, Height, one, shape.Immerse(depth), depth, clearance);
-
-    /// <inheritdoc/>
-    public override string PoolFormula(Seat seat) =>
-        $"ρ × ({UpToLevel(seat.Depth).In("mL"):0.0} mL up to {seat.Depth.In("mm"):0} mm − {seat.Displaced.In("mL"):0.0} mL taken up by the piece)";
+    /// <summary>The pool of a vessel that is filled to a level, in a formula.</summary>
+    internal static string Formula(Seat seat, Vessel vessel) =>
+        $"ρ × ({vessel.UpToLevel(seat.Depth).In("mL"):0.0} mL up to {seat.Depth.In("mm"):0} mm{(seat.Displaced.Si > 0 ? $" − {seat.Displaced.In("mL"):0.0} mL taken up by the piece" : "")})";
 }

@@ -1,4 +1,3 @@
-using Kondiba.Core.Centres;
 using Kondiba.Core.Measures;
 using Kondiba.Core.Reference;
 using static System.Math;
@@ -12,15 +11,14 @@ namespace Kondiba.Core.Vessels;
 /// </summary>
 /// <param name="Code">Name in data.</param>
 /// <param name="Name">Name on screen.</param>
-/// <param name="UpTo">Pieces up to which it is chosen for the maker.</param>
 /// <param name="Measures">What it is computed from.</param>
 /// <param name="Wide">Inner length of the low edge.</param>
 /// <param name="Long">Inner length of the sloping bottom.</param>
 /// <param name="Height">Inner height of the wall.</param>
 /// <param name="Tilt">Slope of the bottom, in degrees.</param>
 public sealed record TiltedDish(
-    string Code, string Name, int? UpTo, IReadOnlyList<WorkingLine> Measures, Length Wide, Length Long, Length Height, double Tilt)
-    : Vessel(Code, Name, UpTo, Measures)
+    string Code, string Name, IReadOnlyList<WorkingLine> Measures, Length Wide, Length Long, Length Height, double Tilt)
+    : Vessel(Code, Name, Measures)
 {
     /// <inheritdoc/>
     public override string Kind => "tilted";
@@ -46,19 +44,11 @@ public sealed record TiltedDish(
     private double Angle => Tilt * PI / 180;
 
     /// <summary>Where it would run over: the low wall, or the far end of the bottom.</summary>
-    private Length Rim => new(Min(Height.Si * Cos(Angle), Long.Si * Sin(Angle)));
+    public Length Rim => new(Min(Height.Si * Cos(Angle), Long.Si * Sin(Angle)));
 
     /// <inheritdoc/>
     public override Volume UpToLevel(Length level) => new(Wide.Si * level.Si * level.Si / Sin(2 * Angle));
 
     /// <inheritdoc/>
     public override Length LevelOf(Volume volume) => volume >= Capacity ? Rim : new(Sqrt(volume.Si * Sin(2 * Angle) / Wide.Si));
-
-    /// <inheritdoc/>
-    public override Seat Seat(string one, Shape shape, Share depth, Length clearance) =>
-        Mould(shape) ?? Within(Wide, Rim, one, shape.Turned(depth), depth, clearance);
-
-    /// <inheritdoc/>
-    public override string PoolFormula(Seat seat) =>
-        $"ρ × (w·d²/sin 2θ = {UpToLevel(seat.Depth).In("mL"):0.0} mL with d {seat.Depth.In("mm"):0.0} mm − {seat.Displaced.In("mL"):0.0} mL taken up by the piece)";
 }

@@ -22,6 +22,7 @@ public sealed record ReferenceView(
     IReadOnlyList<TintView> Tints,
     DecorTables Decor,
     IReadOnlyList<VesselView> Vessels,
+    IReadOnlyList<WayView> DippingWays,
     IReadOnlyList<PlaceView> Places,
     IReadOnlyList<KindView> Shapes,
     IReadOnlyList<KindView> VesselKinds,
@@ -58,7 +59,11 @@ public sealed record MouldView(string Code, string Name, Length Long, Length Wid
 
 /// <summary>A recipe and what it makes.</summary>
 /// <param name="Portion">Of its mix on one piece; null for a rope, which is as long as its turns.</param>
-public sealed record MakesView(string Code, string Name, string Makes, Mass? Portion);
+/// <param name="Scoops">Scoops it can be portioned with.</param>
+public sealed record MakesView(string Code, string Name, string Makes, Mass? Portion, IReadOnlyList<ScoopView> Scoops);
+
+/// <summary>A scoop and what it takes of a recipe's mix.</summary>
+public sealed record ScoopView(string Name, Mass Portion);
 
 /// <summary>A size to choose, with its silhouette from the dipped end to the other.</summary>
 /// <param name="Strands">Middle lines of the rod it is bent from, as x, y, x, y …; none for a solid piece.</param>
@@ -79,7 +84,13 @@ public sealed record FactView(WorkingLine From, WorkingLine To);
 public sealed record ThinnerView(string Code, string Name);
 
 /// <summary>A vessel to choose and draw.</summary>
-public sealed record VesselView(string Code, string Name, string Kind, int? UpTo, IReadOnlyList<Corner> Outline);
+public sealed record VesselView(string Code, string Name, string Kind, IReadOnlyList<Corner> Outline);
+
+/// <summary>A way of dipping.</summary>
+/// <param name="Name">In words: "on a fork".</param>
+/// <param name="Does">What the hands do, before "the 15 cm bowl".</param>
+/// <param name="Facts">What it wants, with sources.</param>
+public sealed record WayView(string Code, string Name, string Does, IReadOnlyList<WorkingLine> Facts);
 
 /// <summary>A place where trays set.</summary>
 public sealed record PlaceView(string Code, string Name, Temperature Air);
@@ -108,7 +119,8 @@ internal static class ReferenceApi
         [.. tables.Thinners.Select(t => new ThinnerView(t.Code, t.Name))],
         [.. tables.Tints.Select(t => new TintView(t.Code, t.Name, t.Carrier, t.Swatch, t.Source))],
         tables.Decor,
-        [.. tables.Vessels.UnionBy(shipped.Vessels, v => v.Code).Select(v => new VesselView(v.Code, v.Name, v.Kind, v.UpTo, v.Outline))],
+        [.. tables.Vessels.UnionBy(shipped.Vessels, v => v.Code).Select(v => new VesselView(v.Code, v.Name, v.Kind, v.Outline))],
+        [.. tables.Dipping.All.Select(View)],
         [.. tables.Setting.Had.Select(p => new PlaceView(p.Code, p.Name, p.Air.Value))],
         [.. ShapeKind.All.Select(k => new KindView(k.Code, k.Name, k.Measures))],
         [.. VesselKind.All.Select(k => new KindView(k.Code, k.Name, k.Measures))],
@@ -118,11 +130,19 @@ internal static class ReferenceApi
         [.. tables.Moulds.Select(m => new MouldView(m.Code, m.Name, m.Long, m.Wide, m.Deep, m.Holds, m.Cavities, m.Trays))],
         [.. Enum.GetValues<CavityKind>().Select(k => new KindView(JsonNamingPolicy.CamelCase.ConvertName(k.ToString()), CavityName(k), Mould.MeasuresOf(k)))],
         tables.Schools,
-        [.. tables.Fillings.Select(f => new MakesView(f.Code, f.Name, f.Makes, f.Rope ? null : f.Portion.Value))],
+        [.. tables.Fillings.Select(f => new MakesView(f.Code, f.Name, f.Makes, f.Rope ? null : f.Portion.Value, [.. f.ScoopsIn(tables).Select(s => new ScoopView(s.Name, s.Volume.Value * f.Density.Value))]))],
         tables.Habits.Coating,
         tables.Habits.Thinner,
         tables.Thinning.Target.Value,
         tables.Pot.Margin.Value);
+
+    private static WayView View(DippingWay way) => new(way.Code, way.Name, way.Does,
+    [
+        WorkingLine.Of("vessel wider than the piece by", way.Room),
+        WorkingLine.Of("coating over what it covers", way.Over),
+        WorkingLine.Of("coating left at least", way.Least),
+        WorkingLine.Of("a coat of one piece", "", way.Time.Value, way.Time.Source),
+    ]);
 
     private static CentreView View(Centre c, TradeTables tables) => new(
         c.Code, c.Name, c.Plural, c.Shape, c.Holding, c.Upright, c.UsualDepth.Value, c.Depths, c.LeastCoats, c.Pack is null ? null : c.PackName[1], c.DippedEndUp,
@@ -141,7 +161,7 @@ internal static class ReferenceApi
     private static FigurePartView View(FigurePart part)
     {
         // Seen from its edge a round piece is a bar as long as it is wide.
-        var shape = part.OnEdge ? new Block(part.Size.Shape.Thickness, part.Size.Shape.Width, part.Size.Shape.Thickness, OnFork: false) : part.Size.Shape;
+        var shape = part.OnEdge ? new Block(part.Size.Shape.Thickness, part.Size.Shape.Width, part.Size.Shape.Thickness) : part.Size.Shape;
         var seen = shape.Outline(part.Centre.DippedEndUp);
         var middle = (seen.Least + seen.Most) * 0.5;
         return new(

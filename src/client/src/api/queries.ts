@@ -65,6 +65,7 @@ export const sizeOf = (reference: Reference, centre: string | null, size: string
 export const colourOf = (reference: Reference, coating: string | null, code: string | null) =>
   reference.colours.find((c) => c.coating === coating && c.code === code);
 export const vesselOf = (reference: Reference, code: string | null) => reference.vessels.find((v) => v.code === code);
+export const wayOf = (reference: Reference, code: string | null) => reference.dippingWays.find((w) => w.code === code);
 
 /** Key of a pot. */
 export const potKey = (coating: string | null, colour: string | null) => `${coating}.${colour}`;

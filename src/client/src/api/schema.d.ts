@@ -1633,6 +1633,9 @@ export interface components {
         FigureOfMoney: {
             value: components["schemas"]["Money"];
         };
+        FigureOfPotCost: {
+            value: components["schemas"]["PotCost"];
+        };
         FigureOfVolume: {
             value: components["schemas"]["Volume"];
         };
@@ -1702,6 +1705,7 @@ export interface components {
             mix: components["schemas"]["FigureOfMass"];
             amounts: components["schemas"]["FillingAmount"][];
             left: components["schemas"]["Mass"];
+            scoops: components["schemas"]["ScoopCount"][];
         };
         FillingView: {
             code: string;
@@ -1839,8 +1843,9 @@ export interface components {
             making?: null | components["schemas"]["Making"];
         };
         LineSetting: {
-            touchDryAt: components["schemas"]["Temperature"];
-            handleHardAt: components["schemas"]["Temperature"];
+            touchDry: components["schemas"]["Share"];
+            handleHard: components["schemas"]["Share"];
+            warmest: components["schemas"]["Temperature"];
             places: components["schemas"]["SettingIn"][];
         };
         LineTally: {
@@ -1858,6 +1863,14 @@ export interface components {
             parts?: null | components["schemas"]["MadePart"][];
             moulded?: null | components["schemas"]["MouldTally"];
             seen?: null | components["schemas"]["SeenSize"];
+        };
+        LineWay: {
+            /** Format: int32 */
+            line: number;
+            /** Format: int32 */
+            layer: number;
+            way: string;
+            time: components["schemas"]["Duration"];
         };
         /** @description day, 2031-05-03 */
         LocalDate: string;
@@ -1904,6 +1917,10 @@ export interface components {
             cost: components["schemas"]["FigureOfMoney"];
             steps: string[];
         };
+        LostTemper: {
+            handleHard: null | components["schemas"]["Duration"];
+            note: string;
+        };
         Lot: {
             ware: string;
             /** Format: double */
@@ -1949,6 +1966,7 @@ export interface components {
             name: string;
             makes: string;
             portion: null | components["schemas"]["Mass"];
+            scoops: components["schemas"]["ScoopView"][];
         };
         Making: {
             filling?: null | string;
@@ -2610,6 +2628,7 @@ export interface components {
             coating: string;
             colour: string;
             vessel: null | string;
+            way: null | string;
             onPieces: components["schemas"]["FigureOfMass"];
             pool: components["schemas"]["FigureOfMass"];
             spare: components["schemas"]["FigureOfMass"];
@@ -2628,7 +2647,11 @@ export interface components {
             worth: components["schemas"]["FigureOfMoney"];
             leftover: components["schemas"]["Leftover"];
             bands: components["schemas"]["PotBand"][];
-            saving: null | components["schemas"]["VesselSaving"];
+            ways: components["schemas"]["LineWay"][];
+            /** Format: int32 */
+            spooned: number;
+            cost: null | components["schemas"]["FigureOfPotCost"];
+            runnerUp: null | components["schemas"]["RunnerUp"];
             vessels: components["schemas"]["VesselChoice"][];
             dipFrom: components["schemas"]["Temperature"];
             dipTo: components["schemas"]["Temperature"];
@@ -2637,6 +2660,15 @@ export interface components {
             kind: string;
             from: components["schemas"]["Length"];
             to: components["schemas"]["Length"];
+        };
+        PotCost: {
+            left: components["schemas"]["Mass"];
+            writtenOff: components["schemas"]["Money"];
+            dipping: components["schemas"]["Duration"];
+            melting: components["schemas"]["Duration"];
+            hands: components["schemas"]["Duration"];
+            labour: components["schemas"]["Money"];
+            total: components["schemas"]["Money"];
         };
         PotDraft: {
             vessel?: null | string;
@@ -2802,6 +2834,7 @@ export interface components {
             tints: components["schemas"]["TintView"][];
             decor: components["schemas"]["DecorTables"];
             vessels: components["schemas"]["VesselView"][];
+            dippingWays: components["schemas"]["WayView"][];
             places: components["schemas"]["PlaceView"][];
             shapes: components["schemas"]["KindView"][];
             vesselKinds: components["schemas"]["KindView"][];
@@ -2824,6 +2857,13 @@ export interface components {
         };
         /** @enum {unknown} */
         Role: "owner" | "helper";
+        RunnerUp: {
+            vessel: string;
+            way: string;
+            more: components["schemas"]["Mass"];
+            longer: components["schemas"]["Duration"];
+            dearer: components["schemas"]["Money"];
+        };
         ScaledStep: {
             text: string;
             why: string;
@@ -2851,6 +2891,17 @@ export interface components {
             chosen: string;
             own: boolean;
         };
+        ScoopCount: {
+            scoop: string;
+            name: string;
+            portion: components["schemas"]["Mass"];
+            /** Format: int32 */
+            pieces: number;
+        };
+        ScoopView: {
+            name: string;
+            portion: components["schemas"]["Mass"];
+        };
         SeenSize: {
             length: components["schemas"]["Length"];
             width: components["schemas"]["Length"];
@@ -2869,6 +2920,7 @@ export interface components {
             air: components["schemas"]["Temperature"];
             sets: components["schemas"]["SettingTime"];
             chill: components["schemas"]["Chill"];
+            outOfTemper: null | components["schemas"]["LostTemper"];
             course: components["schemas"]["SettingPoint"][];
             working: components["schemas"]["WorkingLine"][];
         };
@@ -2876,12 +2928,15 @@ export interface components {
             at: components["schemas"]["Duration"];
             film: components["schemas"]["Temperature"];
             centre: components["schemas"]["Temperature"];
+            set: components["schemas"]["Share"];
         };
         SettingTime: {
             place: string;
             touchDry: null | components["schemas"]["Duration"];
             handleHard: null | components["schemas"]["Duration"];
             wet: null | components["schemas"]["Duration"];
+            releases: null | components["schemas"]["Duration"];
+            through: null | components["schemas"]["Duration"];
         };
         /**
          * @default error
@@ -3152,19 +3207,17 @@ export interface components {
         Units: "metric" | "us";
         VesselChoice: {
             vessel: string;
+            way: string;
             toMelt: null | components["schemas"]["Mass"];
+            cost: null | components["schemas"]["PotCost"];
+            /** Format: int32 */
+            melts: number;
             reason: string;
-        };
-        VesselSaving: {
-            vessel: string;
-            less: components["schemas"]["Mass"];
         };
         VesselView: {
             code: string;
             name: string;
             kind: string;
-            /** Format: int32 */
-            upTo: null | number;
             outline: components["schemas"]["Corner"][];
         };
         /** @description in mL */
@@ -3192,6 +3245,12 @@ export interface components {
             /** Format: double */
             low: number;
             own: boolean;
+        };
+        WayView: {
+            code: string;
+            name: string;
+            does: string;
+            facts: components["schemas"]["WorkingLine"][];
         };
         Ways: {
             coating?: null | string;

@@ -149,6 +149,12 @@ export function Scale({ filling, change }: { filling: Filling; change: (() => vo
               {tally.left >= 1 && `; ${wording.mass(tally.left)} is left`}. {Math.round(filling.loss * 100)} % stays on
               the tools.
             </p>
+            {tally.scoops.length > 0 && (
+              <p className="text-parchment-ink2 mt-1" data-testid="scoops">
+                By the scoop:{" "}
+                {tally.scoops.map((s) => `${s.pieces} ${s.name} of ${wording.mass(s.portion)}`).join(", ")}.
+              </p>
+            )}
           </div>
           <h3 className="mt-6 font-serif text-[22px]">How it is made</h3>
           <ol className="mt-1 max-w-2xl list-decimal pl-6 marker:font-serif">

@@ -51,9 +51,16 @@ function Recipe({ line, what, recipes, change }: Props & { recipes: Reference["f
   const recipe = recipes.find((r) => r.code === chosen);
   const usual = recipe?.portion ?? 0;
   const portion = line.making?.portion ?? null;
-  const portions = [usual / 2, (usual * 2) / 3, usual, (usual * 4) / 3, usual * 2, portion ?? usual]
+  // By scoop, where it is scooped; the usual portion and the one chosen are among them.
+  const scoops = (recipe?.scoops ?? []).map((s) => ({ value: Math.round(s.portion * 10) / 10, name: s.name }));
+  const portions = [
+    ...(scoops.length > 0 ? scoops.map((s) => s.value) : [usual / 2, usual * 2]),
+    usual,
+    portion ?? usual,
+  ]
     .map((g) => Math.round(g * 10) / 10)
     .sort((a, b) => a - b);
+  const nameOf = (g: number) => scoops.find((s) => Math.abs(s.value - g) < 0.2)?.name;
   return (
     <p className="text-ink2 text-[15px]">
       <Choice
@@ -76,7 +83,7 @@ function Recipe({ line, what, recipes, change }: Props & { recipes: Reference["f
             options={[...new Set(portions)].map((g) => ({
               value: g,
               label: wording.mass(g),
-              hint: g === usual ? "usual" : undefined,
+              hint: [nameOf(g), g === usual && "usual"].filter(Boolean).join(", ") || undefined,
             }))}
             onChange={(g) => change("portion", { portion: g === usual ? null : g })}
           >

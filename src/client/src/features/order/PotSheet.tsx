@@ -1,9 +1,9 @@
 import type { ReactNode } from "react";
 import type { Pot, Reference } from "../../api/client";
-import { vesselOf } from "../../api/queries";
+import { vesselOf, wayOf } from "../../api/queries";
 import { How } from "../../ui/How";
 import { Sheet } from "../../ui/Sheet";
-import { dayName, packs, tablespoons, useWording } from "../../ui/units";
+import { dayName, packs, span, tablespoons, useWording } from "../../ui/units";
 
 /** Everything else about a pot: how it flows and is thinned, its melts, what to buy, what is left, what other vessels would want. */
 export function PotSheet(props: { pot: Pot; name: string; reference: Reference; close: () => void }) {
@@ -123,14 +123,35 @@ export function PotSheet(props: { pot: Pot; name: string; reference: Reference; 
         )}
       </Part>
       {pot.vessels.length > 0 && (
-        <Part title="In other vessels">
-          <ul>
+        <Part title="Ways and vessels">
+          <p>
+            What a choice costs beside the coating on the pieces: what is left over and does not come back, and the time
+            of the hands.
+            {pot.cost && (
+              <>
+                {" "}
+                This one{" "}
+                <How what={`${name}, way and vessel`} of={`pots.${pot.key}.cost`}>
+                  {wording.money(pot.cost.value.total)}
+                </How>
+                , {span(pot.cost.value.hands)}.
+              </>
+            )}
+          </p>
+          <ul className="mt-2">
             {pot.vessels
-              .toSorted((a, b) => (a.toMelt ?? Infinity) - (b.toMelt ?? Infinity))
+              .toSorted((a, b) => (a.cost?.total ?? Infinity) - (b.cost?.total ?? Infinity))
               .map((choice) => (
                 <li key={choice.vessel} className="border-line flex justify-between gap-4 border-t border-dashed py-1">
                   <span className={choice.vessel === pot.vessel ? "font-bold" : ""}>
                     {vesselOf(reference, choice.vessel)?.name}
+                    {choice.cost && (
+                      <span className="text-ink2 block text-[13px]">
+                        {wayOf(reference, choice.way)?.name}, {span(choice.cost.hands)}
+                        {choice.melts > 1 && ` in ${choice.melts} melts`}, {wording.mass(choice.cost.left)} left,{" "}
+                        {wording.money(choice.cost.total)}
+                      </span>
+                    )}
                     {choice.reason && <span className="text-ink2 block text-[13px]">{choice.reason}</span>}
                   </span>
                   <b>{choice.toMelt === null ? "no" : wording.mass(choice.toMelt)}</b>

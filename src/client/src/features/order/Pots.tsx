@@ -1,9 +1,9 @@
 import { memo, useState } from "react";
 import type { Pot, PotDraft, Reference, SharedPot, Tally } from "../../api/client";
-import { colourOf, potKey, vesselOf } from "../../api/queries";
+import { colourOf, potKey, vesselOf, wayOf } from "../../api/queries";
 import { How } from "../../ui/How";
 import { FieldNote } from "../../ui/notes";
-import { packs, tablespoons, useWording, type Wording } from "../../ui/units";
+import { packs, span, tablespoons, useWording, type Wording } from "../../ui/units";
 import { changePot, type Draft, type Edit } from "./draft";
 import { PotSheet } from "./PotSheet";
 import { ThinnerChoice } from "./ThinnerChoice";
@@ -201,6 +201,7 @@ const PotView = memo(function PotView(props: {
         )}
         {vessel && (
           <p className="text-ink2">
+            {wayOf(reference, pot.way)?.does} the{" "}
             <VesselPick
               name={name}
               pot={pot}
@@ -209,7 +210,10 @@ const PotView = memo(function PotView(props: {
               note={props.note && noteId}
               onChange={(vessel) => change("vessel", { vessel })}
             />
-            {saving(pot, reference, wording)}
+            {pot.spooned > 0 &&
+              (pot.spooned === 1 ? ", the last one from a spoon" : `, the last ${pot.spooned} from a spoon`)}
+            . <span data-testid="left">{wording.mass(pot.leftover.mass)}</span> is left.
+            {runnerUp(pot, reference, wording)}
           </p>
         )}
         {vessel && (
@@ -304,11 +308,15 @@ function Making({ tally, reference }: { tally: Tally; reference: Reference }) {
   );
 }
 
-/** What the vessel saves against the next best one, or would be saved in the best. */
-function saving(pot: Pot, reference: Reference, wording: Wording): string {
-  if (!pot.saving || Math.abs(pot.saving.less) < 1) return "";
-  const other = vesselOf(reference, pot.saving.vessel)?.name ?? "";
-  return pot.saving.less > 0
-    ? `, ${wording.mass(pot.saving.less)} less than the ${other}`
-    : `; the ${other} would save ${wording.mass(-pot.saving.less)}`;
+/** The next best way and vessel, or the best where the maker chose another. */
+function runnerUp(pot: Pot, reference: Reference, wording: Wording): string {
+  const other = pot.runnerUp;
+  if (!other) return "";
+  const where = `${wayOf(reference, other.way)?.does.toLowerCase()} the ${vesselOf(reference, other.vessel)?.name}`;
+  const differs = [
+    Math.abs(other.more) >= 5 && `${wording.mass(Math.abs(other.more))} ${other.more > 0 ? "more" : "less"}`,
+    Math.abs(other.longer) >= 60 && `${span(Math.abs(other.longer))} ${other.longer > 0 ? "longer" : "quicker"}`,
+  ].filter(Boolean);
+  if (differs.length === 0) return "";
+  return ` ${other.dearer < 0 ? "Better" : "Next best"}: ${where}, ${differs.join(", ")}.`;
 }

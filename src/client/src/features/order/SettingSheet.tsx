@@ -40,13 +40,13 @@ function Places({ line }: { line: number }) {
   });
   if (setting.isError) return <ErrorNote error={setting.error} retry={() => void setting.refetch()} />;
   if (!setting.data) return <Waiting />;
-  const { places, touchDryAt, handleHardAt } = setting.data;
+  const { places, touchDry, handleHard, warmest } = setting.data;
   return (
     <>
       <p className="text-ink2 mt-1">
-        Touch-dry when the film has fallen to {wording.temperature(touchDryAt)}, hard at{" "}
-        {wording.temperature(handleHardAt)}. Below the room’s dew point,{" "}
-        {wording.temperature(places[0]?.chill.dewPoint ?? 0)}, a piece gets wet as it comes out.
+        A coat sets as its fat crystallizes: touch-dry when {percent(touchDry)} of it has, hard when{" "}
+        {percent(handleHard)} has. Above about {wording.temperature(Math.floor(warmest))} it never gets hard. Below the
+        room’s dew point, {wording.temperature(places[0]?.chill.dewPoint ?? 0)}, a piece gets wet as it comes out.
       </p>
       {places.map((p) => (
         <section
@@ -65,24 +65,34 @@ function Places({ line }: { line: number }) {
                 : `touch-dry ${span(p.sets.touchDry)}${p.sets.handleHard === null ? ", stays soft" : `, hard ${span(p.sets.handleHard)}`}`}
             </HowLines>
             {p.sets.wet !== null && <p className="text-ink2">takes sprinkles for {span(p.sets.wet)}</p>}
+            {p.sets.releases !== null && <p className="text-ink2">leaves its mould after {span(p.sets.releases)}</p>}
+            {p.sets.through !== null && <p className="text-ink2">cold and hard through in {span(p.sets.through)}</p>}
+            {p.outOfTemper && (
+              <p className="text-ink2">
+                Out of temper: {p.outOfTemper.handleHard === null ? "not hard in 12 h" : span(p.outOfTemper.handleHard)}
+                . {p.outOfTemper.note}
+              </p>
+            )}
             <p className={p.chill.hard === "dry" && p.sets.handleHard !== null ? "mt-1" : "text-mind mt-1"}>
               {p.chill.advice}
             </p>
           </div>
-          <Course place={p} touchDry={touchDryAt} hard={handleHardAt} />
+          <Course place={p} />
         </section>
       ))}
     </>
   );
 }
 
+const percent = (share: number) => `${Math.round(share * 100)} %`;
+
 const [wide, high] = [430, 150];
 
 // Times between the marks of the axis, in s.
 const steps = [30, 60, 120, 300, 600, 900, 1800];
 
-/** Temperatures of film and centre over time, with the marks. */
-function Course({ place, touchDry, hard }: { place: SettingIn; touchDry: number; hard: number }) {
+/** Temperatures of film and centre over time, how much of the coat has set, and the marks. */
+function Course({ place }: { place: SettingIn }) {
   const wording = useWording();
   const { course, chill } = place;
   const last = course[course.length - 1]?.at ?? 1;
@@ -91,6 +101,8 @@ function Course({ place, touchDry, hard }: { place: SettingIn; touchDry: number;
   const x = (at: number) => 34 + ((wide - 44) * at) / last;
   const y = (t: number) => 8 + ((high - 30) * (top - t)) / (top - low);
   const line = (of: (c: (typeof course)[number]) => number) => course.map((c) => `${x(c.at)},${y(of(c))}`).join(" ");
+  const floor = high - 22;
+  const set = course.map((c) => `${x(c.at)} ${floor - (floor - 8) * c.set}`).join("L");
   const every = steps.find((s) => last / s <= 6) ?? 3600;
   // The centre is named where it is farthest from the film.
   const [named] = course
@@ -103,22 +115,19 @@ function Course({ place, touchDry, hard }: { place: SettingIn; touchDry: number;
       viewBox={`0 0 ${wide} ${high}`}
       className="w-full text-[11px]"
     >
-      {[
-        [touchDry, "stroke-go"],
-        [hard, "stroke-go"],
-        [chill.dewPoint, "stroke-mind"],
-      ].map(([t, stroke]) => (
-        <g key={t}>
+      <path d={`M${x(0)} ${floor}L${set} ${x(last)} ${floor}Z`} className="fill-go" opacity="0.14" />
+      {[place.air, chill.dewPoint].map((t, i) => (
+        <g key={i}>
           <line
             x1="34"
             x2={wide - 10}
-            y1={y(Number(t))}
-            y2={y(Number(t))}
+            y1={y(t)}
+            y2={y(t)}
             strokeDasharray="3 4"
-            className={String(stroke)}
+            className={i === 0 ? "stroke-line" : "stroke-mind"}
           />
-          <text x="30" y={y(Number(t)) + 4} textAnchor="end" className="fill-ink2">
-            {wording.temperature(Number(t)).split(/\s/)[0]}°
+          <text x="30" y={y(t) + 4} textAnchor="end" className="fill-ink2">
+            {wording.temperature(t).split(/\s/)[0]}°
           </text>
         </g>
       ))}
@@ -140,7 +149,9 @@ function Course({ place, touchDry, hard }: { place: SettingIn; touchDry: number;
       {[place.sets.touchDry, place.sets.handleHard].map(
         (at, i) =>
           at !== null &&
-          at <= last && <circle key={i} cx={x(at)} cy={y(i === 0 ? touchDry : hard)} r="4" className="fill-go" />,
+          at <= last && (
+            <line key={i} x1={x(at)} x2={x(at)} y1="8" y2={floor} className="stroke-go" strokeWidth="1.5" />
+          ),
       )}
       <text x={x(0) + 6} y={y(course[0]?.film ?? 0) + 4} className="fill-act font-bold">
         film

@@ -1,11 +1,11 @@
 import type { Pot, Reference } from "../../api/client";
-import { vesselOf } from "../../api/queries";
+import { vesselOf, wayOf } from "../../api/queries";
 import { Choice } from "../../ui/Choice";
 import { useWording } from "../../ui/units";
 
 const auto = "";
 
-/** A pot's vessel: whichever wants least, or one of the kitchen's. */
+/** A pot's vessel: the one that costs least in coating and time, or one of the kitchen's. */
 export function VesselPick(props: {
   name: string;
   pot: Pot;
@@ -23,11 +23,14 @@ export function VesselPick(props: {
       onChange={(code) => props.onChange(code === auto ? null : code)}
       note={props.note}
       options={[
-        { value: auto, label: "whichever wants least" },
+        { value: auto, label: "Automatic", hint: "cheapest in coating and time" },
         ...pot.vessels.map((choice) => ({
           value: choice.vessel,
           label: vesselOf(reference, choice.vessel)?.name ?? choice.vessel,
-          hint: choice.toMelt === null ? "does not fit" : wording.mass(choice.toMelt),
+          hint:
+            choice.toMelt === null
+              ? "does not fit"
+              : `${wording.mass(choice.toMelt)}, ${wayOf(reference, choice.way)?.name}`,
         })),
       ]}
     >

@@ -99,7 +99,7 @@ export function Bag({ srgb, loads, alone }: { srgb: string; loads: number; alone
 /** A vessel's outline, empty, and what holds it up; in the mm of a drawing whose table is at 0. */
 function Glass({ vessel }: { vessel: Vessel }) {
   const { outline, kind } = vessel;
-  const open = kind === "round" || kind === "half" || kind === "spooned";
+  const open = kind === "round" || kind === "insert" || kind === "half" || kind === "spooned";
   const rim = Math.abs(outline[0]?.x ?? 0);
   return (
     <g fill="none" className="stroke-ink2" strokeLinejoin="round" strokeLinecap="round">

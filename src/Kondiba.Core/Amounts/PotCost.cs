@@ -1,0 +1,50 @@
+using Kondiba.Core.Coatings;
+using Kondiba.Core.Measures;
+using Kondiba.Core.Reference;
+using NodaTime;
+
+namespace Kondiba.Core.Amounts;
+
+/// <summary>What dipping a pot's pieces one way, in one vessel, costs besides the coating on them. Ways and vessels are chosen by it.</summary>
+/// <param name="Left">Coating left over at the end.</param>
+/// <param name="WrittenOff">Worth of the part of it that does not come back.</param>
+/// <param name="Dipping">Time of the hands over the pot.</param>
+/// <param name="Melting">Time of the hands for further melts after the first.</param>
+/// <param name="Hands">Both times.</param>
+/// <param name="Labour">Worth of both times.</param>
+/// <param name="Total">All of it.</param>
+public sealed record PotCost(Mass Left, Money WrittenOff, Duration Dipping, Duration Melting, Duration Hands, Money Labour, Money Total)
+{
+    /// <summary>Of a pot that nothing is dipped in.</summary>
+    internal static PotCost Nothing { get; } = new(default, default, Duration.Zero, Duration.Zero, Duration.Zero, default, default);
+
+    /// <summary>Adds it up. One piece more never costs a whole melt: a further one counts in full from a tenth of a vessel on.</summary>
+    internal static PotCost Of(Mass left, Duration dipping, double melts, Coating coating, TradeTables tables)
+    {
+        var c = tables.Pricing;
+        var melting = c.Melt.Value * Further(melts - 1);
+        var hands = dipping + melting;
+        var (writtenOff, labour) = (PricePerKilogram(coating, tables) * (left.Si * c.WrittenOff.Value.Si), c.Hour.Value * hands.TotalHours);
+        return new(left, writtenOff, dipping, melting, hands, labour, writtenOff + labour);
+    }
+
+    private static double Further(double melts) => melts <= 0 ? 0 : Math.Floor(melts) + Math.Min(1, 10 * (melts - Math.Floor(melts)));
+
+    internal List<WorkingLine> Working(Coating coating, TradeTables tables) =>
+    [
+        WorkingLine.Of("left over", "pool, tools and margin", Left, Source.Computed),
+        WorkingLine.Count("a kilogram costs", "in its smallest pack", (double)PricePerKilogram(coating, tables).Amount, tables.Pricing.Hour.Source),
+        WorkingLine.Of("of what is left, written off", tables.Pricing.WrittenOff),
+        WorkingLine.Of("dipping", "pieces × coats × the way's time", Dipping, Source.Computed),
+        WorkingLine.Of("further melts", $"{tables.Pricing.Melt.Value.TotalMinutes:0} min each; one of less than a tenth of a vessel in part", Melting, tables.Pricing.Melt.Source),
+        WorkingLine.Count("your hour", "", (double)tables.Pricing.Hour.Value.Amount, tables.Pricing.Hour.Source),
+        WorkingLine.Count("what it costs", $"{WrittenOff} of coating + {Labour} of time", (double)Total.Amount, Source.Computed),
+    ];
+
+    /// <summary>By its smallest pack; where no price is known, as the first coating that has one.</summary>
+    private static Money PricePerKilogram(Coating coating, TradeTables tables)
+    {
+        var pack = (coating.Packs.Count > 0 ? coating : tables.Coatings.FirstOrDefault(c => c.Packs.Count > 0))?.Packs.MinBy(p => p.Mass.Value.Si);
+        return pack is null ? default : pack.Price.Value * (1 / pack.Mass.Value.Si);
+    }
+}
