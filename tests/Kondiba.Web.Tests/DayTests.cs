@@ -43,6 +43,44 @@ public sealed class DayTests(Server server) : IClassFixture<Server>
         return order;
     }
 
+    /// <summary>A pot that a day's orders share has one sum: on the shelf, at the order, in the plan and on the shopping list.</summary>
+    [Theory]
+    [InlineData(1)]
+    [InlineData(2)]
+    [InlineData(3)]
+    public async Task A_pot_has_one_sum_wherever_it_is_shown(int seed)
+    {
+        using var client = await server.StartKitchenAsync($"Sums {seed}");
+        var random = new Random(seed);
+        (string Centre, string Size, double Depth)[] pieces = [("strawberry", "L", 0.75), ("pretzel-rod", "one", 0.5), ("cake-ball", "one", 1), ("sandwich-cookie", "thin", 1), ("pretzel-twist", "mini", 1)];
+        JsonObject Some()
+        {
+            var (centre, size, depth) = pieces[random.Next(pieces.Length)];
+            return Orders.Line(centre, size, random.Next(6, 40), random.Next(3) == 0 ? "teal" : "dark", depth);
+        }
+
+        var ids = new List<string>();
+        for (var i = 0; i < 3; i++)
+            ids.Add((string)(await client.CreatedAsync(Order(3, [.. Enumerable.Range(0, random.Next(1, 4)).Select(_ => Some())])))["id"]!);
+        var shelf = (await client.GetFromJsonAsync<JsonObject>("/api/shelf"))!;
+        var onDay = (await client.GetFromJsonAsync<JsonArray>($"/api/days/{Orders.Day(3)[..10]}/shared"))!;
+        var plan = (await SettledAsync(client))["plan"]!;
+        var shopping = (await client.GetFromJsonAsync<JsonObject>($"/api/shopping?{string.Join('&', ids.Select(id => $"order={id}"))}"))!;
+
+        Assert.NotEmpty(onDay);
+        Assert.Equal(onDay.ToDictionary(Key, p => (double)p!["together"]!), shelf["shared"]!.AsArray().ToDictionary(Key, p => (double)p!["together"]!));
+        var wanted = shelf["coating"]!.AsArray().ToDictionary(Key, p => (double)p!["toMelt"]!);
+        Assert.All(onDay, p => Assert.Equal((double)p!["together"]!, wanted[Key(p)], 1e-3));
+        foreach (var (key, grams) in wanted)
+        {
+            Assert.Equal(grams, plan["melts"]!.AsArray().Where(m => (string)m!["pot"]! == key).Sum(m => (double)m!["toMelt"]!), 1e-2);
+            var bought = shopping["list"]!["lines"]!.AsArray().Single(l => (string)l!["ware"]!["code"]! == $"coating.{key}");
+            Assert.Equal(grams, (double)bought!["need"]!["value"]!, 1e-2);
+        }
+
+        static string Key(JsonNode? pot) => (string)pot!["key"]!;
+    }
+
     [Fact]
     public async Task An_open_order_is_planned_pinned_done_and_moves_with_little_upheaval()
     {

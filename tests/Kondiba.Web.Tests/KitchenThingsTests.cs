@@ -114,9 +114,9 @@ public sealed class KitchenThingsTests(Server server) : IClassFixture<Server>
     [Fact]
     public async Task A_vessel_of_ones_own_is_chosen_where_it_wants_least()
     {
-        var order = Orders.Order(Orders.Line("pretzel-rod", "one", 24, "lime", 0.5));
+        var order = Orders.Order(Orders.Line("cake-ball", "one", 24, "lime", 1));
         var before = Pot(await PreviewAsync(order));
-        var flute = new JsonObject { ["code"] = "flute", ["name"] = "flute", ["kind"] = "round", ["measures"] = new JsonObject { ["bottom"] = 30, ["top"] = 30, ["height"] = 160 } };
+        var flute = new JsonObject { ["code"] = "flute", ["name"] = "flute", ["kind"] = "round", ["measures"] = new JsonObject { ["bottom"] = 49, ["top"] = 49, ["height"] = 150 } };
         (await client.PutAsJsonAsync("/api/kitchen/vessels", flute)).EnsureSuccessStatusCode();
         var with = Pot(await PreviewAsync(order));
         Assert.Equal("flute", (string)with["vessel"]!);

@@ -28,7 +28,8 @@ internal sealed class OrderTasks
     private readonly List<Stay> stays = [];
     private readonly List<Use> uses = [];
     private readonly List<Margin> margins = [];
-    private readonly Dictionary<string, List<(string Task, Pot Pot)>> wanted = [];
+    private readonly Dictionary<string, List<(string Task, Pot Pot, LocalDate Day)>> wanted = [];
+    private readonly Dictionary<LocalDate, Dictionary<string, Pot>> dayPots = [];
 
     private OrderTasks(TradeTables tables, Arrangements arranged, PlanClock clock, LocalDateTime now) =>
         (this.tables, this.arranged, this.clock, this.now) = (tables, arranged, clock, clock.Up(now));
@@ -46,18 +47,20 @@ internal sealed class OrderTasks
     public static (PlanProblem Problem, OrderTasks Made) For(IReadOnlyList<PlannedOrder> orders, TradeTables tables, Arrangements arranged, PlanClock clock, LocalDateTime now)
     {
         var made = new OrderTasks(tables, arranged, clock, now);
-        foreach (var order in orders)
-            made.Add(order);
+        var tallied = orders.Select(o => (Planned: o, Tally: CoatingTally.For(o.Draft, tables, clock.At(made.now)))).ToList();
+        foreach (var (planned, tally) in tallied)
+            made.Add(planned, tally);
+        foreach (var day in tallied.GroupBy(o => o.Planned.Draft.Pickup!.Value.Date))
+            made.dayPots[day.Key] = DayPots.For([.. day.Select(o => (o.Planned.Draft, o.Tally))], tables).Pots.ToDictionary(p => p.Key);
         var ends = orders.Select(o => clock.Down(o.Draft.Pickup!.Value)).Append(made.now + 60).Max();
         var colours = made.Colours();
         var means = new KitchenMeans(tables, arranged, clock, made.now);
         return (new(ends, means.Workers(ends), means.Resources(ends), made.tasks, made.stays, made.uses, colours, made.margins, new()), made);
     }
 
-    private void Add(PlannedOrder planned)
+    private void Add(PlannedOrder planned, CoatingTally tally)
     {
         var (order, due) = (planned.Draft, clock.Down(planned.Draft.Pickup!.Value));
-        var tally = CoatingTally.For(order, tables, clock.At(now));
         var work = Joined([.. PrepWork.Of(order, tally, tables, inTurn: false).Where(s => s.Stage is not Stage.Melt)]);
         if (work.Count == 0)
             return;
@@ -181,7 +184,7 @@ internal sealed class OrderTasks
                 continue;
             if (!wanted.TryGetValue(key, out var of))
                 wanted[key] = of = [];
-            of.Add((code, pot));
+            of.Add((code, pot, planned.Draft.Pickup!.Value.Date));
         }
 
         var what = batch.Of > 1 ? $"{pieces} of {step.For}" : step.For;
@@ -292,8 +295,9 @@ internal sealed class OrderTasks
         foreach (var (key, of) in wanted.OrderBy(w => w.Key, StringComparer.Ordinal))
         {
             var open = of.Where(t => !dipped.Contains(t.Task)).ToList();
-            var pots = of.Select(t => t.Pot).Distinct().ToList();
-            Coating[key] = of.GroupBy(t => t.Pot).SelectMany(same => same.Select(t => (t.Task, Mass: t.Pot.ToMelt.Value * (1.0 / same.Count())))).ToDictionary(t => t.Task, t => t.Mass);
+            var pots = of.Select(t => dayPots[t.Day].GetValueOrDefault(key) ?? t.Pot).Distinct().ToList();
+            foreach (var day in of.GroupBy(t => t.Day))
+                Share(key, [.. day], (dayPots[day.Key].GetValueOrDefault(key) ?? day.First().Pot).ToMelt.Value);
             var (over, warm, earliest) = Melts(key);
             if (open.Count == 0 && warm is null)
                 continue;
@@ -314,6 +318,17 @@ internal sealed class OrderTasks
         }
 
         return colours;
+
+        // The day's one pot of a colour falls to its orders as their own pots would, and of an order's evenly to its tasks.
+        void Share(string key, List<(string Task, Pot Pot, LocalDate Day)> ofDay, Mass together)
+        {
+            var apart = ofDay.Select(t => t.Pot).Distinct().Select(p => p.ToMelt.Value).Total();
+            if (!Coating.TryGetValue(key, out var coating))
+                Coating[key] = coating = [];
+            foreach (var own in ofDay.GroupBy(t => t.Pot))
+                foreach (var (task, pot, _) in own)
+                    coating[task] = together * (pot.ToMelt.Value / apart / own.Count());
+        }
 
         // What the maker said of a colour's melts, in order: washed up or set solid, warm, not before.
         (int Over, int? Warm, int Earliest) Melts(string key)

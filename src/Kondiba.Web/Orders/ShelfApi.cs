@@ -42,7 +42,7 @@ internal static class ShelfApi
         api.MapGet("/days/{day}/shared", async (LocalDateQuery day, KitchenThings things, KondibaContext db) =>
         {
             var (tables, from) = (await things.TablesAsync(), day.Value.AtMidnight());
-            var orders = await InOrder(db.WholeOrders.OnShelf().Where(o => o.Pickup >= from && o.Pickup < from.PlusDays(1))).ToListAsync();
+            var orders = await InOrder(db.WholeOrders.ToBeMade().Where(o => o.Pickup >= from && o.Pickup < from.PlusDays(1))).ToListAsync();
             return TypedResults.Ok(orders.Count < 2 ? [] : DayPots.For([.. orders.Select(o => (o.ToDraft(), CoatingTally.For(o.ToDraft(), tables, from)))], tables).Shared);
         }).WithTags("Orders").WithName("GetSharedPots").WithSummary("Pots that several of a day's orders share.");
     }

@@ -28,7 +28,7 @@ internal sealed record ReckonedDay(IReadOnlyList<Reckoned> Orders, IReadOnlyList
     public static ReckonedDay Reckon(IReadOnlyList<Order> orders, TradeTables tables)
     {
         var tallies = orders.Select(o => (Order: o.ToDraft(), Alone: CoatingTally.For(o.ToDraft(), tables, o.Pickup))).ToList();
-        var open = orders.Zip(tallies).Where(o => o.First.State is OrderState.Asked or OrderState.Quoted or OrderState.Agreed).Select(o => o.Second).ToList();
+        var open = orders.Zip(tallies).Where(o => OrderQueries.Open.Contains(o.First.State)).Select(o => o.Second).ToList();
         var day = open.Count == 0 ? new([], []) : DayPots.For(open, tables);
         var reckoned = new ReckonedDay([.. orders.Zip(tallies, (o, t) => Reckon(o, t.Order, t.Alone, tables))], [.. day.Pots.Select(PotNeed.Of)], day.Shared);
         var known = Of(tables);

@@ -71,7 +71,7 @@ internal static class ShoppingApi
         var (tables, now) = (await things.TablesAsync(), await clock.NowAsync());
         var until = now + Ahead;
         var ids = wanted ?? [];
-        var orders = await db.WholeOrders.Kept().Where(o => (o.State == OrderState.Asked || o.State == OrderState.Quoted || o.State == OrderState.Agreed) && ((o.Pickup >= now && o.Pickup < until) || ids.Contains(o.Id)))
+        var orders = await db.WholeOrders.ToBeMade().Where(o => (o.Pickup >= now && o.Pickup < until) || ids.Contains(o.Id))
             .OrderBy(o => o.Pickup).ThenBy(o => o.Id).ToListAsync();
         bool Chosen(Order o) => ids.Length > 0 ? ids.Contains(o.Id) : o.State is OrderState.Agreed;
         var chosen = orders.Where(Chosen).Select(o => o.ToDraft()).Select(d => (d, CoatingTally.For(d, tables, now))).ToList();

@@ -19,8 +19,6 @@ internal sealed class DayBook(KondibaContext db, KitchenThings things, KitchenCl
     // So long a request waits for a first plan; then it is asked for again.
     private static readonly TimeSpan Patience = TimeSpan.FromSeconds(3);
 
-    private static readonly OrderState[] Open = [OrderState.Asked, OrderState.Quoted, OrderState.Agreed];
-
     /// <summary>An order as plans and arrangements name it: by its number, which goes with it into another database.</summary>
     public static string CodeOf(Order order) => CodeOf(order.Number);
 
@@ -44,7 +42,7 @@ internal sealed class DayBook(KondibaContext db, KitchenThings things, KitchenCl
     {
         var (tables, now) = (await things.WithoutStockAsync(), await clock.NowAsync());
         var until = now.Date.PlusDays(Days).AtMidnight();
-        var orders = await db.WholeOrders.Where(o => o.RemovedAt == null && !o.IsTemplate && Open.Contains(o.State) && o.Pickup >= now && o.Pickup < until).OrderBy(o => o.Pickup).ThenBy(o => o.Id).ToListAsync();
+        var orders = await db.WholeOrders.ToBeMade().Where(o => o.Pickup >= now && o.Pickup < until).OrderBy(o => o.Pickup).ThenBy(o => o.Id).ToListAsync();
         var row = await db.DayPlans.AsNoTracking().SingleOrDefaultAsync() ?? new() { KitchenId = db.KitchenId };
         var found = row.Found;
         var behind = found?.Plan.Tasks.Any(t => t.Starts.PlusMinutes(Late) < now && row.Arranged.Tasks.GetValueOrDefault(t.What.Code)?.Done is null) is true;
