@@ -24,8 +24,8 @@ public class MeltTests
         Assert.InRange(Of(110, "microwave-full", Tables.Coating("chips-with-oil")).Heating.TotalMinutes, 1 / 1.4, 1.4);
         var half = Of(450, "microwave-half");
         Assert.InRange(half.Heating.TotalMinutes, 2 / 1.4, 2 * 1.4);
-        Assert.All(half.Bursts, b => Assert.True(b.TotalSeconds <= 30));
-        Assert.Equal(half.Heating.TotalSeconds, half.Bursts.Sum(b => b.TotalSeconds), 5.0);
+        Assert.All(half.Bursts, b => Assert.True(b.Each.TotalSeconds <= 30));
+        Assert.Equal(half.Heating.TotalSeconds, half.Bursts.Sum(b => b.Times * b.Each.TotalSeconds), 5.0);
     }
 
     /// <summary>What goes in is in the coating, in its vessel or in the room; the coating's share by its temperatures, the latent heat of 30 % fat with it (from memory, 40 to 45 kJ/kg).</summary>

@@ -13,6 +13,11 @@ namespace Kondiba.Core.Melting;
 /// <param name="Lost">To the room.</param>
 public sealed record MeltEnergy(Energy In, Energy Coating, Energy Vessel, Energy Lost);
 
+/// <summary>Bursts of a microwave of one length.</summary>
+/// <param name="Times">How many.</param>
+/// <param name="Each">Length of each.</param>
+public sealed record Bursts(int Times, Duration Each);
+
 /// <summary>How a pot of coating is melted by one method.</summary>
 /// <param name="Method">Code of the method.</param>
 /// <param name="Name">Its name.</param>
@@ -31,7 +36,7 @@ public sealed record Melt(
     string Method,
     string Name,
     Duration Heating,
-    IReadOnlyList<Duration> Bursts,
+    IReadOnlyList<Bursts> Bursts,
     Share Melted,
     Temperature Off,
     Temperature Settles,
@@ -146,19 +151,19 @@ public sealed record Melt(
         coating.Temper is null ? Math.Min(coating.DipTo.Value.In("°C") + c.Slack.Value.Si, coating.MeltTo.Value.In("°C")) : coating.MeltTo.Value.In("°C");
 
     /// <summary>Bursts that add up to the time: 30 s each and the rest; what must keep its temper gets shorter ones towards the end.</summary>
-    private static List<Duration> BurstsOf(double seconds, Coating coating, MeltConstants c)
+    private static List<Bursts> BurstsOf(double seconds, Coating coating, MeltConstants c)
     {
         var burst = c.Burst.Value.TotalSeconds;
         int[] gentle = [15, 10, 5];
-        List<Duration> bursts = [];
+        List<double> bursts = [];
         for (var left = Math.Ceiling(seconds / 5) * 5; left > 0;)
         {
             var next = coating.Temper is null || bursts.Count < 2 ? burst : gentle[Math.Min(bursts.Count - 2, gentle.Length - 1)];
             next = Math.Min(next, left);
-            bursts.Add(Duration.FromSeconds(next));
+            bursts.Add(next);
             left -= next;
         }
 
-        return bursts;
+        return [.. bursts.GroupBy(b => b).Select(same => new Bursts(same.Count(), Duration.FromSeconds(same.Key)))];
     }
 }

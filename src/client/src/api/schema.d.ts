@@ -103,6 +103,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/melting": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** How long so much of a coating takes to melt by every method, how it cools, and what to hold back as seed. */
+        get: operations["GetMelting"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/feeds/{secret}.ics": {
         parameters: {
             query?: never;
@@ -657,6 +674,23 @@ export interface paths {
         put?: never;
         /** How a figure of an order as typed came about; of is its path in the tally, such as pots.chips-with-oil.dark.toMelt. */
         post: operations["WorkingOf"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/amounts/covered": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** How many of each piece so much coating makes: a pack, a leftover, what is in the pantry. */
+        get: operations["GetCovered"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -1373,6 +1407,11 @@ export interface components {
             pieces: string;
             rows: number[][];
         };
+        Bursts: {
+            /** Format: int32 */
+            times: number;
+            each: components["schemas"]["Duration"];
+        };
         /** @enum {unknown} */
         Carrier: "oil" | "powder" | "water";
         /** @enum {unknown} */
@@ -1487,6 +1526,15 @@ export interface components {
         };
         /** @enum {unknown} */
         CountedIn: "pieces" | "dozens" | "weight" | "packs";
+        Covered: {
+            centre: string;
+            size: string;
+            name: string;
+            /** Format: int32 */
+            count: number;
+            vessel: null | string;
+            way: null | string;
+        };
         Credentials: {
             name: string;
             password: string;
@@ -1595,6 +1643,8 @@ export interface components {
             /** Format: int32 */
             count: number;
         };
+        /** @description in kJ */
+        Energy: number;
         Entry: {
             lines: components["schemas"]["EntryLine"][];
             notUnderstood: components["schemas"]["NotUnderstood"][];
@@ -1990,6 +2040,35 @@ export interface components {
             least: number;
             /** Format: double */
             most: number;
+        };
+        Melt: {
+            method: string;
+            name: string;
+            heating: components["schemas"]["Duration"];
+            bursts: components["schemas"]["Bursts"][];
+            melted: components["schemas"]["Share"];
+            off: components["schemas"]["Temperature"];
+            settles: components["schemas"]["Temperature"];
+            coolsToDip: components["schemas"]["Duration"];
+            holds: components["schemas"]["Duration"];
+            energy: components["schemas"]["MeltEnergy"];
+            warning: string;
+            how: string;
+        };
+        MeltEnergy: {
+            in: components["schemas"]["Energy"];
+            coating: components["schemas"]["Energy"];
+            vessel: components["schemas"]["Energy"];
+            lost: components["schemas"]["Energy"];
+        };
+        MeltShown: {
+            melt: components["schemas"]["Melt"];
+            working: components["schemas"]["WorkingLine"][];
+        };
+        MeltView: {
+            melts: components["schemas"]["MeltShown"][];
+            seeding: null | components["schemas"]["SeedingShown"];
+            neverAbove: components["schemas"]["Temperature"];
         };
         Mix: {
             recipe: null | components["schemas"]["Recipe"];
@@ -2902,6 +2981,19 @@ export interface components {
             name: string;
             portion: components["schemas"]["Mass"];
         };
+        Seeding: {
+            seed: components["schemas"]["Mass"];
+            melt: components["schemas"]["Mass"];
+            share: components["schemas"]["Share"];
+            from: components["schemas"]["Temperature"];
+            landsAt: components["schemas"]["Temperature"];
+            held: boolean;
+            advice: string;
+        };
+        SeedingShown: {
+            seeding: components["schemas"]["Seeding"];
+            working: components["schemas"]["WorkingLine"][];
+        };
         SeenSize: {
             length: components["schemas"]["Length"];
             width: components["schemas"]["Length"];
@@ -3518,6 +3610,39 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+        };
+    };
+    GetMelting: {
+        parameters: {
+            query: {
+                coating: string;
+                grams: number;
+                from?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MeltView"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                };
             };
         };
     };
@@ -4430,6 +4555,39 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+        };
+    };
+    GetCovered: {
+        parameters: {
+            query: {
+                coating: string;
+                colour: string;
+                grams: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Covered"][];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                };
             };
         };
     };

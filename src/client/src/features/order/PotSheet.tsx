@@ -1,6 +1,8 @@
 import type { ReactNode } from "react";
 import type { Pot, Reference } from "../../api/client";
 import { vesselOf, wayOf } from "../../api/queries";
+import { Covers } from "./Covers";
+import { Melting } from "./Melting";
 import { How } from "../../ui/How";
 import { Sheet } from "../../ui/Sheet";
 import { dayName, packs, span, tablespoons, useWording } from "../../ui/units";
@@ -50,7 +52,7 @@ export function PotSheet(props: { pot: Pot; name: string; reference: Reference; 
               ))}
             </ul>
           ) : (
-            <p>No more: it would stay soft. Warm it, or take a coating with more fat.</p>
+            <p>Don’t add more, or it won’t set firm. Warm it, or take a coating with more fat.</p>
           )}
         </Part>
       )}
@@ -79,6 +81,9 @@ export function PotSheet(props: { pot: Pot; name: string; reference: Reference; 
           )}
         </Part>
       )}
+      <Part title="Melting">
+        <Melting coating={pot.coating} grams={(pot.melts[0] ?? pot.toMelt.value) / (1 + (pot.thinner?.share ?? 0))} />
+      </Part>
       <Part title="From the cupboard and the shop">
         <ul>
           {pot.cover.lots.map((lot, i) => (
@@ -121,6 +126,7 @@ export function PotSheet(props: { pot: Pot; name: string; reference: Reference; 
         ) : (
           <p>Too little to keep.</p>
         )}
+        <Covers coating={pot.coating} colour={pot.colour} grams={pot.leftover.mass} reference={reference} />
       </Part>
       {pot.vessels.length > 0 && (
         <Part title="Ways and vessels">

@@ -1,7 +1,8 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { answer, api, type Lot, type LotChange, type Movement, type Ware } from "../../api/client";
-import { useOwner } from "../../api/queries";
+import { referenceQuery, useOwner } from "../../api/queries";
+import { Covers } from "../order/Covers";
 import { NumberField, TextField } from "../../ui/fields";
 import { Sheet } from "../../ui/Sheet";
 import { amountIn, dayName, useWording } from "../../ui/units";
@@ -16,6 +17,14 @@ const did: Record<Movement["kind"], string> = {
   corrected: "put right",
   thrown: "thrown away",
 };
+
+/** What some coating makes, where the ware is one. */
+function OfCoating({ ware, grams }: { ware: Ware; grams: number }) {
+  const reference = useQuery(referenceQuery).data;
+  const [kind, coating, colour] = ware.code.split(".");
+  if (kind !== "coating" || !coating || !colour || !reference) return null;
+  return <Covers coating={coating} colour={colour} grams={grams} reference={reference} />;
+}
 
 /** A lot: take some of it, put right what is left, and what happened to it. */
 export function LotSheet(props: {
@@ -56,6 +65,7 @@ export function LotSheet(props: {
         {owner && lot.price !== null && `, ${wording.money(lot.price)} paid`}
         {lot.place && `, ${lot.place}`}
       </p>
+      {ware && <OfCoating ware={ware} grams={lot.amount} />}
       <form
         className="mt-4 grid gap-4"
         onSubmit={(e) => {

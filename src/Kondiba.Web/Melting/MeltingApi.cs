@@ -1,0 +1,44 @@
+using Kondiba.Core.Measures;
+using Kondiba.Core.Melting;
+using Kondiba.Core.Reference;
+using Kondiba.Web.Amounts;
+using Kondiba.Web.Kitchens;
+using Microsoft.AspNetCore.Http.HttpResults;
+
+namespace Kondiba.Web.Melting;
+
+/// <summary>How a pot is melted, and tempered.</summary>
+/// <param name="Melts">By every method.</param>
+/// <param name="Seeding">What to hold back; null for a coating that sets by itself.</param>
+/// <param name="NeverAbove">Temperature it must never pass.</param>
+public sealed record MeltView(IReadOnlyList<MeltShown> Melts, SeedingShown? Seeding, Temperature NeverAbove);
+
+/// <summary>A melt with its working.</summary>
+public sealed record MeltShown(Melt Melt, IReadOnlyList<WorkingLine> Working);
+
+/// <summary>A seeding with its working.</summary>
+public sealed record SeedingShown(Seeding Seeding, IReadOnlyList<WorkingLine> Working);
+
+internal static class MeltingApi
+{
+    public static void MapMelting(this RouteGroupBuilder api) =>
+        api.MapGet("/melting", async Task<Results<Ok<MeltView>, ValidationProblem>> (string coating, double grams, double? from, KitchenThings things) =>
+        {
+            var tables = await things.TablesAsync();
+            var (found, room) = (tables.Coating(coating), tables.Setting.Room.Air.Value);
+            List<Problem> problems = [];
+            if (found is null)
+                problems.Add(new("coating", $"There is no coating called '{coating}'.", $"Choose one of {string.Join(", ", tables.Coatings.Select(c => c.Code))}."));
+            if (!(grams is > 0 and <= AmountsApi.MostGrams))
+                problems.Add(new("grams", $"{grams:0.#} g is nothing, or more than a kitchen melts.", $"Enter 1 to {AmountsApi.MostGrams:0} g."));
+            if (from is not (null or (>= 20 and <= 80)))
+                problems.Add(new("from", "Nobody melts coating to that.", "Enter 20 to 80 °C."));
+            if (problems.AsErrors() is { } errors)
+                return TypedResults.ValidationProblem(errors);
+            var (mass, hot) = (Quantities.Of<Mass>(grams, "g"), from is { } celsius ? Quantities.Of<Temperature>(celsius, "°C") : found!.MeltTo.Value);
+            return TypedResults.Ok(new MeltView(
+                [.. tables.Melting.Methods.Select(m => Melt.For(found!, mass, m, room, tables)).Select(m => new MeltShown(m, m.Working))],
+                Seeding.For(found!, mass, hot, room, tables) is { } seeding ? new(seeding, seeding.Working) : null,
+                found!.MeltAtMost.Value));
+        }).WithTags("Melting").WithName("GetMelting").WithSummary("How long so much of a coating takes to melt by every method, how it cools, and what to hold back as seed.");
+}
