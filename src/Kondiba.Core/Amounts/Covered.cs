@@ -46,6 +46,6 @@ public sealed record Covered(string Centre, string Size, string Name, int Count,
         while (enough < MostPieces && Makes(enough + 1))
             enough++;
         var of = Of(enough);
-        return new(centre.Code, size.Code, $"{size.Name} {centre.Plural}".Trim(), enough, of?.Vessel, of?.Way);
+        return new(centre.Code, size.Code, centre.Holding is Holding.Mould && size.Name.Length > 0 ? $"{centre.Plural}, {size.Name}" : $"{size.Name} {centre.Plural}".Trim(), enough, of?.Vessel, of?.Way);
     }
 }

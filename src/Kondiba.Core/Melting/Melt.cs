@@ -22,12 +22,14 @@ public sealed record Bursts(int Times, Duration Each);
 /// <param name="Method">Code of the method.</param>
 /// <param name="Name">Its name.</param>
 /// <param name="Heating">Time on the heat.</param>
-/// <param name="Bursts">Bursts of a microwave, one after the other; none for another method.</param>
+/// <param name="InAll">With the stirring between bursts.</param>
+/// <param name="Bursts">Bursts of a microwave, by length; none for another method.</param>
 /// <param name="Melted">Share melted when it comes off the heat.</param>
 /// <param name="Off">Temperature of the coating when it comes off the heat.</param>
 /// <param name="Settles">What it comes to when stirred, with its vessel.</param>
 /// <param name="CoolsToDip">From there until it is at its dip temperature, in the room; nothing when it is no warmer.</param>
-/// <param name="Holds">How long it can then be dipped with before it is warmed again.</param>
+/// <param name="Holds">How long it can then be dipped with before it is warmed again, off the heat.</param>
+/// <param name="KeepsWarm">Whether its method keeps it warm instead, on the lower setting.</param>
 /// <param name="Energy">Where the heat went, up to the end of heating.</param>
 /// <param name="Warning">What to mind; empty for nothing.</param>
 /// <param name="How">What to do.</param>
@@ -36,12 +38,14 @@ public sealed record Melt(
     string Method,
     string Name,
     Duration Heating,
+    Duration InAll,
     IReadOnlyList<Bursts> Bursts,
     Share Melted,
     Temperature Off,
     Temperature Settles,
     Duration CoolsToDip,
     Duration Holds,
+    bool KeepsWarm,
     MeltEnergy Energy,
     string Warning,
     string How,
@@ -49,6 +53,7 @@ public sealed record Melt(
 {
     private const double Step = 0.5;
     private const double Longest = 4 * 3600;
+    private const double LeastBurst = 5;
 
     /// <summary>Computes it: coating and vessel, each at one temperature, followed until stirring them together gives the temperature wanted.</summary>
     /// <param name="coating">What is melted.</param>
@@ -61,43 +66,50 @@ public sealed record Melt(
         var c = tables.Melting;
         var heat = new CoatingHeat(coating, tables);
         var air = room.In("°C");
-        var (vessel, surface) = ((method.InCrock ? c.Crock : c.Bowl).Value.Si * c.BowlHeat.Value.Si, Math.Pow(mass / c.LoadAt.Value, 2.0 / 3));
+        var surface = c.Surface(mass);
+        var vessel = method.InCrock ? c.Crock.Value.Si * c.BowlHeat.Value.Si : c.BowlFor(mass);
         var (into, loss) = (c.Into.Value.Si * surface, c.Loss.Value.Si * surface);
         var power = method.Level is { } level ? c.Microwave.Value.Si * level.Value.Si * c.Absorbed.Value.Si * mass.Si / (mass.Si + c.HalfLoad.Value.Si) : 0;
         var (source, from) = ((method.Source?.Value ?? room).In("°C"), (method.From?.Value.Si ?? 0) * surface);
-        var target = Target(coating, c);
+        var (target, limit) = (Target(coating, c), coating.MeltAtMost.Value.In("°C"));
 
         var (inCoating, inVessel) = (mass.Si * heat.Of(air), vessel * air);
         var (start, startVessel) = (inCoating, inVessel);
-        var (put, lost, seconds, hottest) = (0.0, 0.0, 0.0, air);
-        while (seconds < Longest && Together() < target)
+        var (put, lost, heated, passed) = (0.0, 0.0, 0.0, 0.0);
+        List<double> bursts = [];
+        while (passed < Longest && Together() < target)
         {
-            var (tc, tv) = (heat.At(inCoating / mass.Si), inVessel / vessel);
-            var (given, across, gone) = (power + (from * Math.Max(0, source - tv)), into * (tv - tc), loss * (tv - air));
-            inCoating += (power + across) * Step;
-            inVessel += (given - power - across - gone) * Step;
-            (put, lost, seconds) = (put + (given * Step), lost + (gone * Step), seconds + Step);
-            hottest = Math.Max(hottest, heat.At(inCoating / mass.Si));
+            // A microwave's burst ends early where the coating would get too hot before its bowl is warm; stirring evens them out.
+            var burst = method.Level is null ? Step : c.Burst.Value.TotalSeconds;
+            var on = 0.0;
+            for (; on < burst && heat.At(inCoating / mass.Si) < limit && Together() < target; on += Step)
+                Pass(true);
+            heated += on;
+            if (method.Level is null)
+                continue;
+            if (on > 0)
+                bursts.Add(Math.Ceiling(on / LeastBurst) * LeastBurst);
+            for (var stirred = 0.0; stirred < c.Stir.Value.TotalSeconds && Together() < target; stirred += Step)
+                Pass(false);
         }
 
         var off = heat.At(inCoating / mass.Si);
         var settles = Together();
-        var bursts = method.Level is null ? [] : BurstsOf(seconds, coating, c);
         var (dip, until) = (coating.DipAt.Value.In("°C"), coating.DipFrom.Value.In("°C") - c.Slack.Value.Si);
-        var cools = Cooling(settles, dip);
-        var holds = Cooling(Math.Min(settles, dip), until);
         return new(
             method.Code,
             method.Name,
-            Duration.FromSeconds(Math.Round(seconds)),
-            bursts,
+            Duration.FromSeconds(Math.Round(heated)),
+            Duration.FromSeconds(Math.Round(passed)),
+            [.. bursts.GroupBy(b => b).Select(same => new Bursts(same.Count(), Duration.FromSeconds(same.Key)))],
             new(heat.Melted(off)),
             Quantities.Of<Temperature>(off, "°C"),
             Quantities.Of<Temperature>(settles, "°C"),
-            cools,
-            holds,
+            Cooling(settles, dip),
+            Cooling(Math.Min(settles, dip), until),
+            method.KeepsWarm,
             new(new(put), new(inCoating - start), new(inVessel - startVessel), new(lost)),
-            WarningOf(hottest, seconds),
+            passed >= Longest ? "It never gets hot enough like this." : "",
             method.How,
             [
                 WorkingLine.Of("coating", "", mass, Source.Computed),
@@ -105,7 +117,7 @@ public sealed record Melt(
                 WorkingLine.Of("heat capacity, set", c.SolidHeat),
                 WorkingLine.Of("heat capacity, melted", c.MeltedHeat),
                 WorkingLine.Of("latent heat of its fat", c.LatentOfFat),
-                WorkingLine.Of(method.InCrock ? "crock" : "bowl", method.InCrock ? c.Crock : c.Bowl),
+                .. method.InCrock ? new[] { WorkingLine.Of("crock", c.Crock) } : [WorkingLine.Of("bowl, for the usual load", c.Bowl), WorkingLine.Of("part of it that warms along", c.BowlTouches)],
                 WorkingLine.Of("heat capacity of the vessel", c.BowlHeat),
                 WorkingLine.Of("room, coating and vessel at first", "", room, Source.Entered),
                 .. method.Level is { } set
@@ -113,14 +125,25 @@ public sealed record Melt(
                     {
                         WorkingLine.Of("microwave, rated", c.Microwave), WorkingLine.Of("set to", set), WorkingLine.Of("of it into a large load", c.Absorbed),
                         WorkingLine.Of("into this load", $"rated × set × {c.Absorbed.Value.Si:0.##} × m/(m + {c.HalfLoad.Value.In("g"):0} g)", new Power(power), c.HalfLoad.Source),
+                        WorkingLine.Of("never above", coating.MeltAtMost),
                     }
                     : [WorkingLine.Of("source", method.Source!), WorkingLine.Of("from it into the vessel", "by its surface, m to the power ⅔", new Conductance(from), method.From!.Source)],
                 WorkingLine.Of("from the vessel into the coating", "by its surface", new Conductance(into), c.Into.Source),
                 WorkingLine.Of("lost to the room", "by its surface", new Conductance(loss), c.Loss.Source),
                 WorkingLine.Of("wanted when stirred", "", Quantities.Of<Temperature>(target, "°C"), Source.Computed),
                 WorkingLine.Of("heat put in", "", new Energy(put), Source.Computed),
-                WorkingLine.Of("on the heat", "coating and vessel followed", Duration.FromSeconds(seconds), Source.Computed),
+                WorkingLine.Of("on the heat", "coating and vessel followed", Duration.FromSeconds(heated), Source.Computed),
             ]);
+
+        void Pass(bool heating)
+        {
+            var (tc, tv) = (heat.At(inCoating / mass.Si), inVessel / vessel);
+            var direct = heating ? power : 0;
+            var (across, gone, fromSource) = (into * (tv - tc), loss * (tv - air), from * Math.Max(0, source - tv));
+            inCoating += (direct + across) * Step;
+            inVessel += (fromSource - across - gone) * Step;
+            (put, lost, passed) = (put + ((direct + fromSource) * Step), lost + (gone * Step), passed + Step);
+        }
 
         // What coating and vessel come to, stirred together.
         double Together()
@@ -139,31 +162,9 @@ public sealed record Melt(
         Duration Cooling(double hot, double cold) => hot <= cold || cold <= air
             ? Duration.Zero
             : Duration.FromSeconds(Math.Round(((mass.Si * c.MeltedHeat.Value.Si) + vessel) / loss * Math.Log((hot - air) / (cold - air))));
-
-        string WarningOf(double hottest, double took) =>
-            took >= Longest ? "It never gets hot enough like this."
-            : hottest > coating.MeltAtMost.Value.In("°C") ? $"Parts get hotter than {coating.MeltAtMost.Value.In("°C"):0} °C before the bowl is warm: take shorter bursts, a thinner bowl or more coating at a time."
-            : "";
     }
 
     /// <summary>What a pot is to come to when stirred, in °C: a little over its dip temperature; what is tempered is melted out.</summary>
     private static double Target(Coating coating, MeltConstants c) =>
         coating.Temper is null ? Math.Min(coating.DipTo.Value.In("°C") + c.Slack.Value.Si, coating.MeltTo.Value.In("°C")) : coating.MeltTo.Value.In("°C");
-
-    /// <summary>Bursts that add up to the time: 30 s each and the rest; what must keep its temper gets shorter ones towards the end.</summary>
-    private static List<Bursts> BurstsOf(double seconds, Coating coating, MeltConstants c)
-    {
-        var burst = c.Burst.Value.TotalSeconds;
-        int[] gentle = [15, 10, 5];
-        List<double> bursts = [];
-        for (var left = Math.Ceiling(seconds / 5) * 5; left > 0;)
-        {
-            var next = coating.Temper is null || bursts.Count < 2 ? burst : gentle[Math.Min(bursts.Count - 2, gentle.Length - 1)];
-            next = Math.Min(next, left);
-            bursts.Add(next);
-            left -= next;
-        }
-
-        return [.. bursts.GroupBy(b => b).Select(same => new Bursts(same.Count(), Duration.FromSeconds(same.Key)))];
-    }
 }

@@ -9,7 +9,8 @@ namespace Kondiba.Core.Melting;
 /// <param name="MeltedHeat">Of melted coating.</param>
 /// <param name="LatentOfFat">Taken up by its fat as it melts.</param>
 /// <param name="SoftensAt">Temperature from which it melts, evenly up to its melting point.</param>
-/// <param name="Bowl">Mass of a thick bowl.</param>
+/// <param name="Bowl">Mass of a thick bowl for the usual load; another load has one that grows with its surface.</param>
+/// <param name="BowlTouches">Part of it that goes warm and cool with its load.</param>
 /// <param name="BowlHeat">Heat capacity of bowl and crock.</param>
 /// <param name="Crock">Mass of a slow cooker's crock.</param>
 /// <param name="Into">Heat from the vessel into the usual load, stirred.</param>
@@ -30,6 +31,7 @@ public sealed record MeltConstants(
     Sourced<Heat> LatentOfFat,
     Sourced<Temperature> SoftensAt,
     Sourced<Mass> Bowl,
+    Sourced<Share> BowlTouches,
     Sourced<HeatCapacity> BowlHeat,
     Sourced<Mass> Crock,
     Sourced<Conductance> Into,
@@ -43,7 +45,14 @@ public sealed record MeltConstants(
     Sourced<TemperatureGap> Slack,
     Sourced<Share> MostSeed,
     Sourced<Share> LeastSeed,
-    IReadOnlyList<MeltMethod> Methods);
+    IReadOnlyList<MeltMethod> Methods)
+{
+    /// <summary>Surface of a load over that of the usual one.</summary>
+    internal double Surface(Mass load) => Math.Pow(load / LoadAt.Value, 2.0 / 3);
+
+    /// <summary>Heat that a bowl takes up with its load, in J/K.</summary>
+    internal double BowlFor(Mass load) => Bowl.Value.Si * BowlTouches.Value.Si * BowlHeat.Value.Si * Surface(load);
+}
 
 /// <summary>A way to melt coating: by microwave, or from a source that is warmer than it.</summary>
 /// <param name="Code">Name in data.</param>
@@ -52,5 +61,6 @@ public sealed record MeltConstants(
 /// <param name="Source">Temperature of the source; null for a microwave.</param>
 /// <param name="From">Heat from the source into the vessel of the usual load; null likewise.</param>
 /// <param name="InCrock">Whether it melts in a heavy crock.</param>
+/// <param name="KeepsWarm">Whether it keeps the coating warm as long as it stays on its lower setting.</param>
 /// <param name="How">What to do and to watch for.</param>
-public sealed record MeltMethod(string Code, string Name, Sourced<Share>? Level, Sourced<Temperature>? Source, Sourced<Conductance>? From, bool InCrock, string How);
+public sealed record MeltMethod(string Code, string Name, Sourced<Share>? Level, Sourced<Temperature>? Source, Sourced<Conductance>? From, bool InCrock, bool KeepsWarm, string How);

@@ -33,7 +33,7 @@ public sealed record Seeding(Mass Seed, Mass Melt, Share Share, Temperature From
 
         // (1 − s)·m·cm·(hot − at) + bowl·(hot − at) = s·m·(heat of the seed melted at the landing − its heat in the room)
         var gives = c.MeltedHeat.Value.Si * (hot - at);
-        var bowl = c.Bowl.Value.Si * c.BowlHeat.Value.Si * (hot - at) / mass.Si;
+        var bowl = c.BowlFor(mass) * (hot - at) / mass.Si;
         var takes = MeltedOut() - heat.Of(cold);
         var share = Math.Clamp((gives + bowl) / (gives + takes), 0, 1);
         var (most, least) = (c.MostSeed.Value.Si, c.LeastSeed.Value.Si);
@@ -57,7 +57,8 @@ public sealed record Seeding(Mass Seed, Mass Melt, Share Share, Temperature From
                 WorkingLine.Of("heat capacity, melted", c.MeltedHeat),
                 WorkingLine.Of("heat capacity, set", c.SolidHeat),
                 WorkingLine.Of("latent heat of its fat", c.LatentOfFat),
-                WorkingLine.Of("bowl", c.Bowl),
+                WorkingLine.Of("bowl, for the usual load", c.Bowl),
+                WorkingLine.Of("part of it that cools along", c.BowlTouches),
                 WorkingLine.Of("heat capacity of the bowl", c.BowlHeat),
                 WorkingLine.Of("share held back", $"({gives / 1000:0.0} + {bowl / 1000:0.0} of the bowl) kJ/kg ÷ ({gives / 1000:0.0} + {takes / 1000:0.0}) kJ/kg", new Share(share), Source.Computed),
                 WorkingLine.Of("seed", $"{mass.In("g"):0} g × {share:0.00}", mass * share, Source.Computed),

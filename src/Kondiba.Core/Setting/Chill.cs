@@ -78,6 +78,8 @@ public sealed record Chill(
             return "It comes out dry however long it stays.";
         if (hard is not Sticky.Dry)
             return $"It is wet before it is hard: the room's air is too moist. Set it on the counter, or let it warm up inside a closed box{(warm is { } past ? $" for {Minutes(past)} min" : "")}.";
+        if (sets.Through is { } through)
+            return $"Served cold, it is best left in a closed box: cold through after {Minutes(through)} min. To pack it in the room, take it out between {Minutes(h)} and {Math.Floor(l.TotalMinutes):0} min; later it sweats.";
         return $"Take it out between {Minutes(h)} and {Math.Floor(l.TotalMinutes):0} min. Left longer it sweats: then let it warm up inside a closed box{(warm is { } w ? $" for {Minutes(w)} min" : "")} before you open it.";
 
         static string Minutes(Duration d) => $"{Math.Ceiling(d.TotalMinutes):0}";

@@ -8,10 +8,11 @@ using Microsoft.AspNetCore.Http.HttpResults;
 namespace Kondiba.Web.Melting;
 
 /// <summary>How a pot is melted, and tempered.</summary>
+/// <param name="Melted">What is melted: all of it, or what is not held back as seed.</param>
 /// <param name="Melts">By every method.</param>
 /// <param name="Seeding">What to hold back; null for a coating that sets by itself.</param>
 /// <param name="NeverAbove">Temperature it must never pass.</param>
-public sealed record MeltView(IReadOnlyList<MeltShown> Melts, SeedingShown? Seeding, Temperature NeverAbove);
+public sealed record MeltView(Mass Melted, IReadOnlyList<MeltShown> Melts, SeedingShown? Seeding, Temperature NeverAbove);
 
 /// <summary>A melt with its working.</summary>
 public sealed record MeltShown(Melt Melt, IReadOnlyList<WorkingLine> Working);
@@ -36,9 +37,12 @@ internal static class MeltingApi
             if (problems.AsErrors() is { } errors)
                 return TypedResults.ValidationProblem(errors);
             var (mass, hot) = (Quantities.Of<Mass>(grams, "g"), from is { } celsius ? Quantities.Of<Temperature>(celsius, "°C") : found!.MeltTo.Value);
+            var seeding = Seeding.For(found!, mass, hot, room, tables);
+            var melted = seeding?.Melt ?? mass;
             return TypedResults.Ok(new MeltView(
-                [.. tables.Melting.Methods.Select(m => Melt.For(found!, mass, m, room, tables)).Select(m => new MeltShown(m, m.Working))],
-                Seeding.For(found!, mass, hot, room, tables) is { } seeding ? new(seeding, seeding.Working) : null,
+                melted,
+                [.. tables.Melting.Methods.Select(m => Melt.For(found!, melted, m, room, tables)).Select(m => new MeltShown(m, m.Working))],
+                seeding is null ? null : new(seeding, seeding.Working),
                 found!.MeltAtMost.Value));
         }).WithTags("Melting").WithName("GetMelting").WithSummary("How long so much of a coating takes to melt by every method, how it cools, and what to hold back as seed.");
 }

@@ -2045,12 +2045,14 @@ export interface components {
             method: string;
             name: string;
             heating: components["schemas"]["Duration"];
+            inAll: components["schemas"]["Duration"];
             bursts: components["schemas"]["Bursts"][];
             melted: components["schemas"]["Share"];
             off: components["schemas"]["Temperature"];
             settles: components["schemas"]["Temperature"];
             coolsToDip: components["schemas"]["Duration"];
             holds: components["schemas"]["Duration"];
+            keepsWarm: boolean;
             energy: components["schemas"]["MeltEnergy"];
             warning: string;
             how: string;
@@ -2066,6 +2068,7 @@ export interface components {
             working: components["schemas"]["WorkingLine"][];
         };
         MeltView: {
+            melted: components["schemas"]["Mass"];
             melts: components["schemas"]["MeltShown"][];
             seeding: null | components["schemas"]["SeedingShown"];
             neverAbove: components["schemas"]["Temperature"];

@@ -20,7 +20,7 @@ export function Melting({ coating, grams }: { coating: string; grams: number }) 
   });
   if (melting.isError && !melting.data) return <ErrorNote error={melting.error} retry={() => void melting.refetch()} />;
   if (!melting.data) return <Waiting />;
-  const { melts, seeding, neverAbove } = melting.data;
+  const { melted, melts, seeding, neverAbove } = melting.data;
   const shown = melts.find((m) => m.melt.method === method) ?? melts[0];
   if (!shown) return null;
   const { melt } = shown;
@@ -36,13 +36,15 @@ export function Melting({ coating, grams }: { coating: string; grams: number }) 
         <HowLines what="melting" lines={shown.working}>
           <b>{span(melt.heating)}</b>
         </HowLines>{" "}
-        for {wording.mass(query.grams)}
-        {melt.bursts.length > 0 && `: ${burstsIn(melt.bursts)}, stirring between`}. Off at{" "}
+        for {wording.mass(melted)}
+        {melt.bursts.length > 0 && `, ${span(melt.inAll)} with stirring: ${burstsIn(melt.bursts)}`}. Off at{" "}
         {wording.temperature(Math.round(melt.off))}
         {melt.melted < 0.995 && `, ${Math.round(melt.melted * 100)} % melted`}; stirred it comes to{" "}
         {wording.temperature(Math.round(melt.settles))}
-        {melt.coolsToDip >= 30 && `, and in ${span(melt.coolsToDip)} to dipping temperature`}. It can be dipped with for
-        about {span(melt.holds)}, then warm it again. Never above {wording.temperature(neverAbove)}.
+        {!seeding && melt.coolsToDip >= 30 && `, and in ${span(melt.coolsToDip)} to dipping temperature`}.{" "}
+        {melt.keepsWarm && "Left on its lower setting it stays warm. "}
+        {!melt.keepsWarm && !seeding && `It can be dipped with for about ${span(melt.holds)}, then warm it again. `}
+        Never above {wording.temperature(neverAbove)}.
       </p>
       <p className="text-ink2 mt-1">{melt.how}</p>
       {melt.warning && <p className="text-mind mt-1">{melt.warning}</p>}

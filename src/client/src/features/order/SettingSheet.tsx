@@ -117,7 +117,7 @@ function Course({ place }: { place: SettingIn }) {
     >
       <path d={`M${x(0)} ${floor}L${set} ${x(last)} ${floor}Z`} className="fill-go" opacity="0.14" />
       {[place.air, chill.dewPoint].map((t, i) => (
-        <g key={i}>
+        <g key={i} className={y(t) > floor ? "hidden" : ""}>
           <line
             x1="34"
             x2={wide - 10}
@@ -153,6 +153,14 @@ function Course({ place }: { place: SettingIn }) {
             <line key={i} x1={x(at)} x2={x(at)} y1="8" y2={floor} className="stroke-go" strokeWidth="1.5" />
           ),
       )}
+      <text
+        x={x(last) - 6}
+        y={floor - (floor - 8) * (course[course.length - 1]?.set ?? 0) + 16}
+        textAnchor="end"
+        className="fill-go font-bold"
+      >
+        share set
+      </text>
       <text x={x(0) + 6} y={y(course[0]?.film ?? 0) + 4} className="fill-act font-bold">
         film
       </text>
