@@ -4,6 +4,7 @@ using Kondiba.Core.Measures;
 using Kondiba.Core.Pantry;
 using Kondiba.Core.Reference;
 using Kondiba.Core.Thinning;
+using Kondiba.Core.Vessels;
 
 namespace Kondiba.Core.Amounts;
 
@@ -27,7 +28,7 @@ internal static class PotMaking
         foreach (var dip in dips)
             lines[(dip.Line, dip.Layer)] = LineTally.For(dip, flow, softer, tables, problems);
 
-        var pairs = dips.Select(d => (d, lines[(d.Line, d.Layer)])).ToList();
+        var pairs = dips.Select(d => (d, lines[(d.Line, d.Layer)], d.Held)).ToList();
         var tallies = dips.Count == 0 ? [] : InVessels(pairs, flow, tables);
         var tally = tallies.Find(t => t.Vessel.Code == draft.Vessel) ?? Best(tallies, tables);
         if (tally is not null)
@@ -75,13 +76,13 @@ internal static class PotMaking
             tally?.Spooned ?? 0,
             tally is null ? null : new(tally.Cost, () => tally.Cost.Working(coating, tables)),
             tally is null ? null : RunnerUpTo(tally, tallies),
-            [.. tables.Vessels.Select(v => tallies.Find(t => t.Vessel == v)).OfType<VesselTally>().Select(t => Choice(t, inBags))],
+            [.. tables.Vessels.Select(v => tallies.Find(t => t.Vessel.Code == v.Code)).OfType<VesselTally>().Select(t => Choice(t, inBags))],
             coating.DipFrom.Value,
             coating.DipTo.Value), inOrder);
     }
 
     /// <summary>The pot in every vessel, those that take every piece first, and of these the cheapest.</summary>
-    private static List<VesselTally> InVessels(List<(Dip Dip, LineTally Tally)> pairs, Flow flow, TradeTables tables)
+    private static List<VesselTally> InVessels(List<(Dip Dip, LineTally Tally, HeldPiece Held)> pairs, Flow flow, TradeTables tables)
     {
         return [.. tables.Vessels.SelectMany(v => VesselTally.All(v, pairs, flow, tables)).OrderBy(t => t.Unfit.Count).ThenBy(t => !t.Fits).ThenBy(t => t.Cost.Total.Amount).ThenBy(t => t.ToMelt.Si)];
     }
@@ -239,11 +240,11 @@ internal static class PotMaking
 
     private static VesselChoice Choice(VesselTally tally, Mass inBags) => tally.Unfit.Count == 0
         ? new(tally.Vessel.Code, tally.Way.Code, tally.ToMelt + inBags, tally.Cost, tally.Melts.Count, "")
-        : new(tally.Vessel.Code, tally.Unfit[0].Seat.Way.Code, null, null, 0, string.Join(" ", tally.Unfit.Select(u => u.Seat.Misfit)));
+        : new(tally.Vessel.Code, tally.Unfit[0].Seat.Way.Code, null, null, 0, tally.Unfit[0].Seat.Misfit!);
 
     private static RunnerUp? RunnerUpTo(VesselTally tally, List<VesselTally> tallies)
     {
-        var other = tallies.Find(t => t.Vessel != tally.Vessel && t.Unfit.Count == 0);
+        var other = tallies.Find(t => t.Vessel.Code != tally.Vessel.Code && t.Unfit.Count == 0);
         return other is null || tally.Unfit.Count > 0
             ? null
             : new(other.Vessel.Code, other.Way.Code, other.ToMelt - tally.ToMelt, other.Cost.Hands - tally.Cost.Hands, other.Cost.Total - tally.Cost.Total);

@@ -47,22 +47,22 @@ internal sealed record VesselTally(
     public DippingWay Way => InOrder.MaxBy(s => s.Dip.Count.Value)!.Seat.Way;
 
     /// <summary>Every way of dipping a pot's pieces in a vessel: for each way that one of them takes there, as many as can go by it.</summary>
-    public static IEnumerable<VesselTally> All(Vessel vessel, IReadOnlyList<(Dip Dip, LineTally Tally)> dips, Flow flow, TradeTables tables)
+    public static IEnumerable<VesselTally> All(Vessel vessel, IReadOnlyList<(Dip Dip, LineTally Tally, HeldPiece Held)> dips, Flow flow, TradeTables tables)
     {
         var onlyMoulds = dips.All(p => p.Dip.Size.Shape is Cavity);
         var seats = dips.Select(p => onlyMoulds && !vessel.Pours
-            ? [new Seat(tables.Dipping.Poured, default, default, default, $"Moulds are filled from a bag or a spouted jug, not from the {vessel.Name}.")]
-            : vessel.Seats(p.Dip.Held, tables.Dipping)).ToList();
-        foreach (var way in seats.SelectMany(s => s).Select(s => s.Way).Distinct())
+            ? [new Seat(tables.Dipping.Poured, default, default, default, () => $"Moulds are filled from a bag or a spouted jug, not from the {vessel.Name}.")]
+            : vessel.Seats(p.Held, tables.Dipping)).ToList();
+        foreach (var way in seats.SelectMany(s => s).Select(s => s.Way.Code).Distinct())
         {
-            var seated = dips.Select((p, i) => new Seated(p.Dip, p.Tally, seats[i].FirstOrDefault(s => s.Way == way) ?? seats[i].MinBy(s => s.Stands.Si)!)).ToList();
+            var seated = dips.Select((p, i) => new Seated(p.Dip, p.Tally, seats[i].FirstOrDefault(s => s.Way.Code == way) ?? seats[i][0])).ToList();
             yield return For(vessel, seated, flow, tables);
         }
     }
 
     private static VesselTally For(Vessel vessel, List<Seated> seated, Flow flow, TradeTables tables)
     {
-        var inOrder = seated.Where(s => s.Seat.Misfit is null).OrderByDescending(s => s.Seat.StandsOf(flow.Density).Si).ToList();
+        var inOrder = seated.Where(s => s.Seat.Fits).OrderByDescending(s => s.Seat.StandsOf(flow.Density).Si).ToList();
 
         // After the last piece of a line, what later lines still use stands there too: only the rest must be pool.
         var (pool, poolFor, later) = (default(Mass), 0, default(Mass));
@@ -75,7 +75,7 @@ internal sealed record VesselTally(
         }
 
         var dipping = inOrder.Aggregate(Duration.Zero, (sum, s) => sum + s.Dip.HandsOn(s.Seat.Way));
-        return With(new(vessel, inOrder, [.. seated.Where(s => s.Seat.Misfit is not null)], later, pool, poolFor, default, default, 0, PotCost.Nothing), pool, dipping, tables);
+        return With(new(vessel, inOrder, [.. seated.Where(s => !s.Seat.Fits)], later, pool, poolFor, default, default, 0, PotCost.Nothing), pool, dipping, tables);
     }
 
     /// <summary>

@@ -121,39 +121,50 @@ internal sealed class HeatFlow
     /// <summary>To the power 3.75.</summary>
     private static double Steep(double share) => share * share * share * Sqrt(share) * Sqrt(Sqrt(share));
 
-    // Butcher's table of Dormand & Prince 1980: the stages, and what the weights of orders five and four differ by.
-    private static readonly double[][] Stages =
+    // Butcher's table of Dormand & Prince 1980, row after row: the stages, and what the weights of orders five and four differ by.
+    private static readonly double[] Stages =
     [
-        [1 / 5.0],
-        [3 / 40.0, 9 / 40.0],
-        [44 / 45.0, -56 / 15.0, 32 / 9.0],
-        [19372 / 6561.0, -25360 / 2187.0, 64448 / 6561.0, -212 / 729.0],
-        [9017 / 3168.0, -355 / 33.0, 46732 / 5247.0, 49 / 176.0, -5103 / 18656.0],
-        [35 / 384.0, 0, 500 / 1113.0, 125 / 192.0, -2187 / 6784.0, 11 / 84.0],
+        1 / 5.0,
+        3 / 40.0, 9 / 40.0,
+        44 / 45.0, -56 / 15.0, 32 / 9.0,
+        19372 / 6561.0, -25360 / 2187.0, 64448 / 6561.0, -212 / 729.0,
+        9017 / 3168.0, -355 / 33.0, 46732 / 5247.0, 49 / 176.0, -5103 / 18656.0,
+        35 / 384.0, 0, 500 / 1113.0, 125 / 192.0, -2187 / 6784.0, 11 / 84.0,
     ];
 
     private static readonly double[] Errors = [71 / 57600.0, 0, -71 / 16695.0, 71 / 1920.0, -17253 / 339200.0, 22 / 525.0, -1 / 40.0];
 
     private (Moment Next, double Error) Step(Moment from, double length)
     {
-        Span<FilmState> slopes = stackalloc FilmState[7];
-        slopes[0] = from.Slope;
+        const int Count = 6;
+        Span<double> films = stackalloc double[Count + 1], centres = stackalloc double[Count + 1], sets = stackalloc double[Count + 1];
+        (films[0], centres[0], sets[0]) = (from.Slope.Film, from.Slope.Centre, from.Slope.Set);
         var last = from;
-        for (var i = 0; i < Stages.Length; i++)
+        for (var (i, at) = (0, 0); i < Count; i++)
         {
-            var now = from.Now;
+            var (film, centre, set) = (0.0, 0.0, 0.0);
             for (var j = 0; j <= i; j++)
-                now += length * Stages[i][j] * slopes[j];
-            last = At(from.Seconds + length, now);
-            slopes[i + 1] = last.Slope;
+            {
+                var weight = Stages[at++];
+                film += weight * films[j];
+                centre += weight * centres[j];
+                set += weight * sets[j];
+            }
+
+            last = At(from.Seconds + length, new(from.Now.Film + (length * film), from.Now.Centre + (length * centre), from.Now.Set + (length * set)));
+            (films[i + 1], centres[i + 1], sets[i + 1]) = (last.Slope.Film, last.Slope.Centre, last.Slope.Set);
         }
 
-        var off = default(FilmState);
-        for (var i = 0; i < Errors.Length; i++)
-            off += Errors[i] * slopes[i];
+        var (ofFilm, ofCentre, ofSet) = (0.0, 0.0, 0.0);
+        for (var i = 0; i <= Count; i++)
+        {
+            ofFilm += Errors[i] * films[i];
+            ofCentre += Errors[i] * centres[i];
+            ofSet += Errors[i] * sets[i];
+        }
 
         // A share crystallized counts as the warmth that it gives off.
-        var worst = Max(Max(Abs(off.Film), Abs(off.Centre)), Abs(off.Set) * latent / capacity);
+        var worst = Max(Max(Abs(ofFilm), Abs(ofCentre)), Abs(ofSet) * latent / capacity);
         return (last, length * worst / Tolerance);
     }
 }

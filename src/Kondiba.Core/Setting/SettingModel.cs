@@ -1,3 +1,5 @@
+using System.Collections.Concurrent;
+using System.Runtime.CompilerServices;
 using System.Text.Json.Serialization;
 using Kondiba.Core.Measures;
 using Kondiba.Core.Reference;
@@ -27,9 +29,24 @@ public sealed record SettingPoint(Duration At, Temperature Film, Temperature Cen
 public static class SettingModel
 {
     private const double Horizon = 12 * 3600;
+    private const int MostKnown = 4000;
+    private static readonly ConditionalWeakTable<SettingConstants, ConcurrentDictionary<(DippedPiece Piece, Place Place), SettingTime>> Known = [];
 
-    /// <summary>The setting time of a piece in a place, looked for over twelve hours.</summary>
+    /// <summary>
+    /// The setting time of a piece in a place, looked for over twelve hours. Remembered as long as the constants are: while an order is
+    /// typed the same pieces are asked for again and again.
+    /// </summary>
     public static SettingTime For(DippedPiece piece, Place place, SettingConstants c)
+    {
+        var known = Known.GetValue(c, _ => new());
+        if (known.TryGetValue((piece, place), out var time))
+            return time;
+        if (known.Count >= MostKnown)
+            known.Clear();
+        return known[(piece, place)] = Followed(piece, place, c);
+    }
+
+    private static SettingTime Followed(DippedPiece piece, Place place, SettingConstants c)
     {
         var inMould = piece.Posture is Posture.Mould;
         var air = place.Air.Value;
@@ -37,12 +54,12 @@ public static class SettingModel
         Duration? wet = null, touchDry = null, releases = null, handleHard = null, cold = null;
         new HeatFlow(piece, place.Air.Value, c).Follow(Horizon, (a, b) =>
         {
-            wet ??= SetTo(c.Wet.Value, a, b);
-            touchDry ??= SetTo(c.TouchDry.Value, a, b);
-            handleHard ??= SetTo(c.HandleHard.Value, a, b);
+            wet ??= SetTo(c.Wet.Value.Si, a, b);
+            touchDry ??= SetTo(c.TouchDry.Value.Si, a, b);
+            handleHard ??= SetTo(c.HandleHard.Value.Si, a, b);
             if (inMould)
-                releases ??= SetTo(c.Release.Value, a, b);
-            if (colds)
+                releases ??= SetTo(c.Release.Value.Si, a, b);
+            if (colds && b.Now.Centre <= c.Cold.Value.Si)
                 cold ??= CrossedIn(a, b, s => s.Centre - c.Cold.Value.Si);
             return handleHard is null || (colds && cold is null);
         });
@@ -91,7 +108,8 @@ public static class SettingModel
     /// <summary>Until the film has risen to a temperature; null where it does not in twelve hours.</summary>
     internal static Duration? FilmRises(HeatFlow flow, Temperature to) => Crossing(flow, s => to.Si - s.Film);
 
-    private static Duration? SetTo(Share share, Moment a, Moment b) => CrossedIn(a, b, s => share.Si - s.Set);
+    /// <summary>When a share has crystallized, where that is within a step: it only grows.</summary>
+    private static Duration? SetTo(double share, Moment a, Moment b) => b.Now.Set < share ? null : CrossedIn(a, b, s => share - s.Set);
 
     /// <summary>When something that is above nothing first is not.</summary>
     private static Duration? Crossing(HeatFlow flow, Func<FilmState, double> above)
@@ -120,7 +138,7 @@ public static class SettingModel
 
     private static List<WorkingLine> Working(DippedPiece piece, Place place, SettingConstants c, SettingTime time)
     {
-        const string Followed = "film and centre followed, each step's error below 0.0001 K";
+        const string How = "film and centre followed, each step's error below 0.0001 K";
         var fat = piece.Fat;
         List<WorkingLine> lines =
         [
@@ -166,7 +184,7 @@ public static class SettingModel
         void Add(string what, Duration? after)
         {
             if (after is { } time)
-                lines.Add(WorkingLine.Of(what, Followed, time, Source.Computed));
+                lines.Add(WorkingLine.Of(what, How, time, Source.Computed));
         }
     }
 }

@@ -13,6 +13,12 @@ namespace Kondiba.Core.Vessels;
 /// <param name="Depth">Share of its length that is covered.</param>
 public sealed record HeldPiece(string One, Holding Holding, Shape Shape, Share Depth)
 {
+    /// <summary>How it sits in the coating end first, or on its edge.</summary>
+    public Immersion Upright { get; } = Shape.Upright(Depth);
+
+    /// <summary>How it sits in the coating lying.</summary>
+    public Immersion Lying { get; } = Shape.Lying();
+
     /// <summary>Whether it is laid on a fork: a flat piece or a ball dipped whole. Dipped part way, it is held at its edge.</summary>
     public bool OnFork => Holding is Holding.Fork && Depth.Si >= 1;
 }
@@ -22,9 +28,15 @@ public sealed record HeldPiece(string One, Holding Holding, Shape Shape, Share D
 /// <param name="Stands">Coating that must stand in the vessel so that the last piece still gets its coat.</param>
 /// <param name="Depth">Level that this comes to with the piece in it.</param>
 /// <param name="Displaced">Taken up by the piece.</param>
-/// <param name="Misfit">Why the piece cannot be dipped like this; null when it can.</param>
-public sealed record Seat(DippingWay Way, Volume Stands, Length Depth, Volume Displaced, string? Misfit = null)
+/// <param name="Why">Says why the piece cannot be dipped like this; null when it can.</param>
+public sealed record Seat(DippingWay Way, Volume Stands, Length Depth, Volume Displaced, Func<string>? Why = null)
 {
+    /// <summary>Whether the piece can be dipped like this.</summary>
+    public bool Fits => Why is null;
+
+    /// <summary>Why not; null when it can.</summary>
+    public string? Misfit => Why?.Invoke();
+
     /// <summary>Mass of what must stand there: never less than the way wants in any vessel.</summary>
     /// <param name="density">Of the coating.</param>
     public Mass StandsOf(Density density) => Stands * density is var mass && mass > Way.Least.Value ? mass : Way.Least.Value;
@@ -51,14 +63,14 @@ public abstract record DippingWay(string Name, string Does, Sourced<Length> Room
     /// <summary>The pool's formula with its numbers, for the working.</summary>
     public abstract string PoolFormula(Seat seat, Vessel vessel);
 
-    private protected Seat Not(string reason) => new(this, default, default, default, reason);
+    private protected Seat Not(Func<string> why) => new(this, default, default, default, why);
 
     private protected Seat TooNarrow(HeldPiece piece, Length across, Length opening, Vessel vessel) =>
-        Not($"{With.Article(piece.One)} is {across.In("mm"):0} mm across and wants {(across + Room.Value).In("mm"):0} mm to go in and out {Name}; the {vessel.Name} is {opening.In("mm"):0} mm wide.");
+        Not(() => $"{With.Article(piece.One)} is {across.In("mm"):0} mm across and wants {(across + Room.Value).In("mm"):0} mm to go in and out {Name}; the {vessel.Name} is {opening.In("mm"):0} mm wide.");
 
     /// <summary>The seat up to a level, or why the vessel is not deep enough.</summary>
     private protected Seat UpTo(Length level, Volume displaced, HeldPiece piece, Vessel vessel, Length height) => level > height
-        ? Not($"{With.Article(piece.One)} {Name} wants {level.In("mm"):0} mm of coating; the {vessel.Name} is {height.In("mm"):0} mm deep.")
+        ? Not(() => $"{With.Article(piece.One)} {Name} wants {level.In("mm"):0} mm of coating; the {vessel.Name} is {height.In("mm"):0} mm deep.")
         : new(this, vessel.UpToLevel(level) - displaced, level, displaced);
 }
 
@@ -93,20 +105,20 @@ public sealed record UprightWay(
     {
         if (vessel is not RoundVessel round || piece.OnFork)
             return null;
-        var sits = piece.Shape.Upright(piece.Depth);
+        var sits = piece.Upright;
         if (sits.Across + Room.Value > round.Opening)
             return TooNarrow(piece, sits.Across, round.Opening, vessel);
         if (sits.Across > round.Floor)
-            return Not($"{With.Article(piece.One)} is {sits.Across.In("mm"):0} mm across; the {vessel.Name} is {round.Floor.In("mm"):0} mm wide at the bottom.");
+            return Not(() => $"{With.Article(piece.One)} is {sits.Across.In("mm"):0} mm across; the {vessel.Name} is {round.Floor.In("mm"):0} mm wide at the bottom.");
         var seat = UpTo(sits.Depth + Over.Value, sits.Displaced, piece, vessel, round.Height);
-        if (seat.Misfit is not null)
+        if (!seat.Fits)
             return seat;
 
         // The coating stands lowest when the last piece goes in: the hand, outside or inside, must still get it down there.
         var held = piece.Shape.Length - sits.Depth + (piece.Holding is Holding.Stick ? Stick.Value : Fingers.Value);
         var reach = sits.Across + HandRoom.Value > round.Opening ? held : held + ReachIn.Value;
         return round.Height - seat.Depth > reach
-            ? Not($"The hand does not reach far enough into the {vessel.Name} for the last {piece.One}.")
+            ? Not(() => $"The hand does not reach far enough into the {vessel.Name} for the last {piece.One}.")
             : seat;
     }
 
@@ -133,13 +145,13 @@ public sealed record ForkWay(
     {
         if (vessel is not RoundVessel round || !piece.OnFork)
             return null;
-        var lies = piece.Shape.Lying();
+        var lies = piece.Lying;
         if (lies.Across + Room.Value > round.Opening)
             return TooNarrow(piece, lies.Across, round.Opening, vessel);
         if (!round.Low)
-            return Not($"The {vessel.Name} is deeper than it is wide: a fork does not turn in it.");
+            return Not(() => $"The {vessel.Name} is deeper than it is wide: a fork does not turn in it.");
         return lies.Across + Turning.Value > round.Floor
-            ? Not($"{With.Article(piece.One)} wants {(lies.Across + Turning.Value).In("mm"):0} mm to be turned; the {vessel.Name} is {round.Floor.In("mm"):0} mm wide at the bottom.")
+            ? Not(() => $"{With.Article(piece.One)} wants {(lies.Across + Turning.Value).In("mm"):0} mm to be turned; the {vessel.Name} is {round.Floor.In("mm"):0} mm wide at the bottom.")
             : UpTo(lies.Depth + Over.Value, lies.Displaced, piece, vessel, round.Height);
     }
 
@@ -196,9 +208,9 @@ public sealed record SpoonedWay(
         if (vessel is not (SpoonedCup or RoundVessel { Low: true, Warm: false }) || piece.Holding is Holding.Mould)
             return null;
         if (piece.Shape.DipLine(piece.Depth) > Longest.Value)
-            return Not($"{With.Article(piece.One)} is too long to be coated from a spoon.");
-        if (vessel is RoundVessel bowl && piece.Shape.AcrossUpright + Room.Value > bowl.Opening)
-            return TooNarrow(piece, piece.Shape.AcrossUpright, bowl.Opening, vessel);
+            return Not(() => $"{With.Article(piece.One)} is too long to be coated from a spoon.");
+        if (vessel is RoundVessel bowl && piece.Upright.Across + Room.Value > bowl.Opening)
+            return TooNarrow(piece, piece.Upright.Across, bowl.Opening, vessel);
         var stays = vessel is SpoonedCup cup ? cup.Stays : vessel.UpToLevel(Over.Value);
         return new(this, stays, vessel.LevelOf(stays), default);
     }
@@ -227,7 +239,7 @@ public sealed record BathedWay(string Name, string Does, Sourced<Length> Room, S
             return null;
 
         // A rod is held at its dry end and slanted over the pot.
-        var across = piece.OnFork ? piece.Shape.AcrossLying : piece.Shape.AcrossUpright;
+        var across = piece.OnFork ? piece.Lying.Across : piece.Upright.Across;
         return across + Room.Value > pot.Opening ? TooNarrow(piece, across, pot.Opening, vessel) : UpTo(Over.Value, default, piece, vessel, pot.Height);
     }
 

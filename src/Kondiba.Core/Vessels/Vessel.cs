@@ -36,11 +36,11 @@ public abstract record Vessel(string Code, string Name, IReadOnlyList<WorkingLin
     public IReadOnlyList<Seat> Seats(HeldPiece piece, DippingWays ways)
     {
         var tried = ways.All.Select(w => w.Seat(piece, this)).OfType<Seat>().ToList();
-        var fitting = tried.FindAll(s => s.Misfit is null);
+        var fitting = tried.FindAll(s => s.Fits);
         if (fitting.Count > 0)
             return fitting;
         return tried.Count > 0
             ? [tried[0]]
-            : [new(ways.Upright, default, default, default, Pours ? $"{With.Article(piece.One)} is dipped; the {Name} is for filling moulds." : $"{With.Article(piece.One)} cannot be dipped in the {Name}.")];
+            : [new(ways.Upright, default, default, default, () => Pours ? $"{With.Article(piece.One)} is dipped; the {Name} is for filling moulds." : $"{With.Article(piece.One)} cannot be dipped in the {Name}.")];
     }
 }
