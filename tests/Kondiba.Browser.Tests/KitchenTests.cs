@@ -82,18 +82,18 @@ public sealed class KitchenTests(Site site) : IClassFixture<Fresh>, IDisposable
     public void A_vessel_that_is_not_in_the_kitchen_is_not_chosen()
     {
         maker.Open("Meteor night");
-        maker.Until(() => maker.Count("svg[aria-label^='7 cm tall glass']") == 3, "three tall glasses");
+        maker.Until(() => maker.Count("svg[aria-label^='6.5 cm cup']") == 1, "the cup for the berries");
         maker.Go("kitchen/vessels");
-        maker.Click("//label[contains(., '7 cm tall glass')]");
+        maker.Click("//label[contains(., '6.5 cm cup')]");
         maker.Press("A vessel of my own");
         maker.Fill("Name", "heron cup");
-        maker.Fill("across the bottom, mm", "64");
-        maker.Fill("across the rim, mm", "66");
-        maker.Fill("inner height, mm", "120");
+        maker.Fill("across the bottom, mm", "60");
+        maker.Fill("across the rim, mm", "62");
+        maker.Fill("inner height, mm", "64");
         maker.Press("Keep");
         maker.See("yours");
         maker.Open("Meteor night");
-        maker.Until(() => maker.Count("svg[aria-label^='heron cup']") == 3, "three of the new cups");
-        Assert.Equal(0, maker.Count("svg[aria-label^='7 cm tall glass']"));
+        maker.Until(() => maker.Count("svg[aria-label^='heron cup']") == 1, "the new cup");
+        Assert.Equal(0, maker.Count("svg[aria-label^='6.5 cm cup']"));
     }
 }

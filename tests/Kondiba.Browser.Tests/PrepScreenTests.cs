@@ -17,7 +17,7 @@ public sealed class PrepScreenTests(Site site) : IClassFixture<Fresh>, IDisposab
 
         // A larger portion is a larger ball, which wants more coating.
         var before = maker.Number("[data-testid='pot-midnight'] [data-testid=to-melt]");
-        maker.Choose("Portion of truffle balls", "24");
+        maker.Choose("Portion of truffle balls", "29");
         maker.Until(() => maker.Number("[data-testid='pot-midnight'] [data-testid=to-melt]") > before * 1.1, "more coating on larger balls");
         maker.Press("Undo");
         maker.SeeSaved();

@@ -86,8 +86,8 @@ public class PlannerTests
         var plan = Planned(Request(Rods, Cookies)).Plan;
         var melt = Assert.Single(plan.Melts);
         Assert.Equal(["cookies/dip.0", "rods/dip.0"], melt.Tasks.Order());
-        var alone = new[] { Rods, Cookies }.Sum(o => CoatingTally.For(o.Draft, Tables, Weekend.Now).Pots.Sum(p => p.ToMelt.Value.Si));
-        Assert.Equal(alone, melt.ToMelt.Si, 1e-9);
+        var day = DayPots.For([.. new[] { Rods, Cookies }.Select(o => (o.Draft, CoatingTally.For(o.Draft, Tables, Weekend.Now)))], Tables);
+        Assert.Equal(Assert.Single(day.Shared).Together.Si, melt.ToMelt.Si, 1e-9);
         Assert.Equal(1, plan.Tasks.Count(t => t.What.Title == "Melt midnight"));
         Assert.Equal(1, plan.Tasks.Count(t => t.What.Title == "Wash up midnight"));
     }

@@ -216,6 +216,12 @@ public class QuickEntryTests
     public void The_word_being_typed_is_completed(string text, string with) =>
         Assert.Contains(Entry.Read(text, Tables, Looks).Completions, c => c.Text == with);
 
+    [Theory]
+    [InlineData("6 apples dark")]
+    [InlineData("12 rods pink")]
+    [InlineData("12 cracker sandwiches")]
+    public void A_finished_word_is_left_alone(string text) => Assert.Empty(Entry.Read(text, Tables, Looks).Completions);
+
     /// <summary>
     /// Random text: words of the vocabulary, typing slips, numbers and noise in any order. Nothing throws; every letter and digit lies in a
     /// chip, in a stretch that is told, or in a word that carries no meaning; and every line can be computed.

@@ -53,7 +53,10 @@ internal sealed record VesselTally(
         var seats = dips.Select(p => onlyMoulds && !vessel.Pours
             ? [new Seat(tables.Dipping.Poured, default, default, default, () => $"Moulds are filled from a bag or a spouted jug, not from the {vessel.Name}.")]
             : vessel.Seats(p.Held, tables.Dipping)).ToList();
-        foreach (var way in seats.SelectMany(s => s).Select(s => s.Way.Code).Distinct())
+
+        // A vessel that does not take every piece is told, not weighed up.
+        var all = seats.TrueForAll(s => s[0].Fits);
+        foreach (var way in seats.SelectMany(s => s).Select(s => s.Way.Code).Distinct().Take(all ? int.MaxValue : 1))
         {
             var seated = dips.Select((p, i) => new Seated(p.Dip, p.Tally, seats[i].FirstOrDefault(s => s.Way.Code == way) ?? seats[i][0])).ToList();
             yield return For(vessel, seated, flow, tables);

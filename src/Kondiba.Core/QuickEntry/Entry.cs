@@ -66,6 +66,7 @@ public sealed record Entry(IReadOnlyList<EntryLine> Lines, IReadOnlyList<NotUnde
     public const int LongestText = 4000;
 
     private const int MostCompletions = 8;
+    private const int ShortestFinished = 3;
 
     private static readonly ConditionalWeakTable<TradeTables, Vocabulary> Vocabularies = [];
 
@@ -93,6 +94,11 @@ public sealed record Entry(IReadOnlyList<EntryLine> Lines, IReadOnlyList<NotUnde
     {
         var last = Scanner.Scan(text).AsEnumerable().Reverse().TakeWhile(t => t.Kind is TokenKind.Word).Take(vocabulary.Longest).ToList();
         if (last.Count == 0 || last[0].End != text.Length)
+            return [];
+
+        // A word that means something as it stands is finished: what could be made of it would only be in the way.
+        var word = text[last[0].Start..];
+        if (word.Length >= ShortestFinished && vocabulary.Meanings(word).Count > 0)
             return [];
         return
         [

@@ -35,12 +35,23 @@ public abstract record Vessel(string Code, string Name, IReadOnlyList<WorkingLin
     /// <param name="ways">The ways there are.</param>
     public IReadOnlyList<Seat> Seats(HeldPiece piece, DippingWays ways)
     {
-        var tried = ways.All.Select(w => w.Seat(piece, this)).OfType<Seat>().ToList();
-        var fitting = tried.FindAll(s => s.Fits);
+        List<Seat> fitting = [];
+        Seat? misfit = null;
+        foreach (var way in ways.All)
+        {
+            if (way.Seat(piece, this) is not { } seat)
+                continue;
+            if (seat.Fits)
+                fitting.Add(seat);
+            else
+                misfit ??= seat;
+        }
+
         if (fitting.Count > 0)
             return fitting;
-        return tried.Count > 0
-            ? [tried[0]]
-            : [new(ways.Upright, default, default, default, () => Pours ? $"{With.Article(piece.One)} is dipped; the {Name} is for filling moulds." : $"{With.Article(piece.One)} cannot be dipped in the {Name}.")];
+        return
+        [
+            misfit ?? new(ways.Upright, default, default, default, () => Pours ? $"{With.Article(piece.One)} is dipped; the {Name} is for filling moulds." : $"{With.Article(piece.One)} cannot be dipped in the {Name}."),
+        ];
     }
 }
