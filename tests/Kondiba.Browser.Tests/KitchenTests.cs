@@ -82,18 +82,18 @@ public sealed class KitchenTests(Site site) : IClassFixture<Fresh>, IDisposable
     public void A_vessel_that_is_not_in_the_kitchen_is_not_chosen()
     {
         maker.Open("Meteor night");
-        maker.Until(() => maker.Count("svg[aria-label^='6.5 cm cup']") == 1, "the cup for the berries");
+        maker.Until(() => maker.Count("svg[aria-label^='11 cm bowl']") == 1, "the bowl for the cookies");
         maker.Go("kitchen/vessels");
-        maker.Click("//label[contains(., '6.5 cm cup')]");
+        maker.Click("//label[contains(., '11 cm bowl')]");
         maker.Press("A vessel of my own");
-        maker.Fill("Name", "heron cup");
-        maker.Fill("across the bottom, mm", "65");
-        maker.Fill("across the rim, mm", "66");
-        maker.Fill("inner height, mm", "66");
+        maker.Fill("Name", "heron bowl");
+        maker.Fill("across the bottom, mm", "58");
+        maker.Fill("across the rim, mm", "108");
+        maker.Fill("inner height, mm", "60");
         maker.Press("Keep");
         maker.See("yours");
         maker.Open("Meteor night");
-        maker.Until(() => maker.Count("svg[aria-label^='heron cup']") == 1, "the new cup");
-        Assert.Equal(0, maker.Count("svg[aria-label^='6.5 cm cup']"));
+        maker.Until(() => maker.Count("svg[aria-label^='heron bowl']") == 1, "the new bowl");
+        Assert.Equal(0, maker.Count("svg[aria-label^='11 cm bowl']"));
     }
 }

@@ -213,7 +213,7 @@ const PotView = memo(function PotView(props: {
             {pot.spooned > 0 &&
               (pot.spooned === 1 ? ", the last one from a spoon" : `, the last ${pot.spooned} from a spoon`)}
             . <span data-testid="left">{wording.mass(pot.leftover.mass)}</span> is left.
-            {runnerUp(pot, reference, wording)}
+            {runnerUp(pot, !!chosen?.vessel, reference, wording)}
           </p>
         )}
         {vessel && (
@@ -309,7 +309,7 @@ function Making({ tally, reference }: { tally: Tally; reference: Reference }) {
 }
 
 /** The next best way and vessel, or the best where the maker chose another. */
-function runnerUp(pot: Pot, reference: Reference, wording: Wording): string {
+function runnerUp(pot: Pot, chosen: boolean, reference: Reference, wording: Wording): string {
   const other = pot.runnerUp;
   if (!other) return "";
   const where = `${wayOf(reference, other.way)?.does.toLowerCase()} the ${vesselOf(reference, other.vessel)?.name}`;
@@ -318,5 +318,7 @@ function runnerUp(pot: Pot, reference: Reference, wording: Wording): string {
     Math.abs(other.longer) >= 60 && `${span(Math.abs(other.longer))} ${other.longer > 0 ? "longer" : "quicker"}`,
   ].filter(Boolean);
   if (differs.length === 0) return "";
-  return ` ${other.dearer < 0 ? "Better" : "Next best"}: ${where}, ${differs.join(", ")}.`;
+  // Kondiba itself passes over a cheaper way that melts far more to save minutes.
+  const cheaper = chosen ? "Better" : "Quicker";
+  return ` ${other.dearer < 0 ? cheaper : "Next best"}: ${where}, ${differs.join(", ")}.`;
 }
