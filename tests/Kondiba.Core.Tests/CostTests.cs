@@ -18,14 +18,14 @@ public class CostTests
 
     private static TradeTables With(params OwnWare[] wares) => KitchenTables.For(Tables, OwnThings.None with { Wares = wares });
 
-    internal static IEnumerable<string> WaysOf(OrderDraft order) => CoatingTally.For(order, Tables, Now).Pots.SelectMany(p => p.Ways).Select(w => w.Way);
+    internal static IEnumerable<string> WaysOf(OrderDraft order) => CoatingTally.For(order, Tables, Now).Pots.SelectMany(p => p.Ways.Select(w => $"{w.Way} {p.Vessel}"));
 
     [Fact]
     public void More_pieces_always_take_more_time() =>
         Gen.Select(DesignTests.AnyLine, Gen.Int[1, 30]).Sample(
             (line, more) =>
             {
-                // Dipped the same way: another, which more pieces pay for, may be quicker.
+                // Dipped the same way in the same vessel: another, which more pieces pay for, may be quicker.
                 var (less, larger) = (Order(null, line), Order(null, line with { Amount = line.Amount + more }));
                 if (!WaysOf(less).SequenceEqual(WaysOf(larger)))
                     return;

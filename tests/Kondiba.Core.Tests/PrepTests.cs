@@ -213,7 +213,7 @@ public sealed class PrepTests
     public void More_pieces_never_take_less_time() => (from line in AnyLine from more in Gen.Int[1, 60] select (line, more)).Sample(
         x =>
         {
-            // Dipped the same way: another, which more pieces pay for, may be quicker.
+            // Dipped the same way in the same vessel: another, which more pieces pay for, may be quicker.
             var (few, many) = (Order(null, x.line), Order(null, x.line with { Amount = x.line.Amount + x.more }));
             Assert.True(List(many).Hands >= List(few).Hands || !CostTests.WaysOf(few).SequenceEqual(CostTests.WaysOf(many)));
         },
