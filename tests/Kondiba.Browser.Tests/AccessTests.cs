@@ -31,7 +31,8 @@ public sealed class AccessTests(Site site) : IClassFixture<Fresh>
         maker.Type(Keys.Escape);
 
         maker.Click("//*[@data-testid='pot-dark']//button[starts-with(., 'More')]");
-        maker.See("In other vessels");
+        maker.See("Ways and vessels");
+        maker.See("stirred it comes to");
         Assert.Empty(maker.Barriers());
         maker.Type(Keys.Escape);
 

@@ -98,7 +98,7 @@ public sealed class LookTests(Site site) : IClassFixture<Fresh>, IDisposable
     {
         maker.Open("Meteor night");
         maker.Press("Make 2 first");
-        maker.Until(() => maker.Text("[data-testid=trial]").Contains("spoon over a small cup", StringComparison.Ordinal), "a spoon, not a glass");
+        maker.Until(() => maker.Text("[data-testid=trial]").Contains("6.5 cm cup", StringComparison.Ordinal), "a small cup, not a glass");
         maker.See("For 8 pieces");
         Assert.Empty(maker.Barriers());
     }
