@@ -120,7 +120,7 @@ public class AmountsTests
                     var way = Tables.Dipping.All.Single(w => w.Code == pot.Ways.Single(l => l.Line == i && l.Layer == 0).Way);
                     var seat = way.Seat(new("piece", Tables.Centre(lines[i].Centre)!.Holding, Size(lines[i]).Shape, new(lines[i].Depth)), vessel)!;
                     Assert.Null(seat.Misfit);
-                    
+
                     // The last pieces may be spooned over instead.
                     Assert.True((stands + (line.PerPiece.Value * pot.Spooned)).Si >= seat.StandsOf(flow.Density).Si - 1e-12);
                 }

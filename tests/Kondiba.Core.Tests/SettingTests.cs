@@ -82,8 +82,11 @@ public class SettingTests
             var fat = C.Family(family);
             var held = Piece(0.2) with
             {
-                DipAt = Quantities.Of<Temperature>(air, "°C"), Fat = fat, Contact = new(new(1e5), Source.Entered),
-                Centre = new(new(50), Source.Entered), CentreAt = new(Quantities.Of<Temperature>(air, "°C"), Source.Entered),
+                DipAt = Quantities.Of<Temperature>(air, "°C"),
+                Fat = fat,
+                Contact = new(new(1e5), Source.Entered),
+                Centre = new(new(50), Source.Entered),
+                CentreAt = new(Quantities.Of<Temperature>(air, "°C"), Source.Entered),
             };
             var (melts, below) = (fat.Melts.Value.In("°C"), fat.SolidBelow.Value.In("°C"));
             var solid = Math.Min(1, (melts - air) / (melts - below));
