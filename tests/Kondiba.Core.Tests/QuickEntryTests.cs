@@ -11,7 +11,9 @@ public class QuickEntryTests
 {
     private static readonly TradeTables Tables = TradeTables.Shipped;
 
-    private static readonly IReadOnlyList<Look> Looks =
+    private static readonly NodaTime.LocalDate Today = new(2030, 12, 2);
+
+    internal static readonly IReadOnlyList<Look> Looks =
     [
         new("meteor-rod", "Meteor rod", "pretzel-rod", "one", "compound-wafer-hot-flow", "midnight", 0.33, 1, false, null,
             Decor.None with { Patterns = [new("zigzag", "compound-wafer-hot-flow", "silver", 12, null, 1.4)] }),
@@ -19,7 +21,7 @@ public class QuickEntryTests
     ];
 
     /// <summary>A line in short: count, centre/size, colour, depth, then what differs from plain.</summary>
-    private static string Short(LineDraft line)
+    internal static string Short(LineDraft line)
     {
         List<string> words =
         [
@@ -124,7 +126,7 @@ public class QuickEntryTests
     [InlineData("12 oval cookies dark, white straight lines", "12 oval-cookie dark 100 white:lines:7")]
     public void A_phrase_is_read_as_a_person_means_it(string text, string means)
     {
-        var entry = Entry.Read(text, Tables, Looks);
+        var entry = Entry.Read(text, Tables, Looks, Today);
         Assert.Equal([means], entry.Lines.Select(l => Short(l.Line)));
         Assert.Empty(entry.NotUnderstood);
     }
@@ -139,7 +141,7 @@ public class QuickEntryTests
     [InlineData("berries, rods, truffles", 3)]
     public void Several_lines_are_told_apart(string text, int lines)
     {
-        var entry = Entry.Read(text, Tables, Looks);
+        var entry = Entry.Read(text, Tables, Looks, Today);
         Assert.Equal(lines, entry.Lines.Count);
         Assert.Empty(entry.NotUnderstood);
     }
@@ -147,7 +149,7 @@ public class QuickEntryTests
     [Theory]
     [InlineData("24 rods navy, flurble", "flurble")]
     [InlineData("24 xqzzt", "24 xqzzt")]
-    [InlineData("hello", "hello")]
+    [InlineData("howdy", "howdy")]
     [InlineData("12 dark berries white", "white")]
     [InlineData("12 berries 24", "24")]
     [InlineData("12 small large berries", "large")]
@@ -162,7 +164,7 @@ public class QuickEntryTests
     [InlineData("silver zigzag", "silver zigzag")]
     public void What_is_not_understood_is_pointed_at(string text, string stretch)
     {
-        var entry = Entry.Read(text, Tables, Looks);
+        var entry = Entry.Read(text, Tables, Looks, Today);
         Assert.Contains(entry.NotUnderstood, u => text.Substring(u.Start, u.Length) == stretch && u.Reason.Length > 0);
     }
 
@@ -173,14 +175,14 @@ public class QuickEntryTests
     [InlineData("12 rods midnit", "midnight")]
     public void The_nearest_meanings_are_offered(string text, params string[] offers)
     {
-        var choices = Entry.Read(text, Tables, Looks).NotUnderstood.SelectMany(u => u.Choices).Select(c => c.Text).ToList();
+        var choices = Entry.Read(text, Tables, Looks, Today).NotUnderstood.SelectMany(u => u.Choices).Select(c => c.Text).ToList();
         Assert.All(offers.Where(o => o.Length > 0), o => Assert.Contains(o, choices));
     }
 
     [Fact]
     public void A_guess_is_never_silent()
     {
-        var chips = Entry.Read("strawberys drizzle", Tables, Looks).Lines.Single().Chips;
+        var chips = Entry.Read("strawberys drizzle", Tables, Looks, Today).Lines.Single().Chips;
         Assert.Equal(
             [("centre", Reading.Corrected), ("pattern", Reading.Assumed), ("amount", Reading.Assumed), ("size", Reading.Assumed), ("colour", Reading.Assumed), ("depth", Reading.Assumed), ("pattern", Reading.Assumed)],
             chips.Select(c => (c.Field, c.Reading)));
@@ -190,14 +192,14 @@ public class QuickEntryTests
     public void Choosing_another_meaning_makes_it_so()
     {
         const string text = "strawberys drizzle; 12 cookies white";
-        var before = Entry.Read(text, Tables, Looks);
+        var before = Entry.Read(text, Tables, Looks, Today);
         foreach (var line in before.Lines)
         {
             foreach (var chip in line.Chips)
             {
                 foreach (var choice in chip.Choices)
                 {
-                    var after = Entry.Read(text[..chip.Start] + choice.Text + text[(chip.Start + chip.Length)..], Tables, Looks);
+                    var after = Entry.Read(text[..chip.Start] + choice.Text + text[(chip.Start + chip.Length)..], Tables, Looks, Today);
                     Assert.Empty(after.NotUnderstood);
                     int Open(Entry entry) => entry.Lines.SelectMany(l => l.Chips).Count(c => c.Reading != Reading.Read);
                     Assert.True(Open(after) < Open(before) || chip.Reading == Reading.Read, $"{chip.Says} → {choice.Text}");
@@ -214,13 +216,13 @@ public class QuickEntryTests
     [InlineData("24 rods, silver zig", "zigzag")]
     [InlineData("24 met", "Meteor rod")]
     public void The_word_being_typed_is_completed(string text, string with) =>
-        Assert.Contains(Entry.Read(text, Tables, Looks).Completions, c => c.Text == with);
+        Assert.Contains(Entry.Read(text, Tables, Looks, Today).Completions, c => c.Text == with);
 
     [Theory]
     [InlineData("6 apples dark")]
     [InlineData("12 rods pink")]
     [InlineData("12 cracker sandwiches")]
-    public void A_finished_word_is_left_alone(string text) => Assert.Empty(Entry.Read(text, Tables, Looks).Completions);
+    public void A_finished_word_is_left_alone(string text) => Assert.Empty(Entry.Read(text, Tables, Looks, Today).Completions);
 
     /// <summary>
     /// Random text: words of the vocabulary, typing slips, numbers and noise in any order. Nothing throws; every letter and digit lies in a
@@ -234,17 +236,22 @@ public class QuickEntryTests
             "chocolate", "zigzag", "rings", "letters", "\"AB\"", "number", "sprinkles", "nuts", "tip", "only", "half and half", "two", "coats", "with", "and", "in", "of", ",", ";", "\n", "+", "red", "eyes", "gold dust",
             "standing", "couverture", "meteor", "look", "plum twist", "zzz", "strawbery", "%", "-", "/", "\"", "é", "漢字", "\0", "1e9", "..", "3 /", "both sides", "top third", "packs", "x", "hundred", "twenty");
         var text = Gen.OneOf(words.Array[0, 14].Select(w => string.Join(' ', w)), words.Array[0, 14].Select(string.Concat), Gen.String[0, 60]);
-        var fillers = Tables.Words.Fillers.Concat(Tables.Words.Joiners).Concat(["a", "an"]).ToHashSet();
+        var words2 = Tables.Words;
+        var silentWords = words2.Fillers.Concat(words2.Joiners).Concat(words2.Openers).Concat(words2.Alls).Concat(words2.Eaches).Concat(words2.Splits).Concat(words2.Pers).Concat(words2.Whens)
+            .SelectMany(w => w.Split(' ')).Concat(["a", "an"]).ToHashSet();
         text.Sample(
             typed =>
             {
-                var entry = Entry.Read(typed, Tables, Looks);
+                var entry = Entry.Read(typed, Tables, Looks, Today);
                 var told = new bool[typed.Length];
-                foreach (var (start, length) in entry.Lines.SelectMany(l => l.Chips).Select(c => (c.Start, c.Length)).Concat(entry.NotUnderstood.Select(u => (u.Start, u.Length))))
+                foreach (var (start, length) in entry.Lines.SelectMany(l => l.Chips).Concat(entry.Order.Chips).Select(c => (c.Start, c.Length)).Concat(entry.NotUnderstood.Select(u => (u.Start, u.Length))))
                     told.AsSpan(start, length).Fill(true);
                 var rest = string.Concat(typed.Select((c, i) => told[i] || !char.IsLetterOrDigit(c) ? ' ' : char.ToLowerInvariant(c))).Split(' ', StringSplitOptions.RemoveEmptyEntries);
-                var silent = rest.Where(w => !fillers.Contains(w) && !fillers.Contains(w.TrimEnd('s')) && w is not ("chocolate" or "choc"));
-                Assert.Empty(silent);
+
+                // "… on 10 of the rods" names the rods again.
+                HashSet<string> again = ["rod", "berrie", "strawberrie", "strawbery", "apple"];
+                var silent = rest.Where(w => !again.Contains(w.TrimEnd('s')) && !silentWords.Contains(w) && !silentWords.Contains(w.TrimEnd('s')) && w is not ("chocolate" or "choc"));
+                Assert.True(!silent.Any(), $"{string.Join(", ", silent)} in “{typed}”");
                 var tally = CoatingTally.For(new("x", new(2031, 1, 1, 12, 0), "", [.. entry.Lines.Select(l => l.Line)], new Dictionary<string, PotDraft>()), Tables, new(2030, 12, 31, 12, 0));
                 // How many pieces there may be, and how many parts fit on one, the order says at its line.
                 Assert.DoesNotContain(tally.Problems, p => p.Severity is Severity.Error && !p.Field.EndsWith("ount", StringComparison.Ordinal));
@@ -255,7 +262,7 @@ public class QuickEntryTests
     [Fact]
     public void A_text_beyond_the_longest_is_told()
     {
-        var entry = Entry.Read(string.Concat(Enumerable.Repeat("12 rods navy; ", 400)), Tables, Looks);
+        var entry = Entry.Read(string.Concat(Enumerable.Repeat("12 rods navy; ", 400)), Tables, Looks, Today);
         Assert.Contains(entry.NotUnderstood, u => u.Start == Entry.LongestText);
     }
 }

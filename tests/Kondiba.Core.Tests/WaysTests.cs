@@ -172,7 +172,7 @@ public class WaysTests
     {
         foreach (var what in (string[])["large strawberries", "apples", "pretzel rods", "sandwich cookies", "truffles", "mini pretzel twists"])
         {
-            var entry = QuickEntry.Entry.Read($"12 {what} {word}", Tables, []);
+            var entry = QuickEntry.Entry.Read($"12 {what} {word}", Tables, [], new(2030, 12, 2));
             Assert.Empty(entry.NotUnderstood);
             var line = entry.Lines.Single().Line;
             Assert.Equal(colour, line.Colour);

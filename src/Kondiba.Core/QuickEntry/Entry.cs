@@ -3,6 +3,7 @@ using System.Text.Json.Serialization;
 using Kondiba.Core.Amounts;
 using Kondiba.Core.Decoration;
 using Kondiba.Core.Reference;
+using NodaTime;
 
 namespace Kondiba.Core.QuickEntry;
 
@@ -29,7 +30,7 @@ public enum Reading
 public sealed record ChipChoice(string Says, string Text);
 
 /// <summary>One thing that was understood of a line.</summary>
-/// <param name="Field">What of the line it sets: "amount", "centre", "size", "colour", "coating", "depth", "coats", "upright", "look", "pattern", "sprinkle", "part", "paint", "dip".</param>
+/// <param name="Field">What of the line it sets: "amount", "centre", "size", "colour", "coating", "depth", "coats", "upright", "look", "pattern", "sprinkle", "part", "paint", "dip", "plain", "refusal"; "total" for what a divided line is counted out of.</param>
 /// <param name="Says">What was understood.</param>
 /// <param name="Reading">How sure it is.</param>
 /// <param name="Start">Where its stretch of the text begins.</param>
@@ -40,7 +41,8 @@ public sealed record Chip(string Field, string Says, Reading Reading, int Start,
 /// <summary>An order line understood from words.</summary>
 /// <param name="Line">The line.</param>
 /// <param name="Chips">What was understood, in the order it was typed; what was assumed last.</param>
-public sealed record EntryLine(LineDraft Line, IReadOnlyList<Chip> Chips);
+/// <param name="Group">Lines that share it are parts of one request, which was divided.</param>
+public sealed record EntryLine(LineDraft Line, IReadOnlyList<Chip> Chips, int Group = 0);
 
 /// <summary>A stretch of text that was not understood: it has no part in any line.</summary>
 /// <param name="Start">Where it begins.</param>
@@ -60,7 +62,8 @@ public sealed record Completion(int Start, string Text, string Is);
 /// <param name="Lines">Lines that name a piece.</param>
 /// <param name="NotUnderstood">Stretches that were not understood, and parts that name no piece.</param>
 /// <param name="Completions">How the last word may go on.</param>
-public sealed record Entry(IReadOnlyList<EntryLine> Lines, IReadOnlyList<NotUnderstood> NotUnderstood, IReadOnlyList<Completion> Completions)
+/// <param name="Order">What is said of the whole order.</param>
+public sealed record Entry(IReadOnlyList<EntryLine> Lines, IReadOnlyList<NotUnderstood> NotUnderstood, IReadOnlyList<Completion> Completions, EntryOrder Order)
 {
     /// <summary>Longest text that is read.</summary>
     public const int LongestText = 4000;
@@ -71,23 +74,23 @@ public sealed record Entry(IReadOnlyList<EntryLine> Lines, IReadOnlyList<NotUnde
     private static readonly ConditionalWeakTable<TradeTables, Vocabulary> Vocabularies = [];
 
     /// <summary>
-    /// Reads a text: lines end at a semicolon or a new line, or where a second piece is named; their parts stand between commas,
-    /// "+", "with" and "and". Every word is either used, told as not understood, or one of the few that carry no meaning; whatever
-    /// was not said is a chip of its own, marked as assumed.
+    /// Reads a text as a person means it. Requests end at a semicolon or a new line, or where a second piece is named; a request is cut into
+    /// clauses, each under what governs it: it adds, it refuses, it speaks of some of the pieces only. Every word is used, told as not
+    /// understood, or one of the few that carry no meaning; whatever was not said is a chip of its own, marked as assumed.
     /// </summary>
     /// <param name="text">As typed; beyond <see cref="LongestText"/> it is not read, and told so.</param>
     /// <param name="tables">The trade tables with the kitchen's own.</param>
     /// <param name="looks">The kitchen's library.</param>
-    public static Entry Read(string text, TradeTables tables, IReadOnlyList<Look> looks)
+    /// <param name="today">The kitchen's day, from which "Saturday" is reckoned.</param>
+    public static Entry Read(string text, TradeTables tables, IReadOnlyList<Look> looks, LocalDate today)
     {
         if (!Vocabularies.TryGetValue(tables, out var vocabulary) || vocabulary.Looks != looks)
             Vocabularies.AddOrUpdate(tables, vocabulary = new(tables, looks));
         var read = text.Length > LongestText ? text[..LongestText] : text;
-        var reader = new Reader(read, tables, looks, vocabulary);
+        var reader = new Reader(read, tables, looks, vocabulary, today);
         reader.Run();
-        if (text.Length > LongestText)
-            reader.Unknown.Add(new(LongestText, text.Length - LongestText, text[LongestText..], $"More than {LongestText} letters are not read at once.", []));
-        return new(reader.Lines, [.. reader.Unknown.OrderBy(u => u.Start)], Complete(read, vocabulary));
+        IEnumerable<NotUnderstood> tooLong = text.Length > LongestText ? [new(LongestText, text.Length - LongestText, text[LongestText..], $"More than {LongestText} letters are not read at once.", [])] : [];
+        return new(reader.Lines, [.. reader.Notes.All.Concat(tooLong).OrderBy(u => u.Start)], Complete(read, vocabulary), reader.Order);
     }
 
     private static List<Completion> Complete(string text, Vocabulary vocabulary)

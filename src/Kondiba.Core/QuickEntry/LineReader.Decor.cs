@@ -10,14 +10,14 @@ internal sealed partial class LineReader
 {
     private int Pattern(int at, Meaning pattern, Meaning? colour, int from, int? lines = null)
     {
-        var (item, kind) = (items[at], tables.Decor.Pattern(pattern.Code)!);
+        var (item, kind) = (_items[at], tables.Decor.Pattern(pattern.Code)!);
         var whole = new Item(item.First with { Start = from }, item.Last, item.Meanings, item.Corrected);
         string? letters = null;
         var taken = 1;
-        if (kind.Code is "letters" && at + 1 < items.Count && items[at + 1] is var next && (next.First.Kind is TokenKind.Number or TokenKind.Quoted || next.Meanings.Count == 0) && Piped(next) is { } piped)
+        if (kind.Code is "letters" && at + 1 < _items.Count && _items[at + 1] is var next && (next.First.Kind is TokenKind.Number or TokenKind.Quoted or TokenKind.Word && !next.IsBoundary) && Piped(next) is { } piped)
         {
             letters = piped;
-            (whole, taken) = (whole with { Last = items[at + 1].Last }, 2);
+            (whole, taken) = (whole with { Last = _items[at + 1].Last }, 2);
         }
 
         var count = Math.Clamp(lines ?? kind.Usual, kind.Least, kind.Most);
@@ -33,7 +33,7 @@ internal sealed partial class LineReader
     /// <summary>The letters or figures that an item asks for; null when they cannot be piped.</summary>
     private string? Piped(Item item)
     {
-        var typed = text[item.Start..item.End].Trim('"', '“', '”').Trim();
+        var typed = (item.First.Kind is TokenKind.Quoted ? item.First.Stem : text[item.Start..item.End]).Trim('"', '“', '”').Trim();
         return typed.Length is 0 or > MostLetters || Decoration.Letters.Unknown(typed).Any() ? null : typed;
     }
 
@@ -52,8 +52,8 @@ internal sealed partial class LineReader
 
     private int Sprinkle(int at, Meaning sprinkle)
     {
-        var (item, kind) = (items[at], tables.Decor.Sprinkle(sprinkle.Code)!);
-        var side = at > 0 && items[at - 1].Is(WordKind.Side) is { Code: "both" } ? Decoration.Side.Both : Decoration.Side.Front;
+        var (item, kind) = (_items[at], tables.Decor.Sprinkle(sprinkle.Code)!);
+        var side = at > 0 && _items[at - 1].Is(WordKind.Side) is { Code: "both" } ? Decoration.Side.Both : Decoration.Side.Front;
         _sprinkles.Add(new(kind.Code, side, UsualCover));
         Add("sprinkle", kind.Name, item, tables.Decor.Sprinkles.Select(s => s.Name), tables.Words.Vague.Contains(item.First.Stem) && item.First == item.Last);
         return 1;
@@ -61,8 +61,8 @@ internal sealed partial class LineReader
 
     private int Side(Item item, Meaning side)
     {
-        var at = items.IndexOf(item);
-        var sprinkled = _sprinkles.Count > 0 || items.Skip(at + 1).Take(2).Any(i => i.Is(WordKind.Sprinkle) is not null);
+        var at = _items.IndexOf(item);
+        var sprinkled = _sprinkles.Count > 0 || _items.Skip(at + 1).Take(2).Any(i => i.Is(WordKind.Sprinkle) is not null);
         if (!sprinkled)
             return side.Code is "both" ? Depth(item, 1) : Leave(item, "What goes there? Name the sprinkles first.");
         if (_sprinkles.Count > 0)
@@ -84,18 +84,118 @@ internal sealed partial class LineReader
     private int OverDip(Item item, Meaning dip, Meaning? colour, int from)
     {
         var half = dip.Code is "half";
-        var at = items.IndexOf(item);
-        if (colour is null && items.Skip(at + 1).FirstOrDefault(i => !Empty(i)) is { } last && last.Is(WordKind.Colour) is { } after && _colour is not null)
+        var at = _items.IndexOf(item);
+        if (colour is null && _items.Skip(at + 1).FirstOrDefault(i => !i.IsEmpty) is { } last && last.Is(WordKind.Colour) is { } after && _colour is not null)
         {
             // "half and half white": the colour that follows is the other half's.
             _dips.Add((after.Code, half ? 0.5 : 0.33, half ? 90 : 0, from));
             Add("dip", half ? $"one half in {NameOf(after.Code)}" : $"tip in {NameOf(after.Code)}", new(item.First, last.Last, [], false), []);
-            return items.IndexOf(last) - at + 1;
+            return _items.IndexOf(last) - at + 1;
         }
 
         _dips.Add((colour?.Code, half ? 0.5 : 0.33, half ? 90 : 0, from));
         Add("dip", $"{(half ? "one half" : "tip")}{(colour is null ? "" : $" in {NameOf(colour.Code)}")}", new(item.First with { Start = from }, item.Last, [], item.Corrected), []);
         return 1;
+    }
+
+    /// <summary>Takes away what was said of all pieces, or what the look wears.</summary>
+    private int Plain(Item item)
+    {
+        Clear();
+        Add("plain", "plain", item, []);
+        return 1;
+    }
+
+    private void Clear()
+    {
+        // What is wanted of these pieces themselves stays.
+        _sprinkles.RemoveRange(0, Math.Min(_sprinklesBefore, _sprinkles.Count));
+        _patterns.RemoveRange(0, Math.Min(_patternsBefore, _patterns.Count));
+        _parts.RemoveRange(0, Math.Min(_partsBefore, _parts.Count));
+        _dips.RemoveRange(0, Math.Min(_dipsBefore, _dips.Count));
+        var gone = _chips.Take(_chipsBefore).Where(c => c.Field is "pattern" or "sprinkle" or "part" or "dip" or "paint").ToList();
+        _chips.RemoveAll(gone.Contains);
+        (_sprinklesBefore, _patternsBefore, _partsBefore, _dipsBefore, _chipsBefore) = (0, 0, 0, 0, _chipsBefore - gone.Count);
+        if (_level > 0)
+            _paint = null;
+        _changed |= _worn != Decor.None;
+        _worn = Decor.None;
+    }
+
+    /// <summary>What a piece is not to have. It never adds anything; an allergen becomes one of the order's.</summary>
+    private void Refuse(Draft draft)
+    {
+        if (draft.IsEmpty)
+        {
+            Clear();
+            Add("refusal", "nothing on them", draft.Governors[^1], []);
+            return;
+        }
+
+        Item? coloured = null;
+        foreach (var (item, next) in draft.Items.Where(i => !i.IsEmpty).ToList() is var said ? said.Select((i, at) => (i, said.ElementAtOrDefault(at + 1))) : [])
+        {
+            var allergens = item.Meanings.Where(m => m.Kind is WordKind.Allergen).Select(m => m.Code).ToList();
+            if (draft.IsAllergy || _level == 0 || !item.Meanings.Any(m => m.Kind is WordKind.Sprinkle))
+                allergens.ForEach(a => order.Refuse(a, item));
+            _ = allergens.Count > 0 && Without(_sprinkles, _sprinklesBefore, s => tables.Decor.Sprinkle(s.Kind)!.Allergens.Intersect(allergens).Any(), item);
+            if (item.Is(WordKind.Colour) is not null && next?.IsRefusable is true && allergens.Count == 0)
+            {
+                coloured = item;
+                continue;
+            }
+
+            var colour = coloured?.Is(WordKind.Colour)!.Code;
+            var any = tables.Words.Vague.Contains(item.First.Stem) && item.First == item.Last;
+            if (!draft.IsAllergy && item.Is(WordKind.Sprinkle) is { } sprinkle)
+            {
+                Without(_sprinkles, _sprinklesBefore, s => any || s.Kind == sprinkle.Code, item);
+                Undress(_worn with { Sprinkles = [.. _worn.Sprinkles.Where(s => !any && s.Kind != sprinkle.Code)] });
+            }
+            else if (item.Is(WordKind.Pattern) is { } pattern)
+            {
+                Without(_patterns, _patternsBefore, p => (any || p.Kind == pattern.Code) && (colour is null || p.Colour == colour), item);
+                Undress(_worn with { Patterns = [.. _worn.Patterns.Where(p => !(any || p.Kind == pattern.Code))] });
+            }
+            else if (item.Is(WordKind.Part) is { } part)
+            {
+                Without(_parts, _partsBefore, p => p.Kind == part.Code, item);
+                Undress(_worn with { Parts = [.. _worn.Parts.Where(p => p.Kind != part.Code)] });
+            }
+            else if (item.Is(WordKind.Lustre) is not null)
+            {
+                _paint = null;
+                Undress(_worn with { Paint = null });
+            }
+            else if (item.Is(WordKind.OverDip) is not null)
+            {
+                _dips.Clear();
+                Undress(_worn with { Dips = [] });
+            }
+            else if (allergens.Count == 0)
+            {
+                notes.Tell(draft.Stretch, "What should it be instead?", []);
+                continue;
+            }
+
+            Add("refusal", $"no {(colour is null ? "" : $"{NameOf(colour)} ")}{item.Meanings.First(m => m.Kind is not WordKind.Colour).Says}", coloured?.To(item) ?? item, []);
+            coloured = null;
+        }
+    }
+
+    /// <summary>Takes from a list what is refused; asks where the same was wanted of the same pieces. Whether there was any.</summary>
+    private bool Without<T>(List<T> list, int before, Predicate<T> refused, Item item)
+    {
+        if (before < list.Count && list.FindIndex(before, refused) >= 0)
+            Tell(item, "This is asked for and refused: which is meant?", []);
+        return list.RemoveAll(refused) > 0;
+    }
+
+    private void Undress(Decor worn)
+    {
+        if (worn.Sprinkles.Count + worn.Patterns.Count + worn.Parts.Count + worn.Dips.Count == _worn.Sprinkles.Count + _worn.Patterns.Count + _worn.Parts.Count + _worn.Dips.Count && worn.Paint == _worn.Paint)
+            return;
+        (_worn, _changed) = (worn, true);
     }
 
     private Decor? Decorated(Coating coating, string colour)

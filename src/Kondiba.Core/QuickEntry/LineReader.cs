@@ -9,10 +9,9 @@ using Kondiba.Core.Reference;
 
 namespace Kondiba.Core.QuickEntry;
 
-/// <summary>Understands the words of one line.</summary>
-internal sealed partial class LineReader(string text, List<Item> items, TradeTables tables, IReadOnlyList<Look> looks, Vocabulary vocabulary, List<NotUnderstood> unknown)
+/// <summary>Understands the words of one line: what is said of all pieces, then what is said of these, which goes before it.</summary>
+internal sealed partial class LineReader(string text, Item piece, Look? look, Centre centre, TradeTables tables, IReadOnlyList<Look> looks, OrderReader order, Notes notes)
 {
-    private const double DozensIn = 12;
     private const double AssumedAmount = 12;
     private const double UsualCover = 0.6;
     private const double MostCover = 0.9;
@@ -25,8 +24,9 @@ internal sealed partial class LineReader(string text, List<Item> items, TradeTab
     private readonly List<SprinkleDraft> _sprinkles = [];
     private readonly List<PartDraft> _parts = [];
     private readonly List<(string? Colour, double Depth, double Angle, int At)> _dips = [];
-    private Centre? _centre;
-    private Look? _look;
+    private readonly Dictionary<string, int> _saidAt = [];
+    private List<Item> _items = [];
+    private int _level;
     private CentreSize? _size;
     private string? _colour;
     private Coating? _coating;
@@ -34,58 +34,70 @@ internal sealed partial class LineReader(string text, List<Item> items, TradeTab
     private int? _coats;
     private bool? _upright;
     private PaintDraft? _paint;
-    private (double Amount, CountedIn In)? _amount;
+    private Amount? _amount;
+    private bool _amountGiven;
+    private Item? _total;
+    private int _sprinklesBefore;
+    private int _patternsBefore;
+    private int _partsBefore;
+    private int _dipsBefore;
+    private int _chipsBefore;
+    private Decor _worn = look?.Decor ?? Decor.None;
     private bool _changed;
     private int _after;
 
-    /// <summary>The line; null when it names no piece, which is then told.</summary>
-    public EntryLine? Read()
+    /// <summary>The line.</summary>
+    /// <param name="all">What is wanted of all pieces.</param>
+    /// <param name="never">What is refused of all pieces.</param>
+    /// <param name="these">What is wanted of these.</param>
+    /// <param name="neverThese">What is refused of these.</param>
+    /// <param name="amount">How many these are; null when the words themselves say it.</param>
+    /// <param name="said">Where that was said.</param>
+    /// <param name="total">The number that counts all pieces, of which these are a part.</param>
+    public EntryLine? Read(List<Item> all, IEnumerable<Draft> never, List<Item> these, IEnumerable<Draft> neverThese, Amount? amount, Item? said, Item? total)
     {
-        if (items.All(Empty))
-            return null;
-        if (items.Find(i => i.NamesPiece) is not { } piece)
-        {
-            // Nothing can be made of the rest without it; words that mean nothing are told one by one.
-            foreach (var item in items.Where(i => i.Meanings.Count == 0 && !i.IsNumber && !Empty(i)))
-                NotKnown(item);
-            if (items.Exists(i => i.Meanings.Count > 0 || i.IsNumber))
-                unknown.Add(new(items[0].Start, items[^1].End - items[0].Start, text[items[0].Start..items[^1].End], "No piece is named.", Choices(tables.Centres.Take(6).Select(c => c.Plural), " ")));
-            return null;
-        }
-
-        _centre = tables.Centre(piece.Is(WordKind.Centre)?.Code);
-        if (_centre is null && looks.FirstOrDefault(l => l.Code == piece.Is(WordKind.Look)!.Code) is { } look)
-        {
-            _look = look;
-            _centre = tables.Centre(look.Centre);
-            _coating = tables.Coating(look.Coating);
-        }
-
-        if (_centre is null)
-            return null;
-        _coating ??= items.Select(i => i.Is(WordKind.Coating)).OfType<Meaning>().Select(m => tables.Coating(m.Code)).FirstOrDefault();
-        var at = 0;
-        while (at < items.Count)
-            at += Take(at, piece);
-        return Finish(piece);
+        _coating = tables.Coating(look?.Coating) ?? these.Concat(all).Select(i => i.Is(WordKind.Coating)).OfType<Meaning>().Select(m => tables.Coating(m.Code)).FirstOrDefault();
+        (_amount, _amountGiven, _total) = (amount, amount is not null, total);
+        if (!all.Contains(piece) && !these.Contains(piece))
+            Piece(piece);
+        Understand(all, never);
+        if (amount is not null && said is not null)
+            Add("amount", amount.Says, said, []);
+        _level = 1;
+        Understand(these, neverThese);
+        return Finish(said);
     }
 
-    private static bool Empty(Item item) => item.First.Kind is TokenKind.Comma || item.Is(WordKind.Joiner) is not null || item.Is(WordKind.Filler) is not null || item.IsArticle;
-
-    /// <summary>Understands what stands at a place; how many items it took.</summary>
-    private int Take(int at, Item piece)
+    private void Understand(List<Item> wanted, IEnumerable<Draft> refused)
     {
-        var item = items[at];
-        if (item.First.Kind is TokenKind.Percent)
-            return Depth(item, item.First.Value / 100);
+        _items = wanted;
+        (_sprinklesBefore, _patternsBefore, _partsBefore, _dipsBefore, _chipsBefore) = (_sprinkles.Count, _patterns.Count, _parts.Count, _dips.Count, _chips.Count);
+        for (var at = 0; at < _items.Count;)
+            at += Take(at);
+        foreach (var draft in refused)
+            Refuse(draft);
+    }
+
+    /// <summary>Understands what stands at a place; how many _items it took.</summary>
+    private int Take(int at)
+    {
+        var item = _items[at];
+        if (item == _total)
+            return 1;
         if (item.First.Kind is TokenKind.Quoted)
             return Letters(item);
-        if (item.Is(WordKind.Depth) is { } share && !(share.Code is "50" && HalfOf(at) is not null))
-            return Depth(item, int.Parse(share.Code, CultureInfo.InvariantCulture) / 100.0);
-        if (item.IsNumber || item.Is(WordKind.Unit) is not null || item.Is(WordKind.Depth) is not null)
-            return Number(at, piece);
+        if (item.IsNumber)
+            return Number(at);
         if (item == piece)
             return Piece(item);
+        if (item.Share is { } part)
+            return Depth(item, part);
+        if (item.Is(WordKind.Depth) is { } share)
+            return Depth(item, int.Parse(share.Code, CultureInfo.InvariantCulture) / 100.0);
+        if (item.Is(WordKind.Unit) is not null)
+            return Leave(item, "How many of these?");
+        if (item.Is(WordKind.Container) is not null)
+            return Leave(item, "How many go into one? Say “boxes of 6”.");
         if (item.Is(WordKind.Colour) is { } colour)
             return Colour(at, colour);
         if (item.Is(WordKind.Pattern) is { } pattern)
@@ -96,163 +108,152 @@ internal sealed partial class LineReader(string text, List<Item> items, TradeTab
             return Coats(item, int.Parse(coats.Code, CultureInfo.InvariantCulture));
         if (item.Is(WordKind.Sprinkle) is { } sprinkle)
             return Sprinkle(at, sprinkle);
-        if (item.Is(WordKind.Part) is { } part)
-            return Part(item, part, part.Code is "eye" ? 2 : 1, item.Start);
+        if (item.Is(WordKind.Part) is { } glued)
+            return Part(item, glued, glued.Code is "eye" ? 2 : 1, item.Start);
         if (item.Is(WordKind.Lustre) is { } lustre)
-            return Once(_paint, item, "paint", $"{lustre.Says}", () => _paint = new(lustre.Code, 0.5), tables.Decor.Lustres.Select(l => l.Name));
+            return Once(item, "paint", lustre.Says, () => _paint = new(lustre.Code, 0.5), tables.Decor.Lustres.Select(l => l.Name), tables.Words.Vague.Contains(item.First.Stem));
         if (item.Is(WordKind.OverDip) is { } dip)
             return OverDip(item, dip, null, item.Start);
         if (item.Is(WordKind.Setting) is { } setting)
-            return Once(_upright, item, "upright", setting.Code is "upright" ? "stood upright" : "laid flat", () => _upright = setting.Code is "upright", ["upright", "flat"]);
+            return Once(item, "upright", setting.Code is "upright" ? "stood upright" : "laid flat", () => _upright = setting.Code is "upright", ["upright", "flat"]);
         if (item.Is(WordKind.Coating) is { } coating)
-            return Once(_chips.Find(c => c.Field is "coating"), item, "coating", coating.Says, () => _coating = tables.Coating(coating.Code), []);
+            return Once(item, "coating", coating.Says, () => _coating = tables.Coating(coating.Code), []);
         if (item.Is(WordKind.Side) is { } side)
             return Side(item, side);
         if (item.Is(WordKind.Chocolate) is not null)
             return Chocolate(at, item);
         if (item.Is(WordKind.LooksLike) is { } like)
             return NotSold(item, like);
-        if (!Empty(item))
-            NotKnown(item);
+        if (item.Is(WordKind.Plain) is not null)
+            return Plain(item);
+        if (item.Is(WordKind.Allergen) is { } allergen)
+            return Leave(item, $"Should it be free of {allergen.Code}?", [$"no {allergen.Says}"]);
+        if (item.NamesPiece)
+            return Leave(item, "A second piece: put it on a line of its own.");
+        if (!item.IsEmpty)
+            Leave(item, "This says nothing here.");
         return 1;
     }
 
     private int Piece(Item item)
     {
         _after = item.End;
-        if (_look is not null)
-            Add("look", _look.Name, item, looks.Select(l => l.Name));
+        if (look is not null)
+            Add("look", look.Name, item, looks.Select(l => l.Name));
         else
-            Add("centre", _centre!.Plural, item, tables.Centres.Concat(tables.Figures).Select(c => c.Plural));
+            Add("centre", centre.Plural, item, tables.Centres.Concat(tables.Figures).Select(c => c.Plural));
         return 1;
     }
 
     private bool Size(Item item)
     {
-        var fits = item.Meanings.Where(m => m.Kind is WordKind.Size).Select(m => _centre!.Size(m.Code)).OfType<CentreSize>().FirstOrDefault();
+        var fits = item.Meanings.Where(m => m.Kind is WordKind.Size).Select(m => centre.Size(m.Code)).OfType<CentreSize>().FirstOrDefault();
         if (fits is null)
         {
-            Tell(item, _centre!.Sizes.Count > 1 ? $"{_centre.Plural} do not come in that size." : $"{_centre.Plural} come in one size.", Named(_centre.Sizes));
+            Tell(item, centre.Sizes.Count > 1 ? $"{centre.Plural} do not come in that size." : $"{centre.Plural} come in one size.", Named(centre.Sizes));
             return true;
         }
 
-        if (_size is not null)
-        {
-            Tell(item, "A second size: which is it?", []);
-            return true;
-        }
-
-        (_size, _changed, _after) = (fits, true, Math.Max(_after, item.End));
-        Add("size", fits.Name, item, Named(_centre!.Sizes));
+        Once(item, "size", fits.Name, () => Change(item, () => _size = fits), Named(centre.Sizes));
         return true;
     }
 
     private static IEnumerable<string> Named(IEnumerable<CentreSize> sizes) => sizes.Select(s => s.Name).Where(n => n.Length > 0);
 
-    /// <summary>The unit that "half a" stands before, or null.</summary>
-    private int? HalfOf(int at)
+    private int Number(int at)
     {
-        var next = at + 1;
-        while (next < items.Count && (items[next].IsArticle || items[next].Is(WordKind.Filler) is not null))
-            next++;
-        return next < items.Count && items[next].Is(WordKind.Unit) is not null ? next : null;
-    }
-
-    private int Number(int at, Item piece)
-    {
-        var (item, taken) = (items[at], 1);
-        if (item.Is(WordKind.Depth) is not null && HalfOf(at) is { } unit)
-            return Counted(item, items[unit], 0.5, unit - at + 1);
-        if (item.Is(WordKind.Unit) is not null)
-            return item.Is(WordKind.Unit)!.Code is "dozens" && _amount is null ? Counted(item, item, 1, 1) : Leave(item, "How many of these?");
-        if (item.IsArticle && at + 1 < items.Count && items[at + 1].IsNumber)
-            return 1;
-        var (value, fraction, last) = (item.IsNumber ? item.Number : 0, item.First.Fraction, item);
-
-        // "twenty four", "two hundred"
-        while (at + taken < items.Count && items[at + taken] is { First.Kind: TokenKind.Word } next && next.IsNumber && !next.IsArticle && item.First.Kind is TokenKind.Word)
-        {
-            value = next.Number is 100 ? value * 100 : value + next.Number;
-            (last, taken) = (next, taken + 1);
-        }
-
-        if (at + taken < items.Count && items[at + taken].Is(WordKind.Unit) is not null)
-            return Counted(item, items[at + taken], value, taken + 1);
-        if (at + taken < items.Count && items[at + taken].Is(WordKind.CoatNoun) is not null)
-            return Coats(new(item.First, items[at + taken].Last, [], item.Corrected), (int)Math.Clamp(value, 0, 99)) + taken;
-        if (fraction && value is > 0 and < 1)
-            return Depth(new(item.First, last.Last, [], false), value) + taken - 1;
-
-        var ahead = items.Skip(at + taken).TakeWhile(i => i.First.Kind is not TokenKind.Comma && i.Is(WordKind.Joiner) is null).ToList();
+        var (item, count) = (_items[at], _items[at].Count!);
+        if (count.Unit is not null)
+            return Counted(item);
+        if (at + 1 < _items.Count && _items[at + 1].Is(WordKind.CoatNoun) is not null)
+            return Coats(item.To(_items[at + 1]), (int)Math.Clamp(count.Value, 0, 99)) + 1;
+        var ahead = _items.Skip(at + 1).TakeWhile(i => !i.IsBoundary).ToList();
         var target = ahead.Find(i => i.Is(WordKind.Pattern) is not null || i.Is(WordKind.Part) is not null || i.NamesPiece);
         if (_amount is null && (ahead.Contains(piece) || target is null))
-            return item.IsArticle && target is null ? taken : Counted(item, last, value, taken);
-        if (item.IsArticle)
-            return taken;
+            return Counted(item);
+        if (item.First.Stem is "a" or "an" && item.First == item.Last)
+            return 1;
         if (target?.Is(WordKind.Pattern) is { } pattern)
         {
-            var to = items.IndexOf(target);
-            var colour = items.Skip(at + taken).Take(to - at - taken).Select(i => i.Is(WordKind.Colour)).OfType<Meaning>().FirstOrDefault();
-            foreach (var between in items.Skip(at + taken).Take(to - at - taken).Where(i => i.Is(WordKind.Colour) is null && !Empty(i)))
-                NotKnown(between);
-            return Pattern(to, pattern, colour, item.Start, (int)Math.Clamp(value, 0, 999)) + to - at;
+            var to = _items.IndexOf(target);
+            var between = _items.GetRange(at + 1, to - at - 1);
+            foreach (var other in between.Where(i => i.Is(WordKind.Colour) is null && !i.IsEmpty))
+                Leave(other, "This says nothing here.");
+            return Pattern(to, pattern, between.Select(i => i.Is(WordKind.Colour)).OfType<Meaning>().FirstOrDefault(), item.Start, (int)Math.Clamp(count.Value, 0, 999)) + to - at;
         }
 
-        if (target?.Is(WordKind.Part) is { } part && items.IndexOf(target) == at + taken)
-            return Part(target, part, (int)Math.Clamp(value, 0, 99), item.Start) + taken;
-        return Leave(new(item.First, last.Last, [], false), _amount is null ? "What is this number of?" : "A second number: what is it of?") + taken - 1;
+        if (target?.Is(WordKind.Part) is { } part && _items.IndexOf(target) == at + 1)
+            return Part(target, part, (int)Math.Clamp(count.Value, 0, 99), item.Start) + 1;
+        return Leave(item, _amount is null ? "What is this number for?" : "A second number: what is it for?");
     }
 
-    private int Leave(Item item, string reason)
+    private int Counted(Item item)
     {
-        Tell(item, reason, []);
+        var count = item.Count!;
+        if (_amount is not null)
+            return Leave(item, "A second count: how many do you want?");
+        if (count.Unit is "boxes")
+            return Leave(item, "How many are in each? Say “3 boxes of 6”.");
+        if (!(count.Value > 0))
+            return Leave(item, "Enter at least one piece.");
+        if (count.Unit is "packs" && centre.Pack is null)
+            return Leave(item, $"{centre.Plural} are not counted in packs here.");
+        _amount = AmountOf(count, count.Unit switch
+        {
+            "dozens" => string.Create(CultureInfo.InvariantCulture, $"{count.Value:0.##} dozen, {Math.Ceiling(count.Value * Count.Dozen):0}"),
+            "packs" => string.Create(CultureInfo.InvariantCulture, $"{count.Value:0.##} {centre.PackName[count.Value == 1 ? 0 : 1]}"),
+            null or "pieces" => string.Create(CultureInfo.InvariantCulture, $"{count.Value:0.##}"),
+            var unit => string.Create(CultureInfo.InvariantCulture, $"{count.Value:0.##} {unit} of them"),
+        });
+        Add("amount", _amount.Says, item, [], count.Vague);
         return 1;
     }
 
-    private int Counted(Item first, Item last, double value, int taken)
+    /// <summary>A count as a line has it: pounds and ounces in grams.</summary>
+    public static Amount AmountOf(Count count, string says)
     {
-        var whole = new Item(first.First, last.Last, [], first.Corrected || last.Corrected);
-        if (_amount is not null)
-            return Leave(whole, "A second count: how many are wanted?") + taken - 1;
-        if (!(value > 0))
-            return Leave(whole, "There must be at least one piece.") + taken - 1;
-        var unit = last.Is(WordKind.Unit)?.Code;
-        if (unit is "packs" && _centre!.Pack is null)
-            return Leave(whole, $"{_centre.Plural} are not counted in packs here.") + taken - 1;
-        _amount = unit switch
+        var (value, unit) = (count.Value, count.Unit);
+        return unit switch
         {
-            "dozens" => (value, CountedIn.Dozens),
-            "packs" => (value, CountedIn.Packs),
-            "g" or "kg" or "lb" or "oz" => (Math.Round(Quantities.Of<Mass>(value, unit is "kg" ? "g" : unit).In("g") * (unit is "kg" ? 1000 : 1), 1), CountedIn.Weight),
-            _ => (value, CountedIn.Pieces),
+            "dozens" => new(value, CountedIn.Dozens, says),
+            "packs" => new(value, CountedIn.Packs, says),
+            "kg" => new(Math.Round(value * 1000, 1), CountedIn.Weight, says),
+            "g" or "lb" or "oz" => new(Math.Round(Quantities.Of<Mass>(value, unit).In("g"), 1), CountedIn.Weight, says),
+            _ => new(value, CountedIn.Pieces, says),
         };
-        var says = unit switch
-        {
-            "dozens" => string.Create(CultureInfo.InvariantCulture, $"{value:0.##} dozen, {Math.Ceiling(value * DozensIn):0}"),
-            "packs" => string.Create(CultureInfo.InvariantCulture, $"{value:0.##} {_centre!.PackName[value == 1 ? 0 : 1]}"),
-            "g" or "kg" or "lb" or "oz" => string.Create(CultureInfo.InvariantCulture, $"{value:0.##} {unit} of them"),
-            _ => string.Create(CultureInfo.InvariantCulture, $"{value:0.##}"),
-        };
-        Add("amount", says, whole, []);
-        return taken;
+    }
+
+    private int Leave(Item item, string reason, IEnumerable<string>? choices = null)
+    {
+        Tell(item, reason, choices ?? []);
+        return 1;
+    }
+
+    /// <summary>Sets something of the piece itself; what is assumed is put behind the last of these.</summary>
+    private void Change(Item item, Action set)
+    {
+        set();
+        _changed = true;
+        if (_level == 0)
+            _after = Math.Max(_after, item.End);
     }
 
     private int Depth(Item item, double share) => share is >= 0.01 and <= 1
-        ? Once(_depth, item, "depth", DepthSays(share), () => (_depth, _changed, _after) = (Math.Round(share, 2), true, Math.Max(_after, item.End)), _centre!.Depths.Select(d => DepthSays(d.Si)))
-        : Leave(item, "A dip depth is between 1 % and 100 %.");
+        ? Once(item, "depth", DepthSays(share), () => Change(item, () => _depth = Math.Round(share, 2)), centre.Depths.Select(d => DepthSays(d.Si)))
+        : Leave(item, "Enter a dip depth from 1% to 100%.");
 
     private static string DepthSays(double share) => string.Create(CultureInfo.InvariantCulture, $"{share * 100:0} %");
 
     private int Coats(Item item, int coats) => coats is >= 1 and <= 3
-        ? Once(_coats, item, "coats", coats is 1 ? "one coat" : $"{coats} coats", () => (_coats, _changed) = (coats, true), ["one coat", "two coats"])
+        ? Once(item, "coats", coats is 1 ? "one coat" : $"{coats} coats", () => (_coats, _changed) = (coats, true), ["one coat", "two coats"])
         : Leave(item, "A piece takes one to three coats.");
 
     private int Colour(int at, Meaning colour)
     {
-        var (item, next) = (items[at], at + 1);
-        while (next < items.Count && (items[next].IsArticle || items[next].Is(WordKind.Filler) is not null || items[next].Is(WordKind.Chocolate) is not null))
+        var (item, next) = (_items[at], at + 1);
+        while (next < _items.Count && ((_items[next].IsEmpty && !_items[next].IsBoundary) || _items[next].Is(WordKind.Chocolate) is not null))
             next++;
-        var follows = next < items.Count ? items[next] : null;
+        var follows = next < _items.Count ? _items[next] : null;
         if (follows?.Is(WordKind.Pattern) is { } pattern)
             return Pattern(next, pattern, colour, item.Start) + next - at;
         if (follows?.Is(WordKind.OverDip) is { } dip)
@@ -260,9 +261,9 @@ internal sealed partial class LineReader(string text, List<Item> items, TradeTab
         if (follows?.Is(WordKind.Sprinkle) is { } sprinkle)
             return Leave(item, $"{tables.Decor.Sprinkle(sprinkle.Code)!.Name} come in their own colours.");
         var (before, drawn) = (at - 1, _patterns.Count - 1);
-        while (before >= 0 && items[before].Is(WordKind.Filler) is not null)
+        while (before >= 0 && _items[before].IsEmpty && _items[before].First.Kind is TokenKind.Word)
             before--;
-        if (drawn >= 0 && _patterns[drawn].Colour is null && before >= 0 && before < at - 1 && items[before].Is(WordKind.Pattern) is not null)
+        if (drawn >= 0 && _patterns[drawn].Colour is null && before >= 0 && before < at - 1 && _items[before].Is(WordKind.Pattern) is not null)
         {
             _patterns[drawn] = _patterns[drawn] with { Colour = colour.Code };
             Add("pattern", $"drawn in {NameOf(colour.Code)}", item, UsualColours());
@@ -276,19 +277,21 @@ internal sealed partial class LineReader(string text, List<Item> items, TradeTab
             return 1;
         }
 
-        if (_colour is not null)
-            return Leave(item, "A second colour: what is it for? Say “half and half”, “tip” or a pattern after it.");
-        (_colour, _changed, _after) = (colour.Code, true, Math.Max(_after, item.End));
-        Add("colour", NameOf(colour.Code), item, UsualColours());
-        return 1;
+        if (_colour is not null && _saidAt.GetValueOrDefault("colour", -1) == _level)
+        {
+            var (one, other2) = (NameOf(_colour), NameOf(colour.Code));
+            return Leave(item, "A second colour: what is it for?", [$"half {one} half {other2}", $"half and half {other2}", $"{other2} drizzle"]);
+        }
+
+        return Once(item, "colour", NameOf(colour.Code), () => Change(item, () => _colour = colour.Code), UsualColours());
     }
 
     private int Chocolate(int at, Item item)
     {
         // Behind a colour it is what that colour is of; on its own it leaves open which.
-        if (at > 0 && (items[at - 1].Is(WordKind.Colour) is not null || items[at - 1].Is(WordKind.Coating) is not null))
+        if (_items.Exists(i => i.Is(WordKind.Colour) is not null) || _colour is not null || (at > 0 && _items[at - 1].Is(WordKind.Coating) is not null))
             return 1;
-        return _colour is not null ? 1 : Once(_colour, item, "colour", $"{NameOf("dark")} chocolate", () => _colour = "dark", UsualColours(), vague: true);
+        return Once(item, "colour", $"{NameOf("dark")} chocolate", () => _colour = "dark", UsualColours(), vague: true);
     }
 
     private int NotSold(Item item, Meaning like)
@@ -299,23 +302,19 @@ internal sealed partial class LineReader(string text, List<Item> items, TradeTab
         return 1;
     }
 
-    private int Once<T>(T? already, Item item, string field, string says, Action set, IEnumerable<string> choices, bool vague = false)
+    /// <summary>Sets what a piece has once. What is said of these pieces goes before what is said of all; two of a kind are asked about.</summary>
+    private int Once(Item item, string field, string says, Action set, IEnumerable<string> choices, bool vague = false)
     {
-        if (already is not null)
+        if (_saidAt.TryGetValue(field, out var level) && level == _level)
             return Leave(item, "This was said already: which is it?");
+        _saidAt[field] = _level;
+        _chips.RemoveAll(c => c.Field == field);
         set();
         Add(field, says, item, choices, vague);
         return 1;
     }
 
-    private void NotKnown(Item item)
-    {
-        var word = text[item.Start..item.End];
-        Tell(item, item.Meanings.Count > 0 ? "This says nothing here." : "This word is not known.", item.First.Kind is TokenKind.Word ? vocabulary.Nearest(item.First.Stem) : [], word);
-    }
-
-    private void Tell(Item item, string reason, IEnumerable<string> nearest, string? word = null) =>
-        unknown.Add(new(item.Start, item.End - item.Start, word ?? text[item.Start..item.End], reason, Choices(nearest)));
+    private void Tell(Item item, string reason, IEnumerable<string> nearest) => notes.Tell((item.Start, item.End), reason, Choices(nearest));
 
     private void Add(string field, string says, Item item, IEnumerable<string> choices, bool vague = false) =>
         _chips.Add(new(field, says, vague ? Reading.Assumed : item.Corrected ? Reading.Corrected : Reading.Read, item.Start, item.End - item.Start, Choices(choices)));
@@ -323,7 +322,7 @@ internal sealed partial class LineReader(string text, List<Item> items, TradeTab
     private void Assume(string field, string says, int at, IEnumerable<string> choices, string before = " ", string after = "") =>
         _chips.Add(new(field, says, Reading.Assumed, at, 0, [.. choices.Select(c => new ChipChoice(c, $"{before}{c}{after}"))]));
 
-    private static List<ChipChoice> Choices(IEnumerable<string> says, string before = "") => [.. says.Select(s => new ChipChoice(s, before + s))];
+    private static List<ChipChoice> Choices(IEnumerable<string> says) => [.. says.Select(s => new ChipChoice(s, s))];
 
     private Coating Usual() => _coating ?? tables.Coating(tables.Habits.Coating)!;
 
@@ -334,31 +333,33 @@ internal sealed partial class LineReader(string text, List<Item> items, TradeTab
     /// <summary>The coating said or usual where it is sold in the colour, otherwise one that is.</summary>
     private Coating Holding(string colour) => Usual().Colour(colour) is not null ? Usual() : tables.Coatings.First(c => c.Colour(colour) is not null);
 
-    private EntryLine Finish(Item piece)
+    private EntryLine Finish(Item? said)
     {
         if (_amount is null)
-            Assume("amount", $"{AssumedAmount:0}", items[0].Start, ["6", "12", "24", "36"], before: "", after: " ");
-        var (amount, counted) = _amount ?? (AssumedAmount, CountedIn.Pieces);
-        if (_look is not null)
-            return Wearing(_look, amount, counted);
+            Assume("amount", $"{AssumedAmount:0}", piece.Start, ["6", "12", "24", "36"], before: "", after: " ");
+        else if (_amountGiven && said is null)
+            Assume("amount", _amount.Says, piece.Start, []);
+        var (amount, counted, _) = _amount ?? new(AssumedAmount, CountedIn.Pieces, "");
+        if (look is not null)
+            return Wearing(look, amount, counted);
 
         if (_size is null)
         {
-            _size = _centre!.Size(tables.Words.UsualSizes.GetValueOrDefault(_centre.Code)) ?? _centre.Sizes[0];
-            if (_centre.Sizes.Count > 1)
-                Assume("size", _size.Name, piece.Start, Named(_centre.Sizes), before: "", after: " ");
+            _size = centre.Size(tables.Words.UsualSizes.GetValueOrDefault(centre.Code)) ?? centre.Sizes[0];
+            if (centre.Sizes.Count > 1)
+                Assume("size", _size.Name, piece.Start, Named(centre.Sizes), before: "", after: " ");
         }
 
         var colour = _colour ?? Usual().Colours[0].Code;
         if (_colour is null)
             Assume("colour", NameOf(colour), _after, UsualColours(), after: text[_after..].TrimStart(' ') is ['\n' or '\r' or ';' or ',' or '+', ..] or "" ? "" : ",");
         if (_depth is null)
-            Assume("depth", DepthSays(_centre!.UsualDepth.Value.Si), _after, _centre.Depths.Select(d => DepthSays(d.Si)));
+            Assume("depth", DepthSays(centre.UsualDepth.Value.Si), _after, centre.Depths.Select(d => DepthSays(d.Si)));
         var coating = Holding(colour);
         if (coating.Code != tables.Habits.Coating && !_chips.Exists(c => c.Field is "coating"))
             Assume("coating", coating.Name, _after, tables.Coatings.Where(c => c.Colour(colour) is not null).Select(c => c.Name));
         return new(
-            new(_centre!.Code, _size.Code, amount, counted, coating.Code, colour, _depth ?? _centre.UsualDepth.Value.Si, _coats ?? _centre.LeastCoats, false, _upright, null, Decorated(coating, colour)),
+            new(centre.Code, _size.Code, amount, counted, coating.Code, colour, _depth ?? centre.UsualDepth.Value.Si, _coats ?? centre.LeastCoats, false, _upright, null, Decorated(coating, colour)),
             _chips);
     }
 
@@ -378,7 +379,7 @@ internal sealed partial class LineReader(string text, List<Item> items, TradeTab
             Coats = _coats ?? look.Coats,
             Upright = _upright ?? look.Upright,
             Look = _changed || more is not null ? null : look.Name,
-            Decor = more is null ? look.Decor : new([.. look.Decor.Dips, .. more.Dips], [.. look.Decor.Patterns, .. more.Patterns], [.. look.Decor.Sprinkles, .. more.Sprinkles], [.. look.Decor.Parts, .. more.Parts], more.Paint ?? look.Decor.Paint),
+            Decor = more is null ? _worn : new([.. _worn.Dips, .. more.Dips], [.. _worn.Patterns, .. more.Patterns], [.. _worn.Sprinkles, .. more.Sprinkles], [.. _worn.Parts, .. more.Parts], more.Paint ?? _worn.Paint),
         };
         return new(line, _chips);
     }

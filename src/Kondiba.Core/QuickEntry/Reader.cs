@@ -1,44 +1,59 @@
 using Kondiba.Core.Decoration;
 using Kondiba.Core.Reference;
+using NodaTime;
 
 namespace Kondiba.Core.QuickEntry;
 
-/// <summary>A word, phrase or number of the text with everything it may mean.</summary>
-internal sealed record Item(Token First, Token Last, IReadOnlyList<Meaning> Meanings, bool Corrected)
-{
-    public int Start => First.Start;
-
-    public int End => Last.End;
-
-    public bool IsNumber => First.Kind is TokenKind.Number || Is(WordKind.Number) is not null;
-
-    public double Number => First.Kind is TokenKind.Number ? First.Value : double.Parse(Is(WordKind.Number)!.Code, System.Globalization.CultureInfo.InvariantCulture);
-
-    /// <summary>"a", which counts only where a count is wanted.</summary>
-    public bool IsArticle => First.Stem is "a" or "an";
-
-    public Meaning? Is(WordKind kind) => Meanings.FirstOrDefault(m => m.Kind == kind);
-
-    public bool NamesPiece => Is(WordKind.Centre) is not null || Is(WordKind.Look) is not null;
-}
-
 /// <summary>Finds the phrases of a text and parts it into lines.</summary>
-internal sealed class Reader(string text, TradeTables tables, IReadOnlyList<Look> looks, Vocabulary vocabulary)
+internal sealed class Reader
 {
+    private readonly string _text;
+    private readonly TradeTables _tables;
+    private readonly IReadOnlyList<Look> _looks;
+    private readonly Vocabulary _vocabulary;
+    private readonly OrderReader _order;
+
+    public Reader(string text, TradeTables tables, IReadOnlyList<Look> looks, Vocabulary vocabulary, LocalDate today)
+    {
+        (_text, _tables, _looks, _vocabulary, Notes) = (text, tables, looks, vocabulary, new(text));
+        _order = new(text, tables, today, (item, reason, choices) => Notes.Tell((item.Start, item.End), reason, [.. choices.Select(c => new ChipChoice(c, c))]));
+    }
+
     public List<EntryLine> Lines { get; } = [];
 
-    public List<NotUnderstood> Unknown { get; } = [];
+    public Notes Notes { get; }
+
+    public EntryOrder Order => _order.Order;
 
     public void Run()
     {
-        foreach (var stretch in Split(Scanner.Scan(text), t => t.Kind is TokenKind.LineEnd))
+        List<List<Item>> requests = [];
+        foreach (var stretch in Split(Scanner.Scan(_text), t => t.Kind is TokenKind.LineEnd))
         {
-            foreach (var part in Pieces(Items(stretch)))
+            foreach (var part in Pieces(new Counting(_order.Take(Items(stretch)), _order).Compound()))
             {
-                if (new LineReader(text, part, tables, looks, vocabulary, Unknown).Read() is { } line)
-                    Lines.Add(line);
+                // A line that names no piece goes on with the one before.
+                if (!part.Exists(i => i.NamesPiece) && requests.Count > 0 && part.Count > 0)
+                    requests[^1].AddRange([new(new(TokenKind.Comma, "", 0, false, part[0].Start, part[0].Start), new(TokenKind.Comma, "", 0, false, part[0].Start, part[0].Start), [], false), .. part]);
+                else if (part.Exists(i => !i.IsEmpty))
+                    requests.Add(part);
             }
         }
+
+        foreach (var (items, group) in requests.Select((r, i) => (r, i)))
+            Lines.AddRange(new Request(_text, items, _tables, _looks, _vocabulary, _order, Notes).Lines().Select(l => l with { Group = group }));
+
+        foreach (var item in requests.SelectMany(r => r).Where(i => !Used(i)))
+            Notes.Tell((item.Start, item.End), "This has not been used. Say what it belongs to.", []);
+    }
+
+    /// <summary>Whether a word shows somewhere: nothing that was typed is lost without being told.</summary>
+    private bool Used(Item item)
+    {
+        if (item.End == item.Start || item.IsEmpty || item.Meanings.Any(m => m.Kind is WordKind.Refusal or WordKind.RefusedAfter or WordKind.FreeOf or WordKind.Allergy or WordKind.Except or WordKind.Rest or WordKind.Plain or WordKind.Chocolate or WordKind.Delivery))
+            return true;
+        bool Covers(int start, int length) => start <= item.Start && item.End <= start + length;
+        return Lines.SelectMany(l => l.Chips).Concat(Order.Chips).Any(c => Covers(c.Start, c.Length)) || Notes.All.Exists(n => Covers(n.Start, n.Length));
     }
 
     private static IEnumerable<List<Token>> Split(List<Token> tokens, Func<Token, bool> at)
@@ -62,6 +77,8 @@ internal sealed class Reader(string text, TradeTables tables, IReadOnlyList<Look
     /// <summary>The longest phrase from each place on, with slips of the fingers put right.</summary>
     private List<Item> Items(List<Token> tokens)
     {
+        var vocabulary = _vocabulary;
+        tokens = InOtherWords(tokens);
         tokens = tokens.ConvertAll(t => t.Kind is TokenKind.Word && !vocabulary.Knows(t.Stem) && vocabulary.Correct(t.Stem) is { } word ? t with { Stem = word, Corrected = true } : t);
         List<Item> items = [];
         for (var i = 0; i < tokens.Count;)
@@ -82,28 +99,60 @@ internal sealed class Reader(string text, TradeTables tables, IReadOnlyList<Look
         string Phrase(int from, int length) => string.Join(' ', tokens.Skip(from).Take(length).Select(t => t.Stem));
     }
 
-    /// <summary>Begins a new line where a second piece is named: at the count before it, or at the comma.</summary>
-    private static IEnumerable<List<Item>> Pieces(List<Item> items)
+    /// <summary>The maker's own words replaced by what they mean, which stands where they stood.</summary>
+    private List<Token> InOtherWords(List<Token> tokens)
     {
-        List<Item> line = [];
-        var (named, cut) = (false, -1);
-        foreach (var item in items)
+        foreach (var (word, means) in _tables.Words.Own ?? new Dictionary<string, string>())
         {
-            if (item.First.Kind is TokenKind.Comma || item.Is(WordKind.Joiner) is not null)
-                cut = line.Count + 1;
-            else if (item.IsNumber && !(line.Count > 0 && line[^1].IsNumber))
-                cut = line.Count;
-            else if (item.NamesPiece && named && cut > 0)
+            var key = Scanner.Scan(word).ConvertAll(t => t.Stem);
+            for (var at = 0; key.Count > 0 && at + key.Count <= tokens.Count; at++)
             {
-                yield return line[..cut];
-                (line, named, cut) = (line[cut..], false, -1);
+                if (!key.SequenceEqual(tokens.Skip(at).Take(key.Count).Select(t => t.Stem)))
+                    continue;
+                var (start, end) = (tokens[at].Start, tokens[at + key.Count - 1].End);
+                var meant = Scanner.Scan(means).Where(t => t.Kind is not TokenKind.LineEnd).Select(t => t with { Start = start, End = end }).ToList();
+                tokens = [.. tokens[..at], .. meant, .. tokens[(at + key.Count)..]];
+                at += Math.Max(meant.Count, 1) - 1;
             }
-
-            if (item.NamesPiece && !named)
-                (named, cut) = (true, -1);
-            line.Add(item);
         }
 
-        yield return line;
+        return tokens;
+    }
+
+    /// <summary>Begins a new request where a second piece is named: at the count before it, or at the comma.</summary>
+    private static IEnumerable<List<Item>> Pieces(List<Item> items)
+    {
+        List<Item> part = [];
+        var (named, cut) = ((Item?)null, -1);
+        foreach (var item in items)
+        {
+            if (item.IsBoundary)
+                cut = part.Count + 1;
+            else if (item.IsNumber)
+                cut = part.Count;
+            else if (item.NamesPiece && named is not null && SameAgain(part, named, item))
+                continue;
+            else if (item.NamesPiece && named is not null && cut > 0)
+            {
+                yield return part[..cut];
+                (part, named, cut) = (part[cut..], null, -1);
+            }
+
+            if (item.NamesPiece && named is null)
+                (named, cut) = (item, -1);
+            part.Add(item);
+        }
+
+        yield return part;
+    }
+
+    /// <summary>"… on 10 of the rods", "the rest of the rods": the piece that is spoken of already.</summary>
+    private static bool SameAgain(List<Item> part, Item named, Item item)
+    {
+        if (item.Is(WordKind.Centre)?.Code != named.Is(WordKind.Centre)?.Code)
+            return false;
+        var before = part.AsEnumerable().Reverse().SkipWhile(i => i.First.Stem is "the" or "my" or "those" or "these").ToList();
+        return before is [var last, ..] && (last.First.Stem is "of" || last.Is(WordKind.All) is not null || last.Is(WordKind.Rest) is not null || last.Is(WordKind.Share) is not null
+            || (last.IsNumber && before.ElementAtOrDefault(1)?.First.Stem is "on" or "only" or "just"));
     }
 }

@@ -10,6 +10,9 @@ internal enum TokenKind
     Number,
     Percent,
     Quoted,
+    Ordinal,
+    Date,
+    Time,
     Comma,
     LineEnd,
     Other,
@@ -38,8 +41,13 @@ internal static partial class Scanner
             var (kind, value) = match.Value[0] switch
             {
                 ';' or '\n' or '\r' => (TokenKind.LineEnd, 0),
-                ',' or '+' or '&' => (TokenKind.Comma, 0),
+                ',' or '+' or '&' or ':' or '.' or '(' or ')' or '!' or '?' => (TokenKind.Comma, 0),
                 '"' or '“' => (TokenKind.Quoted, 0),
+                _ when match.Groups["bullet"].Success => (TokenKind.LineEnd, 0),
+                _ when match.Groups["dash"].Success => (TokenKind.Comma, 0),
+                _ when match.Groups["date"].Success => (TokenKind.Date, 0),
+                _ when match.Groups["clock"].Success => (TokenKind.Time, Clock(match)),
+                _ when match.Groups["ordinal"].Success => (TokenKind.Ordinal, double.Parse(match.Groups["ordinal"].Value, CultureInfo.InvariantCulture)),
                 _ when match.Groups["number"].Success => (match.Groups["percent"].Success ? TokenKind.Percent : TokenKind.Number, Number(match)),
                 _ when match.Groups["word"].Success => (TokenKind.Word, 0.0),
                 _ => (TokenKind.Other, 0),
@@ -54,6 +62,17 @@ internal static partial class Scanner
         return tokens;
     }
 
+    /// <summary>Minutes after midnight; a clock that shows no such time gives -1.</summary>
+    private static double Clock(Match match)
+    {
+        var hour = int.Parse(match.Groups["hour"].Value, CultureInfo.InvariantCulture);
+        var minute = match.Groups["minute"].Success ? int.Parse(match.Groups["minute"].Value, CultureInfo.InvariantCulture) : 0;
+        var half = match.Groups["half"].Value.ToLowerInvariant();
+        if (minute > 59 || hour > (half.Length > 0 ? 12 : 23))
+            return -1;
+        return ((half.Length > 0 ? hour % 12 : hour) + (half is "p" ? 12 : 0)) * 60 + minute;
+    }
+
     private static double Number(Match match)
     {
         double Part(string group) => double.TryParse(match.Groups[group].Value.Replace(',', '.'), NumberStyles.Float, CultureInfo.InvariantCulture, out var value) ? value : 0;
@@ -62,12 +81,17 @@ internal static partial class Scanner
         return double.IsFinite(value) ? value : 0;
     }
 
-    // A number is "24", "1.5", "1,5", "1,200", "3/4", "1 1/2", "¾" or "1½", with a per cent sign or without.
+    // A number is "24", "1.5", "1,5", "1,200", "3/4", "1 1/2", "¾" or "1½", with a per cent sign or without. A point ends a clause only where a sentence ends.
     [GeneratedRegex(
         """
-        (?<number>(?:(?:(?<whole>\d{1,9})\s+)?(?<over>\d{1,4})/(?<under>[1-9]\d{0,3})|(?<whole>\d{1,9}(?:[.,]\d{1,3})?)?\s?(?<vulgar>[½⅓⅔¼¾⅛])|(?<whole>\d{1,9}(?:[.,]\d{1,3})?))(?:\s?(?<percent>%))?)
-        |(?<word>\p{L}[\p{L}\p{M}'’]*)|"[^"\n]*"|“[^”\n]*”|[;\n\r]|[,+&]|×|[^\s\-–—.:!()/]
-        """, RegexOptions.IgnorePatternWhitespace | RegexOptions.ExplicitCapture)]
+        (?<bullet>(?<=^|\n)[ \t]*(?:[-*•–][ \t]+|\d{1,2}[.)][ \t]+(?=\d)))
+        |(?<dash>(?<=\s)[-–—](?=\s))
+        |(?<date>\d{4}-\d{2}-\d{2})(?!\d)
+        |(?<clock>(?<hour>\d{1,2})(?:[:.](?<minute>\d{2}))?\s?(?<half>[ap])\.?m\b\.?|(?<hour>\d{1,2}):(?<minute>\d{2})(?!\d))
+        |(?<ordinal>\d{1,2})(?:st|nd|rd|th)\b
+        |(?<number>(?:(?:(?<whole>\d{1,9})\s+)?(?<over>\d{1,4})/(?<under>[1-9]\d{0,3})|(?<whole>\d{1,9}(?:[.,]\d{1,3})?)?\s?(?<vulgar>[½⅓⅔¼¾⅛])|(?<whole>\d{1,9}(?:[.,]\d{1,3})?))(?:\s?(?<percent>%))?)
+        |(?<word>w/o(?!\p{L})|w/|\p{L}[\p{L}\p{M}'’]*)|"[^"\n]*"|“[^”\n]*”|[;\n\r]|[,+&:()!?]|\.(?=\s+(?-i:[\p{Lu}\d])|\s*$)|×|[^\s\-–—./]
+        """, RegexOptions.IgnorePatternWhitespace | RegexOptions.ExplicitCapture | RegexOptions.IgnoreCase)]
     private static partial Regex Tokens();
 
     [GeneratedRegex(@"^\d{1,3},\d{3}$")]

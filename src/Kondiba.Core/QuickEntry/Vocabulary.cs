@@ -15,6 +15,7 @@ internal enum WordKind
     Part,
     Lustre,
     OverDip,
+    Share,
     Depth,
     Coats,
     CoatNoun,
@@ -22,11 +23,34 @@ internal enum WordKind
     Setting,
     Unit,
     Number,
+    VagueNumber,
     Look,
     LooksLike,
     Chocolate,
     Joiner,
     Filler,
+    Opener,
+    Refusal,
+    RefusedAfter,
+    FreeOf,
+    Allergy,
+    Except,
+    Rest,
+    All,
+    Each,
+    Split,
+    Plain,
+    Container,
+    Per,
+    Wrap,
+    Allergen,
+    Weekday,
+    Month,
+    Day,
+    Hour,
+    Next,
+    When,
+    Delivery,
 }
 
 /// <summary>A meaning of a phrase.</summary>
@@ -40,12 +64,19 @@ internal sealed class Vocabulary
 {
     private readonly Dictionary<string, List<Meaning>> _phrases = [];
     private readonly HashSet<string> _words = [];
+    private readonly HashSet<string> _content = [];
 
     public Vocabulary(TradeTables tables, IReadOnlyList<Look> looks)
     {
         Looks = looks;
         var words = tables.Words;
-        foreach (var (list, kind) in ((IReadOnlyList<string>, WordKind)[])[(words.Joiners, WordKind.Joiner), (words.Fillers, WordKind.Filler), (words.CoatNouns, WordKind.CoatNoun)])
+        foreach (var (list, kind) in ((IReadOnlyList<string>, WordKind)[])
+            [
+                (words.Joiners, WordKind.Joiner), (words.Fillers, WordKind.Filler), (words.CoatNouns, WordKind.CoatNoun), (words.Openers, WordKind.Opener), (words.Refusals, WordKind.Refusal),
+                (words.RefusedAfter, WordKind.RefusedAfter), (words.FreeOf, WordKind.FreeOf), (words.Allergies, WordKind.Allergy), (words.Excepts, WordKind.Except), (words.Rests, WordKind.Rest),
+                (words.Alls, WordKind.All), (words.Eaches, WordKind.Each), (words.Splits, WordKind.Split), (words.Plains, WordKind.Plain), (words.Pers, WordKind.Per), (words.Next, WordKind.Next),
+                (words.Whens, WordKind.When), (words.Deliveries, WordKind.Delivery),
+            ])
             foreach (var word in list)
                 Add(word, new(kind, word, word));
         foreach (var centre in tables.Centres.Concat(tables.Figures))
@@ -70,15 +101,25 @@ internal sealed class Vocabulary
         foreach (var lustre in tables.Decor.Lustres)
             Named(WordKind.Lustre, lustre.Code, lustre.Name, [lustre.Name, .. Of(words.Lustres, lustre.Code)]);
         All(WordKind.OverDip, words.OverDips);
+        All(WordKind.Share, words.Shares);
         All(WordKind.Depth, words.Depths);
         All(WordKind.Coats, words.Coats);
         All(WordKind.Side, words.Sides);
         All(WordKind.Setting, words.Setting);
         All(WordKind.Unit, words.Units);
+        All(WordKind.Container, words.Containers);
+        All(WordKind.Wrap, words.Wraps);
+        All(WordKind.Allergen, words.Allergens);
+        All(WordKind.Weekday, words.Weekdays);
+        All(WordKind.Month, words.Months);
+        All(WordKind.Day, words.Days);
+        All(WordKind.Hour, words.Hours);
         foreach (var name in tables.Centres.SelectMany(c => c.PackName))
             Add(name, new(WordKind.Unit, "packs", name));
         foreach (var (word, value) in words.Numbers)
             Add(word, new(WordKind.Number, value.ToString(System.Globalization.CultureInfo.InvariantCulture), word));
+        foreach (var (word, value) in words.VagueNumbers)
+            Add(word, new(WordKind.VagueNumber, value.ToString(System.Globalization.CultureInfo.InvariantCulture), word));
         Named(WordKind.Chocolate, "dark", "chocolate", ["chocolate", "choc"]);
 
         // A look whose name reads as plain words, as "plum twist" does, is taken for those words unless "look" stands before it.
@@ -101,7 +142,7 @@ internal sealed class Vocabulary
     public static string Key(string phrase) => string.Join(' ', phrase.ToLowerInvariant().Split([' ', '-', ',', '(', ')'], StringSplitOptions.RemoveEmptyEntries).Select(Stem));
 
     /// <summary>A word without the s of its plural.</summary>
-    public static string Stem(string word) => word.Length > 3 && word.EndsWith('s') && !word.EndsWith("ss", StringComparison.Ordinal) ? word[..^1] : word;
+    public static string Stem(string word) => word.Length > 3 && word.EndsWith('s') && !word.EndsWith("ss", StringComparison.Ordinal) && word is not "ones" ? word[..^1] : word;
 
     /// <summary>What a phrase can mean; nothing when it is not known.</summary>
     public IReadOnlyList<Meaning> Meanings(string key) => _phrases.TryGetValue(Key(key), out var found) ? found : [];
@@ -111,23 +152,34 @@ internal sealed class Vocabulary
 
     /// <summary>
     /// The word that a mistyped one most likely is: one slip in four letters, two from seven on, the first letter right, and no other
-    /// word as near. Null when there is none.
+    /// word that means something else as near. Null when there is none.
     /// </summary>
     public string? Correct(string stem)
     {
         var slips = stem.Length switch { < 4 => 0, < 7 => 1, _ => 2 };
-        var near = _words.Where(w => w.Length > 2 && !(Meanings(w) is [{ Kind: WordKind.Filler or WordKind.Joiner }, ..]) && w[0] == stem[0] && Math.Abs(w.Length - stem.Length) <= slips)
-            .Select(w => (Word: w, Slips: Typing.Slips(stem, w))).Where(w => w.Slips <= slips).OrderBy(w => w.Slips).Take(2).ToList();
-        return near.Count == 1 || (near.Count == 2 && near[0].Slips < near[1].Slips) ? near[0].Word : null;
+        if (slips == 0)
+            return null;
+        var near = _content.Where(w => w.Length > 2 && w[0] == stem[0] && Meanings(w).All(m => IsContent(m.Kind) || m.Kind is WordKind.Number or WordKind.Chocolate) && Math.Abs(w.Length - stem.Length) <= slips)
+            .Select(w => (Word: w, Slips: Typing.Slips(stem, w))).Where(w => w.Slips <= slips).OrderBy(w => w.Slips).ToList();
+        var nearest = near.TakeWhile(n => n.Slips == near[0].Slips).Select(n => n.Word).ToList();
+        return nearest.Count == 1 || (nearest.Count > 1 && nearest.TrueForAll(n => Meanings(n) is [var one, ..] && Meanings(nearest[0]) is [var other, ..] && one.Kind == other.Kind && one.Code == other.Code)) ? nearest[0] : null;
     }
 
     /// <summary>Phrases that come nearest to a word that is not known, nearest first.</summary>
-    public IReadOnlyList<string> Nearest(string word) =>
-    [
-        .. _phrases.Where(p => p.Value[0].Kind is not (WordKind.Filler or WordKind.Joiner or WordKind.Number or WordKind.LooksLike))
-            .Select(p => (p.Value[0].Says, Far: p.Key.StartsWith(word, StringComparison.Ordinal) ? 0.5 : Typing.Slips(word, p.Key)))
-            .Where(p => p.Far <= Math.Max(2, word.Length / 2.0)).OrderBy(p => p.Far).ThenBy(p => p.Says, StringComparer.Ordinal).Select(p => p.Says).Distinct().Take(3),
-    ];
+    public IReadOnlyList<string> Nearest(string word)
+    {
+        var most = word.Length < 6 ? 1 : Math.Max(2, word.Length / 3);
+        return
+        [
+            .. _phrases.Where(p => IsContent(p.Value[0].Kind))
+                .Select(p => (p.Value[0].Says, Far: p.Key.StartsWith(word, StringComparison.Ordinal) ? 0.5 : Typing.Slips(word, p.Key)))
+                .Where(p => p.Far <= most).OrderBy(p => p.Far).ThenBy(p => p.Says, StringComparer.Ordinal).Select(p => p.Says).Distinct().Take(3),
+        ];
+    }
+
+    /// <summary>Whether words of that kind name something of a piece or an order, rather than how it is said.</summary>
+    private static bool IsContent(WordKind kind) => kind is WordKind.Centre or WordKind.Size or WordKind.Colour or WordKind.Coating or WordKind.Pattern or WordKind.Sprinkle or WordKind.Part or WordKind.Lustre
+        or WordKind.OverDip or WordKind.Depth or WordKind.Coats or WordKind.Side or WordKind.Setting or WordKind.Unit or WordKind.Look or WordKind.Allergen or WordKind.Refusal or WordKind.Plain;
 
     /// <summary>What a phrase that is still being typed may become, shortest first.</summary>
     public IReadOnlyList<Meaning> Beginning(string typed)
@@ -135,7 +187,7 @@ internal sealed class Vocabulary
         var key = typed.ToLowerInvariant();
         return
         [
-            .. _phrases.Where(p => p.Value[0].Kind is not (WordKind.Filler or WordKind.Joiner or WordKind.Number or WordKind.LooksLike or WordKind.CoatNoun or WordKind.Chocolate)
+            .. _phrases.Where(p => IsContent(p.Value[0].Kind)
                     && (p.Key.StartsWith(key, StringComparison.Ordinal) || p.Value[0].Says.StartsWith(key, StringComparison.OrdinalIgnoreCase)))
                 .Select(p => p.Value[0]).OrderBy(m => m.Kind).ThenBy(m => m.Says.Length).ThenBy(m => m.Says, StringComparer.Ordinal).DistinctBy(m => (m.Kind, m.Says)),
         ];
@@ -165,5 +217,7 @@ internal sealed class Vocabulary
         if (!meanings.Exists(m => m.Kind == meaning.Kind && m.Code == meaning.Code))
             meanings.Add(meaning);
         _words.UnionWith(key.Split(' '));
+        if (IsContent(meaning.Kind) || meaning.Kind is WordKind.Number or WordKind.Chocolate)
+            _content.UnionWith(key.Split(' '));
     }
 }

@@ -16,6 +16,7 @@ namespace Kondiba.Core.QuickEntry;
 /// <param name="Sprinkles">Sprinkles.</param>
 /// <param name="Parts">Glued parts.</param>
 /// <param name="Lustres">Lustres.</param>
+/// <param name="Shares">Shares of the pieces, or of a piece, by per cent.</param>
 /// <param name="Depths">Dip depths, by per cent.</param>
 /// <param name="Coats">Coats, by their number.</param>
 /// <param name="CoatNouns">What coats are counted in.</param>
@@ -26,6 +27,30 @@ namespace Kondiba.Core.QuickEntry;
 /// <param name="Numbers">Numbers.</param>
 /// <param name="Joiners">Words between parts of a line.</param>
 /// <param name="Fillers">Words that carry no meaning of their own.</param>
+/// <param name="Openers">How a request begins.</param>
+/// <param name="Refusals">What stands before something that is not wanted.</param>
+/// <param name="RefusedAfter">What stands behind something that is not wanted.</param>
+/// <param name="FreeOf">What stands beside an allergen that is not wanted.</param>
+/// <param name="Allergies">What stands beside an allergen that somebody cannot have.</param>
+/// <param name="Excepts">What takes pieces out of what was said before.</param>
+/// <param name="Rests">The pieces that are left.</param>
+/// <param name="Alls">All pieces.</param>
+/// <param name="Eaches">As many of each.</param>
+/// <param name="Splits">In equal parts.</param>
+/// <param name="Plains">Without decoration.</param>
+/// <param name="VagueNumbers">Words that leave open how many, with how many are taken.</param>
+/// <param name="Containers">What a number of pieces is put into, by the supply; "" for none.</param>
+/// <param name="Pers">What stands between a number and what holds it.</param>
+/// <param name="Wraps">How each piece is packed, by the supply.</param>
+/// <param name="Allergens">Allergens, and what holds them; one word may stand for several.</param>
+/// <param name="Weekdays">Days of the week, Monday being 1.</param>
+/// <param name="Months">Months.</param>
+/// <param name="Days">Days by how far ahead they are.</param>
+/// <param name="Hours">Times of the day, by the hour.</param>
+/// <param name="Next">A week later.</param>
+/// <param name="Whens">What stands before a day or a time.</param>
+/// <param name="Deliveries">That an order is brought.</param>
+/// <param name="Own">The maker's own words, with what each means in other words.</param>
 public sealed record Words(
     Source Source,
     IReadOnlyDictionary<string, string> UsualSizes,
@@ -39,6 +64,7 @@ public sealed record Words(
     Phrases Sprinkles,
     Phrases Parts,
     Phrases Lustres,
+    Phrases Shares,
     Phrases Depths,
     Phrases Coats,
     IReadOnlyList<string> CoatNouns,
@@ -48,4 +74,28 @@ public sealed record Words(
     Phrases Units,
     IReadOnlyDictionary<string, double> Numbers,
     IReadOnlyList<string> Joiners,
-    IReadOnlyList<string> Fillers);
+    IReadOnlyList<string> Fillers,
+    IReadOnlyList<string> Openers,
+    IReadOnlyList<string> Refusals,
+    IReadOnlyList<string> RefusedAfter,
+    IReadOnlyList<string> FreeOf,
+    IReadOnlyList<string> Allergies,
+    IReadOnlyList<string> Excepts,
+    IReadOnlyList<string> Rests,
+    IReadOnlyList<string> Alls,
+    IReadOnlyList<string> Eaches,
+    IReadOnlyList<string> Splits,
+    IReadOnlyList<string> Plains,
+    IReadOnlyDictionary<string, double> VagueNumbers,
+    Phrases Containers,
+    IReadOnlyList<string> Pers,
+    Phrases Wraps,
+    Phrases Allergens,
+    Phrases Weekdays,
+    Phrases Months,
+    Phrases Days,
+    Phrases Hours,
+    IReadOnlyList<string> Next,
+    IReadOnlyList<string> Whens,
+    IReadOnlyList<string> Deliveries,
+    IReadOnlyDictionary<string, string>? Own = null);

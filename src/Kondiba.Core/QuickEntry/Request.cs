@@ -1,0 +1,457 @@
+using System.Globalization;
+using Kondiba.Core.Amounts;
+using Kondiba.Core.Decoration;
+using Kondiba.Core.Reference;
+
+namespace Kondiba.Core.QuickEntry;
+
+/// <summary>
+/// One kind of piece asked for: a head that says how many of what, and clauses that refuse, or that speak of some of the pieces only.
+/// Each group of pieces becomes a line; together they are as many as were asked for.
+/// </summary>
+internal sealed class Request(string text, List<Item> items, TradeTables tables, IReadOnlyList<Look> looks, Vocabulary vocabulary, OrderReader order, Notes notes)
+{
+    private const double AssumedTotal = 12;
+
+    private readonly Part _base = new(null);
+    private readonly List<Part> _parts = [];
+
+    // What divides the pieces rather than describes them: the number they are counted out of, the one that counts each, the colour that tells some apart.
+    private readonly List<Item> _dividing = [];
+
+    /// <summary>Pieces of which something is said that is not said of the others.</summary>
+    private sealed class Part(Scope? scope)
+    {
+        public Scope? Scope { get; set; } = scope;
+
+        public List<(Draft Draft, Clause Clause)> Clauses { get; } = [];
+
+        public List<Clause> Said => [.. Clauses.Select(c => c.Clause)];
+
+        /// <summary>Its words with the marks between them; what is refused not.</summary>
+        public List<Item> Wanted => [.. Clauses.Where(c => !c.Clause.Refuses).SelectMany(c => (IEnumerable<Item>)(c.Draft.Boundary is { } b ? [b, .. c.Clause.Items] : c.Clause.Items))];
+
+        public IEnumerable<Draft> Refusals => Clauses.Where(c => c.Clause.Refuses).Select(c => c.Draft);
+    }
+
+    /// <summary>The lines; none when it names no piece, which is then told.</summary>
+    public List<EntryLine> Lines()
+    {
+        // "3 boxes of 12 …, one box pink": as many as go into one.
+        if (items.Find(i => i.Count?.Boxes > 0)?.Count is { } boxed)
+            items = items.ConvertAll(i => i.Count is { Unit: "boxes" } count ? i with { Count = new(count.Value * boxed.Value / boxed.Boxes!.Value) } : i);
+        var piece = items.Find(i => i.NamesPiece);
+        var look = piece?.Is(WordKind.Centre) is null ? looks.FirstOrDefault(l => l.Code == piece?.Is(WordKind.Look)?.Code) : null;
+        var centre = tables.Centre(look?.Centre ?? piece?.Is(WordKind.Centre)?.Code);
+        var drafts = new Clauses(items, centre).Cut();
+        if (piece is null || centre is null)
+        {
+            WithoutPiece(drafts);
+            return [];
+        }
+
+        if (Head(drafts, piece) is not { } head)
+        {
+            drafts.ForEach(d => Allergy(d));
+            return [];
+        }
+
+        Ellipses(drafts);
+        Runs(drafts);
+        AddUp(drafts, head);
+        Assign(drafts);
+        var total = Total();
+        var lines = Divided(total, (wanted, part, amount, at) => new LineReader(text, piece, look, centre, tables, looks, order, notes)
+            .Read(_base.Wanted, _base.Refusals, part?.Wanted ?? [], part?.Refusals ?? [], amount, at, wanted));
+        if (lines.Count > 0)
+            lines[0] = lines[0] with { Chips = [.. _dividing.Select(d => new Chip("total", d == total ? $"{text[d.Start..d.End]} in all" : text[d.Start..d.End], Reading.Read, d.Start, d.End - d.Start, [])), .. lines[0].Chips] };
+        return lines;
+    }
+
+    /// <summary>What is said of no piece: allergens are the whole order's; anything else has nothing to go onto.</summary>
+    private void WithoutPiece(List<Draft> drafts)
+    {
+        foreach (var draft in drafts.Where(d => !d.IsEmpty || d.Refuses))
+        {
+            if (Allergy(draft))
+                continue;
+            if (draft.Items.Exists(i => !i.IsUnderstood))
+                Aside(draft);
+            else
+                notes.Tell(draft.Stretch, "What are you dipping?", [.. tables.Centres.Take(6).Select(c => new ChipChoice(c.Plural, $"{text[draft.Stretch.Start..draft.Stretch.End]} {c.Plural}"))]);
+        }
+    }
+
+    /// <summary>Whether a clause only refuses allergens; then they are the order's.</summary>
+    private bool Allergy(Draft draft)
+    {
+        var bare = draft.Items.Where(i => !i.IsEmpty).ToList();
+        if (!draft.Refuses || bare.Count == 0 || !bare.TrueForAll(i => i.Is(WordKind.Allergen) is not null))
+            return false;
+        foreach (var item in bare)
+            foreach (var allergen in item.Meanings.Where(m => m.Kind is WordKind.Allergen))
+                order.Refuse(allergen.Code, item);
+        return true;
+    }
+
+    /// <summary>The clause that names the piece, freed of words in it that are not understood; null when they leave open whether it is wanted at all.</summary>
+    private Draft? Head(List<Draft> drafts, Item piece)
+    {
+        var head = drafts.Find(d => d.Items.Contains(piece));
+        if (head is null)
+            return drafts[0];
+        if (head.Refuses)
+        {
+            notes.Tell(head.Stretch, "Say what you want rather than what you don't.", []);
+            return null;
+        }
+
+        var at = head.Items.IndexOf(piece);
+        var unknown = head.Items.FindIndex(i => !i.IsUnderstood);
+        if (unknown >= 0 && unknown < at)
+        {
+            if (!head.Items.Take(unknown).Any(i => i.IsNumber))
+            {
+                Aside(head);
+                return null;
+            }
+
+            // "12 fancy white rods": what stands between the number and the piece belongs to the piece.
+            SetAside(head.Items[unknown..at]);
+            head.Items.RemoveRange(unknown, at - unknown);
+            (at, unknown) = (head.Items.IndexOf(piece), head.Items.FindIndex(i => !i.IsUnderstood));
+        }
+
+        if (unknown > at)
+        {
+            var from = head.Items.FindIndex(at + 1, i => i.IsRefusable) is >= 0 and var first && first < unknown ? first : unknown;
+            while (from > at + 1 && ((from < unknown && head.Items[from - 1].Is(WordKind.Colour) is not null) || head.Items[from - 1].IsNumber || head.Items[from - 1].IsEmpty))
+                from--;
+            SetAside(head.Items[from..]);
+            head.Items.RemoveRange(from, head.Items.Count - from);
+        }
+
+        return head;
+    }
+
+    /// <summary>"sprinkles? no": a refusal that names nothing refuses what stands before it.</summary>
+    private void Ellipses(List<Draft> drafts)
+    {
+        for (var i = 0; i < drafts.Count; i++)
+        {
+            if (!drafts[i].Refuses || !drafts[i].IsEmpty || drafts[i].Scope is not null)
+                continue;
+            if (i > 0 && drafts[i - 1] is { IsBareList: true, Refuses: false } before)
+            {
+                before.Refuses = true;
+                drafts.RemoveAt(i--);
+            }
+            else if (!drafts[i].IsAllergy || i + 1 >= drafts.Count || !drafts[i + 1].Refuses)
+            {
+                notes.Tell(drafts[i].Stretch, "What should be left out?", []);
+                drafts.RemoveAt(i--);
+            }
+        }
+    }
+
+    /// <summary>"12 each of teal, plum and coral", "teal and plum, evenly split": every colour is a group of its own.</summary>
+    private void Runs(List<Draft> drafts)
+    {
+        for (var i = 0; i < drafts.Count; i++)
+        {
+            var draft = drafts[i];
+            var each = draft.Items.Exists(x => x.Is(WordKind.Each) is not null);
+            var split = draft.Items.Find(x => x.Is(WordKind.Split) is not null);
+            if (draft.Refuses || (!each && split is null))
+                continue;
+            var counting = draft.Scope is { Kind: ScopeKind.Count } scope ? scope.Said : draft.Items.Find(x => x.IsNumber);
+            var count = split is null ? draft.Scope?.Value ?? counting?.Count!.Pieces : null;
+            if (split is null && count is null)
+                continue;
+            var onlyCount = draft.Items.TrueForAll(x => x.IsEmpty || x.IsNumber);
+            var (from, to) = !onlyCount || (split is not null && i + 1 < drafts.Count && drafts[i + 1].Only is not null && !draft.Items.Exists(x => x.IsNumber) && (i == 0 || drafts[i - 1].Only is null))
+                ? (onlyCount ? i + 1 : i, i + 1)
+                : (i, i);
+            while (to > i && to < drafts.Count && Listed(drafts[to]))
+                to++;
+            while (to <= i && from > 0 && drafts[from - 1] is { Refuses: false, Scope: null, Only: not null })
+                from--;
+            var run = drafts[from..Math.Max(to, i)].Where(d => d.Only is not null).ToList();
+            if (run.Count < 2)
+                continue;
+            if (onlyCount && split is null)
+                drafts[i].Items = [];
+            foreach (var member in run)
+                Apart(drafts, member, item => count is { } many ? new(ScopeKind.Count, many, item) : new(ScopeKind.Share, 1.0 / run.Count, item), count is null ? null : counting);
+            if (count is not null)
+                _dividing.Add(counting!);
+            return;
+        }
+
+        static bool Listed(Draft draft) => draft is { Refuses: false, Scope: null, Boundary: not null, Only: not null };
+    }
+
+    /// <summary>Makes the one thing that a clause says a group of its own; what it counts or names stays with all.</summary>
+    private static void Apart(List<Draft> drafts, Draft member, Func<Item, Scope> scope, Item? counting)
+    {
+        var only = member.Only!;
+        var others = member.Items.Where(i => i.NamesPiece || (i.IsNumber && i != counting)).ToList();
+        member.Scope = scope(only);
+        member.Items = [only];
+        member.Governors.Clear();
+        if (others.Count > 0)
+            drafts.Insert(drafts.IndexOf(member), new(null) { Items = others });
+    }
+
+    /// <summary>"8 teal and 12 plum cake balls", "8 teal cake balls and 12 plum": the head's own count and colour are one group of several.</summary>
+    private static void AddUp(List<Draft> drafts, Draft head)
+    {
+        if (head.Scope is not null || head.OnlyColour is null || head.Items.Find(i => i.IsNumber) is not { Count.Pieces: { } count } number)
+            return;
+        var counted = drafts.Where(d => d.Scope is { Kind: ScopeKind.Count } && d is { OnlyColour: not null, ScopedAfter: false, Refuses: false } && d.Scope.Said.First == d.Scope.Said.Last).ToList();
+        if (counted.Count > 0 && counted.Count == drafts.Count(d => d.Scope is not null))
+            Apart(drafts, head, item => new(ScopeKind.Count, count, number), number);
+    }
+
+    /// <summary>Gives every clause to the pieces that it speaks of.</summary>
+    private void Assign(List<Draft> drafts)
+    {
+        var (current, lost, refused) = ((Part?)_base, false, false);
+        foreach (var draft in drafts)
+        {
+            if (refused && !draft.Refuses && draft is { IsBareList: true, Scope: null, Boundary.First.Kind: TokenKind.Comma } && draft.Items.TrueForAll(i => i.IsUnderstood))
+            {
+                var listed = text[draft.Stretch.Start..draft.Stretch.End];
+                notes.Tell(draft.Stretch, "Wanted, or left out too?", [new($"with {listed}", $"with {listed}"), new($"no {listed}", $"no {listed}")]);
+                continue;
+            }
+
+            if (draft.StartsWith("or", "nor") && !draft.Refuses && !draft.IsEmpty && draft.Items.TrueForAll(i => i.IsUnderstood))
+            {
+                // One or the other: neither takes effect before it is known which.
+                if (current?.Clauses is [.., { Draft: { IsBareList: true, Refuses: false } either }])
+                {
+                    notes.Tell(either.Stretch, "One or the other: which is it?", []);
+                    current.Clauses.RemoveAt(current.Clauses.Count - 1);
+                }
+
+                notes.Tell(draft.Stretch, "One or the other: which is it?", []);
+                continue;
+            }
+
+            refused = draft.Refuses;
+            var joined = draft.Boundary is null || draft.Boundary.First.Kind is TokenKind.Word || text[draft.Boundary.Start] is '&' or '+';
+            if (draft.IsEmpty && draft.Scope is null && !draft.Items.Exists(i => i.IsNumber))
+                continue;
+            if (Clause.Of(draft.Items, draft.Refuses) is not { } clause || (lost && draft.Scope is null && joined))
+            {
+                Aside(draft);
+                lost = draft.Scope is not null || (lost && joined);
+                continue;
+            }
+
+            lost = false;
+            switch (draft.Scope)
+            {
+                case { Kind: ScopeKind.All }:
+                    (current = _base).Clauses.Add((draft, clause));
+                    break;
+                case { Kind: ScopeKind.Except } except when draft.IsEmpty:
+                    AllBut(except, draft);
+                    current = null;
+                    break;
+                case { Kind: ScopeKind.Of } ones:
+                    current = _parts.Find(p => p.Wanted.Exists(i => i.Is(WordKind.Colour)?.Code == ones.Said.Is(WordKind.Colour)!.Code));
+                    if (current is null)
+                        notes.Tell(draft.Stretch, "Which ones are these?", []);
+                    current?.Clauses.Add((draft, clause));
+                    _dividing.Add(ones.Said);
+                    break;
+                case { } scope:
+                    var part = new Part(scope.Kind is ScopeKind.Except ? scope with { Kind = ScopeKind.Count } : scope);
+                    part.Clauses.Add((draft, clause));
+                    _parts.Add(part);
+                    current = draft.ScopedAfter ? null : part;
+                    break;
+                case null when _parts.Count == 0 || (draft.Refuses && (!joined || current is null)):
+                    _base.Clauses.Add((draft, clause));
+                    break;
+                case null when joined && current is not null:
+                    current.Clauses.Add((draft, clause));
+                    break;
+                case null when draft.Items.Exists(i => i.IsRefusable):
+                    var words = text[draft.Stretch.Start..draft.Stretch.End];
+                    notes.Tell(draft.Stretch, "Is this for all of them, or only for some?", [new($"all with {words}", $"all with {words}"), new($"the rest with {words}", $"the rest with {words}")]);
+                    break;
+                default:
+                    _base.Clauses.Add((draft, clause));
+                    break;
+            }
+        }
+    }
+
+    /// <summary>"… on all except 6": the clause before speaks of all others.</summary>
+    private void AllBut(Scope except, Draft draft)
+    {
+        if (_base.Clauses.Count > 0 && _base.Clauses[^1] is { Clause.Refuses: false } last && !last.Draft.Items.Exists(i => i.NamesPiece))
+        {
+            _base.Clauses.RemoveAt(_base.Clauses.Count - 1);
+            var part = new Part(except);
+            part.Clauses.Add(last);
+            _parts.Add(part);
+        }
+        else
+        {
+            notes.Tell(draft.Stretch, "What is it that these should not have?", []);
+        }
+    }
+
+    /// <summary>The number that says how many there are in all; null when none does.</summary>
+    private Item? Total()
+    {
+        foreach (var (_, clause) in _base.Clauses.Where(c => !c.Clause.Refuses))
+        {
+            for (var i = 0; i < clause.Items.Count; i++)
+            {
+                var next = clause.Items.Skip(i + 1).FirstOrDefault(n => !n.IsEmpty && n.Is(WordKind.Colour) is null && n.Is(WordKind.Size) is null);
+                var ofPattern = clause.Items[i].Count?.Unit is null && (next?.Is(WordKind.Pattern) is not null || next?.Is(WordKind.Part) is not null || clause.Items.ElementAtOrDefault(i + 1)?.Is(WordKind.CoatNoun) is not null);
+                if (clause.Items[i] is { IsNumber: true } number && !ofPattern && number.Count!.Unit is not "boxes")
+                    return number;
+            }
+        }
+
+        return null;
+    }
+
+    /// <summary>Counts the groups out and reads a line for each.</summary>
+    private List<EntryLine> Divided(Item? total, Func<Item?, Part?, Amount?, Item?, EntryLine?> read)
+    {
+        var single = _parts is [{ Scope.Kind: ScopeKind.Count }] && total is null ? _parts[0] : null;
+        if (_parts.Count > 0 && _parts.TrueForAll(p => p.Scope!.Kind is ScopeKind.Rest))
+        {
+            foreach (var (draft, _) in _parts.SelectMany(p => p.Clauses))
+                notes.Tell(draft.Stretch, "The rest of what? Say how many are different.", []);
+            _parts.Clear();
+        }
+
+        if (_parts.Count == 0 || single is not null)
+        {
+            // "24 navy, rods": the only count there is counts them all.
+            var counted = single?.Scope is { } all ? new Amount(all.Value, CountedIn.Pieces, Plain(all.Value)) : null;
+            return read(null, single, counted, single?.Scope!.Said) is { } line ? [line] : [];
+        }
+
+        var byPiece = total is null || total.Count!.Pieces is not null;
+        var shared = _parts.TrueForAll(p => p.Scope!.Kind is ScopeKind.Share or ScopeKind.Rest);
+        if (!byPiece && !shared)
+        {
+            foreach (var draft in _parts.SelectMany(p => p.Clauses).Select(c => c.Draft))
+                notes.Tell(draft.Stretch, "Say how many there are in all, in pieces, before you divide them.", []);
+            return read(null, null, null, null) is { } whole ? [whole] : [];
+        }
+
+        var counts = _parts.Where(p => p.Scope!.Kind is ScopeKind.Count).Sum(p => p.Scope!.Value);
+        var sum = byPiece ? total?.Count!.Pieces ?? (counts > 0 ? counts : AssumedTotal) : total!.Count!.Value;
+        if (total is not null)
+            _dividing.Add(total);
+
+        // "6 white and 6 dark in each": of every box.
+        if (total?.Count!.Boxes is { } boxes && counts > 0 && Math.Abs(counts * boxes - sum) < 1e-6 && items.Exists(i => i.Is(WordKind.Per) is not null || i.Is(WordKind.Each) is not null))
+            _parts.ForEach(p => p.Scope = p.Scope! with { Value = p.Scope.Value * boxes });
+        var lines = new List<EntryLine>();
+        var (given, shares) = (0.0, 0.0);
+        foreach (var part in Shared(sum, byPiece, ref given, ref shares))
+        {
+            var amount = byPiece ? new Amount(part.Pieces, CountedIn.Pieces, $"{Plain(part.Pieces)} of {Plain(sum)}") : LineReader.AmountOf(total!.Count! with { Value = part.Pieces }, $"{Plain(part.Pieces)} of {Plain(sum)}");
+            if (read(total, part.Part, amount, part.Part?.Scope?.Said) is { } line)
+                lines.Add(line);
+        }
+
+        return lines;
+    }
+
+    private List<(Part? Part, double Pieces)> Shared(double sum, bool byPiece, ref double given, ref double shares)
+    {
+        List<(Part? Part, double Pieces)> groups = [];
+        foreach (var part in _parts.Where(p => p.Scope!.Kind is not ScopeKind.Rest))
+        {
+            var pieces = part.Scope!.Kind switch
+            {
+                ScopeKind.Share => Whole(sum * (shares + part.Scope.Value), byPiece) - Whole(sum * shares, byPiece),
+                ScopeKind.Except => sum - part.Scope.Value,
+                _ => part.Scope.Value,
+            };
+            shares += part.Scope.Kind is ScopeKind.Share ? part.Scope.Value : 0;
+            var saysNothing = part.Clauses.TrueForAll(c => c.Draft.IsEmpty && !c.Draft.Refuses);
+            if (pieces < (byPiece ? 1 : 0) || given + pieces > sum + 1e-6 || saysNothing)
+            {
+                foreach (var (draft, _) in part.Clauses.Where(c => !c.Draft.IsEmpty || c.Draft.Scope is not null))
+                    notes.Tell(draft.Stretch, saysNothing ? "What should these have?" : pieces < 1 ? "That leaves not a single piece." : sum - given > 0 ? $"Only {Plain(sum - given)} of the {Plain(sum)} are left." : $"Something was said of all {Plain(sum)} already.", []);
+                continue;
+            }
+
+            given += pieces;
+            groups.Add((part, pieces));
+        }
+
+        var left = Math.Round(sum - given, 2);
+        var rests = _parts.Where(p => p.Scope!.Kind is ScopeKind.Rest).ToList();
+        foreach (var (draft, _) in rests.Skip(left > 1e-6 ? 1 : 0).SelectMany(p => p.Clauses))
+            notes.Tell(draft.Stretch, left > 1e-6 ? "The rest was given away already." : "There are none left.", []);
+        if (left > 1e-6)
+        {
+            var rest = rests.FirstOrDefault();
+            if (rest?.Scope is { Value: > 0 } said && said.Value != left)
+                notes.Tell((said.Said.Start, said.Said.End), $"{Plain(left)} are left.", []);
+            groups.Add((rest, left));
+        }
+
+        return groups;
+    }
+
+    private static double Whole(double pieces, bool byPiece) => byPiece ? Math.Round(pieces, MidpointRounding.AwayFromZero) : Math.Round(pieces, 2);
+
+    private static string Plain(double value) => value.ToString("0.##", CultureInfo.InvariantCulture);
+
+    /// <summary>A clause that is not understood has no part in any line: it is asked about, whole.</summary>
+    private void Aside(Draft draft) => SetAside(draft.Items, draft.Governors);
+
+    private void SetAside(IReadOnlyList<Item> said, IReadOnlyList<Item>? governors = null)
+    {
+        var all = said.Concat(governors ?? []).ToList();
+        var (start, end) = (all.Min(i => i.Start), all.Max(i => i.End));
+        var words = text[start..end];
+        var unknown = said.Where(i => !i.IsUnderstood && i.Meanings.Count == 0).OrderBy(i => i.Start).ToList();
+        var known = said.Where(i => i.IsUnderstood && !i.IsEmpty).ToList();
+        if (unknown.Count == 0 || known.Count == 0)
+        {
+            notes.Tell((start, end), "This word is not known.", [.. unknown.Where(u => u.First.Kind is TokenKind.Word).Take(1).SelectMany(u => vocabulary.Nearest(u.First.Stem)).Select(n => new ChipChoice(n, n))]);
+            return;
+        }
+
+        var first = unknown[0];
+        var cut = string.Join(' ', all.Where(i => i.IsUnderstood && i.End > i.Start).OrderBy(i => i.Start).SkipWhile(i => i.IsEmpty).Select(i => text[i.Start..i.End]));
+        List<ChipChoice> choices = [new(cut, cut)];
+        if (known.Find(i => i.IsRefusable) is { } refusable)
+            choices.Add(new($"no {refusable.Meanings[0].Says}", $"no {refusable.Meanings[0].Says}"));
+        notes.Tell((start, end), $"“{text[first.Start..first.End]}” is not known, so all of this is left out. What is meant?", choices, words);
+    }
+}
+
+/// <summary>How much of a line.</summary>
+/// <param name="Value">The number.</param>
+/// <param name="CountedIn">What it counts.</param>
+/// <param name="Says">In words.</param>
+internal sealed record Amount(double Value, CountedIn CountedIn, string Says);
+
+/// <summary>Collects what was not understood; nothing is told twice.</summary>
+internal sealed class Notes(string text)
+{
+    public List<NotUnderstood> All { get; } = [];
+
+    public void Tell((int Start, int End) stretch, string reason, IReadOnlyList<ChipChoice> choices, string? words = null)
+    {
+        if (stretch.End > stretch.Start && !All.Exists(n => n.Start == stretch.Start && n.Length == stretch.End - stretch.Start))
+            All.Add(new(stretch.Start, stretch.End - stretch.Start, words ?? text[stretch.Start..stretch.End], reason, choices));
+    }
+}
