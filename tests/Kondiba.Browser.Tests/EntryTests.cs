@@ -52,7 +52,7 @@ public sealed class EntryTests(Site site) : IClassFixture<Fresh>, IDisposable
     {
         maker.Open("Orchid show");
         maker.Until(() => maker.Count("[data-testid=tray] use") == 62, "the trays");
-        maker.Click($"//input[@aria-label='{Field}']");
+        maker.Click($"//textarea[@aria-label='{Field}']");
         maker.Paste("12 rods teal half\n2 doz mini twists white\n\n  5 apples coral whole  \n");
         maker.Until(() => maker.Count("[data-testid=understood]") == 3, "three lines understood");
         maker.Press("Add 3 lines");

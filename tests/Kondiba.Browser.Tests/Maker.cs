@@ -64,8 +64,8 @@ public sealed class Maker : IDisposable
     {
         Go("");
         Type("n");
-        Until(() => Focused() == "Order for", "the cursor in the name");
-        Type(name);
+        Until(() => Focused() == "Add to the order", "the cursor where lines are typed");
+        Fill("Order for", name);
         Fill("Add to the order", line);
         Until(() => Count("[data-testid=understood]") == 1, "the line understood");
         Press("Add it");

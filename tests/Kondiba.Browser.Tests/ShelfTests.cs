@@ -27,8 +27,8 @@ public sealed class ShelfTests(Site site) : IClassFixture<Fresh>
             maker.Go("");
             maker.See("The shelf");
             maker.Press("New order N");
-            maker.Until(() => maker.Focused() == "Order for", "the new order");
-            maker.Type(name);
+            maker.Until(() => maker.Focused() == "Add to the order", "the new order");
+            maker.Fill("Order for", name);
             maker.SeeSaved();
         }
 
@@ -75,7 +75,7 @@ public sealed class ShelfTests(Site site) : IClassFixture<Fresh>
         using var maker = new Maker(site);
         maker.Open("Chess final");
         maker.Fill("Add to the order", "12 pretzle rods midnight; 20 pebbles");
-        maker.See("“pebbles”");
+        maker.See("“20 pebbles”");
         maker.See("Add it without");
         Assert.Empty(maker.Barriers());
     }

@@ -42,7 +42,7 @@ internal static class OrdersApi
         return TypedResults.Ok(new OrdersFound([.. found.Take(Page)], found.Count > Page));
     }
 
-    private static async Task<Results<Created<OrderView>, Ok<OrderView>, ValidationProblem>> CreateAsync(
+    private static async Task<Results<Created<OrderView>, Ok<OrderView>, ValidationProblem, ProblemHttpResult>> CreateAsync(
         OrderInput input, [FromHeader(Name = "Idempotency-Key")] Guid? key, [AsParameters] Desk desk)
     {
         if (key is not null && await desk.Db.WholeOrders.SingleOrDefaultAsync(o => o.CreationKey == key) is { } already)
@@ -51,7 +51,8 @@ internal static class OrdersApi
         if (errors is not null)
             return errors;
 
-        var order = new Order { KitchenId = desk.Db.KitchenId, Name = "", CreationKey = key, Number = await desk.NextNumberAsync() };
+        // The key is the order's id too: its page has an address before anything of it is kept.
+        var order = new Order { Id = key ?? Guid.CreateVersion7(), KitchenId = desk.Db.KitchenId, Name = "", CreationKey = key, Number = await desk.NextNumberAsync() };
         Write(order, input, tally, await desk.Things.TablesAsync(), desk.Clock.GetCurrentInstant(), desk.MayPrice || desk.User.IsOwner());
         desk.Db.Add(order);
         await desk.Book.SettleAsync(order, tally);
@@ -63,7 +64,9 @@ internal static class OrdersApi
         {
             // The same creation, asked twice at once: the other one was first.
             desk.Db.ChangeTracker.Clear();
-            return TypedResults.Ok(await desk.ViewAsync(await desk.Db.WholeOrders.SingleAsync(o => o.CreationKey == key)));
+            return await desk.Db.WholeOrders.SingleOrDefaultAsync(o => o.CreationKey == key) is { } first
+                ? TypedResults.Ok(await desk.ViewAsync(first))
+                : TypedResults.Problem(title: "This key was used already.", detail: "Send the order with a new Idempotency-Key.", statusCode: StatusCodes.Status409Conflict);
         }
 
         desk.Book.Kept();

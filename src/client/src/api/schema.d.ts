@@ -1649,9 +1649,25 @@ export interface components {
             lines: components["schemas"]["EntryLine"][];
             notUnderstood: components["schemas"]["NotUnderstood"][];
             completions: components["schemas"]["Completion"][];
+            order: components["schemas"]["EntryOrder"];
         };
         EntryLine: {
             line: components["schemas"]["LineDraft"];
+            chips: components["schemas"]["Chip"][];
+            /**
+             * Format: int32
+             * @default 0
+             */
+            group: number;
+        };
+        EntryOrder: {
+            name: null | string;
+            day: null | components["schemas"]["LocalDate"];
+            time: null | components["schemas"]["LocalTime"];
+            handover: null | components["schemas"]["Handover"];
+            place: null | string;
+            packing: components["schemas"]["PackingDraft"][];
+            allergies: string[];
             chips: components["schemas"]["Chip"][];
         };
         EntryText: {

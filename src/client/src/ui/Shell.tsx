@@ -25,7 +25,7 @@ export function Shell({ children }: { children: ReactNode }) {
   const navigate = useNavigate();
   const newOrder = useNewOrder();
   useShortcuts({
-    n: () => newOrder.mutate(),
+    n: newOrder,
     s: () => void navigate("/"),
     o: () => void navigate("/orders"),
     d: () => void navigate("/day"),

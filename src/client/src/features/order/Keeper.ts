@@ -1,4 +1,4 @@
-import { ApiError, answer, api } from "../../api/client";
+import { ApiError, answer, api, type Order } from "../../api/client";
 import { draftOf, forgetDraft, sameDraft, storeDraft, type Draft } from "./draft";
 
 export type Keeping = "kept" | "keeping" | "wrong" | "unreachable" | "conflict" | "gone";
@@ -22,6 +22,7 @@ export class Keeper {
     private version: number,
     private kept: Draft,
     private readonly tell: (state: Keeping) => void,
+    private readonly created: (order: Order) => void,
   ) {
     this.wanted = kept;
   }
@@ -51,7 +52,18 @@ export class Keeper {
       while (this.dirty) {
         sent = this.wanted;
         const body = { ...sent, version: this.version };
-        this.version = (await answer(api.PUT("/api/orders/{id}", { ...this.path, body }))).version;
+        if (this.version === 0) {
+          const header = { "Idempotency-Key": this.id };
+          const order = await answer(api.POST("/api/orders", { params: { header }, body }));
+          this.version = order.version;
+          this.created(order);
+          // The same creation may have been answered before, with what was wanted then.
+          this.kept = draftOf(order);
+          if (sameDraft(this.kept, sent)) continue;
+        }
+        this.version = (
+          await answer(api.PUT("/api/orders/{id}", { ...this.path, body: { ...sent, version: this.version } }))
+        ).version;
         this.kept = sent;
       }
       forgetDraft(this.id);

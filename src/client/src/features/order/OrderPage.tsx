@@ -1,8 +1,9 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useMemo } from "react";
-import { useParams } from "react-router";
+import { useLocation, useParams } from "react-router";
 import type { Order, Reference, SharedPot } from "../../api/client";
 import { orderQuery, referenceQuery, sharedQuery, useKitchen } from "../../api/queries";
+import { freshOrder } from "./freshOrder";
 import type { Keeping } from "./Keeper";
 import { HowOrder } from "../../ui/How";
 import { ErrorNote, Waiting } from "../../ui/notes";
@@ -15,7 +16,10 @@ import { useUndoKeys } from "../../ui/useUndoKeys";
 
 export function OrderPage() {
   const { id = "" } = useParams();
-  const order = useQuery(orderQuery(id, "order"));
+  const fresh = (useLocation().state as { fresh?: boolean } | null)?.fresh;
+  const queries = useQueryClient();
+  const kept = orderQuery(id, "order");
+  const order = useQuery({ ...kept, queryFn: fresh ? () => freshOrder(id, queries) : kept.queryFn });
   const reference = useQuery(referenceQuery);
   const error = order.error ?? reference.error;
   if (error) return <ErrorNote error={error} retry={() => void order.refetch()} />;

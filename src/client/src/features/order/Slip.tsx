@@ -1,6 +1,6 @@
 import { Redo2, Undo2 } from "lucide-react";
-import { useEffect, useMemo, useRef } from "react";
-import { Link, useLocation } from "react-router";
+import { useEffect, useMemo } from "react";
+import { Link } from "react-router";
 import type { Order, Reference, Tally } from "../../api/client";
 import { FieldNote } from "../../ui/notes";
 import { notesOf } from "../../ui/problems";
@@ -38,11 +38,6 @@ export function Slip(props: {
     () => [...new Set(tally.problems.filter((p) => p.reason.startsWith(clashStart)).map((p) => p.reason))],
     [tally.problems],
   );
-  const name = useRef<HTMLInputElement>(null);
-  const fresh = (useLocation().state as { fresh?: boolean } | null)?.fresh;
-  useEffect(() => {
-    if (fresh) name.current?.select();
-  }, [fresh]);
   useEffect(() => {
     document.title = `${draft.name || "Order"} · Kondiba`;
   }, [draft.name]);
@@ -55,8 +50,8 @@ export function Slip(props: {
     <section aria-label="Order slip" className="self-start">
       <div className="slip px-5 pt-5">
         <h1 className="sr-only">{draft.name || "Order"}</h1>
+        <QuickEntry id={order.id} empty={draft.lines.length === 0} edit={edit} />
         <input
-          ref={name}
           aria-label="Order for"
           aria-invalid={notes.name ? true : undefined}
           aria-describedby={notes.name && "note-name"}
@@ -66,7 +61,7 @@ export function Slip(props: {
         />
         <FieldNote id="note-name" text={notes.name} />
         <p className="text-ink2 text-[13px]">
-          order {order.number}
+          {desk.number > 0 ? `order ${desk.number}` : "not saved yet: nothing is on it"}
           {draft.isTemplate && <b className="text-go"> · a template</b>}
         </p>
         <Who
@@ -138,7 +133,6 @@ export function Slip(props: {
             );
           })}
         </ul>
-        <QuickEntry empty={draft.lines.length === 0} edit={edit} />
         <FieldNote id="note-lines" text={notes.lines ?? props.problem?.message} />
         {draft.lines.length > 0 && <PaletteRow draft={draft} reference={reference} notes={notes} edit={edit} />}
 
@@ -160,19 +154,19 @@ export function Slip(props: {
             {tally.pieces}
           </span>
         </p>
-        <PriceRow id={order.id} draft={draft} />
-        {draft.lines.length > 0 && (
+        {desk.number > 0 && <PriceRow id={order.id} draft={draft} />}
+        {draft.lines.length > 0 && desk.number > 0 && (
           <p className="mt-1">
             <Link className="text-act font-semibold" to={`/orders/${order.id}/prep`}>
               prep, step by step
             </Link>
           </p>
         )}
-        <KeepingNote desk={desk} />
+        {(desk.number > 0 || desk.keeping !== "kept") && <KeepingNote desk={desk} />}
         <div className="mt-2 flex items-center gap-4 text-[15px] print:hidden">
           <StepButton label="Undo" icon={<Undo2 size={17} />} step={desk.undo} />
           <StepButton label="Redo" icon={<Redo2 size={17} />} step={desk.redo} />
-          <RemoveOrder order={order} name={draft.name ?? ""} />
+          {desk.number > 0 && <RemoveOrder order={order} name={draft.name ?? ""} />}
         </div>
       </div>
     </section>

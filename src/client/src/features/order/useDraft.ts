@@ -13,7 +13,13 @@ export function useDraft(order: Order) {
     begun(stored?.draft ?? draftOf(order)),
   );
   const [keeping, setKeeping] = useState<Keeping>("kept");
-  const [keeper] = useState(() => new Keeper(order.id, stored?.version ?? order.version, draftOf(order), setKeeping));
+  const [number, setNumber] = useState(order.number);
+  const [keeper] = useState(
+    () =>
+      new Keeper(order.id, stored?.version ?? order.version, draftOf(order), setKeeping, (created) =>
+        setNumber(created.number),
+      ),
+  );
   const { draft } = state;
 
   const edit: Edit = useCallback((field, change) => dispatch({ kind: "edit", field, change }), []);
@@ -24,6 +30,8 @@ export function useDraft(order: Order) {
   return {
     draft,
     keeping,
+    /** 0 until it is saved. */
+    number,
     edit,
     undo: state.past.length > 0 ? () => dispatch({ kind: "undo" }) : undefined,
     redo: state.future.length > 0 ? () => dispatch({ kind: "redo" }) : undefined,

@@ -29,13 +29,11 @@ export function ShelfPage() {
         <Summary shelf={shelf.data} />
         <button
           className="bg-act text-on-act ml-auto rounded-full px-5 py-2 text-lg font-bold disabled:opacity-60"
-          disabled={newOrder.isPending}
-          onClick={() => newOrder.mutate()}
+          onClick={newOrder}
         >
           New order <kbd className="ml-1 hidden font-sans opacity-80 sm:inline">N</kbd>
         </button>
       </header>
-      {newOrder.isError && <ErrorNote error={newOrder.error} />}
       <PutBack />
       <Board shelf={shelf.data} reference={reference.data} />
       <Pages shelf={shelf.data} />

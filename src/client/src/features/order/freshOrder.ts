@@ -1,0 +1,27 @@
+import type { QueryClient } from "@tanstack/react-query";
+import { answer, api, ApiError, type Order } from "../../api/client";
+import { kitchenQuery } from "../../api/queries";
+
+/** The Saturday after next midnight, at noon: most pickups are near it, and the maker changes the rest. */
+function usualPickup(now: string): string {
+  const day = new Date(`${now.slice(0, 10)}T12:00:00Z`);
+  day.setUTCDate(day.getUTCDate() + 1 + ((5 - day.getUTCDay() + 7) % 7));
+  return day.toISOString().slice(0, 19);
+}
+
+/** An order that may not have been saved yet: then it is empty, and has neither version nor number. */
+export async function freshOrder(id: string, queries: QueryClient): Promise<Order> {
+  try {
+    return await answer(api.GET("/api/orders/{id}", { params: { path: { id } } }));
+  } catch (error) {
+    if (!(error instanceof ApiError && error.status === 404)) throw error;
+  }
+  const kitchen = await queries.query(kitchenQuery);
+  const empty = {
+    ...{ name: "New order", pickup: usualPickup(kitchen.now), notes: "", lines: [], pots: {}, margin: null },
+    ...{ palette: [], client: "", contact: "", handover: "pickup" as const, place: "", allergies: [], packing: [] },
+    ...{ price: null, deposit: null, schools: {} },
+  };
+  const tally = await answer(api.POST("/api/amounts/preview", { body: empty }));
+  return { ...empty, id, version: 0, number: 0, tally, depositPaid: false, state: "asked", isTemplate: false };
+}
