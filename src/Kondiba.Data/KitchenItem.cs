@@ -45,6 +45,15 @@ public enum ItemKind
 
     /// <summary>Hours, hands and warm places; one a kitchen.</summary>
     Working,
+
+    /// <summary>A topping of the maker's own.</summary>
+    Topping,
+
+    /// <summary>A part of the maker's own.</summary>
+    Part,
+
+    /// <summary>A word of the maker's own.</summary>
+    Word,
 }
 
 /// <summary>Something a maker has told about the kitchen, kept as the record that Core reads.</summary>
@@ -82,6 +91,9 @@ public sealed class KitchenItem : IOfKitchen
             Of<OwnFilling>(ItemKind.Filling),
             Of<OwnMould>(ItemKind.Mould),
             Of<OwnPlace>(ItemKind.Place),
+            Of<OwnTopping>(ItemKind.Topping),
+            Of<OwnPart>(ItemKind.Part),
+            Of<OwnWord>(ItemKind.Word),
             Of<Working>(ItemKind.Working).FirstOrDefault());
 
         List<T> Of<T>(ItemKind kind) => [.. items.Where(i => i.Kind == kind).OrderBy(i => i.Code, StringComparer.Ordinal).Select(i => JsonSerializer.Deserialize<T>(i.Body, Json)!)];

@@ -87,11 +87,7 @@ public sealed class Maker : IDisposable
     public void Type(string keys) => driver.SwitchTo().ActiveElement().SendKeys(keys);
 
     /// <summary>Pastes where the focus is.</summary>
-    public void Paste(string text) => driver.ExecuteScript("""
-        const data = new DataTransfer();
-        data.setData('text/plain', arguments[0]);
-        document.activeElement.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }));
-        """, text);
+    public void Paste(string text) => driver.ExecuteCdpCommand("Input.insertText", new() { ["text"] = text });
 
     public void Chord(string modifier, string key) => Type(modifier + key + Keys.Null);
 

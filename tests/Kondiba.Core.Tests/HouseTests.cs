@@ -30,7 +30,7 @@ public class HouseTests
         Assert.All(tables.Centres, c => Assert.InRange(c.UsualDepth.Value.Si, 0.05, c.Deepest.Value.Si));
 
         // The same measures that a maker's own centre must pass, density too.
-        Assert.All(tables.Centres, c => Assert.Empty(OwnCheck.Of(KitchenTables.Entered(c))));
+        Assert.All(tables.Centres, c => Assert.Empty(OwnCheck.Of(KitchenTables.Entered(c), tables)));
         Assert.All(tables.Coatings, c => Assert.Empty(OwnCheck.Of(KitchenTables.Entered(c), tables)));
     }
 }

@@ -92,8 +92,8 @@ public class LetterTests
     {
         // Safety: common practice, and the allergens of Regulation 1169/2011, Annex II.
         Assert.All(Tables.Decor.Lustres, l => Assert.Contains("alcohol", l.How, StringComparison.Ordinal));
-        Assert.Contains("tree nuts", Tables.Decor.Sprinkle("chopped-nuts")!.Allergens);
-        Assert.Contains("wheat", Tables.Decor.Sprinkle("crumbs")!.Allergens);
+        Assert.Contains("tree nuts", Tables.Decor.Sprinkle("chopped-nuts")!.Allergens!);
+        Assert.Contains("wheat", Tables.Decor.Sprinkle("crumbs")!.Allergens!);
     }
 
     [Theory]

@@ -111,7 +111,7 @@ public class NeedTests
     public void Every_centre_says_how_it_keeps_and_every_allergen_of_the_tables_is_on_a_list()
     {
         Assert.All(Tables.Centres, c => Assert.Single(Tables.Keeping, k => k.Centres.Contains(c.Code)));
-        var used = Tables.Centres.SelectMany(c => c.Allergens).Concat(Tables.Coatings.SelectMany(c => c.Allergens)).Concat(Tables.Decor.Sprinkles.SelectMany(s => s.Allergens));
+        var used = Tables.Centres.SelectMany(c => c.Allergens!).Concat(Tables.Coatings.SelectMany(c => c.Allergens!)).Concat(Tables.Decor.Sprinkles.SelectMany(s => s.Allergens!));
         Assert.Subset(Tables.Allergens.Select(a => a.Name).ToHashSet(), used.ToHashSet());
 
         // FALCPA 2004 with the FASTER Act 2021: nine. Regulation (EU) 1169/2011, Annex II: fourteen.

@@ -25,7 +25,7 @@ public class OwnThingsTests
     [Fact]
     public void A_centre_of_the_makers_own_is_dipped_like_any_other()
     {
-        Assert.Empty(OwnCheck.Of(Pear));
+        Assert.Empty(OwnCheck.Of(Pear, Tables));
         var tables = With(OwnThings.None with { Centres = [Pear] });
         var tally = CoatingTally.For(Order(null, Line("pear", "small", 6)), tables, Now);
         Assert.Empty(tally.Problems);
@@ -96,7 +96,7 @@ public class OwnThingsTests
 
     [Theory]
     [MemberData(nameof(BadCentres))]
-    public void A_centre_that_cannot_be_is_named_by_its_field(OwnCentre centre, string field, string reason) => Names(OwnCheck.Of(centre), field, reason);
+    public void A_centre_that_cannot_be_is_named_by_its_field(OwnCentre centre, string field, string reason) => Names(OwnCheck.Of(centre, TradeTables.Shipped), field, reason);
 
     public static TheoryData<OwnCoating, string, string> BadCoatings => new()
     {
@@ -139,7 +139,7 @@ public class OwnThingsTests
     public void A_centre_too_large_for_every_vessel_is_named_with_what_to_do()
     {
         var melon = Sized("ball", 3000 / 1.5, ("diameter", 190), ("bareCap", 10));
-        Assert.Empty(OwnCheck.Of(melon));
+        Assert.Empty(OwnCheck.Of(melon, Tables));
         var tally = CoatingTally.For(Order(null, Line("pear", "small", 1), Truffles(24)), With(OwnThings.None with { Centres = [melon] }), Now);
         var problem = Assert.Single(tally.Problems);
         Assert.Equal(("lines[0].depth", Severity.Unfit), (problem.Field, problem.Severity));

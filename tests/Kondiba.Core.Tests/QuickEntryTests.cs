@@ -238,7 +238,7 @@ public class QuickEntryTests
         var text = Gen.OneOf(words.Array[0, 14].Select(w => string.Join(' ', w)), words.Array[0, 14].Select(string.Concat), Gen.String[0, 60]);
         var words2 = Tables.Words;
         var silentWords = words2.Fillers.Concat(words2.Joiners).Concat(words2.Openers).Concat(words2.Alls).Concat(words2.Eaches).Concat(words2.Splits).Concat(words2.Pers).Concat(words2.Whens)
-            .SelectMany(w => w.Split(' ')).Concat(["a", "an"]).ToHashSet();
+            .SelectMany(w => w.Split(' ')).SelectMany(w => (string[])[w, w.TrimEnd('s')]).Concat(["a", "an"]).ToHashSet();
         text.Sample(
             typed =>
             {
@@ -246,7 +246,7 @@ public class QuickEntryTests
                 var told = new bool[typed.Length];
                 foreach (var (start, length) in entry.Lines.SelectMany(l => l.Chips).Concat(entry.Order.Chips).Select(c => (c.Start, c.Length)).Concat(entry.NotUnderstood.Select(u => (u.Start, u.Length))))
                     told.AsSpan(start, length).Fill(true);
-                var rest = string.Concat(typed.Select((c, i) => told[i] || !char.IsLetterOrDigit(c) ? ' ' : char.ToLowerInvariant(c))).Split(' ', StringSplitOptions.RemoveEmptyEntries);
+                var rest = string.Concat(typed.Select((c, i) => told[i] || !(char.IsLetterOrDigit(c) || c is '\'' or '’') ? ' ' : char.ToLowerInvariant(c))).Replace("'", "", StringComparison.Ordinal).Replace("’", "", StringComparison.Ordinal).Split(' ', StringSplitOptions.RemoveEmptyEntries);
 
                 // "… on 10 of the rods" names the rods again.
                 HashSet<string> again = ["rod", "berrie", "strawberrie", "strawbery", "apple"];

@@ -31,7 +31,7 @@ public sealed record Leftover(Mass Mass, IReadOnlyList<string> Uses)
 
         if (mass >= c.Bark.Value)
             uses.Add("stir in nuts or dried fruit and spread it as bark");
-        if (uses.Count > 0 && coating.Allergens.Count > 0)
+        if (uses.Count > 0 && coating.Allergens is { Count: > 0 })
             uses.Add($"it keeps its allergens: {string.Join(", ", coating.Allergens)}");
         return new(mass, uses);
     }

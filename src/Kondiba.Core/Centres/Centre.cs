@@ -44,12 +44,13 @@ public enum Holding
 /// <param name="TrayGap">Room between neighbours on the sheet.</param>
 /// <param name="Pack">Pieces in a pack as sold; null when it is not sold by the piece.</param>
 /// <param name="PackName">What such a pack is called, one and several: "sleeve", "sleeves".</param>
-/// <param name="Allergens">Of the centre, by code; the packet's label decides.</param>
+/// <param name="Allergens">Of the centre, by name; null when it is not known. The packet's label decides.</param>
 /// <param name="Prep">What the maker adds to the rules of preparing it, in order.</param>
 /// <param name="Sizes">Sizes it comes in; one nameless size when there is only one.</param>
 /// <param name="Contact">Exchange of heat between a coat and it, where it is not the usual one: a frozen, moist face takes heat fast.</param>
 /// <param name="ServedCold">Whether it is served cold.</param>
 /// <param name="Figure">How it is put together, when it is the body of a figure.</param>
+/// <param name="MayContain">Allergens that it may have traces of.</param>
 public sealed record Centre(
     string Code,
     string Name,
@@ -68,12 +69,13 @@ public sealed record Centre(
     Sourced<Length> TrayGap,
     int? Pack,
     IReadOnlyList<string> PackName,
-    IReadOnlyList<string> Allergens,
+    IReadOnlyList<string>? Allergens,
     IReadOnlyList<string> Prep,
     IReadOnlyList<CentreSize> Sizes,
     Sourced<HeatExchange>? Contact = null,
     bool ServedCold = false,
-    Figure? Figure = null)
+    Figure? Figure = null,
+    IReadOnlyList<string>? MayContain = null)
 {
     /// <summary>Whether it lies on the sheet with its dipped end away from the maker, as a rod held by its dry end does.</summary>
     public bool DippedEndUp => Holding is Holding.ByHand && Shape is "rod" or "wrappedRod";

@@ -37,11 +37,12 @@ public enum Cover
 /// <param name="DrizzleFrom">Lower end of the drizzling window.</param>
 /// <param name="DrizzleTo">Upper end of the drizzling window.</param>
 /// <param name="Thinners">Codes of the thinners that go with it.</param>
-/// <param name="Allergens">By code; the packet's label decides.</param>
+/// <param name="Allergens">By name; null when it is not known. The packet's label decides.</param>
 /// <param name="Note">What to know about it.</param>
 /// <param name="Temper">Its tempering curve; null when it sets by itself.</param>
 /// <param name="Packs">Packs it is sold in.</param>
 /// <param name="Colours">Colours it is sold in.</param>
+/// <param name="MayContain">Allergens that it may have traces of.</param>
 public sealed record Coating(
     string Code,
     string Name,
@@ -58,11 +59,12 @@ public sealed record Coating(
     Sourced<Temperature> DrizzleFrom,
     Sourced<Temperature> DrizzleTo,
     IReadOnlyList<string> Thinners,
-    IReadOnlyList<string> Allergens,
+    IReadOnlyList<string>? Allergens,
     string Note,
     TemperCurve? Temper,
     IReadOnlyList<CoatingPack> Packs,
-    IReadOnlyList<CoatingColour> Colours)
+    IReadOnlyList<CoatingColour> Colours,
+    IReadOnlyList<string>? MayContain = null)
 {
     /// <summary>The middle of the dipping window.</summary>
     public Sourced<Temperature> DipAt => new(new((DipFrom.Value.Si + DipTo.Value.Si) / 2), DipFrom.Source);

@@ -69,7 +69,8 @@ public sealed record SprinkleDraft(string? Kind, Side Side, double Cover, bool G
 /// <param name="Count">How many on a piece.</param>
 /// <param name="Coating">Code of the coating they are moulded from at home; null when they are bought.</param>
 /// <param name="Colour">Code of its colour.</param>
-public sealed record PartDraft(string? Kind, int Count, string? Coating = null, string? Colour = null);
+/// <param name="Pressed">Whether they are pressed onto the wet coat; otherwise they are glued on after setting.</param>
+public sealed record PartDraft(string? Kind, int Count, string? Coating = null, string? Colour = null, bool Pressed = false);
 
 /// <summary>Lustre as typed.</summary>
 /// <param name="Kind">Code of the lustre.</param>
@@ -125,10 +126,24 @@ public sealed record PatternKind(
 /// <param name="Form">What a grain looks like: "bead", "rod", "crystal", "flake".</param>
 /// <param name="Srgb">Colours of its grains.</param>
 /// <param name="Heavy">Whether it slides off a fresh coat and wants a few seconds' wait.</param>
-/// <param name="Allergens">By code; the packet's label decides.</param>
+/// <param name="Allergens">By name; null when it is not known. The packet's label decides.</param>
 /// <param name="How">How it is put on.</param>
+/// <param name="MayContain">Allergens that it may have traces of.</param>
+/// <param name="Only">When it holds at all: null for either on the wet coat or glued.</param>
+/// <param name="Words">What else it is called.</param>
 public sealed record Sprinkle(
-    string Code, string Name, Sourced<AreaDensity> PerArea, Sourced<Length> Grain, string Form, IReadOnlyList<string> Srgb, bool Heavy, IReadOnlyList<string> Allergens, string How);
+    string Code,
+    string Name,
+    Sourced<AreaDensity> PerArea,
+    Sourced<Length> Grain,
+    string Form,
+    IReadOnlyList<string> Srgb,
+    bool Heavy,
+    IReadOnlyList<string>? Allergens,
+    string How,
+    IReadOnlyList<string>? MayContain = null,
+    GoesOn? Only = null,
+    IReadOnlyList<string>? Words = null);
 
 /// <summary>Something glued on.</summary>
 /// <param name="Code">Name in data.</param>
@@ -139,7 +154,23 @@ public sealed record Sprinkle(
 /// <param name="Srgb">Its colour.</param>
 /// <param name="How">How it is put on.</param>
 /// <param name="Mould">Code of the mould that makes it at home; null when it is bought or made by a recipe.</param>
-public sealed record Part(string Code, string Name, string Plural, Sourced<Length> Across, Sourced<Mass> Dot, string Srgb, string How, string? Mould = null)
+/// <param name="Allergens">By name; null when it is not known. The packet's label decides.</param>
+/// <param name="MayContain">Allergens that it may have traces of.</param>
+/// <param name="Only">When it holds at all: null for either on the wet coat or glued.</param>
+/// <param name="Words">What else it is called.</param>
+public sealed record Part(
+    string Code,
+    string Name,
+    string Plural,
+    Sourced<Length> Across,
+    Sourced<Mass> Dot,
+    string Srgb,
+    string How,
+    string? Mould = null,
+    IReadOnlyList<string>? Allergens = null,
+    IReadOnlyList<string>? MayContain = null,
+    GoesOn? Only = null,
+    IReadOnlyList<string>? Words = null)
 {
     /// <summary>The mould and the coating that it is made with, when the draft says so and all of it is known.</summary>
     internal (Moulds.Mould Mould, Coatings.Coating Coating, Coatings.CoatingColour Colour)? MouldedIn(PartDraft draft, TradeTables tables) =>
@@ -182,6 +213,7 @@ public sealed record DecorTables(IReadOnlyList<PatternKind> Patterns, IReadOnlyL
 /// <param name="Sprinkling">For sprinkling a piece.</param>
 /// <param name="Brushing">For brushing a piece with glue or lustre.</param>
 /// <param name="Gluing">For gluing a part and holding it.</param>
+/// <param name="Pressing">For pressing a part onto the wet coat.</param>
 /// <param name="CatchBowl">Sprinkles to have at hand, as a multiple of what stays on the pieces.</param>
 /// <param name="GlueDot">Coating in a dot that holds two parts of a figure together.</param>
 public sealed record DecorConstants(
@@ -196,5 +228,6 @@ public sealed record DecorConstants(
     Sourced<NodaTime.Duration> Sprinkling,
     Sourced<NodaTime.Duration> Brushing,
     Sourced<NodaTime.Duration> Gluing,
+    Sourced<NodaTime.Duration> Pressing,
     Sourced<Share> CatchBowl,
     Sourced<Mass> GlueDot);

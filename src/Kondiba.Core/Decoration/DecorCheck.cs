@@ -201,6 +201,8 @@ internal static class DecorCheck
 
                 if (kind is null)
                     continue;
+                if (kind.Only is { } only && only is GoesOn.Set != draft.Glued)
+                    Add($"{field}.glued", only is GoesOn.Set ? $"{Capital(kind.Name)} hold only when they are glued on after setting." : $"{Capital(kind.Name)} hold only on the wet coat.", only is GoesOn.Set ? "Choose “glued on”." : "Choose “on the wet coat”.");
                 (front, tip) = (f, t);
                 known.Add((i, draft, kind));
             }
@@ -220,6 +222,8 @@ internal static class DecorCheck
                     Add($"{field}.kind", $"There is no part called '{draft.Kind}'.", $"Choose one of {string.Join(", ", tables.Decor.Parts.Select(p => p.Code))}.");
                 else if (draft.Colour is not null && kind.MouldedIn(draft, tables) is null)
                     Add($"{field}.colour", $"{Capital(kind.Plural)} are not moulded in '{draft.Coating}', '{draft.Colour}' here.", kind.Mould is null ? "They are bought: leave the colour empty." : "Choose a coating and one of its colours, or leave it empty to buy them.");
+                else if (kind.Only is { } only && only is GoesOn.Wet != draft.Pressed)
+                    Add($"{field}.pressed", only is GoesOn.Wet ? $"{Capital(kind.Plural)} hold only when they are pressed onto the wet coat." : $"{Capital(kind.Plural)} are glued on after setting.", only is GoesOn.Wet ? "Choose “pressed on”." : "Choose “glued on”.");
                 else if (draft.Count is < 1 or > MostParts)
                     Add($"{field}.count", $"A piece takes one to {MostParts} {kind.Plural}.", "Type how many go on one piece.");
                 else if (kind.Across.Value.Circle.Si * draft.Count is var taken && taken > room)

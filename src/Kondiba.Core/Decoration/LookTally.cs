@@ -257,9 +257,10 @@ public sealed record LookTally(
     {
         var sprinkling = c.Sprinkling.Value * design.Sprinkles.Count(s => !s.Draft.Glued);
         var brushing = c.Brushing.Value * (design.Sprinkles.Count(s => s.Draft.Glued) + (design.Paint is null ? 0 : 1));
-        var gluing = c.Gluing.Value * design.Parts.Sum(p => p.Draft.Count);
-        var wet = design.Patterns.Where(p => p.Drizzle.Kind.GoesOn is GoesOn.Wet).Aggregate(sprinkling, (sum, p) => sum + p.Tally.Time);
-        var all = design.Patterns.Aggregate(sprinkling + brushing + gluing, (sum, p) => sum + p.Tally.Time);
+        var gluing = c.Gluing.Value * design.Parts.Where(p => !p.Draft.Pressed).Sum(p => p.Draft.Count);
+        var pressing = c.Pressing.Value * design.Parts.Where(p => p.Draft.Pressed).Sum(p => p.Draft.Count);
+        var wet = design.Patterns.Where(p => p.Drizzle.Kind.GoesOn is GoesOn.Wet).Aggregate(sprinkling + pressing, (sum, p) => sum + p.Tally.Time);
+        var all = design.Patterns.Aggregate(sprinkling + pressing + brushing + gluing, (sum, p) => sum + p.Tally.Time);
         return (wet, new(all, () =>
         [
             WorkingLine.Of("speed of the hand in long lines", c.HandSpeed),
@@ -267,6 +268,7 @@ public sealed record LookTally(
             .. design.Patterns.Select(p => WorkingLine.Of(p.Drizzle.Kind.Name, $"{p.Tally.Line.Value.In("mm"):0} mm at {p.Drizzle.Kind.Pace.Value.Si:0.##} of that speed, and the starts", p.Tally.Time, p.Drizzle.Kind.Pace.Source)),
             .. sprinkling > Duration.Zero ? new[] { WorkingLine.Of("sprinkling", "", sprinkling, c.Sprinkling.Source) } : [],
             .. brushing > Duration.Zero ? new[] { WorkingLine.Of("brushing", "", brushing, c.Brushing.Source) } : [],
+            .. pressing > Duration.Zero ? new[] { WorkingLine.Of("pressing on", "", pressing, c.Pressing.Source) } : [],
             .. gluing > Duration.Zero ? new[] { WorkingLine.Of("gluing and holding", "", gluing, c.Gluing.Source) } : [],
             WorkingLine.Of("to decorate one", "added up", all, Source.Computed),
         ]));
@@ -324,6 +326,7 @@ public sealed record LookTally(
     [
         .. design.Patterns.Select(p => p.Drizzle).Where(d => d.Kind.GoesOn is GoesOn.Wet).Select(d => $"While it is wet, {d.Kind.Name} in {d.Colour.Name}. {d.Kind.How}"),
         .. design.Sprinkles.Where(s => !s.Draft.Glued).Select(s => $"While it is wet, {s.Kind.Name}. {s.Kind.How}"),
+        .. design.Parts.Where(p => p.Draft.Pressed).Select(p => $"While it is wet, press on {p.Draft.Count} {(p.Draft.Count == 1 ? p.Kind.Name : p.Kind.Plural)}."),
     ];
 
     private static List<string> StepsOf(Design design)
@@ -339,7 +342,7 @@ public sealed record LookTally(
             steps.Add($"When it has set, dip {(dip.Angle == 0 ? "the end" : Abs(dip.Angle) > PI / 3 ? "one side" : "at a slant")} in {dip.Colour.Name}, {dip.Depth.In("%"):0} % deep.");
         var set = design.Patterns.Select(p => p.Drizzle).Where(d => d.Kind.GoesOn is GoesOn.Set).Select(d => $"Touch-dry: {d.Kind.Name} in {d.Colour.Name}, kept plain. {d.Kind.How}")
             .Concat(design.Sprinkles.Where(s => s.Draft.Glued).Select(s => $"Set: brush with edible glue, then {s.Kind.Name}; shake off what does not hold."))
-            .Concat(design.Parts.Select(p => $"Set: {p.Draft.Count} {(p.Draft.Count == 1 ? p.Kind.Name : p.Kind.Plural)}. {p.Kind.How}"));
+            .Concat(design.Parts.Where(p => !p.Draft.Pressed).Select(p => $"Set: {p.Draft.Count} {(p.Draft.Count == 1 ? p.Kind.Name : p.Kind.Plural)}. {p.Kind.How}"));
         return [.. steps, .. WetStepsOf(design), .. set, .. design.Paint is { } paint ? new[] { $"Last, {paint.Kind.Name}. {paint.Kind.How}" } : []];
     }
 }

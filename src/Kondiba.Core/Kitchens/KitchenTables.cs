@@ -1,6 +1,8 @@
+using Kondiba.Core.Amounts;
 using Kondiba.Core.Centres;
 using Kondiba.Core.Coatings;
 using Kondiba.Core.Colour;
+using Kondiba.Core.Decoration;
 using Kondiba.Core.Fillings;
 using Kondiba.Core.Measures;
 using Kondiba.Core.Moulds;
@@ -26,6 +28,7 @@ public static class KitchenTables
     private static readonly Sourced<Share> UsualStick = new(new(1), new(Tag.Estimate, "like a smooth solid, until weighed"));
     private static readonly Sourced<HeatCapacity> UsualHeat = new(Quantities.Of<HeatCapacity>(2.0, "kJ/kg·K"), new(Tag.Estimate, "like most sweets, until measured"));
     private static readonly Sourced<Density> UsualDensity = new(Quantities.Of<Density>(1.2, "g/mL"), new(Tag.Estimate, "like most fillings, until measured"));
+    private static readonly AreaDensity UsualPerArea = Quantities.Of<AreaDensity>(0.2, "g/cm²");
     private static readonly Sourced<Length> UsualGap = new(Quantities.Of<Length>(10, "mm"), new(Tag.Estimate, "a finger's width"));
 
     /// <summary>The kitchen's tables. Everything given must have passed <see cref="OwnCheck"/>.</summary>
@@ -35,9 +38,11 @@ public static class KitchenTables
         var coatings = Over(shipped.Coatings, own.Coatings.Select(c => Coating(c, shipped)), c => c.Code);
         var owned = shipped.Vessels.Where(v => ways.WithoutVessels?.Contains(v.Code) is not true);
         var vessels = Over([.. owned], own.Vessels.Select(Vessel), v => v.Code);
+        var centres = Over(shipped.Centres, own.Centres.Select(c => Centre(c, shipped)), c => c.Code);
+        var pieces = shipped with { Centres = centres };
         return shipped with
         {
-            Centres = Over(shipped.Centres, own.Centres.Select(c => Centre(c, shipped)), c => c.Code),
+            Centres = centres,
             Coatings = coatings,
             Tints = Over(shipped.Tints, own.Tints.Select(t => new Tint(t.Code, t.Name, t.Carrier, t.Swatch, t.Drops, Source.Kitchen)), t => t.Code),
             Vessels = vessels.Count > 0 ? vessels : shipped.Vessels,
@@ -51,10 +56,16 @@ public static class KitchenTables
             Thinning = shipped.Thinning with { Target = Set(ways.Film is { } f ? Quantities.Of<Length>(f, "mm") : null, shipped.Thinning.Target) },
             Habits = new(coatings.Any(c => c.Code == ways.Coating) ? ways.Coating! : shipped.Habits.Coating, ways.Thinner, ways.Schools),
             Wares = Wares(shipped.Wares, own.Wares),
-            Ingredients = [.. shipped.Ingredients, .. own.Fillings.SelectMany(f => f.Mix).Where(m => m.Ingredient is null).DistinctBy(OwnCode).Select(m => new Ingredient(OwnCode(m), m.Name, m.Allergens ?? [], []))],
+            Ingredients = [.. shipped.Ingredients, .. own.Fillings.SelectMany(f => f.Mix).Where(m => m.Ingredient is null).DistinctBy(OwnCode).Select(m => new Ingredient(OwnCode(m), m.Name, m.Allergens, []))],
             Fillings = Over(shipped.Fillings, own.Fillings.Select(Filling), f => f.Code),
             Moulds = Over(shipped.Moulds, own.Moulds.Select(Mould), m => m.Code),
             Pricing = Pricing(shipped.Pricing, own.Rates),
+            Decor = shipped.Decor with
+            {
+                Sprinkles = Over(shipped.Decor.Sprinkles, own.Toppings.Select(t => Topping(t, shipped, pieces)), s => s.Code),
+                Parts = Over(shipped.Decor.Parts, own.Parts.Select(p => Part(p, shipped)), p => p.Code),
+            },
+            Words = shipped.Words with { Own = own.Words.DistinctBy(w => w.Word).ToDictionary(w => w.Word, w => w.Means) },
             Setting = shipped.Setting with { Places = Over(shipped.Setting.Places, own.Places.Select(Place), p => p.Code) },
             Working = own.Working ?? shipped.Working,
         };
@@ -94,7 +105,8 @@ public static class KitchenTables
         [
             .. centre.Sizes.Select(s => new OwnSize(s.Code, s.Name, s.Mass.Value.In("g"), ShapeKind.Of(centre.Shape)!.Measures.Zip(s.Measures)
                 .ToDictionary(m => m.First.Code, m => m.Second.Value))),
-        ]);
+        ],
+        centre.MayContain);
 
     /// <summary>A shipped or own coating in the form that it is entered in, to be changed.</summary>
     public static OwnCoating Entered(Coating coating) => new(
@@ -109,7 +121,8 @@ public static class KitchenTables
         coating.Thinners,
         coating.Allergens,
         [.. coating.Packs.Select(p => new OwnPack(Math.Round(p.Mass.Value.In("g"), 3), p.Price.Value.Amount, p.Coupon?.Amount, p.Coupons))],
-        [.. coating.Colours.Select(c => new OwnColour(c.Code, c.Name, c.Srgb, c.Mixed))]);
+        [.. coating.Colours.Select(c => new OwnColour(c.Code, c.Name, c.Srgb, c.Mixed))],
+        coating.MayContain);
 
     /// <summary>A concentrated colour in the form that it is entered in.</summary>
     public static OwnTint Entered(Tint tint) => new(tint.Code, tint.Name, tint.Carrier, tint.Swatch, tint.Drops);
@@ -232,7 +245,8 @@ public static class KitchenTables
             own.Prep,
             [.. own.Sizes.Select(s => Size(s, kind, like?.Shape == own.Shape ? like.Size(s.Code) : null))],
             like?.Contact,
-            like?.ServedCold ?? false);
+            like?.ServedCold ?? false,
+            MayContain: own.MayContain);
     }
 
     private static CentreSize Size(OwnSize own, ShapeKind kind, CentreSize? like) => new(
@@ -275,7 +289,8 @@ public static class KitchenTables
             [
                 .. own.Colours.Select(c => like?.Colours.FirstOrDefault(l => l.Code == c.Code && l.Name == c.Name && l.Srgb == c.Srgb)
                     ?? new(c.Code, c.Name, c.Srgb.ToLowerInvariant(), CoverOf(c.Srgb), c.Mixed)),
-            ]);
+            ],
+            own.MayContain);
     }
 
     private static CoatingPack Pack(OwnPack own, Coating? like)
@@ -284,6 +299,48 @@ public static class KitchenTables
         var shipped = like?.Packs.FirstOrDefault(p => Math.Abs(p.Mass.Value.Si - mass.Si) <= mass.Si * Unchanged);
         var price = shipped?.Price.Value.Amount == own.Price ? shipped.Price : Mine(new Money(own.Price));
         return new(Mine(mass, shipped?.Mass), price, own.Coupon is { } coupon ? new Money(coupon) : null, own.Coupons);
+    }
+
+    /// <summary>A topping in the form that it is entered in.</summary>
+    public static OwnTopping Entered(Sprinkle sprinkle) => new(
+        sprinkle.Code, sprinkle.Name, Math.Round(sprinkle.PerArea.Value.In("g/cm²"), 4), null, Math.Round(sprinkle.Grain.Value.In("mm"), 2), sprinkle.Form, sprinkle.Srgb, sprinkle.Heavy, sprinkle.Only,
+        sprinkle.Allergens, sprinkle.MayContain, sprinkle.Words);
+
+    /// <summary>A part in the form that it is entered in.</summary>
+    public static OwnPart Entered(Part part) => new(
+        part.Code, part.Name, part.Plural, Math.Round(part.Across.Value.In("mm"), 2), Math.Round(part.Dot.Value.In("g"), 3), part.Srgb, part.Only, part.Allergens, part.MayContain, part.Words);
+
+    private static Sprinkle Topping(OwnTopping own, TradeTables shipped, TradeTables tables)
+    {
+        var like = shipped.Decor.Sprinkle(own.Code);
+        var perArea = own.Weighed is { } weighed ? PerArea(weighed, tables) : Quantities.Of<AreaDensity>(own.PerArea!.Value, "g/cm²");
+        return new(
+            own.Code, own.Name, Mine(perArea, like?.PerArea), Mine(Quantities.Of<Length>(own.Grain, "mm"), like?.Grain), own.Form, own.Srgb, own.Heavy, own.Allergens,
+            like?.How ?? (own.Only is GoesOn.Set ? "Brush with edible glue first; shake off what does not hold." : "Scatter over a catch bowl while the coat is wet."), own.MayContain, own.Only, own.Words);
+    }
+
+    /// <summary>What was weighed on pieces, by the area of their coat that it covered.</summary>
+    private static AreaDensity PerArea(WeighedTopping weighed, TradeTables tables)
+    {
+        var coating = tables.Coating(tables.Habits.Coating)!;
+        var known = tables.Decor.Sprinkles[0];
+        if (tables.Centre(weighed.Centre) is not { } centre)
+            return UsualPerArea;
+        LineDraft line = new(
+            centre.Code, weighed.Size, 1, CountedIn.Pieces, coating.Code, coating.Colours[0].Code, centre.UsualDepth.Value.Si, centre.LeastCoats,
+            Decor: Decor.None with { Sprinkles = [new(known.Code, weighed.Side, weighed.Cover, known.Only is GoesOn.Set)] });
+        var order = new OrderDraft(null, null, null, [line], new Dictionary<string, PotDraft>());
+        if (CoatingTally.For(order, tables, default).Lines is not [{ Look.Sprinkles: [{ Mass.Value: var piece }] }])
+            return UsualPerArea;
+        return new(known.PerArea.Value.Si * weighed.Grams / weighed.Pieces / piece.In("g"));
+    }
+
+    private static Part Part(OwnPart own, TradeTables shipped)
+    {
+        var like = shipped.Decor.Part(own.Code);
+        return new(
+            own.Code, own.Name, own.Plural, Mine(Quantities.Of<Length>(own.Across, "mm"), like?.Across), Mine(Quantities.Of<Mass>(own.Dot, "g"), like?.Dot), own.Srgb,
+            like?.How ?? (own.Only is GoesOn.Wet ? "Press on while the coat still takes a print." : "A dot of the coat's own colour, hold for a few breaths."), like?.Mould, own.Allergens, own.MayContain, own.Only, own.Words);
     }
 
     private static Vessel Vessel(OwnVessel own)

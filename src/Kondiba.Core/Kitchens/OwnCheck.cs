@@ -24,6 +24,11 @@ public static partial class OwnCheck
     private const int LongestName = 60;
     private const int MostOfAKind = 40;
     private const int LongestTerms = 1000;
+    private const int LongestMeaning = 200;
+    private const int MostWeighed = 2000;
+    private const double MostGrams = 20_000;
+    private const double MostPerArea = 3;
+    private const int MostGrainColours = 8;
     private const double MostFat = 0.60;
     private const double HeaviestPiece = 2000;
 
@@ -32,9 +37,9 @@ public static partial class OwnCheck
     private static readonly Density Heaviest = Quantities.Of<Density>(2.0, "g/mL");
 
     /// <summary>The problems of a centre.</summary>
-    public static IReadOnlyList<Problem> Of(OwnCentre centre)
+    public static IReadOnlyList<Problem> Of(OwnCentre centre, TradeTables tables)
     {
-        List<Problem> problems = [.. Named(centre.Code, centre.Name)];
+        List<Problem> problems = [.. Named(centre.Code, centre.Name), .. Allergens(centre.Allergens, centre.MayContain, tables)];
         if (string.IsNullOrWhiteSpace(centre.Plural))
             problems.Add(new("plural", "There is no word for several of them.", "Type it, such as 'pears'."));
         if (!(centre.UsualDepth is > 0 and <= 1))
@@ -59,7 +64,7 @@ public static partial class OwnCheck
     /// <summary>The problems of a coating.</summary>
     public static IReadOnlyList<Problem> Of(OwnCoating coating, TradeTables tables)
     {
-        List<Problem> problems = [.. Named(coating.Code, coating.Name)];
+        List<Problem> problems = [.. Named(coating.Code, coating.Name), .. Allergens(coating.Allergens, coating.MayContain, tables)];
         void Error(string field, string reason, string remedy) => problems.Add(new(field, reason, remedy));
         if (!(coating.Serving is > 0 and <= 1000))
             Error("serving", "A serving of nothing tells no share of fat.", "Type its mass in grams, as on the label.");
@@ -123,6 +128,73 @@ public static partial class OwnCheck
             problems.Add(new("drops", "A swatch has at least one drop in 100 g, and at most a hundred.", "Type how many drops you stirred into 100 g of bright white."));
         return problems;
     }
+
+    /// <summary>The problems of a topping.</summary>
+    public static IReadOnlyList<Problem> Of(OwnTopping topping, TradeTables tables)
+    {
+        List<Problem> problems = [.. Named(topping.Code, topping.Name), .. Allergens(topping.Allergens, topping.MayContain, tables), .. Called(topping.Words)];
+        void Error(string field, string reason, string remedy) => problems.Add(new(field, reason, remedy));
+        if (topping.Weighed is { } weighed)
+        {
+            if (tables.Centre(weighed.Centre)?.Size(weighed.Size) is null)
+                Error("weighed.centre", $"There is no '{weighed.Centre}' in the size '{weighed.Size}'.", "Choose what you weighed it on.");
+            else if (tables.Centre(weighed.Centre)!.Figure is not null)
+                Error("weighed.centre", "A figure has several coats.", "Weigh it on a single piece.");
+            if (weighed.Pieces is < 1 or > MostWeighed)
+                Error("weighed.pieces", "It was weighed on no piece, or on more than can be.", $"Enter 1 to {MostWeighed} pieces.");
+            if (!(weighed.Grams is > 0 and <= MostGrams))
+                Error("weighed.grams", "They took nothing, or more than can be.", "Enter the grams that are gone from the bowl.");
+            if (!(weighed.Cover is > 0 and <= 1))
+                Error("weighed.cover", "It covered nothing, or more than all.", "Enter a share from 1% to 100%.");
+        }
+        else if (!(topping.PerArea is > 0 and <= MostPerArea))
+        {
+            Error("perArea", "How much covers a square centimetre is not known.", $"Enter up to {MostPerArea} g/cm², or what some pieces took.");
+        }
+
+        if (!(topping.Grain is >= 0.1 and <= 40))
+            Error("grain", "A grain is 0.1 to 40 mm long.", "Measure one.");
+        if (topping.Form is not ("bead" or "rod" or "crystal" or "flake"))
+            Error("form", $"There is no form called '{topping.Form}'.", "Choose bead, rod, crystal or flake.");
+        if (topping.Srgb.Count is 0 or > MostGrainColours || topping.Srgb.Any(c => !Spectrum.IsSrgb(c)))
+            Error("srgb", "It has a colour at least, each as # and six hexadecimal digits.", $"Choose 1 to {MostGrainColours} colours by eye.");
+        return problems;
+    }
+
+    /// <summary>The problems of a part.</summary>
+    public static IReadOnlyList<Problem> Of(OwnPart part, TradeTables tables)
+    {
+        List<Problem> problems = [.. Named(part.Code, part.Name), .. Allergens(part.Allergens, part.MayContain, tables), .. Called(part.Words)];
+        if (string.IsNullOrWhiteSpace(part.Plural) || part.Plural.Length > LongestName)
+            problems.Add(new("plural", "What several are called is missing, or too long.", $"Enter at most {LongestName} characters."));
+        if (!(part.Across is >= 1 and <= 100))
+            problems.Add(new("across", "A part is 1 to 100 mm wide.", "Measure one."));
+        if (!(part.Dot is >= 0 and <= 10))
+            problems.Add(new("dot", "The dot of coating that holds it is up to 10 g.", "Enter 0.3 g if you never weighed one."));
+        if (!Spectrum.IsSrgb(part.Srgb))
+            problems.Add(new("srgb", $"'{part.Srgb}' is not a colour.", "Choose it by eye, or type it as # and six hexadecimal digits."));
+        return problems;
+    }
+
+    /// <summary>The problems of a word.</summary>
+    public static IReadOnlyList<Problem> Of(OwnWord word)
+    {
+        List<Problem> problems = [.. Named(word.Code, word.Word).Select(p => p.Field is "name" ? p with { Field = "word" } : p)];
+        if (string.IsNullOrWhiteSpace(word.Means) || word.Means.Length > LongestMeaning)
+            problems.Add(new("means", "What it stands for is missing, or too long.", $"Enter words that are known, at most {LongestMeaning} characters: “navy, silver zigzag”."));
+        return problems;
+    }
+
+    private static IEnumerable<Problem> Allergens(IReadOnlyList<string>? contains, IReadOnlyList<string>? mayContain, TradeTables tables) =>
+        from list in ((string Field, IReadOnlyList<string>? Names)[])[("allergens", contains), ("mayContain", mayContain)]
+        from name in list.Names ?? []
+        where tables.Allergens.All(a => a.Name != name)
+        select new Problem(list.Field, $"There is no allergen called '{name}'.", $"Choose from {string.Join(", ", tables.Allergens.Select(a => a.Name))}.");
+
+    private static IEnumerable<Problem> Called(IReadOnlyList<string>? words) =>
+        words is { Count: > MostOfAKind } || words?.Any(w => string.IsNullOrWhiteSpace(w) || w.Length > LongestName) is true
+            ? [new("words", "One of its other names is empty or too long, or there are too many.", $"Enter at most {MostOfAKind}, each of at most {LongestName} characters.")]
+            : [];
 
     /// <summary>The problems of a vessel.</summary>
     public static IReadOnlyList<Problem> Of(OwnVessel vessel)

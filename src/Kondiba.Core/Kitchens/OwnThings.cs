@@ -21,6 +21,9 @@ namespace Kondiba.Core.Kitchens;
 /// <param name="Fillings">The maker's own recipes; one with the code of a shipped one stands in its place.</param>
 /// <param name="Moulds">The maker's own moulds; likewise.</param>
 /// <param name="Places">The maker's own places to set; likewise.</param>
+/// <param name="Toppings">What the maker sprinkles, besides or in place of what is shipped.</param>
+/// <param name="Parts">What the maker presses or glues on; likewise.</param>
+/// <param name="Words">The maker's own words.</param>
 /// <param name="Working">Hours, hands and warm places; null for the usual.</param>
 public sealed record OwnThings(
     Ways Ways,
@@ -34,10 +37,13 @@ public sealed record OwnThings(
     IReadOnlyList<OwnFilling> Fillings,
     IReadOnlyList<OwnMould> Moulds,
     IReadOnlyList<OwnPlace> Places,
+    IReadOnlyList<OwnTopping> Toppings,
+    IReadOnlyList<OwnPart> Parts,
+    IReadOnlyList<OwnWord> Words,
     Working? Working = null)
 {
     /// <summary>A kitchen about which nothing has been told.</summary>
-    public static OwnThings None { get; } = new(new(), [], [], [], [], [], [], new(), [], [], []);
+    public static OwnThings None { get; } = new(new(), [], [], [], [], [], [], new(), [], [], [], [], [], []);
 }
 
 /// <summary>How things are done in a kitchen; null keeps to common practice.</summary>
@@ -71,9 +77,10 @@ public sealed record Ways(
 /// <param name="UsualDepth">Dip depth that a new line starts with, as a share.</param>
 /// <param name="Spoil">Pieces dipped in vain, as a share.</param>
 /// <param name="Pack">Pieces in a pack; null when it is not sold by the piece.</param>
-/// <param name="Allergens">By name.</param>
+/// <param name="Allergens">By name; null when it is not known.</param>
 /// <param name="Prep">What to do before dipping.</param>
 /// <param name="Sizes">Sizes, measured.</param>
+/// <param name="MayContain">Allergens that it may have traces of, by name.</param>
 public sealed record OwnCentre(
     string Code,
     string Name,
@@ -84,9 +91,10 @@ public sealed record OwnCentre(
     double UsualDepth,
     double Spoil,
     int? Pack,
-    IReadOnlyList<string> Allergens,
+    IReadOnlyList<string>? Allergens,
     IReadOnlyList<string> Prep,
-    IReadOnlyList<OwnSize> Sizes);
+    IReadOnlyList<OwnSize> Sizes,
+    IReadOnlyList<string>? MayContain = null);
 
 /// <summary>A size of a centre as the maker measures it.</summary>
 /// <param name="Code">Name in data.</param>
@@ -105,9 +113,10 @@ public sealed record OwnSize(string Code, string Name, double Mass, IReadOnlyDic
 /// <param name="DipFrom">Lower end of the dipping window, in °C.</param>
 /// <param name="DipTo">Upper end of the dipping window, in °C.</param>
 /// <param name="Thinners">Codes of the thinners that go with it.</param>
-/// <param name="Allergens">By name.</param>
+/// <param name="Allergens">By name; null when it is not known.</param>
 /// <param name="Packs">Packs that it is bought in.</param>
 /// <param name="Colours">Colours that it is bought in.</param>
+/// <param name="MayContain">Allergens that it may have traces of, by name.</param>
 public sealed record OwnCoating(
     string Code,
     string Name,
@@ -118,9 +127,10 @@ public sealed record OwnCoating(
     double DipFrom,
     double DipTo,
     IReadOnlyList<string> Thinners,
-    IReadOnlyList<string> Allergens,
+    IReadOnlyList<string>? Allergens,
     IReadOnlyList<OwnPack> Packs,
-    IReadOnlyList<OwnColour> Colours);
+    IReadOnlyList<OwnColour> Colours,
+    IReadOnlyList<string>? MayContain = null);
 
 /// <summary>A place to set as the maker measures it.</summary>
 /// <param name="Code">Name in data.</param>
@@ -198,7 +208,7 @@ public sealed record OwnFilling(
 /// <param name="Ingredient">Code of a known ingredient; null for one of the maker's own.</param>
 /// <param name="Name">Its name.</param>
 /// <param name="Grams">Its mass beside the others'.</param>
-/// <param name="Allergens">By name, for one of the maker's own.</param>
+/// <param name="Allergens">By name, for one of the maker's own; null when it is not known.</param>
 public sealed record OwnMix(string? Ingredient, string Name, double Grams, IReadOnlyList<string>? Allergens = null);
 
 /// <summary>A step of the maker's own recipe.</summary>
@@ -219,3 +229,68 @@ public sealed record OwnStep(string Text, string Why = "", string Place = "count
 /// <param name="Cavities">In one mould.</param>
 /// <param name="Trays">How many such moulds there are.</param>
 public sealed record OwnMould(string Code, string Name, CavityKind Kind, IReadOnlyDictionary<string, double> Measures, bool Flush, int Cavities, int Trays);
+
+/// <summary>Something that the maker sprinkles on.</summary>
+/// <param name="Code">Name in data.</param>
+/// <param name="Name">Name on screen.</param>
+/// <param name="PerArea">Where it covers, in g/cm²; null when it was weighed on pieces.</param>
+/// <param name="Weighed">What pieces of a kind took; null when it is known by area.</param>
+/// <param name="Grain">Length of a grain, in mm.</param>
+/// <param name="Form">What a grain looks like: "bead", "rod", "crystal", "flake".</param>
+/// <param name="Srgb">Colours of its grains.</param>
+/// <param name="Heavy">Whether it slides off a fresh coat.</param>
+/// <param name="Only">When it holds at all; null for either.</param>
+/// <param name="Allergens">By name; null when it is not known.</param>
+/// <param name="MayContain">Allergens that it may have traces of, by name.</param>
+/// <param name="Words">What else it is called.</param>
+public sealed record OwnTopping(
+    string Code,
+    string Name,
+    double? PerArea,
+    WeighedTopping? Weighed,
+    double Grain,
+    string Form,
+    IReadOnlyList<string> Srgb,
+    bool Heavy,
+    GoesOn? Only,
+    IReadOnlyList<string>? Allergens,
+    IReadOnlyList<string>? MayContain = null,
+    IReadOnlyList<string>? Words = null);
+
+/// <summary>What some pieces took of a topping: "20 pieces took 45 g".</summary>
+/// <param name="Centre">Code of the centre.</param>
+/// <param name="Size">Code of its size.</param>
+/// <param name="Pieces">How many.</param>
+/// <param name="Grams">What they took.</param>
+/// <param name="Side">Where it went.</param>
+/// <param name="Cover">How much of that was covered, 0 to 1.</param>
+public sealed record WeighedTopping(string Centre, string Size, int Pieces, double Grams, Side Side, double Cover);
+
+/// <summary>Something that the maker presses or glues on, one by one.</summary>
+/// <param name="Code">Name in data.</param>
+/// <param name="Name">Name on screen, one.</param>
+/// <param name="Plural">Name on screen, several.</param>
+/// <param name="Across">How wide it is, in mm.</param>
+/// <param name="Dot">Coating in the dot that holds it, in g.</param>
+/// <param name="Srgb">Its colour.</param>
+/// <param name="Only">When it holds at all; null for either.</param>
+/// <param name="Allergens">By name; null when it is not known.</param>
+/// <param name="MayContain">Allergens that it may have traces of, by name.</param>
+/// <param name="Words">What else it is called.</param>
+public sealed record OwnPart(
+    string Code,
+    string Name,
+    string Plural,
+    double Across,
+    double Dot,
+    string Srgb,
+    GoesOn? Only,
+    IReadOnlyList<string>? Allergens,
+    IReadOnlyList<string>? MayContain = null,
+    IReadOnlyList<string>? Words = null);
+
+/// <summary>A word of the maker's own: wherever it is typed, it stands for other words.</summary>
+/// <param name="Code">Name in data.</param>
+/// <param name="Word">As it is typed.</param>
+/// <param name="Means">What it stands for, in words that are known: "navy, silver zigzag".</param>
+public sealed record OwnWord(string Code, string Word, string Means);

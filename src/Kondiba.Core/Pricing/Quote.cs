@@ -33,7 +33,9 @@ public sealed record QuoteStorage(string What, string How);
 /// <param name="Price">Of all.</param>
 /// <param name="Deposit">To be paid ahead.</param>
 /// <param name="Contains">Allergens in it.</param>
-/// <param name="Without">Allergens that were asked to be left out and are in none of it.</param>
+/// <param name="MayContain">Allergens that it may have traces of.</param>
+/// <param name="NotKnown">What it is made of of which nobody has said what it holds.</param>
+/// <param name="Without">Allergens that were asked to be left out and are in none of it; none as long as anything is not known.</param>
 /// <param name="Storage">How to keep it.</param>
 /// <param name="Terms">What else holds.</param>
 public sealed record Quote(
@@ -49,6 +51,8 @@ public sealed record Quote(
     Money Price,
     Money Deposit,
     IReadOnlyList<string> Contains,
+    IReadOnlyList<string> MayContain,
+    IReadOnlyList<string> NotKnown,
     IReadOnlyList<string> Without,
     IReadOnlyList<QuoteStorage> Storage,
     string Terms)
@@ -62,7 +66,10 @@ public sealed record Quote(
     /// <param name="tables">The trade tables with the kitchen's own.</param>
     public static Quote For(string kitchen, int number, LocalDate on, OrderDraft order, Costing costing, TradeTables tables)
     {
-        var contains = Allergens.Of(order, tables).Select(u => u.Allergen).Distinct().Order(StringComparer.Ordinal).ToList();
+        var uses = Allergens.Of(order, tables);
+        List<string> Of(AllergenKind kind, Func<AllergenUse, string> what) => [.. uses.Where(u => u.Kind == kind).Select(what).Distinct().Order(StringComparer.Ordinal)];
+        var (contains, unknown) = (Of(AllergenKind.Contains, u => u.Allergen), Of(AllergenKind.NotKnown, u => u.Component));
+        List<string> mayContain = [.. Of(AllergenKind.MayContain, u => u.Allergen).Except(contains)];
         var centres = costing.Lines.Select(l => tables.Centre(order.Lines[l.Line].Centre)!).Distinct();
         return new(
             kitchen,
@@ -77,7 +84,9 @@ public sealed record Quote(
             costing.Price.Value,
             costing.Deposit,
             contains,
-            [.. (order.Allergies ?? []).Except(contains)],
+            mayContain,
+            unknown,
+            [.. unknown.Count > 0 ? [] : (order.Allergies ?? []).Except(contains).Except(mayContain)],
             [
                 .. centres.Select(c => (c.Plural, How: tables.Keeping.FirstOrDefault(k => k.Centres.Contains(c.Code))?.Storage)).Where(k => k.How is not null)
                     .GroupBy(k => k.How!).Select(g => new QuoteStorage(string.Join(", ", g.Select(k => k.Plural)), g.Key)),

@@ -126,13 +126,13 @@ internal sealed class Counting(List<Item> items, OrderReader order)
     {
         if (items[at].IsArticle && at > 0 && Says(at - 1, "in"))
             at++;
-        if (Item(at)?.Is(WordKind.Container) is { } container && Holds(at + 1) is { Item.Count.Pieces: { } each } held)
+        if (Item(at)?.Is(WordKind.Container) is { Code.Length: > 0 } container && Holds(at + 1) is { Item.Count.Pieces: { } each } held)
         {
             order.Pack(container.Code, (int)each, items[at].To(held.Item));
             return held.Next;
         }
 
-        if (NumberAt(at) is { Item.Count.Pieces: { } many } number && Item(number.Next)?.Is(WordKind.Per) is not null && Item(number.Next + 1)?.Is(WordKind.Container) is { } box)
+        if (NumberAt(at) is { Item.Count.Pieces: { } many } number && Item(number.Next)?.Is(WordKind.Per) is not null && Item(number.Next + 1)?.Is(WordKind.Container) is { Code.Length: > 0 } box)
         {
             order.Pack(box.Code, (int)many, number.Item.To(items[number.Next + 1]));
             return number.Next + 2;

@@ -54,7 +54,7 @@ internal sealed partial class LineReader
     {
         var (item, kind) = (_items[at], tables.Decor.Sprinkle(sprinkle.Code)!);
         var side = at > 0 && _items[at - 1].Is(WordKind.Side) is { Code: "both" } ? Decoration.Side.Both : Decoration.Side.Front;
-        _sprinkles.Add(new(kind.Code, side, UsualCover));
+        _sprinkles.Add(new(kind.Code, side, UsualCover, kind.Only is GoesOn.Set));
         Add("sprinkle", kind.Name, item, tables.Decor.Sprinkles.Select(s => s.Name), tables.Words.Vague.Contains(item.First.Stem) && item.First == item.Last);
         return 1;
     }
@@ -76,7 +76,7 @@ internal sealed partial class LineReader
         var kind = tables.Decor.Part(part.Code)!;
         if (count is < 1 or > 12)
             return Leave(new(item.First with { Start = from }, item.Last, [], false), "One to twelve parts go onto a piece.");
-        _parts.Add(new(kind.Code, count));
+        _parts.Add(new(kind.Code, count, Pressed: kind.Only is GoesOn.Wet));
         Add("part", $"{count} {(count == 1 ? kind.Name : kind.Plural)}", new(item.First with { Start = from }, item.Last, [], item.Corrected), tables.Decor.Parts.Select(p => $"{count} {p.Plural}"));
         return 1;
     }
@@ -138,7 +138,7 @@ internal sealed partial class LineReader
             var allergens = item.Meanings.Where(m => m.Kind is WordKind.Allergen).Select(m => m.Code).ToList();
             if (draft.IsAllergy || _level == 0 || !item.Meanings.Any(m => m.Kind is WordKind.Sprinkle))
                 allergens.ForEach(a => order.Refuse(a, item));
-            _ = allergens.Count > 0 && Without(_sprinkles, _sprinklesBefore, s => tables.Decor.Sprinkle(s.Kind)!.Allergens.Intersect(allergens).Any(), item);
+            _ = allergens.Count > 0 && Without(_sprinkles, _sprinklesBefore, s => tables.Decor.Sprinkle(s.Kind)!.Allergens?.Intersect(allergens).Any() is true, item);
             if (item.Is(WordKind.Colour) is not null && next?.IsRefusable is true && allergens.Count == 0)
             {
                 coloured = item;

@@ -1,5 +1,6 @@
 using System.Globalization;
 using Kondiba.Core.Amounts;
+using Kondiba.Core.Centres;
 using Kondiba.Core.Decoration;
 using Kondiba.Core.Reference;
 
@@ -60,11 +61,15 @@ internal sealed class Request(string text, List<Item> items, TradeTables tables,
         Runs(drafts);
         AddUp(drafts, head);
         Assign(drafts);
-        var total = Total();
+        var total = Total(centre);
         var lines = Divided(total, (wanted, part, amount, at) => new LineReader(text, piece, look, centre, tables, looks, order, notes)
             .Read(_base.Wanted, _base.Refusals, part?.Wanted ?? [], part?.Refusals ?? [], amount, at, wanted));
         if (lines.Count > 0)
-            lines[0] = lines[0] with { Chips = [.. _dividing.Select(d => new Chip("total", d == total ? $"{text[d.Start..d.End]} in all" : text[d.Start..d.End], Reading.Read, d.Start, d.End - d.Start, [])), .. lines[0].Chips] };
+        {
+            var dividing = _dividing.Select(d => new Chip("total", d == total ? $"{text[d.Start..d.End]} in all" : text[d.Start..d.End], Reading.Read, d.Start, d.End - d.Start, []));
+            lines[0] = lines[0] with { Chips = [.. dividing.Concat(lines[0].Chips).OrderBy(c => c.Reading is Reading.Assumed && c.Length == 0).ThenBy(c => c.Start)] };
+        }
+
         return lines;
     }
 
@@ -164,8 +169,9 @@ internal sealed class Request(string text, List<Item> items, TradeTables tables,
             var split = draft.Items.Find(x => x.Is(WordKind.Split) is not null);
             if (draft.Refuses || (!each && split is null))
                 continue;
-            var counting = draft.Scope is { Kind: ScopeKind.Count } scope ? scope.Said : draft.Items.Find(x => x.IsNumber);
-            var count = split is null ? draft.Scope?.Value ?? counting?.Count!.Pieces : null;
+            var counted = draft.Scope is { Kind: ScopeKind.Count } ? draft.Scope : null;
+            var counting = counted?.Said ?? draft.Items.Find(x => x.IsNumber);
+            var count = split is null ? counted?.Value ?? counting?.Count?.Pieces : null;
             if (split is null && count is null)
                 continue;
             var onlyCount = draft.Items.TrueForAll(x => x.IsEmpty || x.IsNumber);
@@ -307,7 +313,7 @@ internal sealed class Request(string text, List<Item> items, TradeTables tables,
     }
 
     /// <summary>The number that says how many there are in all; null when none does.</summary>
-    private Item? Total()
+    private Item? Total(Centre centre)
     {
         foreach (var (_, clause) in _base.Clauses.Where(c => !c.Clause.Refuses))
         {
@@ -315,7 +321,7 @@ internal sealed class Request(string text, List<Item> items, TradeTables tables,
             {
                 var next = clause.Items.Skip(i + 1).FirstOrDefault(n => !n.IsEmpty && n.Is(WordKind.Colour) is null && n.Is(WordKind.Size) is null);
                 var ofPattern = clause.Items[i].Count?.Unit is null && (next?.Is(WordKind.Pattern) is not null || next?.Is(WordKind.Part) is not null || clause.Items.ElementAtOrDefault(i + 1)?.Is(WordKind.CoatNoun) is not null);
-                if (clause.Items[i] is { IsNumber: true } number && !ofPattern && number.Count!.Unit is not "boxes")
+                if (clause.Items[i] is { IsNumber: true } number && !ofPattern && number.Count!.Unit is not "boxes" && (number.Count.Unit is not "packs" || centre.Pack is not null))
                     return number;
             }
         }

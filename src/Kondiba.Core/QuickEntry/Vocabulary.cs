@@ -95,9 +95,9 @@ internal sealed class Vocabulary
         foreach (var pattern in tables.Decor.Patterns)
             Named(WordKind.Pattern, pattern.Code, pattern.Name, [pattern.Name, .. Of(words.Patterns, pattern.Code)]);
         foreach (var sprinkle in tables.Decor.Sprinkles)
-            Named(WordKind.Sprinkle, sprinkle.Code, sprinkle.Name, [sprinkle.Name, .. Of(words.Sprinkles, sprinkle.Code)]);
+            Named(WordKind.Sprinkle, sprinkle.Code, sprinkle.Name, [sprinkle.Name, .. Of(words.Sprinkles, sprinkle.Code), .. sprinkle.Words ?? []]);
         foreach (var part in tables.Decor.Parts)
-            Named(WordKind.Part, part.Code, part.Plural, [part.Name, part.Plural, .. Of(words.Parts, part.Code)]);
+            Named(WordKind.Part, part.Code, part.Plural, [part.Name, part.Plural, .. Of(words.Parts, part.Code), .. part.Words ?? []]);
         foreach (var lustre in tables.Decor.Lustres)
             Named(WordKind.Lustre, lustre.Code, lustre.Name, [lustre.Name, .. Of(words.Lustres, lustre.Code)]);
         All(WordKind.OverDip, words.OverDips);

@@ -270,7 +270,7 @@ public sealed record TradeTables(
                 PackName = [],
                 Prep = [],
                 Sizes = [size with { Code = "one", Name = "" }],
-                Allergens = [.. body.Allergens.Concat(parts.SelectMany(p => p.Centre.Allergens)).Distinct()],
+                Allergens = body.Allergens is null || parts.Any(p => p.Centre.Allergens is null) ? null : [.. body.Allergens.Concat(parts.SelectMany(p => p.Centre.Allergens!)).Distinct()],
                 Figure = new(Body.Centre, Body.Size, Body.Turn, parts, Stuck, Glues),
             };
         }

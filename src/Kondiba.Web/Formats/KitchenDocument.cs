@@ -35,6 +35,9 @@ namespace Kondiba.Web.Formats;
 /// <param name="Places">The maker's own places to set, by code; null for none.</param>
 /// <param name="Working">Hours, hands and warm places; null where nothing was said.</param>
 /// <param name="Arranged">What is arranged for the coming days, tasks of an order under its number; null for nothing.</param>
+/// <param name="Toppings">The maker's own toppings, by code; null for none.</param>
+/// <param name="Parts">The maker's own parts, by code; null for none.</param>
+/// <param name="Words">The maker's own words, by code; null for none.</param>
 public sealed record KitchenDocument(
     string Format,
     int Version,
@@ -56,7 +59,10 @@ public sealed record KitchenDocument(
     IReadOnlyList<LotDocument> Lots,
     IReadOnlyList<OwnPlace>? Places = null,
     Working? Working = null,
-    Arrangements? Arranged = null)
+    Arrangements? Arranged = null,
+    IReadOnlyList<OwnTopping>? Toppings = null,
+    IReadOnlyList<OwnPart>? Parts = null,
+    IReadOnlyList<OwnWord>? Words = null)
 {
     public const string FormatName = "kondiba-kitchen";
 

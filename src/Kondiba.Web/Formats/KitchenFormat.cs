@@ -50,7 +50,10 @@ internal sealed class KitchenFormat(KondibaContext db, KitchenThings things, Kit
                 Sorted(lots.Select(LotOf), l => l.ReceivedOn),
                 own.Places,
                 own.Working,
-                arranged.Count == 0 ? null : arranged with { Tasks = arranged.Tasks.OrderBy(t => t.Key, StringComparer.Ordinal).ToDictionary() }),
+                arranged.Count == 0 ? null : arranged with { Tasks = arranged.Tasks.OrderBy(t => t.Key, StringComparer.Ordinal).ToDictionary() },
+                own.Toppings,
+                own.Parts,
+                own.Words),
             KitchenDocument.Json) + "\n";
 
         LotDocument LotOf(PantryLot l) => new(
@@ -107,12 +110,18 @@ internal sealed class KitchenFormat(KondibaContext db, KitchenThings things, Kit
         TradeTables Tables() => KitchenTables.For(shipped, own);
         Each("tints", d.Tints, t => t.Code, (t, _) => OwnCheck.Of(t));
         own = own with { Tints = d.Tints };
-        Each("centres", d.Centres, c => c.Code, (c, _) => OwnCheck.Of(c));
+        Each("centres", d.Centres, c => c.Code, OwnCheck.Of);
         Each("coatings", d.Coatings, c => c.Code, OwnCheck.Of);
         Each("vessels", d.Vessels, v => v.Code, (v, _) => OwnCheck.Of(v));
         if (found.Count > 0)
             return (found, []);
         own = own with { Centres = d.Centres, Coatings = d.Coatings, Vessels = d.Vessels };
+        Each("toppings", d.Toppings ?? [], t => t.Code, OwnCheck.Of);
+        Each("parts", d.Parts ?? [], p => p.Code, OwnCheck.Of);
+        Each("words", d.Words ?? [], w => w.Code, (w, _) => OwnCheck.Of(w));
+        if (found.Count > 0)
+            return (found, []);
+        own = own with { Toppings = d.Toppings ?? [], Parts = d.Parts ?? [], Words = d.Words ?? [] };
         Each("fillings", d.Fillings, f => f.Code, OwnCheck.Of);
         Each("moulds", d.Moulds, m => m.Code, (m, _) => OwnCheck.Of(m));
         Each("places", d.Places ?? [], p => p.Code, (p, _) => OwnCheck.Of(p));
@@ -195,6 +204,7 @@ internal sealed class KitchenFormat(KondibaContext db, KitchenThings things, Kit
             (ItemKind.Tint, "own colours", d.Tints.Count), (ItemKind.Vessel, "own vessels", d.Vessels.Count), (ItemKind.Ware, "packs and marks of wares", d.Wares.Count),
             (ItemKind.Filling, "own recipes", d.Fillings.Count), (ItemKind.Mould, "own moulds", d.Moulds.Count),
             (ItemKind.Place, "own places", d.Places?.Count ?? 0), (ItemKind.Working, "hours and hands", d.Working is null ? 0 : 1),
+            (ItemKind.Topping, "own toppings", d.Toppings?.Count ?? 0), (ItemKind.Part, "own parts", d.Parts?.Count ?? 0), (ItemKind.Word, "own words", d.Words?.Count ?? 0),
             (ItemKind.Ways, "ways of working", d.Ways is null ? 0 : 1), (ItemKind.Rates, "rates", d.Rates is null ? 0 : 1),
         })
             Counted(what, items.GetValueOrDefault(kind), there);
@@ -218,6 +228,9 @@ internal sealed class KitchenFormat(KondibaContext db, KitchenThings things, Kit
         Add(ItemKind.Filling, d.Fillings, f => f.Code);
         Add(ItemKind.Mould, d.Moulds, m => m.Code);
         Add(ItemKind.Place, d.Places ?? [], p => p.Code);
+        Add(ItemKind.Topping, d.Toppings ?? [], t => t.Code);
+        Add(ItemKind.Part, d.Parts ?? [], p => p.Code);
+        Add(ItemKind.Word, d.Words ?? [], w => w.Code);
         Add<Working>(ItemKind.Working, d.Working is { } working ? [working] : [], _ => "working");
         if (d.Arranged is { } arranged)
             db.Add(new DayPlan { KitchenId = db.KitchenId, Arranged = arranged });

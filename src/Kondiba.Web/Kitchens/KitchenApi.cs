@@ -31,12 +31,15 @@ public sealed record KitchenChange(Units Units, string? Name = null);
 /// <param name="Vessels">The maker's own vessels.</param>
 /// <param name="Moulds">Every mould, shipped or own.</param>
 /// <param name="Places">Every place to set, shipped or own; the room first.</param>
+/// <param name="Toppings">Every topping, shipped or own.</param>
+/// <param name="Parts">Every part that is pressed or glued on, shipped or own.</param>
+/// <param name="Words">The maker's own words.</param>
 /// <param name="Working">Hours, hands and warm places.</param>
 /// <param name="Rates">How prices are made; null for who sees no prices.</param>
 /// <param name="ShippedRates">How they are made where nothing was said.</param>
 /// <param name="ShippedVessels">Vessels that a kitchen has unless it says otherwise.</param>
-/// <param name="Own">Codes of the centres, coatings, moulds and places that the maker has entered or changed.</param>
-/// <param name="Shipped">Codes of the centres, coatings, moulds and places that can be had back as they were.</param>
+/// <param name="Own">Codes of the centres, coatings, moulds, places, toppings and parts that the maker has entered or changed.</param>
+/// <param name="Shipped">Codes of those that can be had back as they were.</param>
 public sealed record KitchenThingsView(
     Ways Ways,
     Ways ShippedWays,
@@ -46,6 +49,9 @@ public sealed record KitchenThingsView(
     IReadOnlyList<OwnVessel> Vessels,
     IReadOnlyList<OwnMould> Moulds,
     IReadOnlyList<OwnPlace> Places,
+    IReadOnlyList<OwnTopping> Toppings,
+    IReadOnlyList<OwnPart> Parts,
+    IReadOnlyList<OwnWord> Words,
     Working Working,
     Rates? Rates,
     Rates? ShippedRates,
@@ -92,18 +98,24 @@ internal static class KitchenApi
                 own.Vessels,
                 [.. tables.Moulds.Select(KitchenTables.Entered)],
                 [.. tables.Setting.Places.Select(KitchenTables.Entered)],
+                [.. tables.Decor.Sprinkles.Select(s => own.Toppings.FirstOrDefault(o => o.Code == s.Code) ?? KitchenTables.Entered(s))],
+                [.. tables.Decor.Parts.Select(KitchenTables.Entered)],
+                own.Words,
                 tables.Working,
                 user.IsOwner() ? own.Rates : null,
                 user.IsOwner() ? KitchenTables.Rates(shipped) : null,
                 [.. shipped.Vessels.Select(KitchenTables.Entered)],
-                [.. own.Centres.Select(c => c.Code), .. own.Coatings.Select(c => c.Code), .. own.Moulds.Select(m => m.Code), .. own.Places.Select(p => p.Code)],
-                [.. shipped.Centres.Select(c => c.Code), .. shipped.Coatings.Select(c => c.Code), .. shipped.Moulds.Select(m => m.Code), .. shipped.Setting.Places.Select(p => p.Code)]));
+                [.. own.Centres.Select(c => c.Code), .. own.Coatings.Select(c => c.Code), .. own.Moulds.Select(m => m.Code), .. own.Places.Select(p => p.Code), .. own.Toppings.Select(t => t.Code), .. own.Parts.Select(p => p.Code)],
+                [.. shipped.Centres.Select(c => c.Code), .. shipped.Coatings.Select(c => c.Code), .. shipped.Moulds.Select(m => m.Code), .. shipped.Setting.Places.Select(p => p.Code), .. shipped.Decor.Sprinkles.Select(s => s.Code), .. shipped.Decor.Parts.Select(p => p.Code)]));
         }).WithName("GetKitchenThings").WithSummary("What can be changed of the kitchen.");
 
         kitchen.MapPut("/ways", (Ways ways, KitchenThings things) => KeepAsync(things, ItemKind.Ways, "ways", ways, t => OwnCheck.Of(ways, t)))
             .RequireAuthorization(Sessions.Sessions.Owners)
             .WithName("KeepWays").WithSummary("Keeps how things are done here.");
-        Map<OwnCentre>("centres", ItemKind.Centre, c => c.Code, (c, _) => OwnCheck.Of(c), "Centre");
+        Map<OwnCentre>("centres", ItemKind.Centre, c => c.Code, OwnCheck.Of, "Centre");
+        Map<OwnTopping>("toppings", ItemKind.Topping, t => t.Code, OwnCheck.Of, "Topping");
+        Map<OwnPart>("parts", ItemKind.Part, p => p.Code, OwnCheck.Of, "Part");
+        Map<OwnWord>("words", ItemKind.Word, w => w.Code, (w, _) => OwnCheck.Of(w), "Word");
         Map<OwnCoating>("coatings", ItemKind.Coating, c => c.Code, OwnCheck.Of, "Coating");
         Map<OwnTint>("tints", ItemKind.Tint, t => t.Code, (t, _) => OwnCheck.Of(t), "Tint");
         Map<OwnVessel>("vessels", ItemKind.Vessel, v => v.Code, (v, _) => OwnCheck.Of(v), "Vessel");

@@ -374,6 +374,108 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/kitchen/toppings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Keeps one, in place of one with its code. */
+        put: operations["KeepTopping"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/kitchen/toppings/{code}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Removes what the maker entered; a shipped one comes back as it was. */
+        delete: operations["RemoveTopping"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/kitchen/parts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Keeps one, in place of one with its code. */
+        put: operations["KeepPart"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/kitchen/parts/{code}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Removes what the maker entered; a shipped one comes back as it was. */
+        delete: operations["RemovePart"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/kitchen/words": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Keeps one, in place of one with its code. */
+        put: operations["KeepWord"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/kitchen/words/{code}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Removes what the maker entered; a shipped one comes back as it was. */
+        delete: operations["RemoveWord"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/kitchen/coatings": {
         parameters: {
             query?: never;
@@ -1861,6 +1963,9 @@ export interface components {
             vessels: components["schemas"]["OwnVessel"][];
             moulds: components["schemas"]["OwnMould"][];
             places: components["schemas"]["OwnPlace"][];
+            toppings: components["schemas"]["OwnTopping"][];
+            parts: components["schemas"]["OwnPart"][];
+            words: components["schemas"]["OwnWord"][];
             working: components["schemas"]["Working"];
             rates: null | components["schemas"]["Rates"];
             shippedRates: null | components["schemas"]["Rates"];
@@ -2366,9 +2471,10 @@ export interface components {
             spoil: number;
             /** Format: int32 */
             pack: null | number;
-            allergens: string[];
+            allergens: null | string[];
             prep: string[];
             sizes: components["schemas"]["OwnSize"][];
+            mayContain?: null | string[];
         };
         OwnCoating: {
             code: string;
@@ -2385,9 +2491,10 @@ export interface components {
             /** Format: double */
             dipTo: number;
             thinners: string[];
-            allergens: string[];
+            allergens: null | string[];
             packs: components["schemas"]["OwnPack"][];
             colours: components["schemas"]["OwnColour"][];
+            mayContain?: null | string[];
         };
         OwnColour: {
             code: string;
@@ -2441,6 +2548,20 @@ export interface components {
              */
             coupons: number;
         };
+        OwnPart: {
+            code: string;
+            name: string;
+            plural: string;
+            /** Format: double */
+            across: number;
+            /** Format: double */
+            dot: number;
+            srgb: string;
+            only: null | components["schemas"]["GoesOn"];
+            allergens: null | string[];
+            mayContain?: null | string[];
+            words?: null | string[];
+        };
         OwnPlace: {
             code: string;
             name: string;
@@ -2490,6 +2611,22 @@ export interface components {
             /** Format: int32 */
             drops: number;
         };
+        OwnTopping: {
+            code: string;
+            name: string;
+            /** Format: double */
+            perArea: null | number;
+            weighed: null | components["schemas"]["WeighedTopping"];
+            /** Format: double */
+            grain: number;
+            form: string;
+            srgb: string[];
+            heavy: boolean;
+            only: null | components["schemas"]["GoesOn"];
+            allergens: null | string[];
+            mayContain?: null | string[];
+            words?: null | string[];
+        };
         OwnVessel: {
             code: string;
             name: string;
@@ -2514,6 +2651,11 @@ export interface components {
             holds: number;
             /** Format: double */
             price: number;
+        };
+        OwnWord: {
+            code: string;
+            word: string;
+            means: string;
         };
         Pack: {
             /** Format: double */
@@ -2611,6 +2753,10 @@ export interface components {
             srgb: string;
             how: string;
             mould?: null | string;
+            allergens?: null | string[];
+            mayContain?: null | string[];
+            only?: null | components["schemas"]["GoesOn"];
+            words?: null | string[];
         };
         PartDraft: {
             kind: null | string;
@@ -2618,6 +2764,8 @@ export interface components {
             count: number;
             coating?: null | string;
             colour?: null | string;
+            /** @default false */
+            pressed: boolean;
         };
         PartTally: {
             /** Format: int32 */
@@ -2854,6 +3002,8 @@ export interface components {
             price: components["schemas"]["Money"];
             deposit: components["schemas"]["Money"];
             contains: string[];
+            mayContain: string[];
+            notKnown: string[];
             without: string[];
             storage: components["schemas"]["QuoteStorage"][];
             terms: string;
@@ -3199,8 +3349,11 @@ export interface components {
             form: string;
             srgb: string[];
             heavy: boolean;
-            allergens: string[];
+            allergens: null | string[];
             how: string;
+            mayContain?: null | string[];
+            only?: null | components["schemas"]["GoesOn"];
+            words?: null | string[];
         };
         SprinkleDraft: {
             kind: null | string;
@@ -3382,6 +3535,17 @@ export interface components {
         };
         WeekDay: {
             hours: null | components["schemas"]["DayHours"];
+        };
+        WeighedTopping: {
+            centre: string;
+            size: string;
+            /** Format: int32 */
+            pieces: number;
+            /** Format: double */
+            grams: number;
+            side: components["schemas"]["Side"];
+            /** Format: double */
+            cover: number;
         };
         Working: {
             days: components["schemas"]["WeekDay"][];
@@ -4026,6 +4190,180 @@ export interface operations {
         };
     };
     RemoveCentre: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                code: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    KeepTopping: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["OwnTopping"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                };
+            };
+        };
+    };
+    RemoveTopping: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                code: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    KeepPart: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["OwnPart"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                };
+            };
+        };
+    };
+    RemovePart: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                code: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    KeepWord: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["OwnWord"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                };
+            };
+        };
+    };
+    RemoveWord: {
         parameters: {
             query?: never;
             header?: never;

@@ -169,7 +169,9 @@ export const QuickEntry = memo(function QuickEntry({ id, empty, edit }: { id: st
             <div key={i} className={lines.length > 1 ? "border-go space-y-1 border-l-[3px] pl-2" : undefined}>
               {lines.length > 1 && <h3 className="text-ink2 text-[13px]">Divided into {lines.length} lines</h3>}
               {lines.map((line, j) => (
-                <Chips key={j} chips={line.chips} put={put} testid="understood" />
+                <div key={j} className={j > 0 ? "border-line border-t border-dashed pt-1" : undefined}>
+                  <Chips chips={line.chips} put={put} testid="understood" />
+                </div>
               ))}
             </div>
           ))}
