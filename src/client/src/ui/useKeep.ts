@@ -15,6 +15,7 @@ export function useKeep<T>(send: (thing: T) => Promise<unknown>, done?: () => vo
         also && queries.invalidateQueries({ queryKey: also }),
       ]);
       queries.removeQueries({ queryKey: ["tally"] });
+      queries.removeQueries({ queryKey: ["entry"] });
       done?.();
     },
   });

@@ -6,6 +6,7 @@ import { codeOf, useKeep } from "../../ui/useKeep";
 import { put } from "../looks/designed";
 
 const own = "";
+const unknown = "?";
 const places = ["counter", "sink", "hob", "fridge", "freezer"];
 
 /** A recipe of the maker's own, or one that was read from a file, to be put right and kept. */
@@ -107,9 +108,13 @@ export function FillingForm(props: {
                 />
                 <PickField
                   label="With the allergen"
-                  value={mix.allergens?.[0] ?? own}
-                  options={[{ value: own, label: "none" }, ...reference.allergens.map((a) => ({ value: a, label: a }))]}
-                  onChange={(a) => set({ allergens: a === own ? null : [a] })}
+                  value={mix.allergens === null ? unknown : (mix.allergens?.[0] ?? own)}
+                  options={[
+                    { value: unknown, label: "not known yet" },
+                    { value: own, label: "none" },
+                    ...reference.allergens.map((a) => ({ value: a, label: a })),
+                  ]}
+                  onChange={(a) => set({ allergens: a === unknown ? null : a === own ? [] : [a] })}
                   error={errorOf(`mix[${i}].allergens`)}
                 />
               </div>

@@ -4,6 +4,7 @@ import { NumberField, PickField, TextField, Tick } from "../../ui/fields";
 import { MeasureFields } from "./MeasureFields";
 import { KeepButtons, TextButton } from "../../ui/buttons";
 import { codeOf, useKeep } from "../../ui/useKeep";
+import { AllergenFields } from "../../ui/AllergenFields";
 
 type Size = OwnCentre["sizes"][number];
 
@@ -19,7 +20,8 @@ const fresh: OwnCentre = {
   usualDepth: 1,
   spoil: 0.05,
   pack: null,
-  allergens: [],
+  allergens: null,
+  mayContain: null,
   prep: [],
   sizes: [noSize],
 };
@@ -28,6 +30,7 @@ const fresh: OwnCentre = {
 export function CentreForm(props: {
   centre: OwnCentre | undefined;
   shapes: Kind[];
+  allergens: string[];
   taken: string[];
   own: boolean;
   shipped: boolean;
@@ -160,19 +163,20 @@ export function CentreForm(props: {
         </TextButton>
         {e("sizes") && <span className="text-mind ml-4 text-[15px]">{e("sizes")}</span>}
       </p>
-      <div className="mt-4 grid gap-4 sm:grid-cols-2">
-        <TextField
-          label="Allergens, with commas between"
-          value={centre.allergens.join(", ")}
-          onChange={(text) => change({ allergens: text.split(",").map((a) => a.trimStart()) })}
-        />
-        <TextField
-          label="Before dipping, a step a line"
-          lines={3}
-          value={centre.prep.join("\n")}
-          onChange={(text) => change({ prep: text ? text.split("\n") : [] })}
-        />
-      </div>
+      <TextField
+        className="mt-4"
+        label="Before dipping, a step a line"
+        lines={3}
+        value={centre.prep.join("\n")}
+        onChange={(text) => change({ prep: text ? text.split("\n") : [] })}
+      />
+      <AllergenFields
+        names={props.allergens}
+        allergens={centre.allergens}
+        mayContain={centre.mayContain}
+        onChange={change}
+        error={e("allergens") ?? e("mayContain")}
+      />
       <KeepButtons pending={keep.isPending} error={keep.error ?? remove.error} cancel={props.close}>
         {props.own && (
           <TextButton onClick={() => remove.mutate(centre.code)}>

@@ -6,6 +6,7 @@ import { CentreForm } from "./CentreForm";
 import type { Room } from "./KitchenPage";
 import { AddNew, Item, Removed } from "./parts";
 import { useKeep } from "../../ui/useKeep";
+import { allergenWords } from "../../ui/AllergenFields";
 
 /** What is dipped here: the trade's centres and the maker's own. */
 export function Centres({ things, reference }: Room) {
@@ -20,6 +21,7 @@ export function Centres({ things, reference }: Room) {
     <CentreForm
       centre={centre}
       shapes={reference.shapes}
+      allergens={reference.allergens}
       taken={codes}
       own={!!centre && things.own.includes(centre.code)}
       shipped={!!centre && things.shipped.includes(centre.code)}
@@ -44,7 +46,7 @@ export function Centres({ things, reference }: Room) {
                 <p>
                   {centre.sizes.map((s) => `${s.name} ${s.mass > 0 ? wording.mass(s.mass) : ""}`.trim()).join(", ")};
                   usually {depthName(centre.usualDepth)}, held {held[centre.holding]}
-                  {centre.allergens.length > 0 && `; contains ${centre.allergens.join(", ")}`}
+                  {centre.allergens?.length !== 0 && `; ${allergenWords(centre.allergens, centre.mayContain)}`}
                 </p>
                 <p className="mt-0.5 text-[15px]">{centre.prep.join(" ")}</p>
               </>

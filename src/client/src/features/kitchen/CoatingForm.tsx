@@ -3,6 +3,7 @@ import { answer, api, type OwnCoating, type Reference } from "../../api/client";
 import { Labelled, NumberField, TextField, Tick } from "../../ui/fields";
 import { KeepButtons, TextButton } from "../../ui/buttons";
 import { codeOf, useKeep } from "../../ui/useKeep";
+import { AllergenFields } from "../../ui/AllergenFields";
 
 type Pack = OwnCoating["packs"][number];
 type Colour = OwnCoating["colours"][number];
@@ -26,6 +27,7 @@ const fresh: OwnCoating = {
 export function CoatingForm(props: {
   coating: OwnCoating | undefined;
   thinners: Reference["thinners"];
+  allergens: string[];
   taken: string[];
   own: boolean;
   shipped: boolean;
@@ -186,11 +188,12 @@ export function CoatingForm(props: {
         </TextButton>
         {keep.errorOf("colours") && <span className="text-mind ml-4 text-[15px]">{keep.errorOf("colours")}</span>}
       </p>
-      <TextField
-        className="mt-4 max-w-sm"
-        label="Allergens, with commas between"
-        value={coating.allergens.join(", ")}
-        onChange={(text) => change({ allergens: text.split(",").map((a) => a.trimStart()) })}
+      <AllergenFields
+        names={props.allergens}
+        allergens={coating.allergens}
+        mayContain={coating.mayContain}
+        onChange={change}
+        error={keep.errorOf("allergens") ?? keep.errorOf("mayContain")}
       />
       <KeepButtons pending={keep.isPending} error={keep.error ?? remove.error} cancel={props.close}>
         {props.own && (

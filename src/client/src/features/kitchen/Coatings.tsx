@@ -6,6 +6,7 @@ import { CoatingForm } from "./CoatingForm";
 import type { Room } from "./KitchenPage";
 import { AddNew, Item, Removed } from "./parts";
 import { useKeep } from "../../ui/useKeep";
+import { allergenWords } from "../../ui/AllergenFields";
 
 /** What it is dipped in: the trade's coatings and the maker's own, with their windows and sources. */
 export function Coatings({ things, reference }: Room) {
@@ -19,6 +20,7 @@ export function Coatings({ things, reference }: Room) {
     <CoatingForm
       coating={coating}
       thinners={reference.thinners}
+      allergens={reference.allergens}
       taken={codes}
       own={!!coating && things.own.includes(coating.code)}
       shipped={!!coating && things.shipped.includes(coating.code)}
@@ -80,7 +82,7 @@ function Facts(props: { entered: OwnCoating; coating: Coating | undefined; thinn
         {entered.thinners.length > 0
           ? `thinned with ${entered.thinners.map((t) => props.thinners.find((k) => k.code === t)?.name ?? t).join(" or ")}`
           : "takes no thinner"}
-        {entered.allergens.length > 0 && `; contains ${entered.allergens.join(", ")}`}
+        {`; ${allergenWords(entered.allergens, entered.mayContain)}`}
       </p>
       <p className="mt-1 flex flex-wrap gap-x-4 text-[15px]">
         {entered.colours.map((c) => (

@@ -13,7 +13,9 @@ import { Coatings } from "./Coatings";
 import { Hours } from "./Hours";
 import { Moulds } from "./Moulds";
 import { RatesForm } from "./RatesForm";
+import { OwnWords } from "./OwnWords";
 import { Tints } from "./Tints";
+import { Toppings } from "./Toppings";
 import { Vessels } from "./Vessels";
 import { WaysForm } from "./WaysForm";
 
@@ -27,9 +29,11 @@ const corners: [path: string, name: string, view: (room: Room) => React.ReactNod
   ["centres", "Centres", (room) => <Centres {...room} />],
   ["coatings", "Coatings", (room) => <Coatings {...room} />],
   ["colours", "Colours", (room) => <Tints {...room} />],
+  ["toppings", "Toppings", (room) => <Toppings {...room} />],
   ["fillings", "Fillings", () => <Fillings />],
   ["moulds", "Moulds", (room) => <Moulds {...room} />],
   ["vessels", "Vessels", (room) => <Vessels {...room} />],
+  ["words", "Words", (room) => <OwnWords {...room} />],
   ["hours", "Hours and places", (room) => <Hours {...room} />],
   ["rates", "Prices", (room) => <RatesForm {...room} />],
   ["people", "People", () => <People />],

@@ -44,13 +44,17 @@ export function SprinkleRow({ design, reference, notes, change }: RowProps) {
                   label: (
                     <>
                       {k.name}
-                      {k.allergens.length > 0 && (
-                        <span className="text-mind text-[13px] font-semibold"> {k.allergens.join(", ")}</span>
-                      )}
+                      <span className="text-mind text-[13px] font-semibold">
+                        {" "}
+                        {k.allergens?.join(", ") ?? "allergens not known"}
+                      </span>
                     </>
                   ),
                 }))}
-                onChange={(code) => set(i, { ...sprinkle, kind: code })}
+                onChange={(code) => {
+                  const only = kinds.find((k) => k.code === code)?.only;
+                  set(i, { ...sprinkle, kind: code, glued: only ? only === "set" : sprinkle.glued });
+                }}
               />
               <RemoveButton label={`Remove the ${name}`} onClick={() => set(i, undefined)} />
             </div>
@@ -62,11 +66,13 @@ export function SprinkleRow({ design, reference, notes, change }: RowProps) {
                 options={sides}
                 onChange={(side) => set(i, { ...sprinkle, side })}
               />
-              <Tick
-                label="glued on after setting"
-                checked={sprinkle.glued}
-                onChange={(glued) => set(i, { ...sprinkle, glued })}
-              />
+              {!kind?.only && (
+                <Tick
+                  label="glued on after setting"
+                  checked={sprinkle.glued}
+                  onChange={(glued) => set(i, { ...sprinkle, glued })}
+                />
+              )}
             </div>
             <Slider
               label={`Cover of the ${name}`}
@@ -106,13 +112,17 @@ const bought = "";
 export function PartsRow({ design, reference, notes, change }: RowProps) {
   const { parts } = design.decor;
   return (
-    <Row name="Glue on">
+    <Row name="Press or glue on">
       <ul className="grid gap-x-8 gap-y-1 sm:grid-cols-2">
         {reference.decor.parts.map((kind) => {
           const i = parts.findIndex((p) => p.kind === kind.code);
           const count = parts[i]?.count ?? 0;
           const set = (part: Partial<PartDraft>) => {
-            const next = { kind: kind.code, count: 0, coating: null, colour: null, ...parts[i], ...part };
+            const next = {
+              ...{ kind: kind.code, count: 0, coating: null, colour: null, pressed: kind.only === "wet" },
+              ...parts[i],
+              ...part,
+            };
             change(`parts.${kind.code}`, {
               decor: {
                 ...design.decor,
@@ -149,6 +159,13 @@ export function PartsRow({ design, reference, notes, change }: RowProps) {
                   </button>
                 </span>
               </div>
+              {count > 0 && !kind.only && !kind.mould && (
+                <Tick
+                  label="pressed onto the wet coat"
+                  checked={parts[i]?.pressed ?? false}
+                  onChange={(pressed) => set({ pressed })}
+                />
+              )}
               {count > 0 && kind.mould && (
                 <p className="text-ink2 text-[15px]">
                   <Choice

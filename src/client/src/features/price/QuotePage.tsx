@@ -117,10 +117,17 @@ function Paper({ quote, money }: { quote: Quote; money: (amount: number) => stri
                 Contains <b>{quote.contains.join(", ")}</b>.
               </>
             ) : (
-              "None of those that must be named."
+              quote.notKnown.length === 0 && "No major allergens."
             )}
-            {quote.without.length > 0 && <> Made without {quote.without.join(" and ")}, as you asked.</>} The packets’
-            labels decide.
+            {quote.mayContain.length > 0 && <> May contain {quote.mayContain.join(", ")}.</>}
+            {quote.notKnown.length > 0 && (
+              <>
+                {" "}
+                <b>Not known</b> for {quote.notKnown.join(", ")}: please ask.
+              </>
+            )}
+            {quote.without.length > 0 && <> Made without {quote.without.join(" and ")}, as you asked.</>} Based on
+            package labels.
           </p>
         </section>
         <section>
