@@ -21,7 +21,9 @@ public sealed class KitchenTests(Site site) : IClassFixture<Fresh>, IDisposable
         maker.Fill("One weighs, g", "900");
         maker.Fill("length, mm", "110");
         maker.Fill("diameter, mm", "12");
-        maker.Fill("Allergens, with commas between", "wheat, egg");
+        maker.Click("//label[normalize-space()='not known yet']");
+        maker.Pick("wheat", "contains");
+        maker.Pick("egg", "contains");
         maker.Press("Keep");
         maker.See("What is wrong is said at its field.");
         maker.See("heavier than anything edible");
@@ -95,5 +97,49 @@ public sealed class KitchenTests(Site site) : IClassFixture<Fresh>, IDisposable
         maker.Open("Meteor night");
         maker.Until(() => maker.Count("svg[aria-label^='heron bowl']") == 1, "the new bowl");
         Assert.Equal(0, maker.Count("svg[aria-label^='11 cm bowl']"));
+    }
+
+    [Fact]
+    public void A_topping_of_ones_own_with_peanuts_is_weighed_typed_bought_and_clashes()
+    {
+        maker.Go("kitchen/toppings");
+        maker.Press("A topping of my own");
+        maker.Fill("Name", "harbour crunch");
+        maker.Fill("Also called, with commas between", "crunch");
+        maker.Pick("How much", "what some pieces took");
+        maker.Fill("Pieces", "20");
+        maker.Fill("took, g", "45");
+        maker.Pick("Weighed on", "sandwich cookies");
+        maker.Fill("A pack holds, g (optional)", "200");
+        maker.Fill("Price of a pack, €", "3.20");
+        maker.Click("//label[normalize-space()='not known yet']");
+        maker.Pick("peanut", "contains");
+        maker.Pick("tree nuts", "may contain");
+        Assert.Empty(maker.Barriers());
+        maker.Press("Keep");
+        maker.See("20 pieces took 45 g; contains peanut; may contain tree nuts");
+
+        maker.Order("Gull tea", "20 cookies milk with crunch, allergic to peanuts");
+        maker.See("Allergy clash");
+        maker.See("The customer must not have peanut, and harbour crunch contains it.");
+        maker.Until(() => maker.Count("//button[@aria-label='peanut is allowed']") == 1, "the allergy on the slip, to be removed");
+        maker.See("harbour crunch");
+        maker.Press("peanut is allowed");
+        maker.Until(() => !maker.Shows("Allergy clash"), "no clash");
+        maker.SeeSaved();
+    }
+
+    [Fact]
+    public void A_word_of_ones_own_stands_for_others()
+    {
+        maker.Go("kitchen/words");
+        maker.Press("A word of my own");
+        maker.Fill("Word", "nightfall");
+        maker.Fill("Means", "navy, silver zigzag");
+        Assert.Empty(maker.Barriers());
+        maker.Press("Keep");
+        maker.See("means navy, silver zigzag");
+        maker.Order("Lantern walk", "12 rods nightfall");
+        maker.Until(() => maker.Count("[data-testid=pot-midnight]") == 1 && maker.Count("[data-testid=pot-silver]") == 1, "both pots");
     }
 }

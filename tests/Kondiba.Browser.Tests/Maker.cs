@@ -222,6 +222,14 @@ public sealed class Maker : IDisposable
               ? Promise.reject(new TypeError('held')) : go(request);
             """);
 
+    /// <summary>Takes the network away, or gives it back.</summary>
+    public void Offline(bool away)
+    {
+        scripted = true;
+        driver.ExecuteCdpCommand("Network.enable", []);
+        driver.ExecuteCdpCommand("Network.emulateNetworkConditions", new() { ["offline"] = away, ["latency"] = 0, ["downloadThroughput"] = -1, ["uploadThroughput"] = -1 });
+    }
+
     public void LetPostsGo() => driver.ExecuteScript("window.released = true");
 
     public void LetSavesGo() => driver.ExecuteScript("const held = window.held; window.held = null; held.forEach((go) => go());");

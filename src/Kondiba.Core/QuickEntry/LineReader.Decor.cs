@@ -138,7 +138,6 @@ internal sealed partial class LineReader
             var allergens = item.Meanings.Where(m => m.Kind is WordKind.Allergen).Select(m => m.Code).ToList();
             if (draft.IsAllergy || _level == 0 || !item.Meanings.Any(m => m.Kind is WordKind.Sprinkle))
                 allergens.ForEach(a => order.Refuse(a, item));
-            _ = allergens.Count > 0 && Without(_sprinkles, _sprinklesBefore, s => tables.Decor.Sprinkle(s.Kind)!.Allergens?.Intersect(allergens).Any() is true, item);
             if (item.Is(WordKind.Colour) is not null && next?.IsRefusable is true && allergens.Count == 0)
             {
                 coloured = item;
@@ -178,17 +177,19 @@ internal sealed partial class LineReader
                 continue;
             }
 
-            Add("refusal", $"no {(colour is null ? "" : $"{NameOf(colour)} ")}{item.Meanings.First(m => m.Kind is not WordKind.Colour).Says}", coloured?.To(item) ?? item, []);
+            var named = draft.IsAllergy ? string.Join(", no ", allergens) : item.Meanings.First(m => m.Kind is not WordKind.Colour).Says;
+            Add("refusal", $"no {(colour is null ? "" : $"{NameOf(colour)} ")}{named}", coloured?.To(item) ?? item, []);
             coloured = null;
         }
     }
 
-    /// <summary>Takes from a list what is refused; asks where the same was wanted of the same pieces. Whether there was any.</summary>
-    private bool Without<T>(List<T> list, int before, Predicate<T> refused, Item item)
+    /// <summary>Takes from a list what is refused; asks where the same was wanted of the same pieces.</summary>
+    private void Without<T>(List<T> list, int before, Predicate<T> refused, Item item)
     {
         if (before < list.Count && list.FindIndex(before, refused) >= 0)
             Tell(item, "This is asked for and refused: which is meant?", []);
-        return list.RemoveAll(refused) > 0;
+        if (list.RemoveAll(refused) > 0)
+            _chips.RemoveAll(c => c.Field is "sprinkle" or "pattern" or "part" && item.Meanings.Any(m => c.Says.Contains(m.Says, StringComparison.Ordinal)));
     }
 
     private void Undress(Decor worn)

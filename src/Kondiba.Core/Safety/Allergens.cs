@@ -63,7 +63,7 @@ public static class Allergens
 
         foreach (var use in Of(order, tables).Where(u => u.Kind is AllergenKind.NotKnown || allergies.Contains(u.Allergen)))
         {
-            var several = use.Component.EndsWith('s');
+            var several = use.Component.Split(',')[0].EndsWith('s');
             var (must, says) = use.Kind switch
             {
                 AllergenKind.Contains => (use.Allergen, $"{use.Component} contain{(several ? "" : "s")} it"),

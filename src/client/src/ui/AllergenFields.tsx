@@ -35,6 +35,7 @@ export function AllergenFields(props: {
             <label key={name} className="flex items-baseline justify-between gap-2 py-0.5">
               <span className={says(name) === "no" ? "text-ink2" : "text-mind font-semibold"}>{name}</span>
               <select
+                aria-label={name}
                 className="border-line bg-ground rounded border text-[14px]"
                 value={says(name)}
                 onChange={(e) => set(name, e.target.value)}
@@ -59,5 +60,5 @@ export function allergenWords(allergens: Known, mayContain: Known | undefined): 
     allergens.length > 0 && `contains ${allergens.join(", ")}`,
     mayContain && mayContain.length > 0 && `may contain ${mayContain.join(", ")}`,
   ].filter((part) => part !== false && part !== null && part !== undefined);
-  return parts.join("; ");
+  return parts.length > 0 ? parts.join("; ") : "no major allergens";
 }

@@ -46,7 +46,7 @@ export function Centres({ things, reference }: Room) {
                 <p>
                   {centre.sizes.map((s) => `${s.name} ${s.mass > 0 ? wording.mass(s.mass) : ""}`.trim()).join(", ")};
                   usually {depthName(centre.usualDepth)}, held {held[centre.holding]}
-                  {centre.allergens?.length !== 0 && `; ${allergenWords(centre.allergens, centre.mayContain)}`}
+                  {`; ${allergenWords(centre.allergens, centre.mayContain)}`}
                 </p>
                 <p className="mt-0.5 text-[15px]">{centre.prep.join(" ")}</p>
               </>

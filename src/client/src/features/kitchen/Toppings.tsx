@@ -109,6 +109,15 @@ async function withPack(keep: () => Promise<unknown>, ware: string, name: string
   await answer(api.PUT("/api/kitchen/wares", { body }));
 }
 
+/** What a new topping starts with; most are tried on cookies first. */
+function usualWeighing(reference: Reference): NonNullable<Topping["weighed"]> {
+  const centre = reference.centres.find((c) => c.code === "sandwich-cookie") ?? reference.centres[0];
+  return {
+    ...{ centre: centre?.code ?? "", size: centre?.sizes[0]?.code ?? "" },
+    ...{ pieces: 20, grams: 45, side: "front", cover: 0.6 },
+  };
+}
+
 interface Pack {
   holds: number | null;
   price: number | null;
@@ -125,12 +134,7 @@ function PackFields(props: { unit: string; pack: Pack; onChange: (pack: Pack) =>
         value={pack.holds}
         onChange={(holds) => onChange({ ...pack, holds })}
       />
-      <NumberField
-        label="Price of a pack"
-        unit="money"
-        value={pack.price}
-        onChange={(price) => onChange({ ...pack, price })}
-      />
+      <NumberField label="Price of a pack, €" value={pack.price} onChange={(price) => onChange({ ...pack, price })} />
     </>
   );
 }
@@ -145,7 +149,8 @@ function ToppingForm(props: {
   const { item, things, reference } = props;
   const [topping, setTopping] = useState<Topping>(
     item ?? {
-      ...{ code: "", name: "", perArea: 0.2, weighed: null, grain: 3, form: "bead", srgb: ["#d8a860"] },
+      ...{ code: "", name: "", perArea: null, weighed: usualWeighing(reference), grain: 3, form: "bead" },
+      srgb: ["#d8a860"],
       ...{ heavy: false, only: null, allergens: null, mayContain: null, words: [] },
     },
   );
@@ -163,7 +168,6 @@ function ToppingForm(props: {
   );
   const change = (part: Partial<Topping>) => setTopping((t) => ({ ...t, ...part }));
   const { weighed } = topping;
-  const first = reference.centres[0];
   const centre = reference.centres.find((c) => c.code === weighed?.centre);
   const e = keep.errorOf;
   return (
@@ -200,13 +204,7 @@ function ToppingForm(props: {
             change(
               how === "area"
                 ? { weighed: null, perArea: topping.perArea ?? 0.2 }
-                : {
-                    perArea: null,
-                    weighed: {
-                      ...{ centre: first?.code ?? "", size: first?.sizes[0]?.code ?? "" },
-                      ...{ pieces: 20, grams: 45, side: "front", cover: 0.6 },
-                    },
-                  },
+                : { perArea: null, weighed: usualWeighing(reference) },
             )
           }
         />

@@ -42,6 +42,8 @@ export const QuickEntry = memo(function QuickEntry({ id, empty, edit }: { id: st
     placeholderData: keepPreviousData,
     staleTime: 60_000,
     retry: 1,
+    // Without a network it fails and says so, rather than waiting for one.
+    networkMode: "always",
   });
   const entry = typed.trim() === "" ? undefined : reading.data;
   const fresh = !reading.isPlaceholderData && !reading.isFetching && !reading.isError;
