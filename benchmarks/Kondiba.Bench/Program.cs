@@ -12,7 +12,7 @@ CultureInfo.CurrentCulture = CultureInfo.InvariantCulture;
 const int Warming = 200;
 const int Asked = 400;
 
-// Named, only that part is measured: core, plan, preview, orders, browser.
+// Named, only that part is measured: core, plan, preview, entry, orders, browser.
 bool Wanted(string part) => args.Length == 0 || args.Contains(part);
 
 if (Wanted("core"))
@@ -27,6 +27,8 @@ if (Wanted("plan"))
 using var site = new Site();
 if (Wanted("preview"))
     await PreviewAsync();
+if (Wanted("entry"))
+    await EntryAsync();
 if (Wanted("orders"))
     await ManyOrders.MeasureAsync(site, Tell);
 if (Wanted("browser"))
@@ -36,12 +38,43 @@ return;
 async Task PreviewAsync()
 {
     using var client = await site.EnterAsync();
-    var times = new List<double>();
-    for (var i = 0; i < Warming + Asked; i++)
+    var times = await ServerTimesAsync(i =>
     {
         var order = BenchOrders.Of(60, 8);
         var lines = order.Lines.Select((l, at) => new { l!.Centre, l.Size, Amount = l.Amount + ((i + at) % 7), CountedIn = "pieces", l.Coating, l.Colour, l.Depth, l.Coats });
-        var answer = await client.PostAsJsonAsync("api/amounts/preview", new { order.Name, pickup = "2031-05-03T10:00:00", order.Notes, lines, order.Pots });
+        return client.PostAsJsonAsync("api/amounts/preview", new { order.Name, pickup = "2031-05-03T10:00:00", order.Notes, lines, order.Pots });
+    });
+    Tell($"Server, preview of 60 lines, median of {Asked} after {Warming} to warm up", times[Asked / 2], 10);
+    Tell($"Server, preview of 60 lines, 95th percentile of {Asked}", times[Asked * 95 / 100], null);
+}
+
+async Task EntryAsync()
+{
+    const string Paste = """
+        for the rowing club, Saturday 3pm, boxes of 6
+        2 doz large strawberries milk 3/4, white drizzle on half
+        24 cookies, half white half dark, hold the sprinkles
+        20 cake balls: 8 teal, 12 plum
+        36 rods navy, silver zigzag on 10 of them
+        12 apples red, 4 with peanuts, the rest plain
+        three boxes of 6 truffles dark, gold dust on all except 4
+        60 mini twists white, flurble sprinkles, no nuts
+        18 marshmallows pink with two eyes each
+        12 strawbery dk choc w/ drizzel
+        """;
+    using var client = await site.EnterAsync();
+    var times = await ServerTimesAsync(i => client.PostAsJsonAsync("api/entry", new { text = $"{Paste} {i}" }));
+    Tell($"Server, a paste of ten lines read, median of {Asked} after {Warming} to warm up", times[Asked / 2], 20);
+    Tell($"Server, a paste of ten lines read, 95th percentile of {Asked}", times[Asked * 95 / 100], null);
+}
+
+// What the server says that it took, in ms, sorted.
+async Task<List<double>> ServerTimesAsync(Func<int, Task<HttpResponseMessage>> ask)
+{
+    var times = new List<double>();
+    for (var i = 0; i < Warming + Asked; i++)
+    {
+        using var answer = await ask(i);
         answer.EnsureSuccessStatusCode();
         var timing = answer.Headers.GetValues("Server-Timing").Single();
         if (i >= Warming)
@@ -49,8 +82,7 @@ async Task PreviewAsync()
     }
 
     times.Sort();
-    Tell($"Server, preview of 60 lines, median of {Asked} after {Warming} to warm up", times[Asked / 2], 10);
-    Tell($"Server, preview of 60 lines, 95th percentile of {Asked}", times[Asked * 95 / 100], null);
+    return times;
 }
 
 void InTheBrowser()
