@@ -188,7 +188,8 @@ public class ColourTests
                 var (target, tints) = (Spectrum.LabOf(srgb), Tables.Tints.Take(4).ToList());
                 var recipe = Recipe.For(target, C.BrightWhite, tints, Grams(grams), C);
                 var scaled = Mixing.Tinted(C.BrightWhite, recipe.Drops.Select(d => (Of(d.Tint), Math.Round(d.Per100 * grams / 100.0) * 100 / grams)), C);
-                Assert.True(recipe.DeltaE <= Lab.DeltaE(target, scaled) + 1e-9 || recipe.Drops.Sum(d => Math.Round(d.Per100 * grams / 100.0)) > C.Most.Value.Si * grams / 100);
+                var met = Mixing.Tinted(C.BrightWhite, recipe.Drops.Select(d => (Of(d.Tint), d.InPot * 100.0 / grams)), C);
+                Assert.True(Lab.Distance(target, met) <= Lab.Distance(target, scaled) + 1e-9 || recipe.Drops.Sum(d => Math.Round(d.Per100 * grams / 100.0)) > C.Most.Value.Si * grams / 100);
                 Assert.True(recipe.Drops.Sum(d => d.InPot) <= C.Most.Value.Si * grams / 100 + 1e-9);
             },
             iter: 40);

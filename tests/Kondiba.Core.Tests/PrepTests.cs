@@ -234,12 +234,12 @@ public sealed class PrepTests
     {
         var order = Order(null, Line("sandwich-cookie", "thin", 24) with { Decor = Decoration.Decor.None with { Parts = [new("accent", 1)] } }) with { Pickup = Now.PlusDays(3) };
         var list = List(order);
-        var (knead, glue) = (list.Steps.First(s => s.Text.StartsWith("Work the water", StringComparison.Ordinal)), list.Steps.Single(s => s.Stage is Stage.Decorate));
+        var (knead, glue) = (list.Steps.First(s => s.Text.StartsWith("Knead the syrup", StringComparison.Ordinal)), list.Steps.Single(s => s.Stage is Stage.Decorate));
         Assert.True(glue.Starts >= knead.Starts.PlusHours(12));
         Assert.Contains(Need.Of(order, CoatingTally.For(order, Tables, Now), Tables), n => n.Ware == "ingredient.icing-sugar");
 
-        // Common practice: 60 g of icing sugar to a teaspoon of water, which is 4.93 g.
-        Assert.Equal(60 / 4.93, knead.Amounts[0].Mass.Value.Si / knead.Amounts[1].Mass.Value.Si, 0.1);
+        // The kitchen's own recipe: for each 100 g of sugar 9 g of syrup and 3 g of water.
+        Assert.Equal([100 / 9.0, 100 / 3.0], knead.Amounts.Skip(1).Select(a => knead.Amounts[0].Mass.Value.Si / a.Mass.Value.Si), (a, b) => Math.Abs(a - b) < 0.1);
     }
 
     [Fact]

@@ -36,7 +36,10 @@ public class WaysTests
         }
     }
 
-    /// <summary>Another hour or another price moves where the way changes; the cliffs stay away.</summary>
+    /// <summary>
+    /// Another hour or another price moves where the way changes; the cliffs stay away: one piece more melts at most as much more as
+    /// the thriftiest way for it, and what a way may melt over that.
+    /// </summary>
     [Fact]
     public void No_cliffs_for_another_kitchen_either() =>
         Gen.Select(Gen.OneOfConst([.. Tables.Centres.Where(c => c.Holding is not Holding.Mould).SelectMany(c => c.Sizes.Select(s => (c.Code, s.Code)))]), Gen.Int[5, 60], Gen.Int[0, 40], Gen.Double[0.2, 3]).Sample((piece, n, hour, price) =>
@@ -46,7 +49,8 @@ public class WaysTests
                 Pricing = Tables.Pricing with { Hour = new(new Money(hour), Source.Kitchen), WrittenOff = new(new(Math.Min(1, 0.5 * price)), Source.Kitchen) },
             };
             var more = At(piece.Item1, piece.Item2, n + 1, tables: kitchen).ToMelt.Value / At(piece.Item1, piece.Item2, n, tables: kitchen).ToMelt.Value;
-            Assert.InRange(more, 1 / 1.5, 1.5);
+            var most = (1 + Tables.Pot.MostOver.Value.Si) * (n + 1) / n;
+            Assert.InRange(more, 1 / most, most);
         }, iter: 300);
 
     /// <summary>Checked by the rules of the trade as they are written, not by the ways' own code.</summary>
@@ -129,7 +133,7 @@ public class WaysTests
         {
             var lines = pieces.Select(p => Line(p.Item1, p.Item2, n, "milk", Tables.Centre(p.Item1)!.UsualDepth.Value.Si, Tables.Centre(p.Item1)!.LeastCoats)).ToArray();
             foreach (var pot in Tally(null, lines).Pots.Where(p => p.Melts.Count > 1))
-                Assert.True(pot.Melts.Min(m => m.Si) > 0.08, string.Join(", ", pot.Melts.Select(m => m.In("g"))));
+                Assert.True(pot.Melts.Min(m => m.Si) >= 0.08 - 1e-9 || pot.Vessels.All(v => v.Melts != 1), string.Join(", ", pot.Melts.Select(m => m.In("g"))));
         }, iter: 200);
 
     /// <summary>The default dose never makes a coat that is then called sheer, and never goes over its limit.</summary>

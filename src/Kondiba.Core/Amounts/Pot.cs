@@ -11,7 +11,8 @@ namespace Kondiba.Core.Amounts;
 /// <param name="Margin">Put on top of everything, to be safe.</param>
 /// <param name="ToolLoss">Stays on spatula, fork and walls.</param>
 /// <param name="MostOver">By how much a way may melt more than the thriftiest one, however much time it saves.</param>
-public sealed record PotConstants(Sourced<Share> Margin, Sourced<Mass> ToolLoss, Sourced<Share> MostOver);
+/// <param name="LeastMelt">Of several melts, the least that is worth the stove.</param>
+public sealed record PotConstants(Sourced<Share> Margin, Sourced<Mass> ToolLoss, Sourced<Share> MostOver, Sourced<Mass> LeastMelt);
 
 /// <summary>A share of the pot as it stands in the vessel.</summary>
 /// <param name="Kind">"pool", "pieces" or "spare".</param>

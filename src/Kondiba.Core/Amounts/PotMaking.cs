@@ -89,7 +89,8 @@ internal static class PotMaking
 
     /// <summary>
     /// The way and the vessel for a maker who chose none: the cheapest. But nobody melts far more than the thriftiest way takes to
-    /// save some minutes: where one would, its last pieces are spooned over, or another is taken.
+    /// save some minutes: where one would, its last pieces are spooned over, or another is taken. No melt of
+    /// several is so small that it is not worth the stove.
     /// </summary>
     private static VesselTally? Best(List<VesselTally> tallies, TradeTables tables)
     {
@@ -97,7 +98,8 @@ internal static class PotMaking
         if (fitting.Count == 0)
             return tallies.FirstOrDefault();
         var most = fitting.Select(t => t.ToMelt).MinBy(m => m.Si) * (1 + tables.Pot.MostOver.Value.Si);
-        return fitting.Select(t => t.ToMelt > most ? t.WithLastSpooned(most, tables) : t).OfType<VesselTally>().OrderBy(t => t.Cost.Total.Amount).ThenBy(t => t.ToMelt.Si).First();
+        VesselTally? Cheapest(IEnumerable<VesselTally> of) => of.Select(t => t.ToMelt > most ? t.WithLastSpooned(most, tables) : t).OfType<VesselTally>().OrderBy(t => t.Cost.Total.Amount).ThenBy(t => t.ToMelt.Si).FirstOrDefault();
+        return Cheapest(fitting.Where(t => t.Melts.Count == 1 || t.Melts[^1] >= tables.Pot.LeastMelt.Value)) ?? Cheapest(fitting);
     }
 
     /// <summary>What covers so much of a coating bought in a colour.</summary>

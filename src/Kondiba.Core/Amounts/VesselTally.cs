@@ -65,7 +65,8 @@ internal sealed record VesselTally(
 
     private static VesselTally For(Vessel vessel, List<Seated> seated, Flow flow, TradeTables tables)
     {
-        var inOrder = seated.Where(s => s.Seat.Fits).OrderByDescending(s => s.Seat.StandsOf(flow.Density).Si).ToList();
+        // Of those that want as deep a pool the ones with most on them go first, in whatever order the lines stand.
+        var inOrder = seated.Where(s => s.Seat.Fits).OrderByDescending(s => s.Seat.StandsOf(flow.Density).Si).ThenByDescending(s => s.Tally.OnPieces.Value.Si).ThenBy(s => s.Tally.PerPiece.Value.Si).ToList();
 
         // After the last piece of a line, what later lines still use stands there too: only the rest must be pool.
         var (pool, poolFor, later) = (default(Mass), 0, default(Mass));

@@ -40,7 +40,8 @@ internal sealed class Clauses(IReadOnlyList<Item> items, Centre? centre)
             return After(item, i => i.IsRefusable) ?? Refuse(item, allergy: false);
         if (item.Is(WordKind.Except) is not null)
             return Except(at);
-        if (item.Is(WordKind.Split) is not null && !Last.IsEmpty)
+        var each = item.IsNumber && at + 1 < items.Count && items[at + 1].Is(WordKind.Each) is not null;
+        if ((each || item.Is(WordKind.Split) is not null) && !Last.IsEmpty)
             _drafts.Add(new(null));
         // "half of 24": of which pieces the others are part is not said.
         if (item.Share is not null && item.Count is null && at + 2 < items.Count && items[at + 1].First.Stem is "of" && items[at + 2].IsNumber)
@@ -145,6 +146,13 @@ internal sealed class Clauses(IReadOnlyList<Item> items, Centre? centre)
         var next = at + 1;
         while (next < items.Count && items[next].IsEmpty && !items[next].IsBoundary)
             next++;
+        if (next < items.Count && items[next].Is(WordKind.Rest) is not null)
+        {
+            // "on half but not the other half" says it twice.
+            _drafts.Add(new(null));
+            return next + 1 - at;
+        }
+
         var count = next < items.Count ? items[next].Count?.Pieces : null;
         _drafts.Add(new(null));
         Last.Governors.Add(items[at]);
@@ -171,7 +179,9 @@ internal sealed class Clauses(IReadOnlyList<Item> items, Centre? centre)
         if (next >= items.Count)
             return null;
         var of = OfThem(next + 1);
-        var ends = of > next + 1 || of >= items.Count || items[of].IsBoundary || items[of].IsEmpty || items[of].Is(WordKind.Refusal) is not null || items[of].Is(WordKind.Plain) is not null;
+        if (of < items.Count && items[next].Count is not null && items[of].Is(WordKind.Rest) is not null)
+            of++;
+        var ends = of > next + 1 || of >= items.Count || items[of].IsBoundary || items[of].IsEmpty || items[of].Is(WordKind.Refusal) is not null || items[of].Is(WordKind.Plain) is not null || items[of].Is(WordKind.Except) is not null;
         var said = items[at].To(items[Math.Min(of, items.Count) - 1]);
         var scope = items[next] switch
         {
@@ -204,7 +214,7 @@ internal sealed class Clauses(IReadOnlyList<Item> items, Centre? centre)
             return As(ScopeKind.Rest, 0);
         }
 
-        if (IsOnes(at) && (Last.IsEmpty || Last.Scope is not null))
+        if (IsOnes(at) && Last.IsEmpty && Last.Scope is null)
             return (new(ScopeKind.Of, 0, item), at + 2);
         if (item.Is(WordKind.All) is not null && at + 1 < items.Count && !(items[at + 1].Is(WordKind.Depth) is not null || (items[at + 1].NamesPiece && of == at + 1)))
             return As(ScopeKind.All, 0);
@@ -269,6 +279,8 @@ internal sealed class Clauses(IReadOnlyList<Item> items, Centre? centre)
         while (next < items.Count && items[next].IsEmpty && !items[next].IsBoundary)
             next++;
         var what = next < items.Count ? items[next] : null;
+        if (at + 1 < items.Count && items[at + 1].Is(WordKind.Each) is not null)
+            return true;
         return what?.Is(WordKind.Refusal) is not null || what?.Is(WordKind.Plain) is not null
             || (what?.First.Stem is "with" or "w/" && !items.Skip(next).TakeWhile(i => !i.IsBoundary || i == what).Any(i => i.Is(WordKind.OverDip) is not null))
             || (items[at].First == items[at].Last && at + 1 < items.Count && items[at + 1].First.Stem is "get" or "have" or "should be" or "are" or "just")

@@ -78,7 +78,7 @@ internal sealed class Reader
     private List<Item> Items(List<Token> tokens)
     {
         var vocabulary = _vocabulary;
-        tokens = InOtherWords(tokens);
+        tokens = InOtherWords(tokens).FindAll(t => !(t.Kind is TokenKind.Word && t.Stem is "please" or "pls" or "plz"));
         tokens = tokens.ConvertAll(t => t.Kind is TokenKind.Word && !vocabulary.Knows(t.Stem) && vocabulary.Correct(t.Stem) is { } word ? t with { Stem = word, Corrected = true } : t);
         List<Item> items = [];
         for (var i = 0; i < tokens.Count;)
@@ -94,6 +94,13 @@ internal sealed class Reader
             i += length;
         }
 
+        // "letters AB": what is to be piped need not stand in quotation marks.
+        for (var i = 1; i < items.Count; i++)
+        {
+            if (items[i - 1].Is(WordKind.Pattern) is { Code: "letters" } && items[i] is { IsUnderstood: false, First: { Kind: TokenKind.Word } word } && _text[word.Start..word.End].All(char.IsUpper))
+                items[i] = new(word with { Kind = TokenKind.Quoted, Stem = _text[word.Start..word.End] }, word with { Kind = TokenKind.Quoted, Stem = _text[word.Start..word.End] }, [], false);
+        }
+
         return items;
 
         string Phrase(int from, int length) => string.Join(' ', tokens.Skip(from).Take(length).Select(t => t.Stem));
@@ -102,7 +109,7 @@ internal sealed class Reader
     /// <summary>The maker's own words replaced by what they mean, which stands where they stood.</summary>
     private List<Token> InOtherWords(List<Token> tokens)
     {
-        foreach (var (word, means) in _tables.Words.Own ?? new Dictionary<string, string>())
+        foreach (var (word, means) in _tables.Words.Means.Concat(_tables.Words.Own ?? new Dictionary<string, string>()))
         {
             var key = Scanner.Scan(word).ConvertAll(t => t.Stem);
             for (var at = 0; key.Count > 0 && at + key.Count <= tokens.Count; at++)

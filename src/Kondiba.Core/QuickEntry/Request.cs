@@ -129,8 +129,8 @@ internal sealed class Request(string text, List<Item> items, TradeTables tables,
 
         if (unknown > at)
         {
-            var from = head.Items.FindIndex(at + 1, i => i.IsRefusable) is >= 0 and var first && first < unknown ? first : unknown;
-            while (from > at + 1 && ((from < unknown && head.Items[from - 1].Is(WordKind.Colour) is not null) || head.Items[from - 1].IsNumber || head.Items[from - 1].IsEmpty))
+            var from = head.Items.FindIndex(at + 1, i => i.IsRefusable && i.Is(WordKind.Colour) is null) is >= 0 and var first && first < unknown ? first : unknown;
+            while (from > at + 1 && ((from < unknown && (head.Items[from].Is(WordKind.Pattern) ?? head.Items[from].Is(WordKind.OverDip)) is not null && head.Items[from - 1].Is(WordKind.Colour) is not null) || head.Items[from - 1].IsNumber || head.Items[from - 1].IsEmpty))
                 from--;
             SetAside(head.Items[from..]);
             head.Items.RemoveRange(from, head.Items.Count - from);
@@ -169,13 +169,14 @@ internal sealed class Request(string text, List<Item> items, TradeTables tables,
             var split = draft.Items.Find(x => x.Is(WordKind.Split) is not null);
             if (draft.Refuses || (!each && split is null))
                 continue;
-            var counted = draft.Scope is { Kind: ScopeKind.Count } ? draft.Scope : null;
+            var counted = draft.Scope is { Kind: ScopeKind.Count or ScopeKind.Share } ? draft.Scope : null;
             var counting = counted?.Said ?? draft.Items.Find(x => x.IsNumber);
+            var kind = counted?.Kind ?? ScopeKind.Count;
             var count = split is null ? counted?.Value ?? counting?.Count?.Pieces : null;
             if (split is null && count is null)
                 continue;
             var onlyCount = draft.Items.TrueForAll(x => x.IsEmpty || x.IsNumber);
-            var (from, to) = !onlyCount || (split is not null && i + 1 < drafts.Count && drafts[i + 1].Only is not null && !draft.Items.Exists(x => x.IsNumber) && (i == 0 || drafts[i - 1].Only is null))
+            var (from, to) = !onlyCount || (i + 1 < drafts.Count && drafts[i + 1].Only is not null && (i == 0 || drafts[i - 1].Only is null))
                 ? (onlyCount ? i + 1 : i, i + 1)
                 : (i, i);
             while (to > i && to < drafts.Count && Listed(drafts[to]))
@@ -188,7 +189,7 @@ internal sealed class Request(string text, List<Item> items, TradeTables tables,
             if (onlyCount && split is null)
                 drafts[i].Items = [];
             foreach (var member in run)
-                Apart(drafts, member, item => count is { } many ? new(ScopeKind.Count, many, item) : new(ScopeKind.Share, 1.0 / run.Count, item), count is null ? null : counting);
+                Apart(drafts, member, item => count is { } many ? new(kind, many, item) : new(ScopeKind.Share, 1.0 / run.Count, item), count is null ? null : counting);
             if (count is not null)
                 _dividing.Add(counting!);
             return;

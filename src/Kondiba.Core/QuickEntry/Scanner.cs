@@ -88,6 +88,7 @@ internal static partial class Scanner
         |(?<dash>(?<=\s)[-–—](?=\s))
         |(?<date>\d{4}-\d{2}-\d{2})(?!\d)
         |(?<clock>(?<hour>\d{1,2})(?:[:.](?<minute>\d{2}))?\s?(?<half>[ap])\.?m\b\.?|(?<hour>\d{1,2}):(?<minute>\d{2})(?!\d))
+        |(?<word>50/50)(?!\d)
         |(?<ordinal>\d{1,2})(?:st|nd|rd|th)\b
         |(?<number>(?:(?:(?<whole>\d{1,9})\s+)?(?<over>\d{1,4})/(?<under>[1-9]\d{0,3})|(?<whole>\d{1,9}(?:[.,]\d{1,3})?)?\s?(?<vulgar>[½⅓⅔¼¾⅛])|(?<whole>\d{1,9}(?:[.,]\d{1,3})?))(?:\s?(?<percent>%))?)
         |(?<word>w/o(?!\p{L})|w/|\p{L}[\p{L}\p{M}'’]*)|"[^"\n]*"|“[^”\n]*”|[;\n\r]|[,+&:()!?]|\.(?=\s+(?-i:[\p{Lu}\d])|\s*$)|×|[^\s\-–—./]

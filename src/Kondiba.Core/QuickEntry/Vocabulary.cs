@@ -159,7 +159,7 @@ internal sealed class Vocabulary
         var slips = stem.Length switch { < 4 => 0, < 7 => 1, _ => 2 };
         if (slips == 0)
             return null;
-        var near = _content.Where(w => w.Length > 2 && w[0] == stem[0] && Meanings(w).All(m => IsContent(m.Kind) || m.Kind is WordKind.Number or WordKind.Chocolate) && Math.Abs(w.Length - stem.Length) <= slips)
+        var near = _content.Where(w => w.Length > 2 && w[0] == stem[0] && Meanings(w).All(m => IsContent(m.Kind) || m.Kind is WordKind.Chocolate) && Math.Abs(w.Length - stem.Length) <= slips)
             .Select(w => (Word: w, Slips: Typing.Slips(stem, w))).Where(w => w.Slips <= slips).OrderBy(w => w.Slips).ToList();
         var nearest = near.TakeWhile(n => n.Slips == near[0].Slips).Select(n => n.Word).ToList();
         return nearest.Count == 1 || (nearest.Count > 1 && nearest.TrueForAll(n => Meanings(n) is [var one, ..] && Meanings(nearest[0]) is [var other, ..] && one.Kind == other.Kind && one.Code == other.Code)) ? nearest[0] : null;
@@ -217,7 +217,7 @@ internal sealed class Vocabulary
         if (!meanings.Exists(m => m.Kind == meaning.Kind && m.Code == meaning.Code))
             meanings.Add(meaning);
         _words.UnionWith(key.Split(' '));
-        if (IsContent(meaning.Kind) || meaning.Kind is WordKind.Number or WordKind.Chocolate)
+        if (IsContent(meaning.Kind) || meaning.Kind is WordKind.Chocolate)
             _content.UnionWith(key.Split(' '));
     }
 }

@@ -50,6 +50,7 @@ namespace Kondiba.Core.QuickEntry;
 /// <param name="Next">A week later.</param>
 /// <param name="Whens">What stands before a day or a time.</param>
 /// <param name="Deliveries">That an order is brought.</param>
+/// <param name="Means">Short forms, with what each stands for in other words.</param>
 /// <param name="Own">The maker's own words, with what each means in other words.</param>
 public sealed record Words(
     Source Source,
@@ -98,4 +99,5 @@ public sealed record Words(
     IReadOnlyList<string> Next,
     IReadOnlyList<string> Whens,
     IReadOnlyList<string> Deliveries,
+    IReadOnlyDictionary<string, string> Means,
     IReadOnlyDictionary<string, string>? Own = null);
