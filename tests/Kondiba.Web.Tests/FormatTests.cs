@@ -35,6 +35,9 @@ public sealed class FormatTests(Server server) : IClassFixture<Server>
         (await sample.PutAsJsonAsync("/api/kitchen/tints", things["tints"]![0]!["tint"]!.DeepClone())).EnsureSuccessStatusCode();
         (await sample.PutAsJsonAsync("/api/kitchen/rates", new { hour = 18.50m, terms = "By the tide, “or” not at all." })).EnsureSuccessStatusCode();
         (await sample.PutAsJsonAsync("/api/kitchen/places", new { code = "cellar", name = "cellar", air = 12, humidity = 0.7, trays = 2 })).EnsureSuccessStatusCode();
+        (await sample.PutAsJsonAsync("/api/kitchen/toppings", KitchenThingsTests.Topping())).EnsureSuccessStatusCode();
+        (await sample.PutAsJsonAsync("/api/kitchen/parts", things["parts"]![0]!.DeepClone())).EnsureSuccessStatusCode();
+        (await sample.PutAsJsonAsync("/api/kitchen/words", new { code = "galaxy", word = "galaxy", means = "navy, silver zigzag" })).EnsureSuccessStatusCode();
         var day = (await sample.GetFromJsonAsync<JsonObject>("/api/day"))!;
         (await sample.PutAsJsonAsync("/api/day/arranged", new JsonObject
         {

@@ -30,6 +30,42 @@ public sealed class KitchenThingsTests(Server server) : IClassFixture<Server>
         }),
     };
 
+    internal static JsonObject Topping() => new()
+    {
+        ["code"] = "crunch",
+        ["name"] = "harbour crunch",
+        ["perArea"] = null,
+        ["weighed"] = new JsonObject { ["centre"] = "sandwich-cookie", ["size"] = "thin", ["pieces"] = 20, ["grams"] = 45, ["side"] = "front", ["cover"] = 0.6 },
+        ["grain"] = 3,
+        ["form"] = "flake",
+        ["srgb"] = new JsonArray("#d8a860"),
+        ["heavy"] = false,
+        ["only"] = "wet",
+        ["allergens"] = new JsonArray("peanut"),
+        ["mayContain"] = new JsonArray("tree nuts"),
+        ["words"] = new JsonArray("crunch"),
+    };
+
+    [Fact]
+    public async Task A_topping_of_ones_own_is_typed_clashes_is_quoted_and_bought()
+    {
+        (await client.PutAsJsonAsync("/api/kitchen/toppings", Topping())).EnsureSuccessStatusCode();
+        (await client.PutAsJsonAsync("/api/kitchen/words", new { code = "tideline", word = "tideline", means = "milk with crunch" })).EnsureSuccessStatusCode();
+        var entry = await (await client.PostAsJsonAsync("/api/entry", new { text = "20 cookies tideline, no peanuts please" })).ReadAsync();
+        Assert.Empty(entry["notUnderstood"]!.AsArray());
+        Assert.Equal(["peanut"], entry["order"]!["allergies"]!.AsArray().Select(a => (string)a!));
+        var line = (JsonObject)entry["lines"]![0]!["line"]!.DeepClone();
+        line["id"] = Guid.CreateVersion7();
+        var draft = Orders.Order(line);
+        draft["allergies"] = entry["order"]!["allergies"]!.DeepClone();
+        var order = await client.CreatedAsync(draft);
+        Assert.Contains(order["tally"]!["problems"]!.AsArray(), p => ((string)p!["reason"]!).Contains("must not have peanut, and harbour crunch contains it", StringComparison.Ordinal));
+        var shelf = await (await client.GetAsync($"/api/shelf?from={((string)order["pickup"]!)[..10]}")).ReadAsync();
+        Assert.Contains("harbour crunch", shelf["orders"]!.ToJsonString(), StringComparison.Ordinal);
+        var shopping = await (await client.GetAsync($"/api/shopping?order={order["id"]}")).Content.ReadAsStringAsync(TestContext.Current.CancellationToken);
+        Assert.Contains("sprinkle.crunch", shopping, StringComparison.Ordinal);
+    }
+
     [Fact]
     public async Task A_centre_of_ones_own_is_counted_and_coated_like_the_trades()
     {
@@ -70,6 +106,8 @@ public sealed class KitchenThingsTests(Server server) : IClassFixture<Server>
 
     public static TheoryData<string, string, string> BadThings => new()
     {
+        { "toppings", """{"allergens": ["gluten"]}""", "allergens" },
+        { "toppings", """{"weighed": {"centre": "rock", "size": "", "pieces": 20, "grams": 45, "side": "front", "cover": 0.6}}""", "weighed.centre" },
         { "centres", """{"sizes": [{"code": "one", "name": "", "mass": 6, "measures": {"height": 3, "diameter": 12}}]}""", "sizes[0].measures.height" },
         { "centres", """{"sizes": [{"code": "one", "name": "", "mass": 900, "measures": {"height": 110, "diameter": 12}}]}""", "sizes[0].mass" },
         { "centres", """{"sizes": []}""", "sizes" },
@@ -97,6 +135,7 @@ public sealed class KitchenThingsTests(Server server) : IClassFixture<Server>
         var thing = kind switch
         {
             "centres" => Waffle("bad"),
+            "toppings" => Topping(),
             "coatings" => (JsonObject)before["coatings"]![0]!.DeepClone(),
             "vessels" => new() { ["code"] = "mug", ["name"] = "mug", ["kind"] = "round" },
             "tints" => (JsonObject)before["tints"]![0]!["tint"]!.DeepClone(),

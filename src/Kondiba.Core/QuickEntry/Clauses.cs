@@ -34,7 +34,7 @@ internal sealed class Clauses(IReadOnlyList<Item> items, Centre? centre)
             return Begin(item);
         if (item.Is(WordKind.Refusal) is not null)
             return Refuse(item, allergy: false);
-        if (item.Is(WordKind.FreeOf) is not null || item.Is(WordKind.Allergy) is not null)
+        if (item.IsAny(WordKind.FreeOf, WordKind.Allergy))
             return After(item, i => i.Is(WordKind.Allergen) is not null) ?? (item.First == item.Last && item.First.Stem is "free" ? Keep(item with { Meanings = [] }) : Refuse(item, allergy: true));
         if (item.Is(WordKind.RefusedAfter) is not null)
             return After(item, i => i.IsRefusable) ?? Refuse(item, allergy: false);
@@ -181,14 +181,14 @@ internal sealed class Clauses(IReadOnlyList<Item> items, Centre? centre)
         var of = OfThem(next + 1);
         if (of < items.Count && items[next].Count is not null && items[of].Is(WordKind.Rest) is not null)
             of++;
-        var ends = of > next + 1 || of >= items.Count || items[of].IsBoundary || items[of].IsEmpty || items[of].Is(WordKind.Refusal) is not null || items[of].Is(WordKind.Plain) is not null || items[of].Is(WordKind.Except) is not null;
+        var ends = of > next + 1 || of >= items.Count || items[of].IsBoundary || items[of].IsEmpty || items[of].IsAny(WordKind.Refusal, WordKind.Plain, WordKind.Except);
         var said = items[at].To(items[Math.Min(of, items.Count) - 1]);
         var scope = items[next] switch
         {
             { Count.Pieces: { } many } when ends => new Scope(ScopeKind.Count, many, said),
             { Share: { } share } when ends && items[next].Count is null => new Scope(ScopeKind.Share, share, said),
             var rest when rest.Is(WordKind.Rest) is not null => new Scope(ScopeKind.Rest, 0, said),
-            var all when all.Is(WordKind.All) is not null || all.Is(WordKind.Each) is not null => new Scope(ScopeKind.All, 0, said),
+            var all when all.IsAny(WordKind.All, WordKind.Each) => new Scope(ScopeKind.All, 0, said),
             var ones when IsOnes(next) => new Scope(ScopeKind.Of, 0, ones),
             _ => null,
         };
@@ -253,15 +253,15 @@ internal sealed class Clauses(IReadOnlyList<Item> items, Centre? centre)
         var what = items[next];
         if (what.First.Stem is "with" or "w/" || what.Is(WordKind.Refusal) is not null)
             return items.Take(at).Any(i => i.NamesPiece);
-        if (what.IsBoundary || what.NamesPiece || what.Is(WordKind.CoatNoun) is not null || what.Is(WordKind.Part) is not null)
+        if (what.IsBoundary || what.NamesPiece || what.IsAny(WordKind.CoatNoun, WordKind.Part))
             return false;
         if (what.Is(WordKind.Pattern) is not null)
             return !IsCounted(what) && items.Take(at).Any(i => i.NamesPiece) && items.Take(at).Any(i => i.IsNumber);
-        if (what.Is(WordKind.Sprinkle) is not null || what.Is(WordKind.Lustre) is not null || what.Is(WordKind.Plain) is not null || what.Is(WordKind.Side) is not null || what.First.Kind is TokenKind.Quoted)
+        if (what.IsAny(WordKind.Sprinkle, WordKind.Lustre, WordKind.Plain, WordKind.Side) || what.First.Kind is TokenKind.Quoted)
             return items.Take(at).Any(i => i.NamesPiece);
         if (what.Share is not null || (what.Is(WordKind.Colour) is null && what.Is(WordKind.Size) is null && what.Is(WordKind.Depth) is null))
             return false;
-        var adjectives = items.Skip(next).TakeWhile(i => i.Is(WordKind.Colour) is not null || i.Is(WordKind.Size) is not null || i.Is(WordKind.Chocolate) is not null || i.Is(WordKind.Depth) is not null || (i.IsEmpty && !i.IsBoundary)).Count();
+        var adjectives = items.Skip(next).TakeWhile(i => i.IsAny(WordKind.Colour, WordKind.Size, WordKind.Chocolate, WordKind.Depth) || (i.IsEmpty && !i.IsBoundary)).Count();
         var then = next + adjectives < items.Count ? items[next + adjectives] : null;
         if ((then?.Is(WordKind.Pattern) ?? then?.Is(WordKind.Sprinkle)) is not null && !items.Take(at).Any(i => i.IsNumber))
             return false;
@@ -281,7 +281,7 @@ internal sealed class Clauses(IReadOnlyList<Item> items, Centre? centre)
         var what = next < items.Count ? items[next] : null;
         if (at + 1 < items.Count && items[at + 1].Is(WordKind.Each) is not null)
             return true;
-        return what?.Is(WordKind.Refusal) is not null || what?.Is(WordKind.Plain) is not null
+        return what?.IsAny(WordKind.Refusal, WordKind.Plain) is true
             || (what?.First.Stem is "with" or "w/" && !items.Skip(next).TakeWhile(i => !i.IsBoundary || i == what).Any(i => i.Is(WordKind.OverDip) is not null))
             || (items[at].First == items[at].Last && at + 1 < items.Count && items[at + 1].First.Stem is "get" or "have" or "should be" or "are" or "just")
             || ((_shares > 1 || _hasRest) && what is { IsBoundary: false })

@@ -59,7 +59,7 @@ internal sealed class Counting(List<Item> items, OrderReader order)
                 return (first.To(number.Item, number.Item.Count), number.Next);
             if (Item(at + 1)?.Is(WordKind.Unit) is { } of)
                 return (first.To(items[at + 1], new(1, of.Code)), at + 2);
-            var named = items.Skip(at + 1).TakeWhile(i => !i.IsBoundary).FirstOrDefault(i => i.NamesPiece || i.Is(WordKind.Container) is not null || i.Is(WordKind.Pattern) is not null || i.Is(WordKind.Part) is not null || i.Is(WordKind.OverDip) is not null);
+            var named = items.Skip(at + 1).TakeWhile(i => !i.IsBoundary).FirstOrDefault(i => i.NamesPiece || i.IsAny(WordKind.Container, WordKind.Pattern, WordKind.Part, WordKind.OverDip));
             return named is not null && (named.NamesPiece || named.Is(WordKind.Container) is not null) ? (first.To(first, new(1)), at + 1) : null;
         }
 

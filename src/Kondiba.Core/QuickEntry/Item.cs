@@ -37,8 +37,7 @@ internal sealed record Item(Token First, Token Last, IReadOnlyList<Meaning> Mean
     public bool IsBoundary => First.Kind is TokenKind.Comma || Is(WordKind.Joiner) is not null;
 
     /// <summary>Whether it says nothing of its own.</summary>
-    public bool IsEmpty => IsBoundary || IsArticle || Is(WordKind.Filler) is not null || Is(WordKind.Per) is not null || Is(WordKind.Opener) is not null || Is(WordKind.Each) is not null || Is(WordKind.Split) is not null
-        || Is(WordKind.All) is not null || Is(WordKind.When) is not null;
+    public bool IsEmpty => IsBoundary || IsArticle || IsAny(WordKind.Filler, WordKind.Per, WordKind.Opener, WordKind.Each, WordKind.Split, WordKind.All, WordKind.When);
 
     /// <summary>Of the pieces or of a piece, when it is a share: "half", "a third", "2/3", "50 %".</summary>
     public double? Share => Is(WordKind.Share) is { } share ? double.Parse(share.Code, System.Globalization.CultureInfo.InvariantCulture) / 100
@@ -46,11 +45,24 @@ internal sealed record Item(Token First, Token Last, IReadOnlyList<Meaning> Mean
         : First == Last && First is { Kind: TokenKind.Number, Fraction: true, Value: > 0 and < 1 } && Count is null or { Unit: null } ? First.Value
         : null;
 
-    public bool NamesPiece => Is(WordKind.Centre) is not null || Is(WordKind.Look) is not null;
+    public bool NamesPiece => IsAny(WordKind.Centre, WordKind.Look);
 
     /// <summary>Whether it is something that a piece can be had without.</summary>
-    public bool IsRefusable => Meanings.Any(m => m.Kind is WordKind.Sprinkle or WordKind.Pattern or WordKind.Part or WordKind.Lustre or WordKind.OverDip or WordKind.Allergen);
+    public bool IsRefusable => IsAny(WordKind.Sprinkle, WordKind.Pattern, WordKind.Part, WordKind.Lustre, WordKind.OverDip, WordKind.Allergen);
 
+    /// <summary>Whether it can stand for something of one of these kinds.</summary>
+    public bool IsAny(params ReadOnlySpan<WordKind> kinds)
+    {
+        foreach (var meaning in Meanings)
+        {
+            if (kinds.Contains(meaning.Kind))
+                return true;
+        }
+
+        return false;
+    }
+
+    /// <summary>What it stands for when it is of a kind; null when it is not.</summary>
     public Meaning? Is(WordKind kind) => Meanings.FirstOrDefault(m => m.Kind == kind);
 
     /// <summary>This and what follows it up to another, as one with a count.</summary>

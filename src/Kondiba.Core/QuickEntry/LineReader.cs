@@ -168,7 +168,7 @@ internal sealed partial class LineReader(string text, Item piece, Look? look, Ce
         if (at + 1 < _items.Count && _items[at + 1].Is(WordKind.CoatNoun) is not null)
             return Coats(item.To(_items[at + 1]), (int)Math.Clamp(count.Value, 0, 99)) + 1;
         var ahead = _items.Skip(at + 1).TakeWhile(i => !i.IsBoundary).ToList();
-        var target = ahead.Find(i => i.Is(WordKind.Pattern) is not null || i.Is(WordKind.Part) is not null || i.NamesPiece);
+        var target = ahead.Find(i => i.IsAny(WordKind.Pattern, WordKind.Part) || i.NamesPiece);
         if (_amount is null && (ahead.Contains(piece) || target is null))
             return Counted(item);
         if (item.First.Stem is "a" or "an" && item.First == item.Last)

@@ -50,7 +50,8 @@ internal sealed class Reader
     /// <summary>Whether a word shows somewhere: nothing that was typed is lost without being told.</summary>
     private bool Used(Item item)
     {
-        if (item.End == item.Start || item.IsEmpty || item.Meanings.Any(m => m.Kind is WordKind.Refusal or WordKind.RefusedAfter or WordKind.FreeOf or WordKind.Allergy or WordKind.Except or WordKind.Rest or WordKind.Plain or WordKind.Chocolate or WordKind.Delivery))
+        if (item.End == item.Start || item.IsEmpty
+            || item.IsAny(WordKind.Refusal, WordKind.RefusedAfter, WordKind.FreeOf, WordKind.Allergy, WordKind.Except, WordKind.Rest, WordKind.Plain, WordKind.Chocolate, WordKind.Delivery))
             return true;
         bool Covers(int start, int length) => start <= item.Start && item.End <= start + length;
         return Lines.SelectMany(l => l.Chips).Concat(Order.Chips).Any(c => Covers(c.Start, c.Length)) || Notes.All.Exists(n => Covers(n.Start, n.Length));
@@ -159,7 +160,7 @@ internal sealed class Reader
         if (item.Is(WordKind.Centre)?.Code != named.Is(WordKind.Centre)?.Code)
             return false;
         var before = part.AsEnumerable().Reverse().SkipWhile(i => i.First.Stem is "the" or "my" or "those" or "these").ToList();
-        return before is [var last, ..] && (last.First.Stem is "of" || last.Is(WordKind.All) is not null || last.Is(WordKind.Rest) is not null || last.Is(WordKind.Share) is not null
+        return before is [var last, ..] && (last.First.Stem is "of" || last.IsAny(WordKind.All, WordKind.Rest, WordKind.Share)
             || (last.IsNumber && before.ElementAtOrDefault(1)?.First.Stem is "on" or "only" or "just"));
     }
 }

@@ -321,7 +321,7 @@ internal sealed class Request(string text, List<Item> items, TradeTables tables,
             for (var i = 0; i < clause.Items.Count; i++)
             {
                 var next = clause.Items.Skip(i + 1).FirstOrDefault(n => !n.IsEmpty && n.Is(WordKind.Colour) is null && n.Is(WordKind.Size) is null);
-                var ofPattern = clause.Items[i].Count?.Unit is null && (next?.Is(WordKind.Pattern) is not null || next?.Is(WordKind.Part) is not null || clause.Items.ElementAtOrDefault(i + 1)?.Is(WordKind.CoatNoun) is not null);
+                var ofPattern = clause.Items[i].Count?.Unit is null && (next?.IsAny(WordKind.Pattern, WordKind.Part) is true || clause.Items.ElementAtOrDefault(i + 1)?.Is(WordKind.CoatNoun) is not null);
                 if (clause.Items[i] is { IsNumber: true } number && !ofPattern && number.Count!.Unit is not "boxes" && (number.Count.Unit is not "packs" || centre.Pack is not null))
                     return number;
             }
@@ -363,7 +363,7 @@ internal sealed class Request(string text, List<Item> items, TradeTables tables,
             _dividing.Add(total);
 
         // "6 white and 6 dark in each": of every box.
-        if (total?.Count!.Boxes is { } boxes && counts > 0 && Math.Abs(counts * boxes - sum) < 1e-6 && items.Exists(i => i.Is(WordKind.Per) is not null || i.Is(WordKind.Each) is not null))
+        if (total?.Count!.Boxes is { } boxes && counts > 0 && Math.Abs(counts * boxes - sum) < 1e-6 && items.Exists(i => i.IsAny(WordKind.Per, WordKind.Each)))
             _parts.ForEach(p => p.Scope = p.Scope! with { Value = p.Scope.Value * boxes });
         var lines = new List<EntryLine>();
         var (given, shares) = (0.0, 0.0);
