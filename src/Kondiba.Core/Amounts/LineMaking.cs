@@ -54,7 +54,7 @@ internal sealed record LineMaking(
     {
         if (line.Making?.Mould?.Accent is { } accent && dip.Size.Shape is Cavity)
         {
-            var (coating, colour) = OrderCheck.ColourOf(accent.Coating, accent.Colour, tables, (part, reason, remedy) => problems.Add(new($"lines[{dip.Line}].making.mould.accent.{part}", reason, remedy)));
+            var (coating, colour) = tables.ColourOf(accent.Coating, accent.Colour, (part, reason, remedy) => problems.Add(new($"lines[{dip.Line}].making.mould.accent.{part}", reason, remedy)));
             if (!(accent.Share is > 0 and < 1))
                 problems.Add(new($"lines[{dip.Line}].making.mould.accent.share", "A first layer takes more than nothing and less than all of the cavity.", "Type a share between 1 % and 99 %."));
             else if (colour is not null)
@@ -64,7 +64,7 @@ internal sealed record LineMaking(
         foreach (var (i, part) in (dip.Centre.Figure?.Parts ?? []).Index())
         {
             var colour = line.Making?.Colours?.GetValueOrDefault(part.Code) is { } own
-                ? OrderCheck.ColourOf(dip.Coating.Code, own, tables, (_, reason, remedy) => problems.Add(new($"lines[{dip.Line}].making.colours.{part.Code}", reason, remedy))).Colour
+                ? tables.ColourOf(dip.Coating.Code, own, (_, reason, remedy) => problems.Add(new($"lines[{dip.Line}].making.colours.{part.Code}", reason, remedy))).Colour
                 : dip.Colour;
             if (colour is null)
                 continue;

@@ -117,7 +117,7 @@ internal static class OrderCheck
             Error("size", $"{With.Article(centre.Name)} does not come in size '{line.Size}'.", $"Choose one of {string.Join(", ", centre.Sizes.Select(s => s.Code))}.");
         else
             size = LineMaking.Of(line, centre, size, tables, (field, reason, remedy, severity) => problems.Add(new($"lines[{index}].{field}", reason, remedy, severity))).Size;
-        var (coating, colour) = ColourOf(line.Coating, line.Colour, tables, Error);
+        var (coating, colour) = tables.ColourOf(line.Coating, line.Colour, Error);
         var count = size is null ? null : Count(line, centre!, size, Error);
         if (!(line.Depth > 0))
             Error("depth", "A dip depth of nothing leaves no coat.", "Type a share between 1 % and 100 %.");
@@ -144,18 +144,6 @@ internal static class OrderCheck
         }
 
         return new(index, centre, size!, count!, coating!, colour!, new(line.Depth), line.Coats, line.AtOnce && line.Coats > 1, upright);
-    }
-
-    /// <summary>A coating and its colour of those codes; null for what there is not, which is told as a problem of "coating" or "colour".</summary>
-    public static (Coating? Coating, CoatingColour? Colour) ColourOf(string? coatingCode, string? colourCode, TradeTables tables, Action<string, string, string> error)
-    {
-        var coating = tables.Coating(coatingCode);
-        var colour = coating?.Colour(colourCode);
-        if (coating is null)
-            error("coating", $"There is no coating called '{coatingCode}'.", $"Choose one of {string.Join(", ", tables.Coatings.Select(c => c.Code))}.");
-        else if (colour is null)
-            error("colour", $"There is no colour called '{colourCode}' in {coating.Name}.", $"Choose one of {string.Join(", ", coating.Colours.Select(c => c.Code))}.");
-        return (coating, colour);
     }
 
     private static IEnumerable<Problem> Pot(string key, PotDraft pot, TradeTables tables)

@@ -98,8 +98,11 @@ internal static class PotMaking
         if (fitting.Count == 0)
             return tallies.FirstOrDefault();
         var most = fitting.Select(t => t.ToMelt).MinBy(m => m.Si) * (1 + tables.Pot.MostOver.Value.Si);
-        VesselTally? Cheapest(IEnumerable<VesselTally> of) => of.Select(t => t.ToMelt > most ? t.WithLastSpooned(most, tables) : t).OfType<VesselTally>().OrderBy(t => t.Cost.Total.Amount).ThenBy(t => t.ToMelt.Si).FirstOrDefault();
         return Cheapest(fitting.Where(t => t.Melts.Count == 1 || t.Melts[^1] >= tables.Pot.LeastMelt.Value)) ?? Cheapest(fitting);
+
+        VesselTally? Cheapest(IEnumerable<VesselTally> among) => among
+            .Select(t => t.ToMelt > most ? t.WithLastSpooned(most, tables) : t).OfType<VesselTally>()
+            .OrderBy(t => t.Cost.Total.Amount).ThenBy(t => t.ToMelt.Si).FirstOrDefault();
     }
 
     /// <summary>What covers so much of a coating bought in a colour.</summary>

@@ -68,18 +68,10 @@ internal sealed record VesselTally(
         // Of those that want as deep a pool the ones with most on them go first, in whatever order the lines stand.
         var inOrder = seated.Where(s => s.Seat.Fits).OrderByDescending(s => s.Seat.StandsOf(flow.Density).Si).ThenByDescending(s => s.Tally.OnPieces.Value.Si).ThenBy(s => s.Tally.PerPiece.Value.Si).ToList();
 
-        // After the last piece of a line, what later lines still use stands there too: only the rest must be pool.
-        var (pool, poolFor, later) = (default(Mass), 0, default(Mass));
-        for (var i = inOrder.Count - 1; i >= 0; i--)
-        {
-            var wanted = inOrder[i].Seat.StandsOf(flow.Density) - later;
-            if (wanted >= pool)
-                (pool, poolFor) = (wanted, i);
-            later += inOrder[i].Tally.OnPieces.Value;
-        }
-
+        var (pool, poolFor) = PoolOf(inOrder);
+        var onPieces = inOrder.Select(s => s.Tally.OnPieces.Value).Total();
         var dipping = inOrder.Aggregate(Duration.Zero, (sum, s) => sum + s.Dip.HandsOn(s.Seat.Way));
-        return With(new(vessel, inOrder, [.. seated.Where(s => !s.Seat.Fits)], later, pool, poolFor, default, default, 0, PotCost.Nothing), pool, dipping, tables);
+        return With(new(vessel, inOrder, [.. seated.Where(s => !s.Seat.Fits)], onPieces, pool, poolFor, default, default, 0, PotCost.Nothing), pool, dipping, tables);
     }
 
     /// <summary>
@@ -98,24 +90,28 @@ internal sealed record VesselTally(
         var pieces = (int)Math.Ceiling((Pool - wanted) / perPiece);
         var pool = Pool - (perPiece * pieces);
         var later = InOrder.Skip(PoolFor + 1).Select(s => s.Tally.OnPieces.Value).Total();
-        if (pieces >= last.Dip.Count.Value || pool + later < spoon.Least.Value || OthersWant() > pool)
+        if (pieces >= last.Dip.Count.Value || pool + later < spoon.Least.Value || PoolOf(InOrder, without: PoolFor).Pool > pool)
             return null;
         var dipping = Cost.Dipping + ((spoon.Time.Value - last.Seat.Way.Time.Value) * pieces);
         return With(this with { Spooned = pieces }, pool, dipping, tables);
+    }
 
-        Mass OthersWant()
+    /// <summary>
+    /// What must stay in the vessel, and which line wants it: after the last piece of a line, what later lines still use stands there
+    /// too, so only the rest must be pool.
+    /// </summary>
+    private static (Mass Pool, int For) PoolOf(IReadOnlyList<Seated> inOrder, int? without = null)
+    {
+        var (pool, poolFor, later) = (default(Mass), 0, default(Mass));
+        for (var i = inOrder.Count - 1; i >= 0; i--)
         {
-            var (most, after) = (default(Mass), default(Mass));
-            for (var i = InOrder.Count - 1; i >= 0; i--)
-            {
-                var want = InOrder[i].Seat.StandsOf(InOrder[i].Tally.Density) - after;
-                if (i != PoolFor && want > most)
-                    most = want;
-                after += InOrder[i].Tally.OnPieces.Value;
-            }
-
-            return most;
+            var wanted = inOrder[i].Seat.StandsOf(inOrder[i].Tally.Density) - later;
+            if (i != without && wanted >= pool)
+                (pool, poolFor) = (wanted, i);
+            later += inOrder[i].Tally.OnPieces.Value;
         }
+
+        return (pool, poolFor);
     }
 
     private static VesselTally With(VesselTally tally, Mass pool, Duration dipping, TradeTables tables)

@@ -275,7 +275,7 @@ internal static class DecorCheck
         }
 
         private (Coating? Coating, CoatingColour? Colour) Colour(string field, string? coating, string? colour) =>
-            OrderCheck.ColourOf(coating, colour, tables, (part, reason, remedy) => Add($"{field}.{part}", reason, remedy));
+            tables.ColourOf(coating, colour, (part, reason, remedy) => Add($"{field}.{part}", reason, remedy));
 
         private static string Capital(string words) => char.ToUpperInvariant(words[0]) + words[1..];
     }

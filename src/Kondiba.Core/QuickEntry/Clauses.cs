@@ -51,7 +51,7 @@ internal sealed class Clauses(IReadOnlyList<Item> items, Centre? centre)
         if (ScopeAt(at) is { } found)
         {
             if (!Last.IsEmpty || Last.Scope is not null || Last.Refuses)
-                Begin(Verb(found.Scope, at, found.Next));
+                BeginWith(Verb(found.Scope, at, found.Next));
             Last.Scope = found.Scope;
             Last.Governors.Add(found.Scope.Said);
             return found.Next - at;
@@ -73,7 +73,8 @@ internal sealed class Clauses(IReadOnlyList<Item> items, Centre? centre)
         return Last.Items[^(inColour ? 2 : 1)..];
     }
 
-    private void Begin(List<Item> with)
+    /// <summary>Begins a clause with the last words of the one before.</summary>
+    private void BeginWith(List<Item> with)
     {
         var boundary = with.Count == Last.Items.Count ? Last.Boundary : null;
         Last.Items.RemoveRange(Last.Items.Count - with.Count, with.Count);
@@ -143,9 +144,7 @@ internal sealed class Clauses(IReadOnlyList<Item> items, Centre? centre)
     /// <summary>"… on all except 6", "… except 4 dark".</summary>
     private int Except(int at)
     {
-        var next = at + 1;
-        while (next < items.Count && items[next].IsEmpty && !items[next].IsBoundary)
-            next++;
+        var next = Meaningful(at + 1);
         if (next < items.Count && items[next].Is(WordKind.Rest) is not null)
         {
             // "on half but not the other half" says it twice.
@@ -239,15 +238,21 @@ internal sealed class Clauses(IReadOnlyList<Item> items, Centre? centre)
         return next > at && next < items.Count && items[next].First.Stem is "them" or "these" or "those" or "which" ? next + 1 : at;
     }
 
+    /// <summary>The first place from one on that says something, or where a clause ends.</summary>
+    private int Meaningful(int at)
+    {
+        while (at < items.Count && items[at].IsEmpty && !items[at].IsBoundary)
+            at++;
+        return at;
+    }
+
     private bool SamePiece(Item piece) => items.First(i => i.NamesPiece) != piece || centre is null || piece.Is(WordKind.Centre)?.Code == centre.Code;
 
     private bool CountsSome(int at, int of)
     {
         if (of > at + 1)
             return items.First(i => i.NamesPiece || i == items[at]) is var first && (first.NamesPiece || !items[of - 1].NamesPiece);
-        var next = at + 1;
-        while (next < items.Count && items[next].IsEmpty && !items[next].IsBoundary)
-            next++;
+        var next = Meaningful(at + 1);
         if (next >= items.Count)
             return false;
         var what = items[next];
@@ -275,9 +280,7 @@ internal sealed class Clauses(IReadOnlyList<Item> items, Centre? centre)
     {
         if (of > at + 1)
             return true;
-        var next = at + 1;
-        while (next < items.Count && items[next].IsEmpty && !items[next].IsBoundary)
-            next++;
+        var next = Meaningful(at + 1);
         var what = next < items.Count ? items[next] : null;
         if (at + 1 < items.Count && items[at + 1].Is(WordKind.Each) is not null)
             return true;

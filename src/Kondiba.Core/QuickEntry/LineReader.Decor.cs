@@ -133,12 +133,13 @@ internal sealed partial class LineReader
         }
 
         Item? coloured = null;
-        foreach (var (item, next) in draft.Items.Where(i => !i.IsEmpty).ToList() is var said ? said.Select((i, at) => (i, said.ElementAtOrDefault(at + 1))) : [])
+        var said = draft.Items.FindAll(i => !i.IsEmpty);
+        foreach (var (at, item) in said.Index())
         {
             var allergens = item.Meanings.Where(m => m.Kind is WordKind.Allergen).Select(m => m.Code).ToList();
             if (draft.IsAllergy || _level == 0 || !item.Meanings.Any(m => m.Kind is WordKind.Sprinkle))
                 allergens.ForEach(a => order.Refuse(a, item));
-            if (item.Is(WordKind.Colour) is not null && next?.IsRefusable is true && allergens.Count == 0)
+            if (item.Is(WordKind.Colour) is not null && said.ElementAtOrDefault(at + 1)?.IsRefusable is true && allergens.Count == 0)
             {
                 coloured = item;
                 continue;

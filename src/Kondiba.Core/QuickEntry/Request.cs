@@ -27,8 +27,6 @@ internal sealed class Request(string text, List<Item> items, TradeTables tables,
 
         public List<(Draft Draft, Clause Clause)> Clauses { get; } = [];
 
-        public List<Clause> Said => [.. Clauses.Select(c => c.Clause)];
-
         /// <summary>Its words with the marks between them; what is refused not.</summary>
         public List<Item> Wanted => [.. Clauses.Where(c => !c.Clause.Refuses).SelectMany(c => (IEnumerable<Item>)(c.Draft.Boundary is { } b ? [b, .. c.Clause.Items] : c.Clause.Items))];
 
@@ -58,8 +56,8 @@ internal sealed class Request(string text, List<Item> items, TradeTables tables,
         }
 
         Ellipses(drafts);
-        Runs(drafts);
-        AddUp(drafts, head);
+        Lists.Share(drafts, _dividing);
+        Lists.AddUp(drafts, head);
         Assign(drafts);
         var total = Total(centre);
         var lines = Divided(total, (wanted, part, amount, at) => new LineReader(text, piece, look, centre, tables, looks, order, notes)
@@ -157,67 +155,6 @@ internal sealed class Request(string text, List<Item> items, TradeTables tables,
                 drafts.RemoveAt(i--);
             }
         }
-    }
-
-    /// <summary>"12 each of teal, plum and coral", "teal and plum, evenly split": every colour is a group of its own.</summary>
-    private void Runs(List<Draft> drafts)
-    {
-        for (var i = 0; i < drafts.Count; i++)
-        {
-            var draft = drafts[i];
-            var each = draft.Items.Exists(x => x.Is(WordKind.Each) is not null);
-            var split = draft.Items.Find(x => x.Is(WordKind.Split) is not null);
-            if (draft.Refuses || (!each && split is null))
-                continue;
-            var counted = draft.Scope is { Kind: ScopeKind.Count or ScopeKind.Share } ? draft.Scope : null;
-            var counting = counted?.Said ?? draft.Items.Find(x => x.IsNumber);
-            var kind = counted?.Kind ?? ScopeKind.Count;
-            var count = split is null ? counted?.Value ?? counting?.Count?.Pieces : null;
-            if (split is null && count is null)
-                continue;
-            var onlyCount = draft.Items.TrueForAll(x => x.IsEmpty || x.IsNumber);
-            var (from, to) = !onlyCount || (i + 1 < drafts.Count && drafts[i + 1].Only is not null && (i == 0 || drafts[i - 1].Only is null))
-                ? (onlyCount ? i + 1 : i, i + 1)
-                : (i, i);
-            while (to > i && to < drafts.Count && Listed(drafts[to]))
-                to++;
-            while (to <= i && from > 0 && drafts[from - 1] is { Refuses: false, Scope: null, Only: not null })
-                from--;
-            var run = drafts[from..Math.Max(to, i)].Where(d => d.Only is not null).ToList();
-            if (run.Count < 2)
-                continue;
-            if (onlyCount && split is null)
-                drafts[i].Items = [];
-            foreach (var member in run)
-                Apart(drafts, member, item => count is { } many ? new(kind, many, item) : new(ScopeKind.Share, 1.0 / run.Count, item), count is null ? null : counting);
-            if (count is not null)
-                _dividing.Add(counting!);
-            return;
-        }
-
-        static bool Listed(Draft draft) => draft is { Refuses: false, Scope: null, Boundary: not null, Only: not null };
-    }
-
-    /// <summary>Makes the one thing that a clause says a group of its own; what it counts or names stays with all.</summary>
-    private static void Apart(List<Draft> drafts, Draft member, Func<Item, Scope> scope, Item? counting)
-    {
-        var only = member.Only!;
-        var others = member.Items.Where(i => i.NamesPiece || (i.IsNumber && i != counting)).ToList();
-        member.Scope = scope(only);
-        member.Items = [only];
-        member.Governors.Clear();
-        if (others.Count > 0)
-            drafts.Insert(drafts.IndexOf(member), new(null) { Items = others });
-    }
-
-    /// <summary>"8 teal and 12 plum cake balls", "8 teal cake balls and 12 plum": the head's own count and colour are one group of several.</summary>
-    private static void AddUp(List<Draft> drafts, Draft head)
-    {
-        if (head.Scope is not null || head.OnlyColour is null || head.Items.Find(i => i.IsNumber) is not { Count.Pieces: { } count } number)
-            return;
-        var counted = drafts.Where(d => d.Scope is { Kind: ScopeKind.Count } && d is { OnlyColour: not null, ScopedAfter: false, Refuses: false } && d.Scope.Said.First == d.Scope.Said.Last).ToList();
-        if (counted.Count > 0 && counted.Count == drafts.Count(d => d.Scope is not null))
-            Apart(drafts, head, item => new(ScopeKind.Count, count, number), number);
     }
 
     /// <summary>Gives every clause to the pieces that it speaks of.</summary>
@@ -365,21 +302,16 @@ internal sealed class Request(string text, List<Item> items, TradeTables tables,
         // "6 white and 6 dark in each": of every box.
         if (total?.Count!.Boxes is { } boxes && counts > 0 && Math.Abs(counts * boxes - sum) < 1e-6 && items.Exists(i => i.IsAny(WordKind.Per, WordKind.Each)))
             _parts.ForEach(p => p.Scope = p.Scope! with { Value = p.Scope.Value * boxes });
-        var lines = new List<EntryLine>();
-        var (given, shares) = (0.0, 0.0);
-        foreach (var part in Shared(sum, byPiece, ref given, ref shares))
-        {
-            var amount = byPiece ? new Amount(part.Pieces, CountedIn.Pieces, $"{Plain(part.Pieces)} of {Plain(sum)}") : LineReader.AmountOf(total!.Count! with { Value = part.Pieces }, $"{Plain(part.Pieces)} of {Plain(sum)}");
-            if (read(total, part.Part, amount, part.Part?.Scope?.Said) is { } line)
-                lines.Add(line);
-        }
+        return [.. Shared(sum, byPiece).Select(g => read(total, g.Part, AmountOf(g.Pieces), g.Part?.Scope?.Said)).OfType<EntryLine>()];
 
-        return lines;
+        Amount AmountOf(double pieces) => LineReader.AmountOf(byPiece ? new(pieces) : total!.Count! with { Value = pieces }, $"{Plain(pieces)} of {Plain(sum)}");
     }
 
-    private List<(Part? Part, double Pieces)> Shared(double sum, bool byPiece, ref double given, ref double shares)
+    /// <summary>The groups with how many there are in each, the rest last. What does not come out is told, and is no group.</summary>
+    private List<(Part? Part, double Pieces)> Shared(double sum, bool byPiece)
     {
         List<(Part? Part, double Pieces)> groups = [];
+        var (given, shares) = (0.0, 0.0);
         foreach (var part in _parts.Where(p => p.Scope!.Kind is not ScopeKind.Rest))
         {
             var pieces = part.Scope!.Kind switch
@@ -392,8 +324,12 @@ internal sealed class Request(string text, List<Item> items, TradeTables tables,
             var saysNothing = part.Clauses.TrueForAll(c => c.Draft.IsEmpty && !c.Draft.Refuses);
             if (pieces < (byPiece ? 1 : 0) || given + pieces > sum + 1e-6 || saysNothing)
             {
+                var reason = saysNothing ? "What should these have?"
+                    : pieces < 1 ? "That leaves not a single piece."
+                    : sum - given > 0 ? $"Only {Plain(sum - given)} of the {Plain(sum)} are left."
+                    : $"Something was said of all {Plain(sum)} already.";
                 foreach (var (draft, _) in part.Clauses.Where(c => !c.Draft.IsEmpty || c.Draft.Scope is not null))
-                    notes.Tell(draft.Stretch, saysNothing ? "What should these have?" : pieces < 1 ? "That leaves not a single piece." : sum - given > 0 ? $"Only {Plain(sum - given)} of the {Plain(sum)} are left." : $"Something was said of all {Plain(sum)} already.", []);
+                    notes.Tell(draft.Stretch, reason, []);
                 continue;
             }
 
@@ -427,7 +363,6 @@ internal sealed class Request(string text, List<Item> items, TradeTables tables,
     {
         var all = said.Concat(governors ?? []).ToList();
         var (start, end) = (all.Min(i => i.Start), all.Max(i => i.End));
-        var words = text[start..end];
         var unknown = said.Where(i => !i.IsUnderstood && i.Meanings.Count == 0).OrderBy(i => i.Start).ToList();
         var known = said.Where(i => i.IsUnderstood && !i.IsEmpty).ToList();
         if (unknown.Count == 0 || known.Count == 0)
@@ -441,24 +376,6 @@ internal sealed class Request(string text, List<Item> items, TradeTables tables,
         List<ChipChoice> choices = [new(cut, cut)];
         if (known.Find(i => i.IsRefusable) is { } refusable)
             choices.Add(new($"no {refusable.Meanings[0].Says}", $"no {refusable.Meanings[0].Says}"));
-        notes.Tell((start, end), $"“{text[first.Start..first.End]}” is not known, so all of this is left out. What is meant?", choices, words);
-    }
-}
-
-/// <summary>How much of a line.</summary>
-/// <param name="Value">The number.</param>
-/// <param name="CountedIn">What it counts.</param>
-/// <param name="Says">In words.</param>
-internal sealed record Amount(double Value, CountedIn CountedIn, string Says);
-
-/// <summary>Collects what was not understood; nothing is told twice.</summary>
-internal sealed class Notes(string text)
-{
-    public List<NotUnderstood> All { get; } = [];
-
-    public void Tell((int Start, int End) stretch, string reason, IReadOnlyList<ChipChoice> choices, string? words = null)
-    {
-        if (stretch.End > stretch.Start && !All.Exists(n => n.Start == stretch.Start && n.Length == stretch.End - stretch.Start))
-            All.Add(new(stretch.Start, stretch.End - stretch.Start, words ?? text[stretch.Start..stretch.End], reason, choices));
+        notes.Tell((start, end), $"“{text[first.Start..first.End]}” is not known, so all of this is left out. What is meant?", choices);
     }
 }

@@ -127,6 +127,18 @@ public sealed record TradeTables(
         return (coating, coating?.Colour(key[(dot + 1)..]));
     }
 
+    /// <summary>A coating and its colour by their codes; what there is not is told by its field, "coating" or "colour", with what to do.</summary>
+    public (Coating? Coating, CoatingColour? Colour) ColourOf(string? coatingCode, string? colourCode, Action<string, string, string> error)
+    {
+        var coating = Coating(coatingCode);
+        var colour = coating?.Colour(colourCode);
+        if (coating is null)
+            error("coating", $"There is no coating called '{coatingCode}'.", $"Choose one of {string.Join(", ", Coatings.Select(c => c.Code))}.");
+        else if (colour is null)
+            error("colour", $"There is no colour called '{colourCode}' in {coating.Name}.", $"Choose one of {string.Join(", ", coating.Colours.Select(c => c.Code))}.");
+        return (coating, colour);
+    }
+
     private static TradeTables Load()
     {
         var sources = Read<Dictionary<string, Source>>("sources", new(JsonSerializerDefaults.Web));

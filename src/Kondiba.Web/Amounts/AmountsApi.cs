@@ -1,6 +1,5 @@
 using System.Security.Claims;
 using Kondiba.Core.Amounts;
-using Kondiba.Core.Coatings;
 using Kondiba.Core.Measures;
 using Kondiba.Core.Reference;
 using Kondiba.Web.Kitchens;
@@ -27,24 +26,13 @@ internal static class AmountsApi
         {
             var tables = await things.TablesAsync();
             var problems = new List<Problem>();
-            var found = OrderedColour(coating, colour, tables, problems);
+            var found = tables.ColourOf(coating, colour, (field, reason, remedy) => problems.Add(new(field, reason, remedy)));
             if (!(grams is > 0 and <= MostGrams))
                 problems.Add(new("grams", $"{grams:0.#} g is nothing, or more than a kitchen melts.", $"Enter 1 to {MostGrams:0} g."));
             return problems.AsErrors() is { } errors
                 ? TypedResults.ValidationProblem(errors)
                 : TypedResults.Ok(Covered.By(found.Coating!, found.Colour!, Quantities.Of<Mass>(grams, "g"), tables));
         }).WithName("GetCovered").WithSummary("How many of each piece so much coating makes: a pack, a leftover, what is in the pantry.");
-    }
-
-    /// <summary>A coating and its colour by their codes; what there is not is told.</summary>
-    internal static (Coating? Coating, CoatingColour? Colour) OrderedColour(string coating, string colour, TradeTables tables, List<Problem> problems)
-    {
-        var found = tables.PotOf($"{coating}.{colour}");
-        if (found.Coating is null)
-            problems.Add(new("coating", $"There is no coating called '{coating}'.", $"Choose one of {string.Join(", ", tables.Coatings.Select(c => c.Code))}."));
-        else if (found.Colour is null)
-            problems.Add(new("colour", $"There is no colour called '{colour}' in {found.Coating.Name}.", $"Choose one of {string.Join(", ", found.Coating.Colours.Select(c => c.Code))}."));
-        return found;
     }
 
     /// <summary>Whether the working of a figure goes through prices.</summary>
