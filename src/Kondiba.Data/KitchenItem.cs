@@ -54,6 +54,9 @@ public enum ItemKind
 
     /// <summary>A word of the maker's own.</summary>
     Word,
+
+    /// <summary>A figure of the maker's own.</summary>
+    Figure,
 }
 
 /// <summary>Something a maker has told about the kitchen, kept as the record that Core reads.</summary>
@@ -94,6 +97,7 @@ public sealed class KitchenItem : IOfKitchen
             Of<OwnTopping>(ItemKind.Topping),
             Of<OwnPart>(ItemKind.Part),
             Of<OwnWord>(ItemKind.Word),
+            Of<OwnFigure>(ItemKind.Figure),
             Of<Working>(ItemKind.Working).FirstOrDefault());
 
         List<T> Of<T>(ItemKind kind) => [.. items.Where(i => i.Kind == kind).OrderBy(i => i.Code, StringComparer.Ordinal).Select(i => JsonSerializer.Deserialize<T>(i.Body, Json)!)];

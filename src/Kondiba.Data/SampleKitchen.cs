@@ -73,14 +73,14 @@ public static class SampleKitchen
                 "Botanical society", "show@botanical.example", "Glasshouse door", OrderState.Asked, (looks["orchid"], 24), (looks["fern"], 30), (looks["dew"], 8));
             orchid.Allergies = ["tree nuts", "peanut"];
             yield return orchid;
-            var open = Order("Open day", today.PlusDays(17), 14, "Owls for the children's table.", ["#24306a", "#bfc5d2", "#1c8787"],
+            var open = Order("Open day", today.PlusDays(17), 14, "Telescopes for the children's table.", ["#24306a", "#bfc5d2", "#1c8787"],
                 "Hilltop observatory", "dome@observatory.example", "At the observatory's gate", OrderState.Quoted, (looks["harbour-berry"], 24), (looks["night-sky"], 60));
             open.Packing = [new("box-12", 1, 12), new("cup")];
             open.Lines.AddRange(
             [
                 Made(2, "moulded-piece", "cookie", 20, "teal", 1, new(Mould: new("cookie-round", "sandwich-cookie", "thin", new(HotFlow, "white", 0.2)))),
                 Made(3, "caramel-rod", "one", 12, "dark", 0.66, null),
-                Made(4, "owl", "one", 8, "midnight", 1, new(Colours: new Dictionary<string, string> { ["wings"] = "silver" })),
+                Made(4, "telescope", "one", 8, "midnight", 1, new(Colours: new Dictionary<string, string> { ["legs"] = "silver" })),
             ]);
             yield return open;
             var box = Order("A dozen berries in a box", today.PlusDays(30), 12, "", ["#4a2616", "#f3e7cd"], "", "", "", OrderState.Asked, (looks["harbour-berry"], 12));

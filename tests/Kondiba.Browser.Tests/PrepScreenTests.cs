@@ -116,13 +116,13 @@ public sealed class PrepScreenTests(Site site) : IClassFixture<Fresh>, IDisposab
     }
 
     [Fact]
-    public void A_figure_is_drawn_and_its_wings_get_a_colour_of_their_own()
+    public void A_figure_is_drawn_and_its_legs_get_a_colour_of_their_own()
     {
-        maker.Order("Owlets", "6 night owls midnight");
-        maker.Until(() => maker.Count("svg[aria-label='night owl, put together']") == 1, "the owl");
-        maker.Choose("Colour of the wings of night owls", "silver");
-        maker.Until(() => maker.Count("[data-testid='pot-silver']") == 1, "a pot for the wings");
-        maker.See("12 wings");
+        maker.Order("Dome night", "6 telescopes midnight");
+        maker.Until(() => maker.Count("svg[aria-label='telescope, put together']") == 1, "the telescope");
+        maker.Choose("Colour of the legs of telescopes", "silver");
+        maker.Until(() => maker.Count("[data-testid='pot-silver']") == 1, "a pot for the legs");
+        maker.See("18 legs");
         maker.Press("Undo");
         maker.Until(() => maker.Count("[data-testid='pot-silver']") == 0, "one pot again");
     }

@@ -18,7 +18,7 @@ public sealed class PrepTests
         Truffles(60),
         Line("moulded-piece", "cookie", 20, "teal") with { Making = new(Mould: new("cookie-round", "sandwich-cookie", "thin")) },
         Line("caramel-rod", "one", 12, "dark", 0.66),
-        Line("owl", "one", 6)) with
+        Line("telescope", "one", 6)) with
     { Pickup = Now.PlusDays(3) };
 
     private static readonly Gen<LineDraft> AnyLine =
@@ -43,11 +43,11 @@ public sealed class PrepTests
         Assert.Empty(list.Problems);
         string[] wanted =
         [
-            "chop", "simmer", "pour", "whisk", "firm", "scoop", "chill", "roll", "wind", "sort", "rinse", "dry", "room", "brush", "polish", "cut", "limbs", "pack",
+            "chop", "simmer", "pour", "whisk", "firm", "scoop", "chill", "roll", "wind", "sort", "rinse", "dry", "room", "brush", "polish", "cut", "glue", "pack",
         ];
         Assert.All(wanted, code => Assert.Contains(list.Steps, s => s.Code.EndsWith($".{code}", StringComparison.Ordinal) || s.Code.StartsWith($"{code}.", StringComparison.Ordinal)));
         Assert.All(list.Steps, s => Assert.True(s.Text.Length > 10 && s.Why.Length > 10 && s.Source.Text.Length > 0 && s.For.Length > 0));
-        string[] bought = ["centre.strawberry.L", "ingredient.cream", "coating.dark-couverture.dark", "ingredient.caramel", "centre.pretzel-rod.one", "centre.sandwich-cookie.thin", "centre.sandwich-cookie.double", "centre.oval-cookie.one", "part.eye"];
+        string[] bought = ["centre.strawberry.L", "ingredient.cream", "coating.dark-couverture.dark", "ingredient.caramel", "centre.pretzel-rod.one", "centre.sandwich-cookie.thin", "centre.sandwich-cookie.mini", "centre.marshmallow.one", "part.star"];
         var shopping = ShoppingList.For([(Mixed, CoatingTally.For(Mixed, Tables, Now))], Tables);
         Assert.All(bought, ware => Assert.Contains(shopping.Lines, l => l.Ware.Code == ware && l.ToBuy > 0));
         Assert.Empty(shopping.Problems);
@@ -152,7 +152,7 @@ public sealed class PrepTests
     [Fact]
     public void Every_rule_is_for_something_says_why_and_names_a_choice_that_exists()
     {
-        var known = Tables.Centres.Concat(Tables.Figures).Select(c => c.Code).Concat(Tables.Fillings.Select(f => f.Code)).ToHashSet();
+        var known = Tables.Centres.Concat(Tables.Figures).Select(c => c.Code).Concat(Tables.Fillings.Select(f => f.Code)).Concat(Tables.Figures.SelectMany(f => f.Figure!.Work).Select(w => w.Rule)).ToHashSet();
         Assert.All(Tables.PrepRules, r =>
         {
             Assert.All(r.For, f => Assert.Contains(f, known));

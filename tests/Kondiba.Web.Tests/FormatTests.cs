@@ -37,6 +37,7 @@ public sealed class FormatTests(Server server) : IClassFixture<Server>
         (await sample.PutAsJsonAsync("/api/kitchen/places", new { code = "cellar", name = "cellar", air = 12, humidity = 0.7, trays = 2 })).EnsureSuccessStatusCode();
         (await sample.PutAsJsonAsync("/api/kitchen/toppings", KitchenThingsTests.Topping())).EnsureSuccessStatusCode();
         (await sample.PutAsJsonAsync("/api/kitchen/parts", things["parts"]![0]!.DeepClone())).EnsureSuccessStatusCode();
+        (await sample.PutAsJsonAsync("/api/kitchen/figures", KitchenThingsTests.Buoy())).EnsureSuccessStatusCode();
         (await sample.PutAsJsonAsync("/api/kitchen/words", new { code = "galaxy", word = "galaxy", means = "navy, silver zigzag" })).EnsureSuccessStatusCode();
         var day = (await sample.GetFromJsonAsync<JsonObject>("/api/day"))!;
         (await sample.PutAsJsonAsync("/api/day/arranged", new JsonObject

@@ -66,6 +66,65 @@ public sealed class KitchenThingsTests(Server server) : IClassFixture<Server>
         Assert.Contains("sprinkle.crunch", shopping, StringComparison.Ordinal);
     }
 
+    internal static JsonObject Buoy(string body = "cake-ball") => new()
+    {
+        ["code"] = "buoy",
+        ["name"] = "buoy",
+        ["plural"] = "buoys",
+        ["body"] = body,
+        ["bodySize"] = "one",
+        ["turn"] = 0,
+        ["parts"] = new JsonArray(new JsonObject
+        {
+            ["code"] = "masts",
+            ["name"] = "masts",
+            ["centre"] = "pretzel-rod",
+            ["size"] = "one",
+            ["kept"] = 0.25,
+            ["cuts"] = 4,
+            ["spoil"] = 0.1,
+            ["depth"] = 1,
+            ["behind"] = true,
+            ["onEdge"] = false,
+            ["joined"] = false,
+            ["colour"] = "silver",
+            ["places"] = new JsonArray(new JsonObject { ["x"] = 0, ["y"] = -40, ["turn"] = 0 }),
+        }),
+        ["stuck"] = new JsonArray(new JsonObject { ["part"] = "candy-button", ["places"] = new JsonArray(new JsonObject { ["x"] = 0, ["y"] = 0, ["turn"] = 0 }) }),
+    };
+
+    [Fact]
+    public async Task A_figure_of_ones_own_is_drawn_typed_coloured_and_bought()
+    {
+        var drawn = await (await client.PostAsJsonAsync("/api/kitchen/figures/drawing", Buoy())).ReadAsync();
+        Assert.InRange((double)drawn["parts"]![0]!["length"]!, 49, 51);
+        (await client.PutAsJsonAsync("/api/kitchen/figures", Buoy())).EnsureSuccessStatusCode();
+        Assert.Contains("buoy", Codes(await ThingsAsync(), "figures"));
+        var entry = await (await client.PostAsJsonAsync("/api/entry", new { text = "8 buoys midnight" })).ReadAsync();
+        var line = (JsonObject)entry["lines"]![0]!["line"]!.DeepClone();
+        line["id"] = Guid.CreateVersion7();
+        var order = await client.CreatedAsync(Orders.Order(line));
+        Assert.Equal(["midnight", "silver"], order["tally"]!["pots"]!.AsArray().Select(p => (string)p!["colour"]!).Order());
+        var shopping = await (await client.GetAsync($"/api/shopping?order={order["id"]}")).Content.ReadAsStringAsync(TestContext.Current.CancellationToken);
+        Assert.All(["centre.pretzel-rod.one", "part.candy-button"], ware => Assert.Contains(ware, shopping, StringComparison.Ordinal));
+        (await client.DeleteAsync("/api/kitchen/figures/buoy")).EnsureSuccessStatusCode();
+    }
+
+    [Fact]
+    public async Task What_a_figure_is_made_from_stays_until_the_figure_is_changed()
+    {
+        (await client.PutAsJsonAsync("/api/kitchen/centres", Waffle("float"))).EnsureSuccessStatusCode();
+        (await client.PutAsJsonAsync("/api/kitchen/figures", Buoy("float"))).EnsureSuccessStatusCode();
+        var refused = await client.DeleteAsync("/api/kitchen/centres/float");
+        Assert.Equal(HttpStatusCode.BadRequest, refused.StatusCode);
+        Assert.Equal("It is still needed for: buoy. Change that first.", (string)(await refused.ReadAsync())["errors"]!["code"]![0]!);
+        var resized = Waffle("float");
+        resized["sizes"]![0]!["code"] = "short";
+        Assert.Equal(HttpStatusCode.BadRequest, (await client.PutAsJsonAsync("/api/kitchen/centres", resized)).StatusCode);
+        (await client.DeleteAsync("/api/kitchen/figures/buoy")).EnsureSuccessStatusCode();
+        (await client.DeleteAsync("/api/kitchen/centres/float")).EnsureSuccessStatusCode();
+    }
+
     [Fact]
     public async Task A_centre_of_ones_own_is_counted_and_coated_like_the_trades()
     {
@@ -111,6 +170,8 @@ public sealed class KitchenThingsTests(Server server) : IClassFixture<Server>
         { "centres", """{"sizes": [{"code": "one", "name": "", "mass": 6, "measures": {"height": 3, "diameter": 12}}]}""", "sizes[0].measures.height" },
         { "centres", """{"sizes": [{"code": "one", "name": "", "mass": 900, "measures": {"height": 110, "diameter": 12}}]}""", "sizes[0].mass" },
         { "centres", """{"sizes": []}""", "sizes" },
+        { "figures", """{"body": "cloud"}""", "body" },
+        { "figures", """{"stuck": [{"part": "cloud", "places": []}]}""", "stuck[0].part" },
         { "centres", """{"pack": 0}""", "pack" },
         { "centres", """{"usualDepth": 2}""", "usualDepth" },
         { "centres", """{"shape": "cloud"}""", "shape" },
@@ -136,6 +197,7 @@ public sealed class KitchenThingsTests(Server server) : IClassFixture<Server>
         {
             "centres" => Waffle("bad"),
             "toppings" => Topping(),
+            "figures" => Buoy(),
             "coatings" => (JsonObject)before["coatings"]![0]!.DeepClone(),
             "vessels" => new() { ["code"] = "mug", ["name"] = "mug", ["kind"] = "round" },
             "tints" => (JsonObject)before["tints"]![0]!["tint"]!.DeepClone(),

@@ -214,14 +214,14 @@ public sealed class PrepTests(Server server) : IClassFixture<Server>
     [Fact]
     public async Task A_figure_can_be_drawn_and_its_parts_are_counted()
     {
-        var owl = (await client.GetFromJsonAsync<JsonObject>("/api/reference"))!["centres"]!.AsArray().Single(c => (string)c!["code"]! == "owl")!;
-        Assert.Equal(["wings", "head"], owl["figure"]!["parts"]!.AsArray().Select(p => (string)p!["code"]!));
-        Assert.All(owl["figure"]!["parts"]!.AsArray(), p => Assert.NotEmpty(p!["rings"]!.AsArray()));
-        var line = Orders.Line("owl", "one", 8, "midnight", 1);
-        line["making"] = new JsonObject { ["colours"] = new JsonObject { ["wings"] = "silver" } };
+        var telescope = (await client.GetFromJsonAsync<JsonObject>("/api/reference"))!["centres"]!.AsArray().Single(c => (string)c!["code"]! == "telescope")!;
+        Assert.Equal(["legs", "tube", "lens"], telescope["figure"]!["parts"]!.AsArray().Select(p => (string)p!["code"]!));
+        Assert.All(telescope["figure"]!["parts"]!.AsArray(), p => Assert.NotEmpty(p!["rings"]!.AsArray()));
+        var line = Orders.Line("telescope", "one", 8, "midnight", 1);
+        line["making"] = new JsonObject { ["colours"] = new JsonObject { ["legs"] = "silver" } };
         var created = await client.CreatedAsync(Orders.Order(line));
-        Assert.Equal(16, (int)Value(created["tally"]!["lines"]![0]!["parts"]![0]!["tally"]!["count"]));
-        var working = await client.PostAsJsonAsync("/api/amounts/working?of=lines[0].parts.wings.perPiece", created);
+        Assert.Equal(24, (int)Value(created["tally"]!["lines"]![0]!["parts"]![0]!["tally"]!["count"]));
+        var working = await client.PostAsJsonAsync("/api/amounts/working?of=lines[0].parts.legs.perPiece", created);
         Assert.Equal(HttpStatusCode.OK, working.StatusCode);
     }
 

@@ -1,5 +1,7 @@
 using Kondiba.Core.Centres;
+using Kondiba.Core.Coatings;
 using Kondiba.Core.Decoration;
+using Kondiba.Core.Figures;
 using Kondiba.Core.Fillings;
 using Kondiba.Core.Measures;
 using Kondiba.Core.Moulds;
@@ -63,10 +65,7 @@ internal sealed record LineMaking(
 
         foreach (var (i, part) in (dip.Centre.Figure?.Parts ?? []).Index())
         {
-            var colour = line.Making?.Colours?.GetValueOrDefault(part.Code) is { } own
-                ? tables.ColourOf(dip.Coating.Code, own, (_, reason, remedy) => problems.Add(new($"lines[{dip.Line}].making.colours.{part.Code}", reason, remedy))).Colour
-                : dip.Colour;
-            if (colour is null)
+            if (PartColour(dip, part, line, tables, problems) is not { } colour)
                 continue;
             var count = dip.Count.Value * part.Places.Count;
             yield return dip with
@@ -77,11 +76,25 @@ internal sealed record LineMaking(
                 Size = part.Size,
                 Count = new(count, () => [.. dip.Count.Working, WorkingLine.Count(part.Name, $"{dip.Count.Value} × {part.Places.Count}", count, Source.Computed)]),
                 Colour = colour,
-                Depth = part.Depth,
+                Depth = part.Depth.Value,
                 Upright = false,
                 Angle = 0,
             };
         }
+    }
+
+    /// <summary>The colour of a figure's part: the line's choice, else its usual one, else the body's.</summary>
+    private static CoatingColour? PartColour(Dip dip, FigurePart part, LineDraft line, TradeTables tables, List<Problem> problems)
+    {
+        var field = $"lines[{dip.Line}].making.colours.{part.Code}";
+        if (line.Making?.Colours?.GetValueOrDefault(part.Code) is { } chosen)
+            return tables.ColourOf(dip.Coating.Code, chosen, (_, reason, remedy) => problems.Add(new(field, reason, remedy))).Colour;
+        if (part.Colour is null)
+            return dip.Colour;
+        if (dip.Coating.Colour(part.Colour) is { } usual)
+            return usual;
+        problems.Add(new(field, $"{dip.Coating.Name} does not come in '{part.Colour}', the usual colour of the {part.Name}: they take the body's.", "Choose a colour for them.", Severity.Mind));
+        return dip.Colour;
     }
 
     /// <summary>The dots of coating that hold a figure together, of the line's own colour.</summary>

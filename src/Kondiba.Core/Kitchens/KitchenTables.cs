@@ -43,6 +43,7 @@ public static class KitchenTables
         return shipped with
         {
             Centres = centres,
+            Figures = Over([.. shipped.Figures.Select(f => f.Figure!.From(centres).Named(f.Code, f.Name, f.Plural))], own.Figures.Select(f => f.From(centres)).OfType<Centre>(), f => f.Code),
             Coatings = coatings,
             Tints = Over(shipped.Tints, own.Tints.Select(t => new Tint(t.Code, t.Name, t.Carrier, t.Swatch, t.Drops, Source.Kitchen)), t => t.Code),
             Vessels = vessels.Count > 0 ? vessels : shipped.Vessels,

@@ -24,6 +24,7 @@ namespace Kondiba.Core.Kitchens;
 /// <param name="Toppings">What the maker sprinkles, besides or in place of what is shipped.</param>
 /// <param name="Parts">What the maker presses or glues on; likewise.</param>
 /// <param name="Words">The maker's own words.</param>
+/// <param name="Figures">The maker's own figures; one with the code of a shipped one stands in its place.</param>
 /// <param name="Working">Hours, hands and warm places; null for the usual.</param>
 public sealed record OwnThings(
     Ways Ways,
@@ -40,10 +41,11 @@ public sealed record OwnThings(
     IReadOnlyList<OwnTopping> Toppings,
     IReadOnlyList<OwnPart> Parts,
     IReadOnlyList<OwnWord> Words,
+    IReadOnlyList<OwnFigure> Figures,
     Working? Working = null)
 {
     /// <summary>A kitchen about which nothing has been told.</summary>
-    public static OwnThings None { get; } = new(new(), [], [], [], [], [], [], new(), [], [], [], [], [], []);
+    public static OwnThings None { get; } = new(new(), [], [], [], [], [], [], new(), [], [], [], [], [], [], []);
 }
 
 /// <summary>How things are done in a kitchen; null keeps to common practice.</summary>

@@ -1,3 +1,4 @@
+using Kondiba.Core.Figures;
 using Kondiba.Core.Measures;
 using Kondiba.Core.Reference;
 using NodaTime;
@@ -6,7 +7,7 @@ namespace Kondiba.Core.Prep;
 
 /// <summary>A step that a centre, a filling or a figure wants before it is dipped, or after.</summary>
 /// <param name="Code">Name in data, unique with its school's choice among the steps of one thing.</param>
-/// <param name="For">Codes of the centres, fillings or figures it is for.</param>
+/// <param name="For">Codes of the centres and fillings it is for; "figure.cut", "figure.join", "figure.glue" for the parts of figures.</param>
 /// <param name="Text">What to do and what to look for.</param>
 /// <param name="Why">What goes wrong without it.</param>
 /// <param name="Source">Where it comes from.</param>
@@ -39,6 +40,13 @@ public sealed record PrepRule(
 {
     /// <summary>In a word or two, for a plan: "take out".</summary>
     public string Called => Name ?? Code;
+
+    /// <summary>The same, done to the parts of a figure: "{parts}" in its text stands for their names.</summary>
+    public PrepRule To(FigureWork work) => this with
+    {
+        Text = Text.Replace("{parts}", With.List(work.Parts), StringComparison.Ordinal),
+        Each = Each is null ? null : new(Each.Value * work.Count, Each.Source),
+    };
 
     /// <summary>Time of the hands for some pieces.</summary>
     public Duration HandsFor(int pieces) => ((Each?.Value ?? Duration.Zero) * pieces) + (Once?.Value ?? Duration.Zero);

@@ -145,8 +145,7 @@ internal sealed class PrepWork
         {
             foreach (var part in figure.Parts)
                 yield return new(part.Centre, part.Size, Figures.Figure.CentresFor(part, line.Count.Value));
-            if (tables.Centre(figure.Body) is { } body)
-                yield return new(body, body.Size(figure.BodySize)!, begun);
+            yield return new(figure.Body, figure.BodySize, begun);
         }
         else if (centre.Holding is not Holding.Mould)
             yield return new(centre, centre.Size(draft.Size)!, begun, Own: true);
@@ -171,7 +170,7 @@ internal sealed class PrepWork
         {
             var (centre, pieces, of) = (same.First().Centre, same.Sum(w => w.Pieces), same.Select(w => w.Line).Distinct().ToList());
             var filled = steps.Where(s => s.Stage is Stage.Fill && s.Lines.Intersect(of).Any() && tables.Fillings.Any(f => f.Makes == centre.Code && s.Code.StartsWith($"fill.{f.Code}.", StringComparison.Ordinal)));
-            Chain($"prep.{centre.Code}", Stage.Prep, $"{pieces} {(pieces == 1 ? centre.Name : centre.Plural)}", of, [.. Rules(centre.Code).Where(r => !r.After), .. centre.Prep.Select((text, i) => new PrepRule($"own-{i}", [], text, "", Source.Kitchen, "counter"))], pieces, Ends(filled));
+            Chain($"prep.{centre.Code}", Stage.Prep, $"{pieces} {(pieces == 1 ? centre.Name : centre.Plural)}", of, [.. Rules(centre).Where(r => !r.After), .. centre.Prep.Select((text, i) => new PrepRule($"own-{i}", [], text, "", Source.Kitchen, "counter"))], pieces, Ends(filled));
         }
     }
 
@@ -207,7 +206,7 @@ internal sealed class PrepWork
         var begun = Begun(line, centre.Spoil.Value) + (int)Math.Ceiling(parts);
         var (place, dry) = SetsIn(line);
         var hands = (line.DipTime.Value * (draft.Coats * begun)) + (WetWork(line) * begun);
-        var joins = Rules(centre.Code).Find(r => r.Code == Join);
+        var joins = Rules(centre).Find(r => r.Code == Join);
         if (joins is not null)
         {
             hands += joins.HandsFor(Begun(line, centre.Spoil.Value));
@@ -259,7 +258,7 @@ internal sealed class PrepWork
                     ((look.Time.Value - WetWork(line)) * begun) + over, [last, .. moulded, .. Ends(steps.Where(s => s.Stage is Stage.Fill && s.Lines.Contains(line.Line)))], pots: [.. PotsOf(line).Except(DipPots(line)), .. look.Over.Select(o => $"{o.Coating}.{o.Colour}"), .. look.Patterns.Where(p => !Wet(p)).Select(p => p.Pot)], sets: look.Over.Count > 0 || look.Patterns.Count > 0);
             }
 
-            last = Chain($"assemble.{line.Line}", Stage.Assemble, Pieces(line, centre), [line.Line], [.. Rules(centre.Code).Where(r => r.After && r.Code != Join)], begun, [last]) ?? last;
+            last = Chain($"assemble.{line.Line}", Stage.Assemble, Pieces(line, centre), [line.Line], [.. Rules(centre).Where(r => r.After && r.Code != Join)], begun, [last]) ?? last;
             Add($"pack.{line.Line}", Stage.Pack, Pieces(line, centre), [line.Line],
                 new("pack", [], "Trim the feet, sort them, pack and label.", "Packed before it is hard, a coat takes the print of its neighbour.", c.Pack.Source, "counter"), c.Pack.Value * line.Count.Value, [last]);
         }
@@ -306,7 +305,12 @@ internal sealed class PrepWork
 
     private Duration KeepsOf(Centre centre) => Safety.Keeping.Of(centre, tables)?.Keeps.Value ?? Duration.FromDays(7);
 
-    private List<PrepRule> Rules(string code) => Held(tables.PrepRules.Where(r => r.For.Contains(code)));
+    /// <summary>What a centre asks for, and what putting it together does.</summary>
+    private List<PrepRule> Rules(Centre centre) => Held(
+    [
+        .. tables.PrepRules.Where(r => r.For.Contains(centre.Code)),
+        .. (centre.Figure?.Work ?? []).SelectMany(work => tables.PrepRules.Where(r => r.For.Contains(work.Rule)).Select(r => r.To(work))),
+    ]);
 
     private List<PrepRule> Held(IEnumerable<PrepRule> rules) => [.. rules.Where(r => Schools.Holds(r, order.Schools, tables))];
 

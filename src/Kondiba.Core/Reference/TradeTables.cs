@@ -256,35 +256,20 @@ public sealed record TradeTables(
     private sealed record BodyRow(string Centre, string Size, double Turn = 0);
 
     private sealed record FigurePartRow(
-        string Code, string Name, string Centre, string Size, Sourced<Share> Spoil, int Cuts, Sourced<Share> Depth, IReadOnlyList<Spot> Places, Sourced<Share>? Kept = null, bool Behind = false, bool OnEdge = false);
+        string Code, string Name, string Centre, string Size, Sourced<Share> Kept, Sourced<Share> Spoil, Sourced<Share> Depth, IReadOnlyList<Spot> Places, int Cuts = 1, bool Behind = false, bool OnEdge = false, bool Joined = false);
 
-    /// <summary>A figure is the centre that is its body, with a name and parts of its own.</summary>
-    private sealed record FigureRow(string Code, string Name, string Plural, BodyRow Body, IReadOnlyList<FigurePartRow> Parts, IReadOnlyList<StuckPart> Stuck, int Glues)
+    private sealed record FigureRow(string Code, string Name, string Plural, BodyRow Body, IReadOnlyList<FigurePartRow> Parts, IReadOnlyList<StuckPart> Stuck)
     {
         public Centre ToCentre(IReadOnlyList<Centre> centres)
         {
-            Centre Of(string code) => centres.FirstOrDefault(c => c.Code == code) ?? throw new ArgumentException($"'{Code}' is made of '{code}', which is no centre");
-            var body = Of(Body.Centre);
-            var size = body.Size(Body.Size) ?? throw new ArgumentException($"'{Code}': {Body.Centre} has no size '{Body.Size}'");
-            var parts = Parts.Select(p =>
-            {
-                var (centre, kept) = (Of(p.Centre), p.Kept?.Value ?? new(1));
-                var whole = centre.Size(p.Size) ?? throw new ArgumentException($"'{Code}': {p.Centre} has no size '{p.Size}'");
-                var cut = kept.Si < 1 ? whole with { Shape = new Cut(whole.Shape, kept), Mass = new(whole.Mass.Value * kept.Si, whole.Mass.Source) } : whole;
-                return new FigurePart(p.Code, p.Name, centre, cut, p.Cuts, p.Spoil, p.Depth.Value, p.Behind, p.OnEdge, p.Places);
-            }).ToList();
-            return body with
-            {
-                Code = Code,
-                Name = Name,
-                Plural = Plural,
-                Pack = null,
-                PackName = [],
-                Prep = [],
-                Sizes = [size with { Code = "one", Name = "" }],
-                Allergens = body.Allergens is null || parts.Any(p => p.Centre.Allergens is null) ? null : [.. body.Allergens.Concat(parts.SelectMany(p => p.Centre.Allergens!)).Distinct()],
-                Figure = new(Body.Centre, Body.Size, Body.Turn, parts, Stuck, Glues),
-            };
+            (Centre Centre, CentreSize Size) Of(string code, string size) => centres.FirstOrDefault(c => c.Code == code) is { } centre && centre.Size(size) is { } one
+                ? (centre, one)
+                : throw new ArgumentException($"'{Code}' is made of '{code}' in the size '{size}', which is no centre");
+            var (body, bodySize) = Of(Body.Centre, Body.Size);
+            var parts = Parts.Select(p => Of(p.Centre, p.Size) is var (centre, whole)
+                ? new FigurePart(p.Code, p.Name, centre, whole, p.Kept, p.Cuts, p.Spoil, p.Depth, p.Behind, p.OnEdge, p.Joined, null, p.Places)
+                : null!);
+            return new Figure(body, bodySize, Body.Turn, [.. parts], Stuck).Named(Code, Name, Plural);
         }
     }
 

@@ -93,10 +93,12 @@ public static class Allergens
         var making = centre?.Size(line.Size) is { } size ? LineMaking.Of(line, centre, size, tables) : null;
         if (making?.Filling is { } filling)
             Filled("centre", filling);
+        else if (centre?.Figure is { } figure)
+            figure.Made.ToList().ForEach(c => Made("centre", c));
         else
             Whole("centre", centre);
-        if (making?.Filling is null)
-            Whole("making.mould.insert", making?.Insert?.Centre);
+        if (making is { Filling: null, Insert.Centre: { } insert })
+            Made("making.mould.insert", insert);
         foreach (var stuck in centre?.Figure?.Stuck ?? [])
             Glued("centre", tables.Decor.Part(stuck.Part));
         Coated("making.mould.accent.coating", accent?.Coating);
@@ -124,6 +126,15 @@ public static class Allergens
         {
             if (whole is not null)
                 all.Add(new(field, whole.Plural, whole.Allergens, whole.MayContain));
+        }
+
+        // What goes into a figure or a mould is made by its usual recipe, where it has one.
+        void Made(string field, Centre whole)
+        {
+            if (LineMaking.Usual(whole, tables) is { } recipe)
+                Filled(field, recipe);
+            else
+                Whole(field, whole);
         }
 
         void Coated(string field, string? code)

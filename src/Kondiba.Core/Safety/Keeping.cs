@@ -12,5 +12,5 @@ namespace Kondiba.Core.Safety;
 public sealed record Keeping(IReadOnlyList<string> Centres, Sourced<Duration> Keeps, Sourced<Duration> Best, string Storage, string? Place = null)
 {
     /// <summary>How long a centre keeps; null when nothing is known. A figure keeps as long as its body.</summary>
-    public static Keeping? Of(Centres.Centre centre, TradeTables tables) => tables.Keeping.FirstOrDefault(k => k.Centres.Contains(centre.Figure?.Body ?? centre.Code));
+    public static Keeping? Of(Centres.Centre centre, TradeTables tables) => tables.Keeping.FirstOrDefault(k => k.Centres.Contains(centre.Figure?.Body.Code ?? centre.Code));
 }

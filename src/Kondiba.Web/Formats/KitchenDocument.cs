@@ -38,6 +38,7 @@ namespace Kondiba.Web.Formats;
 /// <param name="Toppings">The maker's own toppings, by code; null for none.</param>
 /// <param name="Parts">The maker's own parts, by code; null for none.</param>
 /// <param name="Words">The maker's own words, by code; null for none.</param>
+/// <param name="Figures">The maker's own figures, by code; null for none.</param>
 public sealed record KitchenDocument(
     string Format,
     int Version,
@@ -62,7 +63,8 @@ public sealed record KitchenDocument(
     Arrangements? Arranged = null,
     IReadOnlyList<OwnTopping>? Toppings = null,
     IReadOnlyList<OwnPart>? Parts = null,
-    IReadOnlyList<OwnWord>? Words = null)
+    IReadOnlyList<OwnWord>? Words = null,
+    IReadOnlyList<OwnFigure>? Figures = null)
 {
     public const string FormatName = "kondiba-kitchen";
 

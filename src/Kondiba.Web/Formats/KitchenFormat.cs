@@ -53,7 +53,8 @@ internal sealed class KitchenFormat(KondibaContext db, KitchenThings things, Kit
                 arranged.Count == 0 ? null : arranged with { Tasks = arranged.Tasks.OrderBy(t => t.Key, StringComparer.Ordinal).ToDictionary() },
                 own.Toppings,
                 own.Parts,
-                own.Words),
+                own.Words,
+                own.Figures),
             KitchenDocument.Json) + "\n";
 
         LotDocument LotOf(PantryLot l) => new(
@@ -122,6 +123,10 @@ internal sealed class KitchenFormat(KondibaContext db, KitchenThings things, Kit
         if (found.Count > 0)
             return (found, []);
         own = own with { Toppings = d.Toppings ?? [], Parts = d.Parts ?? [], Words = d.Words ?? [] };
+        Each("figures", d.Figures ?? [], f => f.Code, OwnCheck.Of);
+        if (found.Count > 0)
+            return (found, []);
+        own = own with { Figures = d.Figures ?? [] };
         Each("fillings", d.Fillings, f => f.Code, OwnCheck.Of);
         Each("moulds", d.Moulds, m => m.Code, (m, _) => OwnCheck.Of(m));
         Each("places", d.Places ?? [], p => p.Code, (p, _) => OwnCheck.Of(p));
@@ -205,6 +210,7 @@ internal sealed class KitchenFormat(KondibaContext db, KitchenThings things, Kit
             (ItemKind.Filling, "own recipes", d.Fillings.Count), (ItemKind.Mould, "own moulds", d.Moulds.Count),
             (ItemKind.Place, "own places", d.Places?.Count ?? 0), (ItemKind.Working, "hours and hands", d.Working is null ? 0 : 1),
             (ItemKind.Topping, "own toppings", d.Toppings?.Count ?? 0), (ItemKind.Part, "own parts", d.Parts?.Count ?? 0), (ItemKind.Word, "own words", d.Words?.Count ?? 0),
+            (ItemKind.Figure, "own figures", d.Figures?.Count ?? 0),
             (ItemKind.Ways, "ways of working", d.Ways is null ? 0 : 1), (ItemKind.Rates, "rates", d.Rates is null ? 0 : 1),
         })
             Counted(what, items.GetValueOrDefault(kind), there);
@@ -231,6 +237,7 @@ internal sealed class KitchenFormat(KondibaContext db, KitchenThings things, Kit
         Add(ItemKind.Topping, d.Toppings ?? [], t => t.Code);
         Add(ItemKind.Part, d.Parts ?? [], p => p.Code);
         Add(ItemKind.Word, d.Words ?? [], w => w.Code);
+        Add(ItemKind.Figure, d.Figures ?? [], f => f.Code);
         Add<Working>(ItemKind.Working, d.Working is { } working ? [working] : [], _ => "working");
         if (d.Arranged is { } arranged)
             db.Add(new DayPlan { KitchenId = db.KitchenId, Arranged = arranged });

@@ -3,6 +3,7 @@ using Kondiba.Core.Kitchens;
 using Kondiba.Core.Planning;
 using Kondiba.Core.Reference;
 using Kondiba.Data;
+using Kondiba.Web.Reference;
 using Kondiba.Web.Sessions;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
@@ -34,11 +35,12 @@ public sealed record KitchenChange(Units Units, string? Name = null);
 /// <param name="Toppings">Every topping, shipped or own.</param>
 /// <param name="Parts">Every part that is pressed or glued on, shipped or own.</param>
 /// <param name="Words">The maker's own words.</param>
+/// <param name="Figures">Every figure, shipped or own.</param>
 /// <param name="Working">Hours, hands and warm places.</param>
 /// <param name="Rates">How prices are made; null for who sees no prices.</param>
 /// <param name="ShippedRates">How they are made where nothing was said.</param>
 /// <param name="ShippedVessels">Vessels that a kitchen has unless it says otherwise.</param>
-/// <param name="Own">Codes of the centres, coatings, moulds, places, toppings and parts that the maker has entered or changed.</param>
+/// <param name="Own">Codes of the centres, coatings, moulds, places, toppings, parts and figures that the maker has entered or changed.</param>
 /// <param name="Shipped">Codes of those that can be had back as they were.</param>
 public sealed record KitchenThingsView(
     Ways Ways,
@@ -52,6 +54,7 @@ public sealed record KitchenThingsView(
     IReadOnlyList<OwnTopping> Toppings,
     IReadOnlyList<OwnPart> Parts,
     IReadOnlyList<OwnWord> Words,
+    IReadOnlyList<OwnFigure> Figures,
     Working Working,
     Rates? Rates,
     Rates? ShippedRates,
@@ -101,12 +104,13 @@ internal static class KitchenApi
                 [.. tables.Decor.Sprinkles.Select(s => own.Toppings.FirstOrDefault(o => o.Code == s.Code) ?? KitchenTables.Entered(s))],
                 [.. tables.Decor.Parts.Select(KitchenTables.Entered)],
                 own.Words,
+                [.. tables.Figures.Select(f => own.Figures.FirstOrDefault(o => o.Code == f.Code) ?? OwnFigure.Entered(f)).Concat(own.Figures).DistinctBy(f => f.Code)],
                 tables.Working,
                 user.IsOwner() ? own.Rates : null,
                 user.IsOwner() ? KitchenTables.Rates(shipped) : null,
                 [.. shipped.Vessels.Select(KitchenTables.Entered)],
-                [.. own.Centres.Select(c => c.Code), .. own.Coatings.Select(c => c.Code), .. own.Moulds.Select(m => m.Code), .. own.Places.Select(p => p.Code), .. own.Toppings.Select(t => t.Code), .. own.Parts.Select(p => p.Code)],
-                [.. shipped.Centres.Select(c => c.Code), .. shipped.Coatings.Select(c => c.Code), .. shipped.Moulds.Select(m => m.Code), .. shipped.Setting.Places.Select(p => p.Code), .. shipped.Decor.Sprinkles.Select(s => s.Code), .. shipped.Decor.Parts.Select(p => p.Code)]));
+                [.. own.Centres.Select(c => c.Code), .. own.Coatings.Select(c => c.Code), .. own.Moulds.Select(m => m.Code), .. own.Places.Select(p => p.Code), .. own.Toppings.Select(t => t.Code), .. own.Parts.Select(p => p.Code), .. own.Figures.Select(f => f.Code)],
+                [.. shipped.Centres.Select(c => c.Code), .. shipped.Coatings.Select(c => c.Code), .. shipped.Moulds.Select(m => m.Code), .. shipped.Setting.Places.Select(p => p.Code), .. shipped.Decor.Sprinkles.Select(s => s.Code), .. shipped.Decor.Parts.Select(p => p.Code), .. shipped.Figures.Select(f => f.Code)]));
         }).WithName("GetKitchenThings").WithSummary("What can be changed of the kitchen.");
 
         kitchen.MapPut("/ways", (Ways ways, KitchenThings things) => KeepAsync(things, ItemKind.Ways, "ways", ways, t => OwnCheck.Of(ways, t)))
@@ -116,6 +120,14 @@ internal static class KitchenApi
         Map<OwnTopping>("toppings", ItemKind.Topping, t => t.Code, OwnCheck.Of, "Topping");
         Map<OwnPart>("parts", ItemKind.Part, p => p.Code, OwnCheck.Of, "Part");
         Map<OwnWord>("words", ItemKind.Word, w => w.Code, (w, _) => OwnCheck.Of(w), "Word");
+        Map<OwnFigure>("figures", ItemKind.Figure, f => f.Code, OwnCheck.Of, "Figure");
+        kitchen.MapPost("/figures/drawing", async Task<Results<Ok<FigureView>, ValidationProblem>> (OwnFigure figure, KitchenThings things) =>
+        {
+            var tables = await things.TablesAsync();
+            return OwnCheck.PutTogether(figure, tables).AsErrors() is { } errors
+                ? TypedResults.ValidationProblem(errors, title: "It cannot be put together.")
+                : TypedResults.Ok(ReferenceApi.View(figure.Design(tables.Centres)!, tables));
+        }).WithName("DrawFigure").WithSummary("How a figure looks that is being built.");
         Map<OwnCoating>("coatings", ItemKind.Coating, c => c.Code, OwnCheck.Of, "Coating");
         Map<OwnTint>("tints", ItemKind.Tint, t => t.Code, (t, _) => OwnCheck.Of(t), "Tint");
         Map<OwnVessel>("vessels", ItemKind.Vessel, v => v.Code, (v, _) => OwnCheck.Of(v), "Vessel");
@@ -132,8 +144,10 @@ internal static class KitchenApi
         {
             kitchen.MapPut($"/{path}", (T thing, KitchenThings things) => KeepAsync(things, kind, codeOf(thing), thing, t => check(thing, t)))
                 .RequireAuthorization(Sessions.Sessions.Owners).WithName($"Keep{name}").WithSummary("Keeps one, in place of one with its code.");
-            kitchen.MapDelete($"/{path}/{{code}}", async Task<Results<NoContent, NotFound>> (string code, KitchenThings things) =>
-                await things.RemoveAsync(kind, code) ? TypedResults.NoContent() : TypedResults.NotFound())
+            kitchen.MapDelete($"/{path}/{{code}}", async Task<Results<NoContent, NotFound, ValidationProblem>> (string code, KitchenThings things) =>
+                Needed(await things.LostWithAsync(kind, code, null)) is { } errors ? TypedResults.ValidationProblem(errors, title: "It is still needed.")
+                : await things.RemoveAsync(kind, code) ? TypedResults.NoContent()
+                : TypedResults.NotFound())
                 .RequireAuthorization(Sessions.Sessions.Owners).WithName($"Remove{name}").WithSummary("Removes what the maker entered; a shipped one comes back as it was.");
         }
     }
@@ -141,11 +155,15 @@ internal static class KitchenApi
     internal static async Task<Results<NoContent, ValidationProblem>> KeepAsync<T>(
         KitchenThings things, ItemKind kind, string code, T thing, Func<TradeTables, IReadOnlyList<Problem>> check)
     {
-        if (check(await things.TablesAsync()).AsErrors() is { } errors)
+        if ((check(await things.TablesAsync()).AsErrors() ?? Needed(await things.LostWithAsync(kind, code, KitchenItem.Of(default, kind, code, thing)))) is { } errors)
             return TypedResults.ValidationProblem(errors, title: "It cannot be kept as it is.");
         await things.KeepAsync(kind, code, thing);
         return TypedResults.NoContent();
     }
+
+    /// <summary>Why a thing must stay as others are made from it; null when none is.</summary>
+    private static Dictionary<string, string[]>? Needed(IReadOnlyList<string> lost) =>
+        lost.Count == 0 ? null : new() { ["code"] = [$"It is still needed for: {string.Join(", ", lost)}. Change that first."] };
 
     /// <summary>Problems as a problem document lists them, field by field; null when there is none.</summary>
     public static Dictionary<string, string[]>? AsErrors(this IEnumerable<Problem> problems)

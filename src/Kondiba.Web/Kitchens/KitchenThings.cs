@@ -84,5 +84,17 @@ internal sealed class KitchenThings(KondibaContext db, TradeTables shipped)
         return removed;
     }
 
+    /// <summary>What could not be made any more if a thing were kept or removed, by name; a figure cannot lose its body.</summary>
+    /// <param name="kind">Of the thing.</param>
+    /// <param name="code">Of the thing.</param>
+    /// <param name="item">What is to be kept; null for nothing.</param>
+    public async Task<IReadOnlyList<string>> LostWithAsync(ItemKind kind, string code, KitchenItem? item)
+    {
+        var items = await db.KitchenItems.AsNoTracking().ToListAsync();
+        var after = KitchenItem.Read([.. items.Where(i => i.Kind != kind || i.Code != code), .. item is null ? [] : new[] { item }]);
+        var (own, tables) = await ToldAsync();
+        return [.. OwnCheck.NotMade(after, KitchenTables.For(shipped, after)).Except(OwnCheck.NotMade(own, tables))];
+    }
+
     private IQueryable<KitchenItem> Of(ItemKind kind, string code) => db.KitchenItems.Where(i => i.Kind == kind && i.Code == code);
 }

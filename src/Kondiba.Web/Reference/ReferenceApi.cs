@@ -46,13 +46,14 @@ public sealed record CentreView(
 public sealed record FigureView(double Turn, IReadOnlyList<FigurePartView> Parts, IReadOnlyList<StuckView> Stuck);
 
 /// <summary>A dipped part of a figure, with its outline round its own middle.</summary>
+/// <param name="Colour">Code of the colour that it usually has; null for the body's.</param>
 /// <param name="Rings">Closed rings, each as x, y, x, y ….</param>
 /// <param name="Length">Of its box.</param>
 /// <param name="Width">Of its box.</param>
-public sealed record FigurePartView(string Code, string Name, bool Behind, IReadOnlyList<IReadOnlyList<Length>> Rings, Length Length, Length Width, IReadOnlyList<Spot> Places);
+public sealed record FigurePartView(string Code, string Name, bool Behind, string? Colour, IReadOnlyList<IReadOnlyList<Length>> Rings, Length Length, Length Width, IReadOnlyList<Spot> Places);
 
 /// <summary>Parts stuck on a figure.</summary>
-public sealed record StuckView(string Part, string Srgb, Length Across, IReadOnlyList<Spot> Places);
+public sealed record StuckView(string Part, string Name, string Srgb, Length Across, IReadOnlyList<Spot> Places);
 
 /// <summary>A mould to choose.</summary>
 public sealed record MouldView(string Code, string Name, Length Long, Length Wide, Length Deep, Volume Holds, int Cavities, int Trays);
@@ -153,10 +154,15 @@ internal static class ReferenceApi
         ],
         c.Figure is { } figure ? View(figure, tables) : null);
 
-    private static FigureView View(Figure figure, TradeTables tables) => new(
+    public static FigureView View(Figure figure, TradeTables tables) => new(
         figure.Turn,
         [.. figure.Parts.Select(View)],
-        [.. figure.Stuck.Select(s => (s.Places, Part: tables.Decor.Part(s.Part)!)).Select(s => new StuckView(s.Part.Code, s.Part.Srgb, s.Part.Across.Value, s.Places))]);
+        [
+            .. from stuck in figure.Stuck
+               let part = tables.Decor.Part(stuck.Part)
+               where part is not null
+               select new StuckView(part.Code, part.Plural, part.Srgb, part.Across.Value, stuck.Places),
+        ]);
 
     private static FigurePartView View(FigurePart part)
     {
@@ -165,7 +171,7 @@ internal static class ReferenceApi
         var seen = shape.Outline(part.Centre.DippedEndUp);
         var middle = (seen.Least + seen.Most) * 0.5;
         return new(
-            part.Code, part.Name, part.Behind,
+            part.Code, part.Name, part.Behind, part.Colour,
             [.. seen.Rings.Select(r => (IReadOnlyList<Length>)[.. r.SelectMany(p => new[] { new Length(Math.Round(p.X - middle.X, 5)), new Length(Math.Round(p.Y - middle.Y, 5)) })])],
             new(seen.Most.Y - seen.Least.Y), new(seen.Most.X - seen.Least.X), part.Places);
     }

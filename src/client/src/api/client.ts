@@ -54,6 +54,7 @@ export type Fillings = Schemas["FillingsView"];
 export type FillingScale = Schemas["FillingScale"];
 export type FillingScaled = Schemas["FillingScaled"];
 export type FillingAmount = Schemas["FillingAmount"];
+export type OwnFigure = Schemas["OwnFigure"];
 export type OwnFilling = Schemas["OwnFilling"];
 export type OwnMould = Schemas["OwnMould"];
 export type RecipeRead = Schemas["RecipeRead"];

@@ -1,4 +1,5 @@
 import type { ReactNode } from "react";
+import { ApiError } from "../api/client";
 
 /** What ends a form: keep, never mind, and why it could not be kept. */
 export function KeepButtons(props: {
@@ -8,11 +9,13 @@ export function KeepButtons(props: {
   kept?: boolean;
   children?: ReactNode;
 }) {
+  // What is said of the thing itself has no field to stand at.
+  const elsewhere = props.error instanceof ApiError ? props.error.errors.code : undefined;
   return (
     <div className="mt-5">
       {props.error && (
         <p role="alert" className="border-mind bg-mind-ground mb-3 border-l-4 px-3 py-1.5">
-          {props.error.message} What is wrong is said at its field.
+          {props.error.message} {elsewhere?.join(" ") ?? "What is wrong is said at its field."}
         </p>
       )}
       <p className="flex flex-wrap items-center gap-5">

@@ -88,9 +88,10 @@ export function TimeField(props: {
   );
 }
 
-/** A number in the maker's own unit, kept in `unit`; empty is null. */
+/** A number in the maker's own unit, kept in `unit`; empty is null. A label that stands for a longer one says the rest to a screen reader. */
 export function NumberField(props: {
   label: string;
+  says?: string;
   value: number | null;
   unit?: string;
   onChange: (value: number | null) => void;
@@ -109,6 +110,7 @@ export function NumberField(props: {
       {(ids) => (
         <input
           {...ids}
+          aria-label={props.says}
           inputMode="decimal"
           className={`${box} text-right`}
           placeholder={props.placeholder}

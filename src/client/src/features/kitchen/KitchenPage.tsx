@@ -9,6 +9,7 @@ import { People } from "../people/People";
 import { referenceQuery, thingsQuery } from "../../api/queries";
 import { ErrorNote, Waiting } from "../../ui/notes";
 import { Centres } from "./Centres";
+import { Figures } from "./Figures";
 import { Coatings } from "./Coatings";
 import { Hours } from "./Hours";
 import { Moulds } from "./Moulds";
@@ -27,6 +28,7 @@ export interface Room {
 const corners: [path: string, name: string, view: (room: Room) => React.ReactNode][] = [
   ["ways", "How we do it", (room) => <WaysForm {...room} />],
   ["centres", "Centres", (room) => <Centres {...room} />],
+  ["figures", "Figures", (room) => <Figures {...room} />],
   ["coatings", "Coatings", (room) => <Coatings {...room} />],
   ["colours", "Colours", (room) => <Tints {...room} />],
   ["toppings", "Toppings", (room) => <Toppings {...room} />],

@@ -1,5 +1,5 @@
 import { useMemo } from "react";
-import type { Centre, Making, MouldDraft, MouldTally, OrderLine, Reference } from "../../api/client";
+import type { Centre, FigurePart, Making, MouldDraft, MouldTally, OrderLine, Reference } from "../../api/client";
 import { colourOf, sizeOf } from "../../api/queries";
 import { Choice, colourOptions, Dot } from "../../ui/Choice";
 import { How } from "../../ui/How";
@@ -199,7 +199,11 @@ function Parts({ line, what, centre, reference, change }: Props & { change: Chan
   const body = pieceOf(reference, line, { coat: 2, dipLine: size?.length ?? 40, look: null, seen: null });
   if (!figure || !body) return null;
   const colours = line.making?.colours ?? {};
-  const srgbOf = (part: string) => colourOf(reference, line.coating, colours[part] ?? line.colour)?.srgb ?? "#888888";
+  const chosen = (part: FigurePart) => colours[part.code] ?? part.colour ?? line.colour;
+  const srgbOf = (part: FigurePart) =>
+    (colourOf(reference, line.coating, chosen(part)) ?? colourOf(reference, line.coating, line.colour))?.srgb ??
+    "#888888";
+  const own = (part: FigurePart) => colourOf(reference, line.coating, colours[part.code] ?? part.colour)?.name;
   return (
     <div className="my-1">
       <FigurePicture
@@ -218,7 +222,7 @@ function Parts({ line, what, centre, reference, change }: Props & { change: Chan
               label={`Colour of the ${part.name} of ${what}`}
               value={colours[part.code] ?? none}
               options={[
-                { value: none, label: "as the body" },
+                { value: none, label: part.colour ? "as usual" : "as the body" },
                 ...colourOptions(reference.colours.filter((c) => c.coating === line.coating)),
               ]}
               onChange={(colour) => {
@@ -228,8 +232,8 @@ function Parts({ line, what, centre, reference, change }: Props & { change: Chan
                 });
               }}
             >
-              <Dot srgb={srgbOf(part.code)} />
-              {colours[part.code] ? colourOf(reference, line.coating, colours[part.code] ?? "")?.name : "as the body"}
+              <Dot srgb={srgbOf(part)} />
+              {own(part) ?? "as the body"}
             </Choice>
           </li>
         ))}

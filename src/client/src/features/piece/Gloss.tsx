@@ -37,7 +37,15 @@ export function Gloss({ centre, width, length, dipLine, halfAt, y, dark }: Gloss
   if (flat)
     return (
       <>
-        <circle cy={length / 2} r={width * 0.415} fill="none" stroke={dark} strokeWidth="0.7" opacity="0.5" />
+        <ellipse
+          cy={length / 2}
+          rx={width * 0.415}
+          ry={length * 0.415}
+          fill="none"
+          stroke={dark}
+          strokeWidth="0.7"
+          opacity="0.5"
+        />
         <path
           d={`M${n(-width * 0.36)} ${n(length * 0.44)}A${n(width * 0.37)} ${n(width * 0.37)} 0 0 1 ${n(-width * 0.06)} ${n(length * 0.135)}`}
           {...white}

@@ -13,11 +13,21 @@ const closed = (points: Point[]) => `M${points.map(at).join("L")}Z`;
  * A dipped piece as handwork makes it: the silhouette that Core computes, the coats over it to their dip lines, what is on them, and
  * what the eye knows it by. Drawn in mm with the silhouette's top at y 0 and its middle line at x 0.
  */
-export const Piece = memo(function Piece(props: { look: PieceLook; seed: number; fine?: boolean }) {
+export const Piece = memo(function Piece(props: {
+  look: PieceLook;
+  seed: number;
+  fine?: boolean;
+  /** Whether it lies on nothing that it could cast a shadow on. */
+  afloat?: boolean;
+}) {
   const { look, seed } = props;
   return (
     <>
-      {look.centre.shape === "twist" ? <Knot look={look} seed={seed} /> : <Solid look={look} seed={seed} />}
+      {look.centre.shape === "twist" ? (
+        <Knot look={look} seed={seed} />
+      ) : (
+        <Solid look={look} seed={seed} afloat={props.afloat ?? false} />
+      )}
       <g transform={grown(look)}>
         <Decorations look={look} seed={seed} fine={props.fine ?? false} />
       </g>
@@ -34,7 +44,7 @@ function grown({ size, coats }: PieceLook): string {
 
 const out = ({ film }: Coat) => film * 0.6;
 
-function Solid({ look, seed }: { look: PieceLook; seed: number }) {
+function Solid({ look, seed, afloat }: { look: PieceLook; seed: number; afloat: boolean }) {
   const { centre, size, coats } = look;
   const id = useId();
   const random = chance(seed + 1);
@@ -65,14 +75,16 @@ function Solid({ look, seed }: { look: PieceLook; seed: number }) {
           <Light key={i} id={`${id}${i}`} srgb={srgb} rod={rod} />
         ))}
       </defs>
-      <ellipse
-        cx={width * 0.06}
-        cy={length + 0.5}
-        rx={width * 0.44}
-        ry={Math.min(2.4, width * 0.1)}
-        fill="#2b1810"
-        opacity="0.14"
-      />
+      {!afloat && (
+        <ellipse
+          cx={width * 0.06}
+          cy={length + 0.5}
+          rx={width * 0.44}
+          ry={Math.min(2.4, width * 0.1)}
+          fill="#2b1810"
+          opacity="0.14"
+        />
+      )}
       {centre.holding === "stick" && <Stick length={length} />}
       {!whole(first) && centre.holding !== "mould" && (
         <Body centre={centre} size={size} outline={body + holePath} halfAt={halfAt} y={y} id={id} random={random} />

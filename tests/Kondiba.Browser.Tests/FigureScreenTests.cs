@@ -1,0 +1,82 @@
+using OpenQA.Selenium;
+
+namespace Kondiba.Browser.Tests;
+
+/// <summary>Treats put together from several centres.</summary>
+public sealed class FigureScreenTests(Site site) : IClassFixture<Fresh>, IDisposable
+{
+    private readonly Maker maker = new(site);
+
+    public void Dispose() => maker.Dispose();
+
+    [Fact]
+    public void A_figure_of_ones_own_is_built_ordered_planned_and_bought_for()
+    {
+        maker.Go("kitchen/figures");
+        maker.Press("A figure of my own");
+        maker.Fill("Name of one", "tide bell");
+        maker.Fill("Plural", "tide bells");
+        maker.Pick("Body", "marshmallow");
+        maker.Press("Add a dipped part");
+        maker.Fill("Part, plural", "posts");
+        maker.Pick("Made from", "pretzel rod");
+        maker.Pick("Usual colour", "silver");
+        maker.Fill("Kept of its length, %", "40");
+        maker.Fill("Cut from one", "3");
+        maker.Press("Keep");
+        maker.See("One centre does not give 3 parts of 40 % of its length. Enter 1 to 2.");
+        maker.Fill("Cut from one", "2");
+        maker.Press("One more of the posts");
+        maker.Fill("posts 1: right, mm", "-12");
+        maker.Press("Add something stuck on");
+        maker.Pick("Stuck on", "moulded stars");
+
+        // The drawing follows, and its parts are moved by keys as by the pointer.
+        maker.Until(() => maker.Count("svg[aria-label='tide bell, as built'] [role=button]") == 3, "two posts and a star in the drawing");
+        maker.Click("//*[@role='button'][starts-with(@aria-label, 'posts 2')]");
+        maker.Type(Keys.ArrowDown + Keys.ArrowDown + Keys.PageDown);
+        maker.Until(() => maker.Value("posts 2: turned, °") == "5", "a post turned by the key");
+        Assert.Equal("2", maker.Value("posts 2: down, mm"));
+        Assert.Empty(maker.Barriers());
+        maker.Press("Keep");
+        maker.See("posts × 2 (40% of pretzel rod)");
+
+        maker.Order("Tide watch", "12 tide bells midnight");
+        maker.Until(() => maker.Count("svg[aria-label='tide bell, put together']") == 1, "the figure on the slip");
+        maker.Until(() => maker.Count("[data-testid='pot-silver']") == 1, "a pot for the posts");
+        maker.See("24 posts");
+        maker.SeeSaved();
+        var order = new Uri(maker.Url).AbsolutePath[1..];
+
+        maker.Click("//a[normalize-space()='prep, step by step']");
+        maker.See("Cut the posts with a sawing motion");
+        maker.See("Glue on the posts with dots of coating");
+
+        maker.Go(order);
+        maker.Choose("State", "agreed");
+        maker.SeeSaved();
+        maker.Go("day");
+        maker.Until(() => maker.Shows("everything fits") && !maker.Shows("still looking"), "a plan", 60);
+        Assert.True(IsPlanned("tide bells"), "the figure is worked on in none of the days");
+
+        maker.Go($"shopping?order={order.Split('/')[1]}");
+        maker.See("pretzel rods");
+        maker.See("marshmallows");
+        maker.See("moulded stars");
+    }
+
+    /// <summary>Whether some day's hands have work on something.</summary>
+    private bool IsPlanned(string what)
+    {
+        for (var day = 1; day <= maker.Count("//ol[@aria-label='Days']//button"); day++)
+        {
+            var button = $"(//ol[@aria-label='Days']//button)[{day}]";
+            maker.Click(button);
+            maker.Until(() => maker.Count($"{button}[@aria-pressed='true']") == 1, "the day");
+            if (maker.Count($"//section[@aria-label='Hands']//li[contains(., '{what}')]") > 0)
+                return true;
+        }
+
+        return false;
+    }
+}
