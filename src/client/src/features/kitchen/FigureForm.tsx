@@ -131,7 +131,7 @@ export function FigureForm(props: {
             />
           ))}
           {figure.stuck.map((stuck, i) => (
-            <fieldset key={i} className="border-line mt-5 border-l-2 pl-3">
+            <fieldset key={i} className="border-line mt-5 min-w-0 border-l-2 pl-3">
               <legend className="sr-only">Stuck on, {i + 1}</legend>
               <div className="grid items-end gap-3 sm:grid-cols-2">
                 <PickField
@@ -176,7 +176,7 @@ export function FigureForm(props: {
           <FieldNote id="note-figure-parts" text={e("parts")} />
         </div>
         {body && (
-          <div className="lg:sticky lg:top-24 lg:self-start">
+          <div className="order-first lg:sticky lg:top-24 lg:order-none lg:self-start">
             <FigurePicture
               figure={drawing.figure}
               body={body}
@@ -214,9 +214,9 @@ function PartFields(props: {
   const colours = reference.colours.filter((c) => c.coating === reference.usualCoating);
   const percent = (share: number) => Math.round(share * 1000) / 10;
   return (
-    <fieldset className="border-line mt-5 border-l-2 pl-3">
+    <fieldset className="border-line mt-5 min-w-0 border-l-2 pl-3">
       <legend className="sr-only">Part {props.at + 1}</legend>
-      <div className="grid items-end gap-3 sm:grid-cols-3">
+      <div className="grid grid-cols-2 items-end gap-3 sm:grid-cols-3">
         <TextField
           label="Part, plural"
           value={part.name}
@@ -304,17 +304,17 @@ function Places(props: {
     <>
       <ol className="mt-2 space-y-1">
         {places.map((spot, i) => (
-          <li key={i} className="flex items-end gap-3">
+          <li key={i} className="flex flex-wrap items-end gap-3">
             <span className="text-ink2 w-5 pb-2 text-right text-[13px]">{i + 1}</span>
             <NumberField
-              className="w-24"
+              className="w-20 sm:w-24"
               label="Right, mm"
               says={`${of} ${i + 1}: right, mm`}
               value={spot.x}
               onChange={(x) => set(i, { x: x ?? 0 })}
             />
             <NumberField
-              className="w-24"
+              className="w-20 sm:w-24"
               label="Down, mm"
               says={`${of} ${i + 1}: down, mm`}
               value={spot.y}
@@ -322,7 +322,7 @@ function Places(props: {
             />
             {!props.round && (
               <NumberField
-                className="w-24"
+                className="w-20 sm:w-24"
                 label="Turned, °"
                 says={`${of} ${i + 1}: turned, °`}
                 value={spot.turn}
