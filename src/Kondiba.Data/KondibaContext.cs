@@ -98,7 +98,7 @@ public sealed class KondibaContext(DbContextOptions<KondibaContext> options, Kit
             line.ToTable("order_lines", t =>
             {
                 t.HasCheckConstraint("ck_order_lines_amount", "amount > 0");
-                t.HasCheckConstraint("ck_order_lines_depth", "depth > 0 AND depth <= 1");
+                t.HasCheckConstraint("ck_order_lines_depth", "depth >= 0 AND depth <= 1");
                 t.HasCheckConstraint("ck_order_lines_coats", "coats > 0");
             });
             line.HasKey(l => new { l.OrderId, l.Id });

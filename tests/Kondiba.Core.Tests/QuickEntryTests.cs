@@ -34,6 +34,8 @@ public class QuickEntryTests
             words.Add($"coats={line.Coats}");
         if (line.Upright is { } upright)
             words.Add(upright ? "up" : "flat");
+        if (line.Making?.On is { } stick)
+            words.Add($"on={stick}");
         if (line.Look is not null)
             words.Add($"look={line.Look}");
         else if (line.Decor is { } d)

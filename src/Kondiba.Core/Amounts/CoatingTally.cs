@@ -1,5 +1,6 @@
 using Kondiba.Core.Colour;
 using Kondiba.Core.Decoration;
+using Kondiba.Core.Measures;
 using Kondiba.Core.Moulds;
 using Kondiba.Core.Reference;
 using NodaTime;
@@ -40,12 +41,14 @@ public sealed record CoatingTally(
                        where decor is not null
                        select DecorCheck.For(decor, dip, tables, problems)).ToDictionary(d => d.First.Line);
         var besides = dips.SelectMany(d => LineMaking.Besides(d, order.Lines[d.Line], tables, problems)).ToLookup(d => d.Line);
-        var all = dips.SelectMany(d => (designs.TryGetValue(d.Line, out var design) ? design.Layers : [d]).Concat(besides[d.Line])).ToLookup(d => d.Pot);
-        var bags = designs.Values.SelectMany(d => d.Bags(tables)).Concat(dips.SelectMany(d => LineMaking.Glue(d, tables))).ToLookup(b => b.Pot);
+        var all = dips.SelectMany(d => (designs.TryGetValue(d.Line, out var design) ? design.Layers : [d]).Concat(besides[d.Line])).Where(d => !d.Bare).ToLookup(d => d.Pot);
+        var bags = designs.Values.SelectMany(d => d.Bags(tables)).Concat(dips.SelectMany(d => LineMaking.Glue(d, order.Lines[d.Line], tables, problems))).ToLookup(b => b.Pot);
 
         var lines = new Dictionary<(int Line, int Layer), LineTally>();
         var pots = new List<Pot>();
-        var dipOrder = new List<Dip>();
+        var dipOrder = new List<Dip>(dips.Where(d => d.Bare));
+        foreach (var bare in dipOrder)
+            lines[(bare.Line, bare.Layer)] = LineTally.ForBare(bare, designs.GetValueOrDefault(bare.Line), tables);
         foreach (var key in all.Select(g => g.Key).Union(bags.Select(g => g.Key)))
         {
             var (pot, inOrder) = PotMaking.Make(key, [.. all[key]], [.. bags[key]], order.Pots.GetValueOrDefault(key) ?? new(), tables, problems, lines);
@@ -60,6 +63,8 @@ public sealed record CoatingTally(
             if (besides[dip.Line].Any())
                 whole = whole with { Parts = [.. besides[dip.Line].Select(d => new MadePart(d.Part!, d.Coating.Code, d.Colour.Code, lines[(d.Line, d.Layer)]))] };
             var (draft, shape) = (order.Lines[dip.Line], dip.Size.Shape);
+            if (bags.SelectMany(b => b).FirstOrDefault(b => b.For.Line == dip.Line && b.What == LineMaking.Disc) is { } disc)
+                whole = whole with { Disc = new(disc.Pot, Quantities.Of<Length>(draft.Making!.Disc!.Across, "mm"), disc.PerPiece) };
             if (dip.Centre.Size(draft.Size)!.Shape != shape)
                 whole = whole with { Seen = new(shape.Length, shape.Width, shape.Profile()) };
             if (draft.Making?.Mould is not null && LineMaking.Of(draft, dip.Centre, dip.Centre.Size(draft.Size)!, tables) is { Mould: { } mould, Fill: { } fill })
@@ -74,7 +79,7 @@ public sealed record CoatingTally(
             [.. dips.Select(Whole)],
             pots,
             MakingOrder.For(pots, tables),
-            TrayLayout.For(dipOrder.Select(d => new Laid(d.Line, d.Part, d.Centre, d.Size, d.Count.Value)), tables.Tray),
+            TrayLayout.For(dipOrder.Select(d => LineMaking.Lies(d, order.Lines[d.Line], tables)), tables.Tray),
             Decoration.Trimmings.For(designs.Values, tables),
             problems);
     }

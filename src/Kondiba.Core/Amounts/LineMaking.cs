@@ -97,15 +97,63 @@ internal sealed record LineMaking(
         return dip.Colour;
     }
 
-    /// <summary>The dots of coating that hold a figure together, of the line's own colour.</summary>
-    public static IEnumerable<Bagged> Glue(Dip dip, TradeTables tables) => dip.Centre.Figure is { Glues: > 0 } figure
-        ? [new(dip, dip.Coating, dip.Colour, "dots that hold it together", new(tables.Decorating.GlueDot.Value * figure.Glues, () =>
+    /// <summary>What the disc under a piece is called among what is drawn from bags.</summary>
+    public const string Disc = "disc";
+
+    /// <summary>The centre as the line holds it: by the stick that it is put on, or without the one that it usually has.</summary>
+    public static Centre Held(LineDraft line, Centre centre) => line.Making?.On switch
+    {
+        null => centre,
+        Making.NoStick => centre.Holding is Holding.Stick ? centre with { Holding = Holding.Fork, Upright = false } : centre,
+        _ => centre with { Holding = Holding.Stick },
+    };
+
+    /// <summary>Whether a line puts its pieces on a stick that they do not usually have.</summary>
+    public static bool PutOn(LineDraft line, Centre centre, TradeTables tables) =>
+        tables.Wares.StickFor(centre, null) is null && tables.Wares.StickFor(centre, line.Making?.On) is not null;
+
+    /// <summary>How pieces lie on the sheet, with the stick that reaches beyond them and the disc under them.</summary>
+    public static Laid Lies(Dip dip, LineDraft line, TradeTables tables) => Lies(dip.Line, dip.Part, dip.Centre, dip.Size, dip.Count.Value, dip.Upright, line, tables);
+
+    /// <inheritdoc cref="Lies(Dip, LineDraft, TradeTables)"/>
+    public static Laid Lies(int line, string? part, Centre centre, CentreSize size, int count, bool upright, LineDraft draft, TradeTables tables)
+    {
+        var stick = part is null && !upright ? tables.Wares.StickFor(centre, draft.Making?.On)?.Long?.Value : null;
+
+        // A stick is pushed half way in.
+        var beyond = stick is { } l && l > size.Shape.Length / 2 ? l - (size.Shape.Length / 2) : default;
+        return new(line, part, centre, size, count, beyond, part is null && draft.Making?.Disc is { } disc ? Quantities.Of<Length>(disc.Across, "mm") : default);
+    }
+
+    /// <summary>What is piped besides decoration: dots that hold a figure together or a stick in, and a disc under the piece.</summary>
+    public static IEnumerable<Bagged> Glue(Dip dip, LineDraft line, TradeTables tables, List<Problem> problems)
+    {
+        var c = tables.Decorating;
+        if (dip.Centre.Figure is { Glues: > 0 } figure)
+            yield return Dots("dots that hold it together", figure.Glues, c.GlueDot);
+        if (dip.Centre.OnStick is OnStick.Split && PutOn(line, tables.Centre(line.Centre)!, tables))
+            yield return Dots("dot that holds the stick", 1, c.StickDot);
+        if (line.Making?.Disc is { } disc && tables.ColourOf(disc.Coating, disc.Colour, (part, reason, remedy) => problems.Add(new($"lines[{dip.Line}].making.disc.{part}", reason, remedy))) is ({ } coating, { } colour))
+        {
+            var across = Quantities.Of<Length>(disc.Across, "mm");
+            var density = Flow.Of(coating, default, tables.Film).Density;
+            var mass = across.Circle * c.DiscThick.Value * density;
+            yield return new(dip, coating, colour, Disc, new(mass, () =>
             [
-                WorkingLine.Count("dots on one", "", figure.Glues, Source.Computed),
-                WorkingLine.Of("a dot", tables.Decorating.GlueDot),
-                WorkingLine.Of("dots that hold one together", $"{figure.Glues} × {tables.Decorating.GlueDot.Value.In("g"):0.##} g", tables.Decorating.GlueDot.Value * figure.Glues, Source.Computed),
-            ]), null)]
-        : [];
+                WorkingLine.Of("disc across d", "", across, Source.Entered),
+                WorkingLine.Of("thickness t", c.DiscThick),
+                WorkingLine.Of("density of the coating, unthinned ρ", "", density, Source.Computed),
+                WorkingLine.Of("one disc", "ρ·π/4·d²·t", mass, Source.Computed),
+            ]), null);
+        }
+
+        Bagged Dots(string what, int count, Sourced<Mass> dot) => new(dip, dip.Coating, dip.Colour, what, new(dot.Value * count, () =>
+        [
+            WorkingLine.Count("dots on one", "", count, Source.Computed),
+            WorkingLine.Of("a dot", dot),
+            WorkingLine.Of(what, $"{count} × {dot.Value.In("g"):0.##} g", dot.Value * count, Source.Computed),
+        ]), null);
+    }
 
     /// <summary>The recipe that makes a centre where the line says nothing.</summary>
     public static Filling? Usual(Centre centre, TradeTables tables) => tables.Fillings.FirstOrDefault(f => f.Makes == centre.Code);

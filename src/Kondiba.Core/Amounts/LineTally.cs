@@ -25,6 +25,7 @@ namespace Kondiba.Core.Amounts;
 /// <param name="Look">What its decoration comes to; null when it has none.</param>
 /// <param name="Parts">Its further parts: a mould's first layer, the parts of a figure; null when it has none.</param>
 /// <param name="Moulded">What its mould takes and how often it is filled; null when none was chosen.</param>
+/// <param name="Disc">The piped disc it is set on; null for none.</param>
 /// <param name="Seen">What a piece looks like where it is not as the table's size: of another portion, from a chosen mould.</param>
 public sealed record LineTally(
     int Line,
@@ -42,6 +43,7 @@ public sealed record LineTally(
     LookTally? Look = null,
     IReadOnlyList<MadePart>? Parts = null,
     Moulds.MouldTally? Moulded = null,
+    DiscTally? Disc = null,
     SeenSize? Seen = null)
 {
     internal static LineTally For(Dip dip, Flow flow, TemperatureGap softer, TradeTables tables, List<Problem> problems)
@@ -125,6 +127,24 @@ public sealed record LineTally(
             tables.Dipping.Upright.Time);
     }
 
+    /// <summary>A piece that gets no coat: what is drawn or glued onto it sets as a film as thick as its widest bead.</summary>
+    internal static LineTally ForBare(Dip dip, Design? design, TradeTables tables)
+    {
+        (Drizzle Drizzle, PatternTally Tally)? widest = design is { Patterns.Count: > 0 } ? design.Patterns.MaxBy(p => p.Tally.Bead.Si) : null;
+        var (coating, film) = widest is { } drawn ? (drawn.Drizzle.Coating, drawn.Tally.Bead * (Math.PI / 4)) : (dip.Coating, tables.Decorating.GlueDotThick.Value);
+        var density = Flow.Of(coating, default, tables.Film).Density;
+        var mass = (design?.Patterns.Select(p => p.Tally.Mass.Value).Total() ?? default) + (design?.Glue ?? default);
+        var (whole, covered) = (dip.Size.Shape.WholeArea, new Area(Math.Min(dip.Size.Shape.WholeArea.Si, mass.Si / (density.Si * film.Si))));
+        var piece = new DippedPiece(
+            film, covered, whole - covered, density, coating.DipAt.Value, tables.Setting.Family(coating.Family), default, dip.Size.Mass, dip.Centre.HeatCapacity,
+            Schools.ComesFrom(dip.Centre, tables).Air, dip.Centre.Contact, dip.Centre.ServedCold, Posture.Flat);
+        var nothing = new Figure<Mass>(default, () => [WorkingLine.Of("coat", "it stays bare", default(Mass), Source.Entered)]);
+        return new(
+            dip.Line, dip.Count, nothing, new(default, () => nothing.Working), default, nothing, nothing, default,
+            [.. tables.Setting.Had.Select(place => covered.Si > 0 ? SettingModel.For(piece, place, tables.Setting) : SettingTime.None(place.Code))],
+            density, piece, new(Duration.Zero, Source.Entered));
+    }
+
     /// <summary>Thickness of all coats of a dip together.</summary>
     /// <param name="dip">The dip.</param>
     /// <param name="film">Of one coat.</param>
@@ -152,6 +172,12 @@ public sealed record LineTally(
 /// <param name="Width">Greatest width.</param>
 /// <param name="Profile">Half its silhouette.</param>
 public sealed record SeenSize(Length Length, Length Width, IReadOnlyList<ProfilePoint> Profile);
+
+/// <summary>A piped disc under one piece.</summary>
+/// <param name="Pot">Key of the pot it is piped from.</param>
+/// <param name="Across">How wide it is.</param>
+/// <param name="Mass">Coating in it.</param>
+public sealed record DiscTally(string Pot, Length Across, Figure<Mass> Mass);
 
 /// <summary>A further part of a line's pieces.</summary>
 /// <param name="Code">Code of a figure's part; "accent" for a mould's first layer.</param>

@@ -8,9 +8,9 @@ using NodaTime;
 namespace Kondiba.Core.Amounts;
 
 /// <summary>A dip of a line whose every field stands for something in the trade tables.</summary>
-/// <remarks>Layer 0 is the line's first coat, further ones are dips over it; the angle, in radians, is the one at which the piece goes in; a part is one of a figure's, or a mould's first layer.</remarks>
+/// <remarks>Layer 0 is the line's first coat, further ones are dips over it; the angle, in radians, is the one at which the piece goes in; a part is one of a figure's, or a mould's first layer. A bare one gets no coat: its depth is how far decoration goes.</remarks>
 internal sealed record Dip(
-    int Line, Centre Centre, CentreSize Size, Figure<int> Count, Coating Coating, CoatingColour Colour, Share Depth, int Coats, bool AtOnce, bool Upright, int Layer = 0, double Angle = 0, string? Part = null)
+    int Line, Centre Centre, CentreSize Size, Figure<int> Count, Coating Coating, CoatingColour Colour, Share Depth, int Coats, bool AtOnce, bool Upright, int Layer = 0, double Angle = 0, string? Part = null, bool Bare = false)
 {
     /// <summary>The piece in words: "medium apple".</summary>
     public string One => $"{Size.Name} {Centre.Name}".Trim();
@@ -40,6 +40,8 @@ internal static class OrderCheck
     private const int LongestPlace = 200;
     private const int LongestLook = 60;
     private const double MostMargin = 1;
+    private const double LeastDisc = 10;
+    private const double MostDisc = 150;
     private static readonly Period FurthestAhead = Period.FromYears(2);
 
     /// <summary>The problems of the order's own fields.</summary>
@@ -117,18 +119,31 @@ internal static class OrderCheck
             Error("size", $"{With.Article(centre.Name)} does not come in size '{line.Size}'.", $"Choose one of {string.Join(", ", centre.Sizes.Select(s => s.Code))}.");
         else
             size = LineMaking.Of(line, centre, size, tables, (field, reason, remedy, severity) => problems.Add(new($"lines[{index}].{field}", reason, remedy, severity))).Size;
+        if (centre is not null)
+        {
+            Held(line, centre, tables, Error);
+            centre = LineMaking.Held(line, centre);
+        }
+
         var (coating, colour) = tables.ColourOf(line.Coating, line.Colour, Error);
         var count = size is null ? null : Count(line, centre!, size, Error);
-        if (!(line.Depth > 0))
-            Error("depth", "A dip depth of nothing leaves no coat.", "Type a share between 1 % and 100 %.");
-        else if (line.Depth > 1)
-            Error("depth", "A piece cannot be dipped deeper than whole.", "Type a share between 1 % and 100 %.");
+        if (!(line.Depth is >= 0 and <= 1))
+            Error("depth", "A piece is dipped somewhere between not at all and whole.", "Type a share between 0 %, for a bare piece, and 100 %.");
+        else if (line.Depth == 0 && centre?.Holding is Holding.Mould)
+            Error("depth", "A moulded piece is coating through and through.", "Set the depth to 100 %.");
         if (line.Coats is < 1 or > MostCoats)
             Error("coats", $"A piece takes one to {MostCoats} coats.", "Choose one coat, or two for a double dip.");
         if (line.Look?.Length > LongestLook)
             Error("look", $"The look's name is longer than {LongestLook} characters.", "Shorten it.");
         if (problems.Skip(before).Any(p => p.Severity is Severity.Error))
             return null;
+
+        if (line.Depth == 0)
+        {
+            if (LineMaking.DecorOf(line, centre!) is not { IsNothing: false } && centre!.Figure is null)
+                Mind("depth", "It gets no coat, and nothing goes onto it.", "Choose a depth, or design a look.");
+            return new(index, centre!, size!, count!, coating!, colour!, new(1), 1, false, Upright: false, Bare: true);
+        }
 
         if (line.Depth > centre!.Deepest.Value.Si + 1e-9)
             Mind("depth", centre.DeepestReason, $"{centre.Deepest.Value.In("%"):0} % is about as deep as it goes.");
@@ -144,6 +159,21 @@ internal static class OrderCheck
         }
 
         return new(index, centre, size!, count!, coating!, colour!, new(line.Depth), line.Coats, line.AtOnce && line.Coats > 1, upright);
+    }
+
+    /// <summary>What cannot be of the stick or the disc that a line's pieces are put on.</summary>
+    private static void Held(LineDraft line, Centre centre, TradeTables tables, Action<string, string, string> error)
+    {
+        if (line.Making?.On is { } on and not Making.NoStick)
+        {
+            if (centre.Holding is Holding.Mould || centre.Figure is not null || centre.DippedEndUp)
+                error("making.on", $"{With.Capital(centre.Plural)} go on no stick.", "Leave the stick out.");
+            else if (tables.Wares.StickFor(centre, on) is null)
+                error("making.on", $"There is no stick called '{on}'.", $"Choose one of {string.Join(", ", tables.Wares.Supplies.Where(s => s.Long is not null).Select(s => s.Code))}, or {Making.NoStick}.");
+        }
+
+        if (line.Making?.Disc is { } disc && !(disc.Across is >= LeastDisc and <= MostDisc))
+            error("making.disc.across", $"A piped disc is {LeastDisc} to {MostDisc} mm wide.", "Enter a little more than the piece is wide.");
     }
 
     private static IEnumerable<Problem> Pot(string key, PotDraft pot, TradeTables tables)

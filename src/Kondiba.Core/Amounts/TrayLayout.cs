@@ -16,7 +16,19 @@ public sealed record TraySheet(Sourced<Length> Width, Sourced<Length> Depth, Sou
 /// <param name="Centre">Their centre.</param>
 /// <param name="Size">Their size.</param>
 /// <param name="Count">How many.</param>
-public sealed record Laid(int Line, string? Part, Centre Centre, CentreSize Size, int Count);
+/// <param name="Beyond">How far a stick reaches beyond a piece that lies.</param>
+/// <param name="Disc">How wide the disc is that they are set on; nothing for none.</param>
+public sealed record Laid(int Line, string? Part, Centre Centre, CentreSize Size, int Count, Length Beyond = default, Length Disc = default)
+{
+    /// <summary>Room that one takes across the sheet.</summary>
+    public Length Width => Disc > Size.Shape.Width ? Disc : Size.Shape.Width;
+
+    /// <summary>Room that one takes down the sheet.</summary>
+    public Length Length => Disc > Size.Shape.Length + Beyond ? Disc : Size.Shape.Length + Beyond;
+
+    /// <summary>How far its top is below the top of its room: a stick points up the sheet, and it lies in the middle of its disc.</summary>
+    public Length Top => Beyond.Si > 0 ? Beyond : (Length - Size.Shape.Length) / 2;
+}
 
 /// <summary>A row of like pieces on a tray, laid left to right.</summary>
 /// <param name="Line">Index of the order line.</param>
@@ -25,7 +37,8 @@ public sealed record Laid(int Line, string? Part, Centre Centre, CentreSize Size
 /// <param name="X">Middle of the first piece, from the left of the sheet.</param>
 /// <param name="Pitch">From the middle of one piece to the next.</param>
 /// <param name="Part">Code of the part of a figure that lies there; null for whole pieces.</param>
-public sealed record TrayRow(int Line, int Count, Length Y, Length X, Length Pitch, string? Part = null);
+/// <param name="Turned">Whether they lie the other way round, their sticks between those of the next row.</param>
+public sealed record TrayRow(int Line, int Count, Length Y, Length X, Length Pitch, string? Part = null, bool Turned = false);
 
 /// <summary>One tray, with its rows in the order they are dipped.</summary>
 /// <param name="Width">Of the sheet.</param>
@@ -59,14 +72,14 @@ public static class TrayLayout
             y = edge;
         }
 
-        foreach (var (line, part, centre, size, count) in lines)
+        foreach (var laid in lines)
         {
-            var pitch = size.Shape.Width + centre.TrayGap.Value;
-            var height = size.Shape.Length + centre.TrayGap.Value;
-            var perRow = (int)((width - (edge * 2) + centre.TrayGap.Value) / pitch);
+            var (count, gap) = (laid.Count, laid.Centre.TrayGap.Value);
+            var (pitch, height) = (laid.Width + gap, laid.Length + gap);
+            var perRow = (int)((width - (edge * 2) + gap) / pitch);
             var rowsWanted = (count + perRow - 1) / perRow;
-            int RowsLeft() => (int)((depth - edge - y + centre.TrayGap.Value) / height);
-            if (RowsLeft() < rowsWanted && (depth - (edge * 2) + centre.TrayGap.Value) / height >= rowsWanted)
+            int RowsLeft() => (int)((depth - edge - y + gap) / height);
+            if (RowsLeft() < rowsWanted && (depth - (edge * 2) + gap) / height >= rowsWanted)
                 Close();
 
             for (var left = count; left > 0;)
@@ -75,8 +88,18 @@ public static class TrayLayout
                     Close();
                 var inRow = Math.Min(left, perRow);
                 var x = (width - (pitch * (Math.Min(count, perRow) - 1))) / 2;
-                rows.Add(new(line, inRow, y, x, pitch, part));
-                used = y + size.Shape.Length;
+
+                // Head to tail: the sticks of one row lie between those of the next.
+                var (beside, piece) = (Math.Min(left - inRow, perRow - 1), laid.Size.Shape.Length + gap);
+                if (laid.Beyond.Si > 0 && beside > 0 && y + piece + laid.Length <= depth - edge)
+                {
+                    rows.Add(new(laid.Line, beside, y, x + (pitch / 2), pitch, laid.Part, Turned: true));
+                    y += piece;
+                    left -= beside;
+                }
+
+                rows.Add(new(laid.Line, inRow, y + laid.Top, x, pitch, laid.Part));
+                used = y + laid.Length;
                 y += height;
                 left -= inRow;
             }

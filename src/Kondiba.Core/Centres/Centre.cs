@@ -26,6 +26,23 @@ public enum Holding
     Mould,
 }
 
+/// <summary>How a stick gets into a piece.</summary>
+[JsonConverter(typeof(JsonStringEnumConverter<OnStick>))]
+public enum OnStick
+{
+    /// <summary>Pushed half way in.</summary>
+    [JsonStringEnumMemberName("push")]
+    Push,
+
+    /// <summary>Pushed into the hard core from the leaves' end, which holds the leaves back.</summary>
+    [JsonStringEnumMemberName("core")]
+    Core,
+
+    /// <summary>Laid between two halves with a dot of coating, pressed shut and rested.</summary>
+    [JsonStringEnumMemberName("split")]
+    Split,
+}
+
 /// <summary>What gets dipped.</summary>
 /// <param name="Code">Name in data.</param>
 /// <param name="Name">Name on screen, one.</param>
@@ -51,6 +68,7 @@ public enum Holding
 /// <param name="ServedCold">Whether it is served cold.</param>
 /// <param name="Figure">How it is put together, when it is the body of a figure.</param>
 /// <param name="MayContain">Allergens that it may have traces of.</param>
+/// <param name="OnStick">How a stick gets into it.</param>
 public sealed record Centre(
     string Code,
     string Name,
@@ -75,7 +93,8 @@ public sealed record Centre(
     Sourced<HeatExchange>? Contact = null,
     bool ServedCold = false,
     Figure? Figure = null,
-    IReadOnlyList<string>? MayContain = null)
+    IReadOnlyList<string>? MayContain = null,
+    OnStick OnStick = OnStick.Push)
 {
     /// <summary>Whether it lies on the sheet with its dipped end away from the maker, as a rod held by its dry end does.</summary>
     public bool DippedEndUp => Holding is Holding.ByHand && Shape is "rod" or "wrappedRod";

@@ -16,6 +16,9 @@ public sealed record Decor(
     /// <summary>Nothing.</summary>
     public static Decor None { get; } = new([], [], [], []);
 
+    /// <summary>Whether there is none.</summary>
+    internal bool IsNothing => Dips.Count + Patterns.Count + Sprinkles.Count + Parts.Count == 0 && Paint is null;
+
     /// <summary>Whether one of its lists holds nothing at some place, as data from outside may.</summary>
     internal bool HasGaps => Dips.Contains(null!) || Patterns.Contains(null!) || Sprinkles.Contains(null!) || Parts.Contains(null!);
 }
@@ -101,8 +104,9 @@ public enum GoesOn
 /// <param name="Pace">Speed of the hand as a share of its speed in long lines.</param>
 /// <param name="GoesOn">When it is drawn.</param>
 /// <param name="How">How it is done.</param>
+/// <param name="Bare">How it is done on a bare piece, where that differs; one that goes onto a wet coat and says nothing here wants the coat.</param>
 public sealed record PatternKind(
-    string Code, string Name, string Counted, int Least, int Usual, int Most, Sourced<Length> Bead, Sourced<Share> Pace, GoesOn GoesOn, string How)
+    string Code, string Name, string Counted, int Least, int Usual, int Most, Sourced<Length> Bead, Sourced<Share> Pace, GoesOn GoesOn, string How, string? Bare = null)
 {
     private const double SampleAcross = 24;
     private const int SampleLines = 6;
@@ -215,6 +219,9 @@ public sealed record DecorTables(IReadOnlyList<PatternKind> Patterns, IReadOnlyL
 /// <param name="Gluing">For gluing a part and holding it.</param>
 /// <param name="Pressing">For pressing a part onto the wet coat.</param>
 /// <param name="CatchBowl">Sprinkles to have at hand, as a multiple of what stays on the pieces.</param>
+/// <param name="GlueDotThick">How thick such a dot is.</param>
+/// <param name="StickDot">Coating in the dot that holds a stick in a piece that was split.</param>
+/// <param name="DiscThick">How thick a piped disc is.</param>
 /// <param name="GlueDot">Coating in a dot that holds two parts of a figure together.</param>
 public sealed record DecorConstants(
     Sourced<Mass> BagHolds,
@@ -230,4 +237,7 @@ public sealed record DecorConstants(
     Sourced<NodaTime.Duration> Gluing,
     Sourced<NodaTime.Duration> Pressing,
     Sourced<Share> CatchBowl,
+    Sourced<Length> GlueDotThick,
+    Sourced<Mass> StickDot,
+    Sourced<Length> DiscThick,
     Sourced<Mass> GlueDot);

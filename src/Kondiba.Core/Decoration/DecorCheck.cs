@@ -136,7 +136,7 @@ internal static class DecorCheck
                 return null;
             }
 
-            return first with { Layer = i + 1, Coating = coating!, Colour = colour!, Depth = new(dip.Depth), Coats = 1, AtOnce = false, Angle = dip.Angle * PI / 180 };
+            return first with { Bare = false, Layer = i + 1, Coating = coating!, Colour = colour!, Depth = new(dip.Depth), Coats = 1, AtOnce = false, Angle = dip.Angle * PI / 180 };
         }
 
         public Drizzle? Pattern(int i, PatternDraft pattern, Outline coat, List<Dip> dips)
@@ -171,7 +171,13 @@ internal static class DecorCheck
             if (kind.Code is not "dots" && pattern.Spacing is { } gap && gap < pattern.Bead)
                 Add($"{field}.spacing", $"Lines {gap:0.#} mm apart run into one another: the bead is {pattern.Bead:0.#} mm wide.", "Set them further apart, or take a finer bead.", Severity.Mind);
             var under = dips.LastOrDefault() ?? first;
-            if (!tables.Colour.SeenOn(Spectrum.LabOf(colour!.Srgb), Spectrum.LabOf(under.Colour.Srgb)))
+            if (under.Bare && kind.GoesOn is GoesOn.Wet && kind.Bare is null)
+            {
+                Add($"{field}.kind", $"{Capital(kind.Name)} is drawn on a wet coat, and this piece is bare.", "Dip it, or draw something else.", Severity.Unfit);
+                return null;
+            }
+
+            if (!under.Bare && !tables.Colour.SeenOn(Spectrum.LabOf(colour!.Srgb), Spectrum.LabOf(under.Colour.Srgb)))
                 Add($"{field}.colour", $"{Capital(colour.Name)} will hardly be seen on {under.Colour.Name}.", "Choose a lighter or a darker one.", Severity.Mind);
             return new(i, pattern, kind, coating!, colour!);
         }
@@ -201,6 +207,12 @@ internal static class DecorCheck
 
                 if (kind is null)
                     continue;
+                if (first.Bare && !draft.Glued)
+                {
+                    Add($"{field}.glued", $"There is no wet coat for {kind.Name} to hold on.", "Choose “glued on”, or dip the piece.", Severity.Unfit);
+                    continue;
+                }
+
                 if (kind.Only is { } only && only is GoesOn.Set != draft.Glued)
                     Add($"{field}.glued", only is GoesOn.Set ? $"{Capital(kind.Name)} hold only when they are glued on after setting." : $"{Capital(kind.Name)} hold only on the wet coat.", only is GoesOn.Set ? "Choose “glued on”." : "Choose “on the wet coat”.");
                 (front, tip) = (f, t);
@@ -224,6 +236,8 @@ internal static class DecorCheck
                     Add($"{field}.colour", $"{Capital(kind.Plural)} are not moulded in '{draft.Coating}', '{draft.Colour}' here.", kind.Mould is null ? "They are bought: leave the colour empty." : "Choose a coating and one of its colours, or leave it empty to buy them.");
                 else if (kind.Only is { } only && only is GoesOn.Wet != draft.Pressed)
                     Add($"{field}.pressed", only is GoesOn.Wet ? $"{Capital(kind.Plural)} hold only when they are pressed onto the wet coat." : $"{Capital(kind.Plural)} are glued on after setting.", only is GoesOn.Wet ? "Choose “pressed on”." : "Choose “glued on”.");
+                else if (first.Bare && draft.Pressed)
+                    Add($"{field}.pressed", $"There is no wet coat to press {kind.Plural} onto.", "Choose “glued on”, or dip the piece.", Severity.Unfit);
                 else if (draft.Count is < 1 or > MostParts)
                     Add($"{field}.count", $"A piece takes one to {MostParts} {kind.Plural}.", "Type how many go on one piece.");
                 else if (kind.Across.Value.Circle.Si * draft.Count is var taken && taken > room)

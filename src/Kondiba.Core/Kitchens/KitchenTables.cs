@@ -247,7 +247,8 @@ public static class KitchenTables
             [.. own.Sizes.Select(s => Size(s, kind, like?.Shape == own.Shape ? like.Size(s.Code) : null))],
             like?.Contact,
             like?.ServedCold ?? false,
-            MayContain: own.MayContain);
+            MayContain: own.MayContain,
+            OnStick: like?.OnStick ?? OnStick.Push);
     }
 
     private static CentreSize Size(OwnSize own, ShapeKind kind, CentreSize? like) => new(

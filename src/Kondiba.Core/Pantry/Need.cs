@@ -67,8 +67,8 @@ public sealed record Need(string Ware, Figure<double> ToHave, double Used)
                     yield return Begin(Pantry.Ware.OfCentre(want.Centre, want.Size), want.Pieces, line, want.Centre, tables);
             }
 
-            if (tables.Wares.StickFor(centre) is { } stick)
-                yield return Begin($"supply.{stick}", PrepWork.Begun(line, centre.Spoil.Value), line, centre, tables);
+            if (tables.Wares.StickFor(centre, draft.Making?.On) is { } stick)
+                yield return Begin($"supply.{stick.Code}", PrepWork.Begun(line, centre.Spoil.Value), line, centre, tables);
         }
 
         foreach (var (filling, filled, _) in PrepWork.Fillings(order, tally, tables))

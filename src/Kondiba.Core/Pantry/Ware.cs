@@ -1,5 +1,6 @@
 using System.Runtime.CompilerServices;
 using System.Text.Json.Serialization;
+using Kondiba.Core.Amounts;
 using Kondiba.Core.Centres;
 using Kondiba.Core.Measures;
 using Kondiba.Core.Reference;
@@ -63,7 +64,8 @@ public sealed record PackRow(Sourced<Money> Price, double Holds = 0, double Gram
 /// <param name="Section">Where in the shop it stands.</param>
 /// <param name="Rows">Of a box, its rows; 0 for what has none.</param>
 /// <param name="Columns">Pieces in a row.</param>
-public sealed record Supply(string Code, string Name, WareUnit Unit, string Section, int Rows = 0, int Columns = 0);
+/// <param name="Long">Of a stick, its length; null for what is none.</param>
+public sealed record Supply(string Code, string Name, WareUnit Unit, string Section, int Rows = 0, int Columns = 0, Sourced<Length>? Long = null);
 
 /// <summary>The table of wares besides what the other tables name.</summary>
 /// <param name="Sections">Where in the shop each kind of ware stands, in the order one walks: by kind.</param>
@@ -88,8 +90,19 @@ public sealed record WareTable(
     /// <summary>The ware of a kitchen's by its code.</summary>
     public static Ware? Find(TradeTables tables, string code) => Of(tables).GetValueOrDefault(code);
 
-    /// <summary>Code of the supply that a centre is put on; null when it wants no stick.</summary>
-    public string? StickFor(Centre centre) => Sticks.GetValueOrDefault(centre.Code) ?? (centre.Holding is Holding.Stick ? Stick : null);
+    /// <summary>The stick that a centre is put on; null when it wants none.</summary>
+    /// <param name="centre">The centre.</param>
+    /// <param name="on">What its line says of it; null for the usual one.</param>
+    public Supply? StickFor(Centre centre, string? on)
+    {
+        var code = on switch
+        {
+            Making.NoStick => null,
+            null => Sticks.GetValueOrDefault(centre.Code) ?? (centre.Holding is Holding.Stick ? Stick : null),
+            _ => on,
+        };
+        return Supplies.FirstOrDefault(s => s.Code == code && s.Long is not null);
+    }
 
     private IEnumerable<Ware> All(TradeTables tables)
     {

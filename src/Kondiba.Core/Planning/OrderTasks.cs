@@ -146,7 +146,7 @@ internal sealed class OrderTasks
     {
         var (draft, centre) = (order.Lines[line.Line], tables.Centre(order.Lines[line.Line].Centre)!);
         var size = LineMaking.Of(draft, centre, centre.Size(draft.Size)!, tables).Size;
-        var laid = TrayLayout.For([new(line.Line, null, centre, size, line.Count.Value)], tables.Tray);
+        var laid = TrayLayout.For([LineMaking.Lies(line.Line, null, LineMaking.Held(draft, centre), size, line.Count.Value, draft.Upright ?? centre.Upright, draft, tables)], tables.Tray);
         var (trays, fills) = (Math.Max(1, laid.Count), laid.Sum(t => t.Used.Si / t.Depth.Si));
         if (work.Exists(s => s.Mould is not null && s.Lines.Contains(line.Line) && s.Stage is Stage.Dip && s.Pots.Count > 0))
             return [new(1, trays, fills)];

@@ -141,7 +141,8 @@ public sealed record PrepList(
         foreach (var line in tally.Lines)
         {
             var centre = tables.Centre(order.Lines[line.Line].Centre)!;
-            var dipped = steps.Where(s => s.Stage is Stage.Dip && s.Lines.Contains(line.Line)).Min(s => s.Starts);
+            if (steps.Find(s => s.Stage is Stage.Dip && s.Lines.Contains(line.Line)) is not { Starts: var dipped })
+                continue;
             if (Safety.Keeping.Of(centre, tables) is { } keeping && pickup.PlusSeconds(-(long)keeping.Keeps.Value.TotalSeconds) > dipped)
                 yield return new($"lines[{line.Line}]", $"{line.Count.Value} {centre.Plural} would be dipped on {dipped:ddd d MMM, HH:mm}, and keep {keeping.Keeps.Value.TotalHours:0} h.", "Make them last, or in an order of their own.", Severity.Mind);
         }

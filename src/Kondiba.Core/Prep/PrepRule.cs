@@ -7,7 +7,7 @@ namespace Kondiba.Core.Prep;
 
 /// <summary>A step that a centre, a filling or a figure wants before it is dipped, or after.</summary>
 /// <param name="Code">Name in data, unique with its school's choice among the steps of one thing.</param>
-/// <param name="For">Codes of the centres and fillings it is for; "figure.cut", "figure.join", "figure.glue" for the parts of figures.</param>
+/// <param name="For">Codes of the centres and fillings it is for; "figure.cut", "figure.join", "figure.glue" for the parts of figures, "stick.split", "stick.core", "stick.push" for what is put on a stick, "disc" for what is set on one.</param>
 /// <param name="Text">What to do and what to look for.</param>
 /// <param name="Why">What goes wrong without it.</param>
 /// <param name="Source">Where it comes from.</param>
@@ -21,6 +21,7 @@ namespace Kondiba.Core.Prep;
 /// <param name="Choice">Code of the choice that it is for.</param>
 /// <param name="After">Whether it comes after dipping.</param>
 /// <param name="Name">In a word or two; null when its code says it.</param>
+/// <param name="Stick">Whether it is done for the stick, and not without one.</param>
 public sealed record PrepRule(
     string Code,
     IReadOnlyList<string> For,
@@ -36,7 +37,8 @@ public sealed record PrepRule(
     string? School = null,
     string? Choice = null,
     bool After = false,
-    string? Name = null)
+    string? Name = null,
+    bool Stick = false)
 {
     /// <summary>In a word or two, for a plan: "take out".</summary>
     public string Called => Name ?? Code;

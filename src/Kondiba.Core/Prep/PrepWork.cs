@@ -170,7 +170,9 @@ internal sealed class PrepWork
         {
             var (centre, pieces, of) = (same.First().Centre, same.Sum(w => w.Pieces), same.Select(w => w.Line).Distinct().ToList());
             var filled = steps.Where(s => s.Stage is Stage.Fill && s.Lines.Intersect(of).Any() && tables.Fillings.Any(f => f.Makes == centre.Code && s.Code.StartsWith($"fill.{f.Code}.", StringComparison.Ordinal)));
-            Chain($"prep.{centre.Code}", Stage.Prep, $"{pieces} {(pieces == 1 ? centre.Name : centre.Plural)}", of, [.. Rules(centre).Where(r => !r.After), .. centre.Prep.Select((text, i) => new PrepRule($"own-{i}", [], text, "", Source.Kitchen, "counter"))], pieces, Ends(filled));
+            var onSticks = same.Where(w => order.Lines[w.Line].Making?.On is not Making.NoStick).Sum(w => w.Pieces);
+            PrepRule OnSticks(PrepRule rule) => rule is { Stick: true, Each: { } each } ? rule with { Each = new(each.Value * ((double)onSticks / pieces), each.Source) } : rule;
+            Chain($"prep.{centre.Code}", Stage.Prep, $"{pieces} {(pieces == 1 ? centre.Name : centre.Plural)}", of, [.. Rules(centre).Where(r => !r.After && (!r.Stick || onSticks > 0)).Select(OnSticks), .. centre.Prep.Select((text, i) => new PrepRule($"own-{i}", [], text, "", Source.Kitchen, "counter"))], pieces, Ends(filled));
         }
     }
 
@@ -193,9 +195,13 @@ internal sealed class PrepWork
         // What keeps longest is dipped first; within that, light colours before dark ones.
         foreach (var (line, draft, centre, making) in lines.OrderByDescending(l => KeepsOf(l.Centre)).ThenBy(l => turn.IndexOf(PotsOf(l.Tally).FirstOrDefault() ?? "")).ThenBy(l => l.Tally.Line))
         {
-            List<string> after = [.. Ends(steps.Where(s => s.Stage is Stage.Fill or Stage.Prep && s.Lines.Contains(line.Line))), .. PotsOf(line).Select(p => $"melt.{p}")];
+            List<string> after = [.. ReadyFor(line), .. PotsOf(line).Select(p => $"melt.{p}")];
+            if (LineMaking.PutOn(draft, centre, tables))
+                after = [Chain($"stick.{line.Line}", Stage.Prep, Pieces(line, centre), [line.Line], Held(tables.PrepRules.Where(r => r.For.Contains($"stick.{centre.OnStick.ToString().ToLowerInvariant()}"))), Begun(line, centre.Spoil.Value), after, pots: centre.OnStick is OnStick.Split ? [Pot(line)] : [])!];
             if (before is not null && inTurn)
                 after.Add(before);
+            if (draft.Depth == 0 && line.Parts is null)
+                continue;
             before = centre.Holding is Holding.Mould && making.Mould is { } mould ? Mould(line, centre, making, mould, after) : Dip(line, draft, centre, after);
         }
     }
@@ -205,7 +211,7 @@ internal sealed class PrepWork
         var parts = line.Parts?.Sum(p => p.Tally.Count.Value * (1 + (centre.Figure?.Parts.FirstOrDefault(f => f.Code == p.Code)?.Spoil.Value.Si ?? 0))) ?? 0;
         var begun = Begun(line, centre.Spoil.Value) + (int)Math.Ceiling(parts);
         var (place, dry) = SetsIn(line);
-        var hands = (line.DipTime.Value * (draft.Coats * begun)) + (WetWork(line) * begun);
+        var hands = (DipTime(line) * (draft.Coats * begun)) + (WetWork(line) * begun);
         var joins = Rules(centre).Find(r => r.Code == Join);
         if (joins is not null)
         {
@@ -213,7 +219,7 @@ internal sealed class PrepWork
             dry = Duration.Max(dry, joins.Wait?.Value ?? Duration.Zero);
         }
 
-        var text = $"Dip{(draft.Depth < 1 ? $" to {draft.Depth:0 %} of their length" : "")}{(draft.Coats > 1 ? draft.AtOnce ? ", twice over the wet coat" : ", and again when it has set" : "")}; drain, scrape, lay them down{(draft.Upright ?? centre.Upright ? " or stand them up" : "")}. {(line.Look?.Round is { } round ? $"Stop after every {round.Value} to decorate. " : "")}{(line.Look is { Over.Count: 0 } wet ? string.Join(" ", wet.WetSteps) : "")} {joins?.Text}".Trim();
+        var text = $"Dip{(draft.Depth is > 0 and < 1 ? $" to {draft.Depth:0 %} of their length" : "")}{(draft.Coats > 1 ? draft.AtOnce ? ", twice over the wet coat" : ", and again when it has set" : "")}; drain, scrape, lay them down{(draft.Upright ?? centre.Upright ? " or stand them up" : "")}. {(line.Look?.Round is { } round ? $"Stop after every {round.Value} to decorate. " : "")}{(line.Look is { Over.Count: 0 } wet ? string.Join(" ", wet.WetSteps) : "")} {joins?.Text}".Trim();
         return Add($"dip.{line.Line}", Stage.Dip, Pieces(line, centre), [line.Line], new("dip", [], text, joins?.Why ?? "Moved before it is touch-dry, the coat keeps the print of the finger.", line.DipTime.Source, place, Wait: new(dry, Source.Computed)), hands, after, pots: DipPots(line), sets: true);
     }
 
@@ -248,19 +254,23 @@ internal sealed class PrepWork
         foreach (var (line, draft, centre, _) in lines)
         {
             var begun = Begun(line, centre.Spoil.Value);
-            var last = steps.Last(s => s.Stage is Stage.Dip && s.Lines.Contains(line.Line)).Code;
+            var dipped = steps.LastOrDefault(s => s.Stage is Stage.Dip && s.Lines.Contains(line.Line))?.Code;
+            List<string> last = dipped is null ? [.. ReadyFor(line), .. PotsOf(line).Select(p => $"melt.{p}")] : [dipped];
+            if (line.Disc is { } disc)
+                last = [Chain($"disc.{line.Line}", Stage.Assemble, Pieces(line, centre), [line.Line], Held(tables.PrepRules.Where(r => r.For.Contains("disc"))), begun, [.. last, $"melt.{disc.Pot}"], pots: [disc.Pot])!];
             if (line.Look is { } look && look.Steps.Skip(1).Except(WetInDip(line)).ToList() is { Count: > 0 } further)
             {
-                var over = line.DipTime.Value * (look.Over.Count * begun);
+                var over = DipTime(line) * (look.Over.Count * begun);
                 var moulded = look.Parts.Where(p => p.Moulded is not null).Select(p => Accents(line, p, begun)).ToList();
-                last = Add($"decorate.{line.Line}", Stage.Decorate, Pieces(line, centre), [line.Line],
+                last = [Add($"decorate.{line.Line}", Stage.Decorate, Pieces(line, centre), [line.Line],
                     new("decorate", [], string.Join(" ", further), "Each kind holds only in its own moment: wet, touch-dry or set.", Source.Computed, "counter", Wait: look.Over.Count > 0 || look.Patterns.Count > 0 ? new(SetsIn(line).After, Source.Computed) : null),
-                    ((look.Time.Value - WetWork(line)) * begun) + over, [last, .. moulded, .. Ends(steps.Where(s => s.Stage is Stage.Fill && s.Lines.Contains(line.Line)))], pots: [.. PotsOf(line).Except(DipPots(line)), .. look.Over.Select(o => $"{o.Coating}.{o.Colour}"), .. look.Patterns.Where(p => !Wet(p)).Select(p => p.Pot)], sets: look.Over.Count > 0 || look.Patterns.Count > 0);
+                    ((look.Time.Value - WetWork(line)) * begun) + over, [.. last, .. moulded, .. Ends(steps.Where(s => s.Stage is Stage.Fill && s.Lines.Contains(line.Line)))], pots: [.. PotsOf(line).Except(DipPots(line)), .. look.Over.Select(o => $"{o.Coating}.{o.Colour}"), .. look.Patterns.Where(p => !Wet(p)).Select(p => p.Pot)], sets: look.Over.Count > 0 || look.Patterns.Count > 0)];
             }
 
-            last = Chain($"assemble.{line.Line}", Stage.Assemble, Pieces(line, centre), [line.Line], [.. Rules(centre).Where(r => r.After && r.Code != Join)], begun, [last]) ?? last;
+            if (Chain($"assemble.{line.Line}", Stage.Assemble, Pieces(line, centre), [line.Line], [.. Rules(centre).Where(r => r.After && r.Code != Join)], begun, last) is { } assembled)
+                last = [assembled];
             Add($"pack.{line.Line}", Stage.Pack, Pieces(line, centre), [line.Line],
-                new("pack", [], "Trim the feet, sort them, pack and label.", "Packed before it is hard, a coat takes the print of its neighbour.", c.Pack.Source, "counter"), c.Pack.Value * line.Count.Value, [last]);
+                new("pack", [], "Trim the feet, sort them, pack and label.", "Packed before it is hard, a coat takes the print of its neighbour.", c.Pack.Source, "counter"), c.Pack.Value * line.Count.Value, last);
         }
     }
 
@@ -274,18 +284,26 @@ internal sealed class PrepWork
             (c.Unmould.Value * count) + (c.Tap.Value * rounds * mould.Trays), [$"melt.{part.Moulded}"], pots: [part.Moulded!], mould: mould.Code);
     }
 
+    /// <summary>What makes a line's centres ready.</summary>
+    private List<string> ReadyFor(LineTally line) => Ends(steps.Where(s => s.Stage is Stage.Fill or Stage.Prep && s.Lines.Contains(line.Line)));
+
     private string Pot(LineTally line) => $"{order.Lines[line.Line].Coating}.{order.Lines[line.Line].Colour}";
 
     /// <summary>What is at hand while a line is dipped: its own colour, those of its parts, and what is drawn on the wet coat.</summary>
     private List<string> DipPots(LineTally line) =>
-        [.. ((IEnumerable<string>)[Pot(line), .. (line.Parts ?? []).Select(p => $"{p.Coating}.{p.Colour}"), .. line.Look is { Over.Count: 0 } look ? look.Patterns.Where(Wet).Select(p => p.Pot) : []]).Distinct().Where(key => tally.Pots.Any(p => p.Key == key))];
+        [.. ((IEnumerable<string>)[.. IsBare(line) ? [] : new[] { Pot(line) }, .. (line.Parts ?? []).Select(p => $"{p.Coating}.{p.Colour}"), .. line.Look is { Over.Count: 0 } look && !IsBare(line) ? look.Patterns.Where(Wet).Select(p => p.Pot) : []]).Distinct().Where(key => tally.Pots.Any(p => p.Key == key))];
 
     private bool Wet(Decoration.PatternTally pattern) => tables.Decor.Pattern(pattern.Kind)!.GoesOn is Decoration.GoesOn.Wet;
 
     /// <summary>What is done on the wet first coat, together with dipping.</summary>
-    private static IReadOnlyList<string> WetInDip(LineTally line) => line.Look is { Over.Count: 0 } look ? look.WetSteps : [];
+    private IReadOnlyList<string> WetInDip(LineTally line) => line.Look is { Over.Count: 0 } look && !IsBare(line) ? look.WetSteps : [];
 
-    private static Duration WetWork(LineTally line) => line.Look is { Over.Count: 0 } look ? look.WetWork : Duration.Zero;
+    private Duration WetWork(LineTally line) => line.Look is { Over.Count: 0 } look && !IsBare(line) ? look.WetWork : Duration.Zero;
+
+    /// <summary>To dip one piece once; of a bare line, one that gets a coat further on.</summary>
+    private Duration DipTime(LineTally line) => IsBare(line) ? tables.Dipping.Upright.Time.Value : line.DipTime.Value;
+
+    private bool IsBare(LineTally line) => order.Lines[line.Line].Depth == 0;
 
     /// <summary>Where a coat sets, and how long until it can be handled: on the counter, or in the cold where the counter never sets it or the maker likes that better.</summary>
     private (string Place, Duration After) SetsIn(LineTally line)
@@ -299,7 +317,7 @@ internal sealed class PrepWork
     private IEnumerable<string> PotsOf(LineTally line)
     {
         var draft = order.Lines[line.Line];
-        return ((IEnumerable<string>)[$"{draft.Coating}.{draft.Colour}", .. (line.Parts ?? []).Select(p => $"{p.Coating}.{p.Colour}"), .. (line.Look?.Over ?? []).Select(o => $"{o.Coating}.{o.Colour}"), .. (line.Look?.Patterns ?? []).Select(p => p.Pot), .. (line.Look?.Parts ?? []).Select(p => p.Moulded).OfType<string>()])
+        return ((IEnumerable<string>)[$"{draft.Coating}.{draft.Colour}", .. line.Disc is { } disc ? new[] { disc.Pot } : [], .. (line.Parts ?? []).Select(p => $"{p.Coating}.{p.Colour}"), .. (line.Look?.Over ?? []).Select(o => $"{o.Coating}.{o.Colour}"), .. (line.Look?.Patterns ?? []).Select(p => p.Pot), .. (line.Look?.Parts ?? []).Select(p => p.Moulded).OfType<string>()])
             .Distinct().Where(key => tally.Pots.Any(p => p.Key == key));
     }
 
@@ -314,12 +332,12 @@ internal sealed class PrepWork
 
     private List<PrepRule> Held(IEnumerable<PrepRule> rules) => [.. rules.Where(r => Schools.Holds(r, order.Schools, tables))];
 
-    private string? Chain(string code, Stage stage, string of, IReadOnlyList<int> serves, IReadOnlyList<PrepRule> rules, int pieces, IReadOnlyList<string> after, IReadOnlyList<FillingAmount>? amounts = null)
+    private string? Chain(string code, Stage stage, string of, IReadOnlyList<int> serves, IReadOnlyList<PrepRule> rules, int pieces, IReadOnlyList<string> after, IReadOnlyList<FillingAmount>? amounts = null, IReadOnlyList<string>? pots = null)
     {
         string? last = null;
         foreach (var rule in rules)
         {
-            last = Add($"{code}.{rule.Code}", stage, of, serves, rule, rule.HandsFor(pieces), last is null ? after : [last], last is null ? amounts : null);
+            last = Add($"{code}.{rule.Code}", stage, of, serves, rule, rule.HandsFor(pieces), last is null ? after : [last], last is null ? amounts : null, pots);
         }
 
         return last;

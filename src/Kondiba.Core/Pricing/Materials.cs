@@ -31,7 +31,7 @@ internal static class Materials
                 + (look?.Parts ?? []).Where(p => p.Moulded is null).Sum(p => p.Count * PriceOf($"part.{p.Kind}"))
                 + (look?.Lustre is { } lustre ? (decimal)lustre.Value.In("g") * PriceOf($"lustre.{draft.Decor!.Paint!.Kind}") : 0));
             centres[i] = n * CentresOf(order, line, centre, draft, tables).Sum(w => (decimal)w.Each * PriceOf(w.Ware));
-            sticks[i] = tables.Wares.StickFor(centre) is { } stick ? n * PriceOf($"supply.{stick}") : 0;
+            sticks[i] = tables.Wares.StickFor(centre, draft.Making?.On) is { } stick ? n * PriceOf($"supply.{stick.Code}") : 0;
             spoil[i] = (decimal)centre.Spoil.Value.Si * (coating[i] + decoration[i] + centres[i] + sticks[i]);
         }
 
@@ -67,6 +67,7 @@ internal static class Materials
     private static IEnumerable<(string Pot, Mass Each)> OnOne(LineDraft draft, LineTally line) =>
     [
         ($"{draft.Coating}.{draft.Colour}", line.PerPiece.Value),
+        .. line.Disc is { } disc ? new[] { (disc.Pot, disc.Mass.Value) } : [],
         .. (line.Parts ?? []).Select(p => ($"{p.Coating}.{p.Colour}", p.OnPiece(line.Count.Value))),
         .. (line.Look?.Parts ?? []).Where(p => p.Moulded is not null).Select(p => (p.Moulded!, p.MouldedMass!.Value)),
         .. (line.Look?.Over ?? []).Select(o => ($"{o.Coating}.{o.Colour}", o.PerPiece.Value)),

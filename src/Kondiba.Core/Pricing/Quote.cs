@@ -110,7 +110,7 @@ public sealed record Quote(
         };
         List<string> how =
         [
-            $"{colour.Name}, {Depth()}{(line.Coats > 1 ? $", {line.Coats} coats" : "")}",
+            line.Depth == 0 ? "not dipped" : $"{colour.Name}, {Depth()}{(line.Coats > 1 ? $", {line.Coats} coats" : "")}",
             .. decor.Dips.Select(d => $"{Named(d.Coating, d.Colour)} over it"),
             .. decor.Patterns.Select(p => $"{tables.Decor.Pattern(p.Kind)?.Name} in {Named(p.Coating, p.Colour)}{(p.Text is { Length: > 0 } text ? $" “{text}”" : "")}"),
             .. decor.Sprinkles.Select(s => tables.Decor.Sprinkle(s.Kind)?.Name ?? ""),

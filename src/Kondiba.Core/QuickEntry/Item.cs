@@ -48,7 +48,7 @@ internal sealed record Item(Token First, Token Last, IReadOnlyList<Meaning> Mean
     public bool NamesPiece => IsAny(WordKind.Centre, WordKind.Look);
 
     /// <summary>Whether it is something that a piece can be had without.</summary>
-    public bool IsRefusable => IsAny(WordKind.Sprinkle, WordKind.Pattern, WordKind.Part, WordKind.Lustre, WordKind.OverDip, WordKind.Allergen);
+    public bool IsRefusable => IsAny(WordKind.Sprinkle, WordKind.Pattern, WordKind.Part, WordKind.Lustre, WordKind.OverDip, WordKind.Stick, WordKind.Allergen);
 
     /// <summary>Whether it can stand for something of one of these kinds.</summary>
     public bool IsAny(params ReadOnlySpan<WordKind> kinds)

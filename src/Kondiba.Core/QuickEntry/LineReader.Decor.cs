@@ -172,6 +172,10 @@ internal sealed partial class LineReader
                 _dips.Clear();
                 Undress(_worn with { Dips = [] });
             }
+            else if (item.Is(WordKind.Stick) is not null)
+            {
+                _on = Amounts.Making.NoStick;
+            }
             else if (allergens.Count == 0)
             {
                 notes.Tell(draft.Stretch, "What should it be instead?", []);
@@ -215,7 +219,7 @@ internal sealed partial class LineReader
                 .. _patterns.Select(p => new PatternDraft(
                     p.Kind, Holding(p.Colour ?? contrast).Code, p.Colour ?? contrast, p.Lines, null, tables.Decor.Pattern(p.Kind)!.Bead.Value.In("mm"), 0, 0, p.Kind is "letters" ? p.Text ?? AssumedLetters : null)),
             ],
-            [.. _sprinkles.Select(s => s with { Cover = Math.Min(UsualCover, Math.Round(MostCover / _sprinkles.Count, 2)) })],
+            [.. _sprinkles.Select(s => s with { Glued = s.Glued || _depth is 0, Cover = Math.Min(UsualCover, Math.Round(MostCover / _sprinkles.Count, 2)) })],
             _parts,
             _paint);
     }

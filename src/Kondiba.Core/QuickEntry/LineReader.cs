@@ -33,6 +33,7 @@ internal sealed partial class LineReader(string text, Item piece, Look? look, Ce
     private double? _depth;
     private int? _coats;
     private bool? _upright;
+    private string? _on;
     private PaintDraft? _paint;
     private Amount? _amount;
     private bool _amountGiven;
@@ -116,6 +117,8 @@ internal sealed partial class LineReader(string text, Item piece, Look? look, Ce
             return OverDip(item, dip, null, item.Start);
         if (item.Is(WordKind.Setting) is { } setting)
             return Once(item, "upright", setting.Code is "upright" ? "stood upright" : "laid flat", () => _upright = setting.Code is "upright", ["upright", "flat"]);
+        if (item.Is(WordKind.Stick) is { } stick)
+            return Stick(item, stick);
         if (item.Is(WordKind.Coating) is { } coating)
             return Once(item, "coating", coating.Says, () => _coating = tables.Coating(coating.Code), []);
         if (item.Is(WordKind.Side) is { } side)
@@ -238,11 +241,15 @@ internal sealed partial class LineReader(string text, Item piece, Look? look, Ce
             _after = Math.Max(_after, item.End);
     }
 
-    private int Depth(Item item, double share) => share is >= 0.01 and <= 1
+    private int Depth(Item item, double share) => share is 0 or (>= 0.01 and <= 1)
         ? Once(item, "depth", DepthSays(share), () => Change(item, () => _depth = Math.Round(share, 2)), centre.Depths.Select(d => DepthSays(d.Si)))
         : Leave(item, "Enter a dip depth from 1% to 100%.");
 
-    private static string DepthSays(double share) => string.Create(CultureInfo.InvariantCulture, $"{share * 100:0} %");
+    private static string DepthSays(double share) => share == 0 ? "not dipped" : string.Create(CultureInfo.InvariantCulture, $"{share * 100:0} %");
+
+    private int Stick(Item item, Meaning stick) => centre.Holding is Centres.Holding.Mould || centre.Figure is not null || centre.DippedEndUp
+        ? Leave(item, $"{With.Capital(centre.Plural)} go on no stick.")
+        : Once(item, "stick", stick.Code is Making.NoStick ? "no stick" : $"on a {stick.Says}", () => Change(item, () => _on = stick.Code), ["on a stick", "on a pick", "on a skewer", "no stick"]);
 
     private int Coats(Item item, int coats) => coats is >= 1 and <= 3
         ? Once(item, "coats", coats is 1 ? "one coat" : $"{coats} coats", () => (_coats, _changed) = (coats, true), ["one coat", "two coats"])
@@ -351,7 +358,7 @@ internal sealed partial class LineReader(string text, Item piece, Look? look, Ce
         }
 
         var colour = _colour ?? Usual().Colours[0].Code;
-        if (_colour is null)
+        if (_colour is null && _depth is not 0)
             Assume("colour", NameOf(colour), _after, UsualColours(), after: text[_after..].TrimStart(' ') is ['\n' or '\r' or ';' or ',' or '+', ..] or "" ? "" : ",");
         if (_depth is null)
             Assume("depth", DepthSays(centre.UsualDepth.Value.Si), _after, centre.Depths.Select(d => DepthSays(d.Si)));
@@ -359,7 +366,7 @@ internal sealed partial class LineReader(string text, Item piece, Look? look, Ce
         if (coating.Code != tables.Habits.Coating && !_chips.Exists(c => c.Field is "coating"))
             Assume("coating", coating.Name, _after, tables.Coatings.Where(c => c.Colour(colour) is not null).Select(c => c.Name));
         return new(
-            new(centre.Code, _size.Code, amount, counted, coating.Code, colour, _depth ?? centre.UsualDepth.Value.Si, _coats ?? centre.LeastCoats, false, _upright, null, Decorated(coating, colour)),
+            new(centre.Code, _size.Code, amount, counted, coating.Code, colour, _depth ?? centre.UsualDepth.Value.Si, _coats ?? centre.LeastCoats, false, _upright, null, Decorated(coating, colour), _on is null ? null : new Making(On: _on)),
             _chips);
     }
 
@@ -378,6 +385,7 @@ internal sealed partial class LineReader(string text, Item piece, Look? look, Ce
             Depth = _depth ?? look.Depth,
             Coats = _coats ?? look.Coats,
             Upright = _upright ?? look.Upright,
+            Making = _on is null ? null : new Making(On: _on),
             Look = _changed || more is not null ? null : look.Name,
             Decor = more is null ? _worn : new([.. _worn.Dips, .. more.Dips], [.. _worn.Patterns, .. more.Patterns], [.. _worn.Sprinkles, .. more.Sprinkles], [.. _worn.Parts, .. more.Parts], more.Paint ?? _worn.Paint),
         };

@@ -21,6 +21,7 @@ internal enum WordKind
     CoatNoun,
     Side,
     Setting,
+    Stick,
     Unit,
     Number,
     VagueNumber,
@@ -106,6 +107,7 @@ internal sealed class Vocabulary
         All(WordKind.Coats, words.Coats);
         All(WordKind.Side, words.Sides);
         All(WordKind.Setting, words.Setting);
+        All(WordKind.Stick, words.Sticks);
         All(WordKind.Unit, words.Units);
         All(WordKind.Container, words.Containers);
         All(WordKind.Wrap, words.Wraps);
@@ -179,7 +181,7 @@ internal sealed class Vocabulary
 
     /// <summary>Whether words of that kind name something of a piece or an order, rather than how it is said.</summary>
     private static bool IsContent(WordKind kind) => kind is WordKind.Centre or WordKind.Size or WordKind.Colour or WordKind.Coating or WordKind.Pattern or WordKind.Sprinkle or WordKind.Part or WordKind.Lustre
-        or WordKind.OverDip or WordKind.Depth or WordKind.Coats or WordKind.Side or WordKind.Setting or WordKind.Unit or WordKind.Look or WordKind.Allergen or WordKind.Refusal or WordKind.Plain;
+        or WordKind.OverDip or WordKind.Depth or WordKind.Coats or WordKind.Side or WordKind.Setting or WordKind.Stick or WordKind.Unit or WordKind.Look or WordKind.Allergen or WordKind.Refusal or WordKind.Plain;
 
     /// <summary>What a phrase that is still being typed may become, shortest first.</summary>
     public IReadOnlyList<Meaning> Beginning(string typed)

@@ -23,6 +23,7 @@ namespace Kondiba.Core.QuickEntry;
 /// <param name="OverDips">Further dips: of the tip, of one half.</param>
 /// <param name="Sides">Where sprinkles go.</param>
 /// <param name="Setting">How pieces set.</param>
+/// <param name="Sticks">What pieces are put on, by the supply.</param>
 /// <param name="Units">What pieces are counted in.</param>
 /// <param name="Numbers">Numbers.</param>
 /// <param name="Joiners">Words between parts of a line.</param>
@@ -72,6 +73,7 @@ public sealed record Words(
     Phrases OverDips,
     Phrases Sides,
     Phrases Setting,
+    Phrases Sticks,
     Phrases Units,
     IReadOnlyDictionary<string, double> Numbers,
     IReadOnlyList<string> Joiners,

@@ -295,14 +295,15 @@ public sealed record TradeTables(
         IReadOnlyList<string> Prep,
         IReadOnlyList<SizeRow> Sizes,
         Sourced<HeatExchange>? Contact = null,
-        bool ServedCold = false)
+        bool ServedCold = false,
+        OnStick OnStick = OnStick.Push)
     {
         public Centre ToCentre()
         {
             var kind = ShapeKind.Of(Shape) ?? throw new ArgumentException($"shape '{Shape}' is not known");
             return new(
                 Code, Name, Plural, Shape, Holding, Upright, UsualDepth, [.. Depths.Select(d => Quantities.Of<Share>(d, "%"))], Deepest, DeepestReason,
-                LeastCoats, Spoil, Stick, HeatCapacity, TrayGap, Pack, PackName, Allergens, Prep, [.. Sizes.Select(s => s.ToSize(kind))], Contact, ServedCold);
+                LeastCoats, Spoil, Stick, HeatCapacity, TrayGap, Pack, PackName, Allergens, Prep, [.. Sizes.Select(s => s.ToSize(kind))], Contact, ServedCold, OnStick: OnStick);
         }
     }
 

@@ -102,8 +102,9 @@ public sealed record KindView(string Code, string Name, IReadOnlyList<Measure> M
 /// <summary>A concentrated colour and how its swatch looks.</summary>
 public sealed record TintView(string Code, string Name, Carrier Carrier, string Swatch, Source Source);
 
-/// <summary>Something to pack in.</summary>
-public sealed record SupplyView(string Code, string Name, WareUnit Unit);
+/// <summary>Something to pack in, or to put pieces on.</summary>
+/// <param name="Long">Of a stick, its length; null for what is none.</param>
+public sealed record SupplyView(string Code, string Name, WareUnit Unit, Length? Long);
 
 /// <summary>A choice by name.</summary>
 public sealed record NameView(string Code, string Name);
@@ -127,7 +128,7 @@ internal static class ReferenceApi
         [.. VesselKind.All.Select(k => new KindView(k.Code, k.Name, k.Measures))],
         [.. tables.Film.Shakes.Select(s => new NameView(s.Code, s.Name))],
         [.. tables.Allergens.Select(a => a.Name)],
-        [.. tables.Wares.Supplies.Select(s => new SupplyView(s.Code, s.Name, s.Unit))],
+        [.. tables.Wares.Supplies.Select(s => new SupplyView(s.Code, s.Name, s.Unit, s.Long?.Value))],
         [.. tables.Moulds.Select(m => new MouldView(m.Code, m.Name, m.Long, m.Wide, m.Deep, m.Holds, m.Cavities, m.Trays))],
         [.. Enum.GetValues<CavityKind>().Select(k => new KindView(JsonNamingPolicy.CamelCase.ConvertName(k.ToString()), CavityName(k), Mould.MeasuresOf(k)))],
         tables.Schools,

@@ -1782,6 +1782,17 @@ export interface components {
             parts: components["schemas"]["Part"][];
             lustres: components["schemas"]["Lustre"][];
         };
+        DiscDraft: {
+            /** Format: double */
+            across: number;
+            coating: null | string;
+            colour: null | string;
+        };
+        DiscTally: {
+            pot: string;
+            across: components["schemas"]["Length"];
+            mass: components["schemas"]["FigureOfMass"];
+        };
         Drops: {
             tint: string;
             /** Format: int32 */
@@ -2086,6 +2097,7 @@ export interface components {
             look?: null | components["schemas"]["LookTally"];
             parts?: null | components["schemas"]["MadePart"][];
             moulded?: null | components["schemas"]["MouldTally"];
+            disc?: null | components["schemas"]["DiscTally"];
             seen?: null | components["schemas"]["SeenSize"];
         };
         LineWay: {
@@ -2203,6 +2215,8 @@ export interface components {
             colours?: null | {
                 [key: string]: string;
             };
+            on?: null | string;
+            disc?: null | components["schemas"]["DiscDraft"];
         };
         /** @description in g */
         Mass: number;
@@ -2906,6 +2920,7 @@ export interface components {
             pace: components["schemas"]["SourcedOfShare"];
             goesOn: components["schemas"]["GoesOn"];
             how: string;
+            bare?: null | string;
             sample?: null | number[][];
         };
         PatternTally: {
@@ -3481,6 +3496,7 @@ export interface components {
             code: string;
             name: string;
             unit: components["schemas"]["WareUnit"];
+            long: null | components["schemas"]["Length"];
         };
         /** @enum {unknown} */
         Tag: "published" | "common practice" | "from memory" | "estimate" | "entered" | "computed";
@@ -3548,6 +3564,8 @@ export interface components {
             x: components["schemas"]["Length"];
             pitch: components["schemas"]["Length"];
             part?: null | string;
+            /** @default false */
+            turned: boolean;
         };
         Trimmings: {
             kind: string;

@@ -110,6 +110,7 @@ const depths: [share: number, name: string][] = [
   [0.66, "two thirds"],
   [0.5, "half"],
   [0.33, "top third"],
+  [0, "not dipped"],
 ];
 
 /** Dip depths that have a name. */

@@ -76,6 +76,8 @@ function Silhouette({ centre, reference }: { centre: OwnCentre; reference: Refer
       look={{
         centre: known,
         size,
+        stick: known.holding === "stick" ? 15 : 0,
+        disc: undefined,
         coats: [
           {
             srgb: reference.colours[0]?.srgb ?? "#4a2616",

@@ -437,6 +437,8 @@ export function bodyOf(reference: Reference, figure: Pick<OwnFigure, "body" | "b
   return {
     centre: { ...centre, holding: "fork" },
     size,
+    stick: 0,
+    disc: undefined,
     coats: [coat],
     patterns: [],
     sprinkles: [],

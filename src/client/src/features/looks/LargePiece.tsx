@@ -29,7 +29,7 @@ export function LargePiece(props: {
   const look = pieceOf(reference, design, tally);
   if (!look || !tally) return <div className="rounded-tray border-rim bg-parchment aspect-[560/452] border-8" />;
   const { length, width } = look.size;
-  const top = overhang(look.centre);
+  const top = overhang(look);
   const shown = shownOf(look);
   const scale = Math.min(room.tall / (shown + top), room.wide / width);
   const x0 = sheet.wide / 2;

@@ -7,7 +7,7 @@ export function shareOf(typed: string): number | undefined {
   const text = typed.trim().toLowerCase();
   if (!text) return undefined;
   const named = namedDepths.find((depth) => depthName(depth) === text);
-  if (named) return named;
+  if (named !== undefined) return named;
   const fraction = /^(\d+)\s*\/\s*(\d+)$/.exec(text);
   if (fraction) return Number(fraction[1]) / Number(fraction[2]);
   const percent = Number(text.replace("%", "").trim());
@@ -24,7 +24,7 @@ export function DepthField(props: {
 }) {
   const [typed, setTyped] = useState("");
   const share = shareOf(typed);
-  const named = props.usual ?? namedDepths;
+  const named = [...new Set([...(props.usual ?? namedDepths), 0])];
   const matching = named.filter((depth) => depthName(depth).includes(typed.trim().toLowerCase()));
   const options = share !== undefined && !matching.includes(share) ? [share, ...matching] : matching;
   return (

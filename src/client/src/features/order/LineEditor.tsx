@@ -39,6 +39,7 @@ export const LineEditor = memo(function LineEditor(props: {
   const noteId = (field: string) => (note(field) ? `note-${index}-${field}` : undefined);
   const what = centre?.plural ?? line.centre ?? "pieces";
 
+  const isBare = line.depth === 0;
   return (
     <li
       data-line={line.id}
@@ -84,14 +85,18 @@ export const LineEditor = memo(function LineEditor(props: {
           )}
         </p>
         <p className="text-ink2 text-[15px]">
-          <ColourChoice
-            what={what}
-            line={line}
-            reference={reference}
-            note={noteId("colour") ?? noteId("coating")}
-            onChange={(coating, colour) => change("colour", { coating, colour })}
-          />
-          {", "}
+          {!isBare && (
+            <>
+              <ColourChoice
+                what={what}
+                line={line}
+                reference={reference}
+                note={noteId("colour") ?? noteId("coating")}
+                onChange={(coating, colour) => change("colour", { coating, colour })}
+              />
+              {", "}
+            </>
+          )}
           <DepthField
             label={`Dip depth of ${what}`}
             depth={line.depth}
@@ -100,18 +105,20 @@ export const LineEditor = memo(function LineEditor(props: {
             onChange={(depth) => change("depth", { depth })}
           />
         </p>
-        <p className="text-ink2 text-[15px]">
-          <CoatsChoice what={what} line={line} note={noteId("coats")} onChange={(coats) => change("coats", coats)} />
-          {perPiece !== undefined && (
-            <>
-              {" · "}
-              <How what={`coating on one of the ${what}`} of={`lines[${index}].perPiece`}>
-                {wording.mass(perPiece)} each
-              </How>
-            </>
-          )}
-        </p>
-        {centre && (centre.holding === "by hand" || centre.holding === "stick") && (
+        {!isBare && (
+          <p className="text-ink2 text-[15px]">
+            <CoatsChoice what={what} line={line} note={noteId("coats")} onChange={(coats) => change("coats", coats)} />
+            {perPiece !== undefined && (
+              <>
+                {" · "}
+                <How what={`coating on one of the ${what}`} of={`lines[${index}].perPiece`}>
+                  {wording.mass(perPiece)} each
+                </How>
+              </>
+            )}
+          </p>
+        )}
+        {centre && !isBare && (centre.holding === "by hand" || centre.holding === "stick") && (
           <p className="text-ink2 text-[15px]">
             <Choice
               label={`How ${what} set`}

@@ -11,6 +11,7 @@ import { changeLine, type Edit } from "./draft";
 
 const bought = "bought";
 const none = "";
+const noStick = "none";
 
 interface Props {
   index: number;
@@ -35,6 +36,7 @@ export function LineMaking(props: Props) {
     <>
       {recipes.length > 0 && <Recipe {...props} recipes={recipes} change={change} />}
       {centre?.holding === "mould" && centre.shape === "cavity" && <InMould {...props} change={change} />}
+      {centre && centre.holding !== "mould" && !centre.figure && <PutOn {...props} centre={centre} change={change} />}
       {centre?.figure && <Parts {...props} change={change} />}
       {notes.map(([field, text]) => (
         <FieldNote key={field} id={`note-${field}`} text={text} />
@@ -88,6 +90,74 @@ function Recipe({ line, what, recipes, change }: Props & { recipes: Reference["f
             onChange={(g) => change("portion", { portion: g === usual ? null : g })}
           >
             {wording.mass(portion ?? usual)} each
+          </Choice>
+        </>
+      )}
+    </p>
+  );
+}
+
+const disc = "disc";
+
+/** The stick that pieces are put on, and the piped disc that they are set on. */
+function PutOn({ line, what, centre, reference, change }: Props & { centre: Centre; change: Change }) {
+  const wording = useWording();
+  const sticks = centre.dippedEndUp ? [] : reference.supplies.filter((s) => s.long !== null);
+  const on = line.making?.on ?? null;
+  const under = line.making?.disc ?? null;
+  const wide = sizeOf(reference, line.centre, line.size)?.width ?? 40;
+  // A rim of a finger's width shows round the piece; a little less or more is offered besides.
+  const usual = Math.ceil((wide + 10) / 5) * 5;
+  const widths = [...new Set([usual - 5, usual, usual + 5, usual + 10, usual + 20, under?.across ?? usual])].sort(
+    (a, b) => a - b,
+  );
+  const usualStick = centre.holding === "stick" ? "on their usual sticks" : "on no stick";
+  const stick = sticks.find((s) => s.code === on);
+  const options = [
+    { value: none, label: usualStick },
+    ...(centre.holding === "stick" ? [{ value: noStick, label: "on no stick" }] : []),
+    ...sticks.map((s) => ({ value: s.code, label: `on ${s.name}` })),
+    ...(under ? [] : [{ value: disc, label: "set on piped discs" }]),
+  ];
+  return (
+    <p className="text-ink2 text-[15px]">
+      <Choice
+        label={`What ${what} are put on`}
+        value={on ?? none}
+        options={options}
+        onChange={(chosen) => {
+          if (chosen === disc) change("disc", { disc: { across: usual, coating: line.coating, colour: line.colour } });
+          else change("on", { on: chosen === none ? null : chosen });
+        }}
+      >
+        {stick ? `on ${stick.name}` : on === noStick ? "on no stick" : under ? "add a stick" : "add a stick or a disc"}
+      </Choice>
+      {under && (
+        <>
+          <br />
+          <Choice
+            label={`Disc under ${what}`}
+            value={under.colour ?? none}
+            options={[
+              { value: none, label: "on no disc" },
+              ...colourOptions(
+                reference.colours.filter((c) => c.coating === (under.coating ?? line.coating)),
+                (name) => `on a disc in ${name}`,
+              ),
+            ]}
+            onChange={(colour) => change("disc", { disc: colour === none ? null : { ...under, colour } })}
+          >
+            <Dot srgb={colourOf(reference, under.coating, under.colour)?.srgb} />
+            on a disc in {colourOf(reference, under.coating, under.colour)?.name ?? under.colour}
+          </Choice>
+          {", "}
+          <Choice
+            label={`Width of the disc under ${what}`}
+            value={under.across}
+            options={widths.map((mm) => ({ value: mm, label: wording.value(mm, "mm") }))}
+            onChange={(across) => change("disc", { disc: { ...under, across } })}
+          >
+            {wording.value(under.across, "mm")} wide
           </Choice>
         </>
       )}

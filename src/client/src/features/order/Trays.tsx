@@ -7,7 +7,7 @@ import { span } from "../../ui/units";
 import type { Draft } from "./draft";
 import { PartShape } from "../piece/FigurePicture";
 import { Piece } from "../piece/Piece";
-import { overhang, pieceOf } from "../piece/points";
+import { overhang, pieceOf, stickOf } from "../piece/points";
 
 const variants = 4;
 
@@ -50,7 +50,11 @@ function TrayView(props: { number: number; tray: Tray; draft: Draft; tally: Tall
     tray.rows.filter((r) => r.line === line && !r.part).reduce((sum, r) => sum + r.count, 0);
   const top = Math.max(
     0,
-    ...tray.rows.slice(0, 1).map((row) => overhang(centreOf(reference, draft.lines[row.line]?.centre ?? null))),
+    ...tray.rows.slice(0, 1).map((row) => {
+      const line = draft.lines[row.line];
+      const centre = centreOf(reference, line?.centre ?? null);
+      return overhang({ centre, stick: line && centre ? stickOf(reference, line, centre) : 0 }) - row.y;
+    }),
   );
 
   return (
@@ -114,15 +118,15 @@ function TrayView(props: { number: number; tray: Tray; draft: Draft; tally: Tall
                 <PartShape part={part.shape} srgb={part.srgb} />
               </g>
             ));
-          const tilt =
-            18 /
-            (sizeOf(reference, draft.lines[row.line]?.centre ?? null, draft.lines[row.line]?.size ?? null)?.length ??
-              40);
+          const line = draft.lines[row.line];
+          const length = sizeOf(reference, line?.centre ?? null, line?.size ?? null)?.length ?? 40;
+          const tilt = 18 / length;
+          const turned = row.turned ? ` rotate(180 0 ${length / 2})` : "";
           return Array.from({ length: row.count }, (_, i) => (
             <use
               key={`${r}-${i}`}
               href={`#${id}-${row.line}-${(i * 7 + r * 3) % variants}`}
-              transform={`translate(${row.x + row.pitch * i} ${row.y}) rotate(${(((i * 5 + r * 3) % 7) - 3) * tilt})`}
+              transform={`translate(${row.x + row.pitch * i} ${row.y}) rotate(${(((i * 5 + r * 3) % 7) - 3) * tilt})${turned}`}
             />
           ));
         })}
@@ -132,7 +136,7 @@ function TrayView(props: { number: number; tray: Tray; draft: Draft; tally: Tall
 }
 
 /** A figure's body gets its eyes and the like when it is put together, not on the tray. */
-const bare = (look: ReturnType<typeof pieceOf>) => (look?.centre.figure ? { ...look, parts: [] } : look);
+const whole = (look: ReturnType<typeof pieceOf>) => (look?.centre.figure ? { ...look, parts: [] } : look);
 
 /** What lies in a row of a figure's parts. */
 function partOf(row: Tray["rows"][number], draft: Draft, reference: Reference) {
@@ -140,8 +144,8 @@ function partOf(row: Tray["rows"][number], draft: Draft, reference: Reference) {
   const centre = centreOf(reference, line?.centre ?? null);
   const shape = row.part ? centre?.figure?.parts.find((p) => p.code === row.part) : undefined;
   if (!line || !shape) return undefined;
-  const colour = line.making?.colours?.[shape.code] ?? line.colour;
-  return { shape, srgb: colourOf(reference, line.coating, colour)?.srgb ?? "#888888" };
+  const colour = colourOf(reference, line.coating, line.making?.colours?.[shape.code] ?? shape.colour ?? line.colour);
+  return { shape, srgb: (colour ?? colourOf(reference, line.coating, line.colour))?.srgb ?? "#888888" };
 }
 
 /** A line's piece in several variants; drawn anew only when something of its look changes, not its count. */
@@ -153,14 +157,21 @@ const Variants = memo(function Variants(props: {
   reference: Reference;
 }) {
   const { reference, tally } = props;
-  const { centre = null, size = null, coating = null, colour = null, decor = null } = props.line ?? {};
-  const { coat, dipLine, look: decorated = null, seen = null } = tally ?? {};
+  const { centre = null, size = null, coating = null, colour = null } = props.line ?? {};
+  const { decor = null, making = null, upright = null } = props.line ?? {};
+  const { coat, dipLine, look: decorated = null, seen = null, disc = null } = tally ?? {};
   const look = useMemo(
     () =>
       coat === undefined || dipLine === undefined
         ? undefined
-        : bare(pieceOf(reference, { centre, size, coating, colour, decor }, { coat, dipLine, look: decorated, seen })),
-    [reference, centre, size, coating, colour, decor, coat, dipLine, decorated, seen],
+        : whole(
+            pieceOf(
+              reference,
+              { centre, size, coating, colour, decor, making, upright },
+              { coat, dipLine, look: decorated, seen, disc },
+            ),
+          ),
+    [reference, centre, size, coating, colour, decor, making, upright, coat, dipLine, decorated, seen, disc],
   );
   if (!look) return null;
   return Array.from({ length: variants }, (_, v) => (

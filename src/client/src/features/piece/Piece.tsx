@@ -85,11 +85,21 @@ function Solid({ look, seed, afloat }: { look: PieceLook; seed: number; afloat: 
           opacity="0.14"
         />
       )}
-      {centre.holding === "stick" && <Stick length={length} />}
+      {look.disc && (
+        <circle
+          cy={length / 2}
+          r={look.disc.across / 2}
+          fill={look.disc.srgb}
+          stroke={shade(look.disc.srgb, -0.3)}
+          strokeWidth="0.6"
+        />
+      )}
+      {look.stick > 0 && <Stick length={length} out={look.stick} />}
       {!whole(first) && centre.holding !== "mould" && (
         <Body centre={centre} size={size} outline={body + holePath} halfAt={halfAt} y={y} id={id} random={random} />
       )}
       {coats.map((coat, i) => {
+        if (coat.upTo <= 0) return null;
         const { outline, edge } = coated(coat, ring, size, whole(coat), random);
         const onSheet = ([x, along]: Point): Point => [x, y(along)];
         return (
@@ -112,15 +122,17 @@ function Solid({ look, seed, afloat }: { look: PieceLook; seed: number; afloat: 
       {centre.shape === "wrappedRod" && (
         <Turns size={size} dipLine={first.upTo} y={y} dark={shade(first.srgb, -0.35)} />
       )}
-      <Gloss
-        centre={centre}
-        width={width}
-        length={length}
-        dipLine={first.upTo}
-        halfAt={halfAt}
-        y={y}
-        dark={shade(first.srgb, -0.3)}
-      />
+      {first.upTo > 0 && (
+        <Gloss
+          centre={centre}
+          width={width}
+          length={length}
+          dipLine={first.upTo}
+          halfAt={halfAt}
+          y={y}
+          dark={shade(first.srgb, -0.3)}
+        />
+      )}
     </g>
   );
 }
@@ -208,11 +220,11 @@ function Turns(props: { size: CentreSize; dipLine: number; y: (along: number) =>
   });
 }
 
-function Stick({ length }: { length: number }) {
+function Stick({ length, out }: { length: number; out: number }) {
   return (
     <g>
-      <rect x="-2.6" y="-15" width="5.2" height={length * 0.3 + 15} rx="2.4" fill="#e3c391" />
-      <rect x="0.4" y="-14.4" width="1.6" height={length * 0.3 + 14} rx="0.8" fill="#b78f57" opacity="0.7" />
+      <rect x="-2.6" y={-out} width="5.2" height={length * 0.3 + out} rx="2.4" fill="#e3c391" />
+      <rect x="0.4" y={-out + 0.6} width="1.6" height={length * 0.3 + out - 1} rx="0.8" fill="#b78f57" opacity="0.7" />
     </g>
   );
 }

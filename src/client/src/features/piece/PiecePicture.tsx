@@ -6,7 +6,7 @@ const air = 3;
 /** A piece on its own, as large as its box allows. */
 export function PiecePicture(props: { look: PieceLook; seed?: number; label?: string; className?: string }) {
   const { look } = props;
-  const top = overhang(look.centre);
+  const top = overhang(look);
   const shown = shownOf(look);
   const [wide, tall] = [look.size.width + 2 * air, shown + top + (shown < look.size.length ? air : 2 * air)];
   return (

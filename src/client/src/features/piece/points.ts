@@ -1,4 +1,14 @@
-import type { Centre, CentreSize, Decor, Part, PieceLine, LineTally, Reference, Sprinkle } from "../../api/client";
+import type {
+  OrderLine,
+  Centre,
+  CentreSize,
+  Decor,
+  Part,
+  PieceLine,
+  LineTally,
+  Reference,
+  Sprinkle,
+} from "../../api/client";
 import { centreOf, colourOf, sizeOf } from "../../api/queries";
 
 /** A coat as it is drawn. */
@@ -16,6 +26,10 @@ export interface Coat {
 export interface PieceLook {
   centre: Centre;
   size: CentreSize;
+  /** How far its stick reaches beyond it, in mm; nothing for none. */
+  stick: number;
+  /** What it is set on. */
+  disc: { srgb: string; across: number } | undefined;
   /** First to last. */
   coats: [Coat, ...Coat[]];
   patterns: { srgb: string; bead: number; strokes: number[][] }[];
@@ -27,8 +41,8 @@ export interface PieceLook {
 /** A line as it will look; nothing while it could not be computed. */
 export function pieceOf(
   reference: Reference,
-  line: PieceLine & { decor?: Decor | null },
-  tally: Pick<LineTally, "coat" | "dipLine" | "look" | "seen"> | undefined,
+  line: PieceLine & HeldLine & { decor?: Decor | null },
+  tally: (Pick<LineTally, "coat" | "dipLine" | "look" | "seen"> & { disc?: LineTally["disc"] }) | undefined,
 ): PieceLook | undefined {
   const centre = centreOf(reference, line.centre);
   const listed = sizeOf(reference, line.centre, line.size);
@@ -41,6 +55,8 @@ export function pieceOf(
   return {
     centre,
     size,
+    stick: stickOf(reference, line, centre),
+    disc: tally.disc ? { srgb: srgbOf(tally.disc.pot), across: tally.disc.across } : undefined,
     coats: [
       { srgb: colour.srgb, film: tally.coat, angle: 0, upTo: tally.dipLine },
       ...(look?.over ?? []).map((over) => ({
@@ -70,9 +86,25 @@ export function pieceOf(
 }
 
 /** How far a drawn piece reaches beyond its silhouette: leaves or a stick. */
-export function overhang(centre: Centre | undefined): number {
-  if (centre?.code === "strawberry") return 7;
-  return centre?.holding === "stick" ? 15 : 0;
+export function overhang({ centre, stick }: { centre: Centre | undefined; stick: number }): number {
+  return Math.max(stick, centre?.code === "strawberry" ? 7 : 0);
+}
+
+const stub = 15;
+
+/** What a line says of how its pieces are held. */
+interface HeldLine {
+  making?: OrderLine["making"];
+  upright?: boolean | null;
+}
+
+/** How far the stick is seen beyond a piece: all of it when it lies, which takes room, else as much as tells that it is there. */
+export function stickOf(reference: Reference, line: PieceLine & HeldLine, centre: Centre): number {
+  const on = line.making?.on ?? (centre.holding === "stick" ? "stick" : "none");
+  if (on === "none" || centre.figure) return 0;
+  const long = reference.supplies.find((s) => s.code === on)?.long;
+  const size = sizeOf(reference, line.centre, line.size);
+  return long && size && !(line.upright ?? centre.upright) ? Math.max(stub, long - size.length / 2) : stub;
 }
 
 const slender = 6;
