@@ -65,6 +65,27 @@ public sealed class FigureScreenTests(Site site) : IClassFixture<Fresh>, IDispos
         maker.See("moulded stars");
     }
 
+    [Fact]
+    public void Pieces_stay_bare_go_on_sticks_and_are_set_on_discs()
+    {
+        maker.Order("Web night", "20 bare cookies with white web");
+        maker.Until(() => maker.Count("[data-testid='pot-white']") == 1 && maker.Count("[data-testid='pot-dark']") == 0, "a pot for the web alone");
+        Assert.Equal("not dipped", maker.Value("Dip depth of sandwich cookies"));
+        maker.Fill("Dip depth of sandwich cookies", "half" + Keys.Enter);
+        maker.Until(() => maker.Count("[data-testid='pot-dark']") == 1, "a pot for the coat");
+        maker.Press("Undo");
+        maker.SeeSaved();
+
+        maker.Order("Stick night", "12 cookies on sticks teal");
+        maker.See("on lolly sticks, 15 cm");
+        maker.Choose("What sandwich cookies are put on", "on fruit picks");
+        maker.See("on fruit picks");
+        maker.Choose("What sandwich cookies are put on", "set on piped discs");
+        maker.See("on a disc in");
+        Assert.Empty(maker.Barriers());
+        maker.SeeSaved();
+    }
+
     /// <summary>Whether some day's hands have work on something.</summary>
     private bool IsPlanned(string what)
     {

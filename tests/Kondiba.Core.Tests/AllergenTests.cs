@@ -81,6 +81,44 @@ public class AllergenTests
         });
     }
 
+    /// <summary>Nor is any of a figure's: of its body, of what is joined to it and of what is stuck on, each of random own things.</summary>
+    [Fact]
+    public void No_allergen_of_a_figure_is_missing()
+    {
+        var some = Gen.OneOfConst(Names).Array[0, 4].Select(n => (IReadOnlyList<string>)[.. n.Distinct()]);
+        var facts = Gen.Select(some, some, Gen.Int[0, 4]).Select(f => (Contains: f.Item3 == 0 ? null : f.Item1, May: f.Item2));
+        Gen.Select(facts, facts, facts).Sample((body, mast, stuck) =>
+        {
+            OwnCentre Own(string of, string code, (IReadOnlyList<string>? Contains, IReadOnlyList<string> May) said) =>
+                KitchenTables.Entered(Shipped.Centre(of)!) with { Code = code, Name = code, Plural = code, Allergens = said.Contains, MayContain = said.May };
+            var own = OwnThings.None with
+            {
+                Parts = [Comet with { Allergens = stuck.Contains, MayContain = stuck.May }],
+                Centres = [Own("marshmallow", "bodies", body), Own("sandwich-cookie", "masts", mast)],
+                Figures = [new("buoy", "buoy", "buoys", "bodies", "one", 0, [new("m", "masts", "masts", "thin", 1, 1, 0, 1, false, false, true, null, [new(0, 20)])], [new("comet", [new(0, 0)])])],
+            };
+            var tables = KitchenTables.For(Shipped, own);
+            var order = Order(null, Line("buoy", "one", 6));
+            var tally = CoatingTally.For(order, tables, Now);
+            Assert.DoesNotContain(tally.Problems, p => p.Severity is Severity.Error);
+            var quote = Quote.For("Harbour kitchen", 1, Now.Date, order, Costing.For(order, tally, tables), tables);
+            foreach (var (name, said) in new[] { ("bodies", body), ("masts", mast), ("comets", stuck) })
+            {
+                var uses = Allergens.Of(order, tables).Where(u => u.Component == name).ToList();
+                if (said.Contains is not { } contains)
+                {
+                    Assert.Contains(uses, u => u.Kind is AllergenKind.NotKnown);
+                    Assert.Contains(name, quote.NotKnown);
+                    continue;
+                }
+
+                Assert.Equal(contains.Order(), uses.Where(u => u.Kind is AllergenKind.Contains).Select(u => u.Allergen).Order());
+                Assert.Equal(said.May.Except(contains).Order(), uses.Where(u => u.Kind is AllergenKind.MayContain).Select(u => u.Allergen).Order());
+                Assert.Empty(contains.Except(quote.Contains));
+            }
+        });
+    }
+
     [Fact]
     public void Peanuts_are_no_tree_nuts()
     {

@@ -160,7 +160,7 @@ public class AmountsTests
         { Berries() with { CountedIn = CountedIn.Packs }, "lines[0].countedIn" },
         { Berries(2.5), "lines[0].amount" },
         { Berries(10) with { CountedIn = CountedIn.Weight }, "lines[0].amount" },
-        { Berries(depth: 0), "lines[0].depth" },
+        { Berries(depth: -0.1), "lines[0].depth" },
         { Berries(depth: double.NaN), "lines[0].depth" },
         { Berries(depth: 1.2), "lines[0].depth" },
         { Berries(coats: 0), "lines[0].coats" },

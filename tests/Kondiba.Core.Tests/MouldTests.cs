@@ -90,6 +90,44 @@ public sealed class MouldTests
         Assert.NotNull(layered.WorkingOf("lines[0].parts.accent.perPiece"));
     }
 
+    [Fact]
+    public void Features_of_several_colours_and_a_layer_share_the_cavity_each_from_its_own_pot()
+    {
+        var plain = Tally(null, Moulded(24)).Lines[0].PerPiece.Value.Si;
+        LineDraft With(params AccentDraft[] features) => Moulded(24, accent: new(Wafers, "white", 0.2)) is var line ? line with { Making = line.Making! with { Mould = line.Making.Mould! with { Features = features } } } : null!;
+        var featured = With(new(Wafers, "silver", 0.03), new(Wafers, "teal", 0.05), new(Wafers, "silver", 0.02));
+        var order = Order(null, featured) with { Pickup = Now.PlusDays(4) };
+        var tally = CoatingTally.For(order, Tables, Now);
+        var line = Assert.Single(tally.Lines);
+        Assert.Equal(["feature-0", "feature-1", "feature-2", "accent"], line.Parts!.Select(p => p.Code));
+        Assert.Equal([0.03, 0.05, 0.02, 0.2], line.Parts!.Select(p => Math.Round(p.Tally.PerPiece.Value.Si / plain, 6)));
+        Assert.Equal(plain, line.PerPiece.Value.Si + line.Parts!.Sum(p => p.Tally.PerPiece.Value.Si), 9);
+        Assert.Equal(3, tally.Pots.Count);
+        var steps = PrepList.For(order, tally, Tables, Now).Steps.Select(s => s.Code).ToList();
+        Assert.True(steps.IndexOf("mould.0.1.features") < steps.IndexOf("mould.0.1.accent") && steps.IndexOf("mould.0.1.accent") < steps.IndexOf("mould.0.1"));
+        Assert.Contains(Tally(null, With(new AccentDraft(Wafers, "teal", 0.8))).Problems, p => p.Field == "lines[0].making.mould.features[0].share");
+        Assert.Contains(Tally(null, With([null!])).Problems, p => p.Field == "lines[0].making.mould.features[0]");
+    }
+
+    /// <summary>Broken pieces fill a share of the cavity, and only so many are bought as make it up.</summary>
+    [Fact]
+    public void Broken_pieces_fill_a_share_of_the_cavity() => Gen.Double[0.05, 0.6].Sample(share =>
+    {
+        var line = Moulded(40) is var whole ? whole with { Making = whole.Making! with { Mould = whole.Making.Mould! with { Broken = share } } } : null!;
+        var tally = CoatingTally.For(Order(null, line), Tables, Now);
+        var (mould, cookie) = (Tables.Mould("cookie-round")!, Tables.Centre("sandwich-cookie")!.Size("thin")!.Shape.WholeVolume);
+        Assert.Equal(mould.Holds.Si * (1 - share), tally.Lines[0].Moulded!.Coating.Value.Si, 9);
+        var begun = Math.Ceiling(40 * (1 + Tables.Centre("moulded-piece")!.Spoil.Value.Si));
+        Assert.Equal(Math.Ceiling((begun * mould.Holds.Si * share / cookie.Si) - 1e-9), Need.Of(Order(null, line), tally, Tables).Single(n => n.Ware == "centre.sandwich-cookie.thin").ToHave.Value);
+    });
+
+    [Fact]
+    public void More_than_most_of_a_cavity_is_not_filled_with_broken_pieces()
+    {
+        var line = Moulded(40) is var whole ? whole with { Making = whole.Making! with { Mould = whole.Making.Mould! with { Broken = 0.9 } } } : null!;
+        Assert.Contains(Tally(null, line).Problems, p => p.Field == "lines[0].making.mould.broken" && p.Severity is Severity.Error);
+    }
+
     [Theory]
     [InlineData("bucket", "sandwich-cookie", "thin", "making.mould.mould")]
     [InlineData("cookie-round", "cloud", null, "making.mould.insert")]

@@ -107,7 +107,7 @@ public sealed class OrderTests(Server server) : IClassFixture<Server>
         { """{"lines": [{"countedIn": "packs"}]}""", "lines[0].countedIn" },
         { """{"lines": [{"coating": "tar"}]}""", "lines[0].coating" },
         { """{"lines": [{"centre": "pebble"}]}""", "lines[0].centre" },
-        { """{"lines": [{"depth": 0}]}""", "lines[0].depth" },
+        { """{"lines": [{"depth": -1}]}""", "lines[0].depth" },
         { """{"lines": [null]}""", "lines[0]" },
     };
 

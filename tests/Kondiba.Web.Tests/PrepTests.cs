@@ -75,7 +75,7 @@ public sealed class PrepTests(Server server) : IClassFixture<Server>
     [Fact]
     public async Task How_a_line_is_made_and_how_an_order_differs_are_kept_with_it()
     {
-        var order = Orders.Order(Truffles(30, new JsonObject { ["filling"] = "ganache-milk", ["portion"] = 14, ["shares"] = new JsonObject { ["cream"] = 0.5 }, ["mould"] = null, ["colours"] = null }), Moulded("thin"));
+        var order = Orders.Order(Truffles(30, new JsonObject { ["filling"] = "ganache-milk", ["portion"] = 14, ["shares"] = new JsonObject { ["cream"] = 0.5 }, ["mould"] = null, ["colours"] = null, ["on"] = null, ["disc"] = null }), Moulded("thin"));
         order["schools"] = new JsonObject { ["ganache"] = "fridge" };
         var id = (string)(await client.CreatedAsync(order))["id"]!;
         var read = await (await client.GetAsync($"/api/orders/{id}")).ReadAsync();

@@ -16,9 +16,14 @@ namespace Kondiba.Core.Amounts;
 /// <param name="Mould">What it is moulded in; null when it is not, or in the size's own cavity.</param>
 /// <param name="Fill">What a cavity takes.</param>
 /// <param name="Insert">The centre pressed into the mould, and its size; null for none.</param>
+/// <param name="InsertEach">How many of them one piece takes: a part of one where it is broken.</param>
 internal sealed record LineMaking(
-    CentreSize Size, Filling? Filling, Sourced<Mass>? Portion, Mould? Mould = null, MouldFill? Fill = null, (Centre Centre, CentreSize Size)? Insert = null)
+    CentreSize Size, Filling? Filling, Sourced<Mass>? Portion, Mould? Mould = null, MouldFill? Fill = null, (Centre Centre, CentreSize Size)? Insert = null, double InsertEach = 1)
 {
+    private const double LeastLeft = 0.05;
+    private const double LeastBroken = 0.05;
+    private const double MostBroken = 0.6;
+
     /// <summary>Finds it; what cannot be is told and left out.</summary>
     /// <param name="line">The line as typed.</param>
     /// <param name="centre">Its centre.</param>
@@ -54,13 +59,19 @@ internal sealed record LineMaking(
     /// <summary>Dips of the line besides its own: a mould's first layer, the parts of a figure.</summary>
     public static IEnumerable<Dip> Besides(Dip dip, LineDraft line, TradeTables tables, List<Problem> problems)
     {
-        if (line.Making?.Mould?.Accent is { } accent && dip.Size.Shape is Cavity)
+        foreach (var (i, (field, layer)) in (dip.Size.Shape is Cavity ? line.Making?.Mould?.First ?? [] : []).Index())
         {
-            var (coating, colour) = tables.ColourOf(accent.Coating, accent.Colour, (part, reason, remedy) => problems.Add(new($"lines[{dip.Line}].making.mould.accent.{part}", reason, remedy)));
-            if (!(accent.Share is > 0 and < 1))
-                problems.Add(new($"lines[{dip.Line}].making.mould.accent.share", "A first layer takes more than nothing and less than all of the cavity.", "Type a share between 1 % and 99 %."));
+            if (layer is not { } accent)
+            {
+                problems.Add(new($"lines[{dip.Line}].making.mould.{field}", "This layer is empty.", "Fill it in or take it away."));
+                continue;
+            }
+
+            var (coating, colour) = tables.ColourOf(accent.Coating, accent.Colour, (part, reason, remedy) => problems.Add(new($"lines[{dip.Line}].making.mould.{field}.{part}", reason, remedy)));
+            if (!(accent.Share is > 0 and < 1) || line.Making!.Mould!.Left < LeastLeft)
+                problems.Add(new($"lines[{dip.Line}].making.mould.{field}.share", "The first layers leave nothing of the cavity, or one of them is nothing.", $"Together they take less than {1 - LeastLeft:0 %} of it."));
             else if (colour is not null)
-                yield return dip with { Layer = Layer(0), Part = "accent", Coating = coating!, Colour = colour, Size = dip.Size with { Shape = Thinner((Cavity)dip.Size.Shape, accent.Share / (1 - accent.Share)) } };
+                yield return dip with { Layer = Layer(i), Part = Part(field), Coating = coating!, Colour = colour, Size = dip.Size with { Shape = Thinner((Cavity)dip.Size.Shape, accent.Share / line.Making.Mould.Left) } };
         }
 
         foreach (var (i, part) in (dip.Centre.Figure?.Parts ?? []).Index())
@@ -161,6 +172,9 @@ internal sealed record LineMaking(
     // Layers above those of a line's further dips.
     private static int Layer(int i) => 100 + i;
 
+    /// <summary>Code of a mould's first layer: "accent", "feature-0".</summary>
+    private static string Part(string field) => field is "accent" ? field : $"feature-{field[9..^1]}";
+
     private static Cavity Thinner(Cavity cavity, double times) => cavity with { Coating = new(cavity.Coating.Si * times) };
 
     private static LineMaking Filled(Making making, Centre centre, CentreSize size, TradeTables tables, Action<string, string, string, Severity> tell)
@@ -207,14 +221,22 @@ internal sealed record LineMaking(
                 tell("making.mould.insertSize", $"{With.Article(centre.Name)} does not come in size '{draft.InsertSize}'.", $"Choose one of {string.Join(", ", centre.Sizes.Select(s => s.Code))}.", Severity.Error);
         }
 
-        var fill = MouldFill.For(mould, insert?.Size, insert is { } i ? $"{i.Size.Name} {i.Centre.Name}".Trim() : "", tables.Moulding);
+        var broken = insert is null ? null : draft.Broken;
+        if (broken is not (null or (>= LeastBroken and <= MostBroken)))
+        {
+            tell("making.mould.broken", "Broken pieces fill nearly nothing of the cavity, or leave no room for coating.", $"Enter {LeastBroken:0 %} to {MostBroken:0 %} of it.", Severity.Error);
+            broken = null;
+        }
+
+        var fill = MouldFill.For(mould, insert?.Size, insert is { } i ? $"{i.Size.Name} {i.Centre.Name}".Trim() : "", tables.Moulding, broken);
+        var each = insert is { } one && broken is not null ? fill.Insert / one.Size.Shape.WholeVolume : 1;
         if (fill.Misfit is not null)
             tell("making.mould.insert", fill.Misfit, fill.Remedy, Severity.Unfit);
         var shape = fill.Shape(mould);
-        if (draft.Accent is { Share: > 0 and < 1 } accent)
-            shape = Thinner(shape, 1 - accent.Share);
+        if (draft.Left is > LeastLeft and < 1)
+            shape = Thinner(shape, draft.Left);
         return new(
-            size with { Name = "", Shape = shape, Mass = insert?.Size.Mass ?? new(default, Source.Computed), Measures = [.. fill.Coating.Working] },
-            null, null, mould, fill, insert);
+            size with { Name = "", Shape = shape, Mass = insert is { } within ? new(within.Size.Mass.Value * each, within.Size.Mass.Source) : new(default, Source.Computed), Measures = [.. fill.Coating.Working] },
+            null, null, mould, fill, insert, each);
     }
 }

@@ -180,7 +180,7 @@ public sealed record SeenSize(Length Length, Length Width, IReadOnlyList<Profile
 public sealed record DiscTally(string Pot, Length Across, Figure<Mass> Mass);
 
 /// <summary>A further part of a line's pieces.</summary>
-/// <param name="Code">Code of a figure's part; "accent" for a mould's first layer.</param>
+/// <param name="Code">Code of a figure's part; "accent" or "feature-0" for a mould's first layers.</param>
 /// <param name="Coating">Code of its coating.</param>
 /// <param name="Colour">Code of its colour.</param>
 /// <param name="Tally">What it comes to.</param>

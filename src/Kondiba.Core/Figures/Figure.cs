@@ -71,6 +71,7 @@ public sealed record Figure(Centre Body, CentreSize BodySize, double Turn, IRead
         Name = name,
         Plural = plural,
         Holding = Body.Holding is Holding.Stick ? Holding.Fork : Body.Holding,
+        Upright = Body.Upright && Body.Holding is not Holding.Stick,
         Pack = null,
         PackName = [],
         Prep = [],

@@ -72,7 +72,17 @@ public sealed record Mould(
 /// <param name="Insert">Code of the centre that is pressed in; null for a solid piece.</param>
 /// <param name="InsertSize">Code of its size.</param>
 /// <param name="Accent">A first layer of another colour, seen on top when it comes out; null for none.</param>
-public sealed record MouldDraft(string? Mould, string? Insert = null, string? InsertSize = null, AccentDraft? Accent = null);
+/// <param name="Features">Details brushed or piped into the cavity before anything else, each of a colour of its own; null for none.</param>
+/// <param name="Broken">Share of the cavity that broken pieces of the insert fill; null when it goes in whole.</param>
+public sealed record MouldDraft(
+    string? Mould, string? Insert = null, string? InsertSize = null, AccentDraft? Accent = null, IReadOnlyList<AccentDraft>? Features = null, double? Broken = null)
+{
+    /// <summary>The layers that go in before the line's own colour, first to last.</summary>
+    internal IEnumerable<(string Field, AccentDraft? Layer)> First => [.. (Features ?? []).Select((f, i) => ($"features[{i}]", (AccentDraft?)f)), .. Accent is null ? [] : new[] { ("accent", (AccentDraft?)Accent) }];
+
+    /// <summary>What they leave of the coating in the cavity for the line's own colour, 0 to 1.</summary>
+    internal double Left => 1 - First.Sum(l => l.Layer is { Share: > 0 and < 1 } layer ? layer.Share : 0);
+}
 
 /// <summary>A first layer of another colour.</summary>
 /// <param name="Coating">Code of the coating.</param>
@@ -87,6 +97,7 @@ public sealed record AccentDraft(string? Coating, string? Colour, double Share);
 /// <param name="DryWafers">Share of a cavity that coating fills when dry wafers are heaped level in it and melted.</param>
 /// <param name="Fill">Time of the hands to fill a cavity: base, insert, edges, top.</param>
 /// <param name="Accent">Time of the hands for an accent layer.</param>
+/// <param name="Feature">Time of the hands to brush one feature.</param>
 /// <param name="AccentChill">Until an accent layer takes the next.</param>
 /// <param name="Unmould">Time of the hands to free a piece and peel off its lip.</param>
 /// <param name="Tap">Time of the hands to tap and scrape one mould.</param>
@@ -97,6 +108,7 @@ public sealed record MouldConstants(
     Sourced<Share> DryWafers,
     Sourced<Duration> Fill,
     Sourced<Duration> Accent,
+    Sourced<Duration> Feature,
     Sourced<Duration> AccentChill,
     Sourced<Duration> Unmould,
     Sourced<Duration> Tap);

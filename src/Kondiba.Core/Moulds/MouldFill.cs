@@ -24,15 +24,17 @@ public sealed record MouldFill(Volume Filled, Volume Insert, Figure<Volume> Coat
     /// <param name="insert">What is pressed in; null for a solid piece.</param>
     /// <param name="insertName">Its name: "double-filled sandwich cookie".</param>
     /// <param name="c">The trade's constants.</param>
-    public static MouldFill For(Mould mould, CentreSize? insert, string insertName, MouldConstants c)
+    /// <param name="broken">Share of the cavity that broken pieces of the insert fill; null when it goes in whole.</param>
+    public static MouldFill For(Mould mould, CentreSize? insert, string insertName, MouldConstants c, double? broken = null)
     {
+        var whole = insert is not null && broken is null;
         var wants = insert is null ? mould.Deep : c.Base.Value + insert.Shape.Thickness + c.Cover.Value;
-        var upTo = mould.Flush || insert is null ? mould.Deep : new(Math.Min(mould.Deep.Si, wants.Si));
+        var upTo = mould.Flush || !whole ? mould.Deep : new(Math.Min(mould.Deep.Si, wants.Si));
         var filled = mould.Holds * (upTo / mould.Deep);
-        var volume = insert is null ? default : new Volume(Math.Min(insert.Shape.WholeVolume.Si, filled.Si * MostInsert));
+        var volume = insert is null ? default : broken is { } share ? filled * share : new Volume(Math.Min(insert.Shape.WholeVolume.Si, filled.Si * MostInsert));
         var coating = filled - volume;
         var wafers = filled * c.DryWafers.Value.Si;
-        var (misfit, remedy) = insert is null ? (null, "") : Fit(mould, insert, insertName, wants, c);
+        var (misfit, remedy) = whole ? Fit(mould, insert!, insertName, wants, c) : (null, "");
         return new(
             filled,
             volume,
@@ -40,13 +42,13 @@ public sealed record MouldFill(Volume Filled, Volume Insert, Figure<Volume> Coat
             [
                 .. mould.Measures.Select(m => m with { What = $"{mould.Name}: {m.What}" }),
                 WorkingLine.Of("cavity", "", mould.Holds, Source.Computed),
-                .. mould.Flush || insert is null ? [] : new[]
+                .. mould.Flush || !whole ? [] : new[]
                 {
                     WorkingLine.Of("base under the insert", c.Base), WorkingLine.Of("cover over it", c.Cover),
                     WorkingLine.Of("filled to", "base + insert + cover, at most the brim", upTo, Source.Computed),
                 },
                 WorkingLine.Of("filled", "", filled, Source.Computed),
-                .. insert is null ? [] : new[] { WorkingLine.Of($"{insertName} takes", "", volume, Source.Computed) },
+                .. insert is null ? [] : new[] { WorkingLine.Of(whole ? $"{insertName} takes" : $"pieces of {insertName} take", whole ? "" : $"{broken:0 %} of it", volume, Source.Computed) },
                 WorkingLine.Of("coating in one cavity", $"{filled.In("mL"):0.0} − {volume.In("mL"):0.0} mL", coating, Source.Computed),
             ]),
             new(wafers, () =>

@@ -150,7 +150,7 @@ internal sealed class PrepWork
         else if (centre.Holding is not Holding.Mould)
             yield return new(centre, centre.Size(draft.Size)!, begun, Own: true);
         if (making.Insert is { } insert)
-            yield return new(insert.Centre, insert.Size, begun);
+            yield return new(insert.Centre, insert.Size, (int)Math.Ceiling((begun * making.InsertEach) - 1e-9));
     }
 
     /// <summary>Pieces to begin so that those that go wrong are made up for.</summary>
@@ -202,7 +202,7 @@ internal sealed class PrepWork
                 after.Add(before);
             if (draft.Depth == 0 && line.Parts is null)
                 continue;
-            before = centre.Holding is Holding.Mould && making.Mould is { } mould ? Mould(line, centre, making, mould, after) : Dip(line, draft, centre, after);
+            before = centre.Holding is Holding.Mould && making.Mould is { } mould ? Mould(line, draft, centre, making, mould, after) : Dip(line, draft, centre, after);
         }
     }
 
@@ -224,7 +224,7 @@ internal sealed class PrepWork
     }
 
     /// <summary>Moulds are filled round by round: a mould is free again when its pieces have come out.</summary>
-    private string Mould(LineTally line, Centre centre, LineMaking making, Mould mould, List<string> after)
+    private string Mould(LineTally line, LineDraft draft, Centre centre, LineMaking making, Mould mould, List<string> after)
     {
         var (c, begun) = (tables.Moulding, Begun(line, centre.Spoil.Value));
         var rounds = Rounds.For(begun, mould.AtOnce);
@@ -237,9 +237,12 @@ internal sealed class PrepWork
             left -= now;
             var trays = Rounds.For(now, mould.Cavities);
             var (code, of) = ($"mould.{line.Line}.{round}", $"{now} in the {mould.Name}{(rounds > 1 ? $", round {round} of {rounds}" : "")}");
+            var features = (line.Parts ?? []).Where(p => p.Code.StartsWith("feature-", StringComparison.Ordinal)).ToList();
+            if (features.Count > 0)
+                after = [Add($"{code}.features", Stage.Dip, of, [line.Line], new("features", [], $"Brush or pipe the features first, each in its colour: {With.List([.. features.Select(f => tables.Coating(f.Coating)!.Colour(f.Colour)!.Name)])}. Let each set before its neighbour.", "Brushed into one another they smear; on the outside they cannot be put right.", c.Feature.Source, place, Wait: c.AccentChill), c.Feature.Value * (now * features.Count), after, pots: [.. features.Select(p => $"{p.Coating}.{p.Colour}")], mould: mould.Code)];
             if (line.Parts?.Any(p => p.Code == "accent") is true)
                 after = [Add($"{code}.accent", Stage.Dip, of, [line.Line], new("accent", [], "Paint or pour the accents first.", "Poured onto a wet accent, the next layer draws it out of shape.", c.AccentChill.Source, place, Wait: c.AccentChill), c.Accent.Value * now, after, pots: [.. line.Parts!.Where(p => p.Code == "accent").Select(p => $"{p.Coating}.{p.Colour}")], mould: mould.Code)];
-            var text = $"{(making.Insert is null ? "Fill the cavities" : "A small base, the insert pressed to the middle, edges first, then over")}; tap hard, prick bubbles, scrape flush{(round > 1 ? ". The pieces of the round before come out first" : "")}.";
+            var text = $"{(making.Insert is null ? "Fill the cavities" : draft.Making!.Mould!.Broken is not null ? $"Pour a little into each cavity, press in the broken {making.Insert.Value.Centre.Plural}, then fill up" : "A small base, the insert pressed to the middle, edges first, then over")}; tap hard, prick bubbles, scrape flush{(round > 1 ? ". The pieces of the round before come out first" : "")}.";
             var filled = Add(code, Stage.Dip, of, [line.Line], new("fill", [], text, "Trapped air shows as holes; what stands over the edge is a lip to trim.", c.Fill.Source, place, Wait: sets), (c.Fill.Value * now) + (c.Tap.Value * trays), after, pots: [Pot(line)], mould: mould.Code);
             last = Add($"{code}.out", Stage.Dip, of, [line.Line], new("out", [], "When it draws away from the mould, stretch it and press the pieces out; peel or trim the lip.", "Forced out too early a piece stays dull or breaks.", c.Unmould.Source, "counter"), c.Unmould.Value * now, [filled], mould: mould.Code);
             after = [last];

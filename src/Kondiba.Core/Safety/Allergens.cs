@@ -89,7 +89,7 @@ public static class Allergens
     private static List<Component> Components(LineDraft line, TradeTables tables)
     {
         List<Component> all = [];
-        var (centre, decor, accent) = (tables.Centre(line.Centre), line.Decor ?? Decor.None, line.Making?.Mould?.Accent);
+        var (centre, decor, mould) = (tables.Centre(line.Centre), line.Decor ?? Decor.None, line.Making?.Mould);
         var making = centre?.Size(line.Size) is { } size ? LineMaking.Of(line, centre, size, tables) : null;
         if (making?.Filling is { } filling)
             Filled("centre", filling);
@@ -101,7 +101,8 @@ public static class Allergens
             Made("making.mould.insert", insert);
         foreach (var stuck in centre?.Figure?.Stuck ?? [])
             Glued("centre", tables.Decor.Part(stuck.Part));
-        Coated("making.mould.accent.coating", accent?.Coating);
+        foreach (var (field, layer) in mould?.First ?? [])
+            Coated($"making.mould.{field}.coating", layer?.Coating);
         Coated("coating", line.Coating);
         foreach (var (i, dip) in decor.Dips.Index())
             Coated($"decor.dips[{i}].coating", dip?.Coating);

@@ -2295,6 +2295,9 @@ export interface components {
             insert?: null | string;
             insertSize?: null | string;
             accent?: null | components["schemas"]["AccentDraft"];
+            features?: null | components["schemas"]["AccentDraft"][];
+            /** Format: double */
+            broken?: null | number;
         };
         MouldTally: {
             coating: components["schemas"]["FigureOfVolume"];

@@ -171,13 +171,23 @@ function InMould({ line, what, reference, moulded, index, change }: Props & { ch
   const mould = reference.moulds.find((m) => m.code === draft?.mould);
   const set = (part: Partial<MouldDraft> | null) =>
     change("mould", {
-      mould: part && { mould: null, insert: null, insertSize: null, accent: null, ...draft, ...part },
+      mould: part && {
+        ...{ mould: null, insert: null, insertSize: null, accent: null, features: null, broken: null },
+        ...draft,
+        ...part,
+      },
     });
   const inserts = useMemo(
     () =>
       reference.centres
-        .filter((c) => c.holding !== "mould" && !c.figure && c.sizes.some((s) => s.length <= 70))
-        .flatMap((c) => c.sizes.map((s) => ({ value: `${c.code}.${s.code}`, label: `${s.name} ${c.name}`.trim() }))),
+        .filter((c) => c.holding !== "mould" && !c.figure)
+        .flatMap((c) =>
+          c.sizes.map((s) => ({
+            value: `${c.code}.${s.code}`,
+            label: `${s.name} ${c.name}`.trim(),
+            hint: s.length > longestWhole ? "broken" : undefined,
+          })),
+        ),
     [reference],
   );
   const insert = draft?.insert ? `${draft.insert}.${draft.insertSize}` : none;
@@ -209,12 +219,33 @@ function InMould({ line, what, reference, moulded, index, change }: Props & { ch
               options={[{ value: none, label: "solid, no insert" }, ...inserts]}
               onChange={(key) => {
                 const [centre = "", size = ""] = key.split(".");
-                set(key === none ? { insert: null, insertSize: null } : { insert: centre, insertSize: size });
+                set(
+                  key === none
+                    ? { insert: null, insertSize: null, broken: null }
+                    : {
+                        ...{ insert: centre, insertSize: size },
+                        broken: inserts.some((i) => i.value === key && i.hint) ? usualBroken : null,
+                      },
+                );
               }}
             >
               {inserts.find((i) => i.value === insert)?.label ?? "solid, no insert"}
             </Choice>
+            {insert !== none && (
+              <>
+                {", "}
+                <Choice
+                  label={`How the insert of ${what} goes in`}
+                  value={draft?.broken ?? 0}
+                  options={[0, ...shares].map((share) => ({ value: share, label: wholeOrBroken(share) }))}
+                  onChange={(share) => set({ broken: share === 0 ? null : share })}
+                >
+                  {wholeOrBroken(draft?.broken ?? 0)}
+                </Choice>
+              </>
+            )}
             <br />
+            <Features what={what} line={line} reference={reference} draft={draft} set={set} />
             <Choice
               label={`First layer of ${what}`}
               value={draft?.accent?.colour ?? none}
@@ -261,6 +292,57 @@ function InMould({ line, what, reference, moulded, index, change }: Props & { ch
       )}
     </>
   );
+}
+
+// Longer than any mould here: it goes in broken.
+const longestWhole = 70;
+const usualBroken = 0.3;
+const shares = [0.2, usualBroken, 0.4, 0.5];
+const wholeOrBroken = (share: number) =>
+  share === 0 ? "pressed in whole" : `broken, ${Math.round(share * 100)}% of the cavity`;
+
+const brushed = 0.03;
+
+/** Details brushed into a cavity before anything else. */
+function Features(props: {
+  what: string;
+  line: OrderLine;
+  reference: Reference;
+  draft: MouldDraft | null;
+  set: (part: Partial<MouldDraft>) => void;
+}) {
+  const { what, line, reference, draft, set } = props;
+  const features = draft?.features ?? [];
+  const colours = reference.colours.filter((c) => c.coating === line.coating);
+  const brush = (at: number, colour: string) => {
+    if (colour === none) set({ features: features.filter((_, i) => i !== at) });
+    else if (at === features.length)
+      set({ features: [...features, { coating: line.coating, colour, share: brushed }] });
+    else set({ features: features.map((f, i) => (i === at ? { ...f, colour } : f)) });
+  };
+  return [...features, null].map((feature, i) => (
+    <span key={i}>
+      <Choice
+        label={feature ? `Feature ${i + 1} of ${what}` : `One more feature of ${what}`}
+        value={feature?.colour ?? none}
+        options={[
+          { value: none, label: feature ? "no such feature" : "no more features" },
+          ...colourOptions(colours, (name) => `features in ${name}`),
+        ]}
+        onChange={(colour) => brush(i, colour)}
+      >
+        {feature ? (
+          <>
+            <Dot srgb={colourOf(reference, feature.coating, feature.colour)?.srgb} />
+            features in {colourOf(reference, feature.coating, feature.colour)?.name ?? feature.colour}
+          </>
+        ) : (
+          "brush a feature in"
+        )}
+      </Choice>
+      <br />
+    </span>
+  ));
 }
 
 function Parts({ line, what, centre, reference, change }: Props & { change: Change }) {

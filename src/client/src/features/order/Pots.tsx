@@ -249,8 +249,8 @@ const PotView = memo(function PotView(props: {
         {pot.melts.length > 1 && <p className="text-mind font-semibold">in {pot.melts.length} melts</p>}
         {props.shared && (
           <p className="text-go" data-testid={`shared-${pot.colour}`}>
-            One pot with {props.shared.orders.join(", ")}: {wording.mass(props.shared.together)} for all, not{" "}
-            {wording.mass(props.shared.apart)}
+            One pot with {props.shared.orders.join(", ")}: {wording.mass(props.shared.together)} for all
+            {props.shared.apart - props.shared.together >= 1 && `, not ${wording.mass(props.shared.apart)}`}
           </p>
         )}
         {pot.advice && <p className="text-ink2 italic">{pot.advice}</p>}
