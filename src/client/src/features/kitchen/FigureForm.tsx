@@ -11,19 +11,15 @@ import {
 } from "../../api/client";
 import { centreOf, sizeOf } from "../../api/queries";
 import { KeepButtons, TextButton } from "../../ui/buttons";
-import { NumberField, PickField, TextField, Tick } from "../../ui/fields";
+import { NumberField, PickField, TextField } from "../../ui/fields";
 import { FieldNote } from "../../ui/notes";
 import { codeOf, useKeep } from "../../ui/useKeep";
+import { beside, type ErrorOf, type Part, PartFields, PieceField, Places, type Spot } from "./FigureParts";
 import { FigurePicture, type Place } from "../piece/FigurePicture";
 import type { PieceLook } from "../piece/points";
 
-type Part = OwnFigure["parts"][number];
 type Stuck = OwnFigure["stuck"][number];
-type Spot = Part["places"][number];
-type ErrorOf = (field: string) => string | undefined;
 
-const asBody = "";
-const beside: Spot = { x: 30, y: 0, turn: 0 };
 const fresh: OwnFigure = {
   ...{ code: "", name: "", plural: "", body: "sandwich-cookie", bodySize: "double", turn: 0 },
   parts: [],
@@ -202,187 +198,6 @@ export function FigureForm(props: {
   );
 }
 
-function PartFields(props: {
-  part: Part;
-  at: number;
-  reference: Reference;
-  change: (part: Partial<Part>) => void;
-  remove: () => void;
-  errorOf: ErrorOf;
-}) {
-  const { part, reference, change, errorOf } = props;
-  const colours = reference.colours.filter((c) => c.coating === reference.usualCoating);
-  const percent = (share: number) => Math.round(share * 1000) / 10;
-  return (
-    <fieldset className="border-line mt-5 min-w-0 border-l-2 pl-3">
-      <legend className="sr-only">Part {props.at + 1}</legend>
-      <div className="grid grid-cols-2 items-end gap-3 sm:grid-cols-3">
-        <TextField
-          label="Part, plural"
-          value={part.name}
-          onChange={(name) => change({ name })}
-          error={errorOf("name") ?? errorOf("code")}
-        />
-        <PieceField
-          label="Made from"
-          reference={reference}
-          centre={part.centre}
-          size={part.size}
-          onChange={(centre, size) => change({ centre, size })}
-          error={errorOf("centre")}
-        />
-        <PickField
-          label="Usual colour"
-          value={part.colour ?? asBody}
-          options={[{ value: asBody, label: "as the body" }, ...colours.map((c) => ({ value: c.code, label: c.name }))]}
-          onChange={(colour) => change({ colour: colour === asBody ? null : colour })}
-        />
-        <NumberField
-          label="Kept of its length, %"
-          value={percent(part.kept)}
-          onChange={(kept) => change({ kept: (kept ?? 0) / 100 })}
-          error={errorOf("kept")}
-        />
-        <NumberField
-          label="Cut from one"
-          value={part.cuts}
-          onChange={(cuts) => change({ cuts: Math.round(cuts ?? 0) })}
-          error={errorOf("cuts")}
-        />
-        <NumberField
-          label="Breakage, %"
-          value={percent(part.spoil)}
-          onChange={(spoil) => change({ spoil: (spoil ?? 0) / 100 })}
-          error={errorOf("spoil")}
-        />
-        <NumberField
-          label="Dipped to, %"
-          value={percent(part.depth)}
-          onChange={(depth) => change({ depth: (depth ?? 0) / 100 })}
-          error={errorOf("depth")}
-        />
-        <PickField
-          label="Held by"
-          value={part.joined ? "wet" : "dots"}
-          options={[
-            { value: "wet", label: "the wet coat" },
-            { value: "dots", label: "dots, once it has set" },
-          ]}
-          onChange={(by) => change({ joined: by === "wet" })}
-        />
-        <div>
-          <Tick label="behind the body" checked={part.behind} onChange={(behind) => change({ behind })} />
-          <Tick label="seen from its edge" checked={part.onEdge} onChange={(onEdge) => change({ onEdge })} />
-        </div>
-      </div>
-      <Places
-        of={part.name || `part ${props.at + 1}`}
-        places={part.places}
-        onChange={(places) => change({ places })}
-        error={errorOf("places")}
-      />
-      <p className="mt-1">
-        <TextButton onClick={props.remove} label={`Remove this part: ${part.name || props.at + 1}`}>
-          Remove this part
-        </TextButton>
-      </p>
-    </fieldset>
-  );
-}
-
-/** Where the pieces of a part sit, from the body's middle. */
-function Places(props: {
-  of: string;
-  places: Spot[];
-  round?: boolean;
-  onChange: (places: Spot[]) => void;
-  error: string | undefined;
-}) {
-  const { of, places, onChange } = props;
-  const set = (at: number, part: Partial<Spot>) => onChange(places.map((s, i) => (i === at ? { ...s, ...part } : s)));
-  return (
-    <>
-      <ol className="mt-2 space-y-1">
-        {places.map((spot, i) => (
-          <li key={i} className="flex flex-wrap items-end gap-3">
-            <span className="text-ink2 w-5 pb-2 text-right text-[13px]">{i + 1}</span>
-            <NumberField
-              className="w-20 sm:w-24"
-              label="Right, mm"
-              says={`${of} ${i + 1}: right, mm`}
-              value={spot.x}
-              onChange={(x) => set(i, { x: x ?? 0 })}
-            />
-            <NumberField
-              className="w-20 sm:w-24"
-              label="Down, mm"
-              says={`${of} ${i + 1}: down, mm`}
-              value={spot.y}
-              onChange={(y) => set(i, { y: y ?? 0 })}
-            />
-            {!props.round && (
-              <NumberField
-                className="w-20 sm:w-24"
-                label="Turned, °"
-                says={`${of} ${i + 1}: turned, °`}
-                value={spot.turn}
-                onChange={(turn) => set(i, { turn: turn ?? 0 })}
-              />
-            )}
-            {places.length > 1 && (
-              <span className="pb-2">
-                <TextButton
-                  onClick={() => onChange(places.filter((_, j) => j !== i))}
-                  label={`Remove number ${i + 1} of the ${of}`}
-                >
-                  Remove
-                </TextButton>
-              </span>
-            )}
-          </li>
-        ))}
-      </ol>
-      <p className="mt-1">
-        <TextButton
-          onClick={() => onChange([...places, mirrored(places.at(-1) ?? beside)])}
-          label={`One more of the ${of}`}
-        >
-          One more
-        </TextButton>
-      </p>
-      <FieldNote id={`note-places-${of}`} text={props.error} />
-    </>
-  );
-}
-
-/** A centre in a size. */
-function PieceField(props: {
-  label: string;
-  reference: Reference;
-  centre: string;
-  size: string;
-  onChange: (centre: string, size: string) => void;
-  error: string | undefined;
-}) {
-  const { reference } = props;
-  return (
-    <PickField
-      label={props.label}
-      value={`${props.centre}.${props.size}`}
-      options={reference.centres
-        .filter((c) => c.holding !== "mould" && !c.figure)
-        .flatMap((c) =>
-          c.sizes.map((s) => ({ value: `${c.code}.${s.code}`, label: pieceName(reference, c.code, s.code) })),
-        )}
-      onChange={(key) => {
-        const [centre = "", size = ""] = key.split(".");
-        props.onChange(centre, size);
-      }}
-      error={props.error}
-    />
-  );
-}
-
 /** The shapes of a figure's parts as the server cuts them, with the places, names and colours of the form. */
 function useDrawing(figure: OwnFigure, reference: Reference) {
   const shapes = figure.parts.map((p) => [p.centre, p.size, p.kept, p.cuts, p.onEdge, p.depth, p.spoil]);
@@ -414,12 +229,6 @@ const newPart = (figure: OwnFigure): Part => ({
   ...{ behind: false, onEdge: false, joined: false, colour: null },
   places: [beside],
 });
-
-/** The same place on the other side of the body. */
-const mirrored = ({ x, y, turn }: Spot): Spot => ({ x: -x, y, turn: turn === 0 ? 0 : -turn });
-
-export const pieceName = (reference: Reference, centre: string, size: string) =>
-  `${sizeOf(reference, centre, size)?.name ?? ""} ${centreOf(reference, centre)?.name ?? centre}`.trim();
 
 /** A colour of a figure's part as it is drawn in a list: its own, or the body's. */
 export const partSrgb = (reference: Reference, colour: string | null) =>
