@@ -206,6 +206,20 @@ public sealed class FigureTests
     }
 
     [Fact]
+    public void No_stick_goes_into_a_figures_marshmallows()
+    {
+        var order = Order(null, Line("lighthouse", "one", 6), Line("marshmallow", "one", 4)) with { Pickup = Now.PlusDays(4) };
+        var tally = CoatingTally.For(order, Tables, Now);
+        var figures = PrepList.For(Order(null, Line("lighthouse", "one", 6)), Tally(null, Line("lighthouse", "one", 6)), Tables, Now).Steps;
+        Assert.DoesNotContain(figures, s => s.Text.Contains("stick", StringComparison.Ordinal));
+
+        // Four marshmallows of the other line get one each, those of the lighthouses none.
+        var stick = PrepList.For(order, tally, Tables, Now).Steps.Single(s => s.Code == "prep.marshmallow.stick");
+        Assert.Equal(5 * 8, stick.Hands.TotalSeconds, 1e-6);
+        Assert.Equal(5, Pantry.Need.Of(order, tally, Tables).Single(n => n.Ware == "supply.lolly-stick").ToHave.Value);
+    }
+
+    [Fact]
     public void Every_part_lies_on_a_tray()
     {
         var tally = Tally(null, Of(Tables.Centre("boat")!, 20));

@@ -164,13 +164,13 @@ internal sealed class PrepWork
 
     private void Prepare()
     {
-        var wants = lines.SelectMany(l => Wants(l.Centre, l.Draft, l.Tally, l.Making, tables).Select(w => (w.Centre, w.Pieces, l.Tally.Line)))
-            .Concat(lines.Where(l => l.Centre.Holding is Holding.Mould || l.Centre.Figure is not null).Select(l => (l.Centre, Pieces: Begun(l.Tally, l.Centre.Spoil.Value), l.Tally.Line)));
+        var wants = lines.SelectMany(l => Wants(l.Centre, l.Draft, l.Tally, l.Making, tables).Select(w => (w.Centre, w.Pieces, l.Tally.Line, OnStick: w.Own && l.Draft.Making?.On is not Making.NoStick)))
+            .Concat(lines.Where(l => l.Centre.Holding is Holding.Mould || l.Centre.Figure is not null).Select(l => (l.Centre, Pieces: Begun(l.Tally, l.Centre.Spoil.Value), l.Tally.Line, OnStick: false)));
         foreach (var same in wants.GroupBy(w => w.Centre.Code))
         {
             var (centre, pieces, of) = (same.First().Centre, same.Sum(w => w.Pieces), same.Select(w => w.Line).Distinct().ToList());
             var filled = steps.Where(s => s.Stage is Stage.Fill && s.Lines.Intersect(of).Any() && tables.Fillings.Any(f => f.Makes == centre.Code && s.Code.StartsWith($"fill.{f.Code}.", StringComparison.Ordinal)));
-            var onSticks = same.Where(w => order.Lines[w.Line].Making?.On is not Making.NoStick).Sum(w => w.Pieces);
+            var onSticks = same.Where(w => w.OnStick).Sum(w => w.Pieces);
             PrepRule OnSticks(PrepRule rule) => rule is { Stick: true, Each: { } each } ? rule with { Each = new(each.Value * ((double)onSticks / pieces), each.Source) } : rule;
             Chain($"prep.{centre.Code}", Stage.Prep, $"{pieces} {(pieces == 1 ? centre.Name : centre.Plural)}", of, [.. Rules(centre).Where(r => !r.After && (!r.Stick || onSticks > 0)).Select(OnSticks), .. centre.Prep.Select((text, i) => new PrepRule($"own-{i}", [], text, "", Source.Kitchen, "counter"))], pieces, Ends(filled));
         }
