@@ -49,6 +49,7 @@ var app = builder.Build();
 app.UseExceptionHandler(UnreadableRequests.Handler);
 app.UseStatusCodePages();
 app.UseGuards();
+app.UseBorder();
 app.UseClientFiles();
 app.UseAuthentication();
 app.UseRateLimiter();

@@ -63,8 +63,16 @@ public sealed class Maker : IDisposable
     public string Order(string name, string line)
     {
         Go("");
-        Type("n");
-        Until(() => Focused() == "Add to the order", "the cursor where lines are typed");
+
+        // The page listens to keys a moment after it is there.
+        Until(
+            () =>
+            {
+                if (new Uri(Url).AbsolutePath == "/")
+                    Type("n");
+                return Focused() == "Add to the order";
+            },
+            "the cursor where lines are typed");
         Fill("Order for", name);
         Fill("Add to the order", line);
         Until(() => Count("[data-testid=understood]") == 1, "the line understood");

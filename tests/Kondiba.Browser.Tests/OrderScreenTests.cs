@@ -71,8 +71,8 @@ public sealed class OrderScreenTests(Site site) : IClassFixture<Fresh>, IDisposa
         maker.See("There must be at least one piece.");
         maker.Fill("How many pretzel rods", "18");
         maker.SeeSaved();
-        maker.Fill("Dip depth of pretzel rods", "0" + Keys.Tab);
-        maker.See("A dip depth of nothing leaves no coat.");
+        maker.Fill("Dip depth of pretzel rods", "120" + Keys.Tab);
+        maker.See("A piece is dipped somewhere between not at all and whole.");
         maker.Fill("Dip depth of pretzel rods", "1/2" + Keys.Tab);
         maker.SeeSaved();
         Assert.Equal("half", maker.Value("Dip depth of pretzel rods"));

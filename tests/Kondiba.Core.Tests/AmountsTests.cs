@@ -18,6 +18,17 @@ public class AmountsTests
             .Select((piece, count, colour, depth, coats) => Line(piece.Centre, piece.Size, count, colour, depth, coats));
 
     /// <summary>Common practice: a pound of coating melts to about twelve fluid ounces.</summary>
+    /// <summary>An order is limited as a whole: of what is beyond its limits nothing is computed.</summary>
+    [Fact]
+    public void An_order_without_end_is_cut_off_before_it_is_computed()
+    {
+        var tally = CoatingTally.For(Order(null, [.. Enumerable.Repeat(Rods(2000), 10_000)]), Tables, Now);
+        Assert.Equal(10_000, tally.Pieces);
+        Assert.Contains(tally.Problems, p => p.Field == "lines" && p.Severity is Severity.Error);
+        Assert.Contains(tally.Problems, p => p.Field == "lines[5].amount" && p.Severity is Severity.Error);
+        Assert.Equal(5, tally.Lines.Count);
+    }
+
     [Fact]
     public void Sixteen_ounces_melt_to_about_twelve_fluid_ounces()
     {
@@ -161,6 +172,7 @@ public class AmountsTests
         { Berries(2.5), "lines[0].amount" },
         { Berries(10) with { CountedIn = CountedIn.Weight }, "lines[0].amount" },
         { Berries(depth: -0.1), "lines[0].depth" },
+        { Berries(depth: 1e-200), "lines[0].depth" },
         { Berries(depth: double.NaN), "lines[0].depth" },
         { Berries(depth: 1.2), "lines[0].depth" },
         { Berries(coats: 0), "lines[0].coats" },

@@ -179,7 +179,7 @@ public sealed class FormatTests(Server server) : IClassFixture<Server>
         Assert.Equal(csv, await other.GetStringAsync("/api/files/pantry.csv"));
     }
 
-    private static string Root
+    internal static string Root
     {
         get
         {

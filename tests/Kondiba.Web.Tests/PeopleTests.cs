@@ -1,6 +1,8 @@
 using System.Net;
 using System.Net.Http.Json;
 using System.Text.Json.Nodes;
+using Microsoft.AspNetCore.Identity;
+using Microsoft.Extensions.DependencyInjection;
 
 namespace Kondiba.Web.Tests;
 
@@ -156,6 +158,30 @@ public sealed class PeopleTests(Server server) : IClassFixture<Server>
         Assert.Equal(HttpStatusCode.OK, (await owner.GetAsync("/api/kitchen")).StatusCode);
         using var other = Server.Browser(server.Own);
         Assert.Equal(HttpStatusCode.Forbidden, (await other.PostAsJsonAsync("/api/session", new { name = "owner of Changing kitchen", password = Server.Password })).StatusCode);
+    }
+
+    /// <summary>After a changed password, or removed, another device is signed out: it is told so, can sign out, and its cookie is gone.</summary>
+    [Fact]
+    public async Task Another_device_is_signed_out_in_peace_after_a_changed_password_and_when_removed()
+    {
+        await using var strict = server.Own.WithWebHostBuilder(host => host.ConfigureServices(services => services.Configure<SecurityStampValidatorOptions>(o => o.ValidationInterval = TimeSpan.Zero)));
+        using var first = Server.Browser(strict);
+        (await first.PostAsJsonAsync("/api/session/kitchen", new { kitchen = "Two devices", name = "tide keeper", password = Server.Password })).EnsureSuccessStatusCode();
+        using var second = Server.Browser(strict);
+        (await second.PostAsJsonAsync("/api/session", new { name = "tide keeper", password = Server.Password })).EnsureSuccessStatusCode();
+        (await first.PutAsJsonAsync("/api/session/password", new { old = Server.Password, @new = "another whisk and bowl" })).EnsureSuccessStatusCode();
+        Assert.Equal(HttpStatusCode.OK, (await first.GetAsync("/api/kitchen")).StatusCode);
+        Assert.Equal(HttpStatusCode.Unauthorized, (await second.GetAsync("/api/kitchen")).StatusCode);
+        Assert.False((bool)(await (await second.GetAsync("/api/session")).ReadAsync())["signedIn"]!);
+        Assert.Equal(HttpStatusCode.NoContent, (await second.DeleteAsync("/api/session")).StatusCode);
+
+        var path = (string)(await (await first.PostAsJsonAsync("/api/people/invitations", new { })).ReadAsync())["path"]!;
+        using var helper = Server.Browser(strict);
+        (await helper.PostAsJsonAsync($"/api/session{path}", new { name = "spare hands", password = Server.Password })).EnsureSuccessStatusCode();
+        var people = (await first.GetFromJsonAsync<JsonArray>("/api/people"))!;
+        (await first.DeleteAsync($"/api/people/{people.Single(p => (string)p!["name"]! == "spare hands")!["id"]}")).EnsureSuccessStatusCode();
+        Assert.Equal(HttpStatusCode.Unauthorized, (await helper.GetAsync("/api/kitchen")).StatusCode);
+        Assert.Equal(HttpStatusCode.NoContent, (await helper.DeleteAsync("/api/session")).StatusCode);
     }
 
     [Fact]

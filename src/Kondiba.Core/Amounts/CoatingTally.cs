@@ -34,7 +34,7 @@ public sealed record CoatingTally(
         tables = Prep.Schools.Chosen(order, tables);
         if (order.Margin is { } margin && problems.TrueForAll(p => p.Field != "margin"))
             tables = tables with { Pot = tables.Pot with { Margin = new(new(margin), Source.Entered) } };
-        var dips = order.Lines.Select((line, i) => OrderCheck.Line(line, i, tables, problems)).OfType<Dip>().ToList();
+        var dips = OrderCheck.Lines(order, tables, problems);
 
         var designs = (from dip in dips
                        let decor = LineMaking.DecorOf(order.Lines[dip.Line], dip.Centre)

@@ -32,6 +32,8 @@ internal sealed record Dip(
 internal static class OrderCheck
 {
     private const int MostPieces = 2000;
+    private const int MostInOrder = 10_000;
+    internal const double LeastDepth = 0.01;
     private const int MostCoats = 3;
     private const int MostLines = 200;
     private const int LongestName = 80;
@@ -98,8 +100,30 @@ internal static class OrderCheck
                 yield return problem;
     }
 
+    /// <summary>An order's lines in terms of the trade tables, as many as a kitchen makes; the problems of the others are added.</summary>
+    public static List<Dip> Lines(OrderDraft order, TradeTables tables, List<Problem> problems)
+    {
+        List<Dip> dips = [];
+        var pieces = 0;
+        foreach (var (i, line) in order.Lines.Take(MostLines).Index())
+        {
+            if (Line(line, i, tables, problems) is not { } dip)
+                continue;
+            if (pieces + dip.Count.Value > MostInOrder)
+            {
+                problems.Add(new($"lines[{i}].amount", $"With this line the order has more than {MostInOrder} pieces.", "Split it in two orders."));
+                continue;
+            }
+
+            pieces += dip.Count.Value;
+            dips.Add(dip);
+        }
+
+        return dips;
+    }
+
     /// <summary>The line in terms of the trade tables, or null with its problems added.</summary>
-    public static Dip? Line(LineDraft? line, int index, TradeTables tables, List<Problem> problems)
+    private static Dip? Line(LineDraft? line, int index, TradeTables tables, List<Problem> problems)
     {
         if (line is null)
         {
@@ -127,8 +151,8 @@ internal static class OrderCheck
 
         var (coating, colour) = tables.ColourOf(line.Coating, line.Colour, Error);
         var count = size is null ? null : Count(line, centre!, size, Error);
-        if (!(line.Depth is >= 0 and <= 1))
-            Error("depth", "A piece is dipped somewhere between not at all and whole.", "Type a share between 0 %, for a bare piece, and 100 %.");
+        if (!(line.Depth is 0 or (>= LeastDepth and <= 1)))
+            Error("depth", "A piece is dipped somewhere between not at all and whole.", "Type a share between 1 % and 100 %, or 0 % for a bare piece.");
         else if (line.Depth == 0 && centre?.Holding is Holding.Mould)
             Error("depth", "A moulded piece is coating through and through.", "Set the depth to 100 %.");
         if (line.Coats is < 1 or > MostCoats)

@@ -124,7 +124,7 @@ internal static class DecorCheck
             var before = problems.Count;
             var field = $"dips[{i}]";
             var (coating, colour) = Colour(field, dip.Coating, dip.Colour);
-            if (!(dip.Depth > 0 && dip.Depth <= 1))
+            if (!(dip.Depth is >= OrderCheck.LeastDepth and <= 1))
                 Add($"{field}.depth", "A dip covers more than nothing and at most all.", "Type a share between 1 % and 100 %.");
             if (!(dip.Angle is >= -90 and <= 90))
                 Add($"{field}.angle", "A piece goes in end first, at 0°, sideways, at 90° or −90°, or between.", "Type an angle between −90° and 90°.");

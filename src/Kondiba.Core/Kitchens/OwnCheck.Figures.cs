@@ -45,7 +45,7 @@ public static partial class OwnCheck
                 Error($"parts[{i}].cuts", $"One centre does not give {part.Cuts} parts of {part.Kept:0 %} of its length.", $"Enter 1 to {Math.Floor((1 / part.Kept) + 0.001):0}.");
             if (!(part.Spoil is >= 0 and <= 0.5))
                 Error($"parts[{i}].spoil", "What breaks is less than nothing, or more than half.", "Enter 0% to 50%.");
-            if (!(part.Depth is > 0 and <= 1))
+            if (!(part.Depth is >= Amounts.OrderCheck.LeastDepth and <= 1))
                 Error($"parts[{i}].depth", "It is dipped to nothing, or more than whole.", "Enter 1% to 100%.");
             problems.AddRange(Placed($"parts[{i}].places", part.Places));
         }

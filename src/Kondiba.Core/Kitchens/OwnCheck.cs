@@ -28,6 +28,7 @@ public static partial class OwnCheck
     private const int MostGrainColours = 8;
     private const double MostFat = 0.60;
     private const double HeaviestPiece = 2000;
+    private const double LightestPiece = 0.1;
 
     // A marshmallow floats, a boiled sweet sinks: nothing edible is far outside of these.
     private static readonly Density Lightest = Quantities.Of<Density>(0.05, "g/mL");
@@ -300,12 +301,13 @@ public static partial class OwnCheck
     {
         foreach (var problem in Coded(size.Code))
             yield return problem with { Field = $"{path}.{problem.Field}" };
-        if (!(size.Mass is >= 0 and <= HeaviestPiece))
-            yield return new($"{path}.mass", "One weighs less than nothing, or more than a kitchen dips.", "Weigh ten and divide.");
+        var least = holding is Holding.Mould ? 0 : LightestPiece;
+        if (!(size.Mass >= least && size.Mass <= HeaviestPiece))
+            yield return new($"{path}.mass", "One weighs nothing, or more than a kitchen dips.", "Weigh ten and divide.");
         var wrong = Measured($"{path}.", kind.Measures, size.Measures).ToList();
         foreach (var problem in wrong)
             yield return problem;
-        if (wrong.Count > 0 || !(size.Mass is >= 0 and <= HeaviestPiece))
+        if (wrong.Count > 0 || !(size.Mass >= least && size.Mass <= HeaviestPiece))
             yield break;
 
         double Si(string code) => ShapeKind.Si(kind.Measures.First(m => m.Code == code).Unit, size.Measures[code]);

@@ -26,12 +26,15 @@ public sealed record PacksToBuy(double Holds, int Count, int Coupons, Money Pric
 /// <param name="Left">What stays in the packs bought.</param>
 public sealed record PackCover(double FromStock, IReadOnlyList<Lot> Lots, IReadOnlyList<PacksToBuy> Packs, Money Price, double Left)
 {
+    private const int MostUnits = 20_000;
+
     /// <summary>Packs to buy, of all sizes.</summary>
     public int Count => Packs.Sum(p => p.Count);
 
     /// <summary>
     /// Uses up stock, earliest date first, then finds the packs that cover the rest at the least price, and of those the cover
-    /// that leaves least. Exact to the whole unit: solved from the end, for every amount still wanting.
+    /// that leaves least. Exact to the whole unit, or to a 20,000th of a need that is larger: solved from the end, for every amount
+    /// still wanting.
     /// </summary>
     /// <param name="need">What is wanted, in the ware's unit.</param>
     /// <param name="stock">Lots of this ware.</param>
@@ -70,7 +73,9 @@ public sealed record PackCover(double FromStock, IReadOnlyList<Lot> Lots, IReadO
 
         // Whatever is bought comes to a multiple of what divides every pack: that is the unit.
         var sizes = packs.Select(p => (int)Math.Floor(Math.Round(p.Holds, 6))).ToArray();
-        var unit = sizes.Aggregate((a, b) => (int)BigInteger.GreatestCommonDivisor(a, b));
+        var unit = Math.Max(sizes.Aggregate((a, b) => (int)BigInteger.GreatestCommonDivisor(a, b)), (int)Math.Ceiling((double)units / MostUnits));
+        if (sizes.Max() < unit)
+            return ByTheThousand(units, packs);
         var need = (units + unit - 1) / unit;
         for (var i = 0; i < sizes.Length; i++)
             sizes[i] /= unit;
@@ -85,6 +90,8 @@ public sealed record PackCover(double FromStock, IReadOnlyList<Lot> Lots, IReadO
             best[wanting] = (long.MaxValue, long.MaxValue);
             for (var i = 0; i < sizes.Length; i++)
             {
+                if (sizes[i] == 0)
+                    continue;
                 var rest = best[Math.Max(0, wanting - sizes[i])];
                 var total = (rest.Cents + prices[i], rest.Units + sizes[i]);
                 if (total.CompareTo(best[wanting]) < 0)
@@ -92,12 +99,13 @@ public sealed record PackCover(double FromStock, IReadOnlyList<Lot> Lots, IReadO
             }
         }
 
-        var coupons = packs.Index().Where(p => p.Item.Coupon is not null)
-            .SelectMany(p => Enumerable.Repeat(p.Index, Math.Min(p.Item.Coupons, (need / sizes[p.Index]) + 1))).ToArray();
+        var coupons = packs.Index().Where(p => p.Item.Coupon is not null && sizes[p.Index] > 0)
+            .SelectMany(p => Bundles(Math.Min(p.Item.Coupons, (need / sizes[p.Index]) + 1)).Select(times => (Pack: p.Index, Times: times))).ToArray();
         var used = new bool[coupons.Length, need + 1];
         for (var k = 0; k < coupons.Length; k++)
         {
-            var (size, price) = (sizes[coupons[k]], Cents(packs[coupons[k]].Price.Value - packs[coupons[k]].Coupon!.Value));
+            var (pack, times) = coupons[k];
+            var (size, price) = (sizes[pack] * times, Cents(packs[pack].Price.Value - packs[pack].Coupon!.Value) * times);
             for (var wanting = need; wanting >= 1; wanting--)
             {
                 var rest = best[Math.Max(0, wanting - size)];
@@ -113,9 +121,9 @@ public sealed record PackCover(double FromStock, IReadOnlyList<Lot> Lots, IReadO
         {
             if (!used[k, still])
                 continue;
-            count[coupons[k]]++;
-            withCoupon[coupons[k]]++;
-            still = Math.Max(0, still - sizes[coupons[k]]);
+            count[coupons[k].Pack] += coupons[k].Times;
+            withCoupon[coupons[k].Pack] += coupons[k].Times;
+            still = Math.Max(0, still - (sizes[coupons[k].Pack] * coupons[k].Times));
         }
 
         for (; still > 0; still = Math.Max(0, still - sizes[choice[still]]))
@@ -129,6 +137,24 @@ public sealed record PackCover(double FromStock, IReadOnlyList<Lot> Lots, IReadO
                 withCoupon[p.Index],
                 (p.Item.Price.Value * count[p.Index]) - ((p.Item.Coupon ?? default) * withCoupon[p.Index]))),
         ];
+    }
+
+    /// <summary>Bundles of coupons, each taken or not, that together make every number up to so many.</summary>
+    private static IEnumerable<int> Bundles(int coupons)
+    {
+        for (var times = 1; coupons > 0; times *= 2)
+        {
+            yield return Math.Min(times, coupons);
+            coupons -= times;
+        }
+    }
+
+    /// <summary>A need of so many packs that one does not matter: of the pack that is cheapest for what it holds.</summary>
+    private static List<PacksToBuy> ByTheThousand(int units, IReadOnlyList<Pack> packs)
+    {
+        var pack = packs.MinBy(p => (double)p.Price.Value.Amount / p.Holds)!;
+        var count = (int)Math.Ceiling(units / pack.Holds);
+        return [new(pack.Holds, count, 0, pack.Price.Value * count)];
     }
 
     private static long Cents(Money price) => (long)Math.Round(price.Amount * 100);

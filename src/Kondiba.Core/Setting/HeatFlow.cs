@@ -30,6 +30,7 @@ internal readonly record struct FilmState(double Film, double Centre, double Set
 internal sealed class HeatFlow
 {
     private const double Tolerance = 1e-4;
+    private const int MostSteps = 20_000;
     private const double LongestStep = 600;
     private static readonly double RateAt = Quantities.Of<Temperature>(20, "°C").Si;
 
@@ -63,13 +64,19 @@ internal sealed class HeatFlow
     /// <summary>Follows it step by step, until some time or until asked to stop.</summary>
     /// <param name="until">In s.</param>
     /// <param name="step">Sees each step's two ends; false ends it.</param>
+    /// <remarks>It ends after so many steps whatever is asked, and at once where the numbers do not hold.</remarks>
     public void Follow(double until, Func<Moment, Moment, bool> step)
     {
         var now = start;
-        for (var length = 5.0; now.Seconds < until;)
+        var length = 5.0;
+        for (var steps = 0; now.Seconds < until && steps < MostSteps; steps++)
         {
             length = Min(Min(length, LongestStep), until - now.Seconds);
             var (next, error) = Step(now, length);
+
+            // A film so thin that its warmth is beyond all numbers has no course.
+            if (!double.IsFinite(error))
+                return;
             if (error <= 1)
             {
                 if (!step(now, next))

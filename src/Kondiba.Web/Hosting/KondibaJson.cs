@@ -27,7 +27,23 @@ public static class KondibaJson
         options.Converters.Add(new JsonStringEnumConverter<OrderState>(JsonNamingPolicy.CamelCase));
         options.Converters.Add(new JsonStringEnumConverter<MovementKind>(JsonNamingPolicy.CamelCase));
         options.Converters.Add(new JsonStringEnumConverter<Role>(JsonNamingPolicy.CamelCase));
+        options.Converters.Add(new ThisMillennium<LocalDate>(NodaConverters.LocalDateConverter, d => d.Year));
+        options.Converters.Add(new ThisMillennium<LocalDateTime>(NodaConverters.LocalDateTimeConverter, d => d.Year));
         options.ConfigureForNodaTime(DateTimeZoneProviders.Tzdb);
+
+        // After those with names of their own: a number is no name of anything.
+        options.Converters.Add(new JsonStringEnumConverter(namingPolicy: null, allowIntegerValues: false));
+    }
+
+    /// <summary>A day that anything can be planned on: computing goes some days beyond it, either way.</summary>
+    internal static bool IsThisMillennium(int year) => year is >= 2000 and < 3000;
+
+    private sealed class ThisMillennium<T>(JsonConverter<T> inner, Func<T, int> year) : JsonConverter<T>
+    {
+        public override T Read(ref Utf8JsonReader reader, Type typeToConvert, JsonSerializerOptions options) =>
+            inner.Read(ref reader, typeToConvert, options) is { } day && IsThisMillennium(year(day)) ? day : throw new JsonException("The year is not in this millennium.");
+
+        public override void Write(Utf8JsonWriter writer, T value, JsonSerializerOptions options) => inner.Write(writer, value, options);
     }
 
     private sealed class MoneyAsNumber : JsonConverter<Money>

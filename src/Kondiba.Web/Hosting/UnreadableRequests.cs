@@ -2,12 +2,15 @@ using System.Text.Json;
 
 namespace Kondiba.Web.Hosting;
 
-/// <summary>Requests whose body is not what the API document describes: 400 with the place in the body, never a server error.</summary>
+/// <summary>
+/// Requests that cannot be answered as they are: a body that is not what the API document describes is 400 with the place in it, what
+/// the database refuses because somebody else was first is 409; neither is a server error.
+/// </summary>
 internal static class UnreadableRequests
 {
     public static ExceptionHandlerOptions Handler => new()
     {
-        StatusCodeSelector = error => error is BadHttpRequestException bad ? bad.StatusCode : StatusCodes.Status500InternalServerError,
+        StatusCodeSelector = error => error is BadHttpRequestException bad ? bad.StatusCode : Conflict.Of(error) is not null ? StatusCodes.Status409Conflict : StatusCodes.Status500InternalServerError,
     };
 
     public static void AddUnreadableRequests(this IServiceCollection services)
@@ -15,6 +18,8 @@ internal static class UnreadableRequests
         services.Configure<RouteHandlerOptions>(options => options.ThrowOnBadRequest = true);
         services.AddProblemDetails(options => options.CustomizeProblemDetails = context =>
         {
+            if (Conflict.Of(context.Exception) is { } conflict)
+                (context.ProblemDetails.Title, context.ProblemDetails.Detail) = (conflict.What, conflict.Remedy);
             if (context.Exception is not BadHttpRequestException bad)
                 return;
             var at = (bad.InnerException as JsonException)?.Path;

@@ -1,6 +1,7 @@
 using System.Data;
 using Kondiba.Core.Amounts;
 using Kondiba.Data;
+using Kondiba.Web.Hosting;
 using Kondiba.Web.Kitchens;
 using Microsoft.EntityFrameworkCore;
 using NodaTime;
@@ -81,7 +82,7 @@ internal sealed record LocalDateQuery(LocalDate Value)
     public static bool TryParse(string? text, out LocalDateQuery? day)
     {
         var parsed = NodaTime.Text.LocalDatePattern.Iso.Parse(text ?? "");
-        day = parsed.Success ? new(parsed.Value) : null;
-        return parsed.Success;
+        day = parsed.Success && KondibaJson.IsThisMillennium(parsed.Value.Year) ? new(parsed.Value) : null;
+        return day is not null;
     }
 }

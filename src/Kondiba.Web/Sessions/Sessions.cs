@@ -6,6 +6,7 @@ using Kondiba.Data;
 using Kondiba.Web.Hosting;
 using Microsoft.AspNetCore.Antiforgery;
 using Microsoft.AspNetCore.Authentication;
+using Microsoft.AspNetCore.Authentication.Cookies;
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.AspNetCore.Identity;
@@ -46,10 +47,11 @@ internal static class Sessions
     public const int ShortestPassword = 10;
 
     private const string KitchenClaim = "kitchen";
-    private const string HelperClaim = "helper";
+    private const string OwnerClaim = "owner";
     private const int LongestName = 80;
 
-    public static bool IsOwner(this ClaimsPrincipal user) => !user.HasClaim(c => c.Type == HelperClaim);
+    /// <summary>Whether somebody is said to own the kitchen; of whom nothing is said does not.</summary>
+    public static bool IsOwner(this ClaimsPrincipal user) => user.HasClaim(c => c.Type == OwnerClaim);
 
     /// <summary>The person who is signed in; null by key or in the sample kitchen.</summary>
     public static Guid? PersonOf(ClaimsPrincipal user) => Guid.TryParse(user.FindFirstValue(ClaimTypes.NameIdentifier), out var id) ? id : null;
@@ -76,6 +78,7 @@ internal static class Sessions
             identity.Lockout.MaxFailedAccessAttempts = 5;
             identity.Lockout.DefaultLockoutTimeSpan = TimeSpan.FromMinutes(10);
         }).AddUserStore<PeopleStore>().AddSignInManager().AddClaimsPrincipalFactory<Claims>();
+        services.AddScoped<ISecurityStampValidator, OneCookie>();
         services.AddAntiforgery(form =>
         {
             form.HeaderName = "X-Kondiba-Form";
@@ -85,7 +88,7 @@ internal static class Sessions
         });
         services.AddAuthorizationBuilder()
             .SetFallbackPolicy(new AuthorizationPolicyBuilder().RequireClaim(KitchenClaim).Build())
-            .AddPolicy(Owners, policy => policy.RequireClaim(KitchenClaim).RequireAssertion(context => context.User.IsOwner()));
+            .AddPolicy(Owners, policy => policy.RequireClaim(KitchenClaim).RequireClaim(OwnerClaim));
         services.AddRateLimiter(limiter =>
         {
             limiter.RejectionStatusCode = StatusCodes.Status429TooManyRequests;
@@ -106,7 +109,9 @@ internal static class Sessions
     {
         if (Guid.TryParse(context.User.FindFirstValue(KitchenClaim), out var id))
             context.RequestServices.GetRequiredService<KitchenScope>().KitchenId = id;
-        KondibaJson.MoneyHidden.Value = !context.User.IsOwner();
+
+        // A quote that was shared tells its price to whoever has the link, who is nobody here.
+        KondibaJson.MoneyHidden.Value = context.User.HasClaim(c => c.Type == KitchenClaim) && !context.User.IsOwner();
         await next(context);
     });
 
@@ -138,7 +143,7 @@ internal static class Sessions
         {
             var inside = context.User.HasClaim(c => c.Type == KitchenClaim) && await db.Kitchens.AnyAsync();
             return TypedResults.Ok(new SessionView(
-                inside, await SampleAsync(db) is not null, inside ? context.User.FindFirstValue(ClaimTypes.Name) : null, context.User.IsOwner() ? Role.Owner : Role.Helper, form.GetAndStoreTokens(context).RequestToken!));
+                inside, await SampleAsync(db) is not null, inside ? context.User.FindFirstValue(ClaimTypes.Name) : null, !inside || context.User.IsOwner() ? Role.Owner : Role.Helper, form.GetAndStoreTokens(context).RequestToken!));
         }).WithName("GetSession");
         session.MapPost("", SignInAsync).RequireRateLimiting(SignInLimit).WithName("SignIn");
         session.MapPost("/kitchen", StartAsync).RequireRateLimiting(SignInLimit).WithName("StartKitchen").WithSummary("Starts a kitchen of one's own and signs in as its owner.");
@@ -225,8 +230,27 @@ internal static class Sessions
 
     private static Task EnterAsync(HttpContext context, Guid kitchen) => context.SignInAsync(
         IdentityConstants.ApplicationScheme,
-        new ClaimsPrincipal(new ClaimsIdentity([new Claim(KitchenClaim, kitchen.ToString())], IdentityConstants.ApplicationScheme)),
+        new ClaimsPrincipal(new ClaimsIdentity([new(KitchenClaim, kitchen.ToString()), new(OwnerClaim, "true")], IdentityConstants.ApplicationScheme)),
         new() { IsPersistent = true });
+
+    /// <summary>Turns away whose password has changed or who was removed. There is one cookie here, and that one is taken; the usual validator asks for others that nobody registered.</summary>
+    private sealed class OneCookie(Microsoft.Extensions.Options.IOptions<SecurityStampValidatorOptions> options, SignInManager<Person> signIn, ILoggerFactory log)
+        : SecurityStampValidator<Person>(options, signIn, log)
+    {
+        public override async Task ValidateAsync(CookieValidatePrincipalContext context)
+        {
+            if (context.Properties.IssuedUtc is { } issued && TimeProvider.GetUtcNow() - issued < Options.ValidationInterval)
+                return;
+            if (await VerifySecurityStamp(context.Principal) is { } person)
+            {
+                await SecurityStampVerified(person, context);
+                return;
+            }
+
+            context.RejectPrincipal();
+            await context.HttpContext.SignOutAsync(IdentityConstants.ApplicationScheme);
+        }
+    }
 
     /// <summary>What a person's cookie says besides who they are.</summary>
     private sealed class Claims(UserManager<Person> users, Microsoft.Extensions.Options.IOptions<IdentityOptions> options) : UserClaimsPrincipalFactory<Person>(users, options)
@@ -235,8 +259,8 @@ internal static class Sessions
         {
             var identity = await base.GenerateClaimsAsync(user);
             identity.AddClaim(new(KitchenClaim, user.KitchenId.ToString()));
-            if (user.Role is Role.Helper)
-                identity.AddClaim(new(HelperClaim, "true"));
+            if (user.Role is Role.Owner)
+                identity.AddClaim(new(OwnerClaim, "true"));
             return identity;
         }
     }

@@ -1,0 +1,127 @@
+using System.Text;
+using System.Text.Json;
+using Microsoft.AspNetCore.Http.HttpResults;
+
+namespace Kondiba.Web.Hosting;
+
+/// <summary>
+/// Turns away what no handler should see, so that none has to think of it: letters that no database keeps, numbers beyond any
+/// kitchen, gaps in lists, a body in letters that nobody reads.
+/// </summary>
+internal static class Border
+{
+    private const int LargestBody = 16 * 1024 * 1024;
+    private const double LargestNumber = 1e12;
+
+    public static void UseBorder(this WebApplication app) => app.Use(async (context, next) =>
+    {
+        var request = context.Request;
+        if (HasNoLetter(Uri.UnescapeDataString(request.QueryString.Value ?? "")) || HasNoLetter(request.Path.Value ?? ""))
+        {
+            await Unreadable("The address holds what is no letter.").ExecuteAsync(context);
+            return;
+        }
+
+        if (request.Path.StartsWithSegments("/api") && request.HasJsonContentType())
+        {
+            if (await ReadAsync(request) is { } problem)
+            {
+                await problem.ExecuteAsync(context);
+                return;
+            }
+        }
+
+        await next(context);
+    });
+
+    /// <summary>Reads a body once over and leaves it to be read again; what is wrong with it, or null.</summary>
+    private static async Task<ProblemHttpResult?> ReadAsync(HttpRequest request)
+    {
+        if (request.GetTypedHeaders().ContentType is { Charset.Length: > 0 } type && type.Encoding is not UTF8Encoding)
+            return Unreadable("Send it in UTF-8.", StatusCodes.Status415UnsupportedMediaType);
+        if (request.ContentLength > LargestBody)
+            return Unreadable($"Send at most {LargestBody / 1024 / 1024} MB.", StatusCodes.Status413PayloadTooLarge);
+        using var body = new MemoryStream();
+        var chunk = new byte[81_920];
+        for (int read; (read = await request.Body.ReadAsync(chunk, request.HttpContext.RequestAborted)) > 0;)
+        {
+            if (body.Length + read > LargestBody)
+                return Unreadable($"Send at most {LargestBody / 1024 / 1024} MB.", StatusCodes.Status413PayloadTooLarge);
+            body.Write(chunk, 0, read);
+        }
+
+        var bytes = body.ToArray();
+        request.Body = new MemoryStream(bytes);
+        return Wrong(bytes) is { } wrong ? Unreadable(wrong) : null;
+    }
+
+    /// <summary>What no handler should see in a body; null for nothing, and for what is no JSON: its reader says that better.</summary>
+    private static string? Wrong(byte[] body)
+    {
+        var reader = new Utf8JsonReader(body);
+        var path = new Stack<Place>();
+        try
+        {
+            while (reader.Read())
+            {
+                var inList = path.Count > 0 && path.Peek().IsList;
+                if (inList && reader.TokenType is not (JsonTokenType.EndArray or JsonTokenType.EndObject))
+                    path.Push(path.Pop().Next());
+                switch (reader.TokenType)
+                {
+                    case JsonTokenType.StartObject:
+                        path.Push(new("", null));
+                        break;
+                    case JsonTokenType.StartArray:
+                        path.Push(new("", -1));
+                        break;
+                    case JsonTokenType.EndObject or JsonTokenType.EndArray:
+                        path.Pop();
+                        break;
+                    case JsonTokenType.PropertyName:
+                        var name = reader.GetString()!;
+                        path.Pop();
+                        path.Push(new(name, null));
+                        if (HasNoLetter(name))
+                            return "A name in it holds what is no letter.";
+                        break;
+                    case JsonTokenType.Null when inList:
+                        return $"{At(path)} is empty: fill it in or take it away.";
+                    case JsonTokenType.String when HasNoLetter(reader.GetString()!):
+                        return $"{At(path)} holds what is no letter: type it anew.";
+                    case JsonTokenType.Number when !(reader.TryGetDouble(out var number) && Math.Abs(number) <= LargestNumber):
+                        return $"{At(path)} is a number beyond any kitchen.";
+                }
+            }
+        }
+        catch (InvalidOperationException)
+        {
+            return $"{At(path)} holds half a letter: type it anew.";
+        }
+        catch (JsonException)
+        {
+            return null;
+        }
+
+        return null;
+    }
+
+    private static string At(Stack<Place> path)
+    {
+        var at = string.Concat(path.Reverse().Select(p => p.IsList ? $"[{p.Index}]" : $".{p.Name}")).TrimStart('.');
+        return at.Length == 0 ? "It" : at;
+    }
+
+    private static bool HasNoLetter(string text) => text.Contains('\0', StringComparison.Ordinal);
+
+    private static ProblemHttpResult Unreadable(string detail, int status = StatusCodes.Status400BadRequest) =>
+        TypedResults.Problem(title: "The request cannot be read.", detail: detail, statusCode: status);
+
+    /// <summary>Where in a body the reader is: at a property of an object, or at an entry of a list.</summary>
+    private readonly record struct Place(string Name, int? Index)
+    {
+        public bool IsList => Index is not null;
+
+        public Place Next() => this with { Index = Index + 1 };
+    }
+}

@@ -1,0 +1,26 @@
+using Microsoft.EntityFrameworkCore;
+using Npgsql;
+
+namespace Kondiba.Web.Hosting;
+
+/// <summary>Why the database refused a write: somebody else was first.</summary>
+/// <param name="What">What happened.</param>
+/// <param name="Remedy">What to do.</param>
+internal sealed record Conflict(string What, string Remedy)
+{
+    private static readonly Conflict Meanwhile = new("This was changed somewhere else meanwhile.", "Load it again, and make your change on what is there now.");
+    private static readonly Conflict SentTwice = new("This was sent already.", "Load it again: it is there.");
+    private static readonly Conflict Busy = new("Somebody else changed the same at the same moment.", "Try again.");
+
+    /// <summary>The conflict that an error stands for; null when it is another kind of error.</summary>
+    public static Conflict? Of(Exception? error) => error switch
+    {
+        DbUpdateConcurrencyException => Meanwhile,
+        DbUpdateException { InnerException: PostgresException inner } => Of(inner),
+        PostgresException { SqlState: PostgresErrorCodes.UniqueViolation } => SentTwice,
+        PostgresException { SqlState: PostgresErrorCodes.ForeignKeyViolation } => Meanwhile,
+        PostgresException { SqlState: PostgresErrorCodes.SerializationFailure or PostgresErrorCodes.DeadlockDetected } => Busy,
+        InvalidOperationException { InnerException: { } inner } => Of(inner),
+        _ => null,
+    };
+}
