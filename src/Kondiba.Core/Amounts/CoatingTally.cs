@@ -28,13 +28,18 @@ public sealed record CoatingTally(
     /// <param name="order">The order as typed.</param>
     /// <param name="tables">The trade tables with the kitchen's own.</param>
     /// <param name="now">The kitchen's clock, to tell a pickup in the past.</param>
-    public static CoatingTally For(OrderDraft order, TradeTables tables, LocalDateTime now)
+    public static CoatingTally For(OrderDraft order, TradeTables tables, LocalDateTime now) => For(order, tables, now, OrderCheck.MostLines, OrderCheck.MostInOrder);
+
+    /// <summary>Computes the lines of several orders as if they were one, which as a whole has no limits of its own.</summary>
+    internal static CoatingTally ForDay(OrderDraft day, TradeTables tables) => For(day, tables, default, int.MaxValue, int.MaxValue);
+
+    private static CoatingTally For(OrderDraft order, TradeTables tables, LocalDateTime now, int mostLines, int mostPieces)
     {
         var problems = OrderCheck.Order(order, tables, now).ToList();
         tables = Prep.Schools.Chosen(order, tables);
         if (order.Margin is { } margin && problems.TrueForAll(p => p.Field != "margin"))
             tables = tables with { Pot = tables.Pot with { Margin = new(new(margin), Source.Entered) } };
-        var dips = OrderCheck.Lines(order, tables, problems);
+        var dips = OrderCheck.Lines(order, tables, problems, mostLines, mostPieces);
 
         var designs = (from dip in dips
                        let decor = LineMaking.DecorOf(order.Lines[dip.Line], dip.Centre)

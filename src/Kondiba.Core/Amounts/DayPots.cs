@@ -1,3 +1,4 @@
+using System.Text.Json.Serialization;
 using Kondiba.Core.Measures;
 using Kondiba.Core.Pantry;
 using Kondiba.Core.Reference;
@@ -10,7 +11,13 @@ namespace Kondiba.Core.Amounts;
 /// <param name="Together">To melt, in one pot.</param>
 /// <param name="Apart">To melt, each order's on its own.</param>
 /// <param name="Vessel">Code of the vessel it stands in; null when it is only drizzled.</param>
-public sealed record SharedPot(string Key, IReadOnlyList<string> Orders, Mass Together, Mass Apart, string? Vessel);
+/// <param name="Of">Places of the orders among those of the day.</param>
+public sealed record SharedPot(string Key, IReadOnlyList<string> Orders, Mass Together, Mass Apart, string? Vessel, [property: JsonIgnore] IReadOnlyList<int> Of)
+{
+    /// <summary>The same as one of the orders sees it, which names only the others.</summary>
+    /// <param name="order">Its place among the day's orders.</param>
+    public SharedPot Without(int order) => this with { Orders = [.. Orders.Zip(Of).Where(o => o.Second != order).Select(o => o.First)] };
+}
 
 /// <summary>The pots of all orders that are collected on a day: one colour is one pot.</summary>
 /// <param name="Pots">Every pot of the day.</param>
@@ -29,18 +36,18 @@ public sealed record DayPots(IReadOnlyList<Pot> Pots, IReadOnlyList<SharedPot> S
         var choices = orders.SelectMany(o => o.Order.Pots).GroupBy(p => p.Key)
             .Where(g => g.Select(p => p.Value).Distinct().Count() == 1).ToDictionary(g => g.Key, g => g.First().Value);
         var margins = orders.Select(o => o.Order.Margin).Distinct().ToList();
-        var day = CoatingTally.For(
-            new("the day", null, null, [.. orders.SelectMany(o => o.Order.Lines)], choices, margins.Count == 1 ? margins[0] : null), tables, default);
+        var day = CoatingTally.ForDay(new("the day", null, null, [.. orders.SelectMany(o => o.Order.Lines)], choices, margins.Count == 1 ? margins[0] : null), tables);
         var shared =
             from pot in day.Pots
-            let users = orders.Where(o => o.Alone.Pots.Any(p => p.Key == pot.Key)).ToList()
+            let users = orders.Index().Where(o => o.Item.Alone.Pots.Any(p => p.Key == pot.Key)).ToList()
             where users.Count > 1
             select new SharedPot(
                 pot.Key,
-                [.. users.Select(o => o.Order.Name ?? "")],
+                [.. users.Select(o => o.Item.Order.Name ?? "")],
                 pot.ToMelt.Value,
-                users.SelectMany(o => o.Alone.Pots).Where(p => p.Key == pot.Key).Select(p => p.ToMelt.Value).Total(),
-                pot.Vessel);
+                users.SelectMany(o => o.Item.Alone.Pots).Where(p => p.Key == pot.Key).Select(p => p.ToMelt.Value).Total(),
+                pot.Vessel,
+                [.. users.Select(o => o.Index)]);
         return new(day.Pots, [.. shared]);
     }
 }

@@ -32,10 +32,10 @@ internal sealed record Dip(
 internal static class OrderCheck
 {
     private const int MostPieces = 2000;
-    private const int MostInOrder = 10_000;
+    internal const int MostInOrder = 10_000;
     internal const double LeastDepth = 0.01;
     private const int MostCoats = 3;
-    private const int MostLines = 200;
+    internal const int MostLines = 200;
     private const int LongestName = 80;
     private const int LongestNotes = 2000;
     private const int LongestContact = 120;
@@ -101,17 +101,17 @@ internal static class OrderCheck
     }
 
     /// <summary>An order's lines in terms of the trade tables, as many as a kitchen makes; the problems of the others are added.</summary>
-    public static List<Dip> Lines(OrderDraft order, TradeTables tables, List<Problem> problems)
+    public static List<Dip> Lines(OrderDraft order, TradeTables tables, List<Problem> problems, int mostLines, int mostPieces)
     {
         List<Dip> dips = [];
         var pieces = 0;
-        foreach (var (i, line) in order.Lines.Take(MostLines).Index())
+        foreach (var (i, line) in order.Lines.Take(mostLines).Index())
         {
             if (Line(line, i, tables, problems) is not { } dip)
                 continue;
-            if (pieces + dip.Count.Value > MostInOrder)
+            if (pieces + dip.Count.Value > mostPieces)
             {
-                problems.Add(new($"lines[{i}].amount", $"With this line the order has more than {MostInOrder} pieces.", "Split it in two orders."));
+                problems.Add(new($"lines[{i}].amount", $"With this line the order has more than {mostPieces} pieces.", "Split it in two orders."));
                 continue;
             }
 

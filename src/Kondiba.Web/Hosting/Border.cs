@@ -13,6 +13,9 @@ internal static class Border
     private const int LargestBody = 16 * 1024 * 1024;
     private const double LargestNumber = 1e12;
 
+    // What is computed while it is typed has each gap and each absurd number told at its field, and the rest computed all the same.
+    private static readonly string[] Kept = ["/api/kitchen", "/api/day", "/api/pantry", "/api/shopping", "/api/people"];
+
     public static void UseBorder(this WebApplication app) => app.Use(async (context, next) =>
     {
         var request = context.Request;
@@ -35,7 +38,7 @@ internal static class Border
     });
 
     /// <summary>Reads a body once over and leaves it to be read again; what is wrong with it, or null.</summary>
-    private static async Task<ProblemHttpResult?> ReadAsync(HttpRequest request)
+    private static async Task<IResult?> ReadAsync(HttpRequest request)
     {
         if (request.GetTypedHeaders().ContentType is { Charset.Length: > 0 } type && type.Encoding is not UTF8Encoding)
             return Unreadable("Send it in UTF-8.", StatusCodes.Status415UnsupportedMediaType);
@@ -52,11 +55,13 @@ internal static class Border
 
         var bytes = body.ToArray();
         request.Body = new MemoryStream(bytes);
-        return Wrong(bytes) is { } wrong ? Unreadable(wrong) : null;
+        return Wrong(bytes, Array.Exists(Kept, path => request.Path.StartsWithSegments(path))) is ({ } field, { } wrong) ? TypedResults.ValidationProblem(new Dictionary<string, string[]> { [field] = [wrong] }, title: "The request cannot be read.") : null;
     }
 
-    /// <summary>What no handler should see in a body; null for nothing, and for what is no JSON: its reader says that better.</summary>
-    private static string? Wrong(byte[] body)
+    /// <summary>What no handler should see in a body, by its place; null for nothing, and for what is no JSON: its reader says that better.</summary>
+    /// <param name="body">The body.</param>
+    /// <param name="kept">Whether it is kept as it is, so that it must have neither gaps nor absurd numbers.</param>
+    private static (string Field, string Wrong)? Wrong(byte[] body, bool kept)
     {
         var reader = new Utf8JsonReader(body);
         var path = new Stack<Place>();
@@ -83,20 +88,20 @@ internal static class Border
                         path.Pop();
                         path.Push(new(name, null));
                         if (HasNoLetter(name))
-                            return "A name in it holds what is no letter.";
+                            return (At(path), "A name holds what is no letter. Type it anew.");
                         break;
-                    case JsonTokenType.Null when inList:
-                        return $"{At(path)} is empty: fill it in or take it away.";
+                    case JsonTokenType.Null when inList && kept:
+                        return (At(path), "It is empty. Fill it in or take it away.");
                     case JsonTokenType.String when HasNoLetter(reader.GetString()!):
-                        return $"{At(path)} holds what is no letter: type it anew.";
-                    case JsonTokenType.Number when !(reader.TryGetDouble(out var number) && Math.Abs(number) <= LargestNumber):
-                        return $"{At(path)} is a number beyond any kitchen.";
+                        return (At(path), "It holds what is no letter. Type it anew.");
+                    case JsonTokenType.Number when !(reader.TryGetDouble(out var number) && Math.Abs(number) <= (kept ? LargestNumber : double.MaxValue)):
+                        return (At(path), "It is a number beyond any kitchen. Type a smaller one.");
                 }
             }
         }
         catch (InvalidOperationException)
         {
-            return $"{At(path)} holds half a letter: type it anew.";
+            return (At(path), "It holds half a letter. Type it anew.");
         }
         catch (JsonException)
         {
@@ -106,11 +111,7 @@ internal static class Border
         return null;
     }
 
-    private static string At(Stack<Place> path)
-    {
-        var at = string.Concat(path.Reverse().Select(p => p.IsList ? $"[{p.Index}]" : $".{p.Name}")).TrimStart('.');
-        return at.Length == 0 ? "It" : at;
-    }
+    private static string At(Stack<Place> path) => string.Concat(path.Reverse().Select(p => p.IsList ? $"[{p.Index}]" : $".{p.Name}")).TrimStart('.');
 
     private static bool HasNoLetter(string text) => text.Contains('\0', StringComparison.Ordinal);
 

@@ -40,12 +40,16 @@ internal static class ShelfApi
                 await kept.CountAsync(o => o.Pickup < start),
                 await kept.CountAsync(o => o.Pickup >= end)));
         }).WithTags("Orders").WithName("GetShelf").WithSummary("A fortnight of orders, from today or from a day.");
-        api.MapGet("/days/{day}/shared", async (LocalDateQuery day, KitchenThings things, KondibaContext db) =>
+        api.MapGet("/days/{day}/shared", async (LocalDateQuery day, Guid? order, KitchenThings things, KondibaContext db) =>
         {
             var (tables, from) = (await things.TablesAsync(), day.Value.AtMidnight());
             var orders = await InOrder(db.WholeOrders.ToBeMade().Where(o => o.Pickup >= from && o.Pickup < from.PlusDays(1))).ToListAsync();
-            return TypedResults.Ok(orders.Count < 2 ? [] : DayPots.For([.. orders.Select(o => (o.ToDraft(), CoatingTally.For(o.ToDraft(), tables, from)))], tables).Shared);
-        }).WithTags("Orders").WithName("GetSharedPots").WithSummary("Pots that several of a day's orders share.");
+            if (orders.Count < 2)
+                return TypedResults.Ok<IReadOnlyList<SharedPot>>([]);
+            var asking = orders.FindIndex(o => o.Id == order);
+            var shared = DayPots.For([.. orders.Select(o => (o.ToDraft(), CoatingTally.For(o.ToDraft(), tables, from)))], tables).Shared;
+            return TypedResults.Ok<IReadOnlyList<SharedPot>>([.. shared.Select(s => s.Without(asking))]);
+        }).WithTags("Orders").WithName("GetSharedPots").WithSummary("Pots that several of a day's orders share; one that asks sees the others' names.");
     }
 
     private static IQueryable<Order> InOrder(IQueryable<Order> orders) => orders.OrderBy(o => o.Pickup).ThenBy(o => o.Id);

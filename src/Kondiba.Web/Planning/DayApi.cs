@@ -13,11 +13,12 @@ namespace Kondiba.Web.Planning;
 /// <param name="Version">Changes with every arrangement; an arrangement is kept only on the version it was made on.</param>
 /// <param name="Now">The kitchen's clock.</param>
 /// <param name="Searching">Whether better plans, or remedies, may still come: ask again in a moment.</param>
+/// <param name="Failed">Whether the search broke off; it can be begun anew.</param>
 /// <param name="Plan">The best so far; null when there is none yet.</param>
 /// <param name="Remedies">Changes that make it fit, each tried by solving; none while it fits.</param>
 /// <param name="Arranged">What the maker has arranged.</param>
 /// <param name="Orders">The orders that are planned.</param>
-public sealed record DayView(int Version, LocalDateTime Now, bool Searching, Plan? Plan, IReadOnlyList<Remedy> Remedies, Arrangements Arranged, IReadOnlyList<DayOrderView> Orders);
+public sealed record DayView(int Version, LocalDateTime Now, bool Searching, bool Failed, Plan? Plan, IReadOnlyList<Remedy> Remedies, Arrangements Arranged, IReadOnlyList<DayOrderView> Orders);
 
 /// <summary>An order in a plan.</summary>
 /// <param name="Code">As tasks name it.</param>
@@ -49,7 +50,7 @@ internal static class DayApi
     {
         var (run, orders, row) = await book.RunAsync(anew);
         var state = run.State;
-        return new(row.Version, await clock.NowAsync(), state.Searching, state.Plan, state.Remedies, row.Arranged, [.. orders.Select(o => new DayOrderView(DayBook.CodeOf(o), o.Id, o.Name, o.Pieces, o.State))]);
+        return new(row.Version, await clock.NowAsync(), state.Searching, state.Failed, state.Plan, state.Remedies, row.Arranged, [.. orders.Select(o => new DayOrderView(DayBook.CodeOf(o), o.Id, o.Name, o.Pieces, o.State))]);
     }
 
     private static async Task<Results<Ok<DayView>, ValidationProblem, ProblemHttpResult>> ArrangeAsync(DayArrange wanted, DayBook book, KondibaContext db, KitchenClock clock)

@@ -10,10 +10,11 @@ namespace Kondiba.Web.Planning;
 /// <param name="Plan">The best so far; null before the first.</param>
 /// <param name="Remedies">Changes that were tried and make it fit, when nothing does as it is.</param>
 /// <param name="Found">The plan as it is kept; null while nothing fits.</param>
-internal sealed record PlanState(bool Searching, Plan? Plan, IReadOnlyList<Remedy> Remedies, FoundPlan? Found);
+/// <param name="Failed">Whether the search broke off: nothing better comes until it is begun anew.</param>
+internal sealed record PlanState(bool Searching, Plan? Plan, IReadOnlyList<Remedy> Remedies, FoundPlan? Found, bool Failed = false);
 
 /// <summary>A search for a plan, in the background.</summary>
-internal sealed class PlanRun(string key, PlanRequest request, FoundPlan? before, bool stay, Func<FoundPlan, Task> keep, SemaphoreSlim turn, IClock instants) : IDisposable
+internal sealed class PlanRun(string key, PlanRequest request, FoundPlan? before, bool stay, Func<FoundPlan, Task> keep, SemaphoreSlim turn, IClock instants, ILogger log) : IDisposable
 {
     private static readonly Duration Between = Duration.FromMilliseconds(900);
 
@@ -32,19 +33,38 @@ internal sealed class PlanRun(string key, PlanRequest request, FoundPlan? before
 
     public void Start() => _ = Task.Run(async () =>
     {
-        // One kitchen searches at a time: the others have their first plan and wait.
-        await turn.WaitAsync(stop.Token);
         try
         {
-            await SearchAsync();
+            // One kitchen searches at a time: the others have their first plan and wait.
+            await turn.WaitAsync(stop.Token);
+            try
+            {
+                await SearchAsync();
+            }
+            finally
+            {
+                turn.Release();
+            }
         }
+        catch (OperationCanceledException) when (stop.IsCancellationRequested)
+        {
+            // Another search has taken its place.
+        }
+#pragma warning disable CA1031 // Nobody awaits a search: whatever broke it off is told here or never.
+        catch (Exception e)
+        {
+            State = State with { Failed = true };
+            Broken(log, e);
+        }
+#pragma warning restore CA1031
         finally
         {
-            turn.Release();
             State = State with { Searching = false };
             first.TrySetResult();
         }
     });
+
+    private static readonly Action<ILogger, Exception?> Broken = LoggerMessage.Define(LogLevel.Error, default, "The search for a plan broke off.");
 
     private async Task SearchAsync()
     {
@@ -101,7 +121,7 @@ internal sealed class PlanRun(string key, PlanRequest request, FoundPlan? before
 }
 
 /// <summary>The latest search of every kitchen.</summary>
-internal sealed class PlanRuns(IServiceScopeFactory scopes, IClock instants) : IDisposable
+internal sealed class PlanRuns(IServiceScopeFactory scopes, IClock instants, ILogger<PlanRuns> log) : IDisposable
 {
     private readonly ConcurrentDictionary<Guid, PlanRun> runs = new();
     private readonly SemaphoreSlim turn = new(1);
@@ -124,7 +144,7 @@ internal sealed class PlanRuns(IServiceScopeFactory scopes, IClock instants) : I
 
             // The same orders stay where they are as far as they can; with others, the earlier plan is only where the search begins.
             var stay = before?.Plan.Orders.Select(o => o.Order).ToHashSet().SetEquals(request.Orders.Select(o => o.Code)) is true;
-            var run = new PlanRun(key, request, before, stay, found => KeepAsync(kitchen, found), turn, instants);
+            var run = new PlanRun(key, request, before, stay, found => KeepAsync(kitchen, found), turn, instants, log);
             runs[kitchen] = run;
             run.Start();
             return run;

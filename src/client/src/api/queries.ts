@@ -39,10 +39,11 @@ export const shelfQuery = (from: string | undefined) =>
     queryFn: () => answer(api.GET("/api/shelf", { params: { query: { from } } })),
   });
 
-export const sharedQuery = (day: string) =>
+export const sharedQuery = (day: string, order?: string) =>
   queryOptions({
-    queryKey: ["shared", day],
-    queryFn: () => answer(api.GET("/api/days/{day}/shared", { params: { path: { day } } })),
+    queryKey: order ? ["shared", day, order] : ["shared", day],
+    queryFn: () =>
+      answer(api.GET("/api/days/{day}/shared", { params: { path: { day }, query: order ? { order } : {} } })),
   });
 
 /** An order to be edited on a page; every page reads it for itself, after the page before has kept it. */

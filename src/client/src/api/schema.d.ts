@@ -195,7 +195,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Pots that several of a day's orders share. */
+        /** Pots that several of a day's orders share; one that asks sees the others' names. */
         get: operations["GetSharedPots"];
         put?: never;
         post?: never;
@@ -1764,6 +1764,7 @@ export interface components {
             version: number;
             now: components["schemas"]["LocalDateTime"];
             searching: boolean;
+            failed: boolean;
             plan: null | components["schemas"]["Plan"];
             remedies: components["schemas"]["Remedy"][];
             arranged: components["schemas"]["Arrangements"];
@@ -4030,7 +4031,9 @@ export interface operations {
     };
     GetSharedPots: {
         parameters: {
-            query?: never;
+            query?: {
+                order?: string;
+            };
             header?: never;
             path: {
                 day: string;

@@ -12,6 +12,7 @@ import { Aside, mindedOn } from "./Aside";
 import { TaskSheet, TraySheet } from "./Sheets";
 import { Timeline } from "./Timeline";
 import { dayOf, minutesFrom } from "./times";
+import { TextButton } from "../../ui/buttons";
 import { useDay, type DayDesk } from "./useDay";
 import { WeekStrip } from "./WeekStrip";
 
@@ -25,7 +26,8 @@ export function DayPage() {
   const error = desk.day.error ?? reference.error;
   if (error) return <ErrorNote error={error} retry={() => void desk.day.refetch()} />;
   if (!desk.day.data || !reference.data) return <Planning />;
-  const { plan } = desk.day.data;
+  const { plan, failed } = desk.day.data;
+  if (!plan && failed) return <BrokenOff again={desk.planAgain} />;
   if (!plan) return <Planning />;
   return <Desk desk={desk} day={desk.day.data} plan={plan} reference={reference.data} />;
 }
@@ -74,6 +76,7 @@ function Desk({ desk, day, plan, reference }: { desk: DayDesk; day: Day; plan: P
             : `${orders.length} ${orders.length === 1 ? "order" : "orders"}, hands ${span(own.reduce((sum, t) => sum + (t.worker ? minutesFrom(t.starts, t.ends) * 60 : 0), 0))}`}
         </p>
         <Verdict day={day} plan={plan} />
+        {day.failed && <BrokenOff again={desk.planAgain} />}
       </header>
       {desk.error && (
         <p role="alert" className="border-mind bg-mind-ground mt-3 border-l-4 px-4 py-2">
@@ -140,6 +143,15 @@ function Desk({ desk, day, plan, reference }: { desk: DayDesk; day: Day; plan: P
       )}
       {spell && <ArrangeSheet spell={spell} close={() => setSpell(undefined)} />}
     </div>
+  );
+}
+
+/** The search ended before its time, which nobody here can mend: it can be begun anew. */
+function BrokenOff({ again }: { again: () => void }) {
+  return (
+    <p role="alert" className="text-mind font-semibold">
+      Planning stopped before it was done. <TextButton onClick={again}>Replan</TextButton>
+    </p>
   );
 }
 

@@ -1,5 +1,5 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { useEffect, useMemo } from "react";
+import { useEffect } from "react";
 import { useLocation, useParams } from "react-router";
 import type { Order, Reference, SharedPot } from "../../api/client";
 import { orderQuery, referenceQuery, sharedQuery, useKitchen } from "../../api/queries";
@@ -51,6 +51,8 @@ function OrderDesk({ order, reference }: { order: Order; reference: Reference })
   );
 }
 
+const none: SharedPot[] = [];
+
 /** Pots that this order shares, and with which others of its day, as they are kept. */
 function useShared(pickup: string | null, keeping: Keeping, order: Order): SharedPot[] {
   const queries = useQueryClient();
@@ -59,10 +61,6 @@ function useShared(pickup: string | null, keeping: Keeping, order: Order): Share
   useEffect(() => {
     if (kept && day) void queries.invalidateQueries(sharedQuery(day));
   }, [kept, day, queries, order.id]);
-  const shared = useQuery({ ...sharedQuery(day ?? ""), enabled: !!day }).data;
-  // The same pots stay the same objects, so that only what changed is drawn again.
-  return useMemo(
-    () => (shared ?? []).map((pot) => ({ ...pot, orders: pot.orders.filter((name) => name !== order.name) })),
-    [shared, order.name],
-  );
+  const shared = useQuery({ ...sharedQuery(day ?? "", order.id), enabled: !!day }).data;
+  return shared ?? none;
 }
