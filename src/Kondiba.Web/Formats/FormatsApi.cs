@@ -13,6 +13,7 @@ namespace Kondiba.Web.Formats;
 /// <summary>Files out and in. Every import says what it would change before it does, and does all of it or nothing.</summary>
 internal static class FormatsApi
 {
+    internal const int MostNumber = 1_000_000;
     private const int MostProblems = 100;
     private const string Csv = "text/csv; charset=utf-8";
 
@@ -45,7 +46,7 @@ internal static class FormatsApi
         var (tables, now) = (await things.TablesAsync(), await clock.NowAsync());
         var numbers = rows.Select(r => r.Number).OfType<int>().ToList();
         var there = await db.WholeOrders.AsTracking().Where(o => numbers.Contains(o.Number)).ToDictionaryAsync(o => o.Number);
-        problems.AddRange(rows.Where(r => r.Number is < 1).Select(r => new ImportProblem(r.Line, "number", "Numbers count from 1. Leave it empty for a new order.")));
+        problems.AddRange(rows.Where(r => r.Number is < 1 or > MostNumber).Select(r => new ImportProblem(r.Line, "number", $"Numbers count from 1 to {MostNumber}. Leave it empty for a new order.")));
         problems.AddRange(rows.Where(r => r.Number is not null).GroupBy(r => r.Number).SelectMany(g => g.Skip(1)).Select(r => new ImportProblem(r.Line, "number", $"Order {r.Number} stands further up already. Keep the rows of an order together.")));
 
         var (changes, tallies) = (new List<string>(), new List<CoatingTally>());

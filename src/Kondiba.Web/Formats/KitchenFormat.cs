@@ -146,7 +146,7 @@ internal sealed class KitchenFormat(KondibaContext db, KitchenThings things, Kit
         own = own with { Ways = d.Ways ?? new(), Rates = d.Rates ?? new(), Looks = d.Looks };
         var (tables, now) = (Tables(), await clock.NowAsync());
         var orders = new List<Order>();
-        if (d.Orders.Select(o => o.Number).Distinct().Count() < d.Orders.Count || d.Orders.Any(o => o.Number < 1 || o.Number > d.LastNumber))
+        if (d.Orders.Select(o => o.Number).Distinct().Count() < d.Orders.Count || d.Orders.Any(o => o.Number < 1 || o.Number > d.LastNumber) || d.LastNumber is < 0 or > FormatsApi.MostNumber)
             Wrong("orders", "Every order has a number of its own, from 1 to lastNumber.");
         foreach (var (i, o) in d.Orders.Index())
         {

@@ -10,7 +10,7 @@ internal static class UnreadableRequests
 {
     public static ExceptionHandlerOptions Handler => new()
     {
-        StatusCodeSelector = error => error is BadHttpRequestException bad ? bad.StatusCode : Conflict.Of(error) is not null ? StatusCodes.Status409Conflict : StatusCodes.Status500InternalServerError,
+        StatusCodeSelector = error => error is BadHttpRequestException bad ? bad.StatusCode : WriteConflict.Of(error) is not null ? StatusCodes.Status409Conflict : StatusCodes.Status500InternalServerError,
     };
 
     public static void AddUnreadableRequests(this IServiceCollection services)
@@ -18,7 +18,7 @@ internal static class UnreadableRequests
         services.Configure<RouteHandlerOptions>(options => options.ThrowOnBadRequest = true);
         services.AddProblemDetails(options => options.CustomizeProblemDetails = context =>
         {
-            if (Conflict.Of(context.Exception) is { } conflict)
+            if (WriteConflict.Of(context.Exception) is { } conflict)
                 (context.ProblemDetails.Title, context.ProblemDetails.Detail) = (conflict.What, conflict.Remedy);
             if (context.Exception is not BadHttpRequestException bad)
                 return;

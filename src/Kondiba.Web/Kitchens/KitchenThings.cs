@@ -3,6 +3,7 @@ using Kondiba.Core.Kitchens;
 using Kondiba.Core.Pantry;
 using Kondiba.Core.Reference;
 using Kondiba.Data;
+using Kondiba.Web.Hosting;
 using Microsoft.EntityFrameworkCore;
 
 namespace Kondiba.Web.Kitchens;
@@ -62,18 +63,34 @@ internal sealed class KitchenThings(KondibaContext db, TradeTables shipped)
     /// <summary>Keeps several things, all or none, each in place of one with its code.</summary>
     public async Task KeepAllAsync<T>(ItemKind kind, IEnumerable<(string Code, T Thing)> things)
     {
-        var there = await db.KitchenItems.AsTracking().Where(i => i.Kind == kind).ToDictionaryAsync(i => i.Code);
-        foreach (var (code, thing) in things)
+        // Kept twice at once, one of the two finds the other's row when it looks again.
+        var all = things.ToList();
+        try
         {
-            var item = KitchenItem.Of(db.KitchenId, kind, code, thing);
-            if (there.TryGetValue(code, out var old))
-                old.Body = item.Body;
-            else
-                db.Add(item);
+            await WriteAsync();
+        }
+        catch (DbUpdateException e) when (WriteConflict.IsSentTwice(e))
+        {
+            db.ChangeTracker.Clear();
+            await WriteAsync();
         }
 
-        await db.SaveChangesAsync();
         Forget();
+
+        async Task WriteAsync()
+        {
+            var there = await db.KitchenItems.AsTracking().Where(i => i.Kind == kind).ToDictionaryAsync(i => i.Code);
+            foreach (var (code, thing) in all)
+            {
+                var item = KitchenItem.Of(db.KitchenId, kind, code, thing);
+                if (there.TryGetValue(code, out var old))
+                    old.Body = item.Body;
+                else
+                    db.Add(item);
+            }
+
+            await db.SaveChangesAsync();
+        }
     }
 
     /// <summary>Removes a thing; whether there was one.</summary>

@@ -2,6 +2,7 @@ using System.Security.Claims;
 using Kondiba.Core.Amounts;
 using Kondiba.Core.Reference;
 using Kondiba.Data;
+using Kondiba.Web.Hosting;
 using Kondiba.Web.Kitchens;
 using Kondiba.Web.Pantry;
 using Kondiba.Web.Sessions;
@@ -9,7 +10,6 @@ using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.EntityFrameworkCore;
 using NodaTime;
-using Npgsql;
 
 namespace Kondiba.Web.Orders;
 
@@ -60,7 +60,7 @@ internal static class OrdersApi
         {
             await desk.Db.SaveChangesAsync();
         }
-        catch (DbUpdateException e) when (key is not null && e.InnerException is PostgresException { SqlState: PostgresErrorCodes.UniqueViolation })
+        catch (DbUpdateException e) when (key is not null && WriteConflict.IsSentTwice(e))
         {
             // The same creation, asked twice at once: the other one was first.
             desk.Db.ChangeTracker.Clear();

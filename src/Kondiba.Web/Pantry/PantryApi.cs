@@ -2,6 +2,7 @@ using Kondiba.Core.Measures;
 using Kondiba.Core.Pantry;
 using Kondiba.Core.Reference;
 using Kondiba.Data;
+using Kondiba.Web.Hosting;
 using Kondiba.Web.Kitchens;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
@@ -86,7 +87,16 @@ internal static class PantryApi
             return TypedResults.ValidationProblem(errors, title: "It cannot be put into the pantry like that.");
         var lot = LotOf(receipt, db.KitchenId, (await kitchenClock.NowAsync()).Date, clock.GetCurrentInstant());
         db.Add(lot);
-        await db.SaveChangesAsync();
+        try
+        {
+            await db.SaveChangesAsync();
+        }
+        catch (DbUpdateException e) when (WriteConflict.IsSentTwice(e))
+        {
+            // The same receipt, sent twice at once: the other one was first.
+            return TypedResults.Ok(View(await db.PantryLots.AsNoTracking().SingleAsync(l => l.Id == receipt.Id)));
+        }
+
         things.ForgetStock();
         return TypedResults.Ok(View(lot));
     }

@@ -6,14 +6,17 @@ namespace Kondiba.Web.Hosting;
 /// <summary>Why the database refused a write: somebody else was first.</summary>
 /// <param name="What">What happened.</param>
 /// <param name="Remedy">What to do.</param>
-internal sealed record Conflict(string What, string Remedy)
+internal sealed record WriteConflict(string What, string Remedy)
 {
-    private static readonly Conflict Meanwhile = new("This was changed somewhere else meanwhile.", "Load it again, and make your change on what is there now.");
-    private static readonly Conflict SentTwice = new("This was sent already.", "Load it again: it is there.");
-    private static readonly Conflict Busy = new("Somebody else changed the same at the same moment.", "Try again.");
+    private static readonly WriteConflict Meanwhile = new("This was changed somewhere else meanwhile.", "Load it again, and make your change on what is there now.");
+    private static readonly WriteConflict SentTwice = new("This was sent already.", "Load it again: it is there.");
+    private static readonly WriteConflict Busy = new("Somebody else changed the same at the same moment.", "Try again.");
+
+    /// <summary>Whether a write failed as there is a row with its key already.</summary>
+    public static bool IsSentTwice(DbUpdateException error) => error.InnerException is PostgresException { SqlState: PostgresErrorCodes.UniqueViolation };
 
     /// <summary>The conflict that an error stands for; null when it is another kind of error.</summary>
-    public static Conflict? Of(Exception? error) => error switch
+    public static WriteConflict? Of(Exception? error) => error switch
     {
         DbUpdateConcurrencyException => Meanwhile,
         DbUpdateException { InnerException: PostgresException inner } => Of(inner),
