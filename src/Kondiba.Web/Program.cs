@@ -32,6 +32,7 @@ builder.Services.AddSingleton<IClock>(SystemClock.Instance);
 builder.Services.AddScoped<KitchenScope>();
 builder.Services.AddScoped<KitchenClock>();
 builder.Services.AddScoped<KitchenThings>();
+builder.Services.AddSingleton<KnownKitchens>();
 builder.Services.AddScoped<PantryBook>();
 builder.Services.AddScoped<KitchenFormat>();
 builder.Services.AddDbContext<KondibaContext>(options => KondibaContext.Use(options, settings.Database));

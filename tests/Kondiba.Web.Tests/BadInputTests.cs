@@ -29,8 +29,8 @@ public sealed class BadInputTests(Server server) : IClassFixture<Server>
         return
         [
             (HttpMethod.Post, "/api/amounts/preview", order.DeepClone()),
-            (HttpMethod.Post, "/api/prep", order.DeepClone()),
-            (HttpMethod.Post, "/api/price", order.DeepClone()),
+            (HttpMethod.Post, "/api/prep/preview", order.DeepClone()),
+            (HttpMethod.Post, "/api/prices/preview", order.DeepClone()),
             (HttpMethod.Post, "/api/orders", order.DeepClone()),
             (HttpMethod.Post, "/api/entry", new JsonObject { ["text"] = "24 strawberries dark for the rowing club, boxes of 6" }),
             (HttpMethod.Put, "/api/kitchen/centres", First("centres")),

@@ -148,6 +148,14 @@ namespace Kondiba.Data.Migrations
                         .HasColumnType("character varying(80)")
                         .HasColumnName("name");
 
+                    b.Property<long>("StockRevision")
+                        .HasColumnType("bigint")
+                        .HasColumnName("stock_revision");
+
+                    b.Property<long>("ThingsRevision")
+                        .HasColumnType("bigint")
+                        .HasColumnName("things_revision");
+
                     b.Property<string>("TimeZone")
                         .IsRequired()
                         .HasColumnType("text")

@@ -89,7 +89,6 @@ internal static class FormatsApi
 
         await db.SaveChangesAsync();
         await all.CommitAsync();
-        things.ForgetStock();
         return new(changes, [], Done: true);
     }
 
@@ -108,7 +107,6 @@ internal static class FormatsApi
         foreach (var (_, receipt) in rows)
             db.Add(PantryApi.LotOf(receipt, db.KitchenId, now.Date, instants.GetCurrentInstant()));
         await db.SaveChangesAsync();
-        things.ForgetStock();
         return new(changes, [], Done: true);
     }
 }

@@ -13,7 +13,7 @@ using NodaTime;
 namespace Kondiba.Web.Formats;
 
 /// <summary>Writes the whole kitchen as one document, and makes a kitchen of one.</summary>
-internal sealed class KitchenFormat(KondibaContext db, KitchenThings things, KitchenClock clock, TradeTables shipped)
+internal sealed class KitchenFormat(KondibaContext db, KitchenClock clock, TradeTables shipped)
 {
     private const int MostProblems = 100;
 
@@ -261,8 +261,6 @@ internal sealed class KitchenFormat(KondibaContext db, KitchenThings things, Kit
 
         await db.SaveChangesAsync();
         await all.CommitAsync();
-        things.Forget();
-        clock.Forget();
 
         void Add<T>(ItemKind kind, IEnumerable<T> things, Func<T, string> code) => db.AddRange(things.Select(t => KitchenItem.Of(db.KitchenId, kind, code(t), t)));
     }

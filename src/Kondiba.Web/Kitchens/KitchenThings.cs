@@ -1,18 +1,26 @@
-using System.Collections.Concurrent;
 using Kondiba.Core.Kitchens;
 using Kondiba.Core.Pantry;
 using Kondiba.Core.Reference;
 using Kondiba.Data;
 using Kondiba.Web.Hosting;
 using Microsoft.EntityFrameworkCore;
+using Microsoft.Extensions.Caching.Memory;
+using NodaTime;
 
 namespace Kondiba.Web.Kitchens;
 
-/// <summary>What the request's kitchen has told about itself, and its tables. Read once and remembered until it changes: one server serves a database.</summary>
-internal sealed class KitchenThings(KondibaContext db, TradeTables shipped)
+/// <summary>The tables of the kitchens that were last asked for, with and without their stock; so many and no more.</summary>
+internal sealed class KnownKitchens() : MemoryCache(new MemoryCacheOptions { SizeLimit = 400 });
+
+/// <summary>
+/// What the request's kitchen has told about itself, and its tables. They are remembered under the number that the database raises with
+/// every change, so that all servers on it see the same at once.
+/// </summary>
+internal sealed class KitchenThings(KondibaContext db, TradeTables shipped, KnownKitchens known)
 {
-    private static readonly ConcurrentDictionary<Guid, (OwnThings Own, TradeTables Tables)> Told = new();
-    private static readonly ConcurrentDictionary<Guid, TradeTables> Stocked = new();
+    private static readonly TimeSpan Unused = TimeSpan.FromMinutes(30);
+
+    private Revision? revision;
 
     /// <summary>The kitchen's tables and what is in its pantry.</summary>
     public async Task<TradeTables> TablesAsync() => (await ReadAsync()).Tables;
@@ -21,41 +29,50 @@ internal sealed class KitchenThings(KondibaContext db, TradeTables shipped)
     public async Task<(OwnThings Own, TradeTables Tables)> ReadAsync()
     {
         var (own, tables) = await ToldAsync();
-        if (!Stocked.TryGetValue(db.KitchenId, out var stocked))
+        var at = await RevisionAsync();
+        var stocked = await KnownAsync((db.KitchenId, at.Things, at.Stock), async () =>
         {
             var stock = await db.PantryLots.AsNoTracking().Where(l => l.Amount > 0).OrderBy(l => l.ReceivedOn).ThenBy(l => l.Id)
                 .Select(l => new Lot(l.Ware, l.Amount, l.BestBefore, l.Id)).ToListAsync();
-            stocked = tables with { Stock = stock };
-            Stocked[db.KitchenId] = stocked;
-        }
-
+            return tables with { Stock = stock };
+        });
         return (own, stocked);
     }
 
     /// <summary>The kitchen's tables as if its pantry were empty: the same ones until one of its things changes.</summary>
     public async Task<TradeTables> WithoutStockAsync() => (await ToldAsync()).Tables;
 
-    /// <summary>Has everything read anew when it is next asked for.</summary>
-    public void Forget()
-    {
-        Told.TryRemove(db.KitchenId, out _);
-        ForgetStock();
-    }
+    /// <summary>How often what the kitchen has told has been changed.</summary>
+    public async Task<long> ThingsRevisionAsync() => (await RevisionAsync()).Things;
 
-    /// <summary>Has the pantry read anew when it is next asked for.</summary>
-    public void ForgetStock() => Stocked.TryRemove(db.KitchenId, out _);
+    /// <summary>The zone of the kitchen's clock.</summary>
+    public async Task<DateTimeZone> ZoneAsync() => DateTimeZoneProviders.Tzdb[(await RevisionAsync()).TimeZone];
 
     private async Task<(OwnThings Own, TradeTables Tables)> ToldAsync()
     {
-        if (!Told.TryGetValue(db.KitchenId, out var told))
+        var at = await RevisionAsync();
+        return await KnownAsync((db.KitchenId, at.Things), async () =>
         {
             var own = KitchenItem.Read(await db.KitchenItems.AsNoTracking().ToListAsync());
-            told = (own, KitchenTables.For(shipped, own));
-            Told[db.KitchenId] = told;
-        }
-
-        return told;
+            return (own, KitchenTables.For(shipped, own));
+        });
     }
+
+    // Read once a request, and again after the request has changed something.
+    private async Task<Revision> RevisionAsync() =>
+        revision ??= await db.Kitchens.AsNoTracking().Select(k => new Revision(k.ThingsRevision, k.StockRevision, k.TimeZone)).SingleAsync();
+
+    /// <summary>What is remembered under a key; read where it is not.</summary>
+    private async Task<T> KnownAsync<T>(object key, Func<Task<T>> read)
+    {
+        if (known.TryGetValue(key, out T? there))
+            return there!;
+        var value = await read();
+        known.Set(key, value, new MemoryCacheEntryOptions { Size = 1, SlidingExpiration = Unused });
+        return value;
+    }
+
+    private sealed record Revision(long Things, long Stock, string TimeZone);
 
     /// <summary>Keeps a thing, in place of one with its code.</summary>
     public Task KeepAsync<T>(ItemKind kind, string code, T thing) => KeepAllAsync(kind, [(code, thing)]);
@@ -75,7 +92,7 @@ internal sealed class KitchenThings(KondibaContext db, TradeTables shipped)
             await WriteAsync();
         }
 
-        Forget();
+        revision = null;
 
         async Task WriteAsync()
         {
@@ -97,7 +114,7 @@ internal sealed class KitchenThings(KondibaContext db, TradeTables shipped)
     public async Task<bool> RemoveAsync(ItemKind kind, string code)
     {
         var removed = await Of(kind, code).ExecuteDeleteAsync() == 1;
-        Forget();
+        revision = null;
         return removed;
     }
 

@@ -8,7 +8,7 @@ namespace Kondiba.Web.Kitchens;
 /// <summary>The sample kitchen made as it was.</summary>
 internal static class SampleApi
 {
-    public static void MapSample(this RouteGroupBuilder api) => api.MapPost("/kitchen/reset", async Task<Results<NoContent, ProblemHttpResult>> (KondibaContext db, KitchenThings things, IClock clock) =>
+    public static void MapSample(this RouteGroupBuilder api) => api.MapPost("/kitchen/reset", async Task<Results<NoContent, ProblemHttpResult>> (KondibaContext db, IClock clock) =>
     {
         var kitchen = await db.Kitchens.AsTracking().SingleAsync();
         if (!kitchen.IsSample)
@@ -21,7 +21,6 @@ internal static class SampleApi
         db.AddRange(rows);
         await db.SaveChangesAsync();
         await all.CommitAsync();
-        things.Forget();
         return TypedResults.NoContent();
     }).WithTags("Kitchen").WithName("ResetSample").RequireAuthorization(Sessions.Sessions.Owners).WithSummary("Makes the sample kitchen as it was at first.");
 }

@@ -69,7 +69,6 @@ internal static class OrdersApi
                 : TypedResults.Problem(title: "This key was used already.", detail: "Send the order with a new Idempotency-Key.", statusCode: StatusCodes.Status409Conflict);
         }
 
-        desk.Book.Kept();
         return TypedResults.Created($"/api/orders/{order.Id}", View(order, tally, desk.User));
     }
 
@@ -99,7 +98,6 @@ internal static class OrdersApi
                 title: "This order was changed somewhere else meanwhile.", detail: "Look at the other version and choose one.", statusCode: StatusCodes.Status409Conflict);
         }
 
-        desk.Book.Kept();
         return TypedResults.Ok(View(order, tally, desk.User));
     }
 

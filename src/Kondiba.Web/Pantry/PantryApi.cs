@@ -97,7 +97,6 @@ internal static class PantryApi
             return TypedResults.Ok(View(await db.PantryLots.AsNoTracking().SingleAsync(l => l.Id == receipt.Id)));
         }
 
-        things.ForgetStock();
         return TypedResults.Ok(View(lot));
     }
 
@@ -152,7 +151,6 @@ internal static class PantryApi
         var movement = lot.Move(change.Kind, change.Kind is MovementKind.Corrected ? change.Amount - lot.Amount : -change.Amount, clock.GetCurrentInstant(), note: change.Note ?? "");
         db.Add(movement);
         await db.SaveChangesAsync();
-        things.ForgetStock();
         return TypedResults.Ok(new MovementView(movement.Id, movement.Kind, movement.Amount, movement.At, null, movement.Note));
     }
 
@@ -174,7 +172,6 @@ internal static class PantryApi
         }
 
         await db.SaveChangesAsync();
-        things.ForgetStock();
         return TypedResults.NoContent();
     }
 }

@@ -11,7 +11,6 @@ namespace Kondiba.Web.Pantry;
 /// <summary>Keeps the pantry's lots in step with the orders that are made.</summary>
 internal sealed class PantryBook(KondibaContext db, KitchenThings things, IClock clock)
 {
-    private bool moved;
 
     /// <summary>
     /// Brings what an order took out of the pantry to what it should have taken: nothing unless it is made, and what it used once
@@ -59,18 +58,10 @@ internal sealed class PantryBook(KondibaContext db, KitchenThings things, IClock
         void Move(PantryLot lot, MovementKind kind, double by)
         {
             db.Add(lot.Move(kind, by, now, order.Id, order.Name));
-            moved = true;
         }
     }
 
     private static bool IsMade(OrderState state) => state is OrderState.Made or OrderState.HandedOver;
-
-    /// <summary>After the order and the lots are written.</summary>
-    public void Kept()
-    {
-        if (moved)
-            things.ForgetStock();
-    }
 
     /// <summary>What an order took out of the pantry and what the pantry did not have; nothing unless it is made.</summary>
     public async Task<IReadOnlyList<StockUse>> UsedAsync(Order order, CoatingTally tally)

@@ -1,5 +1,4 @@
 using System.Globalization;
-using System.Runtime.CompilerServices;
 using System.Text.Json;
 using Kondiba.Core.Planning;
 using Kondiba.Data;
@@ -46,7 +45,7 @@ internal sealed class DayBook(KondibaContext db, KitchenThings things, KitchenCl
         var row = await db.DayPlans.AsNoTracking().SingleOrDefaultAsync() ?? new() { KitchenId = db.KitchenId };
         var found = row.Found;
         var behind = found?.Plan.Tasks.Any(t => t.Starts.PlusMinutes(Late) < now && row.Arranged.Tasks.GetValueOrDefault(t.What.Code)?.Done is null) is true;
-        var key = $"{string.Join(' ', orders.Select(o => $"{o.Id}:{o.Version}"))} {RuntimeHelpers.GetHashCode(tables)} {JsonSerializer.Serialize(row.Arranged, KitchenItem.Json)} {(behind ? now.Date.At(new(now.Hour, now.Minute / Late * Late)) : null)}";
+        var key = $"{string.Join(' ', orders.Select(o => $"{o.Id}:{o.Version}"))} {await things.ThingsRevisionAsync()} {JsonSerializer.Serialize(row.Arranged, KitchenItem.Json)} {(behind ? now.Date.At(new(now.Hour, now.Minute / Late * Late)) : null)}";
         var request = new PlanRequest([.. orders.Select(o => new PlannedOrder(CodeOf(o), o.ToDraft()))], tables, row.Arranged, now);
         var run = runs.Get(db.KitchenId, key, request, found, anew);
         await Task.WhenAny(run.First, Task.Delay(Patience));
