@@ -47,7 +47,11 @@ public sealed record CoatingTally(
                        select DecorCheck.For(decor, dip, tables, problems)).ToDictionary(d => d.First.Line);
         var besides = dips.SelectMany(d => LineMaking.Besides(d, order.Lines[d.Line], tables, problems)).ToLookup(d => d.Line);
         var all = dips.SelectMany(d => (designs.TryGetValue(d.Line, out var design) ? design.Layers : [d]).Concat(besides[d.Line])).Where(d => !d.Bare).ToLookup(d => d.Pot);
-        var bags = designs.Values.SelectMany(d => d.Bags(tables)).Concat(dips.SelectMany(d => LineMaking.Glue(d, order.Lines[d.Line], tables, problems))).ToLookup(b => b.Pot);
+        var discs = dips.Select(d => LineMaking.Disc(d, order.Lines[d.Line], tables, problems)).OfType<Bagged>().ToDictionary(b => b.For.Line);
+        var bags = designs.Values.SelectMany(d => d.Bags(tables))
+            .Concat(dips.SelectMany(d => LineMaking.Glue(d, order.Lines[d.Line], tables)))
+            .Concat(discs.Values)
+            .ToLookup(b => b.Pot);
 
         var lines = new Dictionary<(int Line, int Layer), LineTally>();
         var pots = new List<Pot>();
@@ -68,7 +72,7 @@ public sealed record CoatingTally(
             if (besides[dip.Line].Any())
                 whole = whole with { Parts = [.. besides[dip.Line].Select(d => new MadePart(d.Part!, d.Coating.Code, d.Colour.Code, lines[(d.Line, d.Layer)]))] };
             var (draft, shape) = (order.Lines[dip.Line], dip.Size.Shape);
-            if (bags.SelectMany(b => b).FirstOrDefault(b => b.For.Line == dip.Line && b.What == LineMaking.Disc) is { } disc)
+            if (discs.TryGetValue(dip.Line, out var disc))
                 whole = whole with { Disc = new(disc.Pot, Quantities.Of<Length>(draft.Making!.Disc!.Across, "mm"), disc.PerPiece) };
             if (dip.Centre.Size(draft.Size)!.Shape != shape)
                 whole = whole with { Seen = new(shape.Length, shape.Width, shape.Profile()) };

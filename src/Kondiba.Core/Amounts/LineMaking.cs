@@ -59,7 +59,7 @@ internal sealed record LineMaking(
     /// <summary>Dips of the line besides its own: a mould's first layer, the parts of a figure.</summary>
     public static IEnumerable<Dip> Besides(Dip dip, LineDraft line, TradeTables tables, List<Problem> problems)
     {
-        foreach (var (i, (field, layer)) in (dip.Size.Shape is Cavity ? line.Making?.Mould?.First ?? [] : []).Index())
+        foreach (var (i, (part, field, layer)) in (dip.Size.Shape is Cavity ? line.Making?.Mould?.First ?? [] : []).Index())
         {
             if (layer is not { } accent)
             {
@@ -67,11 +67,11 @@ internal sealed record LineMaking(
                 continue;
             }
 
-            var (coating, colour) = tables.ColourOf(accent.Coating, accent.Colour, (part, reason, remedy) => problems.Add(new($"lines[{dip.Line}].making.mould.{field}.{part}", reason, remedy)));
+            var (coating, colour) = tables.ColourOf(accent.Coating, accent.Colour, (of, reason, remedy) => problems.Add(new($"lines[{dip.Line}].making.mould.{field}.{of}", reason, remedy)));
             if (!(accent.Share is > 0 and < 1) || line.Making!.Mould!.Left < LeastLeft)
                 problems.Add(new($"lines[{dip.Line}].making.mould.{field}.share", "The first layers leave nothing of the cavity, or one of them is nothing.", $"Together they take less than {1 - LeastLeft:0 %} of it."));
             else if (colour is not null)
-                yield return dip with { Layer = Layer(i), Part = Part(field), Coating = coating!, Colour = colour, Size = dip.Size with { Shape = Thinner((Cavity)dip.Size.Shape, accent.Share / line.Making.Mould.Left) } };
+                yield return dip with { Layer = Layer(i), Part = part, Coating = coating!, Colour = colour, Size = dip.Size with { Shape = Thinner((Cavity)dip.Size.Shape, accent.Share / line.Making.Mould.Left) } };
         }
 
         foreach (var (i, part) in (dip.Centre.Figure?.Parts ?? []).Index())
@@ -108,9 +108,6 @@ internal sealed record LineMaking(
         return dip.Colour;
     }
 
-    /// <summary>What the disc under a piece is called among what is drawn from bags.</summary>
-    public const string Disc = "disc";
-
     /// <summary>The centre as the line holds it: by the stick that it is put on, or without the one that it usually has.</summary>
     public static Centre Held(LineDraft line, Centre centre) => line.Making?.On switch
     {
@@ -136,27 +133,14 @@ internal sealed record LineMaking(
         return new(line, part, centre, size, count, beyond, part is null && draft.Making?.Disc is { } disc ? Quantities.Of<Length>(disc.Across, "mm") : default);
     }
 
-    /// <summary>What is piped besides decoration: dots that hold a figure together or a stick in, and a disc under the piece.</summary>
-    public static IEnumerable<Bagged> Glue(Dip dip, LineDraft line, TradeTables tables, List<Problem> problems)
+    /// <summary>The dots that hold a figure together or a stick in, of the line's own colour.</summary>
+    public static IEnumerable<Bagged> Glue(Dip dip, LineDraft line, TradeTables tables)
     {
         var c = tables.Decorating;
         if (dip.Centre.Figure is { Glues: > 0 } figure)
             yield return Dots("dots that hold it together", figure.Glues, c.GlueDot);
         if (dip.Centre.OnStick is OnStick.Split && PutOn(line, tables.Centre(line.Centre)!, tables))
             yield return Dots("dot that holds the stick", 1, c.StickDot);
-        if (line.Making?.Disc is { } disc && tables.ColourOf(disc.Coating, disc.Colour, (part, reason, remedy) => problems.Add(new($"lines[{dip.Line}].making.disc.{part}", reason, remedy))) is ({ } coating, { } colour))
-        {
-            var across = Quantities.Of<Length>(disc.Across, "mm");
-            var density = Flow.Of(coating, default, tables.Film).Density;
-            var mass = across.Circle * c.DiscThick.Value * density;
-            yield return new(dip, coating, colour, Disc, new(mass, () =>
-            [
-                WorkingLine.Of("disc across d", "", across, Source.Entered),
-                WorkingLine.Of("thickness t", c.DiscThick),
-                WorkingLine.Of("density of the coating, unthinned ρ", "", density, Source.Computed),
-                WorkingLine.Of("one disc", "ρ·π/4·d²·t", mass, Source.Computed),
-            ]), null);
-        }
 
         Bagged Dots(string what, int count, Sourced<Mass> dot) => new(dip, dip.Coating, dip.Colour, what, new(dot.Value * count, () =>
         [
@@ -166,14 +150,32 @@ internal sealed record LineMaking(
         ]), null);
     }
 
+    /// <summary>The piped disc under a piece; null where there is none, or where its colour is told to be unknown.</summary>
+    public static Bagged? Disc(Dip dip, LineDraft line, TradeTables tables, List<Problem> problems)
+    {
+        if (line.Making?.Disc is not { } disc)
+            return null;
+        void Error(string part, string reason, string remedy) => problems.Add(new($"lines[{dip.Line}].making.disc.{part}", reason, remedy));
+        if (tables.ColourOf(disc.Coating, disc.Colour, Error) is not ({ } coating, { } colour))
+            return null;
+        var across = Quantities.Of<Length>(disc.Across, "mm");
+        var thick = tables.Decorating.DiscThick;
+        var density = Flow.Of(coating, default, tables.Film).Density;
+        var mass = across.Circle * thick.Value * density;
+        return new(dip, coating, colour, "disc", new(mass, () =>
+        [
+            WorkingLine.Of("disc across d", "", across, Source.Entered),
+            WorkingLine.Of("thickness t", thick),
+            WorkingLine.Of("density of the coating, unthinned ρ", "", density, Source.Computed),
+            WorkingLine.Of("one disc", "ρ·π/4·d²·t", mass, Source.Computed),
+        ]), null);
+    }
+
     /// <summary>The recipe that makes a centre where the line says nothing.</summary>
     public static Filling? Usual(Centre centre, TradeTables tables) => tables.Fillings.FirstOrDefault(f => f.Makes == centre.Code);
 
     // Layers above those of a line's further dips.
     private static int Layer(int i) => 100 + i;
-
-    /// <summary>Code of a mould's first layer: "accent", "feature-0".</summary>
-    private static string Part(string field) => field is "accent" ? field : $"feature-{field[9..^1]}";
 
     private static Cavity Thinner(Cavity cavity, double times) => cavity with { Coating = new(cavity.Coating.Si * times) };
 

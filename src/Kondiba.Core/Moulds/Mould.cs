@@ -77,8 +77,12 @@ public sealed record Mould(
 public sealed record MouldDraft(
     string? Mould, string? Insert = null, string? InsertSize = null, AccentDraft? Accent = null, IReadOnlyList<AccentDraft>? Features = null, double? Broken = null)
 {
-    /// <summary>The layers that go in before the line's own colour, first to last.</summary>
-    internal IEnumerable<(string Field, AccentDraft? Layer)> First => [.. (Features ?? []).Select((f, i) => ($"features[{i}]", (AccentDraft?)f)), .. Accent is null ? [] : new[] { ("accent", (AccentDraft?)Accent) }];
+    /// <summary>The layers that go in before the line's own colour, first to last: each one's code, its field and what was typed.</summary>
+    internal IEnumerable<(string Part, string Field, AccentDraft? Layer)> First =>
+    [
+        .. (Features ?? []).Select((f, i) => ($"feature-{i}", $"features[{i}]", (AccentDraft?)f)),
+        .. Accent is null ? [] : new[] { ("accent", "accent", (AccentDraft?)Accent) },
+    ];
 
     /// <summary>What they leave of the coating in the cavity for the line's own colour, 0 to 1.</summary>
     internal double Left => 1 - First.Sum(l => l.Layer is { Share: > 0 and < 1 } layer ? layer.Share : 0);

@@ -200,7 +200,7 @@ internal sealed class PrepWork
                 after = [Chain($"stick.{line.Line}", Stage.Prep, Pieces(line, centre), [line.Line], Held(tables.PrepRules.Where(r => r.For.Contains($"stick.{centre.OnStick.ToString().ToLowerInvariant()}"))), Begun(line, centre.Spoil.Value), after, pots: centre.OnStick is OnStick.Split ? [Pot(line)] : [])!];
             if (before is not null && inTurn)
                 after.Add(before);
-            if (draft.Depth == 0 && line.Parts is null)
+            if (IsBare(line) && line.Parts is null)
                 continue;
             before = centre.Holding is Holding.Mould && making.Mould is { } mould ? Mould(line, draft, centre, making, mould, after) : Dip(line, draft, centre, after);
         }

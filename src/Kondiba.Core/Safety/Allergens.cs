@@ -94,14 +94,15 @@ public static class Allergens
         if (making?.Filling is { } filling)
             Filled("centre", filling);
         else if (centre?.Figure is { } figure)
-            figure.Made.ToList().ForEach(c => Made("centre", c));
+            foreach (var made in figure.Made)
+                Made("centre", made);
         else
             Whole("centre", centre);
         if (making is { Filling: null, Insert.Centre: { } insert })
             Made("making.mould.insert", insert);
         foreach (var stuck in centre?.Figure?.Stuck ?? [])
             Glued("centre", tables.Decor.Part(stuck.Part));
-        foreach (var (field, layer) in mould?.First ?? [])
+        foreach (var (_, field, layer) in mould?.First ?? [])
             Coated($"making.mould.{field}.coating", layer?.Coating);
         Coated("coating", line.Coating);
         foreach (var (i, dip) in decor.Dips.Index())

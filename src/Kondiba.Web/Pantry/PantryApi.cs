@@ -133,7 +133,7 @@ internal static class PantryApi
             yield return new("place", $"The place is longer than {LongestPlace} characters.", "Shorten it.");
     }
 
-    private static async Task<Results<Ok<MovementView>, NotFound, ValidationProblem>> ChangeAsync(Guid id, LotChange change, KondibaContext db, KitchenThings things, IClock clock)
+    private static async Task<Results<Ok<MovementView>, NotFound, ValidationProblem>> ChangeAsync(Guid id, LotChange change, KondibaContext db, IClock clock)
     {
         if (await db.PantryLots.AsTracking().SingleOrDefaultAsync(l => l.Id == id) is not { } lot)
             return TypedResults.NotFound();
@@ -154,7 +154,7 @@ internal static class PantryApi
         return TypedResults.Ok(new MovementView(movement.Id, movement.Kind, movement.Amount, movement.At, null, movement.Note));
     }
 
-    private static async Task<Results<NoContent, NotFound, ProblemHttpResult>> UndoAsync(Guid id, KondibaContext db, KitchenThings things)
+    private static async Task<Results<NoContent, NotFound, ProblemHttpResult>> UndoAsync(Guid id, KondibaContext db)
     {
         if (await db.LotMovements.AsTracking().SingleOrDefaultAsync(m => m.Id == id) is not { } movement)
             return TypedResults.NotFound();

@@ -70,3 +70,7 @@ export const wayOf = (reference: Reference, code: string | null) => reference.di
 
 /** Key of a pot. */
 export const potKey = (coating: string | null, colour: string | null) => `${coating}.${colour}`;
+
+/** What a centre in a size is called: "large strawberry". */
+export const pieceName = (reference: Reference, centre: string, size: string) =>
+  `${sizeOf(reference, centre, size)?.name ?? ""} ${centreOf(reference, centre)?.name ?? centre}`.trim();

@@ -124,7 +124,8 @@ export function depthName(share: number): string {
 const onCalendar = { day: "numeric", timeZone: "UTC" } as const;
 const day = new Intl.DateTimeFormat("en-GB", { ...onCalendar, weekday: "short", month: "short" });
 const longDay = new Intl.DateTimeFormat("en-GB", { ...onCalendar, weekday: "long", month: "long" });
-const noon = (local: string) => new Date(`${local.slice(0, 10)}T12:00:00Z`);
+/** A day of the calendar as a moment, to count days with and to name it by. */
+export const noon = (local: string) => new Date(`${local.slice(0, 10)}T12:00:00Z`);
 
 export const dayName = (local: string) => day.format(noon(local));
 export const longDayName = (local: string) => longDay.format(noon(local));

@@ -1,5 +1,5 @@
 import type { OwnFigure, Reference } from "../../api/client";
-import { centreOf, sizeOf } from "../../api/queries";
+import { pieceName } from "../../api/queries";
 import { TextButton } from "../../ui/buttons";
 import { NumberField, PickField, TextField, Tick } from "../../ui/fields";
 import { FieldNote } from "../../ui/notes";
@@ -194,9 +194,6 @@ export function PieceField(props: {
     />
   );
 }
-
-export const pieceName = (reference: Reference, centre: string, size: string) =>
-  `${sizeOf(reference, centre, size)?.name ?? ""} ${centreOf(reference, centre)?.name ?? centre}`.trim();
 
 /** The same place on the other side of the body. */
 const mirrored = ({ x, y, turn }: Spot): Spot => ({ x: -x, y, turn: turn === 0 ? 0 : -turn });

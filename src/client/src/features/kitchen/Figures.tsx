@@ -1,10 +1,9 @@
 import { useState } from "react";
 import type { OwnFigure, Reference } from "../../api/client";
-import { centreOf } from "../../api/queries";
+import { centreOf, pieceName } from "../../api/queries";
 import { useKeep } from "../../ui/useKeep";
 import { FigurePicture } from "../piece/FigurePicture";
 import { bodyOf, FigureForm, keepFigure, partSrgb } from "./FigureForm";
-import { pieceName } from "./FigureParts";
 import type { Room } from "./KitchenPage";
 import { AddNew, Item, Removed } from "./parts";
 

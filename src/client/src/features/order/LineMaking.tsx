@@ -1,6 +1,6 @@
 import { useMemo } from "react";
 import type { Centre, FigurePart, Making, MouldDraft, MouldTally, OrderLine, Reference } from "../../api/client";
-import { colourOf, sizeOf } from "../../api/queries";
+import { colourOf, pieceName, sizeOf } from "../../api/queries";
 import { Choice, colourOptions, Dot } from "../../ui/Choice";
 import { How } from "../../ui/How";
 import { FieldNote } from "../../ui/notes";
@@ -184,7 +184,7 @@ function InMould({ line, what, reference, moulded, index, change }: Props & { ch
         .flatMap((c) =>
           c.sizes.map((s) => ({
             value: `${c.code}.${s.code}`,
-            label: `${s.name} ${c.name}`.trim(),
+            label: pieceName(reference, c.code, s.code),
             hint: s.length > longestWhole ? "broken" : undefined,
           })),
         ),

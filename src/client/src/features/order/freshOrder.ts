@@ -1,10 +1,11 @@
 import type { QueryClient } from "@tanstack/react-query";
 import { answer, api, ApiError, type Order } from "../../api/client";
 import { kitchenQuery } from "../../api/queries";
+import { noon } from "../../ui/units";
 
 /** The Saturday after next midnight, at noon: most pickups are near it, and the maker changes the rest. */
 function usualPickup(now: string): string {
-  const day = new Date(`${now.slice(0, 10)}T12:00:00Z`);
+  const day = noon(now);
   day.setUTCDate(day.getUTCDate() + 1 + ((5 - day.getUTCDay() + 7) % 7));
   return day.toISOString().slice(0, 19);
 }
