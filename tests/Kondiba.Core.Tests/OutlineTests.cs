@@ -119,6 +119,27 @@ public class OutlineTests
             iter: 300);
     }
 
+    /// <summary>Shapes are shared by all requests: whoever asks an outline first, everybody else sees it whole.</summary>
+    [Fact]
+    public void An_outline_asked_by_many_at_once_answers_all_alike()
+    {
+        var shape = Tables.Centre("pretzel-twist")!.Size("full")!.Shape;
+        var expected = Answers(shape.Outline(false));
+        for (var round = 0; round < 300; round++)
+        {
+            var outline = new Outline([.. shape.Outline(false).Rings.Select(r => r.ToArray())]);
+            using var together = new Barrier(4);
+            Parallel.For(0, 4, new ParallelOptions { MaxDegreeOfParallelism = 4 }, _ =>
+            {
+                together.SignalAndWait(TimeSpan.FromSeconds(1));
+                Assert.Equal(expected, Answers(outline));
+            });
+        }
+
+        static List<bool> Answers(Outline outline) =>
+            [.. Enumerable.Range(0, 40).Select(i => outline.Contains(Point.Between(outline.Least, outline.Most, i / 40.0)))];
+    }
+
     [Fact]
     public void Both_sides_of_a_cut_make_the_whole()
     {

@@ -232,26 +232,24 @@ public sealed class Outline
     }
 
     /// <summary>Edges by the strips across it that they reach into, so that what is asked about a place looks at few of them.</summary>
-    private List<(Point A, Point B)>[] Bands
-    {
-        get
-        {
-            if (field is not null)
-                return field;
-            field = [.. Enumerable.Range(0, Strips).Select(_ => new List<(Point, Point)>())];
-            foreach (var ring in rings)
-            {
-                var a = ring[^1];
-                foreach (var b in ring)
-                {
-                    for (var band = BandOf(Min(a.Y, b.Y)); band <= BandOf(Max(a.Y, b.Y)); band++)
-                        field[band].Add((a, b));
-                    a = b;
-                }
-            }
+    private List<(Point A, Point B)>[] Bands => field ??= Banded();
 
-            return field;
+    // Whole before anybody sees them: shapes, and so outlines, are shared by all that computes at the same time.
+    private List<(Point A, Point B)>[] Banded()
+    {
+        List<(Point A, Point B)>[] bands = [.. Enumerable.Range(0, Strips).Select(_ => new List<(Point, Point)>())];
+        foreach (var ring in rings)
+        {
+            var a = ring[^1];
+            foreach (var b in ring)
+            {
+                for (var band = BandOf(Min(a.Y, b.Y)); band <= BandOf(Max(a.Y, b.Y)); band++)
+                    bands[band].Add((a, b));
+                a = b;
+            }
         }
+
+        return bands;
     }
 
     private int BandOf(double y) => Clamp((int)((y - Least.Y) / Max(1e-9, Most.Y - Least.Y) * Strips), 0, Strips - 1);
