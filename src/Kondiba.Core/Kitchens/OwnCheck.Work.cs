@@ -88,6 +88,7 @@ public static partial class OwnCheck
         List<Problem> problems = [];
         if (arranged.Tasks.Count > MostMarks || arranged.Hours.Count + arranged.Helpers.Count + arranged.Places.Count > MostArranged)
             problems.Add(new("arranged", "There are more arrangements than a kitchen can need.", "Take back the oldest."));
+        problems.AddRange(arranged.Tasks.Where(t => t.Value is null).Select(t => new Problem($"tasks.{t.Key}", "There is nothing said of this task.", "Say when it starts or was done, or leave it out.")));
         problems.AddRange(Ending("hours", arranged.Hours.Select(h => h.Hours)));
         problems.AddRange(Ending("helpers", arranged.Helpers.Select(h => h.Hours)));
         problems.AddRange(arranged.Places.Index().Where(p => p.Item.From >= p.Item.To || Math.Abs(p.Item.Change) > MostChange)

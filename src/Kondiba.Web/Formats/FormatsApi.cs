@@ -2,6 +2,7 @@ using Kondiba.Core.Amounts;
 using Kondiba.Core.Pantry;
 using Kondiba.Core.Reference;
 using Kondiba.Data;
+using Kondiba.Web.Hosting;
 using Kondiba.Web.Kitchens;
 using Kondiba.Web.Orders;
 using Kondiba.Web.Pantry;
@@ -28,30 +29,35 @@ internal static class FormatsApi
             .WithName("ImportKitchen").WithSummary("Puts a document in place of the kitchen; without apply it only says what that would change.");
         files.MapGet("/orders.csv", async (KondibaContext db) => TypedResults.Text(OrdersCsv.Write(await db.WholeOrders.Where(o => o.RemovedAt == null).OrderBy(o => o.Number).ToListAsync()), Csv))
             .WithName("ExportOrders").WithSummary("Every order on the shelf as CSV, RFC 4180.");
-        files.MapPost("/orders", async (FileText file, bool? apply, KondibaContext db, KitchenThings things, KitchenClock clock, IClock instants, PantryBook book) =>
-            TypedResults.Ok(await ImportOrdersAsync(file.Text, apply ?? false, db, things, clock, instants, book)))
-            .WithName("ImportOrders").WithSummary("Takes orders in: one with the number of an order that is there takes its place, others are new.");
+        files.MapPost("/orders", async (FileText file, bool? apply, [SentKey] Guid? key, KondibaContext db, KitchenThings things, KitchenClock clock, IClock instants, PantryBook book, CancellationToken gone) =>
+            TypedResults.Ok(await ImportOrdersAsync(file.Text, apply ?? false, key, db, things, clock, instants, book, gone)))
+            .WithName("ImportOrders").WithSummary("Takes orders in: one with the number of an order that is there takes its place, others are new; the same Idempotency-Key again makes no further ones.");
         files.MapGet("/pantry.csv", async (KondibaContext db, KitchenThings things) => TypedResults.Text(
             PantryCsv.Write(await db.PantryLots.AsNoTracking().Where(l => l.Amount > 0).OrderBy(l => l.Ware).ThenBy(l => l.BestBefore).ThenBy(l => l.Id).ToListAsync(), WareTable.Of(await things.TablesAsync())), Csv))
             .WithName("ExportPantry").WithSummary("What is in the pantry as CSV, RFC 4180.");
-        files.MapPost("/pantry", async (FileText file, bool? apply, KondibaContext db, KitchenThings things, KitchenClock clock, IClock instants) =>
-            TypedResults.Ok(await ImportPantryAsync(file.Text, apply ?? false, db, things, clock, instants)))
-            .WithName("ImportPantry").WithSummary("Puts every row into the pantry as a lot of its own.");
+        files.MapPost("/pantry", async (FileText file, bool? apply, [SentKey] Guid? key, KondibaContext db, KitchenThings things, KitchenClock clock, IClock instants) =>
+            TypedResults.Ok(await ImportPantryAsync(file.Text, apply ?? false, key, db, things, clock, instants)))
+            .WithName("ImportPantry").WithSummary("Puts every row into the pantry as a lot of its own; the same Idempotency-Key again adds nothing.");
     }
 
-    private static async Task<ImportPlan> ImportOrdersAsync(string text, bool apply, KondibaContext db, KitchenThings things, KitchenClock clock, IClock instants, PantryBook book)
+    private static async Task<ImportPlan> ImportOrdersAsync(
+        string text, bool apply, Guid? key, KondibaContext db, KitchenThings things, KitchenClock clock, IClock instants, PantryBook book, CancellationToken gone)
     {
         var (rows, unread) = OrdersCsv.Read(text);
         var problems = unread.ToList();
         var (tables, now) = (await things.TablesAsync(), await clock.NowAsync());
         var numbers = rows.Select(r => r.Number).OfType<int>().ToList();
-        var there = await db.WholeOrders.AsTracking().Where(o => numbers.Contains(o.Number)).ToDictionaryAsync(o => o.Number);
+        var there = await db.WholeOrders.AsTracking().Where(o => numbers.Contains(o.Number)).ToDictionaryAsync(o => o.Number, gone);
+        var ids = rows.Select((_, i) => SentKey.IdOf(key, i)).ToList();
+        var sent = key is null ? [] : await db.WholeOrders.AsTracking().Where(o => ids.Contains(o.Id)).ToDictionaryAsync(o => o.Id, gone);
         problems.AddRange(rows.Where(r => r.Number is < 1 or > MostNumber).Select(r => new ImportProblem(r.Line, "number", $"Numbers count from 1 to {MostNumber}. Leave it empty for a new order.")));
         problems.AddRange(rows.Where(r => r.Number is not null).GroupBy(r => r.Number).SelectMany(g => g.Skip(1)).Select(r => new ImportProblem(r.Line, "number", $"Order {r.Number} stands further up already. Keep the rows of an order together.")));
 
         var (changes, tallies) = (new List<string>(), new List<CoatingTally>());
+        var told = problems.Select(p => (p.Line, p.Field)).ToHashSet();
         foreach (var row in rows)
         {
+            gone.ThrowIfCancellationRequested();
             var kept = row.Number is { } number ? there.GetValueOrDefault(number) : null;
             var tally = CoatingTally.For(row.Order, tables, now);
             tallies.Add(tally);
@@ -59,7 +65,7 @@ internal static class FormatsApi
             foreach (var p in tally.Problems.Where(p => p.Severity is Severity.Error && !(p.Field == "pickup" && row.Order.Pickup is not null && pickupStands)))
             {
                 var (line, column) = OrdersCsv.Where(row, p.Field);
-                if (!problems.Exists(q => q.Line == line && q.Field == column))
+                if (told.Add((line, column)))
                     problems.Add(new(line, column, $"{p.Reason} {p.Remedy}"));
             }
 
@@ -71,14 +77,15 @@ internal static class FormatsApi
         if (problems.Count > 0 || !apply)
             return new(problems.Count > 0 ? [] : changes, [.. problems.OrderBy(p => p.Line).Take(MostProblems)]);
 
-        await using var all = await db.Database.BeginTransactionAsync();
-        var kitchen = await db.Kitchens.AsTracking().SingleAsync();
+        await using var all = await db.Database.BeginTransactionAsync(gone);
+        var kitchen = await db.Kitchens.AsTracking().SingleAsync(gone);
         kitchen.LastNumber = Math.Max(kitchen.LastNumber, numbers.DefaultIfEmpty().Max());
-        foreach (var (row, tally) in rows.Zip(tallies))
+        foreach (var (i, (row, tally)) in rows.Zip(tallies).Index())
         {
-            if (row.Number is not { } number || !there.TryGetValue(number, out var order))
+            var order = row.Number is { } number ? there.GetValueOrDefault(number) : sent.GetValueOrDefault(ids[i]);
+            if (order is null)
             {
-                order = new() { KitchenId = db.KitchenId, Name = "", Number = row.Number ?? ++kitchen.LastNumber };
+                order = new() { Id = ids[i], KitchenId = db.KitchenId, Name = "", Number = row.Number ?? ++kitchen.LastNumber };
                 db.Add(order);
             }
 
@@ -87,23 +94,27 @@ internal static class FormatsApi
             await book.SettleAsync(order, tally);
         }
 
-        await db.SaveChangesAsync();
-        await all.CommitAsync();
+        await db.SaveChangesAsync(gone);
+        await all.CommitAsync(gone);
         return new(changes, [], Done: true);
     }
 
-    private static async Task<ImportPlan> ImportPantryAsync(string text, bool apply, KondibaContext db, KitchenThings things, KitchenClock clock, IClock instants)
+    private static async Task<ImportPlan> ImportPantryAsync(string text, bool apply, Guid? key, KondibaContext db, KitchenThings things, KitchenClock clock, IClock instants)
     {
-        var (rows, unread) = PantryCsv.Read(text);
+        var (rows, unread) = PantryCsv.Read(text, key);
         var problems = unread.ToList();
         var (tables, now) = (await things.TablesAsync(), await clock.NowAsync());
+        var told = problems.Select(p => (p.Line, p.Field)).ToHashSet();
         foreach (var (line, receipt) in rows)
-            problems.AddRange(PantryApi.Check(receipt, tables).Where(p => !problems.Exists(q => q.Line == line && q.Field == p.Field)).Select(p => new ImportProblem(line, p.Field, $"{p.Reason} {p.Remedy}")).ToList());
+            problems.AddRange(PantryApi.Check(receipt, tables).Where(p => told.Add((line, p.Field))).Select(p => new ImportProblem(line, p.Field, $"{p.Reason} {p.Remedy}")));
         if (problems.Count > 0)
             return new([], [.. problems.OrderBy(p => p.Line).Take(MostProblems)]);
         var changes = rows.Select(r => $"in: {WareTable.Find(tables, r.Receipt.Ware)!.Name}, {r.Receipt.Amount:0.##} {ShoppingApi.Unit(WareTable.Find(tables, r.Receipt.Ware)!.Unit)}").ToList();
         if (!apply)
             return new(changes, []);
+        var ids = rows.Select(r => r.Receipt.Id).ToList();
+        if (key is not null && await db.PantryLots.AnyAsync(l => ids.Contains(l.Id)))
+            return new(changes, [], Done: true);
         foreach (var (_, receipt) in rows)
             db.Add(PantryApi.LotOf(receipt, db.KitchenId, now.Date, instants.GetCurrentInstant()));
         await db.SaveChangesAsync();

@@ -65,6 +65,10 @@ internal static class OrdersCsv
     public static (IReadOnlyList<Row> Rows, IReadOnlyList<ImportProblem> Problems) Read(string text)
     {
         var (orders, problems) = (new List<Row>(), new List<ImportProblem>());
+
+        // Lines of the order that is being read: of the file, and as ordered.
+        List<int> at = [];
+        List<LineDraft> lines = [];
         using var csv = new CsvReader(new StringReader(text), new CsvConfiguration(CultureInfo.InvariantCulture) { MissingFieldFound = null, BadDataFound = null, DetectColumnCountChanges = false });
         if (!csv.Read() || !csv.ReadHeader())
             return ([], [new(1, "", "The file is empty. Its first line names the columns.")]);
@@ -81,13 +85,18 @@ internal static class OrdersCsv
             var line = cells.Text("centre").Length > 0 ? Line(cells) : null;
             if (further)
             {
-                var last = orders[^1];
                 if (line is not null)
-                    orders[^1] = last with { Lines = [.. last.Lines, cells.At], Order = last.Order with { Lines = [.. last.Order.Lines, line] } };
+                {
+                    at.Add(cells.At);
+                    lines.Add(line);
+                }
+
                 continue;
             }
 
-            orders.Add(new(number, cells.At, line is null ? [] : [cells.At], Order(cells, line), cells.Enum("state", OrderState.Asked), cells.Bool("template") ?? false, cells.Bool("deposit paid") ?? false));
+            at = line is null ? [] : [cells.At];
+            lines = line is null ? [] : [line];
+            orders.Add(new(number, cells.At, at, Order(cells, lines), cells.Enum("state", OrderState.Asked), cells.Bool("template") ?? false, cells.Bool("deposit paid") ?? false));
         }
 
         return (orders, problems);
@@ -113,11 +122,11 @@ internal static class OrdersCsv
     private static object?[] Fields(LineDraft l) =>
         [l.Centre, l.Size, l.Amount, Camel(l.CountedIn), l.Coating, l.Colour, l.Depth, l.Coats, l.AtOnce, l.Upright, l.Look, Json(l.Decor), Json(l.Making)];
 
-    private static OrderDraft Order(Cells c, LineDraft? line) => new(
+    private static OrderDraft Order(Cells c, List<LineDraft> lines) => new(
         c.Text("name"),
         c.Pickup("pickup"),
         c.Text("notes"),
-        line is null ? [] : [line],
+        lines,
         c.Json<Dictionary<string, PotDraft>>("pots") ?? [],
         c.Number("margin"),
         c.List("palette"),

@@ -3,6 +3,7 @@ using CsvHelper;
 using CsvHelper.Configuration;
 using Kondiba.Core.Pantry;
 using Kondiba.Data;
+using Kondiba.Web.Hosting;
 using Kondiba.Web.Pantry;
 using NodaTime.Text;
 
@@ -41,8 +42,8 @@ internal static class PantryCsv
         return text.ToString();
     }
 
-    /// <summary>Reads the rows as receipts, each with the line it stands on.</summary>
-    public static (IReadOnlyList<(int Line, Receipt Receipt)> Rows, IReadOnlyList<ImportProblem> Problems) Read(string text)
+    /// <summary>Reads the rows as receipts, each with the line it stands on; the same ones when sent again under the same key.</summary>
+    public static (IReadOnlyList<(int Line, Receipt Receipt)> Rows, IReadOnlyList<ImportProblem> Problems) Read(string text, Guid? key)
     {
         var (rows, problems) = (new List<(int, Receipt)>(), new List<ImportProblem>());
         using var csv = new CsvReader(new StringReader(text), new CsvConfiguration(CultureInfo.InvariantCulture) { MissingFieldFound = null, BadDataFound = null });
@@ -53,7 +54,7 @@ internal static class PantryCsv
         while (csv.Read())
         {
             var cells = new OrdersCsv.Cells(csv, problems);
-            rows.Add((cells.At, new(Guid.CreateVersion7(), cells.Text("ware"), cells.Number("amount") ?? 0, cells.Number("pack"), (decimal?)cells.Number("price"), cells.Date("best before"), cells.Text("place"))));
+            rows.Add((cells.At, new(SentKey.IdOf(key, rows.Count), cells.Text("ware"), cells.Number("amount") ?? 0, cells.Number("pack"), (decimal?)cells.Number("price"), cells.Date("best before"), cells.Text("place"))));
         }
 
         return (rows, problems);

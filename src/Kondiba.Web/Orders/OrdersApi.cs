@@ -7,7 +7,6 @@ using Kondiba.Web.Kitchens;
 using Kondiba.Web.Pantry;
 using Kondiba.Web.Sessions;
 using Microsoft.AspNetCore.Http.HttpResults;
-using Microsoft.AspNetCore.Mvc;
 using Microsoft.EntityFrameworkCore;
 using NodaTime;
 
@@ -22,7 +21,7 @@ internal static class OrdersApi
         orders.MapPost("", CreateAsync).WithName("CreateOrder").WithSummary("Keeps a new order; the same Idempotency-Key again gives the same order.");
         orders.MapGet("/{id:guid}", GetAsync).WithName("GetOrder");
         orders.MapPut("/{id:guid}", SaveAsync).WithName("SaveOrder").WithSummary("Keeps all of an order at once, if nobody changed it since; made, it uses up the pantry.");
-        orders.MapPost("/{id:guid}/copies", CopyAsync).WithName("CopyOrder").WithSummary("Makes a new order or a template from one, for as many pieces as wanted.");
+        orders.MapPost("/{id:guid}/copies", CopyAsync).WithName("CopyOrder").WithSummary("Makes a new order or a template from one, for as many pieces as wanted; the same Idempotency-Key again gives the same copy.");
         orders.MapGet("/{id:guid}/used", UsedAsync).WithName("GetStockUsed").WithSummary("What a made order took out of the pantry, and what the pantry did not have.");
         orders.MapDelete("/{id:guid}", RemoveAsync).WithName("RemoveOrder").WithSummary("Takes an order off the shelf; it can be put back.");
         orders.MapPost("/{id:guid}/restore", RestoreAsync).WithName("RestoreOrder");
@@ -43,7 +42,7 @@ internal static class OrdersApi
     }
 
     private static async Task<Results<Created<OrderView>, Ok<OrderView>, ValidationProblem, ProblemHttpResult>> CreateAsync(
-        OrderInput input, [FromHeader(Name = "Idempotency-Key")] Guid? key, [AsParameters] Desk desk)
+        OrderInput input, [SentKey] Guid? key, [AsParameters] Desk desk)
     {
         if (key is not null && await desk.Db.WholeOrders.SingleOrDefaultAsync(o => o.CreationKey == key) is { } already)
             return TypedResults.Ok(await desk.ViewAsync(already));
@@ -101,7 +100,8 @@ internal static class OrdersApi
         return TypedResults.Ok(View(order, tally, desk.User));
     }
 
-    private static async Task<Results<Created<OrderView>, NotFound, ValidationProblem>> CopyAsync(Guid id, OrderCopy copy, [AsParameters] Desk desk)
+    private static async Task<Results<Created<OrderView>, Ok<OrderView>, NotFound, ValidationProblem, ProblemHttpResult>> CopyAsync(
+        Guid id, OrderCopy copy, [SentKey] Guid? key, [AsParameters] Desk desk)
     {
         if (await desk.Db.WholeOrders.SingleOrDefaultAsync(o => o.Id == id && o.RemovedAt == null) is not { } from)
             return TypedResults.NotFound();
@@ -116,11 +116,13 @@ internal static class OrdersApi
         }
 
         draft = draft with { Name = copy.Name ?? from.Name, Pickup = copy.Pickup ?? now.Date.PlusDays(7).At(from.Pickup.TimeOfDay), Deposit = null };
-        var made = await CreateAsync(OrderInput.Of(draft, isTemplate: copy.Template), null, desk with { MayPrice = true });
+        var made = await CreateAsync(OrderInput.Of(draft, isTemplate: copy.Template), key, desk with { MayPrice = true });
         return made.Result switch
         {
             Created<OrderView> created => created,
+            Ok<OrderView> already => already,
             ValidationProblem wrong => wrong,
+            ProblemHttpResult used => used,
             var other => throw new InvalidOperationException($"A copy was answered with {other}."),
         };
     }

@@ -73,7 +73,7 @@ internal static class PantryApi
             await db.PantryLots.AnyAsync(l => l.Id == id)
                 ? TypedResults.Ok(await db.LotMovements.Where(m => m.LotId == id).OrderByDescending(m => m.At).ThenByDescending(m => m.Id).Select(m => new MovementView(m.Id, m.Kind, m.Amount, m.At, m.OrderId, m.Note)).ToListAsync())
                 : TypedResults.NotFound()).WithName("GetMovements").WithSummary("What happened to a lot, latest first.");
-        pantry.MapPost("/lots/{id:guid}/movements", ChangeAsync).WithName("ChangeLot").WithSummary("Uses, corrects or throws away some of a lot.");
+        pantry.MapPost("/lots/{id:guid}/movements", ChangeAsync).WithName("ChangeLot").WithSummary("Uses, corrects or throws away some of a lot; the same Idempotency-Key again changes nothing.");
         pantry.MapDelete("/movements/{id:guid}", UndoAsync).WithName("UndoMovement").WithSummary("Takes back a lot's latest change that no order made; a receipt taken back leaves no lot.");
     }
 
@@ -133,10 +133,12 @@ internal static class PantryApi
             yield return new("place", $"The place is longer than {LongestPlace} characters.", "Shorten it.");
     }
 
-    private static async Task<Results<Ok<MovementView>, NotFound, ValidationProblem>> ChangeAsync(Guid id, LotChange change, KondibaContext db, IClock clock)
+    private static async Task<Results<Ok<MovementView>, NotFound, ValidationProblem>> ChangeAsync(Guid id, LotChange change, [SentKey] Guid? key, KondibaContext db, IClock clock)
     {
         if (await db.PantryLots.AsTracking().SingleOrDefaultAsync(l => l.Id == id) is not { } lot)
             return TypedResults.NotFound();
+        if (key is not null && await db.LotMovements.AsNoTracking().SingleOrDefaultAsync(m => m.Id == key) is { } already)
+            return TypedResults.Ok(View(already));
         List<Problem> problems = [];
         if (change.Kind is not (MovementKind.Used or MovementKind.Corrected or MovementKind.Thrown))
             problems.Add(new("kind", "A lot is used, corrected or thrown away; the rest the orders do.", "Choose one of these."));
@@ -148,11 +150,13 @@ internal static class PantryApi
             problems.Add(new("note", $"The note is longer than {LongestNote} characters.", "Shorten it."));
         if (problems.AsErrors() is { } errors)
             return TypedResults.ValidationProblem(errors, title: "The lot cannot be changed like that.");
-        var movement = lot.Move(change.Kind, change.Kind is MovementKind.Corrected ? change.Amount - lot.Amount : -change.Amount, clock.GetCurrentInstant(), note: change.Note ?? "");
+        var movement = lot.Move(change.Kind, change.Kind is MovementKind.Corrected ? change.Amount - lot.Amount : -change.Amount, clock.GetCurrentInstant(), note: change.Note ?? "", id: key);
         db.Add(movement);
         await db.SaveChangesAsync();
-        return TypedResults.Ok(new MovementView(movement.Id, movement.Kind, movement.Amount, movement.At, null, movement.Note));
+        return TypedResults.Ok(View(movement));
     }
+
+    private static MovementView View(LotMovement m) => new(m.Id, m.Kind, m.Amount, m.At, m.OrderId, m.Note);
 
     private static async Task<Results<NoContent, NotFound, ProblemHttpResult>> UndoAsync(Guid id, KondibaContext db)
     {

@@ -1,6 +1,7 @@
 using System.Text;
 using Kondiba.Core.Planning;
 using Kondiba.Data;
+using Kondiba.Web.Hosting;
 using Kondiba.Web.Kitchens;
 using Kondiba.Web.Sessions;
 using Microsoft.AspNetCore.Http.HttpResults;
@@ -33,14 +34,17 @@ internal static class CalendarApi
         }).WithName("GetCalendar").WithSummary("The plan as a calendar file, RFC 5545.");
         day.MapGet("/feeds", async (KondibaContext db) => TypedResults.Ok(await db.CalendarFeeds.Where(f => f.RevokedAt == null).OrderBy(f => f.MadeAt).Select(f => new FeedView(f.Id, f.MadeAt)).ToListAsync()))
             .RequireAuthorization(Sessions.Sessions.Owners).WithName("GetFeeds");
-        day.MapPost("/feeds", async (KondibaContext db, IClock instants) =>
+        day.MapPost("/feeds", async ([SentKey] Guid? key, KondibaContext db, IClock instants) =>
         {
             var secret = Secret.New();
-            var feed = new CalendarFeed { KitchenId = db.KitchenId, TokenHash = Secret.Hash(secret), MadeAt = instants.GetCurrentInstant() };
+
+            // Sent again, the address that nobody may have seen gives way to the new one.
+            await db.CalendarFeeds.Where(f => f.Id == key).ExecuteDeleteAsync();
+            var feed = new CalendarFeed { Id = key ?? Guid.CreateVersion7(), KitchenId = db.KitchenId, TokenHash = Secret.Hash(secret), MadeAt = instants.GetCurrentInstant() };
             db.Add(feed);
             await db.SaveChangesAsync();
             return TypedResults.Ok(new FeedLink(feed.Id, $"/api/feeds/{secret}.ics"));
-        }).RequireAuthorization(Sessions.Sessions.Owners).WithName("MakeFeed").WithSummary("Makes a private address under which the plan is read as a calendar, without signing in.");
+        }).RequireAuthorization(Sessions.Sessions.Owners).WithName("MakeFeed").WithSummary("Makes a private address under which the plan is read as a calendar, without signing in; the same Idempotency-Key again puts a new address in place of the first.");
         day.MapDelete("/feeds/{id:guid}", async Task<Results<NoContent, NotFound>> (Guid id, KondibaContext db, IClock instants) =>
             await db.CalendarFeeds.Where(f => f.Id == id && f.RevokedAt == null).ExecuteUpdateAsync(set => set.SetProperty(f => f.RevokedAt, instants.GetCurrentInstant())) == 1
                 ? TypedResults.NoContent()

@@ -1,6 +1,7 @@
 using System.Text.Json;
 using Kondiba.Core.Pricing;
 using Kondiba.Data;
+using Kondiba.Web.Hosting;
 using Kondiba.Web.Kitchens;
 using Kondiba.Web.Sessions;
 using Microsoft.AspNetCore.Http.HttpResults;
@@ -31,13 +32,17 @@ internal static class QuotesApi
             await MakeAsync(id, db, things, clock) is { } made
                 ? TypedResults.Ok(new QuoteView(made, await db.QuoteShares.Where(s => s.OrderId == id).OrderByDescending(s => s.SharedAt).Select(s => new ShareView(s.Id, s.SharedAt, s.RevokedAt)).ToListAsync()))
                 : TypedResults.NotFound()).WithName("GetQuote");
-        quote.MapPost("/shares", async Task<Results<Ok<ShareLink>, NotFound>> (Guid id, KondibaContext db, KitchenThings things, KitchenClock clock, IClock instants, IOptions<JsonOptions> json) =>
+        quote.MapPost("/shares", async Task<Results<Ok<ShareLink>, NotFound>> (Guid id, [SentKey] Guid? key, KondibaContext db, KitchenThings things, KitchenClock clock, IClock instants, IOptions<JsonOptions> json) =>
         {
             if (await MakeAsync(id, db, things, clock) is not { } made)
                 return TypedResults.NotFound();
             var secret = Secret.New();
+
+            // Sent again, the link that nobody may have seen gives way to the new one.
+            await db.QuoteShares.Where(s => s.Id == key && s.OrderId == id).ExecuteDeleteAsync();
             var share = new QuoteShare
             {
+                Id = key ?? Guid.CreateVersion7(),
                 KitchenId = db.KitchenId,
                 OrderId = id,
                 TokenHash = Secret.Hash(secret),
@@ -47,7 +52,7 @@ internal static class QuotesApi
             db.Add(share);
             await db.SaveChangesAsync();
             return TypedResults.Ok(new ShareLink(share.Id, $"/q/{secret}"));
-        }).WithName("ShareQuote").WithSummary("Makes a link under which the quote as it is now can be read without signing in.");
+        }).WithName("ShareQuote").WithSummary("Makes a link under which the quote as it is now can be read without signing in; the same Idempotency-Key again puts a new link in place of the first.");
         quote.MapDelete("/shares/{share:guid}", async Task<Results<NoContent, NotFound>> (Guid id, Guid share, KondibaContext db, IClock clock) =>
             await db.QuoteShares.Where(s => s.Id == share && s.OrderId == id).ExecuteUpdateAsync(set => set.SetProperty(s => s.RevokedAt, clock.GetCurrentInstant())) == 1
                 ? TypedResults.NoContent()

@@ -8,3 +8,6 @@ export function newId(): string {
   const hex = Array.from(bytes, (b) => b.toString(16).padStart(2, "0")).join("");
   return [hex.slice(0, 8), hex.slice(8, 12), hex.slice(12, 16), hex.slice(16, 20), hex.slice(20)].join("-");
 }
+
+/** A request that makes something new is known by its key: sent again, as its answer was lost, it makes nothing more. */
+export const sentAs = (key: string) => ({ "Idempotency-Key": key });

@@ -978,7 +978,7 @@ export interface paths {
         };
         get: operations["GetFeeds"];
         put?: never;
-        /** Makes a private address under which the plan is read as a calendar, without signing in. */
+        /** Makes a private address under which the plan is read as a calendar, without signing in; the same Idempotency-Key again puts a new address in place of the first. */
         post: operations["MakeFeed"];
         delete?: never;
         options?: never;
@@ -1168,7 +1168,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Makes a new order or a template from one, for as many pieces as wanted. */
+        /** Makes a new order or a template from one, for as many pieces as wanted; the same Idempotency-Key again gives the same copy. */
         post: operations["CopyOrder"];
         delete?: never;
         options?: never;
@@ -1252,7 +1252,7 @@ export interface paths {
         /** What happened to a lot, latest first. */
         get: operations["GetMovements"];
         put?: never;
-        /** Uses, corrects or throws away some of a lot. */
+        /** Uses, corrects or throws away some of a lot; the same Idempotency-Key again changes nothing. */
         post: operations["ChangeLot"];
         delete?: never;
         options?: never;
@@ -1336,7 +1336,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Makes a link under which the quote as it is now can be read without signing in. */
+        /** Makes a link under which the quote as it is now can be read without signing in; the same Idempotency-Key again puts a new link in place of the first. */
         post: operations["ShareQuote"];
         delete?: never;
         options?: never;
@@ -1489,7 +1489,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Takes orders in: one with the number of an order that is there takes its place, others are new. */
+        /** Takes orders in: one with the number of an order that is there takes its place, others are new; the same Idempotency-Key again makes no further ones. */
         post: operations["ImportOrders"];
         delete?: never;
         options?: never;
@@ -1523,7 +1523,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Puts every row into the pantry as a lot of its own. */
+        /** Puts every row into the pantry as a lot of its own; the same Idempotency-Key again adds nothing. */
         post: operations["ImportPantry"];
         delete?: never;
         options?: never;
@@ -5463,7 +5463,9 @@ export interface operations {
     MakeFeed: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                "Idempotency-Key"?: string;
+            };
             path?: never;
             cookie?: never;
         };
@@ -5930,7 +5932,9 @@ export interface operations {
     CopyOrder: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                "Idempotency-Key"?: string;
+            };
             path: {
                 id: string;
             };
@@ -5942,6 +5946,15 @@ export interface operations {
             };
         };
         responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OrderView"];
+                };
+            };
             /** @description Created */
             201: {
                 headers: {
@@ -6110,7 +6123,9 @@ export interface operations {
     ChangeLot: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                "Idempotency-Key"?: string;
+            };
             path: {
                 id: string;
             };
@@ -6265,7 +6280,9 @@ export interface operations {
     ShareQuote: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                "Idempotency-Key"?: string;
+            };
             path: {
                 id: string;
             };
@@ -6502,7 +6519,9 @@ export interface operations {
             query?: {
                 apply?: boolean;
             };
-            header?: never;
+            header?: {
+                "Idempotency-Key"?: string;
+            };
             path?: never;
             cookie?: never;
         };
@@ -6546,7 +6565,9 @@ export interface operations {
             query?: {
                 apply?: boolean;
             };
-            header?: never;
+            header?: {
+                "Idempotency-Key"?: string;
+            };
             path?: never;
             cookie?: never;
         };

@@ -1,6 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { answer, api } from "../../api/client";
+import { newId, sentAs } from "../../api/newId";
 import { useOwner } from "../../api/queries";
 import { TextButton } from "../../ui/buttons";
 
@@ -30,9 +31,11 @@ function Feeds() {
   const [made, setMade] = useState<string>();
   const feeds = useQuery({ queryKey: ["feeds"], queryFn: () => answer(api.GET("/api/day/feeds")) });
   const settle = () => queries.invalidateQueries({ queryKey: ["feeds"] });
+  const [key, setKey] = useState(newId);
   const make = useMutation({
-    mutationFn: () => answer(api.POST("/api/day/feeds")),
+    mutationFn: () => answer(api.POST("/api/day/feeds", { params: { header: sentAs(key) } })),
     onSuccess: async (link) => {
+      setKey(newId());
       setMade(`${window.location.origin}${link.path}`);
       await settle();
     },

@@ -1,6 +1,7 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { answer, api } from "../../api/client";
+import { newId, sentAs } from "../../api/newId";
 import { useOwner } from "../../api/queries";
 import { ErrorNote } from "../../ui/notes";
 import { TextButton } from "../../ui/buttons";
@@ -31,15 +32,11 @@ const kinds = {
 
 type Kind = keyof typeof kinds;
 
-const send = (kind: Kind, text: string, apply: boolean) => {
-  const request = { params: { query: { apply } }, body: { text } };
-  return answer(
-    kind === "kitchen"
-      ? api.POST("/api/files/kitchen", request)
-      : kind === "orders"
-        ? api.POST("/api/files/orders", request)
-        : api.POST("/api/files/pantry", request),
-  );
+const send = (kind: Kind, text: string, apply: boolean, key: string) => {
+  const [query, body, header] = [{ apply }, { text }, sentAs(key)];
+  if (kind === "kitchen") return answer(api.POST("/api/files/kitchen", { params: { query }, body }));
+  const request = { params: { query, header }, body };
+  return answer(kind === "orders" ? api.POST("/api/files/orders", request) : api.POST("/api/files/pantry", request));
 };
 
 /** Files out and in: what an import would change is shown before it does. */
@@ -70,7 +67,8 @@ function FileKind({ kind }: { kind: Kind }) {
   const { name, out, file, accept, says } = kinds[kind];
   const queries = useQueryClient();
   const [text, setText] = useState<string>();
-  const look = useMutation({ mutationFn: (text: string) => send(kind, text, false) });
+  const [key, setKey] = useState(newId);
+  const look = useMutation({ mutationFn: (text: string) => send(kind, text, false, key) });
   const take = useMutation({
     mutationFn: async (text: string) => {
       if (kind === "kitchen") {
@@ -80,7 +78,7 @@ function FileKind({ kind }: { kind: Kind }) {
         copy.click();
         URL.revokeObjectURL(copy.href);
       }
-      return send(kind, text, true);
+      return send(kind, text, true, key);
     },
     onSuccess: async () => {
       setText(undefined);
@@ -114,6 +112,7 @@ function FileKind({ kind }: { kind: Kind }) {
               void chosen.text().then((read) => {
                 take.reset();
                 setText(read);
+                setKey(newId());
                 look.mutate(read);
               });
               e.target.value = "";

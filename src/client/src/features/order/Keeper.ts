@@ -1,4 +1,5 @@
 import { ApiError, answer, api, type Order } from "../../api/client";
+import { sentAs } from "../../api/newId";
 import { draftOf, forgetDraft, sameDraft, storeDraft, type Draft } from "./draft";
 
 export type Keeping = "kept" | "keeping" | "wrong" | "unreachable" | "conflict" | "gone";
@@ -53,7 +54,7 @@ export class Keeper {
         sent = this.wanted;
         const body = { ...sent, version: this.version };
         if (this.version === 0) {
-          const header = { "Idempotency-Key": this.id };
+          const header = sentAs(this.id);
           const order = await answer(api.POST("/api/orders", { params: { header }, body }));
           this.version = order.version;
           this.created(order);

@@ -2,6 +2,7 @@ import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { useNavigate } from "react-router";
 import { ApiError, answer, api, type OrderSummary } from "../../api/client";
+import { newId, sentAs } from "../../api/newId";
 import { DateField, NumberField, TextField, Tick } from "../../ui/fields";
 import { Sheet } from "../../ui/Sheet";
 import { KeepButtons } from "../../ui/buttons";
@@ -14,11 +15,12 @@ export function CopyOrder({ order, close }: { order: OrderSummary; close: () => 
   const [day, setDay] = useState<string | null>(null);
   const [pieces, setPieces] = useState<number | null>(order.pieces || null);
   const [template, setTemplate] = useState(false);
+  const [key] = useState(newId);
   const copy = useMutation({
     mutationFn: () =>
       answer(
         api.POST("/api/orders/{id}/copies", {
-          params: { path: { id: order.id } },
+          params: { path: { id: order.id }, header: sentAs(key) },
           body: { name, pickup: day && `${day}T${order.pickup.slice(11, 19)}`, pieces, template },
         }),
       ),

@@ -1,6 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { answer, api, type Lot, type LotChange, type Movement, type Ware } from "../../api/client";
+import { newId, sentAs } from "../../api/newId";
 import { referenceQuery, useOwner } from "../../api/queries";
 import { Covers } from "../order/Covers";
 import { NumberField, TextField } from "../../ui/fields";
@@ -40,6 +41,7 @@ export function LotSheet(props: {
   const [kind, setKind] = useState<LotChange["kind"]>("used");
   const [amount, setAmount] = useState<number | null>(null);
   const [note, setNote] = useState("");
+  const [key] = useState(newId);
   const history = useQuery({
     queryKey: ["pantry", "movements", lot.id],
     queryFn: () => answer(api.GET("/api/pantry/lots/{id}/movements", { params: { path: { id: lot.id } } })),
@@ -47,7 +49,10 @@ export function LotSheet(props: {
   const keep = useKeep(
     async (body: LotChange) => {
       const movement = await answer(
-        api.POST("/api/pantry/lots/{id}/movements", { params: { path: { id: lot.id } }, body }),
+        api.POST("/api/pantry/lots/{id}/movements", {
+          params: { path: { id: lot.id }, header: sentAs(key) },
+          body,
+        }),
       );
       props.done(
         movement.id,

@@ -2,6 +2,7 @@ import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link } from "react-router";
 import { answer, api } from "../../api/client";
+import { newId, sentAs } from "../../api/newId";
 import { TextButton } from "../../ui/buttons";
 
 /** The quote: to look at, to print, and to send as a link that can be taken back. */
@@ -17,9 +18,12 @@ export function QuoteCorner({ id, kept, client }: { id: string; kept: boolean; c
   const [links, setLinks] = useState<Record<string, string>>({});
   const [copied, setCopied] = useState("");
   const refresh = () => queries.invalidateQueries({ queryKey: ["quote", id] });
+  const [key, setKey] = useState(newId);
   const share = useMutation({
-    mutationFn: () => answer(api.POST("/api/orders/{id}/quote/shares", path)),
+    mutationFn: () =>
+      answer(api.POST("/api/orders/{id}/quote/shares", { params: { path: { id }, header: sentAs(key) } })),
     onSuccess: (link) => {
+      setKey(newId());
       setLinks((before) => ({ ...before, [link.id]: new URL(link.path, location.href).href }));
       return refresh();
     },
