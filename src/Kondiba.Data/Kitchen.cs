@@ -1,3 +1,5 @@
+using Kondiba.Core.Wording;
+
 namespace Kondiba.Data;
 
 /// <summary>The units a kitchen reads.</summary>
@@ -21,6 +23,9 @@ public sealed class Kitchen
     public bool IsSample { get; init; }
 
     public Units Units { get; set; }
+
+    /// <summary>The English it reads.</summary>
+    public Language Language { get; set; }
 
     /// <summary>IANA name of the zone the kitchen's clock shows.</summary>
     public required string TimeZone { get; set; }

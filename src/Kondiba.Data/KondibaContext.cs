@@ -66,6 +66,7 @@ public sealed class KondibaContext(DbContextOptions<KondibaContext> options, Kit
         {
             kitchen.Property(k => k.Name).HasMaxLength(80);
             kitchen.Property(k => k.Units).HasConversion<string>().HasMaxLength(10);
+            kitchen.Property(k => k.Language).HasConversion<string>().HasMaxLength(10);
             kitchen.HasIndex(k => k.IsSample).IsUnique().HasFilter("is_sample");
             kitchen.HasQueryFilter(k => k.Id == KitchenId);
         });

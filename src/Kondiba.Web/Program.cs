@@ -43,6 +43,7 @@ builder.Services.AddScoped<DayBook>();
 if (settings.StateFolder.Length > 0)
     builder.Services.AddDataProtection().SetApplicationName("Kondiba").PersistKeysToFileSystem(new(Path.Combine(settings.StateFolder, "keys")));
 builder.Services.ConfigureHttpJsonOptions(json => KondibaJson.Configure(json.SerializerOptions));
+builder.Services.AddSingleton<Answers>();
 builder.Services.AddOpenApi(QuantitySchemas.Configure);
 builder.Services.AddSignIn();
 
@@ -61,6 +62,7 @@ app.UseForm();
 app.MapOpenApi().AllowAnonymous();
 app.MapSessions();
 var api = app.MapGroup("/api");
+api.AddEndpointFilter(Answers.Filter);
 api.MapReference();
 api.MapKitchen();
 api.MapAmounts();

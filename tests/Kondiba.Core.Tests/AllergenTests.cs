@@ -55,7 +55,7 @@ public class AllergenTests
                     Assert.Contains(name, quote.NotKnown);
                     Assert.Empty(quote.Without);
                     if (allergies.Count > 0)
-                        Assert.Contains(tally.Problems, p => p.Reason.Contains(name, StringComparison.Ordinal) && p.Reason.Contains("not known", StringComparison.Ordinal));
+                        Assert.Contains(tally.Problems, p => p.Reason.Said().Contains(name, StringComparison.Ordinal) && p.Reason.Said().Contains("not known", StringComparison.Ordinal));
                     continue;
                 }
 
@@ -65,7 +65,7 @@ public class AllergenTests
                     Assert.Contains(allergen, quote.Contains);
                     Assert.DoesNotContain(allergen, quote.Without);
                     if (allergies.Contains(allergen))
-                        Assert.Contains(tally.Problems, p => p.Reason.Contains($"must not have {allergen}, and {name} contain", StringComparison.Ordinal));
+                        Assert.Contains(tally.Problems, p => p.Reason.Said().Contains($"must not have {allergen}, and {name} contain", StringComparison.Ordinal));
                 }
 
                 foreach (var allergen in said.May.Except(contains))
@@ -75,7 +75,7 @@ public class AllergenTests
                     Assert.Contains(allergen, quote.MayContain.Concat(quote.Contains));
                     Assert.DoesNotContain(allergen, quote.Without);
                     if (allergies.Contains(allergen))
-                        Assert.Contains(tally.Problems, p => p.Reason.Contains($"must not have {allergen}, and {name} may contain it", StringComparison.Ordinal));
+                        Assert.Contains(tally.Problems, p => p.Reason.Said().Contains($"must not have {allergen}, and {name} may contain it", StringComparison.Ordinal));
                 }
             }
         });
@@ -128,7 +128,7 @@ public class AllergenTests
         var order = Order(null, Line("apple", "M", 6) with { Decor = Decor.None with { Sprinkles = [new("peanuts", Side.Front, 0.5)] } }) with { Allergies = ["peanut", "tree nuts"] };
         Assert.Equal(
             ["The customer must not have peanut, and chopped peanuts contain it.", "The customer must not have tree nuts, and chopped peanuts may contain it."],
-            CoatingTally.For(order, Shipped, Now).Problems.Where(p => p.Field.EndsWith("kind", StringComparison.Ordinal)).Select(p => p.Reason));
+            CoatingTally.For(order, Shipped, Now).Problems.Where(p => p.Field.EndsWith("kind", StringComparison.Ordinal)).Select(p => p.Reason.Said()));
     }
 
     [Fact]

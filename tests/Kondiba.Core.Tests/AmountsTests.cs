@@ -84,7 +84,7 @@ public class AmountsTests
             double Stands(double across)
             {
                 var seat = Tables.Dipping.Upright.Seat(new("berry", Holding.ByHand, Size(Berries(1)).Shape, new(depth)), new RoundVessel("test", "test", [], Mm(across), Mm(across), Mm(80)))!;
-                Assert.Null(seat.Misfit);
+                Assert.Null(seat.Misfit.Said());
                 return seat.Stands.Si;
             }
         });
@@ -130,7 +130,7 @@ public class AmountsTests
                     stands -= line.OnPieces.Value;
                     var way = Tables.Dipping.All.Single(w => w.Code == pot.Ways.Single(l => l.Line == i && l.Layer == 0).Way);
                     var seat = way.Seat(new("piece", Tables.Centre(lines[i].Centre)!.Holding, Size(lines[i]).Shape, new(lines[i].Depth)), vessel)!;
-                    Assert.Null(seat.Misfit);
+                    Assert.Null(seat.Misfit.Said());
 
                     // The last pieces may be spooned over instead.
                     Assert.True((stands + (line.PerPiece.Value * pot.Spooned)).Si >= seat.StandsOf(flow.Density).Si - 1e-12);
@@ -153,8 +153,8 @@ public class AmountsTests
         var tally = Tally(null, Berries(count), Berries(12));
         var problem = Assert.Single(tally.Problems);
         Assert.Equal("lines[0].amount", problem.Field);
-        Assert.Contains(reason, problem.Reason, StringComparison.Ordinal);
-        Assert.NotEmpty(problem.Remedy);
+        Assert.Contains(reason, problem.Reason.Said(), StringComparison.Ordinal);
+        Assert.NotEmpty(problem.Remedy.Said());
         Assert.Equal(12, tally.Pieces);
         Assert.Equal(1, Assert.Single(tally.Lines).Line);
         Assert.Single(tally.Pots);
@@ -194,8 +194,8 @@ public class AmountsTests
         var tally = In("tall-glass", Line("apple", "M", 6, "dark", 0.9, 1), Line("cake-ball", "one", 6));
         var problem = Assert.Single(tally.Problems, p => p.Severity == Severity.Unfit);
         Assert.Equal($"pots.{Wafers}.dark.vessel", problem.Field);
-        Assert.Equal("A medium apple is 76 mm across and wants 91 mm to go in and out upright; the 7 cm tall glass is 70 mm wide.", problem.Reason);
-        Assert.Contains("bowl", problem.Remedy, StringComparison.Ordinal);
+        Assert.Equal("A medium apple is 76 mm across and wants 91 mm to go in and out upright; the 7 cm tall glass is 70 mm wide.", problem.Reason.Said());
+        Assert.Contains("bowl", problem.Remedy.Said(), StringComparison.Ordinal);
         Assert.Equal(tally.Lines[1].OnPieces.Value, tally.Pots.Single().OnPieces.Value);
     }
 
@@ -205,7 +205,7 @@ public class AmountsTests
         var tally = In("narrow-glass", Line("pretzel-rod", "one", 6, "dark", 0.8, 1));
         var problem = Assert.Single(tally.Problems);
         Assert.Equal($"pots.{Wafers}.dark.vessel", problem.Field);
-        Assert.Contains("wants 168 mm", problem.Reason, StringComparison.Ordinal);
+        Assert.Contains("wants 168 mm", problem.Reason.Said(), StringComparison.Ordinal);
         Assert.Empty(tally.Pots);
         Assert.Equal("loaf-dish", Tally(null, Line("pretzel-rod", "one", 6, "dark", 0.8, 1)).Pots.Single().Vessel);
     }
@@ -222,7 +222,7 @@ public class AmountsTests
         Assert.Equal(
             ["name", "notes", "pickup", "margin", $"pots.{Wafers}.dark.vessel", $"pots.{Wafers}.dark.thinner", $"pots.{Wafers}.dark.film", "pots.tar.dark"],
             tally.Problems.Select(p => p.Field));
-        Assert.All(tally.Problems, p => Assert.NotEmpty(p.Remedy));
+        Assert.All(tally.Problems, p => Assert.NotEmpty(p.Remedy.Said()));
         Assert.NotEmpty(tally.Pots);
         var without = CoatingTally.For(new("x", null, null, [], new Dictionary<string, PotDraft>()), Tables, Now);
         Assert.Equal("pickup", Assert.Single(without.Problems).Field);
@@ -247,7 +247,7 @@ public class AmountsTests
         Assert.All(tally.Lines, l => Ends(l.Film.Value.In("mm"), l.Film.Working));
         Assert.All(tally.Lines, l => Ends(l.OnPieces.Value.In("g"), l.OnPieces.Working));
         Assert.Equal(pot.Pool.Working, tally.WorkingOf($"pots.{Wafers}.dark.pool"));
-        Assert.Equal("handle-hard after", tally.WorkingOf("lines[1].setting.freezer")![^1].What);
+        Assert.Equal("handle-hard after", tally.WorkingOf("lines[1].setting.freezer")![^1].What.Said());
         Assert.Null(tally.WorkingOf("pots.chrome.pool"));
 
         static void Ends(double value, IReadOnlyList<WorkingLine> working)

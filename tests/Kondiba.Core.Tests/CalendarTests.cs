@@ -53,6 +53,7 @@ public class CalendarTests
         {
             Trays = [new("7/dip.0", "7", "24 rods", "cool-box", 1, 24, [], new(2031, 5, 1, 10, 20), new(2031, 5, 1, 10, 40), null, new(2031, 5, 1, 10, 45))],
             Orders = [new("7", new(2031, 5, 2, 12, 0), new(2031, 5, 2, 11, 0))],
+            Places = [new("cool-box", "cool box", 4, [])],
         };
         var lines = Lines(Write(plan));
         var open = new Stack<string>();

@@ -252,7 +252,7 @@ public class ColourTests
     {
         var mix = Mix.For(new(coating, onto, target, atHand.Split(','), 240), Tables);
         Assert.False(mix.Recipe!.Reached);
-        Assert.Contains(advice, mix.Advice, StringComparison.Ordinal);
+        Assert.Contains(advice, mix.Advice.Said(), StringComparison.Ordinal);
     }
 
     [Fact]

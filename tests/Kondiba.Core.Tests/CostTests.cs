@@ -97,8 +97,8 @@ public class CostTests
     public void Thinner_and_drops_are_part_of_what_coating_costs()
     {
         var (plain, thinned) = (Cost(Order(new(Thinner: PotDraft.NoThinner), Berries())), Cost(Order(new(Thinner: "flakes"), Berries())));
-        Assert.Contains(thinned.WorkingOf("parts.coating")!, w => w.What.StartsWith("palm-kernel flakes", StringComparison.Ordinal));
-        Assert.DoesNotContain(plain.WorkingOf("parts.coating")!, w => w.What.StartsWith("palm-kernel flakes", StringComparison.Ordinal));
+        Assert.Contains(thinned.WorkingOf("parts.coating")!, w => w.What.Said().StartsWith("palm-kernel flakes", StringComparison.Ordinal));
+        Assert.DoesNotContain(plain.WorkingOf("parts.coating")!, w => w.What.Said().StartsWith("palm-kernel flakes", StringComparison.Ordinal));
     }
 
     [Fact]
@@ -108,7 +108,7 @@ public class CostTests
         Assert.Null(costing.WorkingOf("parts.magic"));
         Assert.Null(costing.WorkingOf("cost"));
         Assert.Equal((double)costing.Price.Value.Amount, costing.WorkingOf("price")![^1].Value);
-        Assert.Equal("all together", costing.WorkingOf("hands")![^1].What);
+        Assert.Equal("all together", costing.WorkingOf("hands")![^1].What.Said());
     }
 
     [Theory]

@@ -261,7 +261,7 @@ public class DecorationTests
             Assert.NotEmpty(tally.WorkingOf($"lines[0].look.{figure}")!);
         Assert.NotEmpty(tally.WorkingOf($"pots.{Wafers}.midnight.drizzle")!);
         Assert.NotEmpty(tally.WorkingOf("trimmings.star")!);
-        Assert.Contains(tally.WorkingOf($"pots.{Wafers}.midnight.toMelt")!, l => l.What == "falls beside the piece" || l.What == "stays in the bag");
+        Assert.Contains(tally.WorkingOf($"pots.{Wafers}.midnight.toMelt")!, l => l.What.Said() == "falls beside the piece" || l.What.Said() == "stays in the bag");
     }
 
     public static TheoryData<Decor, string, string, Severity> Bad => new()
@@ -292,8 +292,8 @@ public class DecorationTests
     {
         var tally = Tally(null, Cookies(decor));
         var problem = Assert.Single(tally.Problems, p => p.Field == $"lines[0].decor.{field}" && p.Severity == severity);
-        Assert.Contains(says, problem.Reason, StringComparison.Ordinal);
-        Assert.NotEmpty(problem.Remedy);
+        Assert.Contains(says, problem.Reason.Said(), StringComparison.Ordinal);
+        Assert.NotEmpty(problem.Remedy.Said());
         Assert.True(tally.Lines.Single().PerPiece.Value.In("g") > 0);
     }
 }

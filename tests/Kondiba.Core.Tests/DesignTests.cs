@@ -154,7 +154,7 @@ public class DesignTests
     {
         var usual = Tables.Decor.Pattern(kind)!;
         var line = Line("pretzel-twist", "full", 12) with { Decor = Decor.None with { Patterns = [new(kind, Wafers, "white", usual.Usual, null, 1.6, Text: "WM")] } };
-        Assert.Equal(falls, Tally(null, line).Problems.Any(p => p.Reason.Contains("falls through", StringComparison.Ordinal)));
+        Assert.Equal(falls, Tally(null, line).Problems.Any(p => p.Reason.Said().Contains("falls through", StringComparison.Ordinal)));
     }
 
     [Fact]

@@ -21,7 +21,7 @@ public class DocsTests
         Assert.Equal(page, File.ReadAllText(path));
     }
 
-    private static string Root
+    internal static string Root
     {
         get
         {

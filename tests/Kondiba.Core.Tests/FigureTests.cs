@@ -55,7 +55,7 @@ public sealed class FigureTests
         var tally = Tally(null, Of(Tables.Centre("telescope")!, 12));
         var pot = Assert.Single(tally.Pots);
         Assert.Equal(tally.Lines[0].OnPieces.Value.Si + tally.Lines[0].Parts!.Sum(p => p.Tally.OnPieces.Value.Si), pot.OnPieces.Value.Si, 9);
-        Assert.Contains(pot.Drizzle!.Mass.Working, w => w.What.StartsWith("dots that hold it together", StringComparison.Ordinal));
+        Assert.Contains(pot.Drizzle!.Mass.Working, w => w.What.Said().StartsWith("dots that hold it together", StringComparison.Ordinal));
     }
 
     [Fact]

@@ -186,7 +186,7 @@ public sealed class FillingTests
         var making = new Making(filling, portion, cream is { } share ? new Dictionary<string, double> { ["cream"] = share } : null);
         var problem = Assert.Single(Tally(null, Truffles(12) with { Making = making }).Problems, p => p.Field.EndsWith(field, StringComparison.Ordinal));
         Assert.Equal(severity, problem.Severity);
-        Assert.NotEmpty(problem.Remedy);
+        Assert.NotEmpty(problem.Remedy.Said());
     }
 
     [Fact]
@@ -264,5 +264,5 @@ public sealed class FillingTests
 
     [Theory]
     [MemberData(nameof(Impossible))]
-    public void A_recipe_that_cannot_be_names_the_field(OwnFilling filling, string field) => Assert.Contains(OwnCheck.Of(filling, Tables), p => p.Field == field && p.Remedy.Length > 0);
+    public void A_recipe_that_cannot_be_names_the_field(OwnFilling filling, string field) => Assert.Contains(OwnCheck.Of(filling, Tables), p => p.Field == field && p.Remedy.Said().Length > 0);
 }

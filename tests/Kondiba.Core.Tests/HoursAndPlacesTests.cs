@@ -122,6 +122,6 @@ public class HoursAndPlacesTests
     {
         var problem = Assert.Single(problems);
         Assert.Equal(field, problem.Field);
-        Assert.True(problem.Reason.Length > 20 && problem.Remedy.Length > 10, problem.ToString());
+        Assert.True(problem.Reason.Said().Length > 20 && problem.Remedy.Said().Length > 10, problem.ToString());
     }
 }

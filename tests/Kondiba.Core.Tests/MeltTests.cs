@@ -99,10 +99,10 @@ public class MeltTests
     {
         var dark = Tables.Coating("dark-couverture")!;
         Assert.True(Seeding.For(dark, Grams(450), Celsius(32), Celsius(21), Tables)!.Held);
-        Assert.Contains("no seed", Seeding.For(dark, Grams(450), Celsius(32), Celsius(21), Tables)!.Advice, StringComparison.Ordinal);
+        Assert.Contains("no seed", Seeding.For(dark, Grams(450), Celsius(32), Celsius(21), Tables)!.Advice.Said(), StringComparison.Ordinal);
         var hot = Seeding.For(dark, Grams(150), Celsius(50), Celsius(24), Tables)!;
         Assert.False(hot.Held);
-        Assert.Contains("too hot for seed alone", hot.Advice, StringComparison.Ordinal);
+        Assert.Contains("too hot for seed alone", hot.Advice.Said(), StringComparison.Ordinal);
         Assert.Null(Seeding.For(Tables.Coatings[0], Grams(450), Celsius(45), Celsius(21), Tables));
     }
 

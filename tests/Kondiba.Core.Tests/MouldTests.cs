@@ -24,7 +24,7 @@ public sealed class MouldTests
     public void A_cookie_mould_agrees_with_the_rule_of_dry_wafers()
     {
         var fill = Fill("cookie-round", "sandwich-cookie", "thin");
-        Assert.Null(fill.Misfit);
+        Assert.Null(fill.Misfit.Said());
         Assert.True(fill.RuleAgrees);
         Assert.Equal(0.60, fill.Coating.Value / fill.Filled, 0.03);
 
@@ -39,14 +39,14 @@ public sealed class MouldTests
     {
         var problem = Assert.Single(Tally(null, Moulded(12, size: "double")).Problems, p => p.Severity is Severity.Unfit);
         Assert.Equal("lines[0].making.mould.insert", problem.Field);
-        Assert.Contains("14 mm tall", problem.Reason, StringComparison.Ordinal);
-        Assert.Contains("at most 12.5 mm", problem.Remedy, StringComparison.Ordinal);
+        Assert.Contains("14 mm tall", problem.Reason.Said(), StringComparison.Ordinal);
+        Assert.Contains("at most 12.5 mm", problem.Remedy.Said(), StringComparison.Ordinal);
         Assert.DoesNotContain(Tally(null, Moulded(12)).Problems, p => p.Severity is Severity.Unfit);
-        Assert.Null(Fill("muffin-tin", "sandwich-cookie", "double").Misfit);
+        Assert.Null(Fill("muffin-tin", "sandwich-cookie", "double").Misfit.Said());
     }
 
     [Fact]
-    public void A_cookie_too_wide_is_caught() => Assert.Contains("leaves less than 2 mm", Fill("bite", "sandwich-cookie", "thin").Misfit, StringComparison.Ordinal);
+    public void A_cookie_too_wide_is_caught() => Assert.Contains("leaves less than 2 mm", Fill("bite", "sandwich-cookie", "thin").Misfit.Said(), StringComparison.Ordinal);
 
     [Fact]
     public void A_deep_tin_is_filled_just_over_the_insert_and_a_flat_mould_to_its_brim()

@@ -128,8 +128,8 @@ public class NeedTests
         var order = Order(null, Rods(12) with { Decor = Decor.None with { Sprinkles = [new("chopped-nuts", Side.Front, 0.3)] } }) with { Allergies = [allergy] };
         var clash = CoatingTally.For(order, Tables, Now).Problems.First(p => p.Field == field);
         Assert.Equal(Severity.Mind, clash.Severity);
-        Assert.Contains(component, clash.Reason, StringComparison.Ordinal);
-        Assert.DoesNotContain(CoatingTally.For(order with { Allergies = ["egg"] }, Tables, Now).Problems, p => p.Reason.Contains("must not have", StringComparison.Ordinal));
+        Assert.Contains(component, clash.Reason.Said(), StringComparison.Ordinal);
+        Assert.DoesNotContain(CoatingTally.For(order with { Allergies = ["egg"] }, Tables, Now).Problems, p => p.Reason.Said().Contains("must not have", StringComparison.Ordinal));
     }
 
     [Fact]

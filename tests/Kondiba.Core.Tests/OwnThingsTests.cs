@@ -71,8 +71,8 @@ public class OwnThingsTests
         Assert.Equal(1.1, pot.TestFilm.Value.In("mm"), 0.12);
         Assert.Equal(100, pot.Cover.FromStock, 6);
         Assert.DoesNotContain(pot.Vessels, v => v.Vessel == "tall-glass");
-        Assert.Contains(pot.ToMelt.Working, w => w.What == "margin" && w.Value == 0.2 && w.Source == Source.Kitchen);
-        Assert.Contains(pot.TestFilm.Working, w => w.What == "drip time" && w.Value == 6);
+        Assert.Contains(pot.ToMelt.Working, w => w.What.Said() == "margin" && w.Value == 0.2 && w.Source == Source.Kitchen);
+        Assert.Contains(pot.TestFilm.Working, w => w.What.Said() == "drip time" && w.Value == 6);
         Assert.Equal("compound-wafer-cool", tables.Habits.Coating);
         Assert.Empty(OwnCheck.Of(new Ways("compound-wafer-cool", "flakes", 1.1, 0.2, "tapped", 6), Tables));
     }
@@ -143,7 +143,7 @@ public class OwnThingsTests
         var tally = CoatingTally.For(Order(null, Line("pear", "small", 1), Truffles(24)), With(OwnThings.None with { Centres = [melon] }), Now);
         var problem = Assert.Single(tally.Problems);
         Assert.Equal(("lines[0].depth", Severity.Unfit), (problem.Field, problem.Severity));
-        Assert.Contains("add a larger vessel", problem.Remedy, StringComparison.Ordinal);
+        Assert.Contains("add a larger vessel", problem.Remedy.Said(), StringComparison.Ordinal);
         Assert.Single(tally.Pots);
     }
 
@@ -151,8 +151,8 @@ public class OwnThingsTests
     {
         var problem = Assert.Single(problems);
         Assert.Equal(field, problem.Field);
-        Assert.Contains(reason, problem.Reason, StringComparison.Ordinal);
-        Assert.NotEmpty(problem.Remedy);
+        Assert.Contains(reason, problem.Reason.Said(), StringComparison.Ordinal);
+        Assert.NotEmpty(problem.Remedy.Said());
     }
 
     private static CentreSize Size(string centre, TradeTables tables) => tables.Centre(centre)!.Sizes[0];

@@ -50,7 +50,7 @@ public class PaletteTests
     public void What_is_no_scheme_is_said_and_colours_nothing(string scheme, string field, string says)
     {
         var palette = Palette.For(new(scheme.Split(','), [Rods(12)]), Tables);
-        Assert.Contains(says, Assert.Single(palette.Problems, p => p.Field == field).Reason, StringComparison.Ordinal);
+        Assert.Contains(says, Assert.Single(palette.Problems, p => p.Field == field).Reason.Said(), StringComparison.Ordinal);
         Assert.Empty(palette.Lines);
         var order = Order(null, Rods(12)) with { Palette = scheme.Split(',') };
         Assert.Contains(CoatingTally.For(order, Tables, Now).Problems, p => p.Field == field && p.Severity == Severity.Error);

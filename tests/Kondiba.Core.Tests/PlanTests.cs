@@ -54,8 +54,8 @@ public class PlanTests
                 tried++;
                 var helped = new Planner(remedy.In(request));
                 var plan = helped.Read(helped.Solve(Patient));
-                Assert.True(plan.Outcome is Outcome.Found or Outcome.Best, $"{i}: “{remedy.What}” does not help");
-                Assert.True(PlanChecker.Broken(remedy.In(request), plan) is [], $"{i}, {remedy.What}: {string.Join("; ", PlanChecker.Broken(remedy.In(request), plan))}");
+                Assert.True(plan.Outcome is Outcome.Found or Outcome.Best, $"{i}: “{remedy.What.Said()}” does not help");
+                Assert.True(PlanChecker.Broken(remedy.In(request), plan) is [], $"{i}, {remedy.What.Said()}: {string.Join("; ", PlanChecker.Broken(remedy.In(request), plan))}");
             }
         }
 

@@ -54,7 +54,7 @@ public class PlannerTests
         var remedies = new Planner(request).Help(Short(request));
         foreach (var remedy in remedies)
             Planned(remedy.In(request), best: false);
-        return [.. remedies.Select(r => r.What)];
+        return [.. remedies.Select(r => r.What.Said())];
     }
 
     [Fact]
@@ -278,7 +278,7 @@ public class PlannerTests
         var request = Closed(Request(Rods), 0, 1, 2);
         var plan = Short(request);
         Assert.All(plan.Shortages, s => Assert.Equal(Kondiba.Core.Planning.Short.Hands, s.Kind));
-        Assert.Matches("^(Thursday|Friday|Saturday): .* of hands are missing\\.$", plan.Shortages[0].What);
+        Assert.Matches("^(Thursday|Friday|Saturday): .* of hands are missing\\.$", plan.Shortages[0].What.Said());
         Assert.Contains(plan.Tasks, t => t.Worker == "nobody");
         var remedies = Remedies(request);
         Assert.Contains(remedies, r => r.StartsWith("work on ", StringComparison.Ordinal));
@@ -290,7 +290,7 @@ public class PlannerTests
     {
         var request = Request(Berries with { Draft = Berries.Draft with { Pickup = Weekend.Now.PlusMinutes(40) } });
         var late = Assert.Single(Short(request).Shortages, s => s.Kind is Kondiba.Core.Planning.Short.Time);
-        Assert.Contains("cannot be ready before Thursday", late.What, StringComparison.Ordinal);
+        Assert.Contains("cannot be ready before Thursday", late.What.Said(), StringComparison.Ordinal);
         Assert.Contains(Remedies(request), r => r.StartsWith("berries is collected Thursday at ", StringComparison.Ordinal));
     }
 
@@ -320,7 +320,7 @@ public class PlannerTests
         var request = Request(marbled) with { Tables = Tables with { Working = Tables.Working with { Pots = 1, Wells = 0 } } };
         var shortage = Short(request).Shortages.First(s => s.Of is "pots");
         Assert.Equal((Kondiba.Core.Planning.Short.Place, 1), (shortage.Kind, shortage.Much));
-        Assert.Contains("every pot is in use", shortage.What, StringComparison.Ordinal);
+        Assert.Contains("every pot is in use", shortage.What.Said(), StringComparison.Ordinal);
         Assert.Contains(Remedies(request), r => r.StartsWith("one more pot", StringComparison.Ordinal));
     }
 

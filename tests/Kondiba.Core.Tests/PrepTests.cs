@@ -129,7 +129,7 @@ public sealed class PrepTests
     public void A_school_or_a_choice_that_is_none_is_told(string school, string choice, string field)
     {
         var schools = new Dictionary<string, string> { [school] = choice };
-        Assert.Contains(CoatingTally.For(Mixed with { Schools = schools }, Tables, Now).Problems, p => p.Field == field && p.Remedy.Contains("Choose", StringComparison.Ordinal));
+        Assert.Contains(CoatingTally.For(Mixed with { Schools = schools }, Tables, Now).Problems, p => p.Field == field && p.Remedy.Said().Contains("Choose", StringComparison.Ordinal));
         Assert.Contains(OwnCheck.Of(new Ways(Schools: schools), Tables), p => p.Field == field);
     }
 
@@ -178,14 +178,14 @@ public sealed class PrepTests
     {
         // So many berries that the first are dipped days before.
         var order = Order(null, Berries(1900), Berries(1900), Berries(1900), Berries(1900)) with { Pickup = Now.PlusDays(14) };
-        Assert.Contains(List(order).Problems, p => p.Field.StartsWith("lines[", StringComparison.Ordinal) && p.Reason.Contains("keep 24 h", StringComparison.Ordinal));
+        Assert.Contains(List(order).Problems, p => p.Field.StartsWith("lines[", StringComparison.Ordinal) && p.Reason.Said().Contains("keep 24 h", StringComparison.Ordinal));
     }
 
     [Fact]
     public void A_pickup_before_the_work_can_be_done_is_told_with_the_hour_that_it_wants()
     {
         var problem = Assert.Single(List(Order(null, Truffles(60)) with { Pickup = Now.PlusHours(3) }).Problems, p => p.Field == "pickup");
-        Assert.Contains("should have begun", problem.Reason, StringComparison.Ordinal);
+        Assert.Contains("should have begun", problem.Reason.Said(), StringComparison.Ordinal);
     }
 
     [Fact]

@@ -95,7 +95,7 @@ public class PricingTests
         var plain = Cost(Rods(24));
         var drawn = Cost(Rods(24) with { Decor = Decor.None with { Patterns = [new("zigzag", Wafers, "silver", 12, null, 1.4)] } });
         Assert.True(drawn.Hands.Value > plain.Hands.Value);
-        Assert.Contains(drawn.Drivers, d => d.Contains("decorating", StringComparison.Ordinal));
+        Assert.Contains(drawn.Drivers, d => d.Said().Contains("decorating", StringComparison.Ordinal));
         Assert.True(drawn.Cost.Amount > plain.Cost.Amount);
     }
 
@@ -104,8 +104,8 @@ public class PricingTests
     {
         var order = Order(null, Berries());
         var cost = Cost(order);
-        Assert.Contains(Cost(order with { Price = new(PriceBy.Set, 1) }).Problems, p => p.Field == "price.value" && p.Reason.Contains("more is spent", StringComparison.Ordinal));
-        Assert.Contains(Cost(order with { Price = new(PriceBy.Set, cost.Cost.Amount - 1) }).Problems, p => p.Reason.Contains("your hour brings", StringComparison.Ordinal));
+        Assert.Contains(Cost(order with { Price = new(PriceBy.Set, 1) }).Problems, p => p.Field == "price.value" && p.Reason.Said().Contains("more is spent", StringComparison.Ordinal));
+        Assert.Contains(Cost(order with { Price = new(PriceBy.Set, cost.Cost.Amount - 1) }).Problems, p => p.Reason.Said().Contains("your hour brings", StringComparison.Ordinal));
         Assert.Empty(cost.Problems);
         Assert.Contains(CoatingTally.For(order with { Price = new(PriceBy.Margin, 2) }, Tables, Now).Problems, p => p.Field == "price.value");
     }

@@ -69,7 +69,7 @@ public sealed class RecipeJsonTests
     {
         var (read, _) = RecipeJson.Read("""{"@type": "https://schema.org/Recipe", "name": "Odd", "recipeIngredient": ["2 cups stardust", "a little salt", "200 g cream"], "recipeInstructions": "Mix.\nRest."}""", Tables);
         Assert.Equal(["mix[0].grams", "mix[1].grams", "pieces"], read!.Problems.Where(p => p.Severity is Severity.Error).Select(p => p.Field).Order());
-        Assert.Contains(read.Problems, p => p.Reason.Contains("a cups of it weighs", StringComparison.Ordinal) || p.Reason.Contains("2 cups stardust", StringComparison.Ordinal));
+        Assert.Contains(read.Problems, p => p.Reason.Said().Contains("a cups of it weighs", StringComparison.Ordinal) || p.Reason.Said().Contains("2 cups stardust", StringComparison.Ordinal));
         Assert.Contains(read.Problems, p => p.Field == "mix[0].name" && p.Severity is Severity.Mind);
         Assert.Equal(["Mix.", "Rest."], read.Filling.Steps.Select(s => s.Text));
     }
@@ -93,7 +93,7 @@ public sealed class RecipeJsonTests
     {
         var (recipe, problem) = RecipeJson.Read(text, Tables);
         Assert.Null(recipe);
-        Assert.Contains(says, problem!.Reason, StringComparison.Ordinal);
+        Assert.Contains(says, problem!.Reason.Said(), StringComparison.Ordinal);
     }
 
     [Theory]

@@ -107,8 +107,8 @@ public class SettingCourseTests
             Assert.True(s.Course[^1].At >= s.Sets.HandleHard, s.Place);
             Assert.Equal(35, s.Course[0].Film.Si - 273.15, 6);
             Assert.True(s.Course.Zip(s.Course.Skip(1)).All(p => p.First.At < p.Second.At));
-            Assert.EndsWith(".", s.Chill.Advice, StringComparison.Ordinal);
-            Assert.All(s.Working, w => Assert.False(string.IsNullOrWhiteSpace(w.What)));
+            Assert.EndsWith(".", s.Chill.Advice.Said(), StringComparison.Ordinal);
+            Assert.All(s.Working, w => Assert.False(string.IsNullOrWhiteSpace(w.What.Said())));
         });
 
         // The colder, the sooner, and the shorter it may stay.
@@ -125,6 +125,6 @@ public class SettingCourseTests
     public void A_warm_place_says_what_will_do_instead(double air, string says)
     {
         var (piece, place) = (Piece(1.6, 35, 24, 12), At(air));
-        Assert.Contains(says, Chill.For(piece, place, SettingModel.For(piece, place, C), C).Advice, StringComparison.Ordinal);
+        Assert.Contains(says, Chill.For(piece, place, SettingModel.For(piece, place, C), C).Advice.Said(), StringComparison.Ordinal);
     }
 }

@@ -50,7 +50,7 @@ public class SettingTests
         Assert.Null(time.HandleHard);
         Assert.InRange(Piece().Fat.WarmestFor(C.HandleHard.Value, default).In("°C"), 26, 27);
         var hot = C with { Places = [At(27.5) with { Code = Place.Room }, .. C.Places.Skip(1)] };
-        Assert.Contains("Set it in the fridge or in the freezer.", Chill.For(Piece(), hot.Room, time, hot).Advice, StringComparison.Ordinal);
+        Assert.Contains("Set it in the fridge or in the freezer.", Chill.For(Piece(), hot.Room, time, hot).Advice.Said(), StringComparison.Ordinal);
         Assert.NotNull(SettingModel.For(Piece(), At(26), C).HandleHard);
         Assert.Null(SettingModel.For(Piece(), At(40), C).TouchDry);
     }
@@ -209,7 +209,7 @@ public class SettingTests
         var fridge = Shipped("fridge");
         Chill Of(SettingConstants c) => Chill.For(Piece(), fridge, SettingModel.For(Piece(), fridge, c), c);
         Assert.NotEqual(Sticky.Dry, Of(In(28, 0.85)).Hard);
-        Assert.Contains("closed box", Of(In(28, 0.85)).Advice, StringComparison.Ordinal);
+        Assert.Contains("closed box", Of(In(28, 0.85)).Advice.Said(), StringComparison.Ordinal);
         var dry = Of(In(18, 0.3));
         Assert.Equal((null, Sticky.Dry, Sticky.Dry, null), (dry.Longest, dry.Hard, dry.Through, dry.WarmPast));
         Gen.Select(Gen.Double[18, 28], Gen.Double[0.3, 0.8], Gen.Double[0, 0.15]).Sample((air, humidity, more) =>

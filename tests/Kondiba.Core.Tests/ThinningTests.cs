@@ -89,7 +89,7 @@ public class ThinningTests
         var tally = Tally(new(Thinner: "flakes", Film: 0.6), Berries());
         var problem = Assert.Single(tally.Problems, p => p.Field.EndsWith(".film", StringComparison.Ordinal));
         Assert.Equal(Severity.Mind, problem.Severity);
-        Assert.Contains("stays soft and never hardens", problem.Reason, StringComparison.Ordinal);
+        Assert.Contains("stays soft and never hardens", problem.Reason.Said(), StringComparison.Ordinal);
         Assert.True(tally.Pots.Single().Thinner!.Share <= Tables.Thinning.Limit.Value);
     }
 
@@ -99,8 +99,8 @@ public class ThinningTests
         var lean = Tables with { Coatings = [Lean(0.27)] };
         var tally = CoatingTally.For(Order(null, Berries()), lean, Now);
         var problem = Assert.Single(tally.Problems);
-        Assert.Contains("too thick to dip", problem.Reason, StringComparison.Ordinal);
-        Assert.Contains("tbsp palm-kernel flakes", problem.Remedy, StringComparison.Ordinal);
+        Assert.Contains("too thick to dip", problem.Reason.Said(), StringComparison.Ordinal);
+        Assert.Contains("tbsp palm-kernel flakes", problem.Remedy.Said(), StringComparison.Ordinal);
         Assert.Empty(CoatingTally.For(Order(new(Thinner: "flakes"), Berries()), lean, Now).Problems);
     }
 
@@ -111,7 +111,7 @@ public class ThinningTests
         var berries = Berries() with { Colour = "white" };
         var problem = Assert.Single(CoatingTally.For(Order(null, berries), thin, Now).Problems);
         Assert.Equal("lines[0].coats", problem.Field);
-        Assert.Contains("sheer", problem.Reason, StringComparison.Ordinal);
+        Assert.Contains("sheer", problem.Reason.Said(), StringComparison.Ordinal);
         Assert.Empty(CoatingTally.For(Order(null, berries with { Coats = 2 }), thin, Now).Problems);
     }
 
@@ -121,7 +121,7 @@ public class ThinningTests
     {
         var tally = Tally(new(Thinner: "flakes"), Line("moulded-piece", "accent", 12));
         Assert.Null(tally.Pots.Single().Thinner);
-        Assert.Contains("take no thinner", Assert.Single(tally.Problems).Reason, StringComparison.Ordinal);
+        Assert.Contains("take no thinner", Assert.Single(tally.Problems).Reason.Said(), StringComparison.Ordinal);
     }
 
     [Fact]
@@ -137,8 +137,8 @@ public class ThinningTests
     [Fact]
     public void A_heavy_coat_is_advised_of_unless_the_maker_wants_none()
     {
-        Assert.Contains("2 tbsp palm-kernel flakes to 450 g", Tally(null, Berries()).Pots.Single().Advice, StringComparison.Ordinal);
-        Assert.Empty(Tally(new(Thinner: "none"), Berries()).Pots.Single().Advice);
-        Assert.Empty(Tally(new(Thinner: "flakes"), Berries()).Pots.Single().Advice);
+        Assert.Contains("2 tbsp palm-kernel flakes to 450 g", Tally(null, Berries()).Pots.Single().Advice.Said(), StringComparison.Ordinal);
+        Assert.Empty(Tally(new(Thinner: "none"), Berries()).Pots.Single().Advice.Said());
+        Assert.Empty(Tally(new(Thinner: "flakes"), Berries()).Pots.Single().Advice.Said());
     }
 }

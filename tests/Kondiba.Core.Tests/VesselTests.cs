@@ -34,8 +34,8 @@ public class VesselTests
         Assert.Equal((160, 80), (whole.Opening.In("mm"), half.Opening.In("mm")));
         var way = Tables.Dipping.Fork;
         Seat Seat(string centre) => way.Seat(new("piece", Centres.Holding.Fork, Tables.Centre(centre)!.Sizes[0].Shape, new(1)), half)!;
-        Assert.Contains("80 mm wide", Seat("sandwich-cookie").Misfit, StringComparison.Ordinal);
-        Assert.Contains("deeper than it is wide", Seat("truffle-ball").Misfit, StringComparison.Ordinal);
+        Assert.Contains("80 mm wide", Seat("sandwich-cookie").Misfit.Said(), StringComparison.Ordinal);
+        Assert.Contains("deeper than it is wide", Seat("truffle-ball").Misfit.Said(), StringComparison.Ordinal);
     }
 
     [Fact]
@@ -43,8 +43,8 @@ public class VesselTests
     {
         Assert.True(Tables.Vessel(Tally(null, Line("moulded-piece", "accent", 6)).Pots.Single().Vessel)!.Pours);
         var glass = Assert.Single(In("tall-glass", Line("moulded-piece", "accent", 6)).Problems);
-        Assert.Contains("filled from a bag", glass.Reason, StringComparison.Ordinal);
-        Assert.Contains("is for filling moulds", Assert.Single(In("bag", Truffles(6)).Problems).Reason, StringComparison.Ordinal);
+        Assert.Contains("filled from a bag", glass.Reason.Said(), StringComparison.Ordinal);
+        Assert.Contains("is for filling moulds", Assert.Single(In("bag", Truffles(6)).Problems).Reason.Said(), StringComparison.Ordinal);
         Assert.Empty(In("bowl", Truffles(24), Line("moulded-piece", "accent", 6, "midnight")).Problems);
     }
 
@@ -104,8 +104,8 @@ public class VesselTests
     {
         var pot = Tally(null, Rods(24)).Pots.Single();
         Assert.Equal((pot.ToMelt.Value - pot.OnPieces.Value - Grams(8)).Si, pot.Leftover.Mass.Si, 12);
-        Assert.Contains(pot.Leftover.Uses, u => u.Contains("bark", StringComparison.Ordinal));
-        Assert.Contains(pot.Leftover.Uses, u => u.Contains("milk, soy", StringComparison.Ordinal));
+        Assert.Contains(pot.Leftover.Uses, u => u.Said().Contains("bark", StringComparison.Ordinal));
+        Assert.Contains(pot.Leftover.Uses, u => u.Said().Contains("milk, soy", StringComparison.Ordinal));
         var stocked = Tables with { Stock = [new($"coating.{Wafers}.midnight", 5000, new LocalDate(2031, 6, 1))] };
         Assert.Equal(0, CoatingTally.For(Order(null, Rods(24)), stocked, Now).Pots.Single().Packs.Value);
     }

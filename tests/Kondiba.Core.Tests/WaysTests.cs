@@ -144,7 +144,7 @@ public class WaysTests
             var kitchen = Tables with { Habits = Tables.Habits with { Thinner = habit } };
             var lines = pieces.Select(p => Line(p.Item1, p.Item2, 12, colour.Item2, Tables.Centre(p.Item1)!.UsualDepth.Value.Si, Tables.Centre(p.Item1)!.LeastCoats, colour.Item1)).ToArray();
             var tally = CoatingTally.For(Order(null, lines), kitchen, Now);
-            Assert.DoesNotContain(tally.Problems, p => p.Reason.Contains("sheer", StringComparison.Ordinal));
+            Assert.DoesNotContain(tally.Problems, p => p.Reason.Said().Contains("sheer", StringComparison.Ordinal));
             Assert.All(tally.Pots, p => Assert.True((p.Thinner?.Share ?? default) <= Tables.Thinning.Limit.Value));
         }, iter: 300);
 
@@ -191,11 +191,11 @@ public class WaysTests
     {
         var cookie = Assert.Single(Tally(null, Line("moulded-piece", "cookie", 12)).Problems);
         Assert.Equal(("lines[0].making.mould", Severity.Mind), (cookie.Field, cookie.Severity));
-        Assert.Contains("thin sandwich cookie", cookie.Reason, StringComparison.Ordinal);
+        Assert.Contains("thin sandwich cookie", cookie.Reason.Said(), StringComparison.Ordinal);
         Assert.Contains(Safety.Allergens.Of(Order(null, Line("moulded-piece", "cookie", 12)), Tables), a => a.Allergen == "wheat");
-        Assert.Contains("neither priced", Assert.Single(Tally(null, Line("moulded-piece", "bite", 12)).Problems).Reason, StringComparison.Ordinal);
+        Assert.Contains("neither priced", Assert.Single(Tally(null, Line("moulded-piece", "bite", 12)).Problems).Reason.Said(), StringComparison.Ordinal);
         Assert.Empty(Tally(null, Line("moulded-piece", "accent", 12)).Problems);
         var half = Assert.Single(Tally(null, Line("truffle-ball", "one", 12, depth: 0.5)).Problems);
-        Assert.Equal(("lines[0].depth", "Truffle balls are dipped whole."), (half.Field, half.Reason));
+        Assert.Equal(("lines[0].depth", "Truffle balls are dipped whole."), (half.Field, half.Reason.Said()));
     }
 }

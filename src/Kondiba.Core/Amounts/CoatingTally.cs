@@ -97,7 +97,8 @@ public sealed record CoatingTally(
     /// <param name="figure">Its path: "lines[2].perPiece", "lines[2].setting.fridge", "pots.chips-with-oil.dark.toMelt".</param>
     public IReadOnlyList<WorkingLine>? WorkingOf(string figure) => Figures().FirstOrDefault(f => f.Path == figure).Working?.Invoke();
 
-    private IEnumerable<(string Path, Func<IReadOnlyList<WorkingLine>> Working)> Figures()
+    /// <summary>Every figure that can show how it came about, by its path.</summary>
+    internal IEnumerable<(string Path, Func<IReadOnlyList<WorkingLine>> Working)> Figures()
     {
         foreach (var line in Lines)
         {

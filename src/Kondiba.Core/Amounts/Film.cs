@@ -1,6 +1,7 @@
 using Kondiba.Core.Coatings;
 using Kondiba.Core.Measures;
 using Kondiba.Core.Reference;
+using Kondiba.Core.Wording;
 using NodaTime;
 using static System.Math;
 
@@ -93,23 +94,23 @@ public sealed record Flow(Density Density, Viscosity Viscosity, Stress Yield, Fu
         var yield = coating.Yield.Value * (Pow(free, -2) - 1);
         return new(density, viscosity, yield, () =>
         [
-            WorkingLine.Of("fat in the coating", $"{coating.Name}", coating.Fat.Value, coating.Fat.Source),
+            WorkingLine.Of("amounts.fat-coating", Message.Of("amounts.fat-coating.how", ("coating", coating.Name)), coating.Fat.Value, coating.Fat.Source),
             .. thinner.Si > 0
-                ? new[] { WorkingLine.Of("fat with the thinner f", $"({own} + {thinner.Si:0.0000}) ÷ (1 + {thinner.Si:0.0000})", new Share(f), Source.Computed) }
+                ? new[] { WorkingLine.Of("amounts.fat-thinner-f", Message.Of("amounts.fat-thinner-f.how", ("own", own), ("thinner", thinner.Si)), new Share(f), Source.Computed) }
                 : [],
-            WorkingLine.Of("dip temperature", $"{coating.Name}", at, coating.DipAt.Source),
-            WorkingLine.Of("density of the fat", c.FatDensity),
-            WorkingLine.Of("density of the solids", c.SolidsDensity),
-            WorkingLine.Of("solids by volume φ", $"((1−{f:0.###})/{c.SolidsDensity.Value.Si}) ÷ ({f:0.###}/{c.FatDensity.Value.Si} + (1−{f:0.###})/{c.SolidsDensity.Value.Si})", phi, Source.Computed),
-            WorkingLine.Of("coating density", $"1 ÷ ({f:0.###}/{c.FatDensity.Value.Si} + (1−{f:0.###})/{c.SolidsDensity.Value.Si})", density, Source.Computed),
-            WorkingLine.Of("closest packing φm", c.Packing),
-            WorkingLine.Of("viscosity of the fat at 40 °C", c.FatViscosityAt40),
-            WorkingLine.Of("flow activation", c.FlowActivation),
-            WorkingLine.Of("viscosity of the fat", $"{c.FatViscosityAt40.Value.Si} × exp({c.FlowActivation.Value.In("kJ/mol")}/R × (1/{at.Si:0.0} − 1/313.15))", fatViscosity, Source.Computed),
-            WorkingLine.Of("fitting factor k", coating.Viscosity),
-            WorkingLine.Of("plastic viscosity η", $"{coating.Viscosity.Value.Si} × {fatViscosity.Si:0.0000} × (1 − {phi.Si:0.000}/{c.Packing.Value.Si})^(−2.5 × {c.Packing.Value.Si})", viscosity, c.ViscosityRule),
-            WorkingLine.Of("yield scale τ*", coating.Yield),
-            WorkingLine.Of("yield stress τ", $"{coating.Yield.Value.Si} × ((1 − {phi.Si:0.000}/{c.Packing.Value.Si})^(−2) − 1)", yield, c.YieldRule),
+            WorkingLine.Of("amounts.dip-temperature", Message.Of("amounts.fat-coating.how", ("coating", coating.Name)), at, coating.DipAt.Source),
+            WorkingLine.Of("amounts.density-fat", c.FatDensity),
+            WorkingLine.Of("amounts.density-solids", c.SolidsDensity),
+            WorkingLine.Of("amounts.solids-volume", Message.Of("amounts.solids-volume.how", ("f", f), ("solidsDensity", c.SolidsDensity.Value.Si), ("fatDensity", c.FatDensity.Value.Si)), phi, Source.Computed),
+            WorkingLine.Of("amounts.coating-density", Message.Of("amounts.coating-density.how", ("f", f), ("fatDensity", c.FatDensity.Value.Si), ("solidsDensity", c.SolidsDensity.Value.Si)), density, Source.Computed),
+            WorkingLine.Of("amounts.closest-packing-m", c.Packing),
+            WorkingLine.Of("amounts.viscosity-fat-c", c.FatViscosityAt40),
+            WorkingLine.Of("amounts.flow-activation", c.FlowActivation),
+            WorkingLine.Of("amounts.viscosity-fat", Message.Of("amounts.viscosity-fat.how", ("fatViscosityAt40", c.FatViscosityAt40.Value.Si), ("flowActivation", c.FlowActivation.Value.In("kJ/mol")), ("at", at.Si)), fatViscosity, Source.Computed),
+            WorkingLine.Of("amounts.fitting-factor-k", coating.Viscosity),
+            WorkingLine.Of("amounts.plastic-viscosity", Message.Of("amounts.plastic-viscosity.how", ("viscosity", coating.Viscosity.Value.Si), ("fatViscosity", fatViscosity.Si), ("phi", phi.Si), ("packing", c.Packing.Value.Si)), viscosity, c.ViscosityRule),
+            WorkingLine.Of("amounts.yield-scale", coating.Yield),
+            WorkingLine.Of("amounts.yield-stress", Message.Of("amounts.yield-stress.how", ("yield", coating.Yield.Value.Si), ("phi", phi.Si), ("packing", c.Packing.Value.Si)), yield, c.YieldRule),
         ]);
     }
 }
@@ -136,12 +137,12 @@ public static class Film
         return new(film, () =>
         [
             .. flow.Working(),
-            WorkingLine.Of("shake while dripping", c.Pull),
-            WorkingLine.Count("pull while dripping, m/s²", $"{FilmConstants.Gravity} × (1 + {c.Pull.Value.Si})", c.Draining, c.GravityRule),
-            WorkingLine.Of("drip time", "", c.DripTime.Value, c.DripTime.Source),
-            WorkingLine.Of("held by the yield stress", $"τ/(ρ·G) = {flow.Yield.Si:0.0} ÷ ({flow.Density.Si:0} × {c.Draining:0.00})", plug, c.YieldRule),
-            WorkingLine.Of("not yet drained", $"√(η·L/(ρ·G·t)) = √({flow.Viscosity.Si:0.00} × {run.Si:0.0000} ÷ ({flow.Density.Si:0} × {c.Draining:0.00} × {c.DripTime.Value.TotalSeconds}))", drain, c.DrainRule),
-            WorkingLine.Of("film of one coat", $"{plug.In("mm"):0.00} mm + {drain.In("mm"):0.00} mm", film, Source.Computed),
+            WorkingLine.Of("amounts.shake-while-dripping", c.Pull),
+            WorkingLine.Count("amounts.pull-while-dripping-m", Message.Of("amounts.pull-while-dripping-m.how", ("gravity", FilmConstants.Gravity), ("pull", c.Pull.Value.Si)), c.Draining, c.GravityRule),
+            WorkingLine.Of("amounts.drip-time", "", c.DripTime.Value, c.DripTime.Source),
+            WorkingLine.Of("amounts.held-yield-stress", Message.Of("amounts.held-yield-stress.how", ("yield", flow.Yield.Si), ("density", flow.Density.Si), ("draining", c.Draining)), plug, c.YieldRule),
+            WorkingLine.Of("amounts.not-yet-drained", Message.Of("amounts.not-yet-drained.how", ("viscosity", flow.Viscosity.Si), ("run", run.Si), ("density", flow.Density.Si), ("draining", c.Draining), ("dripTime", c.DripTime.Value.TotalSeconds)), drain, c.DrainRule),
+            WorkingLine.Of("amounts.film-one-coat", Message.Of("amounts.film-one-coat.how", ("plug", plug), ("drain", drain)), film, Source.Computed),
         ]);
     }
 

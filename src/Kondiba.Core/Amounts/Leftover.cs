@@ -1,6 +1,7 @@
 using Kondiba.Core.Coatings;
 using Kondiba.Core.Measures;
 using Kondiba.Core.Reference;
+using Kondiba.Core.Wording;
 
 namespace Kondiba.Core.Amounts;
 
@@ -12,7 +13,7 @@ public sealed record LeftoverConstants(Sourced<Mass> Accents, Sourced<Mass> Bark
 /// <summary>What is left of a pot.</summary>
 /// <param name="Mass">Pool and margin, when nothing went wrong.</param>
 /// <param name="Uses">What it can become, best first.</param>
-public sealed record Leftover(Mass Mass, IReadOnlyList<string> Uses)
+public sealed record Leftover(Mass Mass, IReadOnlyList<Message> Uses)
 {
     /// <summary>Finds uses for what is left of a pot.</summary>
     /// <param name="mass">Left in the vessel.</param>
@@ -21,18 +22,18 @@ public sealed record Leftover(Mass Mass, IReadOnlyList<string> Uses)
     /// <param name="c">Constants.</param>
     internal static Leftover For(Mass mass, Coating coating, bool thinned, LeftoverConstants c)
     {
-        List<string> uses = [];
+        List<Message> uses = [];
         if (mass >= c.Accents.Value)
         {
-            uses.Add(coating.Temper is null ? "set it in a block and melt it again for the same colour" : "set it in a block and temper it again");
-            uses.Add("fold it into a darker pot of its own family");
-            uses.Add(thinned ? "mould accents; for drizzle it is too thin" : "mould accents or drizzle with it");
+            uses.Add(coating.Temper is null ? Message.Of("amounts.set-block-melt-again") : Message.Of("amounts.set-block-temper-again"));
+            uses.Add("amounts.fold-into-darker-pot");
+            uses.Add(thinned ? Message.Of("amounts.mould-accents-drizzle-too") : Message.Of("amounts.mould-accents-drizzle"));
         }
 
         if (mass >= c.Bark.Value)
-            uses.Add("stir in nuts or dried fruit and spread it as bark");
+            uses.Add("amounts.stir-nuts-dried-fruit");
         if (uses.Count > 0 && coating.Allergens is { Count: > 0 })
-            uses.Add($"it keeps its allergens: {string.Join(", ", coating.Allergens)}");
+            uses.Add(Message.Of("amounts.keeps-allergens", ("allergens", Argument.Of(coating.Allergens))));
         return new(mass, uses);
     }
 }

@@ -6,6 +6,7 @@ using Kondiba.Core.Fillings;
 using Kondiba.Core.Measures;
 using Kondiba.Core.Moulds;
 using Kondiba.Core.Reference;
+using Kondiba.Core.Wording;
 
 namespace Kondiba.Core.Amounts;
 
@@ -30,7 +31,7 @@ internal sealed record LineMaking(
     /// <param name="size">Its size as the tables have it.</param>
     /// <param name="tables">The trade tables with the kitchen's own.</param>
     /// <param name="tell">Gets the field, the reason, the remedy and how grave it is.</param>
-    public static LineMaking Of(LineDraft line, Centre centre, CentreSize size, TradeTables tables, Action<string, string, string, Severity>? tell = null)
+    public static LineMaking Of(LineDraft line, Centre centre, CentreSize size, TradeTables tables, TellProblem? tell = null)
     {
         tell ??= (_, _, _, _) => { };
         var making = line.Making ?? new();
@@ -40,14 +41,14 @@ internal sealed record LineMaking(
     }
 
     /// <summary>A moulded piece for which no mould was chosen: in the size's own cavity, round the insert that it is named for.</summary>
-    private static LineMaking InOwnCavity(Cavity cavity, CentreSize size, TradeTables tables, Action<string, string, string, Severity> tell)
+    private static LineMaking InOwnCavity(Cavity cavity, CentreSize size, TradeTables tables, TellProblem tell)
     {
         (Centre Centre, CentreSize Size)? insert = size.Insert is [var code, var of] && tables.Centre(code) is { } centre && centre.Size(of) is { } one ? (centre, one) : null;
         var holds = $"No mould is chosen: a cavity of {cavity.Holds.In("mL"):0} mL is assumed";
         if (insert is { } pressed)
-            tell("making.mould", $"{holds}, round a {pressed.Size.Name} {pressed.Centre.Name}.", "Choose your mould, and what is pressed in.", Severity.Mind);
+            tell("making.mould", Message.Of("amounts.round", ("holds", holds), ("size", pressed.Size.Name), ("centre", pressed.Centre.Name)), "amounts.round.do", Severity.Mind);
         else if (cavity.Coating.Si < 1)
-            tell("making.mould", $"{holds}, and what is pressed in is not known: it is neither priced nor checked for allergens.", "Choose the mould, and what is pressed in.", Severity.Mind);
+            tell("making.mould", Message.Of("amounts.what-pressed-not-known", ("holds", holds)), "amounts.what-pressed-not-known.do", Severity.Mind);
         return new(size, null, null, Insert: insert);
     }
 
@@ -63,13 +64,13 @@ internal sealed record LineMaking(
         {
             if (layer is not { } accent)
             {
-                problems.Add(new($"lines[{dip.Line}].making.mould.{field}", "This layer is empty.", "Fill it in or take it away."));
+                problems.Add(new($"lines[{dip.Line}].making.mould.{field}", "amounts.layer-empty", "amounts.layer-empty.do"));
                 continue;
             }
 
             var (coating, colour) = tables.ColourOf(accent.Coating, accent.Colour, (of, reason, remedy) => problems.Add(new($"lines[{dip.Line}].making.mould.{field}.{of}", reason, remedy)));
             if (!(accent.Share is > 0 and < 1) || line.Making!.Mould!.Left < LeastLeft)
-                problems.Add(new($"lines[{dip.Line}].making.mould.{field}.share", "The first layers leave nothing of the cavity, or one of them is nothing.", $"Together they take less than {1 - LeastLeft:0 %} of it."));
+                problems.Add(new($"lines[{dip.Line}].making.mould.{field}.share", "amounts.first-layers-leave-nothing", Message.Of("amounts.first-layers-leave-nothing.do", ("leastLeft", 1 - LeastLeft))));
             else if (colour is not null)
                 yield return dip with { Layer = Layer(i), Part = part, Coating = coating!, Colour = colour, Size = dip.Size with { Shape = Thinner((Cavity)dip.Size.Shape, accent.Share / line.Making.Mould.Left) } };
         }
@@ -85,7 +86,7 @@ internal sealed record LineMaking(
                 Part = part.Code,
                 Centre = part.Centre with { Spoil = part.Spoil },
                 Size = part.Size,
-                Count = new(count, () => [.. dip.Count.Working, WorkingLine.Count(part.Name, $"{dip.Count.Value} × {part.Places.Count}", count, Source.Computed)]),
+                Count = new(count, () => [.. dip.Count.Working, WorkingLine.Count(Message.ByName(part.Name), Message.Of("amounts.parts-in-all", ("dip", dip.Count.Value), ("places", part.Places.Count)), count, Source.Computed)]),
                 Colour = colour,
                 Depth = part.Depth.Value,
                 Upright = false,
@@ -104,7 +105,7 @@ internal sealed record LineMaking(
             return dip.Colour;
         if (dip.Coating.Colour(part.Colour) is { } usual)
             return usual;
-        problems.Add(new(field, $"{dip.Coating.Name} does not come in '{part.Colour}', the usual colour of the {part.Name}: they take the body's.", "Choose a colour for them.", Severity.Mind));
+        problems.Add(new(field, Message.Of("amounts.does-not-come-usual", ("coating", dip.Coating.Name), ("colour", part.Colour), ("part", part.Name)), "amounts.does-not-come-usual.do", Severity.Mind));
         return dip.Colour;
     }
 
@@ -138,15 +139,15 @@ internal sealed record LineMaking(
     {
         var c = tables.Decorating;
         if (dip.Centre.Figure is { Glues: > 0 } figure)
-            yield return Dots("dots that hold it together", figure.Glues, c.GlueDot);
+            yield return Dots("amounts.dots-hold-together", figure.Glues, c.GlueDot);
         if (dip.Centre.OnStick is OnStick.Split && PutOn(line, tables.Centre(line.Centre)!, tables))
-            yield return Dots("dot that holds the stick", 1, c.StickDot);
+            yield return Dots("amounts.dot-holds-stick", 1, c.StickDot);
 
-        Bagged Dots(string what, int count, Sourced<Mass> dot) => new(dip, dip.Coating, dip.Colour, what, new(dot.Value * count, () =>
+        Bagged Dots(Message what, int count, Sourced<Mass> dot) => new(dip, dip.Coating, dip.Colour, what, new(dot.Value * count, () =>
         [
-            WorkingLine.Count("dots on one", "", count, Source.Computed),
-            WorkingLine.Of("a dot", dot),
-            WorkingLine.Of(what, $"{count} × {dot.Value.In("g"):0.##} g", dot.Value * count, Source.Computed),
+            WorkingLine.Count("amounts.dots-one", "", count, Source.Computed),
+            WorkingLine.Of("amounts.dot", dot),
+            WorkingLine.Of(what, Message.Of("amounts.count-each", ("count", count), ("dot", dot.Value)), dot.Value * count, Source.Computed),
         ]), null);
     }
 
@@ -155,19 +156,19 @@ internal sealed record LineMaking(
     {
         if (line.Making?.Disc is not { } disc)
             return null;
-        void Error(string part, string reason, string remedy) => problems.Add(new($"lines[{dip.Line}].making.disc.{part}", reason, remedy));
+        void Error(string part, Message reason, Message remedy) => problems.Add(new($"lines[{dip.Line}].making.disc.{part}", reason, remedy));
         if (tables.ColourOf(disc.Coating, disc.Colour, Error) is not ({ } coating, { } colour))
             return null;
         var across = Quantities.Of<Length>(disc.Across, "mm");
         var thick = tables.Decorating.DiscThick;
         var density = Flow.Of(coating, default, tables.Film).Density;
         var mass = across.Circle * thick.Value * density;
-        return new(dip, coating, colour, "disc", new(mass, () =>
+        return new(dip, coating, colour, "amounts.disc", new(mass, () =>
         [
-            WorkingLine.Of("disc across d", "", across, Source.Entered),
-            WorkingLine.Of("thickness t", thick),
-            WorkingLine.Of("density of the coating, unthinned ρ", "", density, Source.Computed),
-            WorkingLine.Of("one disc", "ρ·π/4·d²·t", mass, Source.Computed),
+            WorkingLine.Of("amounts.disc-across-d", "", across, Source.Entered),
+            WorkingLine.Of("amounts.thickness-t", thick),
+            WorkingLine.Of("amounts.density-coating-unthinned", "", density, Source.Computed),
+            WorkingLine.Of("amounts.one-disc", "amounts.one-disc.how", mass, Source.Computed),
         ]), null);
     }
 
@@ -179,7 +180,7 @@ internal sealed record LineMaking(
 
     private static Cavity Thinner(Cavity cavity, double times) => cavity with { Coating = new(cavity.Coating.Si * times) };
 
-    private static LineMaking Filled(Making making, Centre centre, CentreSize size, TradeTables tables, Action<string, string, string, Severity> tell)
+    private static LineMaking Filled(Making making, Centre centre, CentreSize size, TradeTables tables, TellProblem tell)
     {
         if (making.Filling is Filling.Bought)
             return new(size, null, null);
@@ -187,7 +188,7 @@ internal sealed record LineMaking(
         if (filling is null)
         {
             if (making.Filling is not null)
-                tell("making.filling", $"There is no recipe called '{making.Filling}' that makes {centre.Plural}.", $"Choose {string.Join(" or ", tables.Fillings.Where(f => f.Makes == centre.Code).Select(f => f.Code).Append(Filling.Bought))}.", Severity.Error);
+                tell("making.filling", Message.Of("amounts.recipe-called-makes", ("filling", making.Filling), ("plural", centre.Plural)), Message.Of("amounts.recipe-called-makes.do", ("append", Argument.Of(tables.Fillings.Where(f => f.Makes == centre.Code).Select(f => f.Code).Append(Filling.Bought)))), Severity.Error);
             return new(size, null, null);
         }
 
@@ -202,12 +203,12 @@ internal sealed record LineMaking(
         return new(filling.Each.Count == 0 && making.Portion is not null ? size.Scaled(portion.Value / usual.Value, centre, portion) : size, filling.With(making.Shares), portion);
     }
 
-    private static LineMaking Moulded(MouldDraft draft, CentreSize size, TradeTables tables, Action<string, string, string, Severity> tell)
+    private static LineMaking Moulded(MouldDraft draft, CentreSize size, TradeTables tables, TellProblem tell)
     {
         var mould = tables.Mould(draft.Mould);
         if (mould is null)
         {
-            tell("making.mould.mould", $"There is no mould called '{draft.Mould}'.", $"Choose one of {string.Join(", ", tables.Moulds.Select(m => m.Code))}.", Severity.Error);
+            tell("making.mould.mould", Message.Of("amounts.mould-called", ("mould", draft.Mould)), Message.Of("amounts.mould-called.do", ("moulds", Argument.Of(tables.Moulds.Select(m => m.Code)))), Severity.Error);
             return new(size, null, null);
         }
 
@@ -216,17 +217,17 @@ internal sealed record LineMaking(
         {
             var centre = tables.Centre(draft.Insert);
             if (centre is null || centre.Holding is Holding.Mould || centre.Figure is not null)
-                tell("making.mould.insert", $"There is nothing called '{draft.Insert}' to press into a mould.", "Choose a cookie, a pretzel or another small centre.", Severity.Error);
+                tell("making.mould.insert", Message.Of("amounts.nothing-called-press-into", ("insert", draft.Insert)), "amounts.nothing-called-press-into.do", Severity.Error);
             else if ((draft.InsertSize is null ? centre.Sizes[0] : centre.Size(draft.InsertSize)) is { } insertSize)
                 insert = (centre, insertSize);
             else
-                tell("making.mould.insertSize", $"{With.Article(centre.Name)} does not come in size '{draft.InsertSize}'.", $"Choose one of {string.Join(", ", centre.Sizes.Select(s => s.Code))}.", Severity.Error);
+                tell("making.mould.insertSize", Message.Of("amounts.does-not-come-size", ("centre", centre.Name), ("insertSize", draft.InsertSize)), Message.Of("amounts.does-not-come-size.do", ("sizes", Argument.Of(centre.Sizes.Select(s => s.Code)))), Severity.Error);
         }
 
         var broken = insert is null ? null : draft.Broken;
         if (broken is not (null or (>= LeastBroken and <= MostBroken)))
         {
-            tell("making.mould.broken", "Broken pieces fill nearly nothing of the cavity, or leave no room for coating.", $"Enter {LeastBroken:0 %} to {MostBroken:0 %} of it.", Severity.Error);
+            tell("making.mould.broken", "amounts.broken-pieces-fill-nearly", Message.Of("amounts.broken-pieces-fill-nearly.do", ("leastBroken", LeastBroken), ("mostBroken", MostBroken)), Severity.Error);
             broken = null;
         }
 

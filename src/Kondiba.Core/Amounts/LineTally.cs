@@ -5,6 +5,7 @@ using Kondiba.Core.Measures;
 using Kondiba.Core.Prep;
 using Kondiba.Core.Reference;
 using Kondiba.Core.Setting;
+using Kondiba.Core.Wording;
 using NodaTime;
 
 namespace Kondiba.Core.Amounts;
@@ -65,32 +66,32 @@ public sealed record LineTally(
         {
             problems.Add(new(
                 dip.Field("coats"),
-                $"The coat comes out sheer: {coat.In("mm"):0.0} mm, and {dip.Colour.Name} hides from {covers.Value.In("mm"):0.0} mm.",
-                "Give it a second coat, thin it less, or let it cool to the dip temperature.",
+                Message.Of("amounts.coat-comes-out-sheer", ("coat", coat), ("colour", dip.Colour.Name), ("covers", covers.Value)),
+                "amounts.coat-comes-out-sheer.do",
                 Severity.Mind));
         }
 
         IReadOnlyList<WorkingLine> PieceWorking() =>
         [
             .. dip.Size.Measures,
-            WorkingLine.Of("dip depth", "", dip.Depth, Source.Entered),
-            WorkingLine.Of(shape is Cavity ? "walls of the cavity A" : "dipped area A", dip.Angle == 0 ? shape.AreaFormula(dip.Depth) : "slice by slice, the part of each that goes under at that angle", area, Source.Computed),
+            WorkingLine.Of("amounts.dip-depth", "", dip.Depth, Source.Entered),
+            WorkingLine.Of(shape is Cavity ? Message.Of("amounts.walls-cavity") : Message.Of("amounts.dipped-area"), dip.Angle == 0 ? shape.AreaFormula(dip.Depth) : Message.Of("amounts.walls-cavity.how"), area, Source.Computed),
             .. film.Working,
-            WorkingLine.Count("coats", "", dip.Coats, Source.Entered),
-            .. dip.AtOnce ? new[] { WorkingLine.Of("a coat dipped at once adds", c.AtOnce) } : [],
-            WorkingLine.Of($"{dip.Centre.Plural} keep, over a smooth solid", stick),
-            .. shape.Looped ? new[] { WorkingLine.Of("its loops drag along besides", c.Loops) } : [],
+            WorkingLine.Count("amounts.coats", "", dip.Coats, Source.Entered),
+            .. dip.AtOnce ? new[] { WorkingLine.Of("amounts.coat-dipped-once-adds", c.AtOnce) } : [],
+            WorkingLine.Of(Message.Of("amounts.keep-over-smooth-solid", ("plural", dip.Centre.Plural)), stick),
+            .. shape.Looped ? new[] { WorkingLine.Of("amounts.loops-drag-along-besides", c.Loops) } : [],
             .. foot.Si > 0 ? FootWorking() : [],
             WorkingLine.Of(
-                "coating on one piece",
-                $"A·h·ρ·coats{(foot.Si > 0 ? " + foot" : "")} = {area.In("cm²"):0.0} cm² × {film.Value.In("mm"):0.00} mm × {flow.Density.Si:0} kg/m³ × {coats:0.##} × {stick.Value.Si}{(shape.Looped ? $" × {dragged:0.##}" : "")}{(foot.Si > 0 ? $" + {foot.In("g"):0.00} g" : "")}",
+                "amounts.coating-one-piece",
+                Message.Of("amounts.coating-one-piece.how", ("andFoot", foot.Si > 0 ? Message.Of("amounts.plus-foot") : ""), ("area", area), ("film", film.Value), ("density", flow.Density.Si), ("coats", coats), ("stick", stick.Value.Si), ("loops", shape.Looped ? Message.Of("amounts.times-dragged", ("dragged", dragged)) : ""), ("footMass", foot.Si > 0 ? Message.Of("amounts.plus-mass", ("mass", foot)) : "")),
                 perPiece,
                 Source.Computed),
         ];
         WorkingLine[] FootWorking() =>
         [
-            WorkingLine.Of("foot spreads along", "where the coat meets the sheet", shape.FootLine(dip.Depth), Source.Computed),
-            WorkingLine.Of("foot", "line × ρ²·g·h³/(3τ), at most what had not yet drained", foot, c.Foot),
+            WorkingLine.Of("amounts.foot-spreads-along", "amounts.foot-spreads-along.how", shape.FootLine(dip.Depth), Source.Computed),
+            WorkingLine.Of("amounts.foot", "amounts.foot.how", foot, c.Foot),
         ];
         var posture = dip.Centre.Holding is Holding.Mould ? Posture.Mould : dip.Upright ? Posture.Upright : Posture.Flat;
         var piece = new DippedPiece(
@@ -101,7 +102,7 @@ public sealed record LineTally(
         {
             problems.Add(new(
                 dip.Field("setting"),
-                $"In your kitchen, at {tables.Setting.Room.Air.Value.In("°C"):0} °C, {(setting[0].TouchDry is null ? "the coat never sets" : "the coat stays soft")} on the counter.",
+                Message.Of("amounts.kitchen-counter", ("air", tables.Setting.Room.Air.Value), ("coat", setting[0].TouchDry is null ? Message.Of("amounts.coat-never-sets") : Message.Of("amounts.coat-stays-soft"))),
                 Chill.For(piece, tables.Setting.Room, setting[0], tables.Setting).Advice,
                 Severity.Mind));
         }
@@ -112,13 +113,13 @@ public sealed record LineTally(
             new(perPiece, PieceWorking),
             film,
             coat,
-            new(foot, () => foot.Si > 0 ? [.. film.Working, .. FootWorking()] : [WorkingLine.Of("foot", "it stands while it sets, or sets in its mould", foot, Source.Computed)]),
+            new(foot, () => foot.Si > 0 ? [.. film.Working, .. FootWorking()] : [WorkingLine.Of("amounts.foot", "amounts.stands-while-sets-sets", foot, Source.Computed)]),
             new(onPieces, () =>
             [
-                WorkingLine.Of("coating on one piece", "see its own working", perPiece, Source.Computed),
+                WorkingLine.Of("amounts.coating-one-piece", "amounts.one-piece.how", perPiece, Source.Computed),
                 .. dip.Count.Working,
-                WorkingLine.Of("dipped in vain", spoil),
-                WorkingLine.Of($"on {dip.Count.Value} {dip.Centre.Plural}", $"{dip.Count.Value} × (1 + {spoil.Value.Si}) × {perPiece.In("g"):0.00} g", onPieces, Source.Computed),
+                WorkingLine.Of("amounts.dipped-vain", spoil),
+                WorkingLine.Of(Message.Of("amounts.on", ("dip", dip.Count.Value), ("plural", dip.Centre.Plural)), Message.Of("amounts.on.how", ("dip", dip.Count.Value), ("spoil", spoil.Value.Si), ("perPiece", perPiece)), onPieces, Source.Computed),
             ]),
             shape.DipLine(dip.Depth),
             setting,
@@ -138,7 +139,7 @@ public sealed record LineTally(
         var piece = new DippedPiece(
             film, covered, whole - covered, density, coating.DipAt.Value, tables.Setting.Family(coating.Family), default, dip.Size.Mass, dip.Centre.HeatCapacity,
             Schools.ComesFrom(dip.Centre, tables).Air, dip.Centre.Contact, dip.Centre.ServedCold, Posture.Flat);
-        var nothing = new Figure<Mass>(default, () => [WorkingLine.Of("coat", "it stays bare", default(Mass), Source.Entered)]);
+        var nothing = new Figure<Mass>(default, () => [WorkingLine.Of("amounts.coat", "amounts.coat.how", default(Mass), Source.Entered)]);
         return new(
             dip.Line, dip.Count, nothing, new(default, () => nothing.Working), default, nothing, nothing, default,
             [.. tables.Setting.Had.Select(place => covered.Si > 0 ? SettingModel.For(piece, place, tables.Setting) : SettingTime.None(place.Code))],
@@ -161,8 +162,8 @@ public sealed record LineTally(
         var film = new Length(cavity.Fill.Si / walls.Si);
         return new(film, () =>
         [
-            WorkingLine.Of("coating in the cavity", $"{cavity.Holds.In("mL"):0.0} mL × {cavity.Coating.Si:0.##}", cavity.Fill, Source.Computed),
-            WorkingLine.Of("spread over the walls", "volume ÷ area", film, Source.Computed),
+            WorkingLine.Of("amounts.coating-cavity", Message.Of("amounts.coating-cavity.how", ("holds", cavity.Holds), ("coating", cavity.Coating.Si)), cavity.Fill, Source.Computed),
+            WorkingLine.Of("amounts.spread-over-walls", "amounts.spread-over-walls.how", film, Source.Computed),
         ]);
     }
 }

@@ -3,6 +3,7 @@ using Kondiba.Core.Coatings;
 using Kondiba.Core.Measures;
 using Kondiba.Core.Reference;
 using Kondiba.Core.Vessels;
+using Kondiba.Core.Wording;
 using NodaTime;
 
 namespace Kondiba.Core.Amounts;
@@ -50,27 +51,27 @@ internal static class OrderCheck
     public static IEnumerable<Problem> Order(OrderDraft order, TradeTables tables, LocalDateTime now)
     {
         if (string.IsNullOrWhiteSpace(order.Name))
-            yield return new("name", "The order has no name.", "Say whom or what it is for.");
+            yield return new("name", "amounts.order-name", "amounts.order-name.do");
         else if (order.Name.Length > LongestName)
-            yield return new("name", $"The name is longer than {LongestName} characters.", "Shorten it; there is room under notes.");
+            yield return new("name", Message.Of("amounts.name-longer-characters", ("longestName", LongestName)), "amounts.name-longer-characters.do");
         if (order.Notes?.Length > LongestNotes)
-            yield return new("notes", $"The notes are longer than {LongestNotes} characters.", "Shorten them.");
+            yield return new("notes", Message.Of("amounts.notes-longer-characters", ("longestNotes", LongestNotes)), "amounts.notes-longer-characters.do");
         if (order.Pickup is not { } pickup)
-            yield return new("pickup", "There is no pickup time.", "Choose the day and the time it is collected.");
+            yield return new("pickup", "amounts.pickup-time", "amounts.pickup-time.do");
         else if (pickup < now)
-            yield return new("pickup", "The pickup is in the past.", "Choose a time from now on.");
+            yield return new("pickup", "amounts.pickup-past", "amounts.pickup-past.do");
         else if (pickup > now + FurthestAhead)
-            yield return new("pickup", "The pickup is more than two years ahead.", "Check the year.");
+            yield return new("pickup", "amounts.pickup-more-two-years", "amounts.pickup-more-two-years.do");
         if (order.Lines.Count > MostLines)
-            yield return new("lines", $"The order has more than {MostLines} lines.", "Split it in two orders.");
+            yield return new("lines", Message.Of("amounts.order-more-lines", ("mostLines", MostLines)), "amounts.order-more-lines.do");
         if (order.Margin is { } margin && !(margin is >= 0 and <= MostMargin))
-            yield return new("margin", "The margin is less than nothing or more than all of it.", "Type a share between 0 % and 100 %.");
+            yield return new("margin", "amounts.margin-less-nothing-more", "amounts.margin-less-nothing-more.do");
         foreach (var problem in order.Palette is { Count: > 0 } palette ? Colour.Palette.Check(palette) : [])
             yield return problem;
         foreach (var (field, text, longest) in new[] { ("client", order.Client, LongestName), ("contact", order.Contact, LongestContact), ("place", order.Place, LongestPlace) })
         {
             if (text?.Length > longest)
-                yield return new(field, $"This is longer than {longest} characters.", "Shorten it; there is room under notes.");
+                yield return new(field, Message.Of("amounts.longer-characters", ("longest", longest)), "amounts.name-longer-characters.do");
         }
 
         foreach (var (code, choice) in order.Schools ?? new Dictionary<string, string>())
@@ -84,17 +85,17 @@ internal static class OrderCheck
         foreach (var (i, packing) in (order.Packing ?? []).Index())
         {
             if (tables.Wares.Supplies.All(s => s.Code != packing.Supply))
-                yield return new($"packing[{i}].supply", $"There is nothing to pack in called '{packing.Supply}'.", $"Choose of {string.Join(", ", tables.Wares.Supplies.Select(s => s.Code))}.");
+                yield return new($"packing[{i}].supply", Message.Of("amounts.nothing-pack-called", ("supply", packing.Supply)), Message.Of("amounts.nothing-pack-called.do", ("supplies", Argument.Of(tables.Wares.Supplies.Select(s => s.Code)))));
             if (packing.Per is < 1 or > MostPieces)
-                yield return new($"packing[{i}].per", $"A pack is for one to {MostPieces} pieces.", "Type for how many pieces one is.");
+                yield return new($"packing[{i}].per", Message.Of("amounts.pack-one-pieces", ("mostPieces", MostPieces)), "amounts.pack-one-pieces.do");
             if (!(packing.Each is > 0 and <= 1000))
-                yield return new($"packing[{i}].each", "There is nothing of it, or more than a box takes.", "Type how much of it each time.");
+                yield return new($"packing[{i}].each", "amounts.nothing-more-box-takes", "amounts.nothing-more-box-takes.do");
         }
 
         foreach (var problem in order.Price?.Check() ?? [])
             yield return problem;
         if (order.Deposit is < 0 or > 1_000_000)
-            yield return new("deposit", "The deposit is less than nothing, or more than any order.", "Type what is to be paid ahead, or leave it empty.");
+            yield return new("deposit", "amounts.deposit-less-nothing-more", "amounts.deposit-less-nothing-more.do");
         foreach (var (key, pot) in order.Pots)
             foreach (var problem in Pot(key, pot, tables))
                 yield return problem;
@@ -111,7 +112,7 @@ internal static class OrderCheck
                 continue;
             if (pieces + dip.Count.Value > mostPieces)
             {
-                problems.Add(new($"lines[{i}].amount", $"With this line the order has more than {mostPieces} pieces.", "Split it in two orders."));
+                problems.Add(new($"lines[{i}].amount", Message.Of("amounts.line-order-more-pieces", ("mostPieces", mostPieces)), "amounts.order-more-lines.do"));
                 continue;
             }
 
@@ -127,20 +128,20 @@ internal static class OrderCheck
     {
         if (line is null)
         {
-            problems.Add(new($"lines[{index}]", "The line is empty.", "Fill it in or remove it."));
+            problems.Add(new($"lines[{index}]", "amounts.line-empty", "amounts.line-empty.do"));
             return null;
         }
 
         var before = problems.Count;
-        void Error(string field, string reason, string remedy) => problems.Add(new($"lines[{index}].{field}", reason, remedy));
-        void Mind(string field, string reason, string remedy) => problems.Add(new($"lines[{index}].{field}", reason, remedy, Severity.Mind));
+        void Error(string field, Message reason, Message remedy) => problems.Add(new($"lines[{index}].{field}", reason, remedy));
+        void Mind(string field, Message reason, Message remedy) => problems.Add(new($"lines[{index}].{field}", reason, remedy, Severity.Mind));
 
         var centre = tables.Centre(line.Centre);
         var size = centre?.Size(line.Size);
         if (centre is null)
-            Error("centre", $"There is no centre called '{line.Centre}'.", $"Choose one of {string.Join(", ", tables.Centres.Select(c => c.Code))}.");
+            Error("centre", Message.Of("amounts.centre-called", ("centre", line.Centre)), Message.Of("amounts.centre-called.do", ("centres", Argument.Of(tables.Centres.Select(c => c.Code)))));
         else if (size is null)
-            Error("size", $"{With.Article(centre.Name)} does not come in size '{line.Size}'.", $"Choose one of {string.Join(", ", centre.Sizes.Select(s => s.Code))}.");
+            Error("size", Message.Of("amounts.does-not-come-size-2", ("centre", centre.Name), ("size", line.Size)), Message.Of("amounts.does-not-come-size.do", ("sizes", Argument.Of(centre.Sizes.Select(s => s.Code)))));
         else
             size = LineMaking.Of(line, centre, size, tables, (field, reason, remedy, severity) => problems.Add(new($"lines[{index}].{field}", reason, remedy, severity))).Size;
         if (centre is not null)
@@ -152,33 +153,33 @@ internal static class OrderCheck
         var (coating, colour) = tables.ColourOf(line.Coating, line.Colour, Error);
         var count = size is null ? null : Count(line, centre!, size, Error);
         if (!(line.Depth is 0 or (>= LeastDepth and <= 1)))
-            Error("depth", "A piece is dipped somewhere between not at all and whole.", "Type a share between 1 % and 100 %, or 0 % for a bare piece.");
+            Error("depth", "amounts.piece-dipped-somewhere-between", "amounts.piece-dipped-somewhere-between.do");
         else if (line.Depth == 0 && centre?.Holding is Holding.Mould)
-            Error("depth", "A moulded piece is coating through and through.", "Set the depth to 100 %.");
+            Error("depth", "amounts.moulded-piece-coating-through", "amounts.moulded-piece-coating-through.do");
         if (line.Coats is < 1 or > MostCoats)
-            Error("coats", $"A piece takes one to {MostCoats} coats.", "Choose one coat, or two for a double dip.");
+            Error("coats", Message.Of("amounts.piece-takes-one-coats", ("mostCoats", MostCoats)), "amounts.piece-takes-one-coats.do");
         if (line.Look?.Length > LongestLook)
-            Error("look", $"The look's name is longer than {LongestLook} characters.", "Shorten it.");
+            Error("look", Message.Of("amounts.look-s-name-longer", ("longestLook", LongestLook)), "amounts.look-s-name-longer.do");
         if (problems.Skip(before).Any(p => p.Severity is Severity.Error))
             return null;
 
         if (line.Depth == 0)
         {
             if (LineMaking.DecorOf(line, centre!) is not { IsNothing: false } && centre!.Figure is null)
-                Mind("depth", "It gets no coat, and nothing goes onto it.", "Choose a depth, or design a look.");
+                Mind("depth", "amounts.gets-coat-nothing-goes", "amounts.gets-coat-nothing-goes.do");
             return new(index, centre!, size!, count!, coating!, colour!, new(1), 1, false, Upright: false, Bare: true);
         }
 
         if (line.Depth > centre!.Deepest.Value.Si + 1e-9)
-            Mind("depth", centre.DeepestReason, $"{centre.Deepest.Value.In("%"):0} % is about as deep as it goes.");
+            Mind("depth", Message.ByName(centre.DeepestReason), Message.Of("amounts.about-deep-goes", ("deepest", centre.Deepest.Value)));
         else if (centre.Depths is [var only] && Math.Abs(line.Depth - only.Si) > 0.01)
-            Mind("depth", $"{With.Capital(centre.Plural)} are dipped {(only.Si < 1 ? $"to {only.In("%"):0} %" : "whole")}.", $"Set the depth to {only.In("%"):0} %.");
+            Mind("depth", Message.Of("amounts.dipped", ("plural", centre.Plural), ("deep", only.Si < 1 ? Message.Of("amounts.to-a-depth", ("depth", only)) : "amounts.whole")), Message.Of("amounts.dipped.do", ("only", only)));
         if (line.Coats < centre.LeastCoats)
-            Mind("coats", $"{With.Article(centre.Name)} does not carry itself in one coat.", $"Give it {centre.LeastCoats} coats at least.");
+            Mind("coats", Message.Of("amounts.does-not-carry-itself", ("centre", centre.Name)), Message.Of("amounts.does-not-carry-itself.do", ("leastCoats", centre.LeastCoats)));
         var upright = line.Upright ?? centre.Upright;
         if (upright && centre.Holding is Holding.Fork)
         {
-            Mind("upright", $"{With.Article(centre.Name)} has nothing to stand on.", "Lay it flat; the foot is counted in.");
+            Mind("upright", Message.Of("amounts.nothing-stand", ("centre", centre.Name)), "amounts.nothing-stand.do");
             upright = false;
         }
 
@@ -186,18 +187,18 @@ internal static class OrderCheck
     }
 
     /// <summary>What cannot be of the stick or the disc that a line's pieces are put on.</summary>
-    private static void Held(LineDraft line, Centre centre, TradeTables tables, Action<string, string, string> error)
+    private static void Held(LineDraft line, Centre centre, TradeTables tables, TellError error)
     {
         if (line.Making?.On is { } on and not Making.NoStick)
         {
             if (centre.Holding is Holding.Mould || centre.Figure is not null || centre.DippedEndUp)
-                error("making.on", $"{With.Capital(centre.Plural)} go on no stick.", "Leave the stick out.");
+                error("making.on", Message.Of("amounts.go-stick", ("plural", centre.Plural)), "amounts.go-stick.do");
             else if (tables.Wares.StickFor(centre, on) is null)
-                error("making.on", $"There is no stick called '{on}'.", $"Choose one of {string.Join(", ", tables.Wares.Supplies.Where(s => s.Long is not null).Select(s => s.Code))}, or {Making.NoStick}.");
+                error("making.on", Message.Of("amounts.stick-called", ("on", on)), Message.Of("amounts.stick-called.do", ("supplies", Argument.Of(tables.Wares.Supplies.Where(s => s.Long is not null).Select(s => s.Code))), ("noStick", Making.NoStick)));
         }
 
         if (line.Making?.Disc is { } disc && !(disc.Across is >= LeastDisc and <= MostDisc))
-            error("making.disc.across", $"A piped disc is {LeastDisc} to {MostDisc} mm wide.", "Enter a little more than the piece is wide.");
+            error("making.disc.across", Message.Of("amounts.piped-disc-mm-wide", ("leastDisc", LeastDisc), ("mostDisc", MostDisc)), "amounts.piped-disc-mm-wide.do");
     }
 
     private static IEnumerable<Problem> Pot(string key, PotDraft pot, TradeTables tables)
@@ -206,23 +207,23 @@ internal static class OrderCheck
         var (coating, colour) = tables.PotOf(key);
         if (colour is null)
         {
-            yield return new(field, $"There is no coating and colour called '{key}'.", "Make choices for pots of this order.");
+            yield return new(field, Message.Of("amounts.coating-colour-called", ("key", key)), "amounts.coating-colour-called.do");
             yield break;
         }
 
         if (pot.Vessel is not null && tables.Vessel(pot.Vessel) is null)
-            yield return new($"{field}.vessel", $"There is no vessel called '{pot.Vessel}'.", $"Choose one of {string.Join(", ", tables.Vessels.Select(v => v.Code))}.");
+            yield return new($"{field}.vessel", Message.Of("amounts.vessel-called", ("vessel", pot.Vessel)), Message.Of("amounts.vessel-called.do", ("vessels", Argument.Of(tables.Vessels.Select(v => v.Code)))));
         if (pot.Thinner is not (null or PotDraft.NoThinner) && !coating!.Thinners.Contains(pot.Thinner))
         {
             var name = tables.Thinner(pot.Thinner)?.Name ?? $"'{pot.Thinner}'";
-            yield return new($"{field}.thinner", $"{name} is nothing to thin {coating.Name} with.", $"Choose {string.Join(" or ", coating.Thinners.Select(t => tables.Thinner(t)!.Name))}, or none.");
+            yield return new($"{field}.thinner", Message.Of("amounts.nothing-thin", ("name", name), ("coating", coating.Name)), Message.Of("amounts.nothing-thin.do", ("thinners", Argument.Of(coating.Thinners.Select(t => tables.Thinner(t)!.Name)))));
         }
 
         if (pot.Film is { } film && !(film is >= 0.3 and <= 4))
-            yield return new($"{field}.film", "No coat is thinner than 0.3 mm or thicker than 4 mm.", "Type a film between 0.3 and 4 mm; 1 mm is a smooth coat.");
+            yield return new($"{field}.film", "amounts.coat-thinner-mm-thicker", "amounts.coat-thinner-mm-thicker.do");
     }
 
-    private static Figure<int>? Count(LineDraft line, Centre centre, CentreSize size, Action<string, string, string> error)
+    private static Figure<int>? Count(LineDraft line, Centre centre, CentreSize size, TellError error)
     {
         double per = line.CountedIn switch
         {
@@ -233,7 +234,7 @@ internal static class OrderCheck
         };
         if (per == 0)
         {
-            error("countedIn", $"{centre.Plural} are not counted in {(line.CountedIn is CountedIn.Packs ? "packs" : "weight")}.", "Count them in pieces or dozens.");
+            error("countedIn", Message.Of("amounts.not-counted", ("plural", centre.Plural), ("by", line.CountedIn is CountedIn.Packs ? Message.Of("amounts.in-packs") : "amounts.by-weight")), "amounts.not-counted.do");
             return null;
         }
 
@@ -242,21 +243,19 @@ internal static class OrderCheck
         var count = line.CountedIn is CountedIn.Weight ? Math.Floor(exact) : Math.Ceiling(exact);
         if (!(line.Amount > 0) || count < 1)
         {
-            error("amount", "There must be at least one piece.", line.CountedIn is CountedIn.Weight && line.Amount > 0
-                ? $"One weighs {size.Mass.Value.In("g"):0.#} g: ask for more."
-                : "Type how many, or remove the line.");
+            error("amount", "amounts.must-least-one-piece", line.CountedIn is CountedIn.Weight && line.Amount > 0 ? Message.Of("amounts.must-least-one-piece.do", ("mass", size.Mass.Value)) : Message.Of("amounts.type-how-many-remove"));
             return null;
         }
 
         if (count > MostPieces)
         {
-            error("amount", $"More than {MostPieces} pieces in one line is more than a home kitchen dips.", "Check the count, or split the line.");
+            error("amount", Message.Of("amounts.more-pieces-one-line", ("mostPieces", MostPieces)), "amounts.more-pieces-one-line.do");
             return null;
         }
 
         if (line.CountedIn is CountedIn.Pieces && count != line.Amount)
         {
-            error("amount", "A part of a piece cannot be dipped.", "Type a whole number.");
+            error("amount", "amounts.part-piece-cannot-dipped", "amounts.part-piece-cannot-dipped.do");
             return null;
         }
 
@@ -264,15 +263,15 @@ internal static class OrderCheck
         {
             CountedIn.Weight =>
             [
-                WorkingLine.Of("weight wanted", "", Quantities.Of<Mass>(line.Amount, "g"), Source.Entered),
-                WorkingLine.Of("one weighs", size.Mass),
-                WorkingLine.Count("pieces", $"{line.Amount:0.#} g ÷ {size.Mass.Value.In("g"):0.##} g, whole ones", count, Source.Computed),
+                WorkingLine.Of("amounts.weight-wanted", "", Quantities.Of<Mass>(line.Amount, "g"), Source.Entered),
+                WorkingLine.Of("amounts.one-weighs", size.Mass),
+                WorkingLine.Count("amounts.pieces", Message.Of("amounts.pieces.how", ("line", line.Amount), ("mass", size.Mass.Value)), count, Source.Computed),
             ],
-            CountedIn.Pieces => [WorkingLine.Count("pieces", "", count, Source.Entered)],
+            CountedIn.Pieces => [WorkingLine.Count("amounts.pieces", "", count, Source.Entered)],
             _ =>
             [
-                WorkingLine.Count(line.CountedIn is CountedIn.Dozens ? "dozens" : centre.PackName[1], "", line.Amount, Source.Entered),
-                WorkingLine.Count("pieces", $"{line.Amount:0.##} × {per:0}", count, Source.Computed),
+                WorkingLine.Count(line.CountedIn is CountedIn.Dozens ? Message.Of("amounts.dozens") : Message.ByName(centre.PackName[1]), "", line.Amount, Source.Entered),
+                WorkingLine.Count("amounts.pieces", Message.Of("amounts.so-many-each", ("line", line.Amount), ("per", per)), count, Source.Computed),
             ],
         });
     }

@@ -3,6 +3,7 @@ using Kondiba.Core.Measures;
 using Kondiba.Core.Pantry;
 using Kondiba.Core.Reference;
 using Kondiba.Core.Thinning;
+using Kondiba.Core.Wording;
 using NodaTime;
 
 namespace Kondiba.Core.Amounts;
@@ -27,7 +28,7 @@ public sealed record PotBand(string Kind, Length From, Length To);
 /// <param name="Cost">What is left over, and the hands' time; null when a piece does not go in.</param>
 /// <param name="Melts">Melts that follow each other.</param>
 /// <param name="Reason">Why a piece does not go in; empty when all do.</param>
-public sealed record VesselChoice(string Vessel, string Way, Mass? ToMelt, PotCost? Cost, int Melts, string Reason);
+public sealed record VesselChoice(string Vessel, string Way, Mass? ToMelt, PotCost? Cost, int Melts, Message Reason);
 
 /// <summary>How a pot compares with the best that would do instead.</summary>
 /// <param name="Vessel">Code of the other vessel.</param>
@@ -116,7 +117,7 @@ public sealed record Pot(
     Volume Volume,
     PotThinner? Thinner,
     Figure<Length> TestFilm,
-    string Advice,
+    Message Advice,
     IReadOnlyList<Mass> Melts,
     Figure<int> Packs,
     PackCover Cover,

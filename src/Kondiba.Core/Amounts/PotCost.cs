@@ -1,6 +1,7 @@
 using Kondiba.Core.Coatings;
 using Kondiba.Core.Measures;
 using Kondiba.Core.Reference;
+using Kondiba.Core.Wording;
 using NodaTime;
 
 namespace Kondiba.Core.Amounts;
@@ -32,13 +33,13 @@ public sealed record PotCost(Mass Left, Money WrittenOff, Duration Dipping, Dura
 
     internal List<WorkingLine> Working(Coating coating, TradeTables tables) =>
     [
-        WorkingLine.Of("left over", "pool, tools and margin", Left, Source.Computed),
-        WorkingLine.Count("a kilogram costs", "in its smallest pack", (double)PricePerKilogram(coating, tables).Amount, tables.Pricing.Hour.Source),
-        WorkingLine.Of("of what is left, written off", tables.Pricing.WrittenOff),
-        WorkingLine.Of("dipping", "pieces × coats × the way's time", Dipping, Source.Computed),
-        WorkingLine.Of("further melts", $"{tables.Pricing.Melt.Value.TotalMinutes:0} min each; one of less than a tenth of a vessel in part", Melting, tables.Pricing.Melt.Source),
-        WorkingLine.Count("your hour", "", (double)tables.Pricing.Hour.Value.Amount, tables.Pricing.Hour.Source),
-        WorkingLine.Count("what it costs", $"{WrittenOff} of coating + {Labour} of time", (double)Total.Amount, Source.Computed),
+        WorkingLine.Of("amounts.left-over", "amounts.left-over.how", Left, Source.Computed),
+        WorkingLine.Count("amounts.kilogram-costs", "amounts.kilogram-costs.how", (double)PricePerKilogram(coating, tables).Amount, tables.Pricing.Hour.Source),
+        WorkingLine.Of("amounts.what-left-written-off", tables.Pricing.WrittenOff),
+        WorkingLine.Of("amounts.dipping", "amounts.dipping.how", Dipping, Source.Computed),
+        WorkingLine.Of("amounts.further-melts", Message.Of("amounts.further-melts.how", ("melt", tables.Pricing.Melt.Value.TotalMinutes)), Melting, tables.Pricing.Melt.Source),
+        WorkingLine.Count("amounts.hour", "", (double)tables.Pricing.Hour.Value.Amount, tables.Pricing.Hour.Source),
+        WorkingLine.Count("amounts.what-costs", Message.Of("amounts.what-costs.how", ("writtenOff", WrittenOff), ("labour", Labour)), (double)Total.Amount, Source.Computed),
     ];
 
     /// <summary>By its smallest pack; where no price is known, as the first coating that has one.</summary>

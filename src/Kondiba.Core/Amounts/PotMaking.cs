@@ -5,6 +5,7 @@ using Kondiba.Core.Pantry;
 using Kondiba.Core.Reference;
 using Kondiba.Core.Thinning;
 using Kondiba.Core.Vessels;
+using Kondiba.Core.Wording;
 
 namespace Kondiba.Core.Amounts;
 
@@ -54,13 +55,13 @@ internal static class PotMaking
             colour.Code,
             tally?.Vessel.Code,
             tally?.Way.Code,
-            new(onPieces, () => tally?.OnPiecesWorking() ?? Nothing("on the pieces")),
-            new(pool, () => tally?.PoolWorking(flow) ?? Nothing("pool")),
-            new(toMelt - onPieces - pool - drawn, () => Together("spare", "what is left of it", tally?.SpareWorking(tables.Pot), drizzle?.InBags.Working, toMelt - onPieces - pool - drawn)),
+            new(onPieces, () => tally?.OnPiecesWorking() ?? Nothing("amounts.pieces-2")),
+            new(pool, () => tally?.PoolWorking(flow) ?? Nothing("amounts.pool")),
+            new(toMelt - onPieces - pool - drawn, () => Together("amounts.spare", "amounts.spare.do", tally?.SpareWorking(tables.Pot), drizzle?.InBags.Working, toMelt - onPieces - pool - drawn)),
             drizzle,
             colour.Mixed is { } mixed ? [.. mixed.Per100.Select(d => new Colour.Drops(d.Key, d.Value, (int)Math.Ceiling((d.Value * ofCoating.In("g") / 100) - 0.5)))] : [],
             colour.Bought,
-            new(toMelt, () => Together("to melt", "for dipping and in bags", tally?.ToMeltWorking(tables.Pot), drizzle?.InBags.Working, toMelt)),
+            new(toMelt, () => Together("amounts.melt", "amounts.melt.do", tally?.ToMeltWorking(tables.Pot), drizzle?.InBags.Working, toMelt)),
             ofCoating,
             (forDips / flow.Density) + (inBags / Flow.Of(coating, default, tables.Film).Density),
             dose is null || tally is null ? null : ThinnerOf(dose, ofDips, tables),
@@ -122,27 +123,27 @@ internal static class PotMaking
             [
                 .. bags.SelectMany(b => (IEnumerable<WorkingLine>)
                 [
-                    WorkingLine.Of($"{b.What} on one piece", "see its own working", b.PerPiece.Value, Source.Computed),
+                    WorkingLine.Of(Message.Of("amounts.one-piece", ("what", b.What)), "amounts.one-piece.how", b.PerPiece.Value, Source.Computed),
                     .. b.For.Count.Working,
-                    WorkingLine.Of("done in vain", b.For.Centre.Spoil),
-                    .. b.OffPiece is { } off ? new[] { WorkingLine.Of("falls beside the piece", off) } : [],
-                    WorkingLine.Of($"{b.What} for {b.For.Count.Value}", "", b.Total, Source.Computed),
+                    WorkingLine.Of("amounts.done-vain", b.For.Centre.Spoil),
+                    .. b.OffPiece is { } off ? new[] { WorkingLine.Of("amounts.falls-beside-piece", off) } : [],
+                    WorkingLine.Of(Message.Of("amounts.for", ("what", b.What), ("for", b.For.Count.Value)), "", b.Total, Source.Computed),
                 ]),
-                WorkingLine.Of("drizzle", "added up", mass, Source.Computed),
+                WorkingLine.Of("amounts.drizzle", "amounts.drizzle.how", mass, Source.Computed),
             ]),
             new(inBags, () =>
             [
-                WorkingLine.Of("drizzle", "see its own working", mass, Source.Computed),
-                WorkingLine.Of("stays in the bag", c.BagStays),
-                WorkingLine.Of("margin", margin),
-                WorkingLine.Of("in bags, kept plain", $"({mass.In("g"):0.0} + {c.BagStays.Value.In("g"):0}) g × (1 + {margin.Value.Si})", inBags, Source.Computed),
+                WorkingLine.Of("amounts.drizzle", "amounts.one-piece.how", mass, Source.Computed),
+                WorkingLine.Of("amounts.stays-bag", c.BagStays),
+                WorkingLine.Of("amounts.margin", margin),
+                WorkingLine.Of("amounts.bags-kept-plain", Message.Of("amounts.bags-kept-plain.how", ("mass", mass), ("bagStays", c.BagStays.Value), ("margin", margin.Value.Si)), inBags, Source.Computed),
             ]),
             (int)Math.Ceiling(inBags / c.BagHolds.Value));
     }
 
-    private static List<WorkingLine> Nothing(string what) => [WorkingLine.Of(what, "nothing is dipped in it", default(Mass), Source.Computed)];
+    private static List<WorkingLine> Nothing(Message what) => [WorkingLine.Of(what, "amounts.nothing-dipped", default(Mass), Source.Computed)];
 
-    private static List<WorkingLine> Together(string what, string how, List<WorkingLine>? dipping, IReadOnlyList<WorkingLine>? bags, Mass all) => bags is null
+    private static List<WorkingLine> Together(Message what, Message how, List<WorkingLine>? dipping, IReadOnlyList<WorkingLine>? bags, Mass all) => bags is null
         ? dipping!
         : [.. dipping ?? [], .. bags, WorkingLine.Of(what, how, all, Source.Computed)];
 
@@ -157,7 +158,7 @@ internal static class PotMaking
         if (dips.All(d => d.Size.Shape is Cavity))
         {
             if (draft.Thinner is not (null or PotDraft.NoThinner))
-                problems.Add(new($"pots.{key}.thinner", "Piping and filling moulds take no thinner: it would run and set soft.", "It is left out; warm the coating instead.", Severity.Mind));
+                problems.Add(new($"pots.{key}.thinner", "amounts.piping-filling-moulds-take", "amounts.piping-filling-moulds-take.do", Severity.Mind));
             return null;
         }
 
@@ -168,8 +169,8 @@ internal static class PotMaking
         {
             problems.Add(new(
                 $"pots.{key}.film",
-                $"A film of {target.In("mm"):0.0} mm wants {(dose.Wanted is { } w ? $"{w.In("%"):0} %" : "more than 150 %")} {thinner.Name}; above {limit.Value.In("%"):0} % the coat stays soft and never hardens.",
-                $"It is held at {dose.Rate.In("%"):0} %, which leaves {dose.After.In("mm"):0.0} mm. Warm it to the dip temperature first, or take a coating with more fat.",
+                Message.Of("amounts.film-wants-above-coat", ("target", target), ("wanted", dose.Wanted is { } w ? Message.Of("amounts.so-much", ("share", w)) : "amounts.more-than-can-be"), ("thinner", thinner.Name), ("limit", limit.Value)),
+                Message.Of("amounts.film-wants-above-coat.do", ("rate", dose.Rate), ("after", dose.After)),
                 Severity.Mind));
         }
 
@@ -195,17 +196,17 @@ internal static class PotMaking
             thinner.Code,
             new(mass, () =>
             [
-                WorkingLine.Of("film on a test dip without it", "", dose.Before, Source.Computed),
-                WorkingLine.Of("film wanted", "", dose.Target, c.Target.Value == dose.Target ? c.Target.Source : Source.Entered),
+                WorkingLine.Of("amounts.film-test-dip-without", "", dose.Before, Source.Computed),
+                WorkingLine.Of("amounts.film-wanted", "", dose.Target, c.Target.Value == dose.Target ? c.Target.Source : Source.Entered),
                 .. dose.Wanted is { } wanted
-                    ? new[] { WorkingLine.Count("share of thinner that would reach it, %", "film equations solved for the fat", wanted.In("%"), Source.Computed) }
+                    ? new[] { WorkingLine.Count("amounts.share-thinner-would-reach", "amounts.share-thinner-would-reach.how", wanted.In("%"), Source.Computed) }
                     : [],
-                WorkingLine.Count("at most, %", "more stays soft", c.Limit.Value.In("%"), c.Limit.Source),
-                WorkingLine.Of("a tablespoon weighs", thinner.Tablespoon),
-                WorkingLine.Count($"tablespoons to {c.Per.Value.In("g"):0} g of coating", "next half spoon up, within the limit", dose.Spoons, c.Per.Source),
-                WorkingLine.Of("film on a test dip with it", "", dose.After, Source.Computed),
-                WorkingLine.Of("coating in the pot", "to melt ÷ (1 + share)", ofCoating, Source.Computed),
-                WorkingLine.Of(thinner.Name, $"{ofCoating.In("g"):0.0} g × {dose.Spoons:0.#} × {spoon.In("g"):0.#} g ÷ {c.Per.Value.In("g"):0} g", mass, Source.Computed),
+                WorkingLine.Count("amounts.most", "amounts.most.how", c.Limit.Value.In("%"), c.Limit.Source),
+                WorkingLine.Of("amounts.tablespoon-weighs", thinner.Tablespoon),
+                WorkingLine.Count(Message.Of("amounts.tablespoons-coating", ("per", c.Per.Value)), "amounts.tablespoons-coating.how", dose.Spoons, c.Per.Source),
+                WorkingLine.Of("amounts.film-test-dip", "", dose.After, Source.Computed),
+                WorkingLine.Of("amounts.coating-pot", "amounts.coating-pot.how", ofCoating, Source.Computed),
+                WorkingLine.Of(Message.ByName(thinner.Name), Message.Of("amounts.thinner-in-it", ("ofCoating", ofCoating), ("spoons", dose.Spoons), ("spoon", spoon), ("per", c.Per.Value)), mass, Source.Computed),
             ]),
             Math.Max(0.5, Math.Round(mass / spoon * 2) / 2),
             dose.Rate,
@@ -216,7 +217,7 @@ internal static class PotMaking
     }
 
     /// <summary>What to know about how the pot flows; a pot too thick to dip is named among the problems.</summary>
-    private static string Advice(Length film, Dose? dose, IReadOnlyList<Dip> dips, string key, PotDraft draft, TradeTables tables, List<Problem> problems)
+    private static Message Advice(Length film, Dose? dose, IReadOnlyList<Dip> dips, string key, PotDraft draft, TradeTables tables, List<Problem> problems)
     {
         var (c, coating) = (tables.Thinning, dips[0].Coating);
         if (film < c.HeavyFrom.Value || dips.All(d => d.Size.Shape is Cavity))
@@ -224,11 +225,11 @@ internal static class PotMaking
         var other = coating.Thinners.Select(tables.Thinner).OfType<Thinner>().FirstOrDefault(t => t.Code != dose?.Thinner.Code);
         var better = other is null ? null : Dose.For(coating, other, c.Target.Value, tables.Film, c);
         var remedy = better is { Spoons: > 0 } && dose is null
-            ? $"{better.Spoons:0.#} tbsp {better.Thinner.Name} to {c.Per.Value.In("g"):0} g {(better.After <= c.Target.Value ? "bring" : "would bring")} it to {better.After.In("mm"):0.0} mm."
+            ? Message.Of("amounts.thinner-brings-it-to", ("spoons", better.Spoons), ("thinner", better.Thinner.Name), ("per", c.Per.Value), ("after", better.After))
             : "";
         if (film < c.TooThickFrom.Value)
-            return draft.Thinner is PotDraft.NoThinner ? "" : $"A heavy coat, {film.In("mm"):0.0} mm. {remedy}".Trim();
-        problems.Add(new($"pots.{key}.thinner", $"{coating.Name} is too thick to dip: {film.In("mm"):0.0} mm stays on a test dip.", $"Warm it to the dip temperature first. {remedy}".Trim(), Severity.Mind));
+            return draft.Thinner is PotDraft.NoThinner ? "" : Message.Of("amounts.heavy-coat", ("film", film), ("remedy", remedy));
+        problems.Add(new($"pots.{key}.thinner", Message.Of("amounts.too-thick-dip-stays", ("coating", coating.Name), ("film", film)), Message.Of("amounts.warm-it-first", ("remedy", remedy)), Severity.Mind));
         return "";
     }
 
@@ -238,8 +239,8 @@ internal static class PotMaking
         {
             var other = tallies.Where(t => t.Unfit.All(u => u.Dip.Line != dip.Line)).FirstOrDefault();
             problems.Add(other is not null
-                ? new($"pots.{key}.vessel", seat.Misfit!, $"Choose another vessel, such as the {other.Vessel.Name}.", Severity.Unfit)
-                : new($"lines[{dip.Line}].depth", seat.Misfit!, "Dip less deep, or add a larger vessel to your kitchen; none here takes it.", Severity.Unfit));
+                ? new($"pots.{key}.vessel", seat.Misfit!, Message.Of("amounts.choose-another-vessel-such", ("vessel", other.Vessel.Name)), Severity.Unfit)
+                : new($"lines[{dip.Line}].depth", seat.Misfit!, "amounts.dip-less-deep-add", Severity.Unfit));
         }
     }
 
@@ -257,18 +258,18 @@ internal static class PotMaking
 
     private static List<WorkingLine> PacksWorking(Mass ofCoating, PackCover cover, IReadOnlyList<Coatings.CoatingPack> packs)
     {
-        List<WorkingLine> lines = [WorkingLine.Of("coating wanted", "to melt, less the thinner in it", ofCoating, Source.Computed)];
+        List<WorkingLine> lines = [WorkingLine.Of("amounts.coating-wanted", "amounts.coating-wanted.how", ofCoating, Source.Computed)];
         foreach (var lot in cover.Lots)
-            lines.Add(WorkingLine.Of("from your stock", lot.BestBefore is { } date ? $"best before {date:uuuu-MM-dd}, earliest first" : "no date", Quantities.Of<Mass>(lot.Amount, "g"), Source.Kitchen));
+            lines.Add(WorkingLine.Of("amounts.from-stock", lot.BestBefore is { } date ? Message.Of("amounts.from-stock.how", ("date", date)) : Message.Of("amounts.date"), Quantities.Of<Mass>(lot.Amount, "g"), Source.Kitchen));
         foreach (var pack in packs)
         {
-            lines.Add(WorkingLine.Of("sold in packs of", "", pack.Mass.Value, pack.Mass.Source));
-            lines.Add(WorkingLine.Count("at a price of", pack.Coupon is { } coupon ? $"{pack.Coupons} coupons of {coupon}" : "", (double)pack.Price.Value.Amount, pack.Price.Source));
+            lines.Add(WorkingLine.Of("amounts.sold-packs", "", pack.Mass.Value, pack.Mass.Source));
+            lines.Add(WorkingLine.Count("amounts.price", pack.Coupon is { } coupon ? Message.Of("amounts.price.how", ("coupons", pack.Coupons), ("coupon", coupon)) : "", (double)pack.Price.Value.Amount, pack.Price.Source));
         }
 
         foreach (var bought in cover.Packs)
-            lines.Add(WorkingLine.Of($"{bought.Count} of {bought.Holds:0} g", $"{bought.Price} in all{(bought.Coupons > 0 ? $", {bought.Coupons} with a coupon" : "")}", Quantities.Of<Mass>(bought.Holds * bought.Count, "g"), Source.Computed));
-        lines.Add(WorkingLine.Count("packs to buy", $"the cheapest cover, {cover.Price}; of equal ones the one that leaves least", cover.Count, Source.Computed));
+            lines.Add(WorkingLine.Of(Message.Of("amounts.pack-of", ("bought", bought.Count), ("holds", bought.Holds)), Message.Of("amounts.pack-of.how", ("price", bought.Price), ("coupons", bought.Coupons > 0 ? Message.Of("amounts.with-coupons", ("coupons", bought.Coupons)) : "")), Quantities.Of<Mass>(bought.Holds * bought.Count, "g"), Source.Computed));
+        lines.Add(WorkingLine.Count("amounts.packs-buy", Message.Of("amounts.packs-buy.how", ("price", cover.Price)), cover.Count, Source.Computed));
         return lines;
     }
 
@@ -276,7 +277,7 @@ internal static class PotMaking
     private static Figure<Money> Worth(Mass ofCoating, PackCover cover, IReadOnlyList<Coatings.CoatingPack> packs)
     {
         if (packs.Count == 0)
-            return new(default, () => [WorkingLine.Count("worth", "no pack and price is known", 0, Source.Computed)]);
+            return new(default, () => [WorkingLine.Count("amounts.worth", "amounts.worth.how", 0, Source.Computed)]);
         var smallest = packs.MinBy(p => p.Mass.Value.Si)!;
         var (price, mass) = cover.Count > 0
             ? (cover.Price, Quantities.Of<Mass>(cover.Packs.Sum(p => p.Holds * p.Count), "g"))
@@ -284,9 +285,9 @@ internal static class PotMaking
         var worth = price * (ofCoating / mass);
         return new(worth, () =>
         [
-            WorkingLine.Of("coating in the pot", "", ofCoating, Source.Computed),
-            WorkingLine.Count("price", $"of {mass.In("g"):0} g", (double)price.Amount, smallest.Price.Source),
-            WorkingLine.Count("worth", $"{ofCoating.In("g"):0.0} g × {price} ÷ {mass.In("g"):0} g", (double)worth.Amount, Source.Computed),
+            WorkingLine.Of("amounts.coating-pot", "", ofCoating, Source.Computed),
+            WorkingLine.Count("amounts.price-2", Message.Of("amounts.price-2.how", ("mass", mass)), (double)price.Amount, smallest.Price.Source),
+            WorkingLine.Count("amounts.worth", Message.Of("amounts.price-of-coating", ("ofCoating", ofCoating), ("price", price), ("mass", mass)), (double)worth.Amount, Source.Computed),
         ]);
     }
 }

@@ -2,6 +2,7 @@ using Kondiba.Core.Centres;
 using Kondiba.Core.Measures;
 using Kondiba.Core.Reference;
 using Kondiba.Core.Vessels;
+using Kondiba.Core.Wording;
 using NodaTime;
 
 namespace Kondiba.Core.Amounts;
@@ -51,7 +52,7 @@ internal sealed record VesselTally(
     {
         var onlyMoulds = dips.All(p => p.Dip.Size.Shape is Cavity);
         var seats = dips.Select(p => onlyMoulds && !vessel.Pours
-            ? [new Seat(tables.Dipping.Poured, default, default, default, () => $"Moulds are filled from a bag or a spouted jug, not from the {vessel.Name}.")]
+            ? [new Seat(tables.Dipping.Poured, default, default, default, () => Message.Of("amounts.moulds-filled-from-bag", ("vessel", vessel.Name)))]
             : vessel.Seats(p.Held, tables.Dipping)).ToList();
 
         // A vessel that does not take every piece is told, not weighed up.
@@ -165,7 +166,7 @@ internal sealed record VesselTally(
     public List<WorkingLine> OnPiecesWorking() =>
     [
         .. InOrder.SelectMany(p => p.Tally.OnPieces.Working),
-        WorkingLine.Of("on all pieces of this colour", "the lines added up", OnPieces, Source.Computed),
+        WorkingLine.Of("amounts.all-pieces-colour", "amounts.all-pieces-colour.how", OnPieces, Source.Computed),
     ];
 
     public List<WorkingLine> PoolWorking(Flow flow)
@@ -175,33 +176,33 @@ internal sealed record VesselTally(
         var later = InOrder.Skip(PoolFor + 1).Select(p => p.Tally.OnPieces.Value).Total();
         List<WorkingLine> lines =
         [
-            .. Vessel.Measures.Select(m => m with { What = $"{Vessel.Name}: {m.What}" }),
-            .. way.Over.Value.Si > 0 ? new[] { WorkingLine.Of($"coating over what it covers, {way.Name}", way.Over) } : [],
-            .. way.Least.Value.Si > 0 ? new[] { WorkingLine.Of($"at least, {way.Name}", way.Least) } : [],
-            WorkingLine.Of("coating density ρ", "", flow.Density, Source.Computed),
-            WorkingLine.Of($"must stand for the last {last.Dip.One}", $"{way.PoolFormula(last.Seat, Vessel)}{(stands > last.Seat.Stands * flow.Density ? $", and at least {way.Least.Value.In("g"):0} g" : "")}", stands, Source.Computed),
+            .. Vessel.Measures.Select(m => m with { What = Message.Of("amounts.measure-of", ("vessel", Vessel.Name), ("what", m.What)) }),
+            .. way.Over.Value.Si > 0 ? new[] { WorkingLine.Of(Message.Of("amounts.coating-over-what-covers", ("way", way.Name)), way.Over) } : [],
+            .. way.Least.Value.Si > 0 ? new[] { WorkingLine.Of(Message.Of("amounts.least", ("way", way.Name)), way.Least) } : [],
+            WorkingLine.Of("amounts.coating-density-2", "", flow.Density, Source.Computed),
+            WorkingLine.Of(Message.Of("amounts.must-stand-last", ("one", last.Dip.One)), Message.Of("amounts.must-stand-last.how", ("poolFormula", way.PoolFormula(last.Seat, Vessel)), ("least", stands > last.Seat.Stands * flow.Density ? Message.Of("amounts.and-at-least", ("least", way.Least.Value)) : "")), stands, Source.Computed),
         ];
         if (later.Si > 0)
-            lines.Add(WorkingLine.Of("stands there anyway for pieces dipped after", "deepest dips first", later, Source.Computed));
+            lines.Add(WorkingLine.Of("amounts.stands-anyway-pieces-dipped", "amounts.stands-anyway-pieces-dipped.how", later, Source.Computed));
         if (Spooned > 0)
-            lines.Add(WorkingLine.Count("last pieces, spooned over from the tilted vessel", $"{last.Tally.PerPiece.Value.In("g"):0.0} g less stands there for each", Spooned, Source.Computed));
-        lines.Add(WorkingLine.Of("pool", "what must stand, less what stands there anyway", Pool, Source.Computed));
+            lines.Add(WorkingLine.Count("amounts.last-pieces-spooned-over", Message.Of("amounts.last-pieces-spooned-over.how", ("perPiece", last.Tally.PerPiece.Value)), Spooned, Source.Computed));
+        lines.Add(WorkingLine.Of("amounts.pool", "amounts.pool.how", Pool, Source.Computed));
         return lines;
     }
 
     public List<WorkingLine> SpareWorking(PotConstants c) =>
     [
-        WorkingLine.Of("stays on tools and walls", c.ToolLoss),
-        WorkingLine.Of("margin", c.Margin),
-        WorkingLine.Of("spare", $"{c.ToolLoss.Value.In("g"):0} g + {c.Margin.Value.In("%"):0} % × ({OnPieces.In("g"):0.0} + {Pool.In("g"):0.0} + {c.ToolLoss.Value.In("g"):0}) g", Spare, Source.Computed),
+        WorkingLine.Of("amounts.stays-tools-walls", c.ToolLoss),
+        WorkingLine.Of("amounts.margin", c.Margin),
+        WorkingLine.Of("amounts.spare", Message.Of("amounts.spare.how", ("toolLoss", c.ToolLoss.Value), ("margin", c.Margin.Value), ("onPieces", OnPieces), ("pool", Pool)), Spare, Source.Computed),
     ];
 
     public List<WorkingLine> ToMeltWorking(PotConstants c) =>
     [
-        WorkingLine.Of("on the pieces", "see its own working", OnPieces, Source.Computed),
-        WorkingLine.Of("pool", $"{Vessel.Name}; see its own working", Pool, Source.Computed),
-        WorkingLine.Of("stays on tools and walls", c.ToolLoss),
-        WorkingLine.Of("margin", c.Margin),
-        WorkingLine.Of("to melt", $"({OnPieces.In("g"):0.0} + {Pool.In("g"):0.0} + {c.ToolLoss.Value.In("g"):0}) g × (1 + {c.Margin.Value.Si})", ToMelt, Source.Computed),
+        WorkingLine.Of("amounts.pieces-2", "amounts.one-piece.how", OnPieces, Source.Computed),
+        WorkingLine.Of("amounts.pool", Message.Of("amounts.see-own-working", ("vessel", Vessel.Name)), Pool, Source.Computed),
+        WorkingLine.Of("amounts.stays-tools-walls", c.ToolLoss),
+        WorkingLine.Of("amounts.margin", c.Margin),
+        WorkingLine.Of("amounts.melt", Message.Of("amounts.melt.how", ("onPieces", OnPieces), ("pool", Pool), ("toolLoss", c.ToolLoss.Value), ("margin", c.Margin.Value.Si)), ToMelt, Source.Computed),
     ];
 }

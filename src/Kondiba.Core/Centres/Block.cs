@@ -1,4 +1,5 @@
 using Kondiba.Core.Measures;
+using Kondiba.Core.Wording;
 
 namespace Kondiba.Core.Centres;
 
@@ -25,8 +26,8 @@ public sealed record Block(Length Long, Length Wide, Length Thick) : Shape
         (((Wide + Thick) * 2) * DipLine(depth)) + ((Wide * Thick) * Ends(depth));
 
     /// <inheritdoc/>
-    public override string AreaFormula(Share depth) =>
-        $"box 2·(w+t)·z + {Ends(depth)} end × w·t, w {Mm(Wide.Si)}, t {Mm(Thick.Si)}, z {Mm(DipLine(depth).Si)}";
+    public override Message AreaFormula(Share depth) =>
+        Message.Of("centres.box-w-t-z", ("ends", Ends(depth)), ("wide", Wide), ("thick", Thick), ("dipLine", DipLine(depth)));
 
     /// <inheritdoc/>
     public override Length AcrossUpright => Diagonal(Wide, Thick);

@@ -1,4 +1,5 @@
 using Kondiba.Core.Measures;
+using Kondiba.Core.Wording;
 using static System.Math;
 
 namespace Kondiba.Core.Centres;
@@ -24,7 +25,7 @@ public sealed record CappedSphere(Length Diameter, Share BareCap) : Shape
     public override Area DippedArea(Share depth) => new(PI * Diameter.Si * DipLine(depth).Si);
 
     /// <inheritdoc/>
-    public override string AreaFormula(Share depth) => $"spherical zone π·D·z, D {Mm(Diameter.Si)}, z {Mm(DipLine(depth).Si)}";
+    public override Message AreaFormula(Share depth) => Message.Of("centres.spherical-zone-d-z", ("diameter", Diameter), ("dipLine", DipLine(depth)));
 
     /// <inheritdoc/>
     public override Length DipLine(Share depth) => Diameter * Min(depth.Si, 1 - BareCap.Si);

@@ -1,4 +1,5 @@
 using Kondiba.Core.Measures;
+using Kondiba.Core.Wording;
 using static System.Math;
 
 namespace Kondiba.Core.Centres;
@@ -24,7 +25,7 @@ public sealed record Cavity(Volume Holds, Share Coating, Length? Long = null, Le
     public override Area DippedArea(Share depth) => Side * Side * 6;
 
     /// <inheritdoc/>
-    public override string AreaFormula(Share depth) => $"walls of a cube of {Holds.In("mL"):0.0} mL";
+    public override Message AreaFormula(Share depth) => Message.Of("centres.walls-cube", ("holds", Holds));
 
     /// <summary>It sets in the mould and spreads no foot.</summary>
     public override Length FootLine(Share depth) => default;

@@ -2,6 +2,7 @@ using System.Text.Json.Serialization;
 using Kondiba.Core.Figures;
 using Kondiba.Core.Measures;
 using Kondiba.Core.Reference;
+using Kondiba.Core.Wording;
 
 namespace Kondiba.Core.Centres;
 
@@ -120,7 +121,7 @@ public sealed record CentreSize(string Code, string Name, Shape Shape, IReadOnly
     {
         var kind = ShapeKind.Of(centre.Shape)!;
         var by = Math.Cbrt(times);
-        List<WorkingLine> measures = [.. Measures.Select(m => m.Unit == "mm" ? m with { Formula = $"{m.Value:0.#} mm × ∛{times:0.###}, as heavy as its portion", Value = m.Value * by, Source = Source.Computed } : m)];
+        List<WorkingLine> measures = [.. Measures.Select(m => m.Unit == "mm" ? m with { Formula = Message.Of("centres.mm-heavy-portion", ("m", m.Value), ("times", times)), Value = m.Value * by, Source = Source.Computed } : m)];
         return this with
         {
             Shape = kind.Make(code => kind.Measures.Zip(measures).Where(m => m.First.Code == code).Select(m => ShapeKind.Si(m.Second.Unit, m.Second.Value)).Single()),

@@ -1,4 +1,5 @@
 using Kondiba.Core.Measures;
+using Kondiba.Core.Wording;
 
 namespace Kondiba.Core.Centres;
 
@@ -20,7 +21,7 @@ public sealed record Cut(Shape Whole, Share Kept) : Shape
     public override Area DippedArea(Share depth) => Whole.DippedArea(new(depth.Si * Kept.Si)) + (depth.Si >= 1 ? Whole.CutFace(Length.Si) : default);
 
     /// <inheritdoc/>
-    public override string AreaFormula(Share depth) => $"{Kept.In("%"):0} % of: {Whole.AreaFormula(new(depth.Si * Kept.Si))}{(depth.Si >= 1 ? "; and the cut face" : "")}";
+    public override Message AreaFormula(Share depth) => Message.Of("centres.of", ("kept", Kept), ("areaFormula", Whole.AreaFormula(new(depth.Si * Kept.Si))), ("face", depth.Si >= 1 ? Message.Of("centres.cut-face") : ""));
 
     /// <inheritdoc/>
     public override bool Looped => Whole.Looped;

@@ -1,4 +1,5 @@
 using Kondiba.Core.Measures;
+using Kondiba.Core.Wording;
 using static System.Math;
 
 namespace Kondiba.Core.Centres;
@@ -25,8 +26,8 @@ public sealed record Cylinder(Length Height, Length Diameter) : Shape
         new((PI * Diameter.Si * Height.Si * depth.Si) + (Diameter.Circle.Si * Ends(depth)));
 
     /// <inheritdoc/>
-    public override string AreaFormula(Share depth) =>
-        $"cylinder π·D·z + {Ends(depth)} end × π/4·D², D {Mm(Diameter.Si)}, z {Mm(Height.Si * depth.Si)}";
+    public override Message AreaFormula(Share depth) =>
+        Message.Of("centres.cylinder-d-z-end", ("ends", Ends(depth)), ("diameter", Diameter), ("height", (Height * depth.Si)));
 
     /// <inheritdoc/>
     protected internal override Volume Under(double z) => new(Diameter.Circle.Si * z);

@@ -1,4 +1,5 @@
 using Kondiba.Core.Measures;
+using Kondiba.Core.Wording;
 using static System.Math;
 
 namespace Kondiba.Core.Centres;
@@ -30,9 +31,7 @@ public sealed record Disc(Length Long, Length Short, Length Thick) : Shape
     }
 
     /// <inheritdoc/>
-    public override string AreaFormula(Share depth) => Long == Short
-        ? $"two faces and the rim, D {Mm(Long.Si)}, thick {Mm(Thick.Si)}, on edge to {Mm(Long.Si * depth.Si)}"
-        : $"two faces and the rim of an oval, {Mm(Long.Si)} × {Mm(Short.Si)}, thick {Mm(Thick.Si)}, to {Mm(Long.Si * depth.Si)}";
+    public override Message AreaFormula(Share depth) => Long == Short ? Message.Of("centres.two-faces-rim-d", ("long", Long), ("thick", Thick), ("long2", (Long * depth.Si))) : Message.Of("centres.two-faces-rim-oval", ("long", Long), ("short", Short), ("thick", Thick), ("long2", (Long * depth.Si)));
 
     /// <inheritdoc/>
     public override Length AcrossUpright => Diagonal(Short, Thick);

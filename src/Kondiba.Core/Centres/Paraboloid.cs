@@ -1,4 +1,5 @@
 using Kondiba.Core.Measures;
+using Kondiba.Core.Wording;
 using static System.Math;
 
 namespace Kondiba.Core.Centres;
@@ -28,10 +29,10 @@ public sealed record Paraboloid(Length Height, Length Diameter) : Shape
     }
 
     /// <inheritdoc/>
-    public override string AreaFormula(Share depth)
+    public override Message AreaFormula(Share depth)
     {
         var (h, r) = Cut(depth);
-        return $"paraboloid π·r/(6h²)·((r²+4h²)^1.5 − r³), h {Mm(h)}, r {Mm(r)}";
+        return Message.Of("centres.paraboloid-r-h-r", ("height", new Length(h)), ("radius", new Length(r)));
     }
 
     /// <inheritdoc/>

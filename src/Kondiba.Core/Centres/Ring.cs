@@ -1,4 +1,5 @@
 using Kondiba.Core.Measures;
+using Kondiba.Core.Wording;
 using static System.Math;
 
 namespace Kondiba.Core.Centres;
@@ -29,8 +30,8 @@ public sealed record Ring(Length Outer, Length Hole, Length Thick) : Shape
     }
 
     /// <inheritdoc/>
-    public override string AreaFormula(Share depth) =>
-        $"ring: faces, rim and wall of the hole, {Mm(Outer.Si)} outside, {Mm(Hole.Si)} inside, thick {Mm(Thick.Si)}, to {Mm(DipLine(depth).Si)}";
+    public override Message AreaFormula(Share depth) =>
+        Message.Of("centres.ring-faces-rim-wall", ("outer", Outer), ("hole", Hole), ("thick", Thick), ("dipLine", DipLine(depth)));
 
     /// <inheritdoc/>
     public override Length AcrossUpright => Diagonal(Outer, Thick);

@@ -1,4 +1,5 @@
 using Kondiba.Core.Measures;
+using Kondiba.Core.Wording;
 using static System.Math;
 
 namespace Kondiba.Core.Centres;
@@ -42,7 +43,7 @@ public abstract record Shape
     public abstract Area DippedArea(Share depth);
 
     /// <summary>The area formula with its numbers, for the working.</summary>
-    public abstract string AreaFormula(Share depth);
+    public abstract Message AreaFormula(Share depth);
 
     /// <summary>Room that it takes sideways when it goes in end first, or on its edge.</summary>
     public virtual Length AcrossUpright => Width;

@@ -1,4 +1,5 @@
 using Kondiba.Core.Measures;
+using Kondiba.Core.Wording;
 
 namespace Kondiba.Core.Centres;
 
@@ -21,7 +22,7 @@ public sealed record ShapeKind(
     string Name,
     IReadOnlyList<Measure> Measures,
     Func<Func<string, double>, Shape> Make,
-    Func<Func<string, double>, string?> Contradiction)
+    Func<Func<string, double>, (Message Reason, Message Remedy)?> Contradiction)
 {
     private static readonly Measure Diameter = Long("diameter", "diameter", 5, 200);
     private static readonly Measure Thick = Long("thick", "thickness", 2, 80);
@@ -39,19 +40,19 @@ public sealed record ShapeKind(
             m => new Disc(Mm(m, "diameter"), Mm(m, "diameter"), Mm(m, "thick")), None),
         new("oval", "oval and flat", [Long("long", "length", 10, 200), Long("wide", "width", 5, 200), Thick],
             m => new Disc(Mm(m, "long"), Mm(m, "wide"), Mm(m, "thick")),
-            m => m("wide") > m("long") ? "The oval is wider than it is long. Take the longer one as its length." : null),
+            m => m("wide") > m("long") ? ("centres.oval-wider-long", "centres.take-longer-one-length") : null),
         new("block", "block", [Long("long", "length", 10, 200), Long("wide", "width", 5, 150), Thick],
             m => new Block(Mm(m, "long"), Mm(m, "wide"), Mm(m, "thick")), None),
         new("ring", "ring", [Long("outer", "outer diameter", 15, 200), Long("hole", "hole", 3, 150), Thick],
             m => new Ring(Mm(m, "outer"), Mm(m, "hole"), Mm(m, "thick")),
-            m => m("hole") >= m("outer") ? "The hole is as wide as the ring or wider. Measure both again." : null),
+            m => m("hole") >= m("outer") ? ("centres.hole-wide-ring-wider", "centres.measure-both-again") : null),
         new("twist", "bent rod, lying flat",
             [Long("strand", "length of the rod it is bent from", 30, 800), Long("diameter", "across the rod", 2, 30), Long("across", "width as it lies", 10, 200), Long("tall", "height as it lies", 10, 200)],
             m => new Twist(Mm(m, "strand"), Mm(m, "diameter"), Mm(m, "across"), Mm(m, "tall")),
-            m => m("strand") < Math.Max(m("across"), m("tall")) ? "The rod is shorter than the shape it is bent to. Measure along the bends." : null),
+            m => m("strand") < Math.Max(m("across"), m("tall")) ? ("centres.rod-shorter-shape-bent", "centres.measure-along-bends") : null),
         new("wrappedRod", "rod with a rope wound round", [Long("height", "length", 50, 400), Long("diameter", "across the rod", 4, 40), Long("rope", "across the rope", 2, 20), Long("pitch", "from turn to turn", 2, 100)],
             m => new WrappedRod(Mm(m, "height"), Mm(m, "diameter"), Mm(m, "rope"), Mm(m, "pitch")),
-            m => m("pitch") < m("rope") ? "The turns are closer than the rope is thick. Wind it further apart." : null),
+            m => m("pitch") < m("rope") ? ("centres.turns-closer-rope-thick", "centres.wind-further-apart") : null),
         new("cavity", "mould's cavity", [new("holds", "holds", "mL", 0.5, 250), new("coating", "of it coating, the rest insert", "%", 10, 100)],
             m => new Cavity(new(m("holds")), new(m("coating"))), None),
     ];
@@ -69,7 +70,7 @@ public sealed record ShapeKind(
         _ => throw new ArgumentException($"measures are given in mm, mL, % or °, not '{unit}'"),
     };
 
-    private static string? None(Func<string, double> measures) => null;
+    private static (Message, Message)? None(Func<string, double> measures) => null;
 
     private static Measure Long(string code, string name, double least, double most) => new(code, name, "mm", least, most);
 

@@ -1,4 +1,5 @@
 using Kondiba.Core.Measures;
+using Kondiba.Core.Wording;
 using static System.Math;
 
 namespace Kondiba.Core.Centres;
@@ -39,8 +40,8 @@ public sealed record Twist(Length Rod, Length Diameter, Length Across, Length Ta
     public override Area DippedArea(Share depth) => Rod * Diameter * (PI * depth.Si);
 
     /// <inheritdoc/>
-    public override string AreaFormula(Share depth) =>
-        $"bent rod π·d·L, d {Mm(Diameter.Si)}, L {Mm(Rod.Si * depth.Si)}";
+    public override Message AreaFormula(Share depth) =>
+        Message.Of("centres.bent-rod-d-l", ("diameter", Diameter), ("rod", (Rod * depth.Si)));
 
     /// <inheritdoc/>
     public override Length AcrossUpright => Diagonal(Across, Diameter);

@@ -1,4 +1,5 @@
 using Kondiba.Core.Measures;
+using Kondiba.Core.Wording;
 using static System.Math;
 
 namespace Kondiba.Core.Centres;
@@ -25,8 +26,8 @@ public sealed record WrappedRod(Length Height, Length Diameter, Length Rope, Len
     public override Area DippedArea(Share depth) => rod.DippedArea(depth) + (RopeOn(depth) * Rope * (PI - 1));
 
     /// <inheritdoc/>
-    public override string AreaFormula(Share depth) =>
-        $"rod, and rope (π−1)·d·L with L = turns·√((πD)²+pitch²) = {Mm(RopeOn(depth).Si)}, d {Mm(Rope.Si)}, to {Mm(DipLine(depth).Si)}";
+    public override Message AreaFormula(Share depth) =>
+        Message.Of("centres.rod-rope-d-l", ("ropeOn", RopeOn(depth)), ("rope", Rope), ("dipLine", DipLine(depth)));
 
     /// <summary>Lying down it touches along both flanks of the dipped part, and at its end.</summary>
     public override Length FootLine(Share depth) => (DipLine(depth) * 2) + Width;

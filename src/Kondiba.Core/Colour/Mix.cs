@@ -1,6 +1,7 @@
 using Kondiba.Core.Coatings;
 using Kondiba.Core.Measures;
 using Kondiba.Core.Reference;
+using Kondiba.Core.Wording;
 
 namespace Kondiba.Core.Colour;
 
@@ -24,7 +25,7 @@ public sealed record ReadyMix(IReadOnlyList<Parts> Parts, string Srgb, double De
 /// <param name="Ready">The best mix of the coating's own colours; null when it is sold in one only.</param>
 /// <param name="Advice">What to do when the base does not reach the target; empty when it does.</param>
 /// <param name="Problems">What cannot be; the recipe is null then.</param>
-public sealed record Mix(Recipe? Recipe, ReadyMix? Ready, string Advice, IReadOnlyList<Problem> Problems)
+public sealed record Mix(Recipe? Recipe, ReadyMix? Ready, Message Advice, IReadOnlyList<Problem> Problems)
 {
     /// <summary>Most coating that one pot is coloured for, in g.</summary>
     private const double MostPot = 20_000;
@@ -33,20 +34,20 @@ public sealed record Mix(Recipe? Recipe, ReadyMix? Ready, string Advice, IReadOn
     public static Mix For(MixDraft draft, TradeTables tables)
     {
         var problems = new List<Problem>();
-        void Error(string field, string reason, string remedy) => problems.Add(new(field, reason, remedy, Severity.Error));
+        void Error(string field, Message reason, Message remedy) => problems.Add(new(field, reason, remedy, Severity.Error));
         var coating = tables.Coating(draft.Coating);
         if (coating is null)
-            Error("coating", "There is no such coating.", "Choose one of the list.");
+            Error("coating", "colour.such-coating", "colour.such-coating.do");
         var onto = coating?.Colour(draft.Base);
         if (coating is not null && onto is null)
-            Error("base", $"{coating.Name} is not sold in that colour.", "Choose one of its colours.");
+            Error("base", Message.Of("colour.not-sold-colour", ("coating", coating.Name)), "colour.not-sold-colour.do");
         if (!Spectrum.IsSrgb(draft.Target))
-            Error("target", "That is no colour.", "Pick one, or write it as # and six digits of 0–9 and a–f.");
+            Error("target", "colour.colour", "colour.colour.do");
         var atHand = (draft.AtHand ?? []).Select(tables.Tint).ToList();
         if (atHand.Contains(null))
-            Error("atHand", "One of the colours at hand is not known.", "Choose from the list.");
+            Error("atHand", "colour.one-colours-hand-not", "colour.one-colours-hand-not.do");
         if (!(draft.Pot > 0) || draft.Pot > MostPot)
-            Error("pot", $"A pot holds more than nothing and at most {MostPot:0} g.", "Type its grams.");
+            Error("pot", Message.Of("colour.pot-holds-more-nothing", ("mostPot", MostPot)), "colour.pot-holds-more-nothing.do");
         if (problems.Count > 0)
             return new(null, null, "", problems);
 
@@ -56,21 +57,21 @@ public sealed record Mix(Recipe? Recipe, ReadyMix? Ready, string Advice, IReadOn
         var recipe = Recipe.For(target, onto!.Srgb, tints, pot, c);
         var ready = coating!.Colours.Count < 2 ? default : Recipe.OfCoatings(target, [.. coating.Colours.Select(k => (k.Code, k.Srgb))]);
         var readyMix = ready.Parts is null || Lab.OfOtherHue(target, Spectrum.LabOf(ready.Srgb)) ? null : new ReadyMix(ready.Parts, ready.Srgb, ready.DeltaE, c.Words(ready.DeltaE));
-        return new(recipe, readyMix, recipe.Reached ? "" : Advise(target, coating, onto, tints, pot, recipe, readyMix, tables), []);
+        return new(recipe, readyMix, recipe.Reached ? Message.None : Advise(target, coating, onto, tints, pot, recipe, readyMix, tables), []);
     }
 
-    private static string Advise(Lab target, Coating coating, CoatingColour onto, Tint[] tints, Mass pot, Recipe recipe, ReadyMix? ready, TradeTables tables)
+    private static Message Advise(Lab target, Coating coating, CoatingColour onto, Tint[] tints, Mass pot, Recipe recipe, ReadyMix? ready, TradeTables tables)
     {
-        var nearest = $"Not reachable from {onto.Name} with these colours: the nearest is {recipe.Words}.";
+        var nearest = Message.Of("colour.not-reachable", ("from", onto.Name), ("nearest", recipe.Words));
         if (target.L > Spectrum.LabOf(onto.Srgb).L + 1 && coating.Colours.OrderByDescending(k => Spectrum.LabOf(k.Srgb).L).First() is { } lightest && lightest != onto)
-            return $"{nearest} Drops only darken: start from {lightest.Name}{(Reached(lightest) ? ", which reaches it" : "")}.";
+            return Message.Of(Reached(lightest) ? "colour.start-lighter-reached" : "colour.start-lighter", ("nearest", nearest), ("lightest", lightest.Name));
         if (ready is not null && ready.DeltaE < tables.Colour.Reached.Value.Si)
-            return $"{nearest} Mix ready-coloured coating instead.";
+            return Message.Of("colour.mix-ready-coloured", ("nearest", nearest));
         var missing = tables.Tints.Where(t => t.Carrier is not Carrier.Water && !tints.Contains(t))
             .Select(t => (Tint: t, Recipe.For(target, onto.Srgb, [.. tints.Take(Recipe.MostColours), t], pot, tables.Colour).DeltaE)).OrderBy(t => t.DeltaE).FirstOrDefault();
         return missing.Tint is not null && missing.DeltaE < tables.Colour.Reached.Value.Si
-            ? $"{nearest} With {missing.Tint.Name} at hand it can be reached."
-            : $"{nearest} Buy it ready-coloured: so deep or so bright a colour takes more drops than a coating bears.";
+            ? Message.Of("colour.reached-with", ("nearest", nearest), ("tint", missing.Tint.Name))
+            : Message.Of("colour.buy-ready-coloured", ("nearest", nearest));
 
         bool Reached(CoatingColour other) => Recipe.For(target, other.Srgb, tints, pot, tables.Colour).Reached;
     }

@@ -1,6 +1,7 @@
 using Kondiba.Core.Amounts;
 using Kondiba.Core.Coatings;
 using Kondiba.Core.Reference;
+using Kondiba.Core.Wording;
 
 namespace Kondiba.Core.Colour;
 
@@ -39,10 +40,10 @@ public sealed record Palette(IReadOnlyList<PaletteColour> Colours, IReadOnlyList
     public static IEnumerable<Problem> Check(IReadOnlyList<string> palette)
     {
         if (palette.Count is < Fewest or > Most)
-            yield return new("palette", $"A scheme has {Fewest} to {Most} colours.", palette.Count < Fewest ? "Add another one." : "Take some away.");
+            yield return new("palette", Message.Of("colour.scheme-colours", ("fewest", Fewest), ("most", Most)), palette.Count < Fewest ? Message.Of("colour.scheme-colours.do") : Message.Of("colour.take-some-away"));
         foreach (var (i, srgb) in palette.Index())
             if (!Spectrum.IsSrgb(srgb))
-                yield return new($"palette[{i}]", $"'{srgb}' is not a colour.", "Choose it by eye, or type it as # and six hexadecimal digits.");
+                yield return new($"palette[{i}]", Message.Of("colour.not-colour", ("srgb", srgb)), "colour.not-colour.do");
     }
 
     /// <summary>

@@ -4,6 +4,7 @@ using Kondiba.Core.Coatings;
 using Kondiba.Core.Colour;
 using Kondiba.Core.Measures;
 using Kondiba.Core.Reference;
+using Kondiba.Core.Wording;
 using static System.Math;
 
 namespace Kondiba.Core.Decoration;
@@ -45,30 +46,30 @@ internal sealed record Design(
     {
         var c = tables.Decorating;
         foreach (var (drizzle, tally) in Patterns)
-            yield return new(First, drizzle.Coating, drizzle.Colour, $"{drizzle.Colour.Name} {drizzle.Kind.Name}", tally.Mass, c.OffPiece);
+            yield return new(First, drizzle.Coating, drizzle.Colour, Message.Of("decoration.drawn-in", ("colour", drizzle.Colour.Name), ("kind", drizzle.Kind.Name)), tally.Mass, c.OffPiece);
         foreach (var (_, draft, kind) in Parts)
         {
             if (kind.MouldedIn(draft, tables) is not { } moulded)
                 continue;
             var each = moulded.Mould.Holds * Amounts.Flow.Of(moulded.Coating, default, tables.Film).Density;
-            yield return new(First, moulded.Coating, moulded.Colour, kind.Plural, new(each * draft.Count, () =>
+            yield return new(First, moulded.Coating, moulded.Colour, Message.ByName(kind.Plural), new(each * draft.Count, () =>
             [
                 .. moulded.Mould.Measures,
-                WorkingLine.Of($"one {kind.Name}", "cavity × density of the coating", each, Source.Computed),
-                WorkingLine.Of($"{kind.Plural} on one piece", $"{draft.Count} × {each.In("g"):0.00} g", each * draft.Count, Source.Computed),
+                WorkingLine.Of(Message.Of("decoration.one", ("kind", kind.Name)), "decoration.one.how", each, Source.Computed),
+                WorkingLine.Of(Message.Of("decoration.one-piece", ("plural", kind.Plural)), Message.Of("decoration.one-piece.how", ("draft", draft.Count), ("each", each)), each * draft.Count, Source.Computed),
             ]), null);
         }
 
         if (Glue.Si > 0)
         {
             var last = Layers[^1];
-            yield return new(First, last.Coating, last.Colour, "dots under parts", new(Glue, () => [.. Parts.Select(p => WorkingLine.Of($"dot under a {p.Kind.Name}", p.Kind.Dot))]), null);
+            yield return new(First, last.Coating, last.Colour, "decoration.dots-under-parts", new(Glue, () => [.. Parts.Select(p => WorkingLine.Of(Message.Of("decoration.dot-under", ("kind", p.Kind.Name)), p.Kind.Dot))]), null);
         }
     }
 }
 
 /// <summary>Coating that is drawn from a bag onto a line's pieces.</summary>
-internal sealed record Bagged(Dip For, Coating Coating, CoatingColour Colour, string What, Figure<Mass> PerPiece, Sourced<Share>? OffPiece)
+internal sealed record Bagged(Dip For, Coating Coating, CoatingColour Colour, Message What, Figure<Mass> PerPiece, Sourced<Share>? OffPiece)
 {
     /// <summary>Key of the pot it is taken from.</summary>
     public string Pot => Coating.Pot(Colour);
@@ -92,7 +93,7 @@ internal static class DecorCheck
         var check = new Check($"lines[{first.Line}].decor", first, tables, problems);
         if (decor.HasGaps)
         {
-            problems.Add(new($"lines[{first.Line}].decor", "Something of the design is empty.", "Fill it in or take it away."));
+            problems.Add(new($"lines[{first.Line}].decor", "decoration.something-design-empty", "decoration.something-design-empty.do"));
             decor = Decor.None;
         }
 
@@ -111,12 +112,12 @@ internal static class DecorCheck
 
     private sealed class Check(string at, Dip first, TradeTables tables, List<Problem> problems)
     {
-        private void Add(string field, string reason, string remedy, Severity severity = Severity.Error) => problems.Add(new($"{at}.{field}", reason, remedy, severity));
+        private void Add(string field, Message reason, Message remedy, Severity severity = Severity.Error) => problems.Add(new($"{at}.{field}", reason, remedy, severity));
 
         public void Few(string field, int count)
         {
             if (count > MostOfEach)
-                Add(field, $"A piece takes at most {MostOfEach} of them.", "Take some away.");
+                Add(field, Message.Of("decoration.piece-takes-most-them", ("mostOfEach", MostOfEach)), "decoration.piece-takes-most-them.do");
         }
 
         public Dip? OverDip(int i, OverDip dip)
@@ -125,14 +126,14 @@ internal static class DecorCheck
             var field = $"dips[{i}]";
             var (coating, colour) = Colour(field, dip.Coating, dip.Colour);
             if (!(dip.Depth is >= OrderCheck.LeastDepth and <= 1))
-                Add($"{field}.depth", "A dip covers more than nothing and at most all.", "Type a share between 1 % and 100 %.");
+                Add($"{field}.depth", "decoration.dip-covers-more-nothing", "decoration.dip-covers-more-nothing.do");
             if (!(dip.Angle is >= -90 and <= 90))
-                Add($"{field}.angle", "A piece goes in end first, at 0°, sideways, at 90° or −90°, or between.", "Type an angle between −90° and 90°.");
+                Add($"{field}.angle", "decoration.piece-goes-end-first", "decoration.piece-goes-end-first.do");
             if (problems.Count > before)
                 return null;
             if (first.Size.Shape is Cavity)
             {
-                Add(field, "A piece from a mould is not dipped again.", "Fill the mould in layers instead, or leave it out.", Severity.Unfit);
+                Add(field, "decoration.piece-from-mould-not", "decoration.piece-from-mould-not.do", Severity.Unfit);
                 return null;
             }
 
@@ -145,21 +146,21 @@ internal static class DecorCheck
             var field = $"patterns[{i}]";
             var kind = tables.Decor.Pattern(pattern.Kind);
             if (kind is null)
-                Add($"{field}.kind", $"There is no pattern called '{pattern.Kind}'.", $"Choose one of {string.Join(", ", tables.Decor.Patterns.Select(p => p.Code))}.");
+                Add($"{field}.kind", Message.Of("decoration.pattern-called", ("kind", pattern.Kind)), Message.Of("decoration.pattern-called.do", ("patterns", Argument.Of(tables.Decor.Patterns.Select(p => p.Code)))));
             var (coating, colour) = Colour(field, pattern.Coating, pattern.Colour);
             if (kind is not null && (pattern.Lines < kind.Least || pattern.Lines > kind.Most))
-                Add($"{field}.lines", $"{Capital(kind.Name)} takes {kind.Least} to {kind.Most}{(kind.Counted.Length > 0 ? $" {kind.Counted}" : "")}.", "Type a number between them.");
+                Add($"{field}.lines", Message.Of("decoration.takes", ("capital", Capital(kind.Name)), ("least", kind.Least), ("most", kind.Most), ("counted", kind.Counted)), "decoration.takes.do");
             var room = Min(coat.Most.X - coat.Least.X, coat.Most.Y - coat.Least.Y) * 1e3;
             if (!(pattern.Bead >= LeastBead))
-                Add($"{field}.bead", $"No tip draws a bead thinner than {LeastBead} mm.", "Type its width in mm; 1.8 mm is usual.");
+                Add($"{field}.bead", Message.Of("decoration.tip-draws-bead-thinner", ("leastBead", LeastBead)), "decoration.tip-draws-bead-thinner.do");
             else if (pattern.Bead > room)
-                Add($"{field}.bead", $"A bead of {pattern.Bead:0.#} mm is wider than the coat of {With.Article(first.One).ToLowerInvariant()}, which is {room:0} mm.", $"Type at most {Floor(room / 4 * 10) / 10:0.#} mm, or dip deeper.");
+                Add($"{field}.bead", Message.Of("decoration.bead-mm-wider-coat", ("bead", pattern.Bead), ("toLowerInvariant", English.WithArticle(first.One).ToLowerInvariant()), ("room", room)), Message.Of("decoration.bead-mm-wider-coat.do", ("floor", Floor(room / 4 * 10) / 10)));
             if (pattern.Spacing is { } spacing && !(spacing > 0 && spacing <= MostSpacing))
-                Add($"{field}.spacing", $"Lines lie more than nothing and at most {MostSpacing:0} mm apart.", "Type the distance, or leave it empty to spread them evenly.");
+                Add($"{field}.spacing", Message.Of("decoration.lines-lie-more-nothing", ("mostSpacing", MostSpacing)), "decoration.lines-lie-more-nothing.do");
             if (!(Abs(pattern.Angle) <= 180))
-                Add($"{field}.angle", "A pattern is turned by at most half a turn.", "Type an angle between −180° and 180°.");
+                Add($"{field}.angle", "decoration.pattern-turned-most-half", "decoration.pattern-turned-most-half.do");
             if (!(pattern.Phase is >= 0 and <= 1))
-                Add($"{field}.phase", "A pattern is shifted by at most one spacing.", "Type a share between 0 % and 100 %.");
+                Add($"{field}.phase", "decoration.pattern-shifted-most-one", "decoration.pattern-shifted-most-one.do");
             if (kind?.Code is "letters")
                 Text(field, pattern.Text);
             if (problems.Count > before)
@@ -167,18 +168,18 @@ internal static class DecorCheck
 
             var tip = pattern.Bead / tables.Decorating.BeadPerTip.Value.Si;
             if (kind!.Code is not "dots" && (tip < tables.Decorating.TipFrom.Value.In("mm") - 0.25 || tip > tables.Decorating.TipTo.Value.In("mm") + 0.25))
-                Add($"{field}.bead", $"It wants a tip of {tip:0.0} mm; tips for drizzle open {tables.Decorating.TipFrom.Value.In("mm"):0.0} to {tables.Decorating.TipTo.Value.In("mm"):0.0} mm.", "A finer bead breaks, a thicker one runs: try it on parchment.", Severity.Mind);
+                Add($"{field}.bead", Message.Of("decoration.wants-tip-mm-tips", ("tip", tip), ("tipFrom", tables.Decorating.TipFrom.Value), ("tipTo", tables.Decorating.TipTo.Value)), "decoration.wants-tip-mm-tips.do", Severity.Mind);
             if (kind.Code is not "dots" && pattern.Spacing is { } gap && gap < pattern.Bead)
-                Add($"{field}.spacing", $"Lines {gap:0.#} mm apart run into one another: the bead is {pattern.Bead:0.#} mm wide.", "Set them further apart, or take a finer bead.", Severity.Mind);
+                Add($"{field}.spacing", Message.Of("decoration.lines-mm-apart-run", ("gap", gap), ("bead", pattern.Bead)), "decoration.lines-mm-apart-run.do", Severity.Mind);
             var under = dips.LastOrDefault() ?? first;
             if (under.Bare && kind.GoesOn is GoesOn.Wet && kind.Bare is null)
             {
-                Add($"{field}.kind", $"{Capital(kind.Name)} is drawn on a wet coat, and this piece is bare.", "Dip it, or draw something else.", Severity.Unfit);
+                Add($"{field}.kind", Message.Of("decoration.drawn-wet-coat-piece", ("capital", Capital(kind.Name))), "decoration.drawn-wet-coat-piece.do", Severity.Unfit);
                 return null;
             }
 
             if (!under.Bare && !tables.Colour.SeenOn(Spectrum.LabOf(colour!.Srgb), Spectrum.LabOf(under.Colour.Srgb)))
-                Add($"{field}.colour", $"{Capital(colour.Name)} will hardly be seen on {under.Colour.Name}.", "Choose a lighter or a darker one.", Severity.Mind);
+                Add($"{field}.colour", Message.Of("decoration.will-hardly-seen", ("capital", Capital(colour.Name)), ("colour", under.Colour.Name)), "decoration.will-hardly-seen.do", Severity.Mind);
             return new(i, pattern, kind, coating!, colour!);
         }
 
@@ -191,17 +192,17 @@ internal static class DecorCheck
                 var field = $"sprinkles[{i}]";
                 var kind = tables.Decor.Sprinkle(draft.Kind);
                 if (kind is null)
-                    Add($"{field}.kind", $"There is no sprinkle called '{draft.Kind}'.", $"Choose one of {string.Join(", ", tables.Decor.Sprinkles.Select(s => s.Code))}.");
+                    Add($"{field}.kind", Message.Of("decoration.sprinkle-called", ("kind", draft.Kind)), Message.Of("decoration.sprinkle-called.do", ("sprinkles", Argument.Of(tables.Decor.Sprinkles.Select(s => s.Code)))));
                 if (!(draft.Cover > 0))
                 {
-                    Add($"{field}.cover", "Sprinkles that cover nothing are none.", "Type a share between 1 % and 100 %, or take them away.");
+                    Add($"{field}.cover", "decoration.sprinkles-cover-nothing-none", "decoration.sprinkles-cover-nothing-none.do");
                     continue;
                 }
 
                 var (f, t) = (front + (draft.Side is Side.Tip ? 0 : draft.Cover), tip + (draft.Side is Side.Front ? 0 : draft.Cover));
                 if (Max(f, t) > 1 + 1e-9)
                 {
-                    Add($"{field}.cover", $"That is more than there is coat for: {Max(f, t) * 100:0} % covered in all.", $"Type at most {(draft.Cover - Max(f, t) + 1) * 100:0} % here, or take some of the others away.");
+                    Add($"{field}.cover", Message.Of("decoration.more-coat-covered-all", ("max", Max(f, t) * 100)), Message.Of("decoration.more-coat-covered-all.do", ("cover", (draft.Cover - Max(f, t) + 1) * 100)));
                     continue;
                 }
 
@@ -209,12 +210,12 @@ internal static class DecorCheck
                     continue;
                 if (first.Bare && !draft.Glued)
                 {
-                    Add($"{field}.glued", $"There is no wet coat for {kind.Name} to hold on.", "Choose “glued on”, or dip the piece.", Severity.Unfit);
+                    Add($"{field}.glued", Message.Of("decoration.wet-coat-hold", ("kind", kind.Name)), "decoration.wet-coat-hold.do", Severity.Unfit);
                     continue;
                 }
 
                 if (kind.Only is { } only && only is GoesOn.Set != draft.Glued)
-                    Add($"{field}.glued", only is GoesOn.Set ? $"{Capital(kind.Name)} hold only when they are glued on after setting." : $"{Capital(kind.Name)} hold only on the wet coat.", only is GoesOn.Set ? "Choose “glued on”." : "Choose “on the wet coat”.");
+                    Add($"{field}.glued", only is GoesOn.Set ? Message.Of("decoration.hold-only-when-they", ("capital", Capital(kind.Name))) : Message.Of("decoration.hold-only-wet-coat", ("capital", Capital(kind.Name))), only is GoesOn.Set ? Message.Of("decoration.hold-only-when-they.do") : Message.Of("decoration.choose-wet-coat"));
                 (front, tip) = (f, t);
                 known.Add((i, draft, kind));
             }
@@ -231,17 +232,17 @@ internal static class DecorCheck
                 var field = $"parts[{i}]";
                 var kind = tables.Decor.Part(draft.Kind);
                 if (kind is null)
-                    Add($"{field}.kind", $"There is no part called '{draft.Kind}'.", $"Choose one of {string.Join(", ", tables.Decor.Parts.Select(p => p.Code))}.");
+                    Add($"{field}.kind", Message.Of("decoration.part-called", ("kind", draft.Kind)), Message.Of("decoration.part-called.do", ("parts", Argument.Of(tables.Decor.Parts.Select(p => p.Code)))));
                 else if (draft.Colour is not null && kind.MouldedIn(draft, tables) is null)
-                    Add($"{field}.colour", $"{Capital(kind.Plural)} are not moulded in '{draft.Coating}', '{draft.Colour}' here.", kind.Mould is null ? "They are bought: leave the colour empty." : "Choose a coating and one of its colours, or leave it empty to buy them.");
+                    Add($"{field}.colour", Message.Of("decoration.not-moulded-here", ("capital", Capital(kind.Plural)), ("coating", draft.Coating), ("colour", draft.Colour)), kind.Mould is null ? Message.Of("decoration.not-moulded-here.do") : Message.Of("decoration.choose-coating-one-colours"));
                 else if (kind.Only is { } only && only is GoesOn.Wet != draft.Pressed)
-                    Add($"{field}.pressed", only is GoesOn.Wet ? $"{Capital(kind.Plural)} hold only when they are pressed onto the wet coat." : $"{Capital(kind.Plural)} are glued on after setting.", only is GoesOn.Wet ? "Choose “pressed on”." : "Choose “glued on”.");
+                    Add($"{field}.pressed", only is GoesOn.Wet ? Message.Of("decoration.hold-only-when-they-pressed", ("capital", Capital(kind.Plural))) : Message.Of("decoration.glued-after-setting", ("capital", Capital(kind.Plural))), only is GoesOn.Wet ? Message.Of("decoration.hold-only-when-they-pressed.do") : Message.Of("decoration.hold-only-when-they.do"));
                 else if (first.Bare && draft.Pressed)
-                    Add($"{field}.pressed", $"There is no wet coat to press {kind.Plural} onto.", "Choose “glued on”, or dip the piece.", Severity.Unfit);
+                    Add($"{field}.pressed", Message.Of("decoration.wet-coat-press-onto", ("plural", kind.Plural)), "decoration.wet-coat-hold.do", Severity.Unfit);
                 else if (draft.Count is < 1 or > MostParts)
-                    Add($"{field}.count", $"A piece takes one to {MostParts} {kind.Plural}.", "Type how many go on one piece.");
+                    Add($"{field}.count", Message.Of("decoration.piece-takes-one", ("mostParts", MostParts), ("plural", kind.Plural)), "decoration.piece-takes-one.do");
                 else if (kind.Across.Value.Circle.Si * draft.Count is var taken && taken > room)
-                    Add($"{field}.count", $"{draft.Count} {(draft.Count == 1 ? kind.Name : kind.Plural)} do not fit on the coat.", $"{(int)(room / kind.Across.Value.Circle.Si)} would.");
+                    Add($"{field}.count", Message.Of("decoration.do-not-fit-coat", ("count", draft.Count), ("parts", draft.Count == 1 ? kind.Name : kind.Plural)), Message.Of("decoration.do-not-fit-coat.do", ("room", (int)(room / kind.Across.Value.Circle.Si))));
                 else
                 {
                     room -= taken;
@@ -257,9 +258,9 @@ internal static class DecorCheck
             if (paint is null)
                 return null;
             if (tables.Decor.Lustre(paint.Kind) is not { } kind)
-                Add("paint.kind", $"There is no lustre called '{paint.Kind}'.", $"Choose one of {string.Join(", ", tables.Decor.Lustres.Select(l => l.Code))}.");
+                Add("paint.kind", Message.Of("decoration.lustre-called", ("kind", paint.Kind)), Message.Of("decoration.lustre-called.do", ("lustres", Argument.Of(tables.Decor.Lustres.Select(l => l.Code)))));
             else if (!(paint.Cover > 0 && paint.Cover <= 1))
-                Add("paint.cover", "Lustre covers more than nothing and at most all of the coat.", "Type a share between 1 % and 100 %.");
+                Add("paint.cover", "decoration.lustre-covers-more-nothing", "decoration.dip-covers-more-nothing.do");
             else
                 return (paint, kind);
             return null;
@@ -272,20 +273,20 @@ internal static class DecorCheck
             {
                 var field = $"patterns[{wet.Index}].kind";
                 if (drizzles.Take(n).FirstOrDefault(d => d.Kind.GoesOn is GoesOn.Set) is { } set)
-                    Add(field, $"{Capital(wet.Kind.Name)} is drawn on the wet coat, and {set.Kind.Name} before it wants the coat touch-dry.", $"Put {wet.Kind.Name} first.", Severity.Unfit);
+                    Add(field, Message.Of("decoration.drawn-wet-coat-before", ("capital", Capital(wet.Kind.Name)), ("kind", set.Kind.Name)), Message.Of("decoration.drawn-wet-coat-before.do", ("kind", wet.Kind.Name)), Severity.Unfit);
                 else if (drizzles.Take(n).Any(d => d.Kind.GoesOn is GoesOn.Wet))
-                    Add(field, "Two patterns cannot both be dragged on one wet coat.", "Keep one of them, or draw the other when the coat has set.", Severity.Unfit);
+                    Add(field, "decoration.two-patterns-cannot-both", "decoration.two-patterns-cannot-both.do", Severity.Unfit);
                 else if (sprinkles.FirstOrDefault(s => !s.Draft.Glued && s.Draft.Side is not Side.Tip) is { Kind: { } kind })
-                    Add(field, $"{Capital(wet.Kind.Name)} and {kind.Name} both want the wet coat, and the pick would drag the grains.", $"Glue the {kind.Name} on after setting, or draw lines on the set coat instead.", Severity.Unfit);
+                    Add(field, Message.Of("decoration.both-want-wet-coat", ("capital", Capital(wet.Kind.Name)), ("kind", kind.Name)), Message.Of("decoration.both-want-wet-coat.do", ("kind", kind.Name)), Severity.Unfit);
             }
         }
 
         private void Text(string field, string? text)
         {
             if (string.IsNullOrWhiteSpace(text) || text.Length > MostText)
-                Add($"{field}.text", $"One to {MostText} letters or figures go on a piece.", "Type initials or a number.");
+                Add($"{field}.text", Message.Of("decoration.one-letters-figures-go", ("mostText", MostText)), "decoration.one-letters-figures-go.do");
             else if (Letters.Unknown(text).ToList() is { Count: > 0 } unknown)
-                Add($"{field}.text", $"There is no way to pipe {With.List([.. unknown.Select(c => $"“{c}”")])} here.", "Use the letters A to Z, figures, & + - . ! ? or ♥.");
+                Add($"{field}.text", Message.Of("decoration.way-pipe-here", ("letters", Argument.Of([.. unknown.Select(c => $"“{c}”")]))), "decoration.way-pipe-here.do");
         }
 
         private (Coating? Coating, CoatingColour? Colour) Colour(string field, string? coating, string? colour) =>

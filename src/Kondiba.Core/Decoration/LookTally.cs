@@ -5,6 +5,7 @@ using Kondiba.Core.Coatings;
 using Kondiba.Core.Measures;
 using Kondiba.Core.Reference;
 using Kondiba.Core.Setting;
+using Kondiba.Core.Wording;
 using NodaTime;
 using static System.Math;
 
@@ -43,8 +44,8 @@ public sealed record PatternTally(
         {
             problems.Add(new(
                 $"lines[{dip.Line}].decor.patterns[{drizzle.Index}].kind",
-                $"Only {drawn.Landed * 100:0} % of it lands on {With.Article(dip.One).ToLowerInvariant()}; the rest falls through.",
-                "Straight lines, a zigzag or an edge suit it better.",
+                Message.Of("decoration.only-lands-rest-falls", ("landed", drawn.Landed * 100), ("toLowerInvariant", English.WithArticle(dip.One).ToLowerInvariant())),
+                "decoration.only-lands-rest-falls.do",
                 Severity.Mind));
         }
 
@@ -57,9 +58,9 @@ public sealed record PatternTally(
         var tip = Quantities.Of<Length>(Round(draft.Bead / c.BeadPerTip.Value.Si * 2) / 2, "mm");
         List<WorkingLine> LengthWorking() =>
         [
-            WorkingLine.Count(kind.Counted.Length > 0 ? kind.Counted : kind.Name, "", draft.Lines, Source.Entered),
-            .. drawn.Dots > 0 ? new[] { WorkingLine.Count("dots", "as many as the coat takes", drawn.Dots, Source.Computed) } : [],
-            WorkingLine.Of($"bead of {kind.Name}", kind.Code is "stripes" ? "once round the piece for each turn" : "as seen from above: drizzle falls straight down", length, Source.Computed),
+            WorkingLine.Count(Message.ByName(kind.Counted.Length > 0 ? kind.Counted : kind.Name), "", draft.Lines, Source.Entered),
+            .. drawn.Dots > 0 ? new[] { WorkingLine.Count("decoration.dots", "decoration.dots.how", drawn.Dots, Source.Computed) } : [],
+            WorkingLine.Of(Message.Of("decoration.bead", ("kind", kind.Name)), kind.Code is "stripes" ? Message.Of("decoration.bead.how") : Message.Of("decoration.seen-from-above-drizzle"), length, Source.Computed),
         ];
         return new(
             drizzle.Index,
@@ -71,9 +72,9 @@ public sealed record PatternTally(
             new(mass, () =>
             [
                 .. LengthWorking(),
-                WorkingLine.Of("bead width w", "", bead, Source.Entered),
-                WorkingLine.Of($"density of {drizzle.Coating.Name}, unthinned ρ", "", flow.Density, Source.Computed),
-                WorkingLine.Of($"{drizzle.Colour.Name} {kind.Name}", drawn.Dots > 0 ? $"ρ × (π/4·w² × {length.In("mm"):0} mm + {drawn.Dots} × π/12·w³)" : $"ρ·π/4·w² × {length.In("mm"):0} mm", mass, Source.Computed),
+                WorkingLine.Of("decoration.bead-width-w", "", bead, Source.Entered),
+                WorkingLine.Of(Message.Of("decoration.density-unthinned", ("coating", drizzle.Coating.Name)), "", flow.Density, Source.Computed),
+                WorkingLine.Of(Message.Of("decoration.drawn-in", ("colour", drizzle.Colour.Name), ("kind", kind.Name)), drawn.Dots > 0 ? Message.Of("decoration.drawn-in.how", ("length", length), ("dots", drawn.Dots)) : Message.Of("decoration.w", ("length", length)), mass, Source.Computed),
             ]),
             tip,
             Duration.FromSeconds(Round(seconds, 1)));
@@ -94,12 +95,13 @@ public sealed record SprinkleTally(int Sprinkle, string Kind, Figure<Mass> Mass,
         var (first, coat, area) = (design.First, design.Coat, design.Area);
         var shape = first.Size.Shape;
         var tip = new Share(first.Depth.Si / 3);
-        var (onto, where) = draft.Side switch
+        (Area Onto, Message Where) side = draft.Side switch
         {
-            Side.Front => (area / 2, "half the coat, the side that is seen"),
-            Side.Tip => (shape.DippedArea(tip), "the third of the coat next to the dipped end"),
-            _ => (area, "the coat all round"),
+            Side.Front => (area / 2, "decoration.area-of-front"),
+            Side.Tip => (shape.DippedArea(tip), "decoration.area-of-tip"),
+            _ => (area, "decoration.area-of-all"),
         };
+        var onto = side.Onto;
         var mass = onto * draft.Cover * kind.PerArea.Value;
         var seen = draft.Side is Side.Tip ? Coats.Under(coat, first, 0, shape.DipLine(tip).Si) : coat;
         var grain = kind.Grain.Value.Si;
@@ -109,10 +111,10 @@ public sealed record SprinkleTally(int Sprinkle, string Kind, Figure<Mass> Mass,
             kind.Code,
             new(mass, () =>
             [
-                WorkingLine.Of("area", where, onto, Source.Computed),
-                WorkingLine.Of("covered", "", new Share(draft.Cover), Source.Entered),
-                WorkingLine.Of($"{kind.Name} by area", kind.PerArea),
-                WorkingLine.Of($"{kind.Name} on one piece", $"{onto.In("cm²"):0.0} cm² × {draft.Cover * 100:0} % × {kind.PerArea.Value.In("g/cm²"):0.##} g/cm²", mass, Source.Computed),
+                WorkingLine.Of("decoration.area-2", side.Where, onto, Source.Computed),
+                WorkingLine.Of("decoration.covered", "", new Share(draft.Cover), Source.Entered),
+                WorkingLine.Of(Message.Of("decoration.area", ("kind", kind.Name)), kind.PerArea),
+                WorkingLine.Of(Message.Of("decoration.one-piece-2", ("kind", kind.Name)), Message.Of("decoration.one-piece-2.how", ("onto", onto), ("cover", draft.Cover * 100), ("perArea", kind.PerArea.Value)), mass, Source.Computed),
             ]),
             Points.Flat(Points.Scatter(seen, count)));
     }
@@ -183,7 +185,7 @@ public sealed record LookTally(
             parts,
             design.Lustre,
             design.Paint is { } painted ? Points.Flat(Points.Scatter(design.Coat, (int)Ceiling(MostFlecks * painted.Draft.Cover))) : [],
-            new(drizzle, () => [.. patterns.SelectMany(p => p.Mass.Working), WorkingLine.Of("drizzle on one piece", "its patterns added up", drizzle, Source.Computed)]),
+            new(drizzle, () => [.. patterns.SelectMany(p => p.Mass.Working), WorkingLine.Of("decoration.drizzle-one-piece", "decoration.drizzle-one-piece.how", drizzle, Source.Computed)]),
             time,
             wet,
             round,
@@ -221,10 +223,10 @@ public sealed record LookTally(
         var mass = area * draft.Cover * kind.PerArea.Value;
         return new(mass, () =>
         [
-            WorkingLine.Of("area of the coat", "", area, Source.Computed),
-            WorkingLine.Of("brushed", "", new Share(draft.Cover), Source.Entered),
-            WorkingLine.Of($"{kind.Name} by area", kind.PerArea),
-            WorkingLine.Of($"{kind.Name} on one piece", $"{area.In("cm²"):0.0} cm² × {draft.Cover * 100:0} % × {kind.PerArea.Value.In("g/cm²")} g/cm²", mass, Source.Computed),
+            WorkingLine.Of("decoration.area-coat", "", area, Source.Computed),
+            WorkingLine.Of("decoration.brushed", "", new Share(draft.Cover), Source.Entered),
+            WorkingLine.Of(Message.Of("decoration.area", ("kind", kind.Name)), kind.PerArea),
+            WorkingLine.Of(Message.Of("decoration.one-piece-2", ("kind", kind.Name)), Message.Of("decoration.area-covered", ("area", area), ("cover", draft.Cover * 100), ("perArea", kind.PerArea.Value)), mass, Source.Computed),
         ]);
     }
 
@@ -263,14 +265,14 @@ public sealed record LookTally(
         var all = design.Patterns.Aggregate(sprinkling + pressing + brushing + gluing, (sum, p) => sum + p.Tally.Time);
         return (wet, new(all, () =>
         [
-            WorkingLine.Of("speed of the hand in long lines", c.HandSpeed),
-            WorkingLine.Of("each new start", "", c.Lift.Value, c.Lift.Source),
-            .. design.Patterns.Select(p => WorkingLine.Of(p.Drizzle.Kind.Name, $"{p.Tally.Line.Value.In("mm"):0} mm at {p.Drizzle.Kind.Pace.Value.Si:0.##} of that speed, and the starts", p.Tally.Time, p.Drizzle.Kind.Pace.Source)),
-            .. sprinkling > Duration.Zero ? new[] { WorkingLine.Of("sprinkling", "", sprinkling, c.Sprinkling.Source) } : [],
-            .. brushing > Duration.Zero ? new[] { WorkingLine.Of("brushing", "", brushing, c.Brushing.Source) } : [],
-            .. pressing > Duration.Zero ? new[] { WorkingLine.Of("pressing on", "", pressing, c.Pressing.Source) } : [],
-            .. gluing > Duration.Zero ? new[] { WorkingLine.Of("gluing and holding", "", gluing, c.Gluing.Source) } : [],
-            WorkingLine.Of("to decorate one", "added up", all, Source.Computed),
+            WorkingLine.Of("decoration.speed-hand-long-lines", c.HandSpeed),
+            WorkingLine.Of("decoration.each-new-start", "", c.Lift.Value, c.Lift.Source),
+            .. design.Patterns.Select(p => WorkingLine.Of(Message.ByName(p.Drizzle.Kind.Name), Message.Of("decoration.speed-starts", ("line", p.Tally.Line.Value), ("pace", p.Drizzle.Kind.Pace.Value.Si)), p.Tally.Time, p.Drizzle.Kind.Pace.Source)),
+            .. sprinkling > Duration.Zero ? new[] { WorkingLine.Of("decoration.sprinkling", "", sprinkling, c.Sprinkling.Source) } : [],
+            .. brushing > Duration.Zero ? new[] { WorkingLine.Of("decoration.brushing", "", brushing, c.Brushing.Source) } : [],
+            .. pressing > Duration.Zero ? new[] { WorkingLine.Of("decoration.pressing", "", pressing, c.Pressing.Source) } : [],
+            .. gluing > Duration.Zero ? new[] { WorkingLine.Of("decoration.gluing-holding", "", gluing, c.Gluing.Source) } : [],
+            WorkingLine.Of("decoration.decorate-one", "decoration.decorate-one.how", all, Source.Computed),
         ]));
     }
 
@@ -280,8 +282,8 @@ public sealed record LookTally(
             return null;
         return new(wet, () =>
         [
-            WorkingLine.Of("it takes sprinkles up to a share crystallized of", c.Wet),
-            WorkingLine.Of("wet window", "film and centre followed", wet, Source.Computed),
+            WorkingLine.Of("decoration.takes-sprinkles-up-share", c.Wet),
+            WorkingLine.Of("decoration.wet-window", "decoration.wet-window.how", wet, Source.Computed),
         ]);
     }
 
@@ -295,17 +297,17 @@ public sealed record LookTally(
         {
             problems.Add(new(
                 $"lines[{design.First.Line}].decor.{(design.Patterns.Select(p => p.Drizzle).FirstOrDefault(d => d.Kind.GoesOn is GoesOn.Wet) is { } d ? $"patterns[{d.Index}].lines" : "sprinkles")}",
-                $"The coat stays wet for {wet.Value.TotalSeconds:0} s and this takes {wetWork.TotalSeconds:0} s.",
-                "Draw fewer lines, or decorate after setting.",
+                Message.Of("decoration.coat-stays-wet-s", ("wet", wet.Value.TotalSeconds), ("wetWork", wetWork.TotalSeconds)),
+                "decoration.coat-stays-wet-s.do",
                 Severity.Mind));
         }
 
         return new(round, () =>
         [
             .. wet.Working,
-            WorkingLine.Of("from one piece to the next", "", dipTime.Value, dipTime.Source),
-            WorkingLine.Of("wet work on one", "", wetWork, Source.Computed),
-            WorkingLine.Count("pieces to a round", $"{wet.Value.TotalSeconds:0} s ÷ {each.TotalSeconds:0} s, whole ones, one at least", round, Source.Computed),
+            WorkingLine.Of("decoration.from-one-piece-next", "", dipTime.Value, dipTime.Source),
+            WorkingLine.Of("decoration.wet-work-one", "", wetWork, Source.Computed),
+            WorkingLine.Count("decoration.pieces-round", Message.Of("decoration.pieces-round.how", ("wet", wet.Value.TotalSeconds), ("each", each.TotalSeconds)), round, Source.Computed),
         ]);
     }
 
@@ -317,15 +319,15 @@ public sealed record LookTally(
         var cost = priced.Aggregate(default(Money), (sum, u) => sum + u.Cost);
         return new(cost, () =>
         [
-            .. priced.Select(u => WorkingLine.Count(u.Coating.Name, $"{u.Mass.In("g"):0.00} g × {u.Pack.Price.Value} ÷ {u.Pack.Mass.Value.In("g"):0} g", (double)u.Cost.Amount, u.Pack.Price.Source)),
-            WorkingLine.Count("coating on one piece", "added up", (double)cost.Amount, Source.Computed),
+            .. priced.Select(u => WorkingLine.Count(Message.ByName(u.Coating.Name), Message.Of("decoration.share-of-pack", ("mass", u.Mass), ("price", u.Pack.Price.Value), ("mass2", u.Pack.Mass.Value)), (double)u.Cost.Amount, u.Pack.Price.Source)),
+            WorkingLine.Count("decoration.coating-one-piece", "decoration.decorate-one.how", (double)cost.Amount, Source.Computed),
         ]);
     }
 
     private static List<string> WetStepsOf(Design design) =>
     [
         .. design.Patterns.Select(p => p.Drizzle).Where(d => d.Kind.GoesOn is GoesOn.Wet)
-            .Select(d => design.Layers[^1].Bare ? $"{With.Capital(d.Kind.Name)} in {d.Colour.Name}. {d.Kind.Bare}" : $"While it is wet, {d.Kind.Name} in {d.Colour.Name}. {d.Kind.How}"),
+            .Select(d => design.Layers[^1].Bare ? $"{English.Capitalized(d.Kind.Name)} in {d.Colour.Name}. {d.Kind.Bare}" : $"While it is wet, {d.Kind.Name} in {d.Colour.Name}. {d.Kind.How}"),
         .. design.Sprinkles.Where(s => !s.Draft.Glued).Select(s => $"While it is wet, {s.Kind.Name}. {s.Kind.How}"),
         .. design.Parts.Where(p => p.Draft.Pressed).Select(p => $"While it is wet, press on {p.Draft.Count} {(p.Draft.Count == 1 ? p.Kind.Name : p.Kind.Plural)}."),
     ];
@@ -341,7 +343,7 @@ public sealed record LookTally(
         };
         foreach (var dip in design.Dips)
             steps.Add($"When it has set, dip {(dip.Angle == 0 ? "the end" : Abs(dip.Angle) > PI / 3 ? "one side" : "at a slant")} in {dip.Colour.Name}, {dip.Depth.In("%"):0} % deep.");
-        string When(string state, string does) => design.Layers[^1].Bare ? With.Capital(does) : $"{state}: {does}";
+        string When(string state, string does) => design.Layers[^1].Bare ? English.Capitalized(does) : $"{state}: {does}";
         var set = design.Patterns.Select(p => p.Drizzle).Where(d => d.Kind.GoesOn is GoesOn.Set).Select(d => When("Touch-dry", $"{d.Kind.Name} in {d.Colour.Name}, kept plain. {d.Kind.How}"))
             .Concat(design.Sprinkles.Where(s => s.Draft.Glued).Select(s => When("Set", $"brush with edible glue, then {s.Kind.Name}; shake off what does not hold.")))
             .Concat(design.Parts.Where(p => !p.Draft.Pressed).Select(p => When("Set", $"{p.Draft.Count} {(p.Draft.Count == 1 ? p.Kind.Name : p.Kind.Plural)}. {p.Kind.How}")));

@@ -2,6 +2,7 @@ using Kondiba.Core.Centres;
 using Kondiba.Core.Measures;
 using Kondiba.Core.Prep;
 using Kondiba.Core.Reference;
+using Kondiba.Core.Wording;
 
 namespace Kondiba.Core.Fillings;
 
@@ -79,15 +80,15 @@ public sealed record Filling(
         {
             var part = Mix.Skip(1).FirstOrDefault(m => m.Ingredient == code);
             if (part is null)
-                yield return new($"shares.{code}", $"'{code}' is nothing whose share in {Name} can be changed.", "Change one of the others, after the first.");
+                yield return new($"shares.{code}", Message.Of("fillings.nothing-whose-share-can", ("code", code), ("name", Name)), "fillings.nothing-whose-share-can.do");
             else if (!(share >= 0 && share <= MostShare))
-                yield return new($"shares.{code}", "A share is nothing at least and at most five times the first ingredient.", "Type a share in per cent of the first ingredient.");
+                yield return new($"shares.{code}", "fillings.share-nothing-least-most", "fillings.share-nothing-least-most.do");
             else if (share < part.From?.Value.Si || share > part.To?.Value.Si)
-                yield return new($"shares.{code}", $"{Name} with {share:0 %} {tables.Ingredient(code)?.Name} will not {(share > part.To?.Value.Si ? "hold its shape" : "bind")}.", $"Keep between {part.From?.Value.Si:0 %} and {part.To?.Value.Si:0 %}.", Severity.Mind);
+                yield return new($"shares.{code}", Message.Of("fillings.will-not", ("name", Name), ("share", share), ("ingredient", tables.Ingredient(code)?.Name), ("instead", share > part.To?.Value.Si ? Message.Of("fillings.hold-its-shape") : "fillings.bind")), Message.Of("fillings.will-not.do", ("from", part.From?.Value.Si ?? 0), ("to", part.To?.Value.Si ?? 1)), Severity.Mind);
         }
 
         if (portion is { } grams && !(grams is >= LeastPortion and <= MostPortion))
-            yield return new("portion", $"A portion weighs {LeastPortion} to {MostPortion} g.", "Type its mass; a level tablespoon of ganache is about 18 g, a heaped one 29 g.");
+            yield return new("portion", Message.Of("fillings.portion-weighs-g", ("leastPortion", LeastPortion), ("mostPortion", MostPortion)), "fillings.portion-weighs-g.do");
     }
 
     /// <summary>The portion on a piece of some size: of a rope, what its turns weigh.</summary>

@@ -1,5 +1,6 @@
 using Kondiba.Core.Measures;
 using Kondiba.Core.Reference;
+using Kondiba.Core.Wording;
 
 namespace Kondiba.Core.Fillings;
 
@@ -40,10 +41,10 @@ public sealed record FillingTally(
         var mix = portion.Value * pieces / (1 - filling.Loss.Value.Si);
         return Of(filling, pieces, portion, mix, default, tables, () =>
         [
-            WorkingLine.Count("pieces", "", pieces, Source.Entered),
-            WorkingLine.Of("portion", portion),
-            WorkingLine.Of("sticks to the tools", filling.Loss),
-            WorkingLine.Of("mix", $"{pieces} × {portion.Value.In("g"):0.0} g ÷ (1 − {filling.Loss.Value.Si:0.##})", mix, Source.Computed),
+            WorkingLine.Count("fillings.pieces", "", pieces, Source.Entered),
+            WorkingLine.Of("fillings.portion", portion),
+            WorkingLine.Of("fillings.sticks-tools", filling.Loss),
+            WorkingLine.Of("fillings.mix", Message.Of("fillings.mix.how", ("pieces", pieces), ("portion", portion.Value), ("loss", filling.Loss.Value.Si)), mix, Source.Computed),
         ]);
     }
 
@@ -63,9 +64,9 @@ public sealed record FillingTally(
         var pieces = (int)Math.Floor((good / portion.Value) + 1e-6);
         return Of(filling, pieces, portion, mix, good - (portion.Value * pieces), tables, () =>
         [
-            WorkingLine.Of(NameOf(ingredient, tables), "", mass, Source.Entered),
-            .. filling.Mix.Select(m => WorkingLine.Of(NameOf(m.Ingredient, tables), m.Share)),
-            WorkingLine.Of("mix", $"{mass.In("g"):0.0} g × {all * 100:0.#} ÷ {part.Share.Value.In("%"):0.#}", mix, Source.Computed),
+            WorkingLine.Of(Message.ByName(NameOf(ingredient, tables)), "", mass, Source.Entered),
+            .. filling.Mix.Select(m => WorkingLine.Of(Message.ByName(NameOf(m.Ingredient, tables)), m.Share)),
+            WorkingLine.Of("fillings.mix", Message.Of("fillings.mix-from-one", ("mass", mass), ("all", all * 100), ("share", part.Share.Value.In("%"))), mix, Source.Computed),
         ]);
     }
 
@@ -83,9 +84,9 @@ public sealed record FillingTally(
             return new FillingAmount(part.Ingredient, NameOf(part.Ingredient, tables), new(mass, () =>
             [
                 .. working(),
-                WorkingLine.Of("its share of the first ingredient", part.Share),
-                .. tables.Ingredient(part.Ingredient)?.Cup is { } cup ? new[] { WorkingLine.Of("a cup of it", cup) } : [],
-                WorkingLine.Of(NameOf(part.Ingredient, tables), $"{mix.In("g"):0.0} g × {part.Share.Value.In("%"):0.#} ÷ {all * 100:0.#}", mass, Source.Computed),
+                WorkingLine.Of("fillings.share-first-ingredient", part.Share),
+                .. tables.Ingredient(part.Ingredient)?.Cup is { } cup ? new[] { WorkingLine.Of("fillings.cup", cup) } : [],
+                WorkingLine.Of(Message.ByName(NameOf(part.Ingredient, tables)), Message.Of("fillings.share-of-mix", ("mix", mix), ("share", part.Share.Value.In("%")), ("all", all * 100)), mass, Source.Computed),
             ]), null, household);
         });
         var counted = filling.Each.Select(part =>
@@ -94,9 +95,9 @@ public sealed record FillingTally(
             var mass = (one?.Value ?? default) * count;
             return new FillingAmount(part.Ingredient, NameOf(part.Ingredient, tables), new(mass, () =>
             [
-                WorkingLine.Count("to a piece", "", part.Count, Source.Computed),
-                .. one is null ? [] : new[] { WorkingLine.Of("one weighs", one) },
-                WorkingLine.Of(NameOf(part.Ingredient, tables), $"{pieces} × {part.Count}", mass, Source.Computed),
+                WorkingLine.Count("fillings.piece", "", part.Count, Source.Computed),
+                .. one is null ? [] : new[] { WorkingLine.Of("fillings.one-weighs", one) },
+                WorkingLine.Of(Message.ByName(NameOf(part.Ingredient, tables)), Message.Of("fillings.count-each", ("pieces", pieces), ("part", part.Count)), mass, Source.Computed),
             ]), count, "");
         });
         var eachMass = filling.Each.Select(e => (tables.Ingredient(e.Ingredient)?.One?.Value ?? default) * e.Count).Total();

@@ -7,6 +7,7 @@ using Kondiba.Core.Kitchens;
 using Kondiba.Core.Measures;
 using Kondiba.Core.Prep;
 using Kondiba.Core.Reference;
+using Kondiba.Core.Wording;
 using NodaTime;
 using NodaTime.Text;
 
@@ -53,12 +54,12 @@ public static partial class RecipeJson
         }
         catch (JsonException e)
         {
-            return (null, new("file", $"This is no JSON: it goes wrong in line {e.LineNumber + 1}.", "Choose a file that holds a schema.org Recipe."));
+            return (null, new("file", Message.Of("fillings.json-goes-wrong-line", ("lineNumber", e.LineNumber + 1)), "fillings.json-goes-wrong-line.do"));
         }
 
         return Find(root) is { } recipe
             ? (Read(recipe, tables), null)
-            : (null, new("file", "There is no recipe in it.", "Choose a file that holds a schema.org Recipe: an object whose @type is Recipe."));
+            : (null, new("file", "fillings.recipe", "fillings.recipe.do"));
     }
 
     private static RecipeRead Read(JsonObject recipe, TradeTables tables)
@@ -67,7 +68,7 @@ public static partial class RecipeJson
         var yield = Texts(recipe["recipeYield"]).FirstOrDefault() ?? "";
         var pieces = PieceCount().Match(yield) is { Success: true } n && int.TryParse(n.Value, out var count) && count > 0 ? count : 0;
         if (pieces == 0)
-            problems.Add(new("pieces", "It does not say how many pieces it makes.", "Type how many; the portion follows from it."));
+            problems.Add(new("pieces", "fillings.does-not-say-how", "fillings.does-not-say-how.do"));
 
         List<OwnMix> mix = [];
         List<EachPart> each = [];
@@ -82,12 +83,12 @@ public static partial class RecipeJson
                 mix.Add(new(known?.Code, known?.Name ?? name, Math.Round(grams, 3)));
             else
             {
-                problems.Add(new($"mix[{mix.Count}].grams", $"“{line}” gives no mass{(unit.Length > 0 && amount > 0 ? $": it is not known what a {unit} of it weighs" : "")}.", "Weigh it and type its grams."));
+                problems.Add(new($"mix[{mix.Count}].grams", Message.Of("fillings.gives-mass", ("line", line), ("why", unit.Length > 0 && amount > 0 ? Message.Of("fillings.unit-not-known", ("unit", unit)) : "")), "fillings.gives-mass.do"));
                 mix.Add(new(known?.Code, known?.Name ?? name, 0));
             }
 
             if (known is null)
-                problems.Add(new($"mix[{mix.Count - 1}].name", $"“{name}” is not an ingredient known here.", "It is kept as one of your own: name its allergens, or choose a known one.", Severity.Mind));
+                problems.Add(new($"mix[{mix.Count - 1}].name", Message.Of("fillings.not-ingredient-known-here", ("name", name)), "fillings.not-ingredient-known-here.do", Severity.Mind));
         }
 
         // The grams of a piece, where the yield says them, less what is counted; otherwise what is mixed, shared out.

@@ -12,6 +12,7 @@ using Kondiba.Core.Pricing;
 using Kondiba.Core.Reference;
 using Kondiba.Core.Setting;
 using Kondiba.Core.Vessels;
+using Kondiba.Core.Wording;
 using NodaTime;
 
 namespace Kondiba.Core.Kitchens;
@@ -181,7 +182,7 @@ public static class KitchenTables
     {
         var measures = Core.Moulds.Mould.MeasuresOf(own.Kind);
         return Core.Moulds.Mould.Make(
-            own.Code, own.Name, own.Kind, [.. measures.Select(m => new WorkingLine(m.Name, "", own.Measures[m.Code], m.Unit, Source.Kitchen))],
+            own.Code, own.Name, own.Kind, [.. measures.Select(m => new WorkingLine(Message.ByName(m.Name), "", own.Measures[m.Code], m.Unit, Source.Kitchen))],
             code => ShapeKind.Si(measures.Single(m => m.Code == code).Unit, own.Measures[code]), own.Flush, own.Cavities, own.Trays);
     }
 
@@ -256,8 +257,8 @@ public static class KitchenTables
         own.Name,
         kind.Make(code => ShapeKind.Si(kind.Measures.First(m => m.Code == code).Unit, own.Measures[code])),
         [
-            .. kind.Measures.Select(m => like?.Measures.FirstOrDefault(l => l.What == m.Name && l.Value == own.Measures[m.Code])
-                ?? new(m.Name, "", own.Measures[m.Code], m.Unit, Source.Kitchen)),
+            .. kind.Measures.Select(m => like?.Measures.FirstOrDefault(l => l.What == Message.ByName(m.Name) && l.Value == own.Measures[m.Code])
+                ?? new(Message.ByName(m.Name), "", own.Measures[m.Code], m.Unit, Source.Kitchen)),
         ],
         Mine(Quantities.Of<Mass>(own.Mass, "g"), like?.Mass));
 
@@ -351,7 +352,7 @@ public static class KitchenTables
         return kind.Make(
             own.Code,
             own.Name,
-            [.. kind.Measures.Select(m => new WorkingLine(m.Name, "", own.Measures[m.Code], m.Unit, Source.Kitchen))],
+            [.. kind.Measures.Select(m => new WorkingLine(Message.ByName(m.Name), "", own.Measures[m.Code], m.Unit, Source.Kitchen))],
             code => ShapeKind.Si(kind.Measures.First(m => m.Code == code).Unit, own.Measures[code]));
     }
 

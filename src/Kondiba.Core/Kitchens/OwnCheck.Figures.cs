@@ -1,6 +1,7 @@
 using Kondiba.Core.Centres;
 using Kondiba.Core.Figures;
 using Kondiba.Core.Reference;
+using Kondiba.Core.Wording;
 
 namespace Kondiba.Core.Kitchens;
 
@@ -17,13 +18,13 @@ public static partial class OwnCheck
     {
         List<Problem> problems = [.. Named(figure.Code, figure.Name), .. PutTogether(figure, tables)];
         if (string.IsNullOrWhiteSpace(figure.Plural) || figure.Plural.Length > LongestName)
-            problems.Add(new("plural", "What several are called is missing, or too long.", $"Enter at most {LongestName} characters."));
+            problems.Add(new("plural", "kitchens.what-several-called-missing", Message.Of("kitchens.what-several-called-missing.do", ("longestName", LongestName))));
         if (tables.Centres.Any(c => c.Code == figure.Code))
-            problems.Add(new("name", "A centre has that name already.", "Give the figure another."));
+            problems.Add(new("name", "kitchens.centre-name-already", "kitchens.centre-name-already.do"));
         foreach (var (i, part) in figure.Parts.Index())
             problems.AddRange(Named(part.Code, part.Name).Select(p => p with { Field = $"parts[{i}].{p.Field}" }));
         if (figure.Parts.Select(p => p.Code).Distinct().Count() < figure.Parts.Count)
-            problems.Add(new("parts", "Two parts carry the same code.", "Give every part its own."));
+            problems.Add(new("parts", "kitchens.two-parts-carry-same", "kitchens.two-parts-carry-same.do"));
         return problems;
     }
 
@@ -31,29 +32,29 @@ public static partial class OwnCheck
     public static IReadOnlyList<Problem> PutTogether(OwnFigure figure, TradeTables tables)
     {
         List<Problem> problems = [.. Dippable("body", figure.Body, figure.BodySize, tables)];
-        void Error(string field, string reason, string remedy) => problems.Add(new(field, reason, remedy));
+        void Error(string field, Message reason, Message remedy) => problems.Add(new(field, reason, remedy));
         if (!(Math.Abs(figure.Turn) <= 360))
-            Error("turn", "Nothing turns further than all the way round.", "Enter degrees from −360 to 360.");
+            Error("turn", "kitchens.nothing-turns-further-all", "kitchens.nothing-turns-further-all.do");
         if (figure.Parts.Count + figure.Stuck.Count is 0 or > MostParts)
-            Error("parts", "A figure is a body with something joined, glued or stuck to it.", $"Add 1 to {MostParts} kinds of parts.");
+            Error("parts", "kitchens.figure-body-something-joined", Message.Of("kitchens.figure-body-something-joined.do", ("mostParts", MostParts)));
         foreach (var (i, part) in figure.Parts.Index())
         {
             problems.AddRange(Dippable($"parts[{i}].centre", part.Centre, part.Size, tables));
             if (!(part.Kept is >= 0.05 and <= 1))
-                Error($"parts[{i}].kept", "A part is nearly nothing of its centre, or more than all.", "Enter 5% to 100% of its length; 100% is not cut.");
+                Error($"parts[{i}].kept", "kitchens.part-nearly-nothing-centre", "kitchens.part-nearly-nothing-centre.do");
             else if (part.Cuts is < 1 or > MostCuts || part.Cuts * part.Kept > 1.001)
-                Error($"parts[{i}].cuts", $"One centre does not give {part.Cuts} parts of {part.Kept:0 %} of its length.", $"Enter 1 to {Math.Floor((1 / part.Kept) + 0.001):0}.");
+                Error($"parts[{i}].cuts", Message.Of("kitchens.one-centre-does-not", ("cuts", part.Cuts), ("kept", part.Kept)), Message.Of("kitchens.one-centre-does-not.do", ("kept", Math.Floor((1 / part.Kept) + 0.001))));
             if (!(part.Spoil is >= 0 and <= 0.5))
-                Error($"parts[{i}].spoil", "What breaks is less than nothing, or more than half.", "Enter 0% to 50%.");
+                Error($"parts[{i}].spoil", "kitchens.what-breaks-less-nothing", "kitchens.what-breaks-less-nothing.do");
             if (!(part.Depth is >= Amounts.OrderCheck.LeastDepth and <= 1))
-                Error($"parts[{i}].depth", "It is dipped to nothing, or more than whole.", "Enter 1% to 100%.");
+                Error($"parts[{i}].depth", "kitchens.dipped-nothing-more-whole", "kitchens.dipped-nothing-more-whole.do");
             problems.AddRange(Placed($"parts[{i}].places", part.Places));
         }
 
         foreach (var (i, stuck) in figure.Stuck.Index())
         {
             if (tables.Decor.Part(stuck.Part) is null)
-                Error($"stuck[{i}].part", $"There is no part called '{stuck.Part}'.", "Choose one of your parts.");
+                Error($"stuck[{i}].part", Message.Of("kitchens.part-called", ("part", stuck.Part)), "kitchens.part-called.do");
             problems.AddRange(Placed($"stuck[{i}].places", stuck.Places));
         }
 
@@ -71,16 +72,16 @@ public static partial class OwnCheck
     {
         var centre = tables.Centres.FirstOrDefault(c => c.Code == code);
         if (centre is null || centre.Holding is Holding.Mould)
-            yield return new(field, $"Nothing called '{code}' can be dipped for a figure.", "Choose a centre that is not moulded.");
+            yield return new(field, Message.Of("kitchens.nothing-called-can-dipped", ("code", code)), "kitchens.nothing-called-can-dipped.do");
         else if (centre.Size(size) is null)
-            yield return new(field, $"{With.Article(centre.Name)} does not come in size '{size}'.", $"Choose one of {string.Join(", ", centre.Sizes.Select(s => s.Code))}.");
+            yield return new(field, Message.Of("kitchens.does-not-come-size", ("centre", centre.Name), ("size", size)), Message.Of("kitchens.does-not-come-size.do", ("sizes", Argument.Of(centre.Sizes.Select(s => s.Code)))));
     }
 
     private static IEnumerable<Problem> Placed(string field, IReadOnlyList<Spot> places)
     {
         if (places.Count is 0 or > MostSpots)
-            yield return new(field, "It sits nowhere, or in too many places.", $"Give it 1 to {MostSpots} places.");
+            yield return new(field, "kitchens.sits-nowhere-too-many", Message.Of("kitchens.sits-nowhere-too-many.do", ("mostSpots", MostSpots)));
         if (places.Any(s => !(Math.Abs(s.X) <= FurthestSpot && Math.Abs(s.Y) <= FurthestSpot && Math.Abs(s.Turn) <= 360)))
-            yield return new(field, "A place is too far from the body's middle.", $"Keep within {FurthestSpot:0} mm.");
+            yield return new(field, "kitchens.place-too-far-from", Message.Of("kitchens.place-too-far-from.do", ("furthestSpot", FurthestSpot)));
     }
 }

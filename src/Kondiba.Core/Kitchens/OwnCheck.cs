@@ -1,4 +1,3 @@
-using System.Globalization;
 using System.Text.RegularExpressions;
 using Kondiba.Core.Centres;
 using Kondiba.Core.Colour;
@@ -7,6 +6,7 @@ using Kondiba.Core.Moulds;
 using Kondiba.Core.Pantry;
 using Kondiba.Core.Reference;
 using Kondiba.Core.Vessels;
+using Kondiba.Core.Wording;
 
 namespace Kondiba.Core.Kitchens;
 
@@ -39,21 +39,21 @@ public static partial class OwnCheck
     {
         List<Problem> problems = [.. Named(centre.Code, centre.Name), .. Allergens(centre.Allergens, centre.MayContain, tables)];
         if (string.IsNullOrWhiteSpace(centre.Plural))
-            problems.Add(new("plural", "There is no word for several of them.", "Type it, such as 'pears'."));
+            problems.Add(new("plural", "kitchens.word-several-them", "kitchens.word-several-them.do"));
         if (!(centre.UsualDepth is > 0 and <= 1))
-            problems.Add(new("usualDepth", "The usual dip depth is nothing or more than whole.", "Type a share between 1 % and 100 %."));
+            problems.Add(new("usualDepth", "kitchens.usual-dip-depth-nothing", "kitchens.usual-dip-depth-nothing.do"));
         if (!(centre.Spoil is >= 0 and <= 0.5))
-            problems.Add(new("spoil", "The share dipped in vain is less than nothing or more than half.", "Type a share between 0 % and 50 %."));
+            problems.Add(new("spoil", "kitchens.share-dipped-vain-less", "kitchens.share-dipped-vain-less.do"));
         if (centre.Pack is { } pack and (< 1 or > 1000))
-            problems.Add(new("pack", pack < 1 ? "A pack of nothing holds no piece." : "A pack holds at most 1000.", "Type how many are in one, or leave it empty."));
+            problems.Add(new("pack", pack < 1 ? Message.Of("kitchens.pack-nothing-holds-piece") : Message.Of("kitchens.pack-holds-most"), "kitchens.pack-nothing-holds-piece.do"));
         if (centre.Sizes.Count is 0 or > MostOfAKind)
-            problems.Add(new("sizes", "There is no size, or there are too many.", $"Measure one to {MostOfAKind} sizes."));
+            problems.Add(new("sizes", "kitchens.size-too-many", Message.Of("kitchens.size-too-many.do", ("mostOfAKind", MostOfAKind))));
         if (centre.Sizes.Select(s => s.Code).Distinct().Count() < centre.Sizes.Count)
-            problems.Add(new("sizes", "Two sizes carry the same code.", "Give every size its own."));
+            problems.Add(new("sizes", "kitchens.two-sizes-carry-same", "kitchens.two-sizes-carry-same.do"));
         if (centre.Sizes.Count > 1 && centre.Sizes.Any(s => string.IsNullOrWhiteSpace(s.Name)))
-            problems.Add(new("sizes", "Of several sizes one has no name.", "Name each, such as 'small'."));
+            problems.Add(new("sizes", "kitchens.several-sizes-one-name", "kitchens.several-sizes-one-name.do"));
         if (ShapeKind.Of(centre.Shape) is not { } kind)
-            problems.Add(new("shape", $"There is no shape called '{centre.Shape}'.", $"Choose one of {string.Join(", ", ShapeKind.All.Select(k => k.Code))}."));
+            problems.Add(new("shape", Message.Of("kitchens.shape-called", ("shape", centre.Shape)), Message.Of("kitchens.shape-called.do", ("all", Argument.Of(ShapeKind.All.Select(k => k.Code))))));
         else
             problems.AddRange(centre.Sizes.Index().SelectMany(s => Size(s.Item, $"sizes[{s.Index}]", kind, centre.Holding)));
         return problems;
@@ -63,54 +63,54 @@ public static partial class OwnCheck
     public static IReadOnlyList<Problem> Of(OwnCoating coating, TradeTables tables)
     {
         List<Problem> problems = [.. Named(coating.Code, coating.Name), .. Allergens(coating.Allergens, coating.MayContain, tables)];
-        void Error(string field, string reason, string remedy) => problems.Add(new(field, reason, remedy));
+        void Error(string field, Message reason, Message remedy) => problems.Add(new(field, reason, remedy));
         if (!(coating.Serving is > 0 and <= 1000))
-            Error("serving", "A serving of nothing tells no share of fat.", "Type its mass in grams, as on the label.");
+            Error("serving", "kitchens.serving-nothing-tells-share", "kitchens.serving-nothing-tells-share.do");
         else if (!(coating.FatPerServing >= 0) || coating.FatPerServing > coating.Serving)
-            Error("fatPerServing", "There is more fat than serving, or less than none.", "Type the grams of fat in a serving, as on the label.");
+            Error("fatPerServing", "kitchens.more-fat-serving-less", "kitchens.more-fat-serving-less.do");
         else if (coating.FatPerServing / coating.Serving > MostFat)
-            Error("fatPerServing", $"{coating.FatPerServing / coating.Serving:0 %} fat is more than any coating has: above {MostFat:0 %} it is fat with a little sugar, and the film equations do not hold.", "Check that fat and serving are both in grams.");
+            Error("fatPerServing", Message.Of("kitchens.fat-more-any-coating", ("fatPerServing", coating.FatPerServing / coating.Serving), ("mostFat", MostFat)), "kitchens.fat-more-any-coating.do");
         else if (coating.FatPerServing / coating.Serving < 0.15)
-            Error("fatPerServing", "Below 15 % fat it does not flow as a coating.", "Check the label; compound wafers and couverture have 25 to 40 %.");
+            Error("fatPerServing", "kitchens.below-fat-does-not", "kitchens.below-fat-does-not.do");
         if (!(coating.DipFrom >= 20) || coating.DipFrom > coating.DipTo)
-            Error("dipFrom", "The dipping window starts above its end, or below 20 °C, where coating is hard.", "Type the lower temperature first.");
+            Error("dipFrom", "kitchens.dipping-window-starts-above", "kitchens.dipping-window-starts-above.do");
         if (!(coating.DipTo <= coating.MeltAtMost))
-            Error("dipTo", "It is dipped warmer than it may be melted.", "Lower the dipping window or raise the melting limit.");
+            Error("dipTo", "kitchens.dipped-warmer-may-melted", "kitchens.dipped-warmer-may-melted.do");
         if (!(coating.MeltAtMost <= 70))
-            Error("meltAtMost", "Above 70 °C every coating burns.", "Type the limit from the packet; most lie between 32 and 50 °C.");
+            Error("meltAtMost", "kitchens.above-c-every-coating", "kitchens.above-c-every-coating.do");
         foreach (var thinner in coating.Thinners.Where(t => tables.Thinner(t) is null))
-            Error("thinners", $"There is no thinner called '{thinner}'.", $"Choose of {string.Join(", ", tables.Thinners.Select(t => t.Code))}.");
+            Error("thinners", Message.Of("kitchens.thinner-called", ("thinner", thinner)), Message.Of("kitchens.thinner-called.do", ("thinners", Argument.Of(tables.Thinners.Select(t => t.Code)))));
         if (coating.Packs.Count > MostOfAKind)
-            Error("packs", "There are too many packs.", $"Keep to {MostOfAKind}.");
+            Error("packs", "kitchens.too-many-packs", Message.Of("kitchens.too-many-packs.do", ("mostOfAKind", MostOfAKind)));
         foreach (var (i, pack) in coating.Packs.Index())
         {
             if (!(pack.Mass is >= 1 and <= 50_000))
-                Error($"packs[{i}].mass", pack.Mass < 1 ? "A pack of nothing covers no pot." : "A pack holds at most 50 kg.", "Type its net mass, from a gram up.");
+                Error($"packs[{i}].mass", pack.Mass < 1 ? Message.Of("kitchens.pack-nothing-covers-pot") : Message.Of("kitchens.pack-holds-most-kg"), "kitchens.pack-nothing-covers-pot.do");
             if (pack.Price is < 0 or > 100_000)
-                Error($"packs[{i}].price", "The price is less than nothing, or more than coating costs.", "Type what one pack costs.");
+                Error($"packs[{i}].price", "kitchens.price-less-nothing-more", "kitchens.price-less-nothing-more.do");
             if (pack.Coupon is { } coupon && (coupon <= 0 || coupon > pack.Price))
-                Error($"packs[{i}].coupon", "The coupon takes off nothing, or more than the price.", "Type what it takes off one pack, or leave it empty.");
+                Error($"packs[{i}].coupon", "kitchens.coupon-takes-off-nothing", "kitchens.coupon-takes-off-nothing.do");
             if (pack.Coupons is < 0 or > 100)
-                Error($"packs[{i}].coupons", "The number of coupons is below none or above 100.", "Type how many you have.");
+                Error($"packs[{i}].coupons", "kitchens.number-coupons-below-none", "kitchens.number-coupons-below-none.do");
         }
 
         if (coating.Colours.Count is 0 or > MostOfAKind)
-            Error("colours", "A coating comes in a colour at least.", $"Add one to {MostOfAKind} colours.");
+            Error("colours", "kitchens.coating-comes-colour-least", Message.Of("kitchens.coating-comes-colour-least.do", ("mostOfAKind", MostOfAKind)));
         if (coating.Colours.Select(c => c.Code).Distinct().Count() < coating.Colours.Count)
-            Error("colours", "Two colours carry the same code.", "Give every colour its own.");
+            Error("colours", "kitchens.two-colours-carry-same", "kitchens.two-colours-carry-same.do");
         foreach (var (i, colour) in coating.Colours.Index())
         {
             problems.AddRange(Named(colour.Code, colour.Name).Select(p => p with { Field = $"colours[{i}].{p.Field}" }));
             if (!Spectrum.IsSrgb(colour.Srgb))
-                Error($"colours[{i}].srgb", $"'{colour.Srgb}' is not a colour.", "Choose it by eye, or type it as # and six hexadecimal digits.");
+                Error($"colours[{i}].srgb", Message.Of("kitchens.not-colour", ("srgb", colour.Srgb)), "kitchens.not-colour.do");
             if (colour.Mixed is not { } mixed)
                 continue;
             if (coating.Colours.FirstOrDefault(c => c.Code == mixed.Base) is not { Mixed: null })
-                Error($"colours[{i}].mixed.base", $"'{mixed.Base}' is not a colour that {coating.Name} is sold in.", "Mix it from one that is.");
+                Error($"colours[{i}].mixed.base", Message.Of("kitchens.not-colour-sold", ("base", mixed.Base), ("coating", coating.Name)), "kitchens.not-colour-sold.do");
             if (mixed.Per100.Keys.FirstOrDefault(t => tables.Tint(t) is null) is { } unknown)
-                Error($"colours[{i}].mixed.per100", $"There is no colour called '{unknown}' to drop in.", "Mix it anew from those you have.");
+                Error($"colours[{i}].mixed.per100", Message.Of("kitchens.colour-called-drop", ("unknown", unknown)), "kitchens.colour-called-drop.do");
             if (mixed.Per100.Values.Any(n => n < 1) || mixed.Per100.Values.Sum() > tables.Colour.Most.Value.Si)
-                Error($"colours[{i}].mixed.per100", $"A mix takes one drop at least and {tables.Colour.Most.Value.Si:0} at most in 100 g.", "Take fewer drops.");
+                Error($"colours[{i}].mixed.per100", Message.Of("kitchens.mix-takes-one-drop", ("most", tables.Colour.Most.Value.Si)), "kitchens.mix-takes-one-drop.do");
         }
 
         return problems;
@@ -121,9 +121,9 @@ public static partial class OwnCheck
     {
         List<Problem> problems = [.. Named(tint.Code, tint.Name)];
         if (!Spectrum.IsSrgb(tint.Swatch))
-            problems.Add(new("swatch", $"'{tint.Swatch}' is not a colour.", "Choose it by eye, or type it as # and six hexadecimal digits."));
+            problems.Add(new("swatch", Message.Of("kitchens.not-colour-2", ("swatch", tint.Swatch)), "kitchens.not-colour.do"));
         if (tint.Drops is < 1 or > 100)
-            problems.Add(new("drops", "A swatch has at least one drop in 100 g, and at most a hundred.", "Type how many drops you stirred into 100 g of bright white."));
+            problems.Add(new("drops", "kitchens.swatch-least-one-drop", "kitchens.swatch-least-one-drop.do"));
         return problems;
     }
 
@@ -131,31 +131,31 @@ public static partial class OwnCheck
     public static IReadOnlyList<Problem> Of(OwnTopping topping, TradeTables tables)
     {
         List<Problem> problems = [.. Named(topping.Code, topping.Name), .. Allergens(topping.Allergens, topping.MayContain, tables), .. Called(topping.Words)];
-        void Error(string field, string reason, string remedy) => problems.Add(new(field, reason, remedy));
+        void Error(string field, Message reason, Message remedy) => problems.Add(new(field, reason, remedy));
         if (topping.Weighed is { } weighed)
         {
             if (tables.Centre(weighed.Centre)?.Size(weighed.Size) is null)
-                Error("weighed.centre", $"There is no '{weighed.Centre}' in the size '{weighed.Size}'.", "Choose what you weighed it on.");
+                Error("weighed.centre", Message.Of("kitchens.size", ("centre", weighed.Centre), ("size", weighed.Size)), "kitchens.size.do");
             else if (tables.Centre(weighed.Centre)!.Figure is not null)
-                Error("weighed.centre", "A figure has several coats.", "Weigh it on a single piece.");
+                Error("weighed.centre", "kitchens.figure-several-coats", "kitchens.figure-several-coats.do");
             if (weighed.Pieces is < 1 or > MostWeighed)
-                Error("weighed.pieces", "It was weighed on no piece, or on more than can be.", $"Enter 1 to {MostWeighed} pieces.");
+                Error("weighed.pieces", "kitchens.was-weighed-piece-more", Message.Of("kitchens.was-weighed-piece-more.do", ("mostWeighed", MostWeighed)));
             if (!(weighed.Grams is > 0 and <= MostGrams))
-                Error("weighed.grams", "They took nothing, or more than can be.", "Enter the grams that are gone from the bowl.");
+                Error("weighed.grams", "kitchens.they-took-nothing-more", "kitchens.they-took-nothing-more.do");
             if (!(weighed.Cover is > 0 and <= 1))
-                Error("weighed.cover", "It covered nothing, or more than all.", "Enter a share from 1% to 100%.");
+                Error("weighed.cover", "kitchens.covered-nothing-more-all", "kitchens.covered-nothing-more-all.do");
         }
         else if (!(topping.PerArea is > 0 and <= MostPerArea))
         {
-            Error("perArea", "How much covers a square centimetre is not known.", $"Enter up to {MostPerArea} g/cm², or what some pieces took.");
+            Error("perArea", "kitchens.how-much-covers-square", Message.Of("kitchens.how-much-covers-square.do", ("mostPerArea", MostPerArea)));
         }
 
         if (!(topping.Grain is >= 0.1 and <= 40))
-            Error("grain", "A grain is 0.1 to 40 mm long.", "Measure one.");
+            Error("grain", "kitchens.grain-mm-long", "kitchens.grain-mm-long.do");
         if (topping.Form is not ("bead" or "rod" or "crystal" or "flake"))
-            Error("form", $"There is no form called '{topping.Form}'.", "Choose bead, rod, crystal or flake.");
+            Error("form", Message.Of("kitchens.form-called", ("form", topping.Form)), "kitchens.form-called.do");
         if (topping.Srgb.Count is 0 or > MostGrainColours || topping.Srgb.Any(c => !Spectrum.IsSrgb(c)))
-            Error("srgb", "It has a colour at least, each as # and six hexadecimal digits.", $"Choose 1 to {MostGrainColours} colours by eye.");
+            Error("srgb", "kitchens.colour-least-each-six", Message.Of("kitchens.colour-least-each-six.do", ("mostGrainColours", MostGrainColours)));
         return problems;
     }
 
@@ -164,13 +164,13 @@ public static partial class OwnCheck
     {
         List<Problem> problems = [.. Named(part.Code, part.Name), .. Allergens(part.Allergens, part.MayContain, tables), .. Called(part.Words)];
         if (string.IsNullOrWhiteSpace(part.Plural) || part.Plural.Length > LongestName)
-            problems.Add(new("plural", "What several are called is missing, or too long.", $"Enter at most {LongestName} characters."));
+            problems.Add(new("plural", "kitchens.what-several-called-missing", Message.Of("kitchens.what-several-called-missing.do", ("longestName", LongestName))));
         if (!(part.Across is >= 1 and <= 100))
-            problems.Add(new("across", "A part is 1 to 100 mm wide.", "Measure one."));
+            problems.Add(new("across", "kitchens.part-mm-wide", "kitchens.grain-mm-long.do"));
         if (!(part.Dot is >= 0 and <= 10))
-            problems.Add(new("dot", "The dot of coating that holds it is up to 10 g.", "Enter 0.3 g if you never weighed one."));
+            problems.Add(new("dot", "kitchens.dot-coating-holds-up", "kitchens.dot-coating-holds-up.do"));
         if (!Spectrum.IsSrgb(part.Srgb))
-            problems.Add(new("srgb", $"'{part.Srgb}' is not a colour.", "Choose it by eye, or type it as # and six hexadecimal digits."));
+            problems.Add(new("srgb", Message.Of("kitchens.not-colour", ("srgb", part.Srgb)), "kitchens.not-colour.do"));
         return problems;
     }
 
@@ -179,7 +179,7 @@ public static partial class OwnCheck
     {
         List<Problem> problems = [.. Named(word.Code, word.Word).Select(p => p.Field is "name" ? p with { Field = "word" } : p)];
         if (string.IsNullOrWhiteSpace(word.Means) || word.Means.Length > LongestMeaning)
-            problems.Add(new("means", "What it stands for is missing, or too long.", $"Enter words that are known, at most {LongestMeaning} characters: “navy, silver zigzag”."));
+            problems.Add(new("means", "kitchens.what-stands-missing-too", Message.Of("kitchens.what-stands-missing-too.do", ("longestMeaning", LongestMeaning))));
         return problems;
     }
 
@@ -187,11 +187,11 @@ public static partial class OwnCheck
         from list in ((string Field, IReadOnlyList<string>? Names)[])[("allergens", contains), ("mayContain", mayContain)]
         from name in list.Names ?? []
         where tables.Allergens.All(a => a.Name != name)
-        select new Problem(list.Field, $"There is no allergen called '{name}'.", $"Choose from {string.Join(", ", tables.Allergens.Select(a => a.Name))}.");
+        select new Problem(list.Field, Message.Of("kitchens.allergen-called", ("name", name)), Message.Of("kitchens.allergen-called.do", ("allergens", Argument.Of(tables.Allergens.Select(a => a.Name)))));
 
     private static IEnumerable<Problem> Called(IReadOnlyList<string>? words) =>
         words is { Count: > MostOfAKind } || words?.Any(w => string.IsNullOrWhiteSpace(w) || w.Length > LongestName) is true
-            ? [new("words", "One of its other names is empty or too long, or there are too many.", $"Enter at most {MostOfAKind}, each of at most {LongestName} characters.")]
+            ? [new("words", "kitchens.one-other-names-empty", Message.Of("kitchens.one-other-names-empty.do", ("mostOfAKind", MostOfAKind), ("longestName", LongestName)))]
             : [];
 
     /// <summary>The problems of a vessel.</summary>
@@ -199,7 +199,7 @@ public static partial class OwnCheck
     {
         List<Problem> problems = [.. Named(vessel.Code, vessel.Name)];
         if (VesselKind.Of(vessel.Kind) is not { } kind)
-            problems.Add(new("kind", $"There is no kind of vessel called '{vessel.Kind}'.", $"Choose one of {string.Join(", ", VesselKind.All.Select(k => k.Code))}."));
+            problems.Add(new("kind", Message.Of("kitchens.kind-vessel-called", ("kind", vessel.Kind)), Message.Of("kitchens.shape-called.do", ("all", Argument.Of(VesselKind.All.Select(k => k.Code))))));
         else
             problems.AddRange(Measured("", kind.Measures, vessel.Measures));
         return problems;
@@ -209,25 +209,25 @@ public static partial class OwnCheck
     public static IReadOnlyList<Problem> Of(OwnWare ware, TradeTables tables)
     {
         List<Problem> problems = [];
-        void Error(string field, string reason, string remedy) => problems.Add(new(field, reason, remedy));
+        void Error(string field, Message reason, Message remedy) => problems.Add(new(field, reason, remedy));
         if (WareTable.Find(TradeTables.Shipped, ware.Code) is null && ware.Code.StartsWith("supply.", StringComparison.Ordinal))
             problems.AddRange(Named(ware.Code["supply.".Length..], ware.Name));
         else if (WareTable.Find(tables, ware.Code) is null)
-            Error("code", $"There is no ware called '{ware.Code}'.", "Choose one of the pantry's, or name your own 'supply.' and a word.");
+            Error("code", Message.Of("kitchens.ware-called", ("ware", ware.Code)), "kitchens.ware-called.do");
         if (ware.Packs is not null && ware.Code.StartsWith("coating.", StringComparison.Ordinal))
-            Error("packs", "A coating's packs are entered with the coating.", "Change them under the kitchen's coatings.");
+            Error("packs", "kitchens.coating-s-packs-entered", "kitchens.coating-s-packs-entered.do");
         if (ware.Packs?.Count > MostOfAKind)
-            Error("packs", "There are too many packs.", $"Keep to {MostOfAKind}.");
+            Error("packs", "kitchens.too-many-packs", Message.Of("kitchens.too-many-packs.do", ("mostOfAKind", MostOfAKind)));
         foreach (var (i, pack) in (ware.Packs ?? []).Index())
         {
             if (!(pack.Holds is >= 1 and <= 100_000))
-                Error($"packs[{i}].holds", pack.Holds < 1 ? "A pack holds one at least." : "A pack holds at most 100,000.", "Type what is in it.");
+                Error($"packs[{i}].holds", pack.Holds < 1 ? Message.Of("kitchens.pack-holds-one-least") : Message.Of("kitchens.pack-holds-most-2"), "kitchens.pack-holds-one-least.do");
             if (pack.Price is < 0 or > 100_000)
-                Error($"packs[{i}].price", "The price is less than nothing, or more than any pack costs.", "Type what one pack costs.");
+                Error($"packs[{i}].price", "kitchens.price-less-nothing-more-any", "kitchens.price-less-nothing-more.do");
         }
 
         if (!(ware.Low is >= 0 and <= 1_000_000))
-            Error("low", "The mark is below nothing, or above what a pantry holds.", "Type the amount below which it runs low, or 0 for none.");
+            Error("low", "kitchens.mark-below-nothing-above", "kitchens.mark-below-nothing-above.do");
         return problems;
     }
 
@@ -235,50 +235,50 @@ public static partial class OwnCheck
     public static IReadOnlyList<Problem> Of(OwnFilling filling, TradeTables tables)
     {
         List<Problem> problems = [.. Named(filling.Code, filling.Name)];
-        void Error(string field, string reason, string remedy) => problems.Add(new(field, reason, remedy));
+        void Error(string field, Message reason, Message remedy) => problems.Add(new(field, reason, remedy));
         var part = filling.Makes.StartsWith("part.", StringComparison.Ordinal) ? tables.Decor.Part(filling.Makes[5..]) : null;
         if (part is null && tables.Centres.All(c => c.Code != filling.Makes))
-            Error("makes", $"There is no centre called '{filling.Makes}'.", "Choose the centre that it makes.");
+            Error("makes", Message.Of("kitchens.centre-called", ("makes", filling.Makes)), "kitchens.centre-called.do");
         if (filling.Note.Length > LongestTerms)
-            Error("note", $"The note is longer than {LongestTerms} characters.", "Shorten it.");
+            Error("note", Message.Of("kitchens.note-longer-characters", ("longestTerms", LongestTerms)), "kitchens.note-longer-characters.do");
         if (filling.Mix.Count is 0 or > MostOfAKind)
-            Error("mix", "Nothing is mixed, or too much.", $"Name one to {MostOfAKind} ingredients, the one that the others are measured by first.");
+            Error("mix", "kitchens.nothing-mixed-too-much", Message.Of("kitchens.nothing-mixed-too-much.do", ("mostOfAKind", MostOfAKind)));
         foreach (var (i, mix) in filling.Mix.Index())
         {
             if (mix.Ingredient is not null && tables.Ingredient(mix.Ingredient) is null)
-                Error($"mix[{i}].ingredient", $"There is no ingredient called '{mix.Ingredient}'.", "Choose a known one, or name one of your own.");
+                Error($"mix[{i}].ingredient", Message.Of("kitchens.ingredient-called", ("ingredient", mix.Ingredient)), "kitchens.ingredient-called.do");
             if (mix.Ingredient is null && (string.IsNullOrWhiteSpace(mix.Name) || mix.Name.Length > LongestName))
-                Error($"mix[{i}].name", $"There is no name, or it is longer than {LongestName} characters.", "Type what it is called.");
+                Error($"mix[{i}].name", Message.Of("kitchens.name-longer-characters", ("longestName", LongestName)), "kitchens.name-longer-characters.do");
             if (!(mix.Grams >= (i == 0 ? 0.01 : 0) && mix.Grams <= 100_000))
-                Error($"mix[{i}].grams", i == 0 ? "The first ingredient is what the others are measured by, and there is none of it." : "It is less than nothing, or more than a kitchen holds.", "Type its grams.");
+                Error($"mix[{i}].grams", i == 0 ? Message.Of("kitchens.first-ingredient-what-others") : Message.Of("kitchens.less-nothing-more-kitchen"), "kitchens.first-ingredient-what-others.do");
             foreach (var allergen in (mix.Allergens ?? []).Where(a => tables.Allergens.All(k => k.Name != a)))
-                Error($"mix[{i}].allergens", $"There is no allergen called '{allergen}'.", $"Choose of {string.Join(", ", tables.Allergens.Select(a => a.Name))}.");
+                Error($"mix[{i}].allergens", Message.Of("kitchens.allergen-called-2", ("allergen", allergen)), Message.Of("kitchens.allergen-called-2.do", ("allergens", Argument.Of(tables.Allergens.Select(a => a.Name)))));
         }
 
         if (filling.Mix.Select(KitchenTables.OwnCode).Distinct().Count() < filling.Mix.Count)
-            Error("mix", "One ingredient stands there twice.", "Add the two amounts up.");
+            Error("mix", "kitchens.one-ingredient-stands-twice", "kitchens.one-ingredient-stands-twice.do");
         foreach (var (i, each) in filling.Each.Index())
         {
             if (tables.Ingredient(each.Ingredient)?.One is null)
-                Error($"each[{i}].ingredient", $"'{each.Ingredient}' is not counted.", "Mix it by grams.");
+                Error($"each[{i}].ingredient", Message.Of("kitchens.not-counted", ("ingredient", each.Ingredient)), "kitchens.not-counted.do");
             if (each.Count is < 1 or > 20)
-                Error($"each[{i}].count", "A piece takes one to twenty of them.", "Type how many go into one piece.");
+                Error($"each[{i}].count", "kitchens.piece-takes-one-twenty", "kitchens.piece-takes-one-twenty.do");
         }
 
         if (!(filling.Portion is >= 0.5 and <= 500))
-            Error("portion", "A portion weighs half a gram to 500 g.", "Type its grams; a tablespoon of ganache is about 18 g.");
+            Error("portion", "kitchens.portion-weighs-half-gram", "kitchens.portion-weighs-half-gram.do");
         if (!(filling.Loss is >= 0 and <= 0.5))
-            Error("loss", "The loss is less than nothing or more than half.", "Type a share between 0 % and 50 %.");
+            Error("loss", "kitchens.loss-less-nothing-more", "kitchens.share-dipped-vain-less.do");
         if (filling.Steps.Count > MostOfAKind)
-            Error("steps", "There are too many steps.", $"Keep to {MostOfAKind}.");
+            Error("steps", "kitchens.too-many-steps", Message.Of("kitchens.too-many-packs.do", ("mostOfAKind", MostOfAKind)));
         foreach (var (i, step) in filling.Steps.Index())
         {
             if (string.IsNullOrWhiteSpace(step.Text) || step.Text.Length > LongestTerms || step.Why.Length > LongestTerms)
-                Error($"steps[{i}].text", $"A step says nothing, or more than {LongestTerms} characters.", "Type what the hands do, or take it away.");
+                Error($"steps[{i}].text", Message.Of("kitchens.step-says-nothing-more", ("longestTerms", LongestTerms)), "kitchens.step-says-nothing-more.do");
             if (!WorkPlaces.Contains(step.Place))
-                Error($"steps[{i}].place", $"There is no place called '{step.Place}'.", $"Choose one of {string.Join(", ", WorkPlaces)}.");
+                Error($"steps[{i}].place", Message.Of("kitchens.place-called", ("place", step.Place)), Message.Of("kitchens.place-called.do", ("workPlaces", Argument.Of(WorkPlaces))));
             if (!(step.Hands is >= 0 and <= 600 && step.Wait is >= 0 and <= 4320 && step.Seconds is >= 0 and <= 3600))
-                Error($"steps[{i}].hands", "A step takes the hands ten hours at most, and waits three days at most.", "Type minutes.");
+                Error($"steps[{i}].hands", "kitchens.step-takes-hands-ten", "kitchens.step-takes-hands-ten.do");
         }
 
         return problems;
@@ -289,9 +289,9 @@ public static partial class OwnCheck
     {
         List<Problem> problems = [.. Named(mould.Code, mould.Name), .. Measured("", Mould.MeasuresOf(mould.Kind), mould.Measures)];
         if (mould.Cavities is < 1 or > 200)
-            problems.Add(new("cavities", "A mould has one to 200 cavities.", "Count those of one mould."));
+            problems.Add(new("cavities", "kitchens.mould-one-cavities", "kitchens.mould-one-cavities.do"));
         if (mould.Trays is < 1 or > 50)
-            problems.Add(new("trays", "There is one such mould at least, and at most fifty.", "Type how many you have."));
+            problems.Add(new("trays", "kitchens.one-such-mould-least", "kitchens.number-coupons-below-none.do"));
         return problems;
     }
 
@@ -303,7 +303,7 @@ public static partial class OwnCheck
             yield return problem with { Field = $"{path}.{problem.Field}" };
         var least = holding is Holding.Mould ? 0 : LightestPiece;
         if (!(size.Mass >= least && size.Mass <= HeaviestPiece))
-            yield return new($"{path}.mass", "One weighs nothing, or more than a kitchen dips.", "Weigh ten and divide.");
+            yield return new($"{path}.mass", "kitchens.one-weighs-nothing-more", "kitchens.one-weighs-nothing-more.do");
         var wrong = Measured($"{path}.", kind.Measures, size.Measures).ToList();
         foreach (var problem in wrong)
             yield return problem;
@@ -313,8 +313,7 @@ public static partial class OwnCheck
         double Si(string code) => ShapeKind.Si(kind.Measures.First(m => m.Code == code).Unit, size.Measures[code]);
         if (kind.Contradiction(Si) is { } contradiction)
         {
-            var cut = contradiction.IndexOf(". ", StringComparison.Ordinal) + 1;
-            yield return new($"{path}.measures", contradiction[..cut], contradiction[(cut + 1)..]);
+            yield return new($"{path}.measures", contradiction.Reason, contradiction.Remedy);
             yield break;
         }
 
@@ -324,8 +323,8 @@ public static partial class OwnCheck
         {
             yield return new(
                 $"{path}.mass",
-                string.Create(CultureInfo.InvariantCulture, $"{size.Mass:0.#} g in {shape.WholeVolume.In("mL"):0.#} mL is {(density > Heaviest ? "heavier than anything edible" : "lighter than a marshmallow")}: mass and measures contradict each other."),
-                "Measure again; lengths are in millimetres, mass in grams.");
+                density > Heaviest ? Message.Of("kitchens.g-heavier-anything-edible", ("mass", size.Mass), ("wholeVolume", shape.WholeVolume)) : Message.Of("kitchens.g-lighter-marshmallow-mass", ("mass", size.Mass), ("wholeVolume", shape.WholeVolume)),
+                "kitchens.measure-again-lengths-millimetres");
         }
     }
 
@@ -334,9 +333,9 @@ public static partial class OwnCheck
         foreach (var measure in wanted)
         {
             if (!given.TryGetValue(measure.Code, out var value))
-                yield return new($"{path}measures.{measure.Code}", $"There is no {measure.Name}.", "Measure it.");
+                yield return new($"{path}measures.{measure.Code}", Message.Of("kitchens.there-is-no", ("measure", measure.Name)), "kitchens.there-is-no.do");
             else if (!(value >= measure.Least && value <= measure.Most))
-                yield return new($"{path}measures.{measure.Code}", string.Create(CultureInfo.InvariantCulture, $"{measure.Name}: {value:0.##} {measure.Unit} cannot be."), $"Type a value between {measure.Least} and {measure.Most} {measure.Unit}.");
+                yield return new($"{path}measures.{measure.Code}", Message.Of("kitchens.cannot", ("measure", measure.Name), ("value", value), ("unit", measure.Unit)), Message.Of("kitchens.type-value-between", ("least", measure.Least), ("most", measure.Most), ("unit", measure.Unit)));
         }
     }
 
@@ -345,13 +344,13 @@ public static partial class OwnCheck
         foreach (var problem in Coded(code))
             yield return problem;
         if (string.IsNullOrWhiteSpace(name) || name.Length > LongestName)
-            yield return new("name", $"There is no name, or it is longer than {LongestName} characters.", "Type what you call it.");
+            yield return new("name", Message.Of("kitchens.name-longer-characters", ("longestName", LongestName)), "kitchens.type-what-call");
     }
 
     private static IEnumerable<Problem> Coded(string code)
     {
         if (!Code().IsMatch(code))
-            yield return new("code", $"'{code}' is not a code.", "Use up to 60 small letters, digits and hyphens.");
+            yield return new("code", Message.Of("kitchens.not-code", ("code", code)), "kitchens.not-code.do");
     }
 
     [GeneratedRegex("^[A-Za-z0-9-]{1,60}$")]

@@ -2,6 +2,7 @@ using System.Text.Json.Serialization;
 using Kondiba.Core.Coatings;
 using Kondiba.Core.Measures;
 using Kondiba.Core.Reference;
+using Kondiba.Core.Wording;
 using NodaTime;
 
 namespace Kondiba.Core.Melting;
@@ -112,27 +113,27 @@ public sealed record Melt(
             passed >= Longest ? "It never gets hot enough like this." : "",
             method.How,
             [
-                WorkingLine.Of("coating", "", mass, Source.Computed),
-                WorkingLine.Of("of it fat", coating.Fat),
-                WorkingLine.Of("heat capacity, set", c.SolidHeat),
-                WorkingLine.Of("heat capacity, melted", c.MeltedHeat),
-                WorkingLine.Of("latent heat of its fat", c.LatentOfFat),
-                .. method.InCrock ? new[] { WorkingLine.Of("crock", c.Crock) } : [WorkingLine.Of("bowl, for the usual load", c.Bowl), WorkingLine.Of("part of it that warms along", c.BowlTouches)],
-                WorkingLine.Of("heat capacity of the vessel", c.BowlHeat),
-                WorkingLine.Of("room, coating and vessel at first", "", room, Source.Entered),
+                WorkingLine.Of("melting.coating", "", mass, Source.Computed),
+                WorkingLine.Of("melting.fat", coating.Fat),
+                WorkingLine.Of("melting.heat-capacity-set", c.SolidHeat),
+                WorkingLine.Of("melting.heat-capacity-melted", c.MeltedHeat),
+                WorkingLine.Of("melting.latent-heat-fat", c.LatentOfFat),
+                .. method.InCrock ? new[] { WorkingLine.Of("melting.crock", c.Crock) } : [WorkingLine.Of("melting.bowl-usual-load", c.Bowl), WorkingLine.Of("melting.part-warms-along", c.BowlTouches)],
+                WorkingLine.Of("melting.heat-capacity-vessel", c.BowlHeat),
+                WorkingLine.Of("melting.room-coating-vessel-first", "", room, Source.Entered),
                 .. method.Level is { } set
                     ? new[]
                     {
-                        WorkingLine.Of("microwave, rated", c.Microwave), WorkingLine.Of("set to", set), WorkingLine.Of("of it into a large load", c.Absorbed),
-                        WorkingLine.Of("into this load", $"rated × set × {c.Absorbed.Value.Si:0.##} × m/(m + {c.HalfLoad.Value.In("g"):0} g)", new Power(power), c.HalfLoad.Source),
-                        WorkingLine.Of("never above", coating.MeltAtMost),
+                        WorkingLine.Of("melting.microwave-rated", c.Microwave), WorkingLine.Of("melting.set", set), WorkingLine.Of("melting.into-large-load", c.Absorbed),
+                        WorkingLine.Of("melting.into-load", Message.Of("melting.into-load.how", ("absorbed", c.Absorbed.Value.Si), ("halfLoad", c.HalfLoad.Value)), new Power(power), c.HalfLoad.Source),
+                        WorkingLine.Of("melting.never-above", coating.MeltAtMost),
                     }
-                    : [WorkingLine.Of("source", method.Source!), WorkingLine.Of("from it into the vessel", "by its surface, m to the power ⅔", new Conductance(from), method.From!.Source)],
-                WorkingLine.Of("from the vessel into the coating", "by its surface", new Conductance(into), c.Into.Source),
-                WorkingLine.Of("lost to the room", "by its surface", new Conductance(loss), c.Loss.Source),
-                WorkingLine.Of("wanted when stirred", "", Quantities.Of<Temperature>(target, "°C"), Source.Computed),
-                WorkingLine.Of("heat put in", "", new Energy(put), Source.Computed),
-                WorkingLine.Of("on the heat", "coating and vessel followed", Duration.FromSeconds(heated), Source.Computed),
+                    : [WorkingLine.Of("melting.source", method.Source!), WorkingLine.Of("melting.from-into-vessel", "melting.from-into-vessel.how", new Conductance(from), method.From!.Source)],
+                WorkingLine.Of("melting.from-vessel-into-coating", "melting.from-vessel-into-coating.how", new Conductance(into), c.Into.Source),
+                WorkingLine.Of("melting.lost-room", "melting.from-vessel-into-coating.how", new Conductance(loss), c.Loss.Source),
+                WorkingLine.Of("melting.wanted-when-stirred", "", Quantities.Of<Temperature>(target, "°C"), Source.Computed),
+                WorkingLine.Of("melting.heat-put", "", new Energy(put), Source.Computed),
+                WorkingLine.Of("melting.heat", "melting.heat.how", Duration.FromSeconds(heated), Source.Computed),
             ]);
 
         void Pass(bool heating)

@@ -2,6 +2,7 @@ using System.Text.Json.Serialization;
 using Kondiba.Core.Coatings;
 using Kondiba.Core.Measures;
 using Kondiba.Core.Reference;
+using Kondiba.Core.Wording;
 
 namespace Kondiba.Core.Melting;
 
@@ -14,7 +15,7 @@ namespace Kondiba.Core.Melting;
 /// <param name="Held">Whether the temper is likely to hold.</param>
 /// <param name="Advice">What to do and to mind.</param>
 /// <param name="Working">How it came about.</param>
-public sealed record Seeding(Mass Seed, Mass Melt, Share Share, Temperature From, Temperature LandsAt, bool Held, string Advice, [property: JsonIgnore] IReadOnlyList<WorkingLine> Working)
+public sealed record Seeding(Mass Seed, Mass Melt, Share Share, Temperature From, Temperature LandsAt, bool Held, Message Advice, [property: JsonIgnore] IReadOnlyList<WorkingLine> Working)
 {
     /// <summary>Computes it from the heat that the melted part and its bowl give off and the seed takes up; null for a coating that wants no tempering.</summary>
     /// <param name="coating">The coating.</param>
@@ -49,19 +50,19 @@ public sealed record Seeding(Mass Seed, Mass Melt, Share Share, Temperature From
             asIs || held,
             AdviceFor(),
             [
-                WorkingLine.Of("all of it", "", mass, Source.Computed),
-                WorkingLine.Of("melted part at", "", from, Source.Entered),
-                WorkingLine.Of("seed at", "as warm as the room", room, Source.Entered),
-                WorkingLine.Of("working window, from", temper.Work[0]),
-                WorkingLine.Of("working window, to", temper.Work[1]),
-                WorkingLine.Of("heat capacity, melted", c.MeltedHeat),
-                WorkingLine.Of("heat capacity, set", c.SolidHeat),
-                WorkingLine.Of("latent heat of its fat", c.LatentOfFat),
-                WorkingLine.Of("bowl, for the usual load", c.Bowl),
-                WorkingLine.Of("part of it that cools along", c.BowlTouches),
-                WorkingLine.Of("heat capacity of the bowl", c.BowlHeat),
-                WorkingLine.Of("share held back", $"({gives / 1000:0.0} + {bowl / 1000:0.0} of the bowl) kJ/kg ÷ ({gives / 1000:0.0} + {takes / 1000:0.0}) kJ/kg", new Share(share), Source.Computed),
-                WorkingLine.Of("seed", $"{mass.In("g"):0} g × {share:0.00}", mass * share, Source.Computed),
+                WorkingLine.Of("melting.all", "", mass, Source.Computed),
+                WorkingLine.Of("melting.melted-part", "", from, Source.Entered),
+                WorkingLine.Of("melting.seed", "melting.seed.how", room, Source.Entered),
+                WorkingLine.Of("melting.working-window-from", temper.Work[0]),
+                WorkingLine.Of("melting.working-window", temper.Work[1]),
+                WorkingLine.Of("melting.heat-capacity-melted", c.MeltedHeat),
+                WorkingLine.Of("melting.heat-capacity-set", c.SolidHeat),
+                WorkingLine.Of("melting.latent-heat-fat", c.LatentOfFat),
+                WorkingLine.Of("melting.bowl-usual-load", c.Bowl),
+                WorkingLine.Of("melting.part-cools-along", c.BowlTouches),
+                WorkingLine.Of("melting.heat-capacity-bowl", c.BowlHeat),
+                WorkingLine.Of("melting.share-held-back", Message.Of("melting.share-held-back.how", ("gives", gives / 1000), ("bowl", bowl / 1000), ("takes", takes / 1000)), new Share(share), Source.Computed),
+                WorkingLine.Of("melting.seed-2", Message.Of("melting.seed-2.how", ("mass", mass), ("share", share)), mass * share, Source.Computed),
             ]);
 
         // Below its melting point the seed dissolves in what is melted: it takes up all of its latent heat.
@@ -71,15 +72,13 @@ public sealed record Seeding(Mass Seed, Mass Melt, Share Share, Temperature From
             return heat.Of(melts) - (c.MeltedHeat.Value.Si * (melts - at));
         }
 
-        string AdviceFor()
+        Message AdviceFor()
         {
             if (asIs)
-                return $"It has not been above {never:0.#} °C: its temper is likely to hold, and no seed is wanted. Try a smear on paper.";
+                return Message.Of("melting.not-been-above-c", ("never", never));
             if (share > most)
-                return $"It is too hot for seed alone: more than half would have to go in. Let it cool first, to about {at + 10:0} °C.";
-            return share < least
-                ? "So little seed may not bring the crystals: melt it out warmer, and hold back more."
-                : $"Stir the seed in until it is gone, and go on stirring down to {at:0.#} °C. If lumps are left below that, take them out. A smear on paper sets glossy in five minutes when the temper holds.";
+                return Message.Of("melting.too-hot-seed-alone", ("at", at + 10));
+            return share < least ? Message.Of("melting.little-seed-may-not") : Message.Of("melting.stir-seed-until-gone", ("at", at));
         }
     }
 }

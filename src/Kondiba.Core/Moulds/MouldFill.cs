@@ -1,6 +1,7 @@
 using Kondiba.Core.Centres;
 using Kondiba.Core.Measures;
 using Kondiba.Core.Reference;
+using Kondiba.Core.Wording;
 
 namespace Kondiba.Core.Moulds;
 
@@ -11,7 +12,7 @@ namespace Kondiba.Core.Moulds;
 /// <param name="DryWafers">The same by the dry-wafer rule, to check it: the cavity heaped level with wafers.</param>
 /// <param name="Misfit">Why the insert does not go in; null when it does.</param>
 /// <param name="Remedy">What would.</param>
-public sealed record MouldFill(Volume Filled, Volume Insert, Figure<Volume> Coating, Figure<Volume> DryWafers, string? Misfit, string Remedy)
+public sealed record MouldFill(Volume Filled, Volume Insert, Figure<Volume> Coating, Figure<Volume> DryWafers, Message? Misfit, Message Remedy)
 {
     /// <summary>The cavity as what is dipped, for the film and setting models.</summary>
     public Cavity Shape(Mould mould) => new(Filled, new(Coating.Value / Filled), mould.Long, mould.Wide, mould.Kind is not CavityKind.Block);
@@ -34,27 +35,27 @@ public sealed record MouldFill(Volume Filled, Volume Insert, Figure<Volume> Coat
         var volume = insert is null ? default : broken is { } share ? filled * share : new Volume(Math.Min(insert.Shape.WholeVolume.Si, filled.Si * MostInsert));
         var coating = filled - volume;
         var wafers = filled * c.DryWafers.Value.Si;
-        var (misfit, remedy) = whole ? Fit(mould, insert!, insertName, wants, c) : (null, "");
+        var (misfit, remedy) = whole ? Fit(mould, insert!, insertName, wants, c) : (null, Message.None);
         return new(
             filled,
             volume,
             new(coating, () =>
             [
-                .. mould.Measures.Select(m => m with { What = $"{mould.Name}: {m.What}" }),
-                WorkingLine.Of("cavity", "", mould.Holds, Source.Computed),
+                .. mould.Measures.Select(m => m with { What = Message.Of("moulds.measure-of", ("mould", mould.Name), ("what", m.What)) }),
+                WorkingLine.Of("moulds.cavity", "", mould.Holds, Source.Computed),
                 .. mould.Flush || !whole ? [] : new[]
                 {
-                    WorkingLine.Of("base under the insert", c.Base), WorkingLine.Of("cover over it", c.Cover),
-                    WorkingLine.Of("filled to", "base + insert + cover, at most the brim", upTo, Source.Computed),
+                    WorkingLine.Of("moulds.base-under-insert", c.Base), WorkingLine.Of("moulds.cover-over", c.Cover),
+                    WorkingLine.Of("moulds.filled", "moulds.filled.how", upTo, Source.Computed),
                 },
-                WorkingLine.Of("filled", "", filled, Source.Computed),
-                .. insert is null ? [] : new[] { WorkingLine.Of(whole ? $"{insertName} takes" : $"pieces of {insertName} take", whole ? "" : $"{broken:0 %} of it", volume, Source.Computed) },
-                WorkingLine.Of("coating in one cavity", $"{filled.In("mL"):0.0} − {volume.In("mL"):0.0} mL", coating, Source.Computed),
+                WorkingLine.Of("moulds.filled-2", "", filled, Source.Computed),
+                .. insert is null ? [] : new[] { WorkingLine.Of(whole ? Message.Of("moulds.takes", ("insertName", insertName)) : Message.Of("moulds.pieces-take", ("insertName", insertName)), whole ? "" : Message.Of("moulds.takes.how", ("broken", broken)), volume, Source.Computed) },
+                WorkingLine.Of("moulds.coating-one-cavity", Message.Of("moulds.coating-one-cavity.how", ("filled", filled), ("volume", volume)), coating, Source.Computed),
             ]),
             new(wafers, () =>
             [
-                WorkingLine.Of("of a cavity heaped level, dry wafers melt to", c.DryWafers),
-                WorkingLine.Of("by that rule", $"{filled.In("mL"):0.0} mL × {c.DryWafers.Value.Si:0.##}", wafers, Source.Computed),
+                WorkingLine.Of("moulds.cavity-heaped-level-dry", c.DryWafers),
+                WorkingLine.Of("moulds.rule", Message.Of("moulds.rule.how", ("filled", filled), ("dryWafers", c.DryWafers.Value.Si)), wafers, Source.Computed),
             ]),
             misfit,
             remedy);
@@ -62,17 +63,17 @@ public sealed record MouldFill(Volume Filled, Volume Insert, Figure<Volume> Coat
 
     private const double MostInsert = 0.95;
 
-    private static (string? Misfit, string Remedy) Fit(Mould mould, CentreSize insert, string name, Length wants, MouldConstants c)
+    private static (Message? Misfit, Message Remedy) Fit(Mould mould, CentreSize insert, string name, Length wants, MouldConstants c)
     {
         var room = mould.Deep - c.Base.Value - c.Cover.Value;
         if (insert.Shape.Thickness > room)
-            return ($"{With.Article(name)} is {insert.Shape.Thickness.In("mm"):0.#} mm tall: with {c.Base.Value.In("mm"):0.#} mm under it and {c.Cover.Value.In("mm"):0.#} mm over it, it wants a cavity of {wants.In("mm"):0.#} mm, and the {mould.Name} is {mould.Deep.In("mm"):0.#} mm deep.",
-                $"Take one of at most {room.In("mm"):0.#} mm, such as a thin cookie, or a deeper mould.");
+            return (Message.Of("moulds.tall-under-over-wants", ("name", name), ("thickness", insert.Shape.Thickness), ("base", c.Base.Value), ("cover", c.Cover.Value), ("wants", wants), ("mould", mould.Name), ("deep", mould.Deep)),
+                Message.Of("moulds.take-one-most-such", ("room", room)));
         var (longest, widest) = (Math.Max(insert.Shape.Length.Si, insert.Shape.Width.Si), Math.Min(insert.Shape.Length.Si, insert.Shape.Width.Si));
         var walls = c.Wall.Value.Si * 2;
         return longest + walls > mould.Long.Si || widest + walls > mould.Wide.Si
-            ? ($"{With.Article(name)} is {longest * 1e3:0.#} mm wide, and leaves less than {c.Wall.Value.In("mm"):0.#} mm of coating round it in the {mould.Name}, which opens {mould.Long.In("mm"):0.#} mm.", "Take a smaller insert or a wider mould.")
-            : (null, "");
+            ? (Message.Of("moulds.too-wide", ("name", name), ("longest", new Length(longest)), ("wall", c.Wall.Value), ("mould", mould.Name), ("long", mould.Long)), "moulds.too-wide.do")
+            : (null, Message.None);
     }
 }
 
@@ -86,10 +87,10 @@ public sealed record MouldTally(Figure<Volume> Coating, Figure<Volume> DryWafers
 {
     internal static MouldTally Of(MouldFill fill, Mould mould, int begun) => new(fill.Coating, fill.DryWafers, fill.RuleAgrees, mould.AtOnce, new(Moulds.Rounds.For(begun, mould.AtOnce), () =>
     [
-        WorkingLine.Count("pieces, those that go wrong too", "", begun, Source.Computed),
-        WorkingLine.Count("cavities in one mould", "", mould.Cavities, Source.Kitchen),
-        WorkingLine.Count("moulds owned", "", mould.Trays, Source.Kitchen),
-        WorkingLine.Count("rounds", $"{begun} ÷ ({mould.Cavities} × {mould.Trays}), up to whole ones", Moulds.Rounds.For(begun, mould.AtOnce), Source.Computed),
+        WorkingLine.Count("moulds.pieces-those-go-wrong", "", begun, Source.Computed),
+        WorkingLine.Count("moulds.cavities-one-mould", "", mould.Cavities, Source.Kitchen),
+        WorkingLine.Count("moulds.moulds-owned", "", mould.Trays, Source.Kitchen),
+        WorkingLine.Count("moulds.rounds", Message.Of("moulds.rounds.how", ("begun", begun), ("cavities", mould.Cavities), ("trays", mould.Trays)), Moulds.Rounds.For(begun, mould.AtOnce), Source.Computed),
     ]));
 }
 

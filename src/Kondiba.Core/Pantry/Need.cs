@@ -2,6 +2,7 @@ using Kondiba.Core.Amounts;
 using Kondiba.Core.Measures;
 using Kondiba.Core.Prep;
 using Kondiba.Core.Reference;
+using Kondiba.Core.Wording;
 
 namespace Kondiba.Core.Pantry;
 
@@ -41,7 +42,7 @@ public sealed record Need(string Ware, Figure<double> ToHave, double Used)
             if (pot.Thinner is { } thinner)
                 yield return Weighed($"thinner.{thinner.Code}", thinner.Mass.Value, used, () => thinner.Mass.Working);
             foreach (var drops in pot.Drops)
-                yield return new($"tint.{drops.Tint}", new(drops.InPot, () => [WorkingLine.Count("drops", $"{drops.Per100} in 100 g", drops.InPot, Source.Computed)]), drops.InPot);
+                yield return new($"tint.{drops.Tint}", new(drops.InPot, () => [WorkingLine.Count("pantry.drops", Message.Of("pantry.drops.how", ("per100", drops.Per100)), drops.InPot, Source.Computed)]), drops.InPot);
         }
 
         static Need Weighed(string ware, Mass mass, double used, Func<IReadOnlyList<WorkingLine>> working) => new(ware, new(mass.In("g"), working), mass.In("g") * used);
@@ -77,7 +78,7 @@ public sealed record Need(string Ware, Figure<double> ToHave, double Used)
                 if (tables.Ingredient(amount.Ingredient) is { Tap: false } ingredient)
                 {
                     var wanted = amount.Count ?? amount.Mass.Value.In("g");
-                    yield return new(ingredient.BoughtAs, new(wanted, () => [WorkingLine.Count($"pieces of {filling.Name}", "", filled.Pieces, Source.Computed), .. amount.Mass.Working]), wanted);
+                    yield return new(ingredient.BoughtAs, new(wanted, () => [WorkingLine.Count(Message.Of("pantry.pieces", ("filling", filling.Name)), "", filled.Pieces, Source.Computed), .. amount.Mass.Working]), wanted);
                 }
             }
 
@@ -90,7 +91,7 @@ public sealed record Need(string Ware, Figure<double> ToHave, double Used)
         from packing in order.Packing ?? []
         where packing.Per >= 1 && tables.Wares.Supplies.Any(s => s.Code == packing.Supply)
         let amount = Math.Ceiling((double)tally.Pieces / packing.Per) * packing.Each
-        select new Need($"supply.{packing.Supply}", new(amount, () => [WorkingLine.Count("for packing", $"{tally.Pieces} ÷ {packing.Per}, up to whole ones, × {packing.Each:0.##}", amount, Source.Computed)]), amount);
+        select new Need($"supply.{packing.Supply}", new(amount, () => [WorkingLine.Count("pantry.packing", Message.Of("pantry.packing.how", ("pieces", tally.Pieces), ("per", packing.Per), ("each", packing.Each)), amount, Source.Computed)]), amount);
 
     private static Need Begin(string ware, int begun, LineTally line, Centres.Centre centre, TradeTables tables)
     {
@@ -100,13 +101,13 @@ public sealed record Need(string Ware, Figure<double> ToHave, double Used)
         return new(ware, new(bought, () =>
         [
             .. line.Count.Working,
-            WorkingLine.Of("go wrong", centre.Spoil),
-            WorkingLine.Count("to begin", "up to whole ones", begun, Source.Computed),
+            WorkingLine.Of("pantry.go-wrong", centre.Spoil),
+            WorkingLine.Count("pantry.begin", "pantry.begin.how", begun, Source.Computed),
             .. unfit is null ? [] : new[]
             {
-                WorkingLine.Of("of those bought, not fit for dipping", unfit),
-                WorkingLine.Of("to be so sure of enough good ones", tables.Prep.Good),
-                WorkingLine.Count("to buy", $"the fewest of which {begun} are fit, that surely (binomial)", bought, Source.Computed),
+                WorkingLine.Of("pantry.those-bought-not-fit", unfit),
+                WorkingLine.Of("pantry.sure-enough-good-ones", tables.Prep.Good),
+                WorkingLine.Count("pantry.buy", Message.Of("pantry.buy.how", ("begun", begun)), bought, Source.Computed),
             },
         ]), bought);
     }
@@ -115,7 +116,7 @@ public sealed record Need(string Ware, Figure<double> ToHave, double Used)
     [
         .. needs.GroupBy(n => n.Ware).Select(same => same.ToList()).Select(same => same.Count == 1 ? same[0] : new Need(
             same[0].Ware,
-            new(same.Sum(n => n.ToHave.Value), () => [.. same.SelectMany(n => n.ToHave.Working), WorkingLine.Count("together", string.Join(" + ", same.Select(n => $"{n.ToHave.Value:0.##}")), same.Sum(n => n.ToHave.Value), Source.Computed)]),
+            new(same.Sum(n => n.ToHave.Value), () => [.. same.SelectMany(n => n.ToHave.Working), WorkingLine.Count("pantry.together", Message.Of("pantry.added", ("parts", Argument.Of(same.Select(n => Message.Of("pantry.count", ("count", n.ToHave.Value)))))), same.Sum(n => n.ToHave.Value), Source.Computed)]),
             same.Sum(n => n.Used))),
     ];
 }

@@ -1,6 +1,7 @@
 using Kondiba.Core.Amounts;
 using Kondiba.Core.Measures;
 using Kondiba.Core.Reference;
+using Kondiba.Core.Wording;
 
 namespace Kondiba.Core.Pantry;
 
@@ -36,6 +37,6 @@ public sealed record ShoppingList(IReadOnlyList<ShoppingLine> Lines, Money Price
         return new(
             lines,
             lines.Aggregate(default(Money), (sum, l) => sum + l.Cover.Price),
-            [.. lines.Where(l => l.ToBuy > 0 && l.Ware.Packs.Count == 0).Select(l => new Problem(l.Ware.Code, $"No pack or price is known of {l.Ware.Name}.", "Put it in under the pantry.", Severity.Mind))]);
+            [.. lines.Where(l => l.ToBuy > 0 && l.Ware.Packs.Count == 0).Select(l => new Problem(l.Ware.Code, Message.Of("pantry.pack-price-known", ("ware", l.Ware.Name)), "pantry.pack-price-known.do", Severity.Mind))]);
     }
 }

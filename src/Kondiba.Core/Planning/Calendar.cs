@@ -36,7 +36,7 @@ public static class Calendar
         }
 
         foreach (var tray in plan.Trays.Where(t => t.OutBy is not null))
-            Event($"{tray.Task}/out", tray.Ends, tray.Ends, $"Out of the {tray.Place.Replace('-', ' ')}: {tray.Title}", $"At the latest at {tray.OutBy:HH:mm}: colder, it sweats.", true);
+            Event($"{tray.Task}/out", tray.Ends, tray.Ends, $"Out of the {plan.Places.First(p => p.Place == tray.Place).Name}: {tray.Title}", $"At the latest at {tray.OutBy:HH:mm}: colder, it sweats.", true);
         foreach (var order in plan.Orders)
             Event($"{order.Order}/pickup", order.Pickup, order.Pickup, $"Collected: {orders.GetValueOrDefault(order.Order, order.Order)}", $"Ready at {order.Ready:HH:mm}.", true);
         Line("END", "VCALENDAR");

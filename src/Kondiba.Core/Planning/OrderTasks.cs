@@ -4,6 +4,7 @@ using Kondiba.Core.Measures;
 using Kondiba.Core.Prep;
 using Kondiba.Core.Reference;
 using Kondiba.Core.Setting;
+using Kondiba.Core.Wording;
 using NodaTime;
 
 namespace Kondiba.Core.Planning;
@@ -269,7 +270,7 @@ internal sealed class OrderTasks
             return liked;
         if (choices.Count > 0)
             return choices;
-        Problems.Add(new($"lines[{line.Line}]", $"{step.For}: the coat sets nowhere in your kitchen.", "Cool the room, or say under Kitchen, Places that you have a fridge or a cool box.", Severity.Mind));
+        Problems.Add(new($"lines[{line.Line}]", Message.Of("planning.coat-sets-nowhere-kitchen", ("for", step.For)), "planning.coat-sets-nowhere-kitchen.do", Severity.Mind));
         return [new(Place.Room, takes, 60)];
     }
 

@@ -52,9 +52,10 @@ public sealed record DayOrder(string Order, LocalDateTime Pickup, LocalDateTime 
 
 /// <summary>How much there is of a place.</summary>
 /// <param name="Place">Its code: "fridge", "pots".</param>
+/// <param name="Name">As the maker calls it.</param>
 /// <param name="Has">Trays or pots.</param>
 /// <param name="Full">When there is no room for another.</param>
-public sealed record DayPlace(string Place, int Has, IReadOnlyList<Between> Full);
+public sealed record DayPlace(string Place, string Name, int Has, IReadOnlyList<Between> Full);
 
 /// <summary>From one moment to another.</summary>
 public sealed record Between(LocalDateTime From, LocalDateTime To);

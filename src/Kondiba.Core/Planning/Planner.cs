@@ -148,7 +148,7 @@ public sealed class Planner
     public Plan Read(Solution solution) => Read(solution, []);
 
     /// <summary>A stretched solution, with what is short.</summary>
-    public Plan ReadShort(Solution stretched) => Read(stretched with { Outcome = Outcome.Impossible }, Shortages.Of(Problem, stretched, made, clock, names));
+    public Plan ReadShort(Solution stretched) => Read(stretched with { Outcome = Outcome.Impossible }, Shortages.Of(Problem, stretched, made, clock, request.Tables.Setting, names));
 
     private Plan Read(Solution solution, IReadOnlyList<Shortage> shortages)
     {
@@ -222,7 +222,8 @@ public sealed class Planner
                 full.Add(span);
         }
 
-        return new(Shortages.PlaceOf(resource.Code).Place, resource.Has / resource.Unit, [.. full.Select(f => new Between(At(f.From), At(f.To)))]);
+        var place = Shortages.PlaceOf(resource.Code).Place;
+        return new(place, request.Tables.Setting.NameOf(place), resource.Has / resource.Unit, [.. full.Select(f => new Between(At(f.From), At(f.To)))]);
     }
 
     private DayHands Hands(Worker worker, Minutes hours, List<(Placed Placed, TaskInfo Info)> placed) => new(

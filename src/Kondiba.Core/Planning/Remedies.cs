@@ -1,4 +1,5 @@
 using Kondiba.Core.Amounts;
+using Kondiba.Core.Wording;
 using NodaTime;
 
 namespace Kondiba.Core.Planning;
@@ -13,10 +14,10 @@ namespace Kondiba.Core.Planning;
 public sealed record OrderChange(string Order, LocalDateTime? Pickup = null, int? Line = null, string? Centre = null, string? Size = null, double? Depth = null);
 
 /// <summary>A change that makes a plan fit; it was tried.</summary>
-/// <param name="What">In words: "a helper on Saturday from 14:00".</param>
+/// <param name="What">What is changed: "a helper on Saturday from 14:00".</param>
 /// <param name="Arranged">What is arranged then; null to leave it.</param>
 /// <param name="Change">The change of an order; null for none.</param>
-public sealed record Remedy(string What, Arrangements? Arranged, OrderChange? Change)
+public sealed record Remedy(Message What, Arrangements? Arranged, OrderChange? Change)
 {
     /// <summary>The request with the change made.</summary>
     public PlanRequest In(PlanRequest request) => request with
@@ -72,36 +73,35 @@ internal static class Remedies
     private static IEnumerable<IEnumerable<Remedy>> Ways(PlanRequest request, IReadOnlyList<Shortage> shortages, IReadOnlyDictionary<string, string> names)
     {
         var places = shortages.Where(s => s.Kind is Short.Place).ToList();
-        var plain = Ways(request, shortages, names, request.Arranged, "");
+        var plain = Ways(request, shortages, names, request.Arranged, Message.None);
         if (places.Count == 0)
             return plain;
 
         // Room first; where that is not all that is short, whatever else helps goes together with it.
-        var room = Enumerable.Range(0, 3).Select(n => Room(request.Arranged, places, n)).ToList();
-        return shortages.Count == places.Count ? [room, .. plain] : [room, .. plain.Zip(Ways(request, shortages, names, room[0].Arranged!, $", and {room[0].What}"), (alone, together) => alone.Concat(together))];
+        var room = Enumerable.Range(0, 3).Select(n => Room(request.Arranged, places, n, request.Tables.Setting)).ToList();
+        return shortages.Count == places.Count ? [room, .. plain] : [room, .. plain.Zip(Ways(request, shortages, names, room[0].Arranged!, room[0].What), (alone, together) => alone.Concat(together))];
     }
 
-    private static Remedy Room(Arrangements arranged, List<Shortage> places, int more)
+    private static Remedy Room(Arrangements arranged, List<Shortage> places, int more, Setting.SettingConstants setting)
     {
-        string Said(Shortage s, int n) => s.Of is "pots" ? n == 1 ? "one more pot" : $"{n} more pots"
-            : s.Of!.StartsWith("mould.", StringComparison.Ordinal) ? n == 1 ? "as many moulds again" : $"{n} times as many moulds more"
-            : $"room for {n} more {(n == 1 ? "tray" : "trays")} in the {s.Of.Replace('-', ' ')}";
+        static string Code(string place) => place is "pots" ? "planning.more-pots"
+            : place.StartsWith("mould.", StringComparison.Ordinal) ? "planning.more-moulds" : "planning.more-room";
         return new(
-            string.Join(", ", places.Select(s => $"{Said(s, s.Much + more)} on {s.From:dddd}")),
+            Message.Of("planning.all-of", ("parts", Argument.Of(places.Select(s => Message.Of(Code(s.Of!), ("place", setting.NameOf(s.Of!)), ("more", s.Much + more), ("day", s.From)))))),
             arranged with { Places = [.. arranged.Places, .. places.Select(s => new PlaceOn(s.Of!, s.Much + more, s.From.Date.PlusDays(-1).AtMidnight(), s.To.Date.PlusDays(2).AtMidnight()))] },
             null);
     }
 
-    private static IEnumerable<IEnumerable<Remedy>> Ways(PlanRequest request, IReadOnlyList<Shortage> shortages, IReadOnlyDictionary<string, string> names, Arrangements arranged, string and)
+    private static IEnumerable<IEnumerable<Remedy>> Ways(PlanRequest request, IReadOnlyList<Shortage> shortages, IReadOnlyDictionary<string, string> names, Arrangements arranged, Message and)
     {
         var tables = request.Tables;
         string Name(string order) => names.GetValueOrDefault(order, order);
         foreach (var pin in shortages.Where(s => s.Kind is Short.Pin))
-            yield return [new($"no pin: “{pin.What[..pin.What.IndexOf(':', StringComparison.Ordinal)]}” may move{and}", arranged with { Tasks = arranged.Tasks.Where(t => t.Key != pin.Of).ToDictionary() }, null)];
+            yield return [new(With(Message.Of("planning.no-pin", ("task", pin.What.Arguments[0].Value))), arranged with { Tasks = arranged.Tasks.Where(t => t.Key != pin.Of).ToDictionary() }, null)];
         foreach (var late in shortages.Where(s => s.Kind is Short.Time))
         {
             var ready = Quarter(late.To);
-            yield return Enumerable.Range(0, 9).Select(i => ready.PlusMinutes(i * Step)).Select(at => new Remedy($"{Name(late.Of!)} is collected {at:dddd} at {at:HH:mm}{and}", arranged, new(late.Of!, Pickup: at)));
+            yield return Enumerable.Range(0, 9).Select(i => ready.PlusMinutes(i * Step)).Select(at => new Remedy(With(Message.Of("planning.collected-later", ("order", Name(late.Of!)), ("at", at))), arranged, new(late.Of!, Pickup: at)));
         }
 
         var lacking = shortages.Where(s => s.Kind is not (Short.Pin or Short.Place)).ToList();
@@ -112,19 +112,19 @@ internal static class Remedies
         {
             if (Open(day) is not { } open)
             {
-                yield return Enumerable.Range(1, 6).Select(i => new DayHours(new(10, 0), new(10 + (2 * i), 0))).Select(h => Hours([(day, h)], $"work on {day:dddd} from {h.From:HH:mm} to {h.To:HH:mm}"));
+                yield return Enumerable.Range(1, 6).Select(i => new DayHours(new(10, 0), new(10 + (2 * i), 0))).Select(h => Hours([(day, h)], Message.Of("planning.work-from", ("day", day), ("from", h.From), ("to", h.To))));
                 continue;
             }
 
-            yield return Steps().Select(m => open.From.PlusMinutes(-m)).TakeWhile(f => f >= FirstHour && f < open.From).Select(f => Hours([(day, open with { From = f })], $"start at {f:HH:mm} on {day:dddd}"));
-            yield return Steps().Select(m => open.To.PlusMinutes(m)).TakeWhile(t => t <= LastHour && t > open.To).Select(t => Hours([(day, open with { To = t })], $"go on until {t:HH:mm} on {day:dddd}"));
+            yield return Steps().Select(m => open.From.PlusMinutes(-m)).TakeWhile(f => f >= FirstHour && f < open.From).Select(f => Hours([(day, open with { From = f })], Message.Of("planning.start", ("f", f), ("day", day))));
+            yield return Steps().Select(m => open.To.PlusMinutes(m)).TakeWhile(t => t <= LastHour && t > open.To).Select(t => Hours([(day, open with { To = t })], Message.Of("planning.go-until", ("t", t), ("day", day))));
         }
 
         if (days.Count > 0)
         {
             yield return Enumerable.Range(1, MostHours).Select(h => Hours(
                 [.. days.Select(d => (d, Open(d) is { } o ? new DayHours(Max(FirstHour, o.From, -h), Max(LastHour, o.To, h)) : new(new(8, 0), new(12 + (2 * h), 0))))],
-                $"{h} {(h == 1 ? "hour" : "hours")} more in the morning and in the evening, {string.Join(" and ", days.Select(d => $"{d:dddd}"))}"));
+                Message.Of("planning.more-morning-evening", ("h", h), ("days", Argument.Of(days.Select(d => Message.Of("planning.weekday", ("day", d))))))));
         }
 
         foreach (var (at, to) in lacking.Where(s => s.Kind is Short.Hands).Select(s => (s.From, s.To)).Concat(lacking.Where(s => s.Kind is not Short.Hands).Select(s => (s.To.PlusHours(-4), s.To))).DistinctBy(s => s.Item1.Date))
@@ -132,23 +132,24 @@ internal static class Remedies
             var until = to.Date > at.Date || to.Hour >= LastHour.Hour ? LastHour : new LocalTime(to.Hour + 1, 0);
             var from = at.Hour < FirstHour.Hour ? FirstHour : new LocalTime(at.Hour, 0);
             yield return Enumerable.Range(0, 6).Select(i => from.PlusHours(-i)).TakeWhile(f => f >= FirstHour && f <= from)
-                .Select(f => new Remedy($"a helper on {at:dddd} from {f:HH:mm} to {until:HH:mm}{and}", arranged with { Helpers = [.. arranged.Helpers, new(at.Date, new(f, until))] }, null));
+                .Select(f => new Remedy(With(Message.Of("planning.helper", ("day", at), ("from", f), ("to", until))), arranged with { Helpers = [.. arranged.Helpers, new(at.Date, new(f, until))] }, null));
         }
 
         foreach (var order in lacking.Exists(s => s.Kind is Short.Hands) ? request.Orders.OrderBy(o => o.Draft.Pickup).Take(MostOrders) : [])
-            yield return LaterBy.Select(h => order.Draft.Pickup!.Value.PlusHours(h)).Select(at => new Remedy($"{Name(order.Code)} is collected {at:dddd} at {at:HH:mm}{and}", arranged, new(order.Code, Pickup: at)));
+            yield return LaterBy.Select(h => order.Draft.Pickup!.Value.PlusHours(h)).Select(at => new Remedy(With(Message.Of("planning.collected-later", ("order", Name(order.Code)), ("at", at))), arranged, new(order.Code, Pickup: at)));
         foreach (var (order, line, i) in request.Orders.SelectMany(o => o.Draft.Lines.Select((l, i) => (o, l, i))).Where(l => Perishable(l.l, request)).Take(MostOrders))
         {
             var instead = tables.Centre(Instead)!;
-            yield return [new($"{instead.Plural} instead of {tables.Centre(line.Centre)!.Plural} for {Name(order.Code)}{and}", arranged, new(order.Code, null, i, instead.Code, instead.Sizes[^1].Code, instead.UsualDepth.Value.Si))];
+            yield return [new(With(Message.Of("planning.instead", ("instead", instead.Plural), ("of", tables.Centre(line.Centre)!.Plural), ("order", Name(order.Code)))), arranged, new(order.Code, null, i, instead.Code, instead.Sizes[^1].Code, instead.UsualDepth.Value.Si))];
         }
 
         if (arranged.Hours.Count + arranged.Places.Count + arranged.Tasks.Count(t => t.Value.Done is null) is > 0 and var count)
-            yield return and.Length > 0 ? [] : [new($"take back what was arranged, {count} in all", Arrangements.None with { Tasks = arranged.Tasks.Where(t => t.Value.Done is not null).ToDictionary(), Helpers = arranged.Helpers }, null)];
+            yield return and != Message.None ? [] : [new(Message.Of("planning.take-back-arranged", ("count", count)), Arrangements.None with { Tasks = arranged.Tasks.Where(t => t.Value.Done is not null).ToDictionary(), Helpers = arranged.Helpers }, null)];
 
+        Message With(Message what) => and == Message.None ? what : Message.Of("planning.what-and", ("what", what), ("and", and));
         DayHours? Open(LocalDate day) => arranged.HoursOf(day, tables.Working);
-        Remedy Hours(IReadOnlyList<(LocalDate Day, DayHours Hours)> other, string what) =>
-            new($"{what}{and}", arranged with { Hours = [.. arranged.Hours.Where(h => other.All(o => o.Day != h.Day)), .. other.Select(o => new HoursOn(o.Day, o.Hours))] }, null);
+        Remedy Hours(IReadOnlyList<(LocalDate Day, DayHours Hours)> other, Message what) =>
+            new(With(what), arranged with { Hours = [.. arranged.Hours.Where(h => other.All(o => o.Day != h.Day)), .. other.Select(o => new HoursOn(o.Day, o.Hours))] }, null);
     }
 
     /// <summary>A time moved by some hours, at most to a limit.</summary>

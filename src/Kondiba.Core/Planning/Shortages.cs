@@ -1,4 +1,5 @@
 using System.Text.Json.Serialization;
+using Kondiba.Core.Wording;
 using NodaTime;
 
 namespace Kondiba.Core.Planning;
@@ -30,17 +31,17 @@ public enum Short
 
 /// <summary>Something of which there is not enough for a plan.</summary>
 /// <param name="Kind">What kind of thing.</param>
-/// <param name="What">In words, with how much.</param>
+/// <param name="What">What is short, with how much.</param>
 /// <param name="Of">Code of the place, the order or the task; null for hands.</param>
 /// <param name="From">From when it is short.</param>
 /// <param name="To">Until when.</param>
 /// <param name="Much">Minutes of hands, trays, or minutes late.</param>
-public sealed record Shortage(Short Kind, string What, string? Of, LocalDateTime From, LocalDateTime To, int Much);
+public sealed record Shortage(Short Kind, Message What, string? Of, LocalDateTime From, LocalDateTime To, int Much);
 
 /// <summary>Reads off what is short from a plan that was allowed more than there is.</summary>
 internal static class Shortages
 {
-    public static IReadOnlyList<Shortage> Of(PlanProblem problem, Solution elastic, OrderTasks made, PlanClock clock, IReadOnlyDictionary<string, string> names)
+    public static IReadOnlyList<Shortage> Of(PlanProblem problem, Solution elastic, OrderTasks made, PlanClock clock, Setting.SettingConstants setting, IReadOnlyDictionary<string, string> names)
     {
         var tasks = problem.Tasks.ToDictionary(t => t.Code);
         var all = elastic.All.ToList();
@@ -54,7 +55,7 @@ internal static class Shortages
             group task by clock.At(task.Start).Date into day
             orderby day.Key
             let much = day.Sum(t => t.End - t.Start)
-            select new Shortage(Short.Hands, $"{day.Key:dddd}: {Said(much)} of hands are missing.", null, clock.At(day.Min(t => t.Start)), clock.At(day.Max(t => t.End)), much);
+            select new Shortage(Short.Hands, Message.Of("planning.hands-missing", ("day", day.Key), ("much", Duration.FromMinutes(much))), null, clock.At(day.Min(t => t.Start)), clock.At(day.Max(t => t.End)), much);
 
         IEnumerable<Shortage> Places()
         {
@@ -67,8 +68,8 @@ internal static class Shortages
                 if (over.Count == 0)
                     continue;
                 var (from, to, much) = (clock.At(over[0].When.From), clock.At(over[^1].When.To), (int)Math.Ceiling(over.Max(o => o.Much) / (double)resource.Unit));
-                var (place, said) = PlaceOf(resource.Code);
-                yield return new(Short.Place, $"{from:dddd}: {said} {from:HH:mm}–{to:HH:mm}, {much} too few.", place, from, to, much);
+                var (place, full) = PlaceOf(resource.Code);
+                yield return new(Short.Place, Message.Of(full, ("place", setting.NameOf(place)), ("from", from), ("to", to), ("much", much)), place, from, to, much);
             }
         }
 
@@ -79,19 +80,19 @@ internal static class Shortages
             group (task, late) by made.Info[task.Code].Order into order
             let most = order.MaxBy(t => t.late)
             let ready = clock.At(most.task.End)
-            select new Shortage(Short.Time, $"{Order(most.task.Code)}: cannot be ready before {ready:dddd HH:mm}, {Said(most.late)} after it is collected.", order.Key, clock.At(tasks[most.task.Code].Latest), ready, most.late);
+            select new Shortage(Short.Time, Message.Of("planning.not-ready-before", ("order", Order(most.task.Code)), ("ready", ready), ("late", Duration.FromMinutes(most.late))), order.Key, clock.At(tasks[most.task.Code].Latest), ready, most.late);
 
         IEnumerable<Shortage> Keeping() =>
             from task in elastic.Tasks
             let soon = tasks[task.Code].Earliest - task.Start
             where soon > 0 && !tasks[task.Code].Done
             let limit = clock.At(tasks[task.Code].Earliest)
-            select new Shortage(Short.Keeping, $"{made.Info[task.Code].Title}: not before {limit:dddd HH:mm}, or it does not keep until {Order(task.Code)} is collected; and then there is no time.", task.Code, clock.At(task.Start), limit, soon);
+            select new Shortage(Short.Keeping, Message.Of("planning.does-not-keep", ("task", made.Info[task.Code].Title), ("limit", limit), ("order", Order(task.Code))), task.Code, clock.At(task.Start), limit, soon);
 
         IEnumerable<Shortage> Pins() =>
             from task in elastic.Tasks
             where tasks[task.Code] is { At: { } at, Done: false } && at != task.Start
-            select new Shortage(Short.Pin, $"{made.Info[task.Code].Title}: pinned at {clock.At(tasks[task.Code].At!.Value):dddd HH:mm}, where it cannot be; {clock.At(task.Start):dddd HH:mm} would do.", task.Code, clock.At(tasks[task.Code].At!.Value), clock.At(task.Start), Math.Abs(task.Start - tasks[task.Code].At!.Value));
+            select new Shortage(Short.Pin, Message.Of("planning.pinned-where-it-cannot-be", ("task", made.Info[task.Code].Title), ("at", clock.At(tasks[task.Code].At!.Value)), ("instead", clock.At(task.Start))), task.Code, clock.At(tasks[task.Code].At!.Value), clock.At(task.Start), Math.Abs(task.Start - tasks[task.Code].At!.Value));
     }
 
     /// <summary>What is taken of a resource, from when to when.</summary>
@@ -103,14 +104,12 @@ internal static class Shortages
             .Concat(solution.Melts.Where(m => problem.Colours.First(c => c.Code == m.Colour).Takes.Contains(resource)).Select(m => new Away(new(m.Melt.Start, m.Wash.End), 1)));
     }
 
-    /// <summary>Code of a resource's place, and what is said when it is full.</summary>
-    public static (string Place, string Said) PlaceOf(string resource)
+    /// <summary>Code of a resource's place, and of the sentence that says it is full.</summary>
+    public static (string Place, string Full) PlaceOf(string resource)
     {
         if (resource.StartsWith("place.", StringComparison.Ordinal))
-            return (resource["place.".Length..], $"the {resource["place.".Length..].Replace('-', ' ')} is full");
-        return resource.StartsWith("mould.", StringComparison.Ordinal) ? (resource, "the moulds are in use") : ("pots", "every pot is in use");
+            return (resource["place.".Length..], "planning.place-is-full");
+        return resource.StartsWith("mould.", StringComparison.Ordinal) ? (resource, "planning.moulds-are-in-use") : ("pots", "planning.every-pot-is-in-use");
     }
 
-    /// <summary>Minutes as they are said: "2 h 10 min".</summary>
-    public static string Said(int minutes) => minutes < 60 ? $"{minutes} min" : minutes % 60 == 0 ? $"{minutes / 60} h" : $"{minutes / 60} h {minutes % 60} min";
 }

@@ -3,6 +3,7 @@ using Kondiba.Core.Fillings;
 using Kondiba.Core.Measures;
 using Kondiba.Core.Planning;
 using Kondiba.Core.Reference;
+using Kondiba.Core.Wording;
 using NodaTime;
 
 namespace Kondiba.Core.Prep;
@@ -125,14 +126,14 @@ public sealed record PrepList(
         {
             var stands = Period.Between(starts[step.Code], next[step.Code].Min(), PeriodUnits.Seconds).Seconds - (long)step.Hands.TotalSeconds;
             if (stands > step.Rule.AtMost!.Value.TotalSeconds + 60)
-                yield return new(step.Code, $"{step.For}: “{step.Rule.Text}” would stand {stands / 60} min, and {step.Rule.AtMost.Value.TotalMinutes:0} min is as long as it should.", "Do that step later by hand, or make this order in two parts.", Severity.Mind);
+                yield return new(step.Code, Message.Of("prep.would-stand-min-min", ("for", step.For), ("text", step.Rule.Text), ("stands", stands / 60), ("atMost", step.Rule.AtMost.Value.TotalMinutes)), "prep.would-stand-min-min.do", Severity.Mind);
         }
     }
 
     private static IEnumerable<Problem> Late(List<PrepStep> steps, LocalDateTime now)
     {
         if (steps.Count > 0 && steps[0].Starts < now)
-            yield return new("pickup", $"The first step should have begun on {steps[0].Starts:ddd d MMM, HH:mm}.", "Begin at once, take help, or agree on a later pickup.", Severity.Mind);
+            yield return new("pickup", Message.Of("prep.first-step-should-begun", ("starts", steps[0].Starts)), "prep.first-step-should-begun.do", Severity.Mind);
     }
 
     /// <summary>What is dipped longer before its pickup than it keeps.</summary>
@@ -144,7 +145,7 @@ public sealed record PrepList(
             if (steps.Find(s => s.Stage is Stage.Dip && s.Lines.Contains(line.Line)) is not { Starts: var dipped })
                 continue;
             if (Safety.Keeping.Of(centre, tables) is { } keeping && pickup.PlusSeconds(-(long)keeping.Keeps.Value.TotalSeconds) > dipped)
-                yield return new($"lines[{line.Line}]", $"{line.Count.Value} {centre.Plural} would be dipped on {dipped:ddd d MMM, HH:mm}, and keep {keeping.Keeps.Value.TotalHours:0} h.", "Make them last, or in an order of their own.", Severity.Mind);
+                yield return new($"lines[{line.Line}]", Message.Of("prep.would-dipped-keep-h", ("line", line.Count.Value), ("plural", centre.Plural), ("dipped", dipped), ("keeps", keeping.Keeps.Value.TotalHours)), "prep.would-dipped-keep-h.do", Severity.Mind);
         }
     }
 }

@@ -1,6 +1,7 @@
 using Kondiba.Core.Figures;
 using Kondiba.Core.Measures;
 using Kondiba.Core.Reference;
+using Kondiba.Core.Wording;
 using NodaTime;
 
 namespace Kondiba.Core.Prep;
@@ -46,7 +47,7 @@ public sealed record PrepRule(
     /// <summary>The same, done to the parts of a figure: "{parts}" in its text stands for their names.</summary>
     public PrepRule To(FigureWork work) => this with
     {
-        Text = Text.Replace("{parts}", With.List(work.Parts), StringComparison.Ordinal),
+        Text = Text.Replace("{parts}", English.List(work.Parts), StringComparison.Ordinal),
         Each = Each is null ? null : new(Each.Value * work.Count, Each.Source),
     };
 

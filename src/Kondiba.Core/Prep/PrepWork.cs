@@ -5,6 +5,7 @@ using Kondiba.Core.Fillings;
 using Kondiba.Core.Measures;
 using Kondiba.Core.Moulds;
 using Kondiba.Core.Reference;
+using Kondiba.Core.Wording;
 using NodaTime;
 
 namespace Kondiba.Core.Prep;
@@ -239,7 +240,7 @@ internal sealed class PrepWork
             var (code, of) = ($"mould.{line.Line}.{round}", $"{now} in the {mould.Name}{(rounds > 1 ? $", round {round} of {rounds}" : "")}");
             var features = (line.Parts ?? []).Where(p => p.Code.StartsWith("feature-", StringComparison.Ordinal)).ToList();
             if (features.Count > 0)
-                after = [Add($"{code}.features", Stage.Dip, of, [line.Line], new("features", [], $"Brush or pipe the features first, each in its colour: {With.List([.. features.Select(f => tables.Coating(f.Coating)!.Colour(f.Colour)!.Name)])}. Let each set before its neighbour.", "Brushed into one another they smear; on the outside they cannot be put right.", c.Feature.Source, place, Wait: c.AccentChill), c.Feature.Value * (now * features.Count), after, pots: [.. features.Select(p => $"{p.Coating}.{p.Colour}")], mould: mould.Code)];
+                after = [Add($"{code}.features", Stage.Dip, of, [line.Line], new("features", [], $"Brush or pipe the features first, each in its colour: {English.List([.. features.Select(f => tables.Coating(f.Coating)!.Colour(f.Colour)!.Name)])}. Let each set before its neighbour.", "Brushed into one another they smear; on the outside they cannot be put right.", c.Feature.Source, place, Wait: c.AccentChill), c.Feature.Value * (now * features.Count), after, pots: [.. features.Select(p => $"{p.Coating}.{p.Colour}")], mould: mould.Code)];
             if (line.Parts?.Any(p => p.Code == "accent") is true)
                 after = [Add($"{code}.accent", Stage.Dip, of, [line.Line], new("accent", [], "Paint or pour the accents first.", "Poured onto a wet accent, the next layer draws it out of shape.", c.AccentChill.Source, place, Wait: c.AccentChill), c.Accent.Value * now, after, pots: [.. line.Parts!.Where(p => p.Code == "accent").Select(p => $"{p.Coating}.{p.Colour}")], mould: mould.Code)];
             var text = $"{(making.Insert is null ? "Fill the cavities" : draft.Making!.Mould!.Broken is not null ? $"Pour a little into each cavity, press in the broken {making.Insert.Value.Centre.Plural}, then fill up" : "A small base, the insert pressed to the middle, edges first, then over")}; tap hard, prick bubbles, scrape flush{(round > 1 ? ". The pieces of the round before come out first" : "")}.";

@@ -2,6 +2,7 @@ using Kondiba.Core.Amounts;
 using Kondiba.Core.Centres;
 using Kondiba.Core.Reference;
 using Kondiba.Core.Setting;
+using Kondiba.Core.Wording;
 
 namespace Kondiba.Core.Prep;
 
@@ -40,7 +41,7 @@ public static class Schools
     {
         var school = tables.Schools.FirstOrDefault(s => s.Code == code);
         if (school is null)
-            return new($"schools.{code}", $"There is no matter called '{code}' in which makers differ.", $"Choose of {string.Join(", ", tables.Schools.Select(s => s.Code))}.");
-        return school.Choices.Any(c => c.Code == choice) ? null : new($"schools.{code}", $"{school.Name}: there is no way called '{choice}'.", $"Choose {string.Join(" or ", school.Choices.Select(c => c.Code))}.");
+            return new($"schools.{code}", Message.Of("prep.matter-called-which-makers", ("code", code)), Message.Of("prep.matter-called-which-makers.do", ("schools", Argument.Of(tables.Schools.Select(s => s.Code)))));
+        return school.Choices.Any(c => c.Code == choice) ? null : new($"schools.{code}", Message.Of("prep.way-called", ("school", school.Name), ("choice", choice)), Message.Of("prep.way-called.do", ("choices", Argument.Of(school.Choices.Select(c => c.Code)))));
     }
 }

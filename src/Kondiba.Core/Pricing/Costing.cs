@@ -1,6 +1,7 @@
 using Kondiba.Core.Amounts;
 using Kondiba.Core.Measures;
 using Kondiba.Core.Reference;
+using Kondiba.Core.Wording;
 using NodaTime;
 
 namespace Kondiba.Core.Pricing;
@@ -10,7 +11,7 @@ namespace Kondiba.Core.Pricing;
 /// <param name="Name">In words.</param>
 /// <param name="Cost">All of it.</param>
 /// <param name="Lines">What of it falls to each line.</param>
-public sealed record CostPart(string Code, string Name, Figure<Money> Cost, IReadOnlyList<Money> Lines);
+public sealed record CostPart(string Code, Message Name, Figure<Money> Cost, IReadOnlyList<Money> Lines);
 
 /// <summary>What a line costs and brings.</summary>
 /// <param name="Line">Index of the line in the order.</param>
@@ -42,7 +43,7 @@ public sealed record Costing(
     Money Floor,
     Money? Wage,
     Money Deposit,
-    IReadOnlyList<string> Drivers,
+    IReadOnlyList<Message> Drivers,
     IReadOnlyList<Problem> Problems)
 {
     /// <summary>Costs an order.</summary>
@@ -62,8 +63,8 @@ public sealed record Costing(
         List<CostPart> parts =
         [
             .. materials,
-            Part("fuel", "gas and current", [.. time.Select(h => h * c.FuelPerHour.Value.Amount)], () => [.. hands.All.Working, WorkingLine.Count("an hour of it costs", "", (double)c.FuelPerHour.Value.Amount, c.FuelPerHour.Source)]),
-            Part("time", "your time", [.. time.Select(h => h * c.Hour.Value.Amount)], () => [.. hands.All.Working, WorkingLine.Count("your hour", "", (double)c.Hour.Value.Amount, c.Hour.Source)]),
+            Part("fuel", "pricing.gas-current", [.. time.Select(h => h * c.FuelPerHour.Value.Amount)], () => [.. hands.All.Working, WorkingLine.Count("pricing.hour-costs", "", (double)c.FuelPerHour.Value.Amount, c.FuelPerHour.Source)]),
+            Part("time", "pricing.time", [.. time.Select(h => h * c.Hour.Value.Amount)], () => [.. hands.All.Working, WorkingLine.Count("pricing.hour", "", (double)c.Hour.Value.Amount, c.Hour.Source)]),
         ];
         parts.RemoveAll(p => p.Cost.Value.Amount == 0);
 
@@ -76,9 +77,9 @@ public sealed record Costing(
         var hours = (decimal)hands.All.Value.TotalHours;
         var wage = hours > 0 ? Cents.Round((price.Value - floor).Amount / hours) : (Money?)null;
         if (price.Value.Amount < floor.Amount)
-            problems.Add(new("price.value", $"At {price.Value} more is spent than comes in: {floor} goes out, your time not counted.", $"Ask {floor} at the very least, {cost} to pay yourself.", Severity.Mind));
+            problems.Add(new("price.value", Message.Of("pricing.more-spent-comes-goes", ("price", price.Value), ("floor", floor)), Message.Of("pricing.more-spent-comes-goes.do", ("floor", floor), ("cost", cost)), Severity.Mind));
         else if (price.Value.Amount < cost.Amount)
-            problems.Add(new("price.value", $"At {price.Value} your hour brings {wage}, not {c.Hour.Value}.", $"Ask {cost} to pay yourself, or plan less handwork.", Severity.Mind));
+            problems.Add(new("price.value", Message.Of("pricing.hour-brings-not", ("price", price.Value), ("wage", wage), ("hour", c.Hour.Value)), Message.Of("pricing.hour-brings-not.do", ("cost", cost)), Severity.Mind));
         return new(
             parts,
             [.. tally.Lines.Select((l, i) => new LineCost(l.Line, l.Count.Value, lineCosts[i], Cents.Round(lineCosts[i].Amount / l.Count.Value), linePrices[i]))],
@@ -102,10 +103,10 @@ public sealed record Costing(
     };
 
     /// <summary>A part from what falls exactly to each line.</summary>
-    internal static CostPart Part(string code, string name, IReadOnlyList<decimal> exact, Func<IReadOnlyList<WorkingLine>> working)
+    internal static CostPart Part(string code, Message name, IReadOnlyList<decimal> exact, Func<IReadOnlyList<WorkingLine>> working)
     {
         var cost = Cents.Round(exact.Sum());
-        return new(code, name, new(cost, () => [.. working(), WorkingLine.Count(name, "added up exactly, rounded once to the cent", (double)cost.Amount, Source.Computed)]), Cents.Allot(cost, exact));
+        return new(code, name, new(cost, () => [.. working(), WorkingLine.Count(name, "pricing.added-up-exactly-rounded", (double)cost.Amount, Source.Computed)]), Cents.Allot(cost, exact));
     }
 
     private static Figure<Money> PriceOf(PriceDraft by, Money cost, int pieces, PriceConstants c)
@@ -120,34 +121,33 @@ public sealed record Costing(
         {
             PriceBy.Margin =>
             [
-                WorkingLine.Count("cost", "all parts", (double)cost.Amount, Source.Computed),
-                WorkingLine.Of("margin, of the price", "", new Share((double)by.Value), c.Margin.Value.Si == (double)by.Value ? c.Margin.Source : Source.Entered),
-                WorkingLine.Count("price", $"{cost} ÷ (1 − {by.Value:0.##}), up to the next {c.Step.Value}", (double)price.Amount, c.Step.Source),
+                WorkingLine.Count("pricing.cost", "pricing.cost.how", (double)cost.Amount, Source.Computed),
+                WorkingLine.Of("pricing.margin-price", "", new Share((double)by.Value), c.Margin.Value.Si == (double)by.Value ? c.Margin.Source : Source.Entered),
+                WorkingLine.Count("pricing.price", Message.Of("pricing.price.how", ("cost", cost), ("by", by.Value), ("step", c.Step.Value)), (double)price.Amount, c.Step.Source),
             ],
-            PriceBy.Dozen => [WorkingLine.Count("a dozen", "", (double)by.Value, Source.Entered), WorkingLine.Count("price", $"{pieces} ÷ 12 × {by.Value:0.00}", (double)price.Amount, Source.Computed)],
-            _ => [WorkingLine.Count("price", "", (double)price.Amount, Source.Entered)],
+            PriceBy.Dozen => [WorkingLine.Count("pricing.dozen", "", (double)by.Value, Source.Entered), WorkingLine.Count("pricing.price", Message.Of("pricing.dozen.how", ("pieces", pieces), ("by", by.Value)), (double)price.Amount, Source.Computed)],
+            _ => [WorkingLine.Count("pricing.price", "", (double)price.Amount, Source.Entered)],
         });
     }
 
-    private static List<string> DriversOf(List<CostPart> parts, Money cost, HandTime hands, OrderDraft order, CoatingTally tally, TradeTables tables, List<Money> lineCosts)
+    private static List<Message> DriversOf(List<CostPart> parts, Money cost, HandTime hands, OrderDraft order, CoatingTally tally, TradeTables tables, List<Money> lineCosts)
     {
         if (cost.Amount == 0)
             return [];
-        List<string> drivers = [];
-        string Minutes(Duration d) => d.TotalMinutes < 90 ? $"{d.TotalMinutes:0} min" : $"{Math.Floor(d.TotalHours):0} h {d.TotalMinutes % 60:0} min";
+        List<Message> drivers = [];
         foreach (var part in parts.OrderByDescending(p => p.Cost.Value.Amount).Take(2))
         {
-            var share = $"{part.Cost.Value.Amount / cost.Amount:0 %}";
+            var share = new Share((double)(part.Cost.Value.Amount / cost.Amount));
             drivers.Add(part.Code is "time"
-                ? $"Your time is {share} of the cost: {Minutes(hands.All.Value)}, of which decorating {Minutes(hands.Decorating)}."
-                : $"{char.ToUpperInvariant(part.Name[0])}{part.Name[1..]}: {share} of the cost.");
+                ? Message.Of("pricing.time-cost-which-decorating", ("share", share), ("hands", hands.All.Value), ("decorating", hands.Decorating))
+                : Message.Of("pricing.part-of-cost", ("part", part.Name), ("share", share)));
         }
 
         if (tally.Lines.Count > 1)
         {
             var (line, each) = tally.Lines.Select((l, i) => (l, Each: lineCosts[i].Amount / l.Count.Value)).MaxBy(l => l.Each);
             var draft = order.Lines[line.Line];
-            drivers.Add($"The dearest piece is {draft.Look ?? tables.Centre(draft.Centre)!.Name}, at {new Money(each)}.");
+            drivers.Add(Message.Of("pricing.dearest-piece", ("look", draft.Look ?? tables.Centre(draft.Centre)!.Name), ("each", new Money(each))));
         }
 
         return drivers;

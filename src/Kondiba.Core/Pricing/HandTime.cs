@@ -1,6 +1,7 @@
 using Kondiba.Core.Amounts;
 using Kondiba.Core.Prep;
 using Kondiba.Core.Reference;
+using Kondiba.Core.Wording;
 using NodaTime;
 
 namespace Kondiba.Core.Pricing;
@@ -27,22 +28,22 @@ internal sealed record HandTime(IReadOnlyList<Duration> Lines, Duration Decorati
         var all = lines.Aggregate(shared, (sum, l) => sum + l);
         return new(lines, decorating, shared, new(all, () =>
         [
-            .. steps.GroupBy(s => s.Stage).Where(g => g.Key is not Stage.Melt).Select(g => WorkingLine.Of(Name(g.Key), $"{g.Count()} steps, those done in vain too", Of(s => s.Stage == g.Key), Source.Computed)),
-            .. tally.Lines.Zip(lines, (l, t) => WorkingLine.Of($"line {l.Line + 1}", $"{l.Count.Value} pieces, its share of these steps", t, Source.Computed)),
-            WorkingLine.Of("setting up and putting away", "", c.SetUp.Value, c.SetUp.Source),
-            WorkingLine.Of("melting", $"{c.Melt.Value.TotalMinutes:0} min each time", melting, c.Melt.Source),
-            WorkingLine.Of($"washing up after {tally.Pots.Count} colours, each", "", c.Wash.Value, c.Wash.Source),
-            WorkingLine.Of("all together", "the lines and what they share, added up", all, Source.Computed),
+            .. steps.GroupBy(s => s.Stage).Where(g => g.Key is not Stage.Melt).Select(g => WorkingLine.Of(Name(g.Key), Message.Of("pricing.steps-those-done-vain", ("g", g.Count())), Of(s => s.Stage == g.Key), Source.Computed)),
+            .. tally.Lines.Zip(lines, (l, t) => WorkingLine.Of(Message.Of("pricing.line", ("line", l.Line + 1)), Message.Of("pricing.line.how", ("l", l.Count.Value)), t, Source.Computed)),
+            WorkingLine.Of("pricing.setting-up-putting-away", "", c.SetUp.Value, c.SetUp.Source),
+            WorkingLine.Of("pricing.melting", Message.Of("pricing.melting.how", ("melt", c.Melt.Value.TotalMinutes)), melting, c.Melt.Source),
+            WorkingLine.Of(Message.Of("pricing.washing-up-after-colours", ("pots", tally.Pots.Count)), "", c.Wash.Value, c.Wash.Source),
+            WorkingLine.Of("pricing.all-together", "pricing.all-together.how", all, Source.Computed),
         ]));
     }
 
-    private static string Name(Stage stage) => stage switch
+    private static Message Name(Stage stage) => stage switch
     {
-        Stage.Fill => "making fillings",
-        Stage.Prep => "making ready",
-        Stage.Dip => "dipping and moulding",
-        Stage.Decorate => "decorating",
-        Stage.Assemble => "putting together",
-        _ => "packing",
+        Stage.Fill => Message.Of("pricing.making-fillings"),
+        Stage.Prep => Message.Of("pricing.making-ready"),
+        Stage.Dip => Message.Of("pricing.dipping-moulding"),
+        Stage.Decorate => Message.Of("pricing.decorating"),
+        Stage.Assemble => Message.Of("pricing.putting-together"),
+        _ => Message.Of("pricing.packing"),
     };
 }

@@ -3,6 +3,7 @@ using Kondiba.Core.Measures;
 using Kondiba.Core.Pantry;
 using Kondiba.Core.Prep;
 using Kondiba.Core.Reference;
+using Kondiba.Core.Wording;
 
 namespace Kondiba.Core.Pricing;
 
@@ -52,13 +53,13 @@ internal static class Materials
         IReadOnlyList<WorkingLine> Priced(params string[] kinds) => [.. prices.Where(p => kinds.Any(k => p.Key.StartsWith(k, StringComparison.Ordinal))).Select(p => p.Value.Working)];
         return (
         [
-            Costing.Part("coating", "coating, thinner and colour", coating, () => [.. Priced("coating.", "thinner.", "tint."), WorkingLine.Count("on the pieces", "grams on each piece × the price of its pot's gram × pieces", (double)coating.Sum(), Source.Computed)]),
-            Costing.Part("decoration", "sprinkles, parts and lustre", decoration, () => Priced("sprinkle.", "part.", "lustre.")),
-            Costing.Part("centres", "what is dipped, and what it is made of", centres, () => Priced("centre.", "ingredient.")),
-            Costing.Part("sticks", "sticks", sticks, () => Priced("supply.")),
-            Costing.Part("spoil", "pieces that go wrong", spoil, () => [.. tally.Lines.Select(l => WorkingLine.Of($"line {l.Line + 1}, dipped in vain", tables.Centre(order.Lines[l.Line].Centre)!.Spoil))]),
-            Costing.Part("leftovers", "left in pots and on tools", leftovers, () => [WorkingLine.Of("of what is left, written off", tables.Pricing.WrittenOff), WorkingLine.Count("and all that tools, bags and the sheet keep", "", (double)leftovers.Sum(), Source.Computed)]),
-            Costing.Part("packing", "packing", [.. tally.Lines.Select(l => tally.Pieces > 0 ? packing * l.Count.Value / tally.Pieces : 0)], () => Priced("supply.")),
+            Costing.Part("coating", "pricing.coating-thinner-colour", coating, () => [.. Priced("coating.", "thinner.", "tint."), WorkingLine.Count("pricing.pieces", "pricing.pieces.how", (double)coating.Sum(), Source.Computed)]),
+            Costing.Part("decoration", "pricing.sprinkles-parts-lustre", decoration, () => Priced("sprinkle.", "part.", "lustre.")),
+            Costing.Part("centres", "pricing.what-dipped-what-made", centres, () => Priced("centre.", "ingredient.")),
+            Costing.Part("sticks", "pricing.sticks", sticks, () => Priced("supply.")),
+            Costing.Part("spoil", "pricing.pieces-go-wrong", spoil, () => [.. tally.Lines.Select(l => WorkingLine.Of(Message.Of("pricing.line-dipped-vain", ("line", l.Line + 1)), tables.Centre(order.Lines[l.Line].Centre)!.Spoil))]),
+            Costing.Part("leftovers", "pricing.left-pots-tools", leftovers, () => [WorkingLine.Of("pricing.what-left-written-off", tables.Pricing.WrittenOff), WorkingLine.Count("pricing.all-tools-bags-sheet", "", (double)leftovers.Sum(), Source.Computed)]),
+            Costing.Part("packing", "pricing.packing", [.. tally.Lines.Select(l => tally.Pieces > 0 ? packing * l.Count.Value / tally.Pieces : 0)], () => Priced("supply.")),
         ],
         [.. unpriced.Values]);
     }
@@ -108,13 +109,13 @@ internal static class Materials
         if (cover.Count == 0)
         {
             if (ware.Packs.Count == 0)
-                unpriced[ware.Code] = new(ware.Code, $"No price is known of {ware.Name}: it is reckoned as nothing.", "Put its pack and price into the pantry.", Severity.Mind);
-            return (0, WorkingLine.Count(ware.Name, "no price is known", 0, Source.Computed));
+                unpriced[ware.Code] = new(ware.Code, Message.Of("pricing.price-known-reckoned-nothing", ("ware", ware.Name)), "pricing.price-known-reckoned-nothing.do", Severity.Mind);
+            return (0, WorkingLine.Count(Message.ByName(ware.Name), "pricing.price-known", 0, Source.Computed));
         }
 
         var held = cover.Packs.Sum(p => p.Holds * p.Count);
         var price = cover.Price.Amount / (decimal)held;
-        return (price, WorkingLine.Count($"{ware.Name}, one {UnitName(ware.Unit)}", $"{cover.Price} ÷ {held:0.##}", (double)price, ware.Packs[0].Price.Source));
+        return (price, WorkingLine.Count(Message.Of("pricing.one", ("ware", ware.Name), ("unitName", UnitName(ware.Unit))), Message.Of("pricing.one.how", ("price", cover.Price), ("held", held)), (double)price, ware.Packs[0].Price.Source));
     }
 
     private static string UnitName(WareUnit unit) => unit switch

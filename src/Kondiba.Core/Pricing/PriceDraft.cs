@@ -34,9 +34,9 @@ public sealed record PriceDraft(PriceBy By, decimal Value)
     internal IEnumerable<Problem> Check()
     {
         if (By is PriceBy.Margin && Value is < 0 or > MostMargin)
-            yield return new("price.value", "The margin is less than nothing or more than 90 %.", "Type a share of the price between 0 % and 90 %.");
+            yield return new("price.value", "pricing.margin-less-nothing-more", "pricing.margin-less-nothing-more.do");
         else if (Value is < 0 or > MostPrice)
-            yield return new("price.value", "The price is less than nothing, or more than any order fetches.", "Type what it is to cost.");
+            yield return new("price.value", "pricing.price-less-nothing-more", "pricing.price-less-nothing-more.do");
     }
 }
 

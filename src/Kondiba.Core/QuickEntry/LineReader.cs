@@ -6,6 +6,7 @@ using Kondiba.Core.Colour;
 using Kondiba.Core.Decoration;
 using Kondiba.Core.Measures;
 using Kondiba.Core.Reference;
+using Kondiba.Core.Wording;
 
 namespace Kondiba.Core.QuickEntry;
 
@@ -248,7 +249,7 @@ internal sealed partial class LineReader(string text, Item piece, Look? look, Ce
     private static string DepthSays(double share) => share == 0 ? "not dipped" : string.Create(CultureInfo.InvariantCulture, $"{share * 100:0} %");
 
     private int Stick(Item item, Meaning stick) => centre.Holding is Centres.Holding.Mould || centre.Figure is not null || centre.DippedEndUp
-        ? Leave(item, $"{With.Capital(centre.Plural)} go on no stick.")
+        ? Leave(item, $"{English.Capitalized(centre.Plural)} go on no stick.")
         : Once(item, "stick", stick.Code is Making.NoStick ? "no stick" : $"on a {stick.Says}", () => Change(item, () => _on = stick.Code), ["on a stick", "on a pick", "on a skewer", "no stick"]);
 
     private int Coats(Item item, int coats) => coats is >= 1 and <= 3

@@ -1,4 +1,5 @@
 using System.Text.Json.Serialization;
+using Kondiba.Core.Wording;
 
 namespace Kondiba.Core.Reference;
 
@@ -24,4 +25,18 @@ public enum Severity
 /// <param name="Reason">What is wrong.</param>
 /// <param name="Remedy">What to do about it.</param>
 /// <param name="Severity">Whether it stops the computation of that field.</param>
-public sealed record Problem(string Field, string Reason, string Remedy, Severity Severity = Severity.Error);
+public sealed record Problem(string Field, Message Reason, Message Remedy, Severity Severity = Severity.Error)
+{
+    /// <summary>Which problem it is, whoever reads it.</summary>
+    public string Code => Reason.Code;
+
+    /// <summary>What is wrong and what to do, one after the other.</summary>
+    [JsonIgnore]
+    public Message Says => Message.Of("both", ("first", Reason), ("then", Remedy));
+}
+
+/// <summary>Gets what cannot be, or should be minded, field by field.</summary>
+public delegate void TellProblem(string field, Message reason, Message remedy, Severity severity);
+
+/// <summary>Gets what cannot be, field by field.</summary>
+public delegate void TellError(string field, Message reason, Message remedy);

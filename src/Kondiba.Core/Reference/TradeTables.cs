@@ -20,6 +20,7 @@ using Kondiba.Core.Safety;
 using Kondiba.Core.Setting;
 using Kondiba.Core.Thinning;
 using Kondiba.Core.Vessels;
+using Kondiba.Core.Wording;
 using NodaTime;
 
 namespace Kondiba.Core.Reference;
@@ -128,14 +129,14 @@ public sealed record TradeTables(
     }
 
     /// <summary>A coating and its colour by their codes; what there is not is told by its field, "coating" or "colour", with what to do.</summary>
-    public (Coating? Coating, CoatingColour? Colour) ColourOf(string? coatingCode, string? colourCode, Action<string, string, string> error)
+    public (Coating? Coating, CoatingColour? Colour) ColourOf(string? coatingCode, string? colourCode, TellError error)
     {
         var coating = Coating(coatingCode);
         var colour = coating?.Colour(colourCode);
         if (coating is null)
-            error("coating", $"There is no coating called '{coatingCode}'.", $"Choose one of {string.Join(", ", Coatings.Select(c => c.Code))}.");
+            error("coating", Message.Of("reference.coating-called", ("coatingCode", coatingCode)), Message.Of("reference.coating-called.do", ("coatings", Argument.Of(Coatings.Select(c => c.Code)))));
         else if (colour is null)
-            error("colour", $"There is no colour called '{colourCode}' in {coating.Name}.", $"Choose one of {string.Join(", ", coating.Colours.Select(c => c.Code))}.");
+            error("colour", Message.Of("reference.colour-called", ("colourCode", colourCode), ("coating", coating.Name)), Message.Of("reference.colour-called.do", ("colours", Argument.Of(coating.Colours.Select(c => c.Code)))));
         return (coating, colour);
     }
 
@@ -214,7 +215,7 @@ public sealed record TradeTables(
     private sealed record MeasureRow(double Value, string Unit, Source Source)
     {
         public WorkingLine Line(Measure measure) => Unit == measure.Unit
-            ? new(measure.Name, "", Value, Unit, Source)
+            ? new(Message.ByName(measure.Name), "", Value, Unit, Source)
             : throw new ArgumentException($"{measure.Code} is given in {measure.Unit}, not '{Unit}'");
     }
 

@@ -4,6 +4,7 @@ using Kondiba.Core.Centres;
 using Kondiba.Core.Decoration;
 using Kondiba.Core.Fillings;
 using Kondiba.Core.Reference;
+using Kondiba.Core.Wording;
 
 namespace Kondiba.Core.Safety;
 
@@ -58,7 +59,7 @@ public static class Allergens
         foreach (var (i, allergen) in allergies.Index())
         {
             if (tables.Allergens.All(a => a.Name != allergen))
-                yield return new($"allergies[{i}]", $"There is no allergen called '{allergen}'.", $"Choose of {string.Join(", ", tables.Allergens.Select(a => a.Name))}; put anything else into the notes.");
+                yield return new($"allergies[{i}]", Message.Of("safety.allergen-called", ("allergen", allergen)), Message.Of("safety.allergen-called.do", ("allergens", Argument.Of(tables.Allergens.Select(a => a.Name)))));
         }
 
         foreach (var use in Of(order, tables).Where(u => u.Kind is AllergenKind.NotKnown || allergies.Contains(u.Allergen)))
@@ -70,8 +71,8 @@ public static class Allergens
                 AllergenKind.MayContain => (use.Allergen, $"{use.Component} may contain it"),
                 _ => (string.Join(" or ", allergies), $"what is in {use.Component} is not known"),
             };
-            yield return new($"lines[{use.Line}].{use.Field}", $"The customer must not have {must}, and {says}.",
-                use.Kind is AllergenKind.NotKnown ? "Read the packet's label and enter its allergens under Kitchen." : "Choose another, or leave the line out.", Severity.Mind);
+            yield return new($"lines[{use.Line}].{use.Field}", Message.Of("safety.customer-must-not", ("must", must), ("says", says)),
+                use.Kind is AllergenKind.NotKnown ? Message.Of("safety.customer-must-not.do") : Message.Of("safety.choose-another-leave-line"), Severity.Mind);
         }
     }
 

@@ -1,6 +1,7 @@
 using System.Text.Json.Serialization;
 using Kondiba.Core.Measures;
 using Kondiba.Core.Reference;
+using Kondiba.Core.Wording;
 using NodaTime;
 
 namespace Kondiba.Core.Setting;
@@ -32,7 +33,7 @@ public enum Sticky
 /// <param name="Advice">What to do.</param>
 /// <param name="Working">How the figures came about.</param>
 public sealed record Chill(
-    string Place, Temperature DewPoint, Duration? Longest, Sticky Hard, Sticky Through, Duration? WarmPast, string Advice, [property: JsonIgnore] Func<IReadOnlyList<WorkingLine>> Working)
+    string Place, Temperature DewPoint, Duration? Longest, Sticky Hard, Sticky Through, Duration? WarmPast, Message Advice, [property: JsonIgnore] Func<IReadOnlyList<WorkingLine>> Working)
 {
     /// <summary>Computes it.</summary>
     /// <param name="piece">The piece.</param>
@@ -52,36 +53,36 @@ public sealed record Chill(
         var through = Depth(air);
         return new(place.Code, dew, longest, hard, through, warm, AdviceFor(piece, place, sets, longest, hard, warm, c), () =>
         [
-            WorkingLine.Of("air in the room", room.Air),
-            WorkingLine.Of("humidity of the room", room.Humidity),
-            WorkingLine.Of("dew point", "Magnus' formula, 17.62 and 243.12 °C", dew, new(Tag.Published, "WMO-No. 8, guide to instruments and methods of observation")),
-            WorkingLine.Of($"air {place.In}", place.Air),
-            .. longest is { } stays ? new[] { WorkingLine.Of("the film has fallen to the dew point after", "film and centre followed", stays, Source.Computed) } : [],
-            .. warm is { } w ? new[] { WorkingLine.Of("cold through, past the dew point in the room after", "film and centre followed", w, Source.Computed) } : [],
-            WorkingLine.Of("colder than the dew point by up to this, it only mists over", c.SlightDew),
+            WorkingLine.Of("setting.air-room", room.Air),
+            WorkingLine.Of("setting.humidity-room", room.Humidity),
+            WorkingLine.Of("setting.dew-point", "setting.dew-point.how", dew, new(Tag.Published, "WMO-No. 8, guide to instruments and methods of observation")),
+            WorkingLine.Of(Message.Of("setting.air", ("in", place.In)), place.Air),
+            .. longest is { } stays ? new[] { WorkingLine.Of("setting.film-fallen-dew-point", "setting.film-fallen-dew-point.how", stays, Source.Computed) } : [],
+            .. warm is { } w ? new[] { WorkingLine.Of("setting.cold-through-past-dew", "setting.film-fallen-dew-point.how", w, Source.Computed) } : [],
+            WorkingLine.Of("setting.colder-dew-point-up", c.SlightDew),
         ]);
 
         Sticky Depth(Temperature film) => film >= dew ? Sticky.Dry : dew.Si - film.Si <= c.SlightDew.Value.Si ? Sticky.Mist : Sticky.Wet;
     }
 
-    private static string AdviceFor(DippedPiece piece, Place place, SettingTime sets, Duration? longest, Sticky hard, Duration? warm, SettingConstants c)
+    private static Message AdviceFor(DippedPiece piece, Place place, SettingTime sets, Duration? longest, Sticky hard, Duration? warm, SettingConstants c)
     {
         if (sets.HandleHard is not { } h)
         {
             var warmest = piece.Fat.WarmestFor(c.HandleHard.Value, piece.Softer);
             var cooler = c.Had.Where(p => p.Air.Value < warmest).Select(p => p.In).ToList();
-            var never = sets.TouchDry is null ? "it never sets" : "it gets touch-dry and stays soft";
-            return $"At {place.Air.Value.In("°C"):0} °C {never}: this coat is hard below about {Math.Floor(warmest.In("°C")):0} °C. {(cooler.Count == 0 ? "Cool the room." : $"Set it {string.Join(" or ", cooler)}.")}";
+            var never = Message.Of(sets.TouchDry is null ? "setting.never-sets" : "setting.stays-soft");
+            return Message.Of("setting.coat-hard-below-about", ("air", place.Air.Value), ("never", never), ("warmest", Quantities.Of<Temperature>(Math.Floor(warmest.In("°C")), "°C")), ("remedy", cooler.Count == 0 ? Message.Of("setting.cool-room") : Message.Of("setting.set-it-there", ("cooler", Argument.Of(cooler)))));
         }
 
         if (longest is not { } l)
-            return "It comes out dry however long it stays.";
+            return "setting.comes-out-dry-however";
         if (hard is not Sticky.Dry)
-            return $"It is wet before it is hard: the room's air is too moist. Set it on the counter, or let it warm up inside a closed box{(warm is { } past ? $" for {Minutes(past)} min" : "")}.";
+            return Message.Of("setting.wet-before-hard-room", ("while", warm is { } past ? Message.Of("setting.for-so-long", ("minutes", Minutes(past))) : ""));
         if (sets.Through is { } through)
-            return $"Served cold, it is best left in a closed box: cold through after {Minutes(through)} min. To pack it in the room, take it out between {Minutes(h)} and {Math.Floor(l.TotalMinutes):0} min; later it sweats.";
-        return $"Take it out between {Minutes(h)} and {Math.Floor(l.TotalMinutes):0} min. Left longer it sweats: then let it warm up inside a closed box{(warm is { } w ? $" for {Minutes(w)} min" : "")} before you open it.";
+            return Message.Of("setting.served-cold-best-left", ("minutes", Minutes(through)), ("soonest", Minutes(h)), ("latest", Math.Floor(l.TotalMinutes)));
+        return Message.Of("setting.take-out-between-min", ("minutes", Minutes(h)), ("latest", Math.Floor(l.TotalMinutes)), ("while", warm is { } w ? Message.Of("setting.for-so-long", ("minutes", Minutes(w))) : ""));
 
-        static string Minutes(Duration d) => $"{Math.Ceiling(d.TotalMinutes):0}";
+        static double Minutes(Duration d) => Math.Ceiling(d.TotalMinutes);
     }
 }

@@ -108,12 +108,14 @@ public sealed record SettingConstants(
     /// <summary>The family of that code.</summary>
     public SettingFamily Family(string code) => Families.First(f => f.Code == code);
 
-
     /// <summary>The room that is worked in.</summary>
     public Place Room => Places.First(p => p.Code == Place.Room);
 
     /// <summary>The places that this kitchen has; the room first.</summary>
     public IEnumerable<Place> Had => Places.Where(p => p.Trays > 0 || p.Code == Place.Room);
+
+    /// <summary>What a place is called; what is none, such as the pots, goes by its code.</summary>
+    public string NameOf(string code) => Places.FirstOrDefault(p => p.Code == code)?.Name ?? code;
 }
 
 /// <summary>A freshly dipped piece, as the setting model sees it.</summary>

@@ -3,6 +3,7 @@ using System.Runtime.CompilerServices;
 using System.Text.Json.Serialization;
 using Kondiba.Core.Measures;
 using Kondiba.Core.Reference;
+using Kondiba.Core.Wording;
 using NodaTime;
 
 namespace Kondiba.Core.Setting;
@@ -19,7 +20,7 @@ public sealed record SettingTime(
     string Place, Duration? TouchDry, Duration? HandleHard, Duration? Wet, Duration? Releases, Duration? Through, [property: JsonIgnore] Func<IReadOnlyList<WorkingLine>> Working)
 {
     /// <summary>Of a piece on which nothing sets.</summary>
-    public static SettingTime None(string place) => new(place, Duration.Zero, Duration.Zero, null, null, null, () => [WorkingLine.Of("nothing on it sets", "", Duration.Zero, Source.Entered)]);
+    public static SettingTime None(string place) => new(place, Duration.Zero, Duration.Zero, null, null, null, () => [WorkingLine.Of("setting.nothing-sets", "", Duration.Zero, Source.Entered)]);
 }
 
 /// <summary>A piece at a moment while it sets.</summary>
@@ -142,53 +143,53 @@ public static class SettingModel
 
     private static List<WorkingLine> Working(DippedPiece piece, Place place, SettingConstants c, SettingTime time)
     {
-        const string How = "film and centre followed, each step's error below 0.0001 K";
+        Message how = "setting.followed-closely";
         var fat = piece.Fat;
         List<WorkingLine> lines =
         [
-            WorkingLine.Of("film, all coats", "", piece.Film, Source.Computed),
-            WorkingLine.Of("area under the film", "", piece.Dipped, Source.Computed),
-            WorkingLine.Of("area left bare", "", piece.Bare, Source.Computed),
-            WorkingLine.Of("film leaves the pot at", "the coating's dip temperature", piece.DipAt, Source.Computed),
-            WorkingLine.Of("centre is dipped at", piece.CentreAt),
-            WorkingLine.Of("mass of the centre", piece.Centre),
-            WorkingLine.Of("heat capacity of the centre", piece.CentreHeat),
-            WorkingLine.Of($"air {place.In}", place.Air),
-            WorkingLine.Of("exchange with the air", c.AirExchange),
+            WorkingLine.Of("setting.film-all-coats", "", piece.Film, Source.Computed),
+            WorkingLine.Of("setting.area-under-film", "", piece.Dipped, Source.Computed),
+            WorkingLine.Of("setting.area-left-bare", "", piece.Bare, Source.Computed),
+            WorkingLine.Of("setting.film-leaves-pot", "setting.film-leaves-pot.how", piece.DipAt, Source.Computed),
+            WorkingLine.Of("setting.centre-dipped", piece.CentreAt),
+            WorkingLine.Of("setting.mass-centre", piece.Centre),
+            WorkingLine.Of("setting.heat-capacity-centre", piece.CentreHeat),
+            WorkingLine.Of(Message.Of("setting.air", ("in", place.In)), place.Air),
+            WorkingLine.Of("setting.exchange-air", c.AirExchange),
             .. piece.Posture switch
             {
-                Posture.Upright => new[] { WorkingLine.Of("of that, for a piece that stands", c.Upright) },
+                Posture.Upright => new[] { WorkingLine.Of("setting.piece-stands", c.Upright) },
                 Posture.Mould =>
                 [
-                    WorkingLine.Of("open face, of the mould's walls", c.OpenFace), WorkingLine.Of("wall of the mould", c.MouldWall),
-                    WorkingLine.Of("density of the mould", c.MouldDensity), WorkingLine.Of("heat capacity of the mould", c.MouldHeatCapacity),
+                    WorkingLine.Of("setting.open-face-mould-s", c.OpenFace), WorkingLine.Of("setting.wall-mould", c.MouldWall),
+                    WorkingLine.Of("setting.density-mould", c.MouldDensity), WorkingLine.Of("setting.heat-capacity-mould", c.MouldHeatCapacity),
                 ],
                 _ => [],
             },
-            WorkingLine.Of("exchange of film and centre", piece.Contact ?? c.CoreExchange),
-            WorkingLine.Of("heat capacity of the film", c.FilmHeatCapacity),
-            WorkingLine.Of("latent heat", "given off as it crystallizes", c.LatentHeat.Value, c.LatentHeat.Source),
-            WorkingLine.Of($"melting point, {fat.Name}", fat.Melts),
-            WorkingLine.Of("all of it solid in time below", fat.SolidBelow),
-            .. piece.Softer.Si > 0 ? new[] { WorkingLine.Of("both lower by", "oil in it", piece.Softer, Source.Computed) } : [],
-            WorkingLine.Of("rate at 20 °C, K", "dh/dt = K·(hⁿ − h), K as the distance below the melting point to the power 3.75", fat.Rate.Value, fat.Rate.Source),
-            WorkingLine.Count("order n of the rate law", "", fat.Order.Value.Si, c.RateRule),
-            WorkingLine.Of("crystallized as it leaves the pot", fat.Seed),
-            WorkingLine.Of("touch-dry from a share crystallized of", c.TouchDry),
-            WorkingLine.Of("hard from a share crystallized of", c.HandleHard),
-            .. time.Through is null ? [] : new[] { WorkingLine.Of("cold through when the centre is at", c.Cold) },
+            WorkingLine.Of("setting.exchange-film-centre", piece.Contact ?? c.CoreExchange),
+            WorkingLine.Of("setting.heat-capacity-film", c.FilmHeatCapacity),
+            WorkingLine.Of("setting.latent-heat", "setting.latent-heat.how", c.LatentHeat.Value, c.LatentHeat.Source),
+            WorkingLine.Of(Message.Of("setting.melting-point", ("fat", fat.Name)), fat.Melts),
+            WorkingLine.Of("setting.all-solid-time-below", fat.SolidBelow),
+            .. piece.Softer.Si > 0 ? new[] { WorkingLine.Of("setting.both-lower", "setting.both-lower.how", piece.Softer, Source.Computed) } : [],
+            WorkingLine.Of("setting.rate-c-k", "setting.rate-c-k.how", fat.Rate.Value, fat.Rate.Source),
+            WorkingLine.Count("setting.order-n-rate-law", "", fat.Order.Value.Si, c.RateRule),
+            WorkingLine.Of("setting.crystallized-leaves-pot", fat.Seed),
+            WorkingLine.Of("setting.touch-dry-from-share", c.TouchDry),
+            WorkingLine.Of("setting.hard-from-share-crystallized", c.HandleHard),
+            .. time.Through is null ? [] : new[] { WorkingLine.Of("setting.cold-through-when-centre", c.Cold) },
         ];
-        Add("takes sprinkles until", time.Wet);
-        Add("touch-dry after", time.TouchDry);
-        Add("draws away from the mould after", time.Releases);
-        Add("cold and hard through after", time.Through);
-        Add("handle-hard after", time.HandleHard);
+        Add("setting.takes-sprinkles-until", time.Wet);
+        Add("setting.touch-dry-after", time.TouchDry);
+        Add("setting.draws-away-from-mould", time.Releases);
+        Add("setting.cold-hard-through-after", time.Through);
+        Add("setting.handle-hard-after", time.HandleHard);
         return lines;
 
-        void Add(string what, Duration? after)
+        void Add(Message what, Duration? after)
         {
             if (after is { } time)
-                lines.Add(WorkingLine.Of(what, How, time, Source.Computed));
+                lines.Add(WorkingLine.Of(what, how, time, Source.Computed));
         }
     }
 }

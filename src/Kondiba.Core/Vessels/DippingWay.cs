@@ -2,6 +2,7 @@ using System.Text.Json.Serialization;
 using Kondiba.Core.Centres;
 using Kondiba.Core.Measures;
 using Kondiba.Core.Reference;
+using Kondiba.Core.Wording;
 using NodaTime;
 
 namespace Kondiba.Core.Vessels;
@@ -29,13 +30,13 @@ public sealed record HeldPiece(string One, Holding Holding, Shape Shape, Share D
 /// <param name="Depth">Level that this comes to with the piece in it.</param>
 /// <param name="Displaced">Taken up by the piece.</param>
 /// <param name="Why">Says why the piece cannot be dipped like this; null when it can.</param>
-public sealed record Seat(DippingWay Way, Volume Stands, Length Depth, Volume Displaced, Func<string>? Why = null)
+public sealed record Seat(DippingWay Way, Volume Stands, Length Depth, Volume Displaced, Func<Message>? Why = null)
 {
     /// <summary>Whether the piece can be dipped like this.</summary>
     public bool Fits => Why is null;
 
     /// <summary>Why not; null when it can.</summary>
-    public string? Misfit => Why?.Invoke();
+    public Message? Misfit => Why?.Invoke();
 
     /// <summary>Mass of what must stand there: never less than the way wants in any vessel.</summary>
     /// <param name="density">Of the coating.</param>
@@ -61,16 +62,16 @@ public abstract record DippingWay(string Name, string Does, Sourced<Length> Room
     public abstract Seat? Seat(HeldPiece piece, Vessel vessel);
 
     /// <summary>The pool's formula with its numbers, for the working.</summary>
-    public abstract string PoolFormula(Seat seat, Vessel vessel);
+    public abstract Message PoolFormula(Seat seat, Vessel vessel);
 
-    private protected Seat Not(Func<string> why) => new(this, default, default, default, why);
+    private protected Seat Not(Func<Message> why) => new(this, default, default, default, why);
 
     private protected Seat TooNarrow(HeldPiece piece, Length across, Length opening, Vessel vessel) =>
-        Not(() => $"{With.Article(piece.One)} is {across.In("mm"):0} mm across and wants {(across + Room.Value).In("mm"):0} mm to go in and out {Name}; the {vessel.Name} is {opening.In("mm"):0} mm wide.");
+        Not(() => Message.Of("vessels.across-wants-go-out", ("one", piece.One), ("across", across), ("across2", (across + Room.Value)), ("name", Name), ("vessel", vessel.Name), ("opening", opening)));
 
     /// <summary>The seat up to a level, or why the vessel is not deep enough.</summary>
     private protected Seat UpTo(Length level, Volume displaced, HeldPiece piece, Vessel vessel, Length height) => level > height
-        ? Not(() => $"{With.Article(piece.One)} {Name} wants {level.In("mm"):0} mm of coating; the {vessel.Name} is {height.In("mm"):0} mm deep.")
+        ? Not(() => Message.Of("vessels.wants-coating-deep", ("one", piece.One), ("name", Name), ("level", level), ("vessel", vessel.Name), ("height", height)))
         : new(this, vessel.UpToLevel(level) - displaced, level, displaced);
 }
 
@@ -109,7 +110,7 @@ public sealed record UprightWay(
         if (sits.Across + Room.Value > round.Opening)
             return TooNarrow(piece, sits.Across, round.Opening, vessel);
         if (sits.Across > round.Floor)
-            return Not(() => $"{With.Article(piece.One)} is {sits.Across.In("mm"):0} mm across; the {vessel.Name} is {round.Floor.In("mm"):0} mm wide at the bottom.");
+            return Not(() => Message.Of("vessels.across-wide-bottom", ("one", piece.One), ("across", sits.Across), ("vessel", vessel.Name), ("floor", round.Floor)));
         var seat = UpTo(sits.Depth + Over.Value, sits.Displaced, piece, vessel, round.Height);
         if (!seat.Fits)
             return seat;
@@ -118,12 +119,12 @@ public sealed record UprightWay(
         var held = piece.Shape.Length - sits.Depth + (piece.Holding is Holding.Stick ? Stick.Value : Fingers.Value);
         var reach = sits.Across + HandRoom.Value > round.Opening ? held : held + ReachIn.Value;
         return round.Height - seat.Depth > reach
-            ? Not(() => $"The hand does not reach far enough into the {vessel.Name} for the last {piece.One}.")
+            ? Not(() => Message.Of("vessels.hand-does-not-reach", ("vessel", vessel.Name), ("one", piece.One)))
             : seat;
     }
 
     /// <inheritdoc/>
-    public override string PoolFormula(Seat seat, Vessel vessel) => RoundVessel.Formula(seat, vessel);
+    public override Message PoolFormula(Seat seat, Vessel vessel) => RoundVessel.Formula(seat, vessel);
 }
 
 /// <summary>Lying on a fork in a bowl that is low and wide.</summary>
@@ -149,14 +150,14 @@ public sealed record ForkWay(
         if (lies.Across + Room.Value > round.Opening)
             return TooNarrow(piece, lies.Across, round.Opening, vessel);
         if (!round.Low)
-            return Not(() => $"The {vessel.Name} is deeper than it is wide: a fork does not turn in it.");
+            return Not(() => Message.Of("vessels.deeper-wide-fork-does", ("vessel", vessel.Name)));
         return lies.Across + Turning.Value > round.Floor
-            ? Not(() => $"{With.Article(piece.One)} wants {(lies.Across + Turning.Value).In("mm"):0} mm to be turned; the {vessel.Name} is {round.Floor.In("mm"):0} mm wide at the bottom.")
+            ? Not(() => Message.Of("vessels.wants-turned-wide-bottom", ("one", piece.One), ("across", (lies.Across + Turning.Value)), ("vessel", vessel.Name), ("floor", round.Floor)))
             : UpTo(lies.Depth + Over.Value, lies.Displaced, piece, vessel, round.Height);
     }
 
     /// <inheritdoc/>
-    public override string PoolFormula(Seat seat, Vessel vessel) => RoundVessel.Formula(seat, vessel);
+    public override Message PoolFormula(Seat seat, Vessel vessel) => RoundVessel.Formula(seat, vessel);
 }
 
 /// <summary>Laid into the corner of a shallow dish propped up at one end, and rocked or turned there.</summary>
@@ -184,8 +185,8 @@ public sealed record RockedWay(string Name, string Does, Sourced<Length> Room, S
     }
 
     /// <inheritdoc/>
-    public override string PoolFormula(Seat seat, Vessel vessel) =>
-        $"ρ × w·d²/sin 2θ = ρ × {seat.Stands.In("mL"):0.0} mL with d {seat.Depth.In("mm"):0.0} mm, half the piece and {Over.Value.In("mm"):0} mm";
+    public override Message PoolFormula(Seat seat, Vessel vessel) =>
+        Message.Of("vessels.w-d-sin-d", ("stands", seat.Stands), ("depth", seat.Depth), ("over", Over.Value));
 }
 
 /// <summary>Held over a bowl and spooned over; what runs off is spooned again.</summary>
@@ -208,7 +209,7 @@ public sealed record SpoonedWay(
         if (vessel is not (SpoonedCup or RoundVessel { Low: true, Warm: false }) || piece.Holding is Holding.Mould)
             return null;
         if (piece.Shape.DipLine(piece.Depth) > Longest.Value)
-            return Not(() => $"{With.Article(piece.One)} is too long to be coated from a spoon.");
+            return Not(() => Message.Of("vessels.too-long-coated-from", ("one", piece.One)));
         if (vessel is RoundVessel bowl && piece.Upright.Across + Room.Value > bowl.Opening)
             return TooNarrow(piece, piece.Upright.Across, bowl.Opening, vessel);
         var stays = vessel is SpoonedCup cup ? cup.Stays : vessel.UpToLevel(Over.Value);
@@ -216,7 +217,7 @@ public sealed record SpoonedWay(
     }
 
     /// <inheritdoc/>
-    public override string PoolFormula(Seat seat, Vessel vessel) => $"ρ × {seat.Stands.In("mL"):0} mL that the spoon still needs";
+    public override Message PoolFormula(Seat seat, Vessel vessel) => Message.Of("vessels.spoon-still-needs", ("stands", seat.Stands));
 }
 
 /// <summary>Held over a warm pot and bathed with a spoon that lies in it.</summary>
@@ -244,7 +245,7 @@ public sealed record BathedWay(string Name, string Does, Sourced<Length> Room, S
     }
 
     /// <inheritdoc/>
-    public override string PoolFormula(Seat seat, Vessel vessel) => RoundVessel.Formula(seat, vessel);
+    public override Message PoolFormula(Seat seat, Vessel vessel) => RoundVessel.Formula(seat, vessel);
 }
 
 /// <summary>Poured from a jug or squeezed from a bag into moulds.</summary>
@@ -269,7 +270,7 @@ public sealed record PouredWay(string Name, string Does, Sourced<Length> Room, S
     }
 
     /// <inheritdoc/>
-    public override string PoolFormula(Seat seat, Vessel vessel) => $"ρ × {seat.Stands.In("mL"):0} mL that cannot be got out";
+    public override Message PoolFormula(Seat seat, Vessel vessel) => Message.Of("vessels.cannot-got-out", ("stands", seat.Stands));
 }
 
 /// <summary>Every way that the product knows.</summary>

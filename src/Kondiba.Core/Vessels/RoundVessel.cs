@@ -1,5 +1,6 @@
 using Kondiba.Core.Measures;
 using Kondiba.Core.Reference;
+using Kondiba.Core.Wording;
 using static System.Math;
 
 namespace Kondiba.Core.Vessels;
@@ -61,6 +62,6 @@ public sealed record RoundVessel(
     }
 
     /// <summary>The pool of a vessel that is filled to a level, in a formula.</summary>
-    internal static string Formula(Seat seat, Vessel vessel) =>
-        $"ρ × ({vessel.UpToLevel(seat.Depth).In("mL"):0.0} mL up to {seat.Depth.In("mm"):0} mm{(seat.Displaced.Si > 0 ? $" − {seat.Displaced.In("mL"):0.0} mL taken up by the piece" : "")})";
+    internal static Message Formula(Seat seat, Vessel vessel) =>
+        Message.Of("vessels.up", ("upToLevel", vessel.UpToLevel(seat.Depth)), ("depth", seat.Depth), ("less", seat.Displaced.Si > 0 ? Message.Of("vessels.taken-up-piece", ("displaced", seat.Displaced)) : ""));
 }

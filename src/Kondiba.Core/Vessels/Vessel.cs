@@ -1,5 +1,6 @@
 using Kondiba.Core.Measures;
 using Kondiba.Core.Reference;
+using Kondiba.Core.Wording;
 
 namespace Kondiba.Core.Vessels;
 
@@ -51,7 +52,7 @@ public abstract record Vessel(string Code, string Name, IReadOnlyList<WorkingLin
             return fitting;
         return
         [
-            misfit ?? new(ways.Upright, default, default, default, () => Pours ? $"{With.Article(piece.One)} is dipped; the {Name} is for filling moulds." : $"{With.Article(piece.One)} cannot be dipped in the {Name}."),
+            misfit ?? new(ways.Upright, default, default, default, () => Pours ? Message.Of("vessels.dipped-filling-moulds", ("one", piece.One), ("name", Name)) : Message.Of("vessels.cannot-dipped", ("one", piece.One), ("name", Name))),
         ];
     }
 }

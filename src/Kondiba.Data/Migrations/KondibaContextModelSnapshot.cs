@@ -138,6 +138,12 @@ namespace Kondiba.Data.Migrations
                         .HasColumnType("boolean")
                         .HasColumnName("is_sample");
 
+                    b.Property<string>("Language")
+                        .IsRequired()
+                        .HasMaxLength(10)
+                        .HasColumnType("character varying(10)")
+                        .HasColumnName("language");
+
                     b.Property<int>("LastNumber")
                         .HasColumnType("integer")
                         .HasColumnName("last_number");

@@ -2,6 +2,8 @@ using System.Security.Claims;
 using Kondiba.Core.Amounts;
 using Kondiba.Core.Measures;
 using Kondiba.Core.Reference;
+using Kondiba.Core.Wording;
+using Kondiba.Web.Hosting;
 using Kondiba.Web.Kitchens;
 using Kondiba.Web.Sessions;
 using Microsoft.AspNetCore.Http.HttpResults;
@@ -22,15 +24,15 @@ internal static class AmountsApi
         amounts.MapPost("/working", async Task<Results<Ok<IReadOnlyList<WorkingLine>>, NotFound>> (OrderDraft draft, string of, KitchenThings things, KitchenClock clock, ClaimsPrincipal user) =>
             (user.IsOwner() || !TellsPrices(of)) && CoatingTally.For(draft, await things.TablesAsync(), await clock.NowAsync()).WorkingOf(of) is { } working ? TypedResults.Ok(working) : TypedResults.NotFound())
             .WithName("WorkingOf").WithSummary("How a figure of an order as typed came about; of is its path in the tally, such as pots.chips-with-oil.dark.toMelt.");
-        amounts.MapGet("/covered", async Task<Results<Ok<IReadOnlyList<Covered>>, ValidationProblem>> (string coating, string colour, double grams, KitchenThings things) =>
+        amounts.MapGet("/covered", async Task<Results<Ok<IReadOnlyList<Covered>>, Refused>> (string coating, string colour, double grams, KitchenThings things) =>
         {
             var tables = await things.TablesAsync();
             var problems = new List<Problem>();
             var found = tables.ColourOf(coating, colour, (field, reason, remedy) => problems.Add(new(field, reason, remedy)));
             if (!(grams is > 0 and <= MostGrams))
-                problems.Add(new("grams", $"{grams:0.#} g is nothing, or more than a kitchen melts.", $"Enter 1 to {MostGrams:0} g."));
-            return problems.AsErrors() is { } errors
-                ? TypedResults.ValidationProblem(errors)
+                problems.Add(new("grams", Message.Of("amounts.g-nothing-more-kitchen", ("grams", grams)), Message.Of("amounts.g-nothing-more-kitchen.do", ("mostGrams", MostGrams))));
+            return Refused.Of(problems, "amounts.cannot-computed") is { } refused
+                ? refused
                 : TypedResults.Ok(Covered.By(found.Coating!, found.Colour!, Quantities.Of<Mass>(grams, "g"), tables));
         }).WithName("GetCovered").WithSummary("How many of each piece so much coating makes: a pack, a leftover, what is in the pantry.");
     }

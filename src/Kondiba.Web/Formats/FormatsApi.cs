@@ -1,6 +1,7 @@
 using Kondiba.Core.Amounts;
 using Kondiba.Core.Pantry;
 using Kondiba.Core.Reference;
+using Kondiba.Core.Wording;
 using Kondiba.Data;
 using Kondiba.Web.Hosting;
 using Kondiba.Web.Kitchens;
@@ -50,10 +51,10 @@ internal static class FormatsApi
         var there = await db.WholeOrders.AsTracking().Where(o => numbers.Contains(o.Number)).ToDictionaryAsync(o => o.Number, gone);
         var ids = rows.Select((_, i) => SentKey.IdOf(key, i)).ToList();
         var sent = key is null ? [] : await db.WholeOrders.AsTracking().Where(o => ids.Contains(o.Id)).ToDictionaryAsync(o => o.Id, gone);
-        problems.AddRange(rows.Where(r => r.Number is < 1 or > MostNumber).Select(r => new ImportProblem(r.Line, "number", $"Numbers count from 1 to {MostNumber}. Leave it empty for a new order.")));
-        problems.AddRange(rows.Where(r => r.Number is not null).GroupBy(r => r.Number).SelectMany(g => g.Skip(1)).Select(r => new ImportProblem(r.Line, "number", $"Order {r.Number} stands further up already. Keep the rows of an order together.")));
+        problems.AddRange(rows.Where(r => r.Number is < 1 or > MostNumber).Select(r => new ImportProblem(r.Line, "number", Message.Of("formats.numbers-count-from-leave", ("mostNumber", MostNumber)))));
+        problems.AddRange(rows.Where(r => r.Number is not null).GroupBy(r => r.Number).SelectMany(g => g.Skip(1)).Select(r => new ImportProblem(r.Line, "number", Message.Of("formats.order-stands-further-up", ("number", r.Number)))));
 
-        var (changes, tallies) = (new List<string>(), new List<CoatingTally>());
+        var (changes, tallies) = (new List<Message>(), new List<CoatingTally>());
         var told = problems.Select(p => (p.Line, p.Field)).ToHashSet();
         foreach (var row in rows)
         {
@@ -66,12 +67,12 @@ internal static class FormatsApi
             {
                 var (line, column) = OrdersCsv.Where(row, p.Field);
                 if (told.Add((line, column)))
-                    problems.Add(new(line, column, $"{p.Reason} {p.Remedy}"));
+                    problems.Add(new(line, column, p.Says));
             }
 
             changes.Add(kept is null
-                ? $"new: {row.Order.Name}, {tally.Pieces} pieces{(row.Number is { } n ? $", as order {n}" : "")}"
-                : $"order {kept.Number}: {kept.Name}, {kept.Pieces} pieces, becomes {row.Order.Name}, {tally.Pieces} pieces{(kept.RemovedAt is null ? "" : ", and stands on the shelf again")}");
+                ? Message.Of(row.Number is null ? "formats.order-is-new" : "formats.order-is-new-numbered", ("order", row.Order.Name), ("pieces", tally.Pieces), ("number", row.Number ?? 0))
+                : Message.Of(kept.RemovedAt is null ? "formats.order-becomes" : "formats.removed-order-becomes", ("number", kept.Number), ("was", kept.Name), ("pieces", kept.Pieces), ("order", row.Order.Name), ("then", tally.Pieces)));
         }
 
         if (problems.Count > 0 || !apply)
@@ -106,10 +107,10 @@ internal static class FormatsApi
         var (tables, now) = (await things.TablesAsync(), await clock.NowAsync());
         var told = problems.Select(p => (p.Line, p.Field)).ToHashSet();
         foreach (var (line, receipt) in rows)
-            problems.AddRange(PantryApi.Check(receipt, tables).Where(p => told.Add((line, p.Field))).Select(p => new ImportProblem(line, p.Field, $"{p.Reason} {p.Remedy}")));
+            problems.AddRange(PantryApi.Check(receipt, tables).Where(p => told.Add((line, p.Field))).Select(p => new ImportProblem(line, p.Field, p.Says)));
         if (problems.Count > 0)
             return new([], [.. problems.OrderBy(p => p.Line).Take(MostProblems)]);
-        var changes = rows.Select(r => $"in: {WareTable.Find(tables, r.Receipt.Ware)!.Name}, {r.Receipt.Amount:0.##} {ShoppingApi.Unit(WareTable.Find(tables, r.Receipt.Ware)!.Unit)}").ToList();
+        List<Message> changes = [.. rows.Select(r => (WareTable.Find(tables, r.Receipt.Ware)!, r.Receipt.Amount)).Select(r => Message.Of("formats.lot-comes-in", ("ware", r.Item1.Name), ("amount", r.Amount), ("unit", ShoppingApi.Unit(r.Item1.Unit))))];
         if (!apply)
             return new(changes, []);
         var ids = rows.Select(r => r.Receipt.Id).ToList();

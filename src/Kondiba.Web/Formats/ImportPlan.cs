@@ -1,16 +1,18 @@
+using Kondiba.Core.Wording;
+
 namespace Kondiba.Web.Formats;
 
 /// <summary>What an import changes, or why it changes nothing.</summary>
 /// <param name="Changes">What it changes, in words.</param>
 /// <param name="Problems">What is wrong, line by line; with any of them nothing is changed.</param>
 /// <param name="Done">Whether the changes were made.</param>
-public sealed record ImportPlan(IReadOnlyList<string> Changes, IReadOnlyList<ImportProblem> Problems, bool Done = false);
+public sealed record ImportPlan(IReadOnlyList<Message> Changes, IReadOnlyList<ImportProblem> Problems, bool Done = false);
 
 /// <summary>Something wrong in a file.</summary>
 /// <param name="Line">Number of its line in the file, the first is 1; 0 where lines say nothing.</param>
 /// <param name="Field">Column or path of the value.</param>
 /// <param name="Reason">What is wrong with it, and what to do.</param>
-public sealed record ImportProblem(int Line, string Field, string Reason);
+public sealed record ImportProblem(int Line, string Field, Message Reason);
 
 /// <summary>A file as text.</summary>
 public sealed record FileText(string Text);

@@ -3,6 +3,7 @@ using Kondiba.Core.Amounts;
 using Kondiba.Core.Kitchens;
 using Kondiba.Core.Planning;
 using Kondiba.Core.Reference;
+using Kondiba.Core.Wording;
 using Kondiba.Data;
 using Kondiba.Web.Kitchens;
 using Kondiba.Web.Orders;
@@ -79,7 +80,7 @@ internal sealed class KitchenFormat(KondibaContext db, KitchenClock clock, Trade
         }
         catch (JsonException e)
         {
-            return new([], [new((int)(e.LineNumber ?? -1) + 1, e.Path is { Length: > 2 } path ? path[2..] : "", "This is not a kitchen as Kondiba writes it; docs/formats.md and the published schema say what it takes.")]);
+            return new([], [new((int)(e.LineNumber ?? -1) + 1, e.Path is { Length: > 2 } path ? path[2..] : "", "formats.not-kitchen-kondiba-writes")]);
         }
 
         var (problems, made) = await CheckAsync(document);
@@ -96,15 +97,15 @@ internal sealed class KitchenFormat(KondibaContext db, KitchenClock clock, Trade
     {
         var found = new List<ImportProblem>();
         void Add(string path, IEnumerable<Problem> problems) =>
-            found.AddRange(problems.Where(p => p.Severity is Severity.Error).Select(p => new ImportProblem(0, $"{path}.{p.Field}", $"{p.Reason} {p.Remedy}")));
-        void Wrong(string path, string reason) => found.Add(new(0, path, reason));
+            found.AddRange(problems.Where(p => p.Severity is Severity.Error).Select(p => new ImportProblem(0, $"{path}.{p.Field}", p.Says)));
+        void Wrong(string path, Message reason) => found.Add(new(0, path, reason));
 
         if (d.Format != KitchenDocument.FormatName || d.Version != KitchenDocument.CurrentVersion)
-            Wrong("format", $"It is '{d.Format}', version {d.Version}; this program reads '{KitchenDocument.FormatName}', version {KitchenDocument.CurrentVersion}.");
+            Wrong("format", Message.Of("formats.version-program-reads-version", ("format", d.Format), ("version", d.Version), ("formatName", KitchenDocument.FormatName), ("currentVersion", KitchenDocument.CurrentVersion)));
         if (DateTimeZoneProviders.Tzdb.GetZoneOrNull(d.TimeZone) is null)
-            Wrong("timeZone", $"There is no time zone called '{d.TimeZone}'. Write one as Europe/Lisbon.");
+            Wrong("timeZone", Message.Of("formats.time-zone-called-write", ("timeZone", d.TimeZone)));
         if (string.IsNullOrWhiteSpace(d.Name) || d.Name.Length > 80)
-            Wrong("name", "A kitchen has a name of at most 80 characters.");
+            Wrong("name", "formats.kitchen-name-most-characters");
 
         // Each kind is checked against the tables that the kinds before it make.
         var own = OwnThings.None;
@@ -147,7 +148,7 @@ internal sealed class KitchenFormat(KondibaContext db, KitchenClock clock, Trade
         var (tables, now) = (Tables(), await clock.NowAsync());
         var orders = new List<Order>();
         if (d.Orders.Select(o => o.Number).Distinct().Count() < d.Orders.Count || d.Orders.Any(o => o.Number < 1 || o.Number > d.LastNumber) || d.LastNumber is < 0 or > FormatsApi.MostNumber)
-            Wrong("orders", "Every order has a number of its own, from 1 to lastNumber.");
+            Wrong("orders", "formats.every-order-number-own");
         foreach (var (i, o) in d.Orders.Index())
         {
             var tally = CoatingTally.For(o.Order, tables, now);
@@ -166,9 +167,9 @@ internal sealed class KitchenFormat(KondibaContext db, KitchenClock clock, Trade
         {
             Add($"lots[{i}]", PantryApi.Check(new(default, lot.Ware, Math.Max(lot.Amount, 1), lot.Pack, lot.Price, lot.BestBefore, lot.Place), tables));
             if (lot.Amount < 0 || Math.Abs(lot.Movements.Sum(m => m.Amount) - lot.Amount) > 1e-3)
-                Wrong($"lots[{i}].amount", "What is left is not what its movements come to. Put one of them right.");
+                Wrong($"lots[{i}].amount", "formats.what-left-not-what");
             if (lot.Movements.Any(m => m.Order is { } number && d.Orders.All(o => o.Number != number)))
-                Wrong($"lots[{i}].movements", "It was used by an order that is not in the document.");
+                Wrong($"lots[{i}].movements", "formats.was-used-order-not");
         }
 
         return (found, orders);
@@ -176,7 +177,7 @@ internal sealed class KitchenFormat(KondibaContext db, KitchenClock clock, Trade
         void Each<T>(string path, IReadOnlyList<T> things, Func<T, string> code, Func<T, TradeTables, IEnumerable<Problem>> check)
         {
             if (things.Select(code).Distinct().Count() < things.Count)
-                Wrong(path, "Two of them carry the same code. Give every one its own.");
+                Wrong(path, "formats.two-them-carry-same");
             var tables = Tables();
             foreach (var (i, thing) in things.Index())
                 Add($"{path}[{i}]", check(thing, tables));
@@ -185,33 +186,33 @@ internal sealed class KitchenFormat(KondibaContext db, KitchenClock clock, Trade
 
     private async Task<Arrangements> ArrangedAsync() => await db.DayPlans.Select(d => d.Arranged).SingleOrDefaultAsync() ?? Arrangements.None;
 
-    private async Task<List<string>> ChangesAsync(KitchenDocument d)
+    private async Task<List<Message>> ChangesAsync(KitchenDocument d)
     {
         var kitchen = await db.Kitchens.AsNoTracking().SingleAsync();
         var items = await db.KitchenItems.AsNoTracking().GroupBy(i => i.Kind).ToDictionaryAsync(g => g.Key, g => g.Count());
-        List<string> changes = [];
-        void Counted(string what, int here, int there)
+        List<Message> changes = [];
+        void Counted(Message what, int here, int there)
         {
             if (here > 0 || there > 0)
-                changes.Add($"{what}: {(here == 0 ? "none" : here)} here {(here == 1 ? "goes" : "go")}, {(there == 0 ? "none" : there)} of the file {(there == 1 ? "comes" : "come")}");
+                changes.Add(Message.Of("formats.goes-and-comes", ("what", what), ("here", here), ("there", there)));
         }
 
         if (kitchen.Name != d.Name)
-            changes.Add($"the kitchen's name: “{kitchen.Name}” becomes “{d.Name}”");
+            changes.Add(Message.Of("formats.kitchen-s-name-becomes", ("kitchen", kitchen.Name), ("d", d.Name)));
         if (kitchen.TimeZone != d.TimeZone)
-            changes.Add($"its time zone: {kitchen.TimeZone} becomes {d.TimeZone}");
-        Counted("orders", await db.Orders.CountAsync(), d.Orders.Count);
-        Counted("lots of the pantry", await db.PantryLots.CountAsync(), d.Lots.Count);
-        Counted("arrangements of the day", (await ArrangedAsync()).Count, d.Arranged?.Count ?? 0);
-        foreach (var (kind, what, there) in new[]
+            changes.Add(Message.Of("formats.time-zone-becomes", ("timeZone", kitchen.TimeZone), ("timeZone2", d.TimeZone)));
+        Counted("formats.orders", await db.Orders.CountAsync(), d.Orders.Count);
+        Counted("formats.lots-pantry", await db.PantryLots.CountAsync(), d.Lots.Count);
+        Counted("formats.arrangements-day", (await ArrangedAsync()).Count, d.Arranged?.Count ?? 0);
+        foreach (var (kind, what, there) in new (ItemKind, Message, int)[]
         {
-            (ItemKind.Look, "looks", d.Looks.Count), (ItemKind.Centre, "own centres", d.Centres.Count), (ItemKind.Coating, "own coatings", d.Coatings.Count),
-            (ItemKind.Tint, "own colours", d.Tints.Count), (ItemKind.Vessel, "own vessels", d.Vessels.Count), (ItemKind.Ware, "packs and marks of wares", d.Wares.Count),
-            (ItemKind.Filling, "own recipes", d.Fillings.Count), (ItemKind.Mould, "own moulds", d.Moulds.Count),
-            (ItemKind.Place, "own places", d.Places?.Count ?? 0), (ItemKind.Working, "hours and hands", d.Working is null ? 0 : 1),
-            (ItemKind.Topping, "own toppings", d.Toppings?.Count ?? 0), (ItemKind.Part, "own parts", d.Parts?.Count ?? 0), (ItemKind.Word, "own words", d.Words?.Count ?? 0),
-            (ItemKind.Figure, "own figures", d.Figures?.Count ?? 0),
-            (ItemKind.Ways, "ways of working", d.Ways is null ? 0 : 1), (ItemKind.Rates, "rates", d.Rates is null ? 0 : 1),
+            (ItemKind.Look, "formats.looks", d.Looks.Count), (ItemKind.Centre, "formats.own-centres", d.Centres.Count), (ItemKind.Coating, "formats.own-coatings", d.Coatings.Count),
+            (ItemKind.Tint, "formats.own-colours", d.Tints.Count), (ItemKind.Vessel, "formats.own-vessels", d.Vessels.Count), (ItemKind.Ware, "formats.packs-marks-wares", d.Wares.Count),
+            (ItemKind.Filling, "formats.own-recipes", d.Fillings.Count), (ItemKind.Mould, "formats.own-moulds", d.Moulds.Count),
+            (ItemKind.Place, "formats.own-places", d.Places?.Count ?? 0), (ItemKind.Working, "formats.hours-hands", d.Working is null ? 0 : 1),
+            (ItemKind.Topping, "formats.own-toppings", d.Toppings?.Count ?? 0), (ItemKind.Part, "formats.own-parts", d.Parts?.Count ?? 0), (ItemKind.Word, "formats.own-words", d.Words?.Count ?? 0),
+            (ItemKind.Figure, "formats.own-figures", d.Figures?.Count ?? 0),
+            (ItemKind.Ways, "formats.ways-working", d.Ways is null ? 0 : 1), (ItemKind.Rates, "formats.rates", d.Rates is null ? 0 : 1),
         })
             Counted(what, items.GetValueOrDefault(kind), there);
         return changes;

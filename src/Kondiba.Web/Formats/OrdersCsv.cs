@@ -6,6 +6,7 @@ using Kondiba.Core.Amounts;
 using Kondiba.Core.Decoration;
 using Kondiba.Core.Pantry;
 using Kondiba.Core.Pricing;
+using Kondiba.Core.Wording;
 using Kondiba.Data;
 using NodaTime;
 using NodaTime.Text;
@@ -71,11 +72,11 @@ internal static class OrdersCsv
         List<LineDraft> lines = [];
         using var csv = new CsvReader(new StringReader(text), new CsvConfiguration(CultureInfo.InvariantCulture) { MissingFieldFound = null, BadDataFound = null, DetectColumnCountChanges = false });
         if (!csv.Read() || !csv.ReadHeader())
-            return ([], [new(1, "", "The file is empty. Its first line names the columns.")]);
+            return ([], [new(1, "", "formats.file-empty-first-line")]);
         var missing = NeededColumns.Except(csv.HeaderRecord!).ToList();
         if (missing.Count > 0)
-            return ([], [new(1, string.Join(", ", missing), "This column is missing. Export the orders once to see all of them.")]);
-        problems.AddRange(csv.HeaderRecord!.Except(OrderColumns).Except(LineColumns).Select(c => new ImportProblem(1, c, "There is no such column. Leave it out, or correct its name.")));
+            return ([], [new(1, string.Join(", ", missing), "formats.column-missing-export-orders")]);
+        problems.AddRange(csv.HeaderRecord!.Except(OrderColumns).Except(LineColumns).Select(c => new ImportProblem(1, c, "formats.such-column-leave-out")));
 
         while (csv.Read())
         {
@@ -207,7 +208,7 @@ internal static class OrdersCsv
             }
             catch (JsonException)
             {
-                problems.Add(new(At, column, "This cell cannot be read. Leave it empty, or as it was exported."));
+                problems.Add(new(At, column, "formats.cell-cannot-read-leave"));
                 return null;
             }
         }
@@ -219,7 +220,7 @@ internal static class OrdersCsv
                 return null;
             var value = read(text);
             if (value is null)
-                problems.Add(new(At, column, $"'{text}' {wrong}."));
+                problems.Add(new(At, column, Message.Of("formats.figure", ("text", text), ("wrong", wrong))));
             return value;
         }
     }

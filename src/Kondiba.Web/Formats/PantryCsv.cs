@@ -48,9 +48,9 @@ internal static class PantryCsv
         var (rows, problems) = (new List<(int, Receipt)>(), new List<ImportProblem>());
         using var csv = new CsvReader(new StringReader(text), new CsvConfiguration(CultureInfo.InvariantCulture) { MissingFieldFound = null, BadDataFound = null });
         if (!csv.Read() || !csv.ReadHeader())
-            return ([], [new(1, "", "The file is empty. Its first line names the columns.")]);
+            return ([], [new(1, "", "formats.file-empty-first-line")]);
         if (NeededColumns.Except(csv.HeaderRecord!).ToList() is { Count: > 0 } missing)
-            return ([], [new(1, string.Join(", ", missing), "This column is missing. Export the pantry once to see all of them.")]);
+            return ([], [new(1, string.Join(", ", missing), "formats.column-missing-export-pantry")]);
         while (csv.Read())
         {
             var cells = new OrdersCsv.Cells(csv, problems);

@@ -1,6 +1,7 @@
 using System.Text.Json;
 using System.Text.Json.Serialization;
 using Kondiba.Core.Measures;
+using Kondiba.Core.Wording;
 using Kondiba.Data;
 using Microsoft.AspNetCore.OpenApi;
 using Microsoft.OpenApi;
@@ -12,9 +13,6 @@ namespace Kondiba.Web.Hosting;
 /// <summary>How the API writes values: quantities as numbers in the unit its document names, durations in seconds, times in ISO 8601.</summary>
 public static class KondibaJson
 {
-    /// <summary>Whether the present request comes from someone who sees no prices: then every amount of money is written as 0.</summary>
-    internal static readonly AsyncLocal<bool> MoneyHidden = new();
-
     public static void Configure(JsonSerializerOptions options)
     {
         options.NumberHandling = JsonNumberHandling.Strict;
@@ -23,6 +21,7 @@ public static class KondibaJson
         options.Converters.Add(new QuantityJson());
         options.Converters.Add(new DurationInSeconds());
         options.Converters.Add(new MoneyAsNumber());
+        options.Converters.Add(new MessageAsSentence(Voice.Plain));
         options.Converters.Add(new JsonStringEnumConverter<Units>(JsonNamingPolicy.CamelCase));
         options.Converters.Add(new JsonStringEnumConverter<OrderState>(JsonNamingPolicy.CamelCase));
         options.Converters.Add(new JsonStringEnumConverter<MovementKind>(JsonNamingPolicy.CamelCase));
@@ -50,7 +49,7 @@ public static class KondibaJson
     {
         public override Money Read(ref Utf8JsonReader reader, Type typeToConvert, JsonSerializerOptions options) => new(reader.GetDecimal());
 
-        public override void Write(Utf8JsonWriter writer, Money value, JsonSerializerOptions options) => writer.WriteNumberValue(MoneyHidden.Value ? 0 : value.Amount);
+        public override void Write(Utf8JsonWriter writer, Money value, JsonSerializerOptions options) => writer.WriteNumberValue(value.Amount);
     }
 
     private sealed class DurationInSeconds : JsonConverter<Duration>
@@ -59,6 +58,22 @@ public static class KondibaJson
 
         public override void Write(Utf8JsonWriter writer, Duration value, JsonSerializerOptions options) => writer.WriteNumberValue(value.TotalSeconds);
     }
+}
+
+/// <summary>Writes every amount of money as 0: whoever reads sees none.</summary>
+internal sealed class NoMoney : JsonConverter<Money>
+{
+    public override Money Read(ref Utf8JsonReader reader, Type typeToConvert, JsonSerializerOptions options) => new(reader.GetDecimal());
+
+    public override void Write(Utf8JsonWriter writer, Money value, JsonSerializerOptions options) => writer.WriteNumberValue(0);
+}
+
+/// <summary>Writes a message as a sentence; one that is sent back stands for itself.</summary>
+internal sealed class MessageAsSentence(Voice voice) : JsonConverter<Message>
+{
+    public override Message Read(ref Utf8JsonReader reader, Type typeToConvert, JsonSerializerOptions options) => Message.ByName(reader.GetString()!);
+
+    public override void Write(Utf8JsonWriter writer, Message value, JsonSerializerOptions options) => writer.WriteStringValue(Catalogue.Say(value, voice));
 }
 
 /// <summary>Describes in the OpenAPI document what <see cref="KondibaJson"/> writes.</summary>
@@ -74,6 +89,14 @@ public static class QuantitySchemas
         else if (context.JsonTypeInfo.ElementType is { } element && new QuantityJson().CanConvert(element))
         {
             schema.Items = new OpenApiSchema { Type = JsonSchemaType.Number, Description = UnitOf(element) };
+        }
+        else if (context.JsonTypeInfo.ElementType == typeof(Message))
+        {
+            schema.Items = new OpenApiSchema { Type = JsonSchemaType.String };
+        }
+        else if (type == typeof(Message))
+        {
+            Be(JsonSchemaType.String, "a sentence, or a part of one");
         }
         else if (type == typeof(Duration))
         {

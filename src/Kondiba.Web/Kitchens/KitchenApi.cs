@@ -2,7 +2,9 @@ using System.Security.Claims;
 using Kondiba.Core.Kitchens;
 using Kondiba.Core.Planning;
 using Kondiba.Core.Reference;
+using Kondiba.Core.Wording;
 using Kondiba.Data;
+using Kondiba.Web.Hosting;
 using Kondiba.Web.Reference;
 using Kondiba.Web.Sessions;
 using Microsoft.AspNetCore.Http.HttpResults;
@@ -15,13 +17,15 @@ namespace Kondiba.Web.Kitchens;
 /// <param name="Name">Its name.</param>
 /// <param name="IsSample">Whether it is the sample kitchen.</param>
 /// <param name="Units">The units it reads.</param>
+/// <param name="Language">The English it reads.</param>
 /// <param name="Now">The kitchen's clock.</param>
-public sealed record KitchenView(string Name, bool IsSample, Units Units, LocalDateTime Now);
+public sealed record KitchenView(string Name, bool IsSample, Units Units, Language Language, LocalDateTime Now);
 
 /// <summary>A change to the kitchen.</summary>
-/// <param name="Units">The units it is to read.</param>
+/// <param name="Units">The units it is to read; null to leave them.</param>
+/// <param name="Language">The English it is to read; null to leave it.</param>
 /// <param name="Name">Its name; null leaves it.</param>
-public sealed record KitchenChange(Units Units, string? Name = null);
+public sealed record KitchenChange(Units? Units = null, string? Name = null, Language? Language = null);
 
 /// <summary>What can be changed of a kitchen, in the form that it is entered in.</summary>
 /// <param name="Ways">How things are done here.</param>
@@ -74,14 +78,14 @@ internal static class KitchenApi
         var kitchen = api.MapGroup("/kitchen").WithTags("Kitchen");
         kitchen.MapGet("", async (KondibaContext db, KitchenClock clock) =>
             TypedResults.Ok(View(await db.Kitchens.AsNoTracking().SingleAsync(), await clock.NowAsync()))).WithName("GetKitchen");
-        kitchen.MapPatch("", async Task<Results<Ok<KitchenView>, ValidationProblem>> (KitchenChange change, KondibaContext db, KitchenClock clock, ClaimsPrincipal user) =>
+        kitchen.MapPatch("", async Task<Results<Ok<KitchenView>, Refused>> (KitchenChange change, KondibaContext db, KitchenClock clock, ClaimsPrincipal user) =>
         {
             var row = await db.Kitchens.SingleAsync();
-            row.Units = change.Units;
+            (row.Units, row.Language) = (change.Units ?? row.Units, change.Language ?? row.Language);
             if (change.Name is { } name && user.IsOwner())
             {
                 if (string.IsNullOrWhiteSpace(name) || name.Length > LongestName)
-                    return TypedResults.ValidationProblem(new Dictionary<string, string[]> { ["name"] = [$"A kitchen has a name of at most {LongestName} characters. Type what it is called."] }, title: "It cannot be kept as it is.");
+                    return Refused.Because("name", Message.Of("kitchens.kitchen-name-most-characters", ("longestName", LongestName)), "kitchens.kitchen-name-most-characters.do");
                 row.Name = name.Trim();
             }
 
@@ -121,11 +125,11 @@ internal static class KitchenApi
         Map<OwnPart>("parts", ItemKind.Part, p => p.Code, OwnCheck.Of, "Part");
         Map<OwnWord>("words", ItemKind.Word, w => w.Code, (w, _) => OwnCheck.Of(w), "Word");
         Map<OwnFigure>("figures", ItemKind.Figure, f => f.Code, OwnCheck.Of, "Figure");
-        kitchen.MapPost("/figures/drawing", async Task<Results<Ok<FigureView>, ValidationProblem>> (OwnFigure figure, KitchenThings things) =>
+        kitchen.MapPost("/figures/drawing", async Task<Results<Ok<FigureView>, Refused>> (OwnFigure figure, KitchenThings things) =>
         {
             var tables = await things.TablesAsync();
-            return OwnCheck.PutTogether(figure, tables).AsErrors() is { } errors
-                ? TypedResults.ValidationProblem(errors, title: "It cannot be put together.")
+            return Refused.Of(OwnCheck.PutTogether(figure, tables), "kitchens.cannot-put-together") is { } refused
+                ? refused
                 : TypedResults.Ok(ReferenceApi.View(figure.Design(tables.Centres)!, tables));
         }).WithName("DrawFigure").WithSummary("How a figure looks that is being built.");
         Map<OwnCoating>("coatings", ItemKind.Coating, c => c.Code, OwnCheck.Of, "Coating");
@@ -144,33 +148,26 @@ internal static class KitchenApi
         {
             kitchen.MapPut($"/{path}", (T thing, KitchenThings things) => KeepAsync(things, kind, codeOf(thing), thing, t => check(thing, t)))
                 .RequireAuthorization(Sessions.Sessions.Owners).WithName($"Keep{name}").WithSummary("Keeps one, in place of one with its code.");
-            kitchen.MapDelete($"/{path}/{{code}}", async Task<Results<NoContent, NotFound, ValidationProblem>> (string code, KitchenThings things) =>
-                Needed(await things.LostWithAsync(kind, code, null)) is { } errors ? TypedResults.ValidationProblem(errors, title: "It is still needed.")
+            kitchen.MapDelete($"/{path}/{{code}}", async Task<Results<NoContent, NotFound, Refused>> (string code, KitchenThings things) =>
+                Needed(await things.LostWithAsync(kind, code, null)) is { } refused ? refused
                 : await things.RemoveAsync(kind, code) ? TypedResults.NoContent()
                 : TypedResults.NotFound())
                 .RequireAuthorization(Sessions.Sessions.Owners).WithName($"Remove{name}").WithSummary("Removes what the maker entered; a shipped one comes back as it was.");
         }
     }
 
-    internal static async Task<Results<NoContent, ValidationProblem>> KeepAsync<T>(
+    internal static async Task<Results<NoContent, Refused>> KeepAsync<T>(
         KitchenThings things, ItemKind kind, string code, T thing, Func<TradeTables, IReadOnlyList<Problem>> check)
     {
-        if ((check(await things.TablesAsync()).AsErrors() ?? Needed(await things.LostWithAsync(kind, code, KitchenItem.Of(default, kind, code, thing)))) is { } errors)
-            return TypedResults.ValidationProblem(errors, title: "It cannot be kept as it is.");
+        if ((Refused.Of(check(await things.TablesAsync()), "kitchens.kitchen-name-most-characters.do") ?? Needed(await things.LostWithAsync(kind, code, KitchenItem.Of(default, kind, code, thing)))) is { } refused)
+            return refused;
         await things.KeepAsync(kind, code, thing);
         return TypedResults.NoContent();
     }
 
     /// <summary>Why a thing must stay as others are made from it; null when none is.</summary>
-    private static Dictionary<string, string[]>? Needed(IReadOnlyList<string> lost) =>
-        lost.Count == 0 ? null : new() { ["code"] = [$"It is still needed for: {string.Join(", ", lost)}. Change that first."] };
+    private static Refused? Needed(IReadOnlyList<string> lost) =>
+        lost.Count == 0 ? null : Refused.Because("code", Message.Of("kitchens.still-needed-change-first", ("lost", Argument.Of(lost))), "kitchens.still-needed-change-first.do");
 
-    /// <summary>Problems as a problem document lists them, field by field; null when there is none.</summary>
-    public static Dictionary<string, string[]>? AsErrors(this IEnumerable<Problem> problems)
-    {
-        var errors = problems.GroupBy(p => p.Field).ToDictionary(g => g.Key, g => g.Select(p => $"{p.Reason} {p.Remedy}").ToArray());
-        return errors.Count == 0 ? null : errors;
-    }
-
-    private static KitchenView View(Kitchen kitchen, LocalDateTime now) => new(kitchen.Name, kitchen.IsSample, kitchen.Units, now);
+    private static KitchenView View(Kitchen kitchen, LocalDateTime now) => new(kitchen.Name, kitchen.IsSample, kitchen.Units, kitchen.Language, now);
 }

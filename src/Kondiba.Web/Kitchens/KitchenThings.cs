@@ -1,6 +1,7 @@
 using Kondiba.Core.Kitchens;
 using Kondiba.Core.Pantry;
 using Kondiba.Core.Reference;
+using Kondiba.Core.Wording;
 using Kondiba.Data;
 using Kondiba.Web.Hosting;
 using Microsoft.EntityFrameworkCore;
@@ -48,6 +49,13 @@ internal sealed class KitchenThings(KondibaContext db, TradeTables shipped, Know
     /// <summary>The zone of the kitchen's clock.</summary>
     public async Task<DateTimeZone> ZoneAsync() => DateTimeZoneProviders.Tzdb[(await RevisionAsync()).TimeZone];
 
+    /// <summary>How the kitchen's people are spoken to.</summary>
+    public async Task<Voice> VoiceAsync()
+    {
+        var at = await RevisionAsync();
+        return new(at.Language, at.Units is Units.Us);
+    }
+
     private async Task<(OwnThings Own, TradeTables Tables)> ToldAsync()
     {
         var at = await RevisionAsync();
@@ -60,7 +68,7 @@ internal sealed class KitchenThings(KondibaContext db, TradeTables shipped, Know
 
     // Read once a request, and again after the request has changed something.
     private async Task<Revision> RevisionAsync() =>
-        revision ??= await db.Kitchens.AsNoTracking().Select(k => new Revision(k.ThingsRevision, k.StockRevision, k.TimeZone)).SingleAsync();
+        revision ??= await db.Kitchens.AsNoTracking().Select(k => new Revision(k.ThingsRevision, k.StockRevision, k.TimeZone, k.Language, k.Units)).SingleAsync();
 
     /// <summary>What is remembered under a key; read where it is not.</summary>
     private async Task<T> KnownAsync<T>(object key, Func<Task<T>> read)
@@ -72,7 +80,7 @@ internal sealed class KitchenThings(KondibaContext db, TradeTables shipped, Know
         return value;
     }
 
-    private sealed record Revision(long Things, long Stock, string TimeZone);
+    private sealed record Revision(long Things, long Stock, string TimeZone, Language Language, Units Units);
 
     /// <summary>Keeps a thing, in place of one with its code.</summary>
     public Task KeepAsync<T>(ItemKind kind, string code, T thing) => KeepAllAsync(kind, [(code, thing)]);

@@ -1,6 +1,8 @@
 using Kondiba.Core.Decoration;
 using Kondiba.Core.Reference;
+using Kondiba.Core.Wording;
 using Kondiba.Data;
+using Kondiba.Web.Hosting;
 using Kondiba.Web.Kitchens;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
@@ -48,20 +50,20 @@ internal static class LooksApi
         looks.MapPost("/library", ImportAsync).WithName("ImportLooks").WithSummary("Takes in a file of looks, all or none; one with the code of a look that is there takes its place.");
     }
 
-    private static async Task<Results<NoContent, ValidationProblem>> ImportAsync(LookLibrary library, KitchenThings things)
+    private static async Task<Results<NoContent, Refused>> ImportAsync(LookLibrary library, KitchenThings things)
     {
         var tables = await things.TablesAsync();
         List<Problem> problems = [];
         if (library.Format != LookLibrary.Name || library.Version != LookLibrary.Current)
-            problems.Add(new("format", "This is no file of looks that can be read here.", $"Choose one that says format \"{LookLibrary.Name}\", version {LookLibrary.Current}."));
+            problems.Add(new("format", "looks.file-looks-can-read", Message.Of("looks.file-looks-can-read.do", ("lookLibrary", LookLibrary.Name), ("current", LookLibrary.Current))));
         else if (library.Looks.Count is 0 or > MostAtOnce)
-            problems.Add(new("looks", $"The file holds no look, or more than {MostAtOnce}.", "Choose another file."));
+            problems.Add(new("looks", Message.Of("looks.file-holds-look-more", ("mostAtOnce", MostAtOnce)), "looks.file-holds-look-more.do"));
         else if (library.Looks.GroupBy(l => l.Code).FirstOrDefault(g => g.Count() > 1) is { } twice)
-            problems.Add(new("looks", $"Two looks of the file carry the code '{twice.Key}'.", "Give every look its own."));
+            problems.Add(new("looks", Message.Of("looks.two-looks-file-carry", ("key", twice.Key)), "looks.two-looks-file-carry.do"));
         else
-            problems.AddRange(library.Looks.Index().SelectMany(l => l.Item.Check(tables).Select(p => p with { Field = $"looks[{l.Index}].{p.Field}", Reason = $"“{l.Item.Name}”: {p.Reason}" })));
-        if (problems.AsErrors() is { } errors)
-            return TypedResults.ValidationProblem(errors, title: "The file cannot be taken in.");
+            problems.AddRange(library.Looks.Index().SelectMany(l => l.Item.Check(tables).Select(p => p with { Field = $"looks[{l.Index}].{p.Field}", Reason = Message.Of("looks.of-the-file", ("look", l.Item.Name), ("reason", p.Reason)) })));
+        if (Refused.Of(problems, "looks.file-cannot-taken") is { } refused)
+            return refused;
         await things.KeepAllAsync(ItemKind.Look, library.Looks.Select(l => (l.Code, l)));
         return TypedResults.NoContent();
     }

@@ -1,7 +1,9 @@
 using Kondiba.Core.Measures;
 using Kondiba.Core.Melting;
 using Kondiba.Core.Reference;
+using Kondiba.Core.Wording;
 using Kondiba.Web.Amounts;
+using Kondiba.Web.Hosting;
 using Kondiba.Web.Kitchens;
 using Microsoft.AspNetCore.Http.HttpResults;
 
@@ -23,19 +25,19 @@ public sealed record SeedingShown(Seeding Seeding, IReadOnlyList<WorkingLine> Wo
 internal static class MeltingApi
 {
     public static void MapMelting(this RouteGroupBuilder api) =>
-        api.MapGet("/melting", async Task<Results<Ok<MeltView>, ValidationProblem>> (string coating, double grams, double? from, KitchenThings things) =>
+        api.MapGet("/melting", async Task<Results<Ok<MeltView>, Refused>> (string coating, double grams, double? from, KitchenThings things) =>
         {
             var tables = await things.TablesAsync();
             var (found, room) = (tables.Coating(coating), tables.Setting.Room.Air.Value);
             List<Problem> problems = [];
             if (found is null)
-                problems.Add(new("coating", $"There is no coating called '{coating}'.", $"Choose one of {string.Join(", ", tables.Coatings.Select(c => c.Code))}."));
+                problems.Add(new("coating", Message.Of("melting.coating-called", ("coating", coating)), Message.Of("melting.coating-called.do", ("coatings", Argument.Of(tables.Coatings.Select(c => c.Code))))));
             if (!(grams is > 0 and <= AmountsApi.MostGrams))
-                problems.Add(new("grams", $"{grams:0.#} g is nothing, or more than a kitchen melts.", $"Enter 1 to {AmountsApi.MostGrams:0} g."));
+                problems.Add(new("grams", Message.Of("melting.g-nothing-more-kitchen", ("grams", grams)), Message.Of("melting.g-nothing-more-kitchen.do", ("mostGrams", AmountsApi.MostGrams))));
             if (from is not (null or (>= 20 and <= 80)))
-                problems.Add(new("from", "Nobody melts coating to that.", "Enter 20 to 80 °C."));
-            if (problems.AsErrors() is { } errors)
-                return TypedResults.ValidationProblem(errors);
+                problems.Add(new("from", "melting.nobody-melts-coating", "melting.nobody-melts-coating.do"));
+            if (Refused.Of(problems, "melting.cannot-computed") is { } refused)
+                return refused;
             var (mass, hot) = (Quantities.Of<Mass>(grams, "g"), from is { } celsius ? Quantities.Of<Temperature>(celsius, "°C") : found!.MeltTo.Value);
             var seeding = Seeding.For(found!, mass, hot, room, tables);
             var melted = seeding?.Melt ?? mass;

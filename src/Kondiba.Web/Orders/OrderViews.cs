@@ -3,6 +3,7 @@ using Kondiba.Core.Decoration;
 using Kondiba.Core.Measures;
 using Kondiba.Core.Pantry;
 using Kondiba.Core.Pricing;
+using Kondiba.Core.Wording;
 using Kondiba.Data;
 using NodaTime;
 
@@ -146,7 +147,7 @@ public sealed record ShelfOrder(
     int Pieces,
     IReadOnlyList<ColourCount> Colours,
     Mass ToMelt,
-    IReadOnlyList<string> Minds);
+    IReadOnlyList<Message> Minds);
 
 /// <summary>Pieces of a coating's colour.</summary>
 public sealed record ColourCount(string Coating, string Colour, int Pieces);

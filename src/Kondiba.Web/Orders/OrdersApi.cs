@@ -1,6 +1,7 @@
 using System.Security.Claims;
 using Kondiba.Core.Amounts;
 using Kondiba.Core.Reference;
+using Kondiba.Core.Wording;
 using Kondiba.Data;
 using Kondiba.Web.Hosting;
 using Kondiba.Web.Kitchens;
@@ -41,7 +42,7 @@ internal static class OrdersApi
         return TypedResults.Ok(new OrdersFound([.. found.Take(Page)], found.Count > Page));
     }
 
-    private static async Task<Results<Created<OrderView>, Ok<OrderView>, ValidationProblem, ProblemHttpResult>> CreateAsync(
+    private static async Task<Results<Created<OrderView>, Ok<OrderView>, Refused, ProblemHttpResult>> CreateAsync(
         OrderInput input, [SentKey] Guid? key, [AsParameters] Desk desk)
     {
         if (key is not null && await desk.Db.WholeOrders.SingleOrDefaultAsync(o => o.CreationKey == key) is { } already)
@@ -76,7 +77,7 @@ internal static class OrdersApi
             ? TypedResults.Ok(await desk.ViewAsync(order))
             : TypedResults.NotFound();
 
-    private static async Task<Results<Ok<OrderView>, NotFound, ValidationProblem, ProblemHttpResult>> SaveAsync(Guid id, OrderInput input, [AsParameters] Desk desk)
+    private static async Task<Results<Ok<OrderView>, NotFound, Refused, ProblemHttpResult>> SaveAsync(Guid id, OrderInput input, [AsParameters] Desk desk)
     {
         if (await desk.Db.WholeOrders.AsTracking().SingleOrDefaultAsync(o => o.Id == id && o.RemovedAt == null) is not { } order)
             return TypedResults.NotFound();
@@ -100,7 +101,7 @@ internal static class OrdersApi
         return TypedResults.Ok(View(order, tally, desk.User));
     }
 
-    private static async Task<Results<Created<OrderView>, Ok<OrderView>, NotFound, ValidationProblem, ProblemHttpResult>> CopyAsync(
+    private static async Task<Results<Created<OrderView>, Ok<OrderView>, NotFound, Refused, ProblemHttpResult>> CopyAsync(
         Guid id, OrderCopy copy, [SentKey] Guid? key, [AsParameters] Desk desk)
     {
         if (await desk.Db.WholeOrders.SingleOrDefaultAsync(o => o.Id == id && o.RemovedAt == null) is not { } from)
@@ -111,7 +112,7 @@ internal static class OrdersApi
         if (copy.Pieces is { } pieces)
         {
             if (pieces < tally.Lines.Count || pieces > 2000)
-                return TypedResults.ValidationProblem(new Dictionary<string, string[]> { ["pieces"] = [$"It has {tally.Lines.Count} lines, and a home kitchen dips at most 2000 pieces. Type a number between."] }, title: "The order cannot be scaled like that.");
+                return Refused.Because("pieces", Message.Of("orders.lines-home-kitchen-dips", ("lines", tally.Lines.Count)), "orders.lines-home-kitchen-dips.do");
             draft = OrderScale.To(draft, tally, pieces);
         }
 
@@ -121,7 +122,7 @@ internal static class OrdersApi
         {
             Created<OrderView> created => created,
             Ok<OrderView> already => already,
-            ValidationProblem wrong => wrong,
+            Refused wrong => wrong,
             ProblemHttpResult used => used,
             var other => throw new InvalidOperationException($"A copy was answered with {other}."),
         };
@@ -235,18 +236,17 @@ internal static class OrdersApi
         }
 
         /// <summary>Computes an order and says what keeps it from being kept. A pickup that has passed since it was kept is no error, nor is a template's.</summary>
-        public async Task<(CoatingTally Tally, ValidationProblem? Errors)> CheckAsync(OrderInput input, Order? kept)
+        public async Task<(CoatingTally Tally, Refused? Errors)> CheckAsync(OrderInput input, Order? kept)
         {
             var draft = input.ToDraft();
             var tally = CoatingTally.For(draft, await Things.TablesAsync(), await KitchenClock.NowAsync());
             var pickupStands = draft.Pickup is not null && (draft.Pickup == kept?.Pickup || input.IsTemplate);
             var errors = tally.Problems.Concat(SameIdTwice(input.Lines.OfType<OrderLineInput>()))
-                .Where(p => p.Severity == Severity.Error && !(p.Field == "pickup" && pickupStands))
-                .AsErrors();
-            return (tally, errors is null ? null : TypedResults.ValidationProblem(errors, title: "The order cannot be kept as it is."));
+                .Where(p => p.Severity == Severity.Error && !(p.Field == "pickup" && pickupStands));
+            return (tally, Refused.Of(errors, "orders.order-cannot-kept"));
         }
 
         private static IEnumerable<Problem> SameIdTwice(IEnumerable<OrderLineInput> lines) => lines.GroupBy(l => l.Id).Where(g => g.Count() > 1)
-            .Select(g => new Problem("lines", $"Two lines carry the id {g.Key}.", "Give every line an id of its own."));
+            .Select(g => new Problem("lines", Message.Of("orders.two-lines-carry-id", ("key", g.Key.ToString())), "orders.two-lines-carry-id.do"));
     }
 }

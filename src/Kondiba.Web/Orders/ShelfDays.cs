@@ -4,13 +4,14 @@ using Kondiba.Core.Amounts;
 using Kondiba.Core.Measures;
 using Kondiba.Core.Pantry;
 using Kondiba.Core.Reference;
+using Kondiba.Core.Wording;
 using Kondiba.Data;
 
 namespace Kondiba.Web.Orders;
 
 /// <summary>What an order on the shelf comes to, whatever is in the pantry.</summary>
 /// <param name="Needs">What it wants at hand, by ware.</param>
-internal sealed record Reckoned(int Pieces, IReadOnlyList<ColourCount> Colours, Mass ToMelt, IReadOnlyList<(string Ware, double ToHave)> Needs, IReadOnlyList<string> Minds);
+internal sealed record Reckoned(int Pieces, IReadOnlyList<ColourCount> Colours, Mass ToMelt, IReadOnlyList<(string Ware, double ToHave)> Needs, IReadOnlyList<Message> Minds);
 
 /// <summary>What the orders of a day come to.</summary>
 /// <param name="Orders">Each on its own, in the order they were given.</param>
@@ -50,6 +51,6 @@ internal sealed record ReckonedDay(IReadOnlyList<Reckoned> Orders, IReadOnlyList
             [.. order.Lines.OrderBy(l => l.Position).GroupBy(l => (l.Coating, l.Colour)).Select(g => new ColourCount(g.Key.Coating, g.Key.Colour, g.Sum(l => counts.GetValueOrDefault(l.Position))))],
             tally.Pots.Select(p => p.ToMelt.Value).Total(),
             [.. Need.Of(draft, tally, tables).Select(n => (n.Ware, n.ToHave.Value))],
-            [.. tally.Problems.Where(p => p.Field != "pickup").Select(p => $"{p.Reason} {p.Remedy}")]);
+            [.. tally.Problems.Where(p => p.Field != "pickup").Select(p => p.Says)]);
     }
 }

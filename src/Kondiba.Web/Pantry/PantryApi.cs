@@ -1,6 +1,7 @@
 using Kondiba.Core.Measures;
 using Kondiba.Core.Pantry;
 using Kondiba.Core.Reference;
+using Kondiba.Core.Wording;
 using Kondiba.Data;
 using Kondiba.Web.Hosting;
 using Kondiba.Web.Kitchens;
@@ -79,12 +80,12 @@ internal static class PantryApi
 
     private static LotView View(PantryLot l) => new(l.Id, l.Ware, l.Amount, l.Pack, l.Price is { } p ? new Money(p) : null, l.BestBefore, l.Place, l.ReceivedOn);
 
-    private static async Task<Results<Ok<LotView>, ValidationProblem>> ReceiveAsync(Receipt receipt, KondibaContext db, KitchenThings things, KitchenClock kitchenClock, IClock clock)
+    private static async Task<Results<Ok<LotView>, Refused>> ReceiveAsync(Receipt receipt, KondibaContext db, KitchenThings things, KitchenClock kitchenClock, IClock clock)
     {
         if (await db.PantryLots.AsNoTracking().SingleOrDefaultAsync(l => l.Id == receipt.Id) is { } there)
             return TypedResults.Ok(View(there));
-        if (Check(receipt, await things.TablesAsync()).AsErrors() is { } errors)
-            return TypedResults.ValidationProblem(errors, title: "It cannot be put into the pantry like that.");
+        if (Refused.Of(Check(receipt, await things.TablesAsync()), "pantry.cannot-put-into-pantry") is { } refused)
+            return refused;
         var lot = LotOf(receipt, db.KitchenId, (await kitchenClock.NowAsync()).Date, clock.GetCurrentInstant());
         db.Add(lot);
         try
@@ -122,18 +123,18 @@ internal static class PantryApi
     internal static IEnumerable<Problem> Check(Receipt receipt, TradeTables tables)
     {
         if (WareTable.Find(tables, receipt.Ware) is null)
-            yield return new("ware", $"There is no ware called '{receipt.Ware}'.", "Choose one of the list, or add a supply of your own.");
+            yield return new("ware", Message.Of("pantry.ware-called", ("ware", receipt.Ware)), "pantry.ware-called.do");
         if (!(receipt.Amount is > 0 and <= 1_000_000))
-            yield return new("amount", "There is nothing of it, or more than a pantry holds.", "Type how much came in.");
+            yield return new("amount", "pantry.nothing-more-pantry-holds", "pantry.nothing-more-pantry-holds.do");
         if (receipt.Pack is { } pack && !(pack is > 0 and <= 1_000_000))
-            yield return new("pack", "A pack of nothing, or more than a pantry holds.", "Type what one pack holds, or leave it empty.");
+            yield return new("pack", "pantry.pack-nothing-more-pantry", "pantry.pack-nothing-more-pantry.do");
         if (receipt.Price is < 0 or > 100_000)
-            yield return new("price", "The price is less than nothing, or more than anything here costs.", "Type what was paid, or leave it empty.");
+            yield return new("price", "pantry.price-less-nothing-more", "pantry.price-less-nothing-more.do");
         if (receipt.Place?.Length > LongestPlace)
-            yield return new("place", $"The place is longer than {LongestPlace} characters.", "Shorten it.");
+            yield return new("place", Message.Of("pantry.place-longer-characters", ("longestPlace", LongestPlace)), "pantry.place-longer-characters.do");
     }
 
-    private static async Task<Results<Ok<MovementView>, NotFound, ValidationProblem>> ChangeAsync(Guid id, LotChange change, [SentKey] Guid? key, KondibaContext db, IClock clock)
+    private static async Task<Results<Ok<MovementView>, NotFound, Refused>> ChangeAsync(Guid id, LotChange change, [SentKey] Guid? key, KondibaContext db, IClock clock)
     {
         if (await db.PantryLots.AsTracking().SingleOrDefaultAsync(l => l.Id == id) is not { } lot)
             return TypedResults.NotFound();
@@ -141,15 +142,15 @@ internal static class PantryApi
             return TypedResults.Ok(View(already));
         List<Problem> problems = [];
         if (change.Kind is not (MovementKind.Used or MovementKind.Corrected or MovementKind.Thrown))
-            problems.Add(new("kind", "A lot is used, corrected or thrown away; the rest the orders do.", "Choose one of these."));
+            problems.Add(new("kind", "pantry.lot-used-corrected-thrown", "pantry.lot-used-corrected-thrown.do"));
         if (!(change.Amount is >= 0 and <= 1_000_000))
-            problems.Add(new("amount", "Less than nothing, or more than a pantry holds.", "Type how much."));
+            problems.Add(new("amount", "pantry.less-nothing-more-pantry", "pantry.less-nothing-more-pantry.do"));
         else if (change.Kind is not MovementKind.Corrected && change.Amount > lot.Amount + 1e-9)
-            problems.Add(new("amount", $"There are only {lot.Amount:0.##} left.", "Type less, or correct what is left first."));
+            problems.Add(new("amount", Message.Of("pantry.only-left", ("lot", lot.Amount)), "pantry.only-left.do"));
         if (change.Note?.Length > LongestNote)
-            problems.Add(new("note", $"The note is longer than {LongestNote} characters.", "Shorten it."));
-        if (problems.AsErrors() is { } errors)
-            return TypedResults.ValidationProblem(errors, title: "The lot cannot be changed like that.");
+            problems.Add(new("note", Message.Of("pantry.note-longer-characters", ("longestNote", LongestNote)), "pantry.place-longer-characters.do"));
+        if (Refused.Of(problems, "pantry.lot-cannot-changed-like") is { } refused)
+            return refused;
         var movement = lot.Move(change.Kind, change.Kind is MovementKind.Corrected ? change.Amount - lot.Amount : -change.Amount, clock.GetCurrentInstant(), note: change.Note ?? "", id: key);
         db.Add(movement);
         await db.SaveChangesAsync();

@@ -1,7 +1,9 @@
+using System.Text.Json;
 using Kondiba.Core.Amounts;
 using Kondiba.Core.Kitchens;
 using Kondiba.Core.Planning;
 using Kondiba.Data;
+using Kondiba.Web.Hosting;
 using Kondiba.Web.Kitchens;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
@@ -53,10 +55,10 @@ internal static class DayApi
         return new(row.Version, await clock.NowAsync(), state.Searching, state.Failed, state.Plan, state.Remedies, row.Arranged, [.. orders.Select(o => new DayOrderView(DayBook.CodeOf(o), o.Id, o.Name, o.Pieces, o.State))]);
     }
 
-    private static async Task<Results<Ok<DayView>, ValidationProblem, ProblemHttpResult>> ArrangeAsync(DayArrange wanted, DayBook book, KondibaContext db, KitchenClock clock)
+    private static async Task<Results<Ok<DayView>, Refused, ProblemHttpResult>> ArrangeAsync(DayArrange wanted, DayBook book, KondibaContext db, KitchenClock clock)
     {
-        if (OwnCheck.Of(wanted.Arranged).AsErrors() is { } errors)
-            return TypedResults.ValidationProblem(errors, title: "It cannot be kept as it is.");
+        if (Refused.Of(OwnCheck.Of(wanted.Arranged), "planning.cannot-kept") is { } refused)
+            return refused;
         var row = await book.RowAsync();
         if (row.Version != wanted.Version)
             return Changed();
@@ -64,12 +66,12 @@ internal static class DayApi
         return await SaveAsync(book, db, clock);
     }
 
-    private static async Task<Results<Ok<DayView>, ValidationProblem, ProblemHttpResult>> TakeAsync(Remedy remedy, DayBook book, KondibaContext db, KitchenClock clock, KitchenThings things, IClock instants)
+    private static async Task<Results<Ok<DayView>, Refused, ProblemHttpResult>> TakeAsync(Remedy remedy, DayBook book, KondibaContext db, KitchenClock clock, KitchenThings things, IClock instants)
     {
         var (run, orders, _) = await book.RunAsync();
 
-        // Only what was offered: by its words, as the rest follows from them.
-        if (run.State.Remedies.FirstOrDefault(r => r.What == remedy.What) is not { } offered)
+        // Only what was offered.
+        if (run.State.Remedies.FirstOrDefault(r => Does(r) == Does(remedy)) is not { } offered)
             return Changed();
         if (offered.Arranged is { } arranged)
         {
@@ -92,7 +94,7 @@ internal static class DayApi
         return await SaveAsync(book, db, clock);
     }
 
-    private static async Task<Results<Ok<DayView>, ValidationProblem, ProblemHttpResult>> SaveAsync(DayBook book, KondibaContext db, KitchenClock clock)
+    private static async Task<Results<Ok<DayView>, Refused, ProblemHttpResult>> SaveAsync(DayBook book, KondibaContext db, KitchenClock clock)
     {
         try
         {
@@ -106,6 +108,9 @@ internal static class DayApi
         db.ChangeTracker.Clear();
         return TypedResults.Ok(await ViewAsync(book, clock));
     }
+
+    /// <summary>What a remedy does, however it is said.</summary>
+    private static string Does(Remedy remedy) => JsonSerializer.Serialize(remedy with { What = "" }, KitchenItem.Json);
 
     private static ProblemHttpResult Changed() => TypedResults.Problem(
         title: "The plan was changed somewhere else meanwhile.", detail: "Look at it as it is now, and try again.", statusCode: StatusCodes.Status409Conflict);

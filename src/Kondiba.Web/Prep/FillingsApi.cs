@@ -4,7 +4,9 @@ using Kondiba.Core.Kitchens;
 using Kondiba.Core.Measures;
 using Kondiba.Core.Prep;
 using Kondiba.Core.Reference;
+using Kondiba.Core.Wording;
 using Kondiba.Web.Formats;
+using Kondiba.Web.Hosting;
 using Kondiba.Web.Kitchens;
 using Microsoft.AspNetCore.Http.HttpResults;
 
@@ -79,22 +81,22 @@ internal static class FillingsApi
         [.. tables.Ingredients.Select(i => new IngredientView(i.Code, i.Name, i.One is not null))]);
     }
 
-    private static async Task<Results<Ok<FillingScaled>, ValidationProblem, NotFound>> ScaleAsync(FillingScale scale, KitchenThings things)
+    private static async Task<Results<Ok<FillingScaled>, Refused, NotFound>> ScaleAsync(FillingScale scale, KitchenThings things)
     {
         var tables = await things.TablesAsync();
         if (tables.Fillings.FirstOrDefault(f => f.Code == scale.Filling) is not { } found)
             return TypedResults.NotFound();
         List<Problem> problems = [];
-        void Wrong(string field, string reason, string remedy) => problems.Add(new(field, reason, remedy));
+        void Wrong(string field, Message reason, Message remedy) => problems.Add(new(field, reason, remedy));
         if (scale.Ingredient is null && scale.Pieces is not (>= 1 and <= MostPieces))
-            Wrong("pieces", $"A kitchen makes one piece to {MostPieces}.", "Type how many.");
+            Wrong("pieces", Message.Of("prep.kitchen-makes-one-piece", ("mostPieces", MostPieces)), "prep.kitchen-makes-one-piece.do");
         if (scale.Ingredient is not null && found.Mix.All(m => m.Ingredient != scale.Ingredient))
-            Wrong("ingredient", $"'{scale.Ingredient}' is not in this mix.", $"Choose of {string.Join(", ", found.Mix.Select(m => m.Ingredient))}.");
+            Wrong("ingredient", Message.Of("prep.not-mix", ("ingredient", scale.Ingredient)), Message.Of("prep.not-mix.do", ("mix", Argument.Of(found.Mix.Select(m => m.Ingredient)))));
         if (scale.Ingredient is not null && !(scale.Grams is > 0 and <= MostGrams))
-            Wrong("grams", "There is nothing of it, or more than a kitchen holds.", "Type its grams.");
+            Wrong("grams", "prep.nothing-more-kitchen-holds", "prep.nothing-more-kitchen-holds.do");
         problems.AddRange(found.Check(scale.Shares, scale.Portion, tables));
-        if (problems.Where(p => p.Severity is Severity.Error).AsErrors() is { } errors)
-            return TypedResults.ValidationProblem(errors, title: "It cannot be scaled like that.");
+        if (Refused.Of(problems.Where(p => p.Severity is Severity.Error), "prep.cannot-scaled-like") is { } refused)
+            return refused;
 
         var filling = found.With(scale.Shares);
         var size = tables.Centre(filling.Makes)?.Sizes[0];
@@ -116,24 +118,24 @@ internal static class FillingsApi
             problems));
     }
 
-    private static async Task<Results<FileContentHttpResult, NotFound, ValidationProblem>> ExportAsync(string code, int? pieces, KitchenThings things)
+    private static async Task<Results<FileContentHttpResult, NotFound, Refused>> ExportAsync(string code, int? pieces, KitchenThings things)
     {
         var tables = await things.TablesAsync();
         if (tables.Fillings.FirstOrDefault(f => f.Code == code) is not { } filling)
             return TypedResults.NotFound();
         if (pieces is < 1 or > MostPieces)
-            return TypedResults.ValidationProblem(new Dictionary<string, string[]> { ["pieces"] = [$"A kitchen makes one piece to {MostPieces}. Type how many."] });
+            return Refused.Because("pieces", Message.Of("prep.kitchen-makes-one-piece-type", ("mostPieces", MostPieces)), "prep.kitchen-makes-one-piece-type.do");
         var tally = FillingTally.For(filling, pieces ?? 24, filling.PortionOn(tables.Centre(filling.Makes)?.Sizes[0]), tables);
         return TypedResults.File(Encoding.UTF8.GetBytes(RecipeJson.Write(filling, tally, Chosen(filling, tables))), "application/ld+json", $"{code}.json");
     }
 
-    private static async Task<Results<Ok<RecipeRead>, ValidationProblem>> ReadAsync(FileText file, KitchenThings things)
+    private static async Task<Results<Ok<RecipeRead>, Refused>> ReadAsync(FileText file, KitchenThings things)
     {
         if (file.Text.Length > LargestFile)
-            return TypedResults.ValidationProblem(new Dictionary<string, string[]> { ["file"] = ["The file is larger than any recipe. Choose one that holds a single recipe."] });
+            return Refused.Because("file", "prep.file-larger-any-recipe", "prep.kitchen-makes-one-piece-type.do");
         var (recipe, problem) = RecipeJson.Read(file.Text, await things.TablesAsync());
         return recipe is null
-            ? TypedResults.ValidationProblem(new[] { problem! }.AsErrors()!, title: "It cannot be read.")
+            ? Refused.Of([problem!], "prep.cannot-read")!
             : TypedResults.Ok(recipe);
     }
 

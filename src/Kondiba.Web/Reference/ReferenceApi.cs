@@ -9,6 +9,7 @@ using Kondiba.Core.Pantry;
 using Kondiba.Core.Prep;
 using Kondiba.Core.Reference;
 using Kondiba.Core.Vessels;
+using Kondiba.Core.Wording;
 using Kondiba.Web.Kitchens;
 
 namespace Kondiba.Web.Reference;
@@ -140,10 +141,10 @@ internal static class ReferenceApi
 
     private static WayView View(DippingWay way) => new(way.Code, way.Name, way.Does,
     [
-        WorkingLine.Of("vessel wider than the piece by", way.Room),
-        WorkingLine.Of("coating over what it covers", way.Over),
-        WorkingLine.Of("coating left at least", way.Least),
-        WorkingLine.Of("a coat of one piece", "", way.Time.Value, way.Time.Source),
+        WorkingLine.Of("reference.vessel-wider-piece", way.Room),
+        WorkingLine.Of("reference.coating-over-what-covers", way.Over),
+        WorkingLine.Of("reference.coating-left-least", way.Least),
+        WorkingLine.Of("reference.coat-one-piece", "", way.Time.Value, way.Time.Source),
     ]);
 
     private static CentreView View(Centre c, TradeTables tables) => new(
@@ -186,22 +187,22 @@ internal static class ReferenceApi
 
     private static CoatingView View(Core.Coatings.Coating c)
     {
-        var (fat, melt) = (WorkingLine.Count("fat, %", "", c.Fat.Value.In("%"), c.Fat.Source), WorkingLine.Of("melt to, at most", c.MeltAtMost));
-        List<FactView> facts = [new(fat, fat), new(melt, melt), Window("dip at", c.DipFrom, c.DipTo), Window("drizzle at", c.DrizzleFrom, c.DrizzleTo)];
+        var (fat, melt) = (WorkingLine.Count("reference.fat", "", c.Fat.Value.In("%"), c.Fat.Source), WorkingLine.Of("reference.melt-most", c.MeltAtMost));
+        List<FactView> facts = [new(fat, fat), new(melt, melt), Window("reference.dip", c.DipFrom, c.DipTo), Window("reference.drizzle", c.DrizzleFrom, c.DrizzleTo)];
         if (c.Temper is { } temper)
         {
-            var lost = WorkingLine.Of("temper is lost above", temper.NeverAbove);
+            var lost = WorkingLine.Of("reference.temper-lost-above", temper.NeverAbove);
             facts.AddRange(
             [
-                Window("melt out at", temper.Melt[0], temper.Melt[1]),
-                Window("cool to", temper.Cool[0], temper.Cool[1]),
-                Window("work at", temper.Work[0], temper.Work[1]),
+                Window("reference.melt-out", temper.Melt[0], temper.Melt[1]),
+                Window("reference.cool", temper.Cool[0], temper.Cool[1]),
+                Window("reference.work", temper.Work[0], temper.Work[1]),
                 new(lost, lost),
             ]);
         }
 
         return new(c.Code, c.Name, c.Kind, c.Note, c.Thinners, facts);
 
-        static FactView Window(string name, Sourced<Temperature> from, Sourced<Temperature> to) => new(WorkingLine.Of(name, from), WorkingLine.Of(name, to));
+        static FactView Window(Message name, Sourced<Temperature> from, Sourced<Temperature> to) => new(WorkingLine.Of(name, from), WorkingLine.Of(name, to));
     }
 }

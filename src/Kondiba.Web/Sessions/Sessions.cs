@@ -1,3 +1,4 @@
+using Kondiba.Core.Wording;
 using System.Security.Claims;
 using System.Security.Cryptography;
 using System.Text;
@@ -46,7 +47,7 @@ internal static class Sessions
 
     public const int ShortestPassword = 10;
 
-    private const string KitchenClaim = "kitchen";
+    internal const string KitchenClaim = "kitchen";
     private const string OwnerClaim = "owner";
     private const int LongestName = 80;
 
@@ -104,14 +105,11 @@ internal static class Sessions
         }
     }
 
-    /// <summary>Binds the request to its kitchen and hides money from helpers.</summary>
+    /// <summary>Binds the request to its kitchen.</summary>
     public static void UseKitchenScope(this WebApplication app) => app.Use(async (context, next) =>
     {
         if (Guid.TryParse(context.User.FindFirstValue(KitchenClaim), out var id))
             context.RequestServices.GetRequiredService<KitchenScope>().KitchenId = id;
-
-        // A quote that was shared tells its price to whoever has the link, who is nobody here.
-        KondibaJson.MoneyHidden.Value = context.User.HasClaim(c => c.Type == KitchenClaim) && !context.User.IsOwner();
         await next(context);
     });
 
@@ -187,10 +185,10 @@ internal static class Sessions
         return TypedResults.NoContent();
     }
 
-    private static async Task<Results<NoContent, ValidationProblem>> StartAsync(NewKitchen input, HttpContext context, KondibaContext db, UserManager<Person> users)
+    private static async Task<Results<NoContent, Refused, ValidationProblem>> StartAsync(NewKitchen input, HttpContext context, KondibaContext db, UserManager<Person> users)
     {
         if (string.IsNullOrWhiteSpace(input.Kitchen) || input.Kitchen.Length > LongestName)
-            return TypedResults.ValidationProblem(new Dictionary<string, string[]> { ["kitchen"] = [$"A kitchen has a name of at most {LongestName} characters. Type what it is called."] }, title: "The kitchen cannot be started.");
+            return Refused.Because("kitchen", Message.Of("sessions.kitchen-name-most-characters", ("longestName", LongestName)), "sessions.kitchen-name-most-characters.do");
         await using var all = await db.Database.BeginTransactionAsync();
         var kitchen = new Kitchen { Name = input.Kitchen.Trim(), TimeZone = DateTimeZoneProviders.Tzdb.GetSystemDefault().Id };
         db.Add(kitchen);

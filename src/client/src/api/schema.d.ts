@@ -1592,7 +1592,7 @@ export interface components {
             hard: components["schemas"]["Sticky"];
             through: components["schemas"]["Sticky"];
             warmPast: null | components["schemas"]["Duration"];
-            advice: string;
+            advice: components["schemas"]["Message"];
         };
         Chip: {
             field: string;
@@ -1660,7 +1660,7 @@ export interface components {
         };
         CostPart: {
             code: string;
-            name: string;
+            name: components["schemas"]["Message"];
             cost: components["schemas"]["FigureOfMoney"];
             lines: unknown[];
         };
@@ -1732,6 +1732,7 @@ export interface components {
         };
         DayPlace: {
             place: string;
+            name: string;
             /** Format: int32 */
             has: number;
             full: components["schemas"]["Between"][];
@@ -1996,7 +1997,7 @@ export interface components {
             /** Format: int32 */
             line: number;
             field: string;
-            reason: string;
+            reason: components["schemas"]["Message"];
         };
         IngredientView: {
             code: string;
@@ -2015,8 +2016,9 @@ export interface components {
             measures: components["schemas"]["Measure"][];
         };
         KitchenChange: {
-            units: components["schemas"]["Units"];
+            units?: null | components["schemas"]["Units"];
             name?: null | string;
+            language?: null | components["schemas"]["Language"];
         };
         KitchenThingsView: {
             ways: components["schemas"]["Ways"];
@@ -2042,8 +2044,11 @@ export interface components {
             name: string;
             isSample: boolean;
             units: components["schemas"]["Units"];
+            language: components["schemas"]["Language"];
             now: components["schemas"]["LocalDateTime"];
         };
+        /** @enum {unknown} */
+        Language: "British" | "American";
         Leftover: {
             mass: components["schemas"]["Mass"];
             uses: string[];
@@ -2262,10 +2267,12 @@ export interface components {
             seeding: null | components["schemas"]["SeedingShown"];
             neverAbove: components["schemas"]["Temperature"];
         };
+        /** @description a sentence, or a part of one */
+        Message: string;
         Mix: {
             recipe: null | components["schemas"]["Recipe"];
             ready: null | components["schemas"]["ReadyMix"];
-            advice: string;
+            advice: components["schemas"]["Message"];
             problems: components["schemas"]["Problem"][];
         };
         MixDraft: {
@@ -2988,7 +2995,7 @@ export interface components {
             volume: components["schemas"]["Volume"];
             thinner: null | components["schemas"]["PotThinner"];
             testFilm: components["schemas"]["FigureOfLength"];
-            advice: string;
+            advice: components["schemas"]["Message"];
             melts: number[];
             packs: components["schemas"]["FigureOfint"];
             cover: components["schemas"]["PackCover"];
@@ -3082,9 +3089,10 @@ export interface components {
         };
         Problem: {
             field: string;
-            reason: string;
-            remedy: string;
+            reason: components["schemas"]["Message"];
+            remedy: components["schemas"]["Message"];
             severity?: components["schemas"]["Severity"];
+            code?: null | string;
         };
         ProfilePoint: {
             along: components["schemas"]["Length"];
@@ -3201,7 +3209,7 @@ export interface components {
             usualMargin: components["schemas"]["Share"];
         };
         Remedy: {
-            what: string;
+            what: components["schemas"]["Message"];
             arranged: null | components["schemas"]["Arrangements"];
             change: null | components["schemas"]["OrderChange"];
         };
@@ -3259,7 +3267,7 @@ export interface components {
             from: components["schemas"]["Temperature"];
             landsAt: components["schemas"]["Temperature"];
             held: boolean;
-            advice: string;
+            advice: components["schemas"]["Message"];
         };
         SeedingShown: {
             seeding: components["schemas"]["Seeding"];
@@ -3382,7 +3390,7 @@ export interface components {
         Short: "hands" | "place" | "time" | "keeping" | "pin";
         Shortage: {
             kind: components["schemas"]["Short"];
-            what: string;
+            what: components["schemas"]["Message"];
             of: null | string;
             from: components["schemas"]["LocalDateTime"];
             to: components["schemas"]["LocalDateTime"];
@@ -3586,7 +3594,7 @@ export interface components {
             cost: null | components["schemas"]["PotCost"];
             /** Format: int32 */
             melts: number;
-            reason: string;
+            reason: components["schemas"]["Message"];
         };
         VesselView: {
             code: string;
@@ -3668,12 +3676,13 @@ export interface components {
             };
         };
         WorkingLine: {
-            what: string;
-            formula: string;
+            what: components["schemas"]["Message"];
+            formula: components["schemas"]["Message"];
             /** Format: double */
             value: number;
             unit: string;
             source: components["schemas"]["Source"];
+            code?: null | string;
         };
     };
     responses: never;

@@ -3,7 +3,7 @@ import type { Day, DayHours, Plan } from "../../api/client";
 import { TextButton } from "../../ui/buttons";
 import { clock, dayName } from "../../ui/units";
 import type { Spell } from "./ArrangeSheet";
-import { dayOf, fromTo, minutesFrom } from "./times";
+import { dayOf, fromTo, minutesFrom, placeName } from "./times";
 import type { DayDesk } from "./useDay";
 
 // What may wait longer than that, in s, need not be watched for.
@@ -28,7 +28,7 @@ export function mindedOn(plan: Plan, on: string) {
     const [first, last] = [today[0], today[today.length - 1]];
     const minutes = today.reduce((sum, f) => sum + minutesFrom(f.from, f.to), 0);
     if (!first || !last || minutes < worthSaying) return [];
-    return [{ place: p.place, from: first.from, to: last.to, times: today.length }];
+    return [{ place: p.place, name: p.name, from: first.from, to: last.to, times: today.length }];
   });
   const waiting = plan.tasks.filter(
     (t) => dayOf(t.starts) === on && t.what.atMost !== null && t.what.atMost <= soon && t.what.stage !== "melt",
@@ -55,7 +55,7 @@ export function Aside(props: Of & { tap: (task: string) => void }) {
             full.map((f) => (
               <p key={f.place + f.from} className="border-mind bg-mind-ground mb-2 border-l-4 px-3 py-1.5">
                 <b className="block first-letter:uppercase">
-                  {f.place === "pots" ? "every pot in use" : `${f.place.replace("-", " ")} full`} {clock(f.from)}–
+                  {f.place === "pots" ? "every pot in use" : `${f.name} full`} {clock(f.from)}–
                   {dayOf(f.to) === on ? clock(f.to) : dayName(f.to)}
                 </b>
                 {f.times > 1 && "on and off"}
@@ -108,7 +108,7 @@ export function Aside(props: Of & { tap: (task: string) => void }) {
                 key={`${t.task} out`}
                 className="border-line flex justify-between gap-3 border-t border-dashed py-1.5"
               >
-                <span>out of the {t.place.replace("-", " ")} by</span>
+                <span>out of the {placeName(plan, t.place)} by</span>
                 <b className="text-act tabular-nums">{clock(t.outBy ?? t.ends)}</b>
               </li>
             ))}
@@ -169,7 +169,7 @@ function Arranged({ desk, day, plan, on, arrange }: Of) {
         {arranged.places.map((p, i) =>
           item(
             `p${i}`,
-            `${p.place.replace("-", " ")} ${p.change > 0 ? `+${p.change}` : p.change}, ${dayName(p.from)}`,
+            `${placeName(plan, p.place)} ${p.change > 0 ? `+${p.change}` : p.change}, ${dayName(p.from)}`,
             () => desk.change("As many as usual again.", (a) => ({ ...a, places: a.places.filter((_, n) => n !== i) })),
           ),
         )}

@@ -1,7 +1,7 @@
 import type { DayMelt, DayTask, DayTray, Plan, Reference } from "../../api/client";
 import { inkOn } from "../../ui/colour";
 import { clock, useWording } from "../../ui/units";
-import { dayOf, type Lanes, type Scale } from "./times";
+import { dayOf, type Lanes, type Scale, placeName } from "./times";
 import { potColour } from "./WeekStrip";
 
 /** What every column of a day is drawn from. */
@@ -67,7 +67,7 @@ export function Work({
                 )}
                 {height > 44 && stands && (
                   <span className="block truncate text-[13px] sm:hidden">
-                    then {stands.place.replace("-", " ")}
+                    then {placeName(plan, stands.place)}
                     {stands.set && `, hard ${clock(stands.set)}`}
                   </span>
                 )}

@@ -7,7 +7,7 @@ import { SourceTag } from "../../ui/SourceTag";
 import { Sheet } from "../../ui/Sheet";
 import { clock, dayName, span } from "../../ui/units";
 import type { Spell } from "./ArrangeSheet";
-import { dayOf, fromTo, minutesFrom, plusMinutes } from "./times";
+import { dayOf, fromTo, minutesFrom, plusMinutes, placeName } from "./times";
 import type { DayDesk } from "./useDay";
 
 interface Of {
@@ -73,7 +73,7 @@ export function TaskSheet({ task, plan, orders, desk, now, arrange, close }: Of 
       )}
       {tray && (
         <p className="mt-2">
-          Then {tray.place === "counter" ? "on the counter" : `in the ${tray.place.replace("-", " ")}`}
+          Then {tray.place === "counter" ? "on the counter" : `in the ${placeName(plan, tray.place)}`}
           {tray.set && ` until it is hard at ${clock(tray.set)}`}
           {tray.outBy && `, out by ${clock(tray.outBy)} or it sweats`}.
         </p>
@@ -157,7 +157,7 @@ export function TraySheet({ tray, plan, desk, day, arrange, close }: Omit<Of, "o
         </dd>
         <dt className="text-ink2">where</dt>
         <dd>
-          {tray.place.replace("-", " ")}, which takes {place?.has}
+          {place?.name}, which takes {place?.has}
         </dd>
         <dt className="text-ink2">from</dt>
         <dd>
@@ -192,7 +192,7 @@ export function TraySheet({ tray, plan, desk, day, arrange, close }: Omit<Of, "o
               away(
                 desk,
                 tray.place,
-                `Without the ${tray.place.replace("-", " ")}`,
+                `Without the ${placeName(plan, tray.place)}`,
                 -(place?.has ?? 1),
                 dayOf(tray.starts),
                 dayOf(tray.starts) === dayOf(day.now) ? day.now.slice(11, 19) : "00:00:00",
@@ -200,7 +200,7 @@ export function TraySheet({ tray, plan, desk, day, arrange, close }: Omit<Of, "o
             )
           }
         >
-          the {tray.place.replace("-", " ")} is away this day
+          the {placeName(plan, tray.place)} is away this day
         </TextButton>
       </p>
     </Sheet>

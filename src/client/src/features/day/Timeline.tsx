@@ -119,11 +119,9 @@ function columnsOf(plan: Plan, day: string, scale: Scale): Column[] {
     ...(melts.placed.length > 0
       ? [{ key: "pots", name: "Pots", lanes: melts.lanes, kind: "pots" as const, melts }]
       : []),
-    ...plan.places.flatMap(({ place }) => {
+    ...plan.places.flatMap(({ place, name }) => {
       const trays = there(plan.trays.filter((t) => t.place === place && scale.y(t.ends) - scale.y(t.starts) > 3));
-      return trays.placed.length === 0
-        ? []
-        : [{ key: place, name: place.replace("-", " "), lanes: trays.lanes, kind: "trays" as const, trays }];
+      return trays.placed.length === 0 ? [] : [{ key: place, name, lanes: trays.lanes, kind: "trays" as const, trays }];
     }),
   ];
 }

@@ -101,3 +101,6 @@ export function lanesOf<T>(things: T[], from: (thing: T) => number, to: (thing: 
     });
   return { placed, lanes: Math.max(1, ends.length) };
 }
+
+/** What a place is called, by its code. */
+export const placeName = (plan: Plan, code: string) => plan.places.find((p) => p.place === code)?.name ?? code;

@@ -14,7 +14,7 @@ export function PotSheet(props: { pot: Pot; name: string; reference: Reference; 
   const film = (mm: number) => wording.value(mm, "mm");
   const at = reference.coatings
     .find((c) => c.code === pot.coating)
-    ?.facts.find((fact) => fact.from.what === "drizzle at");
+    ?.facts.find((fact) => fact.from.code === "reference.drizzle");
   const thinner = reference.thinners.find((t) => t.code === pot.thinner?.code);
 
   return (

@@ -18,7 +18,7 @@ import type { useDraft } from "./useDraft";
 import { Who } from "./Who";
 
 const nothing: never[] = [];
-const clashStart = "The customer must not have ";
+const clash = "safety.customer-must-not";
 
 export type Desk = ReturnType<typeof useDraft>;
 
@@ -35,7 +35,7 @@ export function Slip(props: {
   const { draft, edit } = desk;
   const notes = useMemo(() => notesOf(tally.problems), [tally.problems]);
   const clashes = useMemo(
-    () => [...new Set(tally.problems.filter((p) => p.reason.startsWith(clashStart)).map((p) => p.reason))],
+    () => [...new Set(tally.problems.filter((p) => p.code === clash).map((p) => p.reason))],
     [tally.problems],
   );
   useEffect(() => {

@@ -18,7 +18,7 @@ export function WhatIf(props: { draft: Draft; tally: Tally; reference: Reference
   const wording = useWording();
   const [other, setOther] = useState(draft);
   const { tally: then } = useTally(other, tally);
-  const notes = then.problems.filter((p) => !tally.problems.some((q) => q.field === p.field && q.reason === p.reason));
+  const notes = then.problems.filter((p) => !tally.problems.some((q) => q.field === p.field && q.code === p.code));
   const same = sameDraft(draft, other);
 
   return (
@@ -135,7 +135,7 @@ export function WhatIf(props: { draft: Draft; tally: Tally; reference: Reference
           </table>
           {notes.map((problem) => (
             <p
-              key={problem.field + problem.reason}
+              key={problem.field + problem.code}
               className="border-mind bg-mind-ground mt-3 border-l-4 px-3 py-1.5 text-[15px]"
             >
               {problem.reason} {problem.remedy}

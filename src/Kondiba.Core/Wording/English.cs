@@ -1,13 +1,13 @@
-namespace Kondiba.Core.Reference;
+namespace Kondiba.Core.Wording;
 
 /// <summary>Words with their article.</summary>
-internal static class With
+internal static class English
 {
     /// <summary>"An apple", "A rod".</summary>
-    public static string Article(string noun) => $"{("aeiou".Contains(noun[0], StringComparison.OrdinalIgnoreCase) ? "An" : "A")} {noun}";
+    public static string WithArticle(string noun) => $"{("aeiou".Contains(noun[0], StringComparison.OrdinalIgnoreCase) ? "An" : "A")} {noun}";
 
     /// <summary>"Truffle balls".</summary>
-    public static string Capital(string nouns) => char.ToUpperInvariant(nouns[0]) + nouns[1..];
+    public static string Capitalized(string nouns) => char.ToUpperInvariant(nouns[0]) + nouns[1..];
 
     /// <summary>"red, green and blue".</summary>
     public static string List(IReadOnlyList<string> nouns) =>
