@@ -29,7 +29,6 @@ public sealed class VoiceTests(Server server) : IClassFixture<Server>
         Assert.Contains(after, l => ((string)l!["formula"]!).Contains(" oz", StringComparison.Ordinal));
         Assert.Contains(before, l => ((string)l!["what"]!).Contains("colour", StringComparison.Ordinal));
         Assert.DoesNotContain(after, l => ((string)l!["what"]!).Contains("colour", StringComparison.Ordinal));
-
         (await client.PatchAsJsonAsync("/api/kitchen", new { units = "metric", language = "british" })).EnsureSuccessStatusCode();
         Assert.Equal(before.ToJsonString(), (await PotAsync()).ToJsonString());
     }
@@ -40,6 +39,9 @@ public sealed class VoiceTests(Server server) : IClassFixture<Server>
         order["lines"]![0]!["amount"] = 300;
         var tally = (await (await client.PostAsJsonAsync("/api/amounts/preview", order)).Content.ReadFromJsonAsync<JsonObject>())!;
         var pot = (string)tally["pots"]![0]!["key"]!;
-        return (await (await client.PostAsJsonAsync($"/api/amounts/working?of=pots.{pot}.toMelt", order)).Content.ReadFromJsonAsync<JsonArray>())!;
+        List<JsonNode?> lines = [];
+        foreach (var figure in new[] { "toMelt", "onPieces" })
+            lines.AddRange((await (await client.PostAsJsonAsync($"/api/amounts/working?of=pots.{pot}.{figure}", order)).Content.ReadFromJsonAsync<JsonArray>())!);
+        return new([.. lines.Select(l => l!.DeepClone())]);
     }
 }
