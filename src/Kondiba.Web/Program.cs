@@ -2,6 +2,7 @@ using System.Reflection;
 using Kondiba.Core.Reference;
 using Kondiba.Data;
 using Kondiba.Web.Amounts;
+using Kondiba.Web.Changes;
 using Kondiba.Web.Colour;
 using Kondiba.Web.Entries;
 using Kondiba.Web.Formats;
@@ -39,6 +40,8 @@ builder.Services.AddDbContext<KondibaContext>(options => KondibaContext.Use(opti
 builder.Services.AddUnreadableRequests();
 builder.Services.AddSingleton(new Startup());
 builder.Services.AddSingleton<PlanRuns>();
+builder.Services.AddSingleton<ChangeNotices>();
+builder.Services.AddHostedService(services => services.GetRequiredService<ChangeNotices>());
 builder.Services.AddScoped<DayBook>();
 if (settings.StateFolder.Length > 0)
     builder.Services.AddDataProtection().SetApplicationName("Kondiba").PersistKeysToFileSystem(new(Path.Combine(settings.StateFolder, "keys")));
@@ -84,6 +87,7 @@ api.MapQuotes();
 api.MapPeople();
 api.MapSample();
 api.MapFormats();
+api.MapChanges();
 app.Map("/api/{**rest}", () => TypedResults.Problem(title: "There is nothing at this address.", statusCode: StatusCodes.Status404NotFound)).ExcludeFromDescription();
 app.MapFallbackToFile("index.html").AllowAnonymous();
 

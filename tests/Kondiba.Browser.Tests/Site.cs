@@ -37,10 +37,7 @@ public sealed class Site : IDisposable
         var cluster = Environment.GetEnvironmentVariable("KONDIBA_TEST_DATABASE")
             ?? throw new InvalidOperationException("KONDIBA_TEST_DATABASE names no PostgreSQL server: run ./test, which starts one.");
         connection = new(cluster) { Database = $"browser_{Guid.CreateVersion7():n}" };
-        using var listener = new TcpListener(IPAddress.Loopback, 0);
-        listener.Start();
-        Address = new($"http://127.0.0.1:{((IPEndPoint)listener.LocalEndpoint).Port}/");
-        listener.Stop();
+        Address = Free();
         Start();
     }
 
@@ -51,14 +48,30 @@ public sealed class Site : IDisposable
     public string Connection => connection.ConnectionString;
 
     /// <summary>Starts the server and returns when it answers.</summary>
-    public void Start()
+    public void Start() => process = Run(Address);
+
+    /// <summary>Starts another server on the same database; its address, and what ends it.</summary>
+    public (Uri Address, IDisposable Ends) StartAnother()
     {
-        process = Process.Start(new ProcessStartInfo("dotnet", [typeof(KondibaSettings).Assembly.Location])
+        var address = Free();
+        return (address, new Ending(Run(address)));
+    }
+
+    private static Uri Free()
+    {
+        using var listener = new TcpListener(IPAddress.Loopback, 0);
+        listener.Start();
+        return new($"http://127.0.0.1:{((IPEndPoint)listener.LocalEndpoint).Port}/");
+    }
+
+    private Process Run(Uri address)
+    {
+        var server = Process.Start(new ProcessStartInfo("dotnet", [typeof(KondibaSettings).Assembly.Location])
         {
             WorkingDirectory = Path.Combine(Root, "src", "Kondiba.Web"),
             Environment =
             {
-                ["ASPNETCORE_URLS"] = Address.ToString(),
+                ["ASPNETCORE_URLS"] = address.ToString(),
                 ["ASPNETCORE_ENVIRONMENT"] = "Production",
                 ["KONDIBA__DATABASE"] = connection.ConnectionString,
                 ["KONDIBA__KEY"] = Key,
@@ -70,12 +83,12 @@ public sealed class Site : IDisposable
         {
             try
             {
-                using var answer = client.Send(new(HttpMethod.Get, new Uri(Address, "api/session")));
-                return;
+                using var answer = client.Send(new(HttpMethod.Get, new Uri(address, "api/session")));
+                return server;
             }
             catch (HttpRequestException)
             {
-                if (process.HasExited)
+                if (server.HasExited)
                     break;
                 Thread.Sleep(100);
             }
@@ -85,9 +98,9 @@ public sealed class Site : IDisposable
     }
 
     /// <summary>A client that is signed in and may write.</summary>
-    public async Task<HttpClient> EnterAsync()
+    public async Task<HttpClient> EnterAsync(Uri? at = null)
     {
-        var client = new HttpClient { BaseAddress = Address };
+        var client = new HttpClient { BaseAddress = at ?? Address };
         (await client.GetAsync($"enter?key={Key}")).EnsureSuccessStatusCode();
         client.DefaultRequestHeaders.Add("X-Kondiba-Form", (string)(await client.GetFromJsonAsync<JsonObject>("api/session"))!["form"]!);
         return client;
@@ -143,6 +156,16 @@ public sealed class Site : IDisposable
         using var drop = admin.CreateCommand($"DROP DATABASE \"{connection.Database}\" WITH (FORCE)");
         drop.ExecuteNonQuery();
         Directory.Delete(Path.Combine(Path.GetTempPath(), connection.Database!), recursive: true);
+    }
+
+    private sealed class Ending(Process server) : IDisposable
+    {
+        public void Dispose()
+        {
+            server.Kill();
+            server.WaitForExit();
+            server.Dispose();
+        }
     }
 
     private static string ThisFolder([CallerFilePath] string path = "") => Path.GetDirectoryName(path)!;

@@ -3,6 +3,7 @@ import { useState, type ReactNode } from "react";
 import { Link, NavLink, useNavigate } from "react-router";
 import { answer, api } from "../api/client";
 import { kitchenQuery, useKitchen } from "../api/queries";
+import { useChanges } from "../api/useChanges";
 import { useNewOrder } from "../features/order/useNewOrder";
 import { Drip } from "./Drip";
 import { Shortcuts } from "./Shortcuts";
@@ -20,6 +21,7 @@ const rooms = [
 
 /** The cocoa band with the ways through the house, and the page under it. */
 export function Shell({ children }: { children: ReactNode }) {
+  useChanges();
   const kitchen = useKitchen().data;
   const [help, setHelp] = useState(false);
   const navigate = useNavigate();

@@ -1,0 +1,80 @@
+import { useQueryClient, type QueryClient } from "@tanstack/react-query";
+import { useEffect } from "react";
+import { sessionQuery } from "./queries";
+
+// An order that is open is edited here: what others make of it meanwhile comes up when it is saved.
+const edited = ["session", "order", "shared quote"];
+const of: Record<string, string[]> = {
+  stock: ["pantry", "shopping", "tally", "price", "shelf", "used"],
+  orders: ["shelf", "orders", "shared", "shopping", "looks", "day", "quote"],
+  day: ["day"],
+};
+
+/** Whether what a query holds is another once something of the kitchen has changed. */
+export const isTouched = (key: unknown, change: string) =>
+  of[change]?.includes(String(key)) ?? !edited.includes(String(key));
+
+const together = 80;
+const again = 10_000;
+
+/** Listens to what changes in the kitchen, by whomever, as long as the page is looked at. */
+function listen(queries: QueryClient) {
+  let stream: EventSource | undefined;
+  let missed = false;
+  let timer: ReturnType<typeof setTimeout> | undefined;
+  let retry: ReturnType<typeof setTimeout> | undefined;
+  const heard = new Set<string>();
+  const hear = (change: string) => {
+    heard.add(change);
+    timer ??= setTimeout(() => {
+      const changes = [...heard];
+      heard.clear();
+      timer = undefined;
+      void queries.invalidateQueries({ predicate: (q) => changes.some((c) => isTouched(q.queryKey[0], c)) });
+    }, together);
+  };
+  const open = () => {
+    clearTimeout(retry);
+    if (stream || document.hidden) return;
+    stream = new EventSource("/api/changes");
+    stream.addEventListener("open", () => {
+      if (missed) hear("all");
+      missed = false;
+    });
+    stream.addEventListener("change", (event: MessageEvent<string>) => {
+      hear(event.data);
+    });
+    stream.addEventListener("error", () => {
+      missed = true;
+      // The browser tries again by itself, but not after a refusal: then the session may be over.
+      if (stream?.readyState !== EventSource.CLOSED) return;
+      stream = undefined;
+      void queries.invalidateQueries({ queryKey: sessionQuery.queryKey });
+      retry = setTimeout(open, again);
+    });
+  };
+  const close = () => {
+    clearTimeout(retry);
+    stream?.close();
+    stream = undefined;
+  };
+  const turn = () => {
+    if (document.hidden) {
+      close();
+      missed = true;
+    } else open();
+  };
+  open();
+  document.addEventListener("visibilitychange", turn);
+  return () => {
+    document.removeEventListener("visibilitychange", turn);
+    clearTimeout(timer);
+    close();
+  };
+}
+
+/** Keeps what is shown as it is in the kitchen: what another device or person changes is here at once. */
+export function useChanges() {
+  const queries = useQueryClient();
+  useEffect(() => listen(queries), [queries]);
+}
