@@ -63,7 +63,8 @@ public enum ItemKind
 public sealed class KitchenItem : IOfKitchen
 {
     /// <summary>How records are kept in the database.</summary>
-    public static JsonSerializerOptions Json { get; } = new JsonSerializerOptions(JsonSerializerDefaults.Web).ConfigureForNodaTime(DateTimeZoneProviders.Tzdb);
+    public static JsonSerializerOptions Json { get; } = new JsonSerializerOptions(JsonSerializerDefaults.Web).ConfigureForNodaTime(
+        DateTimeZoneProviders.Tzdb);
 
     public Guid KitchenId { get; init; }
 
@@ -100,6 +101,9 @@ public sealed class KitchenItem : IOfKitchen
             Of<OwnFigure>(ItemKind.Figure),
             Of<Working>(ItemKind.Working).FirstOrDefault());
 
-        List<T> Of<T>(ItemKind kind) => [.. items.Where(i => i.Kind == kind).OrderBy(i => i.Code, StringComparer.Ordinal).Select(i => JsonSerializer.Deserialize<T>(i.Body, Json)!)];
+        List<T> Of<T>(ItemKind kind) =>
+            [.. items.Where(i => i.Kind == kind)
+                .OrderBy(i => i.Code, StringComparer.Ordinal)
+                .Select(i => JsonSerializer.Deserialize<T>(i.Body, Json)!)];
     }
 }

@@ -14,7 +14,8 @@ public sealed class KitchenScope
 }
 
 /// <summary>The database. Every query sees only the rows of the scope's kitchen.</summary>
-public sealed class KondibaContext(DbContextOptions<KondibaContext> options, KitchenScope scope) : IdentityUserContext<Person, Guid>(options)
+public sealed class KondibaContext(
+    DbContextOptions<KondibaContext> options, KitchenScope scope) : IdentityUserContext<Person, Guid>(options)
 {
     public DbSet<Kitchen> Kitchens => Set<Kitchen>();
 
@@ -105,7 +106,12 @@ public sealed class KondibaContext(DbContextOptions<KondibaContext> options, Kit
             line.HasKey(l => new { l.OrderId, l.Id });
             line.HasOne<Kitchen>().WithMany().HasForeignKey(l => l.KitchenId);
             line.HasQueryFilter(l => l.KitchenId == KitchenId);
-            foreach (var code in (string[])[nameof(OrderLine.Centre), nameof(OrderLine.Size), nameof(OrderLine.Coating), nameof(OrderLine.Colour)])
+            foreach (var code in (string[])[
+                nameof(OrderLine.Centre),
+                nameof(OrderLine.Size),
+                nameof(OrderLine.Coating),
+                nameof(OrderLine.Colour),
+            ])
                 line.Property(code).HasMaxLength(60);
             line.Property(l => l.Look).HasMaxLength(60);
             Json(line.Property(l => l.Decor));

@@ -118,7 +118,9 @@ public sealed class Order : IOfKitchen
 
     /// <summary>The order as Core computes it.</summary>
     public OrderDraft ToDraft() =>
-        new(Name, Pickup, Notes, [.. Lines.OrderBy(l => l.Position).Select(l => l.ToDraft())], Pots.ToDictionary(p => p.Pot, p => new PotDraft(p.Vessel, p.Thinner, p.Film)), Margin, Palette,
+        new(Name, Pickup, Notes, [
+            .. Lines.OrderBy(l => l.Position).Select(l => l.ToDraft()),
+        ], Pots.ToDictionary(p => p.Pot, p => new PotDraft(p.Vessel, p.Thinner, p.Film)), Margin, Palette,
             Client, Contact, Handover, Place, Allergies, Packing, Price, Deposit, Schools);
 }
 

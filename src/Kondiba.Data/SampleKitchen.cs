@@ -28,7 +28,9 @@ public static class SampleKitchen
         foreach (var (i, order) in orders.Index())
         {
             order.Number = i + 1;
-            (order.Pieces, order.Words) = (CoatingTally.For(order.ToDraft(), TradeTables.Shipped, today.AtMidnight()).Pieces, SearchWords.Of(order.ToDraft(), TradeTables.Shipped));
+            (order.Pieces, order.Words) = (CoatingTally.For(
+                order.ToDraft(), TradeTables.Shipped, today.AtMidnight()).Pieces, SearchWords.Of(
+                order.ToDraft(), TradeTables.Shipped));
         }
 
         return (kitchen,
@@ -36,7 +38,11 @@ public static class SampleKitchen
             .. looks.Values.Select(l => KitchenItem.Of(kitchen.Id, ItemKind.Look, l.Code, l)),
             KitchenItem.Of(kitchen.Id, ItemKind.Ways, "ways", new Ways(Thinner: "flakes")),
             KitchenItem.Of(kitchen.Id, ItemKind.Ware, "supply.cup", new OwnWare("supply.cup", "", WareUnit.Pieces, Low: 60)),
-            KitchenItem.Of(kitchen.Id, ItemKind.Ware, "coating.compound-wafer-hot-flow.white", new OwnWare("coating.compound-wafer-hot-flow.white", "", WareUnit.Grams, Low: 340)),
+            KitchenItem.Of(
+                kitchen.Id,
+                ItemKind.Ware,
+                "coating.compound-wafer-hot-flow.white",
+                new OwnWare("coating.compound-wafer-hot-flow.white", "", WareUnit.Grams, Low: 340)),
             .. orders,
             Lot($"coating.{HotFlow}.midnight", 210, 340, 4.2m, today.PlusMonths(4), "cupboard"),
             Lot($"coating.{HotFlow}.white", 90, 340, 4.2m, today.PlusMonths(2), "cupboard"),
@@ -54,16 +60,27 @@ public static class SampleKitchen
         IEnumerable<Order> Orders()
         {
             List<PackingDraft> boxes = [new("box-12", 1, 12), new("cup"), new("ribbon", 0.6, 12)];
-            yield return Order("Regatta, a year ago", today.PlusYears(-1), 11, "As every year, for the prize table.", ["#1c8787", "#e8685a", "#f3e7cd"],
+            yield return Order("Regatta, a year ago", today.PlusYears(-1), 11, "As every year, for the prize table.", [
+                "#1c8787",
+                "#e8685a",
+                "#f3e7cd",
+            ],
                 "Rowing club", "boathouse@rowing.example", "Boathouse on the quay", OrderState.HandedOver, (looks["wake"], 24), (looks["buoy"], 12));
-            yield return Order("Chess final", today.PlusDays(2), 17, "Dark one side, white the other, like the board.", ["#4a2616", "#f3e7cd"],
+            yield return Order("Chess final", today.PlusDays(2), 17, "Dark one side, white the other, like the board.", [
+                "#4a2616",
+                "#f3e7cd",
+            ],
                 "Chess club", "final@chess.example", "Club room over the chandlery", OrderState.Agreed, (looks["board-half"], 16), (looks["board-square"], 16));
             var meteor = Order("Meteor night", saturday, 18, "Rods stand in tall jars.", ["#24306a", "#bfc5d2", "#4a2616"],
                 "Hilltop observatory", "dome@observatory.example", "At the observatory's gate", OrderState.Agreed, (looks["meteor-rod"], 24), (looks["harbour-berry"], 24), (looks["night-sky"], 12), (looks["ripple"], 12));
             meteor.Packing = boxes;
             (meteor.Deposit, meteor.DepositPaid) = (60, true);
             yield return meteor;
-            yield return Order("Choir jubilee", saturday, 11, "Rods with the Meteor night's, from one pot.", ["#24306a", "#bfc5d2", "#6c2150"],
+            yield return Order("Choir jubilee", saturday, 11, "Rods with the Meteor night's, from one pot.", [
+                "#24306a",
+                "#bfc5d2",
+                "#6c2150",
+            ],
                 "Harbour choir", "jubilee@choir.example", "Concert hall, the side door", OrderState.Quoted, (looks["baton"], 18), (looks["singer"], 24), (looks["plum-twist"], 36));
             var regatta = Order("Regatta", saturday.PlusDays(1), 11, "For the prize table.", ["#1c8787", "#e8685a", "#f3e7cd"],
                 "Rowing club", "boathouse@rowing.example", "Boathouse on the quay", OrderState.Agreed, (looks["wake"], 20), (looks["buoy"], 18), (looks["number-seven"], 6));
@@ -78,12 +95,29 @@ public static class SampleKitchen
             open.Packing = [new("box-12", 1, 12), new("cup")];
             open.Lines.AddRange(
             [
-                Made(2, "moulded-piece", "cookie", 20, "teal", 1, new(Mould: new("cookie-round", "sandwich-cookie", "thin", new(HotFlow, "white", 0.2)))),
+                Made(
+                    2,
+                    "moulded-piece",
+                    "cookie",
+                    20,
+                    "teal",
+                    1,
+                    new(Mould: new("cookie-round", "sandwich-cookie", "thin", new(HotFlow, "white", 0.2)))),
                 Made(3, "caramel-rod", "one", 12, "dark", 0.66, null),
                 Made(4, "telescope", "one", 8, "midnight", 1, new(Colours: new Dictionary<string, string> { ["legs"] = "silver" })),
             ]);
             yield return open;
-            var box = Order("A dozen berries in a box", today.PlusDays(30), 12, "", ["#4a2616", "#f3e7cd"], "", "", "", OrderState.Asked, (looks["harbour-berry"], 12));
+            var box = Order(
+                "A dozen berries in a box",
+                today.PlusDays(30),
+                12,
+                "",
+                ["#4a2616", "#f3e7cd"],
+                "",
+                "",
+                "",
+                OrderState.Asked,
+                (looks["harbour-berry"], 12));
             (box.IsTemplate, box.Packing) = (true, boxes);
             yield return box;
         }
@@ -105,7 +139,17 @@ public static class SampleKitchen
 
         PantryLot Lot(string ware, double left, double pack, decimal price, LocalDate? bestBefore, string place)
         {
-            var lot = new PantryLot { KitchenId = kitchen.Id, Ware = ware, Pack = pack, Price = price, BestBefore = bestBefore, Place = place, ReceivedOn = today.PlusDays(-30) };
+            var lot = new PantryLot
+            {
+                KitchenId = kitchen.Id,
+                Ware = ware,
+                Pack = pack,
+                Price = price,
+                BestBefore = bestBefore,
+                Place = place,
+                ReceivedOn = today.PlusDays(
+                -30)
+            };
             lot.Move(MovementKind.Received, pack, now - Duration.FromDays(30));
             if (left < pack)
                 lot.Move(MovementKind.Used, left - pack, now - Duration.FromDays(12));
@@ -153,24 +197,81 @@ public static class SampleKitchen
         var none = Decor.None;
         return new Look[]
         {
-            Look("harbour-berry", "Harbour berry", "strawberry", "L", "dark", 0.75, none with { Patterns = [Drawn("zigzag", "white", 12, 1.6, -8)], Sprinkles = [new("silver-dots", Side.Tip, 0.3)] }),
-            Look("meteor-rod", "Meteor rod", "pretzel-rod", "one", "midnight", 0.33, none with { Patterns = [Drawn("zigzag", "silver", 12, 1.4, 12)] }),
-            Look("night-sky", "Night sky", "truffle-ball", "one", "midnight", 1, none with { Sprinkles = [new("silver-dots", Side.Front, 0.12)], Paint = new("silver", 0.15) }),
+            Look(
+                "harbour-berry",
+                "Harbour berry",
+                "strawberry",
+                "L",
+                "dark",
+                0.75,
+                none with { Patterns = [Drawn("zigzag", "white", 12, 1.6, -8)], Sprinkles = [new("silver-dots", Side.Tip, 0.3)] }),
+            Look(
+                "meteor-rod",
+                "Meteor rod",
+                "pretzel-rod",
+                "one",
+                "midnight",
+                0.33,
+                none with { Patterns = [Drawn("zigzag", "silver", 12, 1.4, 12)] }),
+            Look(
+                "night-sky",
+                "Night sky",
+                "truffle-ball",
+                "one",
+                "midnight",
+                1,
+                none with { Sprinkles = [new("silver-dots", Side.Front, 0.12)], Paint = new("silver", 0.15) }),
             Look("ripple", "Ripple", "sandwich-cookie", "thin", "white", 1, none with { Patterns = [Drawn("rings", "midnight", 3, 1.8)] }),
-            Look("board-half", "Board, half and half", "sandwich-cookie", "double", "dark", 1, none with { Dips = [new(HotFlow, "white", 0.5, 90)] }),
-            Look("board-square", "Board squares", "sandwich-cookie", "double", "white", 1, none with { Patterns = [Drawn("criss-cross", "dark", 4, 1.6, 45)] }),
+            Look(
+                "board-half",
+                "Board, half and half",
+                "sandwich-cookie",
+                "double",
+                "dark",
+                1,
+                none with { Dips = [new(HotFlow, "white", 0.5, 90)] }),
+            Look(
+                "board-square",
+                "Board squares",
+                "sandwich-cookie",
+                "double",
+                "white",
+                1,
+                none with { Patterns = [Drawn("criss-cross", "dark", 4, 1.6, 45)] }),
             Look("baton", "Baton", "pretzel-rod", "one", "midnight", 0.5, none with { Patterns = [Drawn("stripes", "silver", 7, 1.6)] }),
             Look("singer", "Singer", "marshmallow", "one", "silver", 0.66, none with { Patterns = [Drawn("face", "midnight", 1, 1.6)] }),
-            Look("plum-twist", "Plum twist", "pretzel-twist", "mini", "plum", 1, none with { Patterns = [Drawn("lines", "silver", 8, 1.2, 30)] }),
+            Look(
+                "plum-twist",
+                "Plum twist",
+                "pretzel-twist",
+                "mini",
+                "plum",
+                1,
+                none with { Patterns = [Drawn("lines", "silver", 8, 1.2, 30)] }),
             Look("wake", "Wake", "strawberry", "XL", "teal", 0.66, none with { Patterns = [Drawn("marble", "white", 6, 1.8)] }),
             Look("buoy", "Buoy", "pretzel-rod", "one", "coral", 0.5, none with { Patterns = [Drawn("stripes", "white", 5, 2.6)] }),
-            Look("number-seven", "Boat number seven", "apple", "M", "teal", 1, none with { Patterns = [Drawn("letters", "white", 1, 2.4) with { Text = "7" }, Drawn("edge", "coral", 1, 2)] }),
+            Look(
+                "number-seven",
+                "Boat number seven",
+                "apple",
+                "M",
+                "teal",
+                1,
+                none with { Patterns = [Drawn("letters", "white", 1, 2.4) with { Text = "7" }, Drawn("edge", "coral", 1, 2)] }),
             Look("orchid", "Orchid", "truffle-ball", "one", "plum", 1, none with { Patterns = [Drawn("web", "white", 3, 1.4)] }, 2),
             Look("fern", "Fern", "strawberry", "M", "lime", 0.75, none with { Patterns = [Drawn("lines", "plum", 7, 1.4, 35)] }),
-            Look("dew", "Dew", "apple", "S", "plum", 0.5, none with { Patterns = [Drawn("dots", "lime", 4, 3)], Sprinkles = [new("sanding-sugar", Side.Tip, 0.4)] }),
+            Look(
+                "dew",
+                "Dew",
+                "apple",
+                "S",
+                "plum",
+                0.5,
+                none with { Patterns = [Drawn("dots", "lime", 4, 3)], Sprinkles = [new("sanding-sugar", Side.Tip, 0.4)] }),
         }.ToDictionary(l => l.Code);
 
-        static PatternDraft Drawn(string kind, string colour, int lines, double bead, double angle = 0) => new(kind, HotFlow, colour, lines, null, bead, angle);
+        static PatternDraft Drawn(string kind, string colour, int lines, double bead, double angle = 0) =>
+            new(kind, HotFlow, colour, lines, null, bead, angle);
 
         static Look Look(string code, string name, string centre, string size, string colour, double depth, Decor decor, int coats = 1) =>
             new(code, name, centre, size, HotFlow, colour, depth, coats, false, null, decor);

@@ -44,7 +44,9 @@ builder.Services.AddSingleton<ChangeNotices>();
 builder.Services.AddHostedService(services => services.GetRequiredService<ChangeNotices>());
 builder.Services.AddScoped<DayBook>();
 if (settings.StateFolder.Length > 0)
-    builder.Services.AddDataProtection().SetApplicationName("Kondiba").PersistKeysToFileSystem(new(Path.Combine(settings.StateFolder, "keys")));
+    builder.Services.AddDataProtection()
+        .SetApplicationName("Kondiba")
+        .PersistKeysToFileSystem(new(Path.Combine(settings.StateFolder, "keys")));
 builder.Services.ConfigureHttpJsonOptions(json => KondibaJson.Configure(json.SerializerOptions));
 builder.Services.AddSingleton<Answers>();
 builder.Services.AddOpenApi(QuantitySchemas.Configure);
@@ -88,7 +90,8 @@ api.MapPeople();
 api.MapSample();
 api.MapFormats();
 api.MapChanges();
-app.Map("/api/{**rest}", () => TypedResults.Problem(title: "There is nothing at this address.", statusCode: StatusCodes.Status404NotFound)).ExcludeFromDescription();
+app.Map("/api/{**rest}", () => TypedResults.Problem(title: "There is nothing at this address.", statusCode: StatusCodes.Status404NotFound))
+    .ExcludeFromDescription();
 app.MapFallbackToFile("index.html").AllowAnonymous();
 
 // The build runs this program once to write the OpenAPI document; there is no database then.

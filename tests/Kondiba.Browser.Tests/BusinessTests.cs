@@ -56,7 +56,9 @@ public sealed class BusinessTests(Site site) : IClassFixture<Fresh>, IDisposable
         foreach (var other in new[] { "Chess final", "Meteor night", "Regatta" })
         {
             maker.Click($"//label[contains(., '{other}')]");
-            maker.Until(() => maker.Count("fieldset input:checked") == 3 - Array.IndexOf(["Chess final", "Meteor night", "Regatta"], other), "one order fewer");
+            maker.Until(
+                () => maker.Count("fieldset input:checked") == 3 - Array.IndexOf(["Chess final", "Meteor night", "Regatta"], other),
+                "one order fewer");
         }
 
         maker.Until(() => !maker.Shows("apples, medium"), "the other orders' wares gone");
@@ -88,7 +90,8 @@ public sealed class BusinessTests(Site site) : IClassFixture<Fresh>, IDisposable
     }
 
     private double Plum() => double.Parse(
-        maker.Text("li:has(button[data-ware='coating.compound-wafer-hot-flow.plum']) b").Split(' ', '\u00a0')[0], System.Globalization.CultureInfo.InvariantCulture);
+        maker.Text("li:has(button[data-ware='coating.compound-wafer-hot-flow.plum']) b")
+            .Split(' ', '\u00a0')[0], System.Globalization.CultureInfo.InvariantCulture);
 
     [Fact]
     public void An_allergy_that_clashes_is_said_at_once_at_the_slip_and_at_the_line()
@@ -115,7 +118,9 @@ public sealed class BusinessTests(Site site) : IClassFixture<Fresh>, IDisposable
         maker.Go("kitchen/files");
         maker.See("A row for each line.");
         const string Head = "name,pickup,centre,size,amount,coating,colour,depth\n";
-        maker.Hand("Orders, a file to take in", Head + "Net loft,2031-05-03T10:00:00,strawberry,L,24,compound-wafer-hot-flow,dusk,0.75\nPilot,someday,strawberry,L,24,compound-wafer-hot-flow,dark,0.75\n");
+        maker.Hand(
+            "Orders, a file to take in",
+            Head + "Net loft,2031-05-03T10:00:00,strawberry,L,24,compound-wafer-hot-flow,dusk,0.75\nPilot,someday,strawberry,L,24,compound-wafer-hot-flow,dark,0.75\n");
         maker.See("Nothing was changed.");
         maker.See("line 2");
         maker.See("colour: There is no colour called 'dusk'");
@@ -126,7 +131,9 @@ public sealed class BusinessTests(Site site) : IClassFixture<Fresh>, IDisposable
         maker.See("No order holds");
 
         maker.Go("kitchen/files");
-        maker.Hand("Orders, a file to take in", Head + $"Net loft,{DateTime.UtcNow.AddDays(9):yyyy-MM-dd}T10:00:00,strawberry,L,24,compound-wafer-hot-flow,dark,0.75\n");
+        maker.Hand(
+            "Orders, a file to take in",
+            Head + $"Net loft,{DateTime.UtcNow.AddDays(9):yyyy-MM-dd}T10:00:00,strawberry,L,24,compound-wafer-hot-flow,dark,0.75\n");
         maker.See("This would change:");
         maker.See("new: Net loft, 24 pieces");
         maker.Press("Take it in");

@@ -36,7 +36,10 @@ public sealed class ColourTests(Site site) : IClassFixture<Fresh>, IDisposable
         maker.See("harbour mist is kept");
         maker.Open("Chess final");
         maker.Choose("Colour of sandwich cookies", "harbour mist");
-        maker.Until(() => maker.Text("[data-testid='pot-harbour-mist'] [data-testid=pot-drops]").Contains("from bright white:", StringComparison.Ordinal), "the drops");
+        maker.Until(
+            () => maker.Text("[data-testid='pot-harbour-mist'] [data-testid=pot-drops]")
+                .Contains("from bright white:", StringComparison.Ordinal),
+            "the drops");
         maker.SeeSaved();
     }
 

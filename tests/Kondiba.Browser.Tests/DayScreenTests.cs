@@ -25,7 +25,9 @@ public sealed class DayScreenTests : IDisposable
             var button = $"(//ol[@aria-label='Days']//button)[{day}]";
             maker.Click(button);
             maker.Until(() => maker.Count($"{button}[@aria-pressed='true']") == 1, "the day");
-            if (maker.Count("[aria-label=Hands] li") > 5 && maker.Count("[aria-label=Pots] li") > 0 && maker.Count("[aria-label=counter] li") > 0)
+            if (maker.Count("[aria-label=Hands] li") > 5
+                && maker.Count("[aria-label=Pots] li") > 0
+                && maker.Count("[aria-label=counter] li") > 0)
                 return;
         }
 

@@ -16,7 +16,8 @@ public sealed class EntryTests(Site site) : IClassFixture<Fresh>, IDisposable
         maker.Open("Chess final");
         maker.Fill(Field, "12 strawbery milk");
         maker.Until(() => maker.Count("[data-testid=understood]") == 1, "a line understood");
-        maker.Until(() => maker.Count("//*[@data-testid='understood']//button[contains(., 'strawberries, corrected')]") == 1, "the slip marked");
+        maker.Until(
+            () => maker.Count("//*[@data-testid='understood']//button[contains(., 'strawberries, corrected')]") == 1, "the slip marked");
         maker.Click("//*[@data-testid='understood']//button[contains(., 'size:')]");
         maker.Click("//*[@role='menuitem'][starts-with(normalize-space(), 'extra large')]");
         maker.Until(() => maker.Value(Field).Contains("extra large", StringComparison.Ordinal), "the words changed with it");
@@ -102,7 +103,9 @@ public sealed class EntryTests(Site site) : IClassFixture<Fresh>, IDisposable
         maker.Until(() => maker.Text("[aria-label='What was understood']").Contains("12 of 24", StringComparison.Ordinal), "the parts");
 
         // Who cannot see the chips hears them.
-        maker.Until(() => maker.Count("//*[@role='status'][contains(., 'Line 1:') and contains(., 'Line 2:') and contains(., 'plum')]") == 1, "what was understood, in a sentence");
+        maker.Until(
+            () => maker.Count("//*[@role='status'][contains(., 'Line 1:') and contains(., 'Line 2:') and contains(., 'plum')]") == 1,
+            "what was understood, in a sentence");
         Assert.Empty(maker.Barriers());
         maker.Click($"//textarea[@aria-label='{Field}']");
         maker.Type(Keys.Enter);

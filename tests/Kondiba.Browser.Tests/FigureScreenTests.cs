@@ -69,7 +69,9 @@ public sealed class FigureScreenTests(Site site) : IClassFixture<Fresh>, IDispos
     public void Pieces_stay_bare_go_on_sticks_and_are_set_on_discs()
     {
         maker.Order("Web night", "20 bare cookies with white web");
-        maker.Until(() => maker.Count("[data-testid='pot-white']") == 1 && maker.Count("[data-testid='pot-dark']") == 0, "a pot for the web alone");
+        maker.Until(
+            () => maker.Count("[data-testid='pot-white']") == 1 && maker.Count("[data-testid='pot-dark']") == 0,
+            "a pot for the web alone");
         Assert.Equal("not dipped", maker.Value("Dip depth of sandwich cookies"));
         maker.Fill("Dip depth of sandwich cookies", "half" + Keys.Enter);
         maker.Until(() => maker.Count("[data-testid='pot-dark']") == 1, "a pot for the coat");

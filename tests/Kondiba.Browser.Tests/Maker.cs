@@ -23,9 +23,13 @@ public sealed class Maker : IDisposable
     {
         (this.site, this.dark, this.width) = (site, dark, width);
         driver = site.TakeBrowser();
-        driver.ExecuteCdpCommand("Emulation.setDeviceMetricsOverride", new() { ["width"] = width, ["height"] = height, ["deviceScaleFactor"] = 1, ["mobile"] = false });
+        driver.ExecuteCdpCommand(
+            "Emulation.setDeviceMetricsOverride",
+            new() { ["width"] = width, ["height"] = height, ["deviceScaleFactor"] = 1, ["mobile"] = false });
         if (dark)
-            driver.ExecuteCdpCommand("Emulation.setEmulatedMedia", new() { ["features"] = new[] { new Dictionary<string, object> { ["name"] = "prefers-color-scheme", ["value"] = "dark" } } });
+            driver.ExecuteCdpCommand(
+                "Emulation.setEmulatedMedia",
+                new() { ["features"] = new[] { new Dictionary<string, object> { ["name"] = "prefers-color-scheme", ["value"] = "dark" } } });
         driver.Navigate().GoToUrl(new Uri(site.Address, signIn ? $"enter?key={Site.Key}" : ""));
         if (signIn)
             See("The shelf");
@@ -179,7 +183,8 @@ public sealed class Maker : IDisposable
 
     public int Count(string css) => driver.FindElements(css[0] is '/' or '(' ? By.XPath(css) : By.CssSelector(css)).Count;
 
-    public double Number(string css) => double.Parse(Text(css), NumberStyles.Float | NumberStyles.AllowThousands, CultureInfo.InvariantCulture);
+    public double Number(string css) =>
+        double.Parse(Text(css), NumberStyles.Float | NumberStyles.AllowThousands, CultureInfo.InvariantCulture);
 
     public bool Shows(string text) => PageText.Contains(text, StringComparison.Ordinal);
 
@@ -235,7 +240,9 @@ public sealed class Maker : IDisposable
     {
         scripted = true;
         driver.ExecuteCdpCommand("Network.enable", []);
-        driver.ExecuteCdpCommand("Network.emulateNetworkConditions", new() { ["offline"] = away, ["latency"] = 0, ["downloadThroughput"] = -1, ["uploadThroughput"] = -1 });
+        driver.ExecuteCdpCommand(
+            "Network.emulateNetworkConditions",
+            new() { ["offline"] = away, ["latency"] = 0, ["downloadThroughput"] = -1, ["uploadThroughput"] = -1 });
     }
 
     public void LetPostsGo() => driver.ExecuteScript("window.released = true");
@@ -287,5 +294,6 @@ public sealed class Maker : IDisposable
         return element;
     }
 
-    private IWebElement Field(string label) => driver.FindElement(By.XPath($"//*[@aria-label='{label}'] | //*[@id=//label[normalize-space()='{label}']/@for]"));
+    private IWebElement Field(string label) =>
+        driver.FindElement(By.XPath($"//*[@aria-label='{label}'] | //*[@id=//label[normalize-space()='{label}']/@for]"));
 }

@@ -23,7 +23,9 @@ public sealed class OrderScreenTests(Site site) : IClassFixture<Fresh>, IDisposa
         maker.Type("large strawberries" + Keys.Enter);
         maker.Until(() => maker.Focused() == "How many strawberries", "the cursor in the count");
         maker.Type("24");
-        maker.Until(() => maker.Text("li p").Replace("\n", " ", StringComparison.Ordinal) == "Strawberries, Size of strawberries: large", "large strawberries");
+        maker.Until(
+            () => maker.Text("li p").Replace("\n", " ", StringComparison.Ordinal) == "Strawberries, Size of strawberries: large",
+            "large strawberries");
         maker.Until(() => maker.Value("Dip depth of strawberries") == "three quarters", "the usual depth");
         maker.Until(() => maker.Count("[data-testid=tray] use") == 24, "24 berries on the tray");
         Assert.InRange(maker.Number("[data-testid=pot-dark] [data-testid=to-melt]"), 200, 400);
@@ -33,7 +35,8 @@ public sealed class OrderScreenTests(Site site) : IClassFixture<Fresh>, IDisposa
 
         var melted = maker.Text("[data-testid=pot-dark] [data-testid=to-melt]");
         maker.Reload();
-        maker.Until(() => maker.Value("Order for") == "Lighthouse supper" && maker.Value("How many strawberries") == "24", "the order as it was");
+        maker.Until(
+            () => maker.Value("Order for") == "Lighthouse supper" && maker.Value("How many strawberries") == "24", "the order as it was");
         maker.Until(() => maker.Text("[data-testid=pot-dark] [data-testid=to-melt]") == melted, "the amount as it was");
     }
 
@@ -64,7 +67,10 @@ public sealed class OrderScreenTests(Site site) : IClassFixture<Fresh>, IDisposa
         maker.Fill("How many pretzel rods", "0");
         maker.See("There must be at least one piece. Type how many, or remove the line.");
         maker.See("not saved yet");
-        maker.Until(() => !maker.Text("[data-testid=pot-coral]").Contains("pool", StringComparison.Ordinal) && maker.Count("[data-testid=pot-teal]") == 1, "coral in a bag alone");
+        maker.Until(
+            () => !maker.Text("[data-testid=pot-coral]").Contains("pool", StringComparison.Ordinal)
+                && maker.Count("[data-testid=pot-teal]") == 1,
+            "coral in a bag alone");
 
         maker.Reload();
         maker.Until(() => maker.Value("How many pretzel rods") == "0", "what was typed");
@@ -97,7 +103,8 @@ public sealed class OrderScreenTests(Site site) : IClassFixture<Fresh>, IDisposa
     {
         maker.Open("Regatta");
         maker.Choose("Vessel for teal", "7 cm tall glass");
-        maker.See("A medium apple is 76 mm across and wants 91 mm to go in and out upright; the 7 cm tall glass is 70 mm wide. Choose another vessel");
+        maker.See(
+            "A medium apple is 76 mm across and wants 91 mm to go in and out upright; the 7 cm tall glass is 70 mm wide. Choose another vessel");
         maker.Press("Find a vessel for me");
         maker.Until(() => !maker.Shows("76 mm across"), "no complaint");
         maker.SeeSaved();
@@ -181,7 +188,11 @@ public sealed class OrderScreenTests(Site site) : IClassFixture<Fresh>, IDisposa
         maker.Chord(Keys.Control, "z");
         maker.Until(() => Math.Abs(maker.Number(Midnight + "[data-testid=to-melt]") - then) <= 1, "the vessel taken back");
 
-        double Grams(string css) => double.Parse(maker.Text(css).Replace(" g", "", StringComparison.Ordinal), NumberStyles.AllowThousands | NumberStyles.AllowLeadingSign, CultureInfo.InvariantCulture);
+        double Grams(string css) =>
+            double.Parse(
+                maker.Text(css).Replace(" g", "", StringComparison.Ordinal),
+                NumberStyles.AllowThousands | NumberStyles.AllowLeadingSign,
+                CultureInfo.InvariantCulture);
     }
 
     [Fact]

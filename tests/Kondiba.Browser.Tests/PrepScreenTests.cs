@@ -18,7 +18,8 @@ public sealed class PrepScreenTests(Site site) : IClassFixture<Fresh>, IDisposab
         // A larger portion is a larger ball, which wants more coating.
         var before = maker.Number("[data-testid='pot-midnight'] [data-testid=to-melt]");
         maker.Choose("Portion of truffle balls", "29");
-        maker.Until(() => maker.Number("[data-testid='pot-midnight'] [data-testid=to-melt]") > before * 1.1, "more coating on larger balls");
+        maker.Until(
+            () => maker.Number("[data-testid='pot-midnight'] [data-testid=to-melt]") > before * 1.1, "more coating on larger balls");
         maker.Press("Undo");
         maker.SeeSaved();
 
@@ -82,7 +83,8 @@ public sealed class PrepScreenTests(Site site) : IClassFixture<Fresh>, IDisposab
         Assert.Equal("Keeper's fudge balls", maker.Value("Name"));
         Assert.Equal("238", maker.Value("Amount, g"));
         Assert.Empty(maker.Barriers());
-        maker.Click("(//label[normalize-space()='Amount, g']/following-sibling::div/input | //label[normalize-space()='Amount, g']/following-sibling::input)[3]");
+        maker.Click(
+            "(//label[normalize-space()='Amount, g']/following-sibling::div/input | //label[normalize-space()='Amount, g']/following-sibling::input)[3]");
         maker.Type("62");
         maker.Press("Keep");
         maker.Until(() => maker.Count("//h2[contains(., 'Keeper')]") == 1, "the recipe on the scales");
@@ -90,7 +92,8 @@ public sealed class PrepScreenTests(Site site) : IClassFixture<Fresh>, IDisposab
         maker.Until(() => maker.Text("[data-testid=makes]") == "40", "forty pieces");
         maker.Click("//label[normalize-space()='so much dark chocolate']");
         maker.Fill("dark chocolate, g", "326");
-        maker.Until(() => maker.Text("[data-testid=amount-cream]").StartsWith("259 g", StringComparison.Ordinal), "the cream that goes with it");
+        maker.Until(
+            () => maker.Text("[data-testid=amount-cream]").StartsWith("259 g", StringComparison.Ordinal), "the cream that goes with it");
 
         var file = maker.Download(() => maker.Click("//a[normalize-space()='Save as recipe']"), "keeper-s-fudge-balls.json");
         Assert.Contains("\"@type\": \"Recipe\"", file, StringComparison.Ordinal);

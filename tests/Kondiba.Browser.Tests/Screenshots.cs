@@ -82,7 +82,10 @@ public sealed class Screenshots(Site site) : IClassFixture<Fresh>
         maker.Go("day");
         maker.See("everything fits");
         maker.Press("plan anew");
-        maker.Until(() => maker.Count("[aria-busy=true]") == 0 && maker.Shows("everything fits") && !maker.Shows("still looking"), "the plan found", 60);
+        maker.Until(
+            () => maker.Count("[aria-busy=true]") == 0 && maker.Shows("everything fits") && !maker.Shows("still looking"),
+            "the plan found",
+            60);
         maker.Click("//ol[@aria-label='Days']//li[count(.//*[name()='path']) > 0][1]//button");
     }
 

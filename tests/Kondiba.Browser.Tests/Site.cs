@@ -130,7 +130,8 @@ public sealed class Site : IDisposable
             browser.Navigate().GoToUrl("about:blank");
             browser.ExecuteCdpCommand("Emulation.setEmulatedMedia", new() { ["features"] = Array.Empty<object>() });
             browser.ExecuteCdpCommand("Network.clearBrowserCookies", []);
-            browser.ExecuteCdpCommand("Storage.clearDataForOrigin", new() { ["origin"] = Address.GetLeftPart(UriPartial.Authority), ["storageTypes"] = "all" });
+            browser.ExecuteCdpCommand(
+                "Storage.clearDataForOrigin", new() { ["origin"] = Address.GetLeftPart(UriPartial.Authority), ["storageTypes"] = "all" });
             browsers.Push(browser);
         }
         catch (WebDriverException)

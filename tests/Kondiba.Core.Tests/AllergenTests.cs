@@ -16,7 +16,8 @@ public class AllergenTests
     private static readonly TradeTables Shipped = TradeTables.Shipped;
     private static readonly string[] Names = [.. Shipped.Allergens.Select(a => a.Name)];
 
-    private static readonly OwnTopping Galaxy = new("galaxy", "galaxy mix", 0.2, null, 2, "bead", ["#223366"], false, null, ["peanut"], ["sesame"], ["stardust"]);
+    private static readonly OwnTopping Galaxy = new(
+        "galaxy", "galaxy mix", 0.2, null, 2, "bead", ["#223366"], false, null, ["peanut"], ["sesame"], ["stardust"]);
     private static readonly OwnPart Comet = new("comet", "comet", "comets", 9, 0.2, "#ddeeff", null, ["egg"], ["milk"]);
 
     /// <summary>Own things with random allergens, some of which nobody knows, in a line that holds all of them.</summary>
@@ -31,8 +32,13 @@ public class AllergenTests
             {
                 Toppings = [Galaxy with { Allergens = topping.Contains, MayContain = topping.May }],
                 Parts = [Comet with { Allergens = part.Contains, MayContain = part.May }],
-                Centres = [KitchenTables.Entered(Shipped.Centre("marshmallow")!) with { Allergens = centre.Contains, MayContain = centre.May }],
-                Coatings = [KitchenTables.Entered(Shipped.Coating("compound-block")!) with { Allergens = coating.Contains, MayContain = coating.May }],
+                Centres = [
+                    KitchenTables.Entered(Shipped.Centre("marshmallow")!) with { Allergens = centre.Contains, MayContain = centre.May },
+                ],
+                Coatings = [
+                    KitchenTables.Entered(
+                        Shipped.Coating("compound-block")!) with { Allergens = coating.Contains, MayContain = coating.May },
+                ],
             };
             var tables = KitchenTables.For(Shipped, own);
             var line = Line("marshmallow", "one", 12) with
@@ -46,7 +52,8 @@ public class AllergenTests
             var quote = Quote.For("Harbour kitchen", 1, Now.Date, order, Costing.For(order, tally, tables), tables);
             var uses = Allergens.Of(order, tables);
 
-            foreach (var (name, said) in new[] { ("galaxy mix", topping), ("comets", part), ("marshmallows", centre), (tables.Coating("compound-block")!.Name, coating) })
+            foreach (var (name, said) in new[] { ("galaxy mix", topping), ("comets", part), ("marshmallows", centre), (tables.Coating(
+                "compound-block")!.Name, coating) })
             {
                 if (said.Contains is not { } contains)
                 {
@@ -55,7 +62,10 @@ public class AllergenTests
                     Assert.Contains(name, quote.NotKnown);
                     Assert.Empty(quote.Without);
                     if (allergies.Count > 0)
-                        Assert.Contains(tally.Problems, p => p.Reason.Said().Contains(name, StringComparison.Ordinal) && p.Reason.Said().Contains("not known", StringComparison.Ordinal));
+                        Assert.Contains(
+                            tally.Problems,
+                            p => p.Reason.Said().Contains(name, StringComparison.Ordinal)
+                                && p.Reason.Said().Contains("not known", StringComparison.Ordinal));
                     continue;
                 }
 
@@ -65,7 +75,9 @@ public class AllergenTests
                     Assert.Contains(allergen, quote.Contains);
                     Assert.DoesNotContain(allergen, quote.Without);
                     if (allergies.Contains(allergen))
-                        Assert.Contains(tally.Problems, p => p.Reason.Said().Contains($"must not have {allergen}, and {name} contain", StringComparison.Ordinal));
+                        Assert.Contains(
+                            tally.Problems,
+                            p => p.Reason.Said().Contains($"must not have {allergen}, and {name} contain", StringComparison.Ordinal));
                 }
 
                 foreach (var allergen in said.May.Except(contains))
@@ -75,7 +87,10 @@ public class AllergenTests
                     Assert.Contains(allergen, quote.MayContain.Concat(quote.Contains));
                     Assert.DoesNotContain(allergen, quote.Without);
                     if (allergies.Contains(allergen))
-                        Assert.Contains(tally.Problems, p => p.Reason.Said().Contains($"must not have {allergen}, and {name} may contain it", StringComparison.Ordinal));
+                        Assert.Contains(
+                            tally.Problems,
+                            p => p.Reason.Said()
+                                .Contains($"must not have {allergen}, and {name} may contain it", StringComparison.Ordinal));
                 }
             }
         });
@@ -90,12 +105,24 @@ public class AllergenTests
         Gen.Select(facts, facts, facts).Sample((body, mast, stuck) =>
         {
             OwnCentre Own(string of, string code, (IReadOnlyList<string>? Contains, IReadOnlyList<string> May) said) =>
-                KitchenTables.Entered(Shipped.Centre(of)!) with { Code = code, Name = code, Plural = code, Allergens = said.Contains, MayContain = said.May };
+                KitchenTables.Entered(
+                    Shipped.Centre(of)!) with
+                { Code = code, Name = code, Plural = code, Allergens = said.Contains, MayContain = said.May };
             var own = OwnThings.None with
             {
                 Parts = [Comet with { Allergens = stuck.Contains, MayContain = stuck.May }],
                 Centres = [Own("marshmallow", "bodies", body), Own("sandwich-cookie", "masts", mast)],
-                Figures = [new("buoy", "buoy", "buoys", "bodies", "one", 0, [new("m", "masts", "masts", "thin", 1, 1, 0, 1, false, false, true, null, [new(0, 20)])], [new("comet", [new(0, 0)])])],
+                Figures = [
+                    new(
+                        "buoy",
+                        "buoy",
+                        "buoys",
+                        "bodies",
+                        "one",
+                        0,
+                        [new("m", "masts", "masts", "thin", 1, 1, 0, 1, false, false, true, null, [new(0, 20)])],
+                        [new("comet", [new(0, 0)])]),
+                ],
             };
             var tables = KitchenTables.For(Shipped, own);
             var order = Order(null, Line("buoy", "one", 6));
@@ -113,7 +140,8 @@ public class AllergenTests
                 }
 
                 Assert.Equal(contains.Order(), uses.Where(u => u.Kind is AllergenKind.Contains).Select(u => u.Allergen).Order());
-                Assert.Equal(said.May.Except(contains).Order(), uses.Where(u => u.Kind is AllergenKind.MayContain).Select(u => u.Allergen).Order());
+                Assert.Equal(
+                    said.May.Except(contains).Order(), uses.Where(u => u.Kind is AllergenKind.MayContain).Select(u => u.Allergen).Order());
                 Assert.Empty(contains.Except(quote.Contains));
             }
         });
@@ -125,10 +153,21 @@ public class AllergenTests
         // Regulation (EU) 1169/2011, Annex II lists them apart, as 5 and 8; FALCPA 2004 likewise.
         Assert.Equal(["peanut"], Shipped.Decor.Sprinkle("peanuts")!.Allergens!);
         Assert.Equal(["tree nuts"], Shipped.Decor.Sprinkle("chopped-nuts")!.Allergens!);
-        var order = Order(null, Line("apple", "M", 6) with { Decor = Decor.None with { Sprinkles = [new("peanuts", Side.Front, 0.5)] } }) with { Allergies = ["peanut", "tree nuts"] };
+        var order = Order(
+            null, Line(
+                "apple", "M", 6) with
+            { Decor = Decor.None with { Sprinkles = [new("peanuts", Side.Front, 0.5)] } }) with
+        {
+            Allergies = [
+                "peanut",
+                "tree nuts",
+            ]
+        };
         Assert.Equal(
             ["The customer must not have peanut, and chopped peanuts contain it.", "The customer must not have tree nuts, and chopped peanuts may contain it."],
-            CoatingTally.For(order, Shipped, Now).Problems.Where(p => p.Field.EndsWith("kind", StringComparison.Ordinal)).Select(p => p.Reason.Said()));
+            CoatingTally.For(order, Shipped, Now).Problems
+                .Where(p => p.Field.EndsWith("kind", StringComparison.Ordinal))
+                .Select(p => p.Reason.Said()));
     }
 
     [Fact]
@@ -136,7 +175,10 @@ public class AllergenTests
     {
         Assert.All(Shipped.Decor.Parts, p => Assert.NotNull(p.Allergens));
         Assert.All(Shipped.Decor.Sprinkles, s => Assert.NotNull(s.Allergens));
-        Assert.All(Shipped.Decor.Sprinkles.SelectMany(s => s.MayContain ?? []).Concat(Shipped.Decor.Parts.SelectMany(p => p.Allergens!.Concat(p.MayContain ?? []))), a => Assert.Contains(a, Names));
+        Assert.All(
+            Shipped.Decor.Sprinkles.SelectMany(s => s.MayContain ?? [])
+                .Concat(Shipped.Decor.Parts.SelectMany(p => p.Allergens!.Concat(p.MayContain ?? []))),
+            a => Assert.Contains(a, Names));
     }
 
     /// <summary>A topping weighed on 20 cookies comes out, on 20 cookies, as what was weighed.</summary>
@@ -149,7 +191,17 @@ public class AllergenTests
         var weighed = Galaxy with { PerArea = null, Weighed = new(centre, size, pieces, grams, side, cover) };
         Assert.Empty(OwnCheck.Of(weighed, Shipped));
         var tables = KitchenTables.For(Shipped, OwnThings.None with { Toppings = [weighed] });
-        var line = Line(centre, size, pieces) with { Depth = Shipped.Centre(centre)!.UsualDepth.Value.Si, Decor = Decor.None with { Sprinkles = [new("galaxy", side, cover)] } };
+        var line = Line(
+            centre, size, pieces) with
+        {
+            Depth = Shipped.Centre(centre)!.UsualDepth.Value.Si,
+            Decor = Decor.None with
+            {
+                Sprinkles = [
+                new("galaxy", side, cover),
+            ]
+            }
+        };
         var sprinkled = CoatingTally.For(Order(null, line), tables, Now).Lines.Single().Look!.Sprinkles.Single();
         Assert.Equal(grams, sprinkled.Mass.Value.In("g") * pieces, 6);
         Assert.Equal(Source.Kitchen, tables.Decor.Sprinkle("galaxy")!.PerArea.Source);
@@ -163,16 +215,27 @@ public class AllergenTests
         Assert.Equal(["allergens"], Fields(Galaxy with { Allergens = ["gluten"] }));
         Assert.Equal(["mayContain"], Fields(Galaxy with { MayContain = ["nuts"] }));
         Assert.Equal(["perArea"], Fields(Galaxy with { PerArea = 0 }));
-        Assert.Equal(["weighed.centre", "weighed.pieces", "weighed.grams", "weighed.cover"], Fields(Galaxy with { Weighed = new("rock", "", 0, -1, Side.Front, 2) }));
+        Assert.Equal(
+            ["weighed.centre", "weighed.pieces", "weighed.grams", "weighed.cover"],
+            Fields(Galaxy with { Weighed = new("rock", "", 0, -1, Side.Front, 2) }));
         Assert.Equal(["grain", "form", "srgb"], Fields(Galaxy with { Grain = 0, Form = "blob", Srgb = [] }));
-        Assert.Equal(["plural", "across", "dot", "srgb"], OwnCheck.Of(Comet with { Plural = "", Across = 0, Dot = -1, Srgb = "red" }, Shipped).Select(p => p.Field));
+        Assert.Equal(
+            ["plural", "across", "dot", "srgb"],
+            OwnCheck.Of(Comet with { Plural = "", Across = 0, Dot = -1, Srgb = "red" }, Shipped).Select(p => p.Field));
         Assert.Equal(["word", "means"], OwnCheck.Of(new OwnWord("w", "", "")).Select(p => p.Field));
     }
 
     [Fact]
     public void Own_things_are_typed_by_their_own_words_pressed_or_glued_as_they_hold()
     {
-        var own = OwnThings.None with { Toppings = [Galaxy], Parts = [Comet with { Only = GoesOn.Wet }], Words = [new("night", "night sky", "navy with stardust")] };
+        var own = OwnThings.None with
+        {
+            Toppings = [
+            Galaxy,
+        ],
+            Parts = [Comet with { Only = GoesOn.Wet }],
+            Words = [new("night", "night sky", "navy with stardust")]
+        };
         var tables = KitchenTables.For(Shipped, own);
         var entry = QuickEntry.Entry.Read("12 cookies night sky and a comet", tables, [], new(2030, 12, 2));
         var line = Assert.Single(entry.Lines).Line;

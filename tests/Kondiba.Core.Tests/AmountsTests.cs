@@ -11,7 +11,9 @@ namespace Kondiba.Core.Tests;
 public class AmountsTests
 {
     private static readonly Gen<(string Centre, string Size)> AnyPiece =
-        Gen.OneOfConst([.. Tables.Centres.Where(c => c.Holding is not Centres.Holding.Mould).SelectMany(c => c.Sizes.Select(s => (c.Code, s.Code)))]);
+        Gen.OneOfConst([
+            .. Tables.Centres.Where(c => c.Holding is not Centres.Holding.Mould).SelectMany(c => c.Sizes.Select(s => (c.Code, s.Code))),
+        ]);
 
     private static readonly Gen<LineDraft> AnyLine =
         Gen.Select(AnyPiece, Gen.Int[1, 200], Gen.OneOfConst("dark", "teal"), Gen.Double[0.1, 0.7], Gen.Int[1, 2])
@@ -61,7 +63,8 @@ public class AmountsTests
                 // Deeper than wide, so that all is dipped upright; by a hand that reaches anywhere.
                 var jar = new RoundVessel("jar", "jar", [], Mm(200), Mm(200), Mm(210));
                 var anywhere = Tables.Dipping.Upright with { ReachIn = new(Mm(300), Source.Entered) };
-                var tally = CoatingTally.For(Order(null, lines), Tables with { Vessels = [jar], Dipping = Tables.Dipping with { Upright = anywhere } }, Now);
+                var tally = CoatingTally.For(
+                    Order(null, lines), Tables with { Vessels = [jar], Dipping = Tables.Dipping with { Upright = anywhere } }, Now);
                 Assert.DoesNotContain(tally.Problems, p => p.Severity != Severity.Mind);
                 return tally.Pots.Sum(p => p.ToMelt.Value.Si);
             }
@@ -83,7 +86,9 @@ public class AmountsTests
 
             double Stands(double across)
             {
-                var seat = Tables.Dipping.Upright.Seat(new("berry", Holding.ByHand, Size(Berries(1)).Shape, new(depth)), new RoundVessel("test", "test", [], Mm(across), Mm(across), Mm(80)))!;
+                var seat = Tables.Dipping.Upright.Seat(
+                    new("berry", Holding.ByHand, Size(Berries(1)).Shape, new(depth)),
+                    new RoundVessel("test", "test", [], Mm(across), Mm(across), Mm(80)))!;
                 Assert.Null(seat.Misfit.Said());
                 return seat.Stands.Si;
             }
@@ -120,7 +125,10 @@ public class AmountsTests
             foreach (var pot in tally.Pots)
             {
                 var vessel = Tables.Vessel(pot.Vessel)!;
-                var inDipOrder = tally.Trays.SelectMany(t => t.Rows).Select(r => r.Line).Distinct().Where(i => lines[i].Colour == pot.Colour);
+                var inDipOrder = tally.Trays.SelectMany(t => t.Rows)
+                    .Select(r => r.Line)
+                    .Distinct()
+                    .Where(i => lines[i].Colour == pot.Colour);
                 if (pot.Vessels.Single(v => v.Vessel == pot.Vessel).ToMelt is null)
                     continue;
                 var stands = pot.OnPieces.Value + pot.Pool.Value;
@@ -129,7 +137,8 @@ public class AmountsTests
                     var line = tally.Lines.Single(l => l.Line == i);
                     stands -= line.OnPieces.Value;
                     var way = Tables.Dipping.All.Single(w => w.Code == pot.Ways.Single(l => l.Line == i && l.Layer == 0).Way);
-                    var seat = way.Seat(new("piece", Tables.Centre(lines[i].Centre)!.Holding, Size(lines[i]).Shape, new(lines[i].Depth)), vessel)!;
+                    var seat = way.Seat(
+                        new("piece", Tables.Centre(lines[i].Centre)!.Holding, Size(lines[i]).Shape, new(lines[i].Depth)), vessel)!;
                     Assert.Null(seat.Misfit.Said());
 
                     // The last pieces may be spooned over instead.
@@ -141,7 +150,9 @@ public class AmountsTests
     [Fact]
     public void Every_vessel_tells_the_level_of_a_volume_back() =>
         Gen.Select(Gen.OneOfConst([.. Tables.Vessels]), Gen.Double[0.01, 1]).Sample((vessel, share) =>
-            Math.Abs(vessel.LevelOf(vessel.Capacity * share).Si - vessel.LevelOf(vessel.UpToLevel(vessel.LevelOf(vessel.Capacity * share))).Si) < 1e-9
+            Math.Abs(
+                vessel.LevelOf(
+                    vessel.Capacity * share).Si - vessel.LevelOf(vessel.UpToLevel(vessel.LevelOf(vessel.Capacity * share))).Si) < 1e-9
             && Math.Abs((vessel.UpToLevel(vessel.LevelOf(vessel.Capacity * share)) / (vessel.Capacity * share)) - 1) < 1e-6);
 
     [Theory]
@@ -194,7 +205,9 @@ public class AmountsTests
         var tally = In("tall-glass", Line("apple", "M", 6, "dark", 0.9, 1), Line("cake-ball", "one", 6));
         var problem = Assert.Single(tally.Problems, p => p.Severity == Severity.Unfit);
         Assert.Equal($"pots.{Wafers}.dark.vessel", problem.Field);
-        Assert.Equal("A medium apple is 76 mm across and wants 91 mm to go in and out upright; the 7 cm tall glass is 70 mm wide.", problem.Reason.Said());
+        Assert.Equal(
+            "A medium apple is 76 mm across and wants 91 mm to go in and out upright; the 7 cm tall glass is 70 mm wide.",
+            problem.Reason.Said());
         Assert.Contains("bowl", problem.Remedy.Said(), StringComparison.Ordinal);
         Assert.Equal(tally.Lines[1].OnPieces.Value, tally.Pots.Single().OnPieces.Value);
     }

@@ -13,8 +13,15 @@ public class CalendarTests
     private static readonly DateTimeZone Lisbon = DateTimeZoneProviders.Tzdb["Europe/Lisbon"];
     private static readonly Instant At = Instant.FromUtc(2031, 1, 1, 0, 0);
 
-    private static DayTask Task(string code, LocalDateTime starts, string title = "Dip 24 rods", string text = "", Duration? atMost = null, TaskMark? mark = null) =>
-        new(new(code, "7", Stage.Dip, title, "24 rods", text, "", Source.Computed, [0], 24, null, [], atMost), starts, starts.PlusMinutes(20), "me", Duration.Zero, mark);
+    private static DayTask Task(
+        string code, LocalDateTime starts, string title = "Dip 24 rods", string text = "", Duration? atMost = null, TaskMark? mark = null) =>
+        new(
+            new(code, "7", Stage.Dip, title, "24 rods", text, "", Source.Computed, [0], 24, null, [], atMost),
+            starts,
+            starts.PlusMinutes(20),
+            "me",
+            Duration.Zero,
+            mark);
 
     private static string Write(Plan plan, string name = "Harbour kitchen") =>
         Calendar.Write(plan, "k", name, new Dictionary<string, string> { ["7"] = "Regatta" }, Lisbon, At);
@@ -23,7 +30,9 @@ public class CalendarTests
 
     /// <summary>Lines put together again, as a reader does first.</summary>
     private static List<(string Name, string Value)> Lines(string text) =>
-        [.. text.Replace("\r\n ", "", StringComparison.Ordinal).Split("\r\n", StringSplitOptions.RemoveEmptyEntries).Select(l => (l[..l.IndexOf(':', StringComparison.Ordinal)], l[(l.IndexOf(':', StringComparison.Ordinal) + 1)..]))];
+        [.. text.Replace("\r\n ", "", StringComparison.Ordinal)
+            .Split("\r\n", StringSplitOptions.RemoveEmptyEntries)
+            .Select(l => (l[..l.IndexOf(':', StringComparison.Ordinal)], l[(l.IndexOf(':', StringComparison.Ordinal) + 1)..]))];
 
     private static string Unescaped(string value)
     {
@@ -49,9 +58,23 @@ public class CalendarTests
     [Fact]
     public void What_begins_ends_and_every_event_has_what_the_standard_asks_for()
     {
-        var plan = Of(Task("7/dip.0", new(2031, 5, 1, 10, 0)), Task("7/dip.1~2", new(2031, 5, 1, 10, 30), atMost: Duration.FromHours(1))) with
+        var plan = Of(
+            Task("7/dip.0", new(2031, 5, 1, 10, 0)), Task("7/dip.1~2", new(2031, 5, 1, 10, 30), atMost: Duration.FromHours(1))) with
         {
-            Trays = [new("7/dip.0", "7", "24 rods", "cool-box", 1, 24, [], new(2031, 5, 1, 10, 20), new(2031, 5, 1, 10, 40), null, new(2031, 5, 1, 10, 45))],
+            Trays = [
+                new(
+                    "7/dip.0",
+                    "7",
+                    "24 rods",
+                    "cool-box",
+                    1,
+                    24,
+                    [],
+                    new(2031, 5, 1, 10, 20),
+                    new(2031, 5, 1, 10, 40),
+                    null,
+                    new(2031, 5, 1, 10, 45)),
+            ],
             Orders = [new("7", new(2031, 5, 2, 12, 0), new(2031, 5, 2, 11, 0))],
             Places = [new("cool-box", "cool box", 4, [])],
         };

@@ -20,7 +20,10 @@ public partial class CatalogueTests
     private static HashSet<string> CodesInSource() =>
         [.. Directory.EnumerateFiles(Path.Combine(DocsTests.Root, "src"), "*.cs", SearchOption.AllDirectories)
             .Where(f => !f.Contains("/obj/", StringComparison.Ordinal) && !f.Contains("/Migrations/", StringComparison.Ordinal))
-            .SelectMany(f => File.ReadLines(f).Where(l => !l.TrimStart().StartsWith("///", StringComparison.Ordinal))).SelectMany(l => Quoted().Matches(l)).Select(m => m.Groups[1].Value).Where(c => Sections.Contains(c.Split('.')[0]))];
+            .SelectMany(f => File.ReadLines(f).Where(l => !l.TrimStart().StartsWith("///", StringComparison.Ordinal))).SelectMany(
+                l => Quoted().Matches(l)).Select(
+                m => m.Groups[1].Value).Where(
+                c => Sections.Contains(c.Split('.')[0]))];
 
     [Fact]
     public void Every_sentence_that_is_said_is_there_and_every_one_that_is_there_is_said()
@@ -34,7 +37,8 @@ public partial class CatalogueTests
     public void American_has_the_same_sentences_with_the_same_things_put_in_and_no_British_spelling()
     {
         Assert.Equal(Catalogue.British.Codes.Order(), Catalogue.American.Codes.Order());
-        Assert.All(Catalogue.British.Codes, code => Assert.Equal(Catalogue.British.Wants(code).Order(), Catalogue.American.Wants(code).Order()));
+        Assert.All(
+            Catalogue.British.Codes, code => Assert.Equal(Catalogue.British.Wants(code).Order(), Catalogue.American.Wants(code).Order()));
         var words = new Regex(@"\b\w*(colour|mould|lustre|centre|metre|grey)\w*\b", RegexOptions.IgnoreCase);
         var says = File.ReadAllText(Path.Combine(DocsTests.Root, "src/Kondiba.Core/Wording/en-GB.json"));
         var british = words.Matches(Regex.Replace(says, "\"[^\"]*\": |\\{[^}]*\\}", "")).Select(m => m.Value.ToLowerInvariant()).Distinct();
@@ -46,31 +50,44 @@ public partial class CatalogueTests
     public void A_film_is_in_millimetres_for_everybody()
     {
         const string Sheer = "The coat comes out sheer: 0.8 mm, and bright white hides from 1.0 mm.";
-        var message = Message.Of("amounts.coat-comes-out-sheer", ("coat", Quantities.Of<Length>(0.8, "mm")), ("colour", "bright white"), ("covers", Quantities.Of<Length>(1, "mm")));
+        var message = Message.Of(
+            "amounts.coat-comes-out-sheer",
+            ("coat", Quantities.Of<Length>(0.8, "mm")),
+            ("colour", "bright white"),
+            ("covers", Quantities.Of<Length>(1, "mm")));
         Assert.Equal((Sheer, Sheer), (Catalogue.Say(message, Voice.Plain), Catalogue.Say(message, Customary)));
     }
 
     [Fact]
     public void Whoever_weighs_in_ounces_gets_ounces_and_degrees_Fahrenheit()
     {
-        var melt = Message.Of("amounts.melt.how", ("onPieces", Quantities.Of<Mass>(340, "g")), ("pool", Quantities.Of<Mass>(100, "g")), ("toolLoss", Quantities.Of<Mass>(15, "g")), ("margin", 0.1));
+        var melt = Message.Of(
+            "amounts.melt.how",
+            ("onPieces", Quantities.Of<Mass>(340, "g")),
+            ("pool", Quantities.Of<Mass>(100, "g")),
+            ("toolLoss", Quantities.Of<Mass>(15, "g")),
+            ("margin", 0.1));
         Assert.Equal("(340.0 g + 100.0 g + 15 g) × (1 + 0.1)", Catalogue.Say(melt, Voice.Plain));
         Assert.Equal("(12 oz + 3.5 oz + 15 g) × (1 + 0.1)", Catalogue.Say(melt, Customary));
-        var room = Message.Of("amounts.kitchen-counter", ("air", Quantities.Of<Temperature>(30, "°C")), ("coat", (Message)"amounts.coat-never-sets"));
+        var room = Message.Of(
+            "amounts.kitchen-counter", ("air", Quantities.Of<Temperature>(30, "°C")), ("coat", (Message)"amounts.coat-never-sets"));
         Assert.Equal("In your kitchen, at 86 °F, the coat never sets on the counter.", Catalogue.Say(room, Customary));
     }
 
     [Fact]
     public void Times_shares_and_counts_are_written_in_the_reader_s_way()
     {
-        var helper = Message.Of("planning.helper", ("day", new LocalDate(2031, 5, 3)), ("from", new LocalTime(14, 0)), ("to", new LocalTime(17, 30)));
+        var helper = Message.Of(
+            "planning.helper", ("day", new LocalDate(2031, 5, 3)), ("from", new LocalTime(14, 0)), ("to", new LocalTime(17, 30)));
         Assert.Equal("a helper on Saturday from 14:00 to 17:30", Catalogue.Say(helper, Voice.Plain));
         Assert.Equal("a helper on Saturday from 2:00 PM to 5:30 PM", Catalogue.Say(helper, Customary));
         var hands = Message.Of("planning.hands-missing", ("day", new LocalDate(2031, 5, 3)), ("much", Duration.FromMinutes(77)));
         Assert.Equal("Saturday: 1 h 17 min of hands are missing.", Catalogue.Say(hands, Voice.Plain));
         var deep = Message.Of("amounts.dipped.do", ("only", new Share(0.66)));
-        Assert.Equal(("Set the depth to 66 %.", "Set the depth to 66%."), (Catalogue.Say(deep, Voice.Plain), Catalogue.Say(deep, Customary)));
-        Message Room(int trays) => Message.Of("planning.more-room", ("more", trays), ("place", "cool box"), ("day", new LocalDate(2031, 5, 3)));
+        Assert.Equal(
+            ("Set the depth to 66 %.", "Set the depth to 66%."), (Catalogue.Say(deep, Voice.Plain), Catalogue.Say(deep, Customary)));
+        Message Room(int trays) =>
+            Message.Of("planning.more-room", ("more", trays), ("place", "cool box"), ("day", new LocalDate(2031, 5, 3)));
         Assert.Equal("room for 1 more tray in the cool box on Saturday", Catalogue.Say(Room(1), Voice.Plain));
         Assert.Equal("room for 2 more trays in the cool box on Saturday", Catalogue.Say(Room(2), Voice.Plain));
     }
@@ -89,7 +106,11 @@ public partial class CatalogueTests
                 IEnumerable<Message> all =
                 [
                     .. tally.Problems.Concat(costing.Problems).Select(p => p.Says), .. costing.Drivers,
-                    .. tally.Figures().SelectMany(f => f.Working()).Concat(costing.Hands.Working).Concat(costing.Parts.SelectMany(p => p.Cost.Working)).SelectMany(w => new[] { w.What, w.Formula }),
+                    .. tally.Figures()
+                        .SelectMany(f => f.Working())
+                        .Concat(costing.Hands.Working)
+                        .Concat(costing.Parts.SelectMany(p => p.Cost.Working))
+                        .SelectMany(w => new[] { w.What, w.Formula }),
                 ];
                 foreach (var voice in voices)
                     foreach (var message in all)

@@ -15,7 +15,8 @@ public class ColourTests
 
     private static Tint Of(string code) => Tables.Tint(code)!;
 
-    private static Lab Tinted(string srgb, params (string Tint, double Drops)[] drops) => Mixing.Tinted(srgb, drops.Select(d => (Of(d.Tint), d.Drops)), C);
+    private static Lab Tinted(string srgb, params (string Tint, double Drops)[] drops) =>
+        Mixing.Tinted(srgb, drops.Select(d => (Of(d.Tint), d.Drops)), C);
 
     /// <summary>Sharma, Wu &amp; Dalal 2005, table 1 (typed from memory; culori agrees on every row).</summary>
     [Theory]
@@ -103,7 +104,8 @@ public class ColourTests
         Gen.Select(Srgb, Srgb, Srgb, Gen.Double[0.1, 9], Gen.Double[0.1, 9]).Sample((one, two, three, m, n) =>
         {
             Assert.True(Lab.DeltaE(Mixing.Coatings((one, 1)), Mixing.Coatings((one, m), (one, n))) < 1e-6);
-            Assert.True(Lab.DeltaE(Mixing.Coatings((one, m), (two, n), (three, 1)), Mixing.Coatings((three, 1), (one, m), (two, n))) < 1e-6);
+            Assert.True(
+                Lab.DeltaE(Mixing.Coatings((one, m), (two, n), (three, 1)), Mixing.Coatings((three, 1), (one, m), (two, n))) < 1e-6);
         });
 
     [Fact]
@@ -114,7 +116,9 @@ public class ColourTests
     /// <summary>A swatch is how a tint is known: that many drops in 100 g of bright white look like it.</summary>
     [Fact]
     public void As_many_drops_as_the_swatch_has_make_the_swatch() =>
-        Assert.All(Tables.Tints, t => Assert.True(Lab.DeltaE(Spectrum.LabOf(t.Swatch), Mixing.Tinted(C.BrightWhite, [(t, t.Drops)], C)) < 2, t.Code));
+        Assert.All(
+            Tables.Tints,
+            t => Assert.True(Lab.DeltaE(Spectrum.LabOf(t.Swatch), Mixing.Tinted(C.BrightWhite, [(t, t.Drops)], C)) < 2, t.Code));
 
     /// <summary>Common practice: two parts red and three parts yellow are orange, red and blue purple, green in white a pale green.</summary>
     [Fact]
@@ -148,7 +152,8 @@ public class ColourTests
                 for (var a = 0; a <= 9; a++)
                     for (var b = 0; a + b <= 9; b++)
                         for (var d = 0; a + b + d <= 9; d++)
-                            best = Math.Min(best, Lab.Distance(target, Mixing.Tinted(onto, [(atHand[0], a), (atHand[1], b), (atHand[2], d)], few)));
+                            best = Math.Min(
+                                best, Lab.Distance(target, Mixing.Tinted(onto, [(atHand[0], a), (atHand[1], b), (atHand[2], d)], few)));
                 var recipe = Recipe.For(target, onto, atHand, Grams(100), few);
                 Assert.Equal(best % 1000, recipe.DeltaE, 9);
                 Assert.True(recipe.Drops.Count <= Recipe.MostColours && recipe.Drops.Sum(d => d.Per100) <= 9);
@@ -163,7 +168,9 @@ public class ColourTests
                 var (target, all) = (Spectrum.LabOf(srgb), Tables.Tints.Take(8).ToList());
                 var recipe = Recipe.For(target, C.BrightWhite, all, Grams(100), C);
                 Assert.InRange(recipe.Drops.Count, 0, 3);
-                Assert.True(recipe.DeltaE <= Recipe.For(target, C.BrightWhite, [.. all.Where((_, i) => i != without)], Grams(100), C).DeltaE + 1e-9);
+                Assert.True(
+                    recipe.DeltaE <= Recipe.For(
+                        target, C.BrightWhite, [.. all.Where((_, i) => i != without)], Grams(100), C).DeltaE + 1e-9);
                 Assert.All(recipe.Drops, d => Assert.Equal(d.Per100, d.InPot));
             },
             iter: 12);
@@ -187,9 +194,12 @@ public class ColourTests
             {
                 var (target, tints) = (Spectrum.LabOf(srgb), Tables.Tints.Take(4).ToList());
                 var recipe = Recipe.For(target, C.BrightWhite, tints, Grams(grams), C);
-                var scaled = Mixing.Tinted(C.BrightWhite, recipe.Drops.Select(d => (Of(d.Tint), Math.Round(d.Per100 * grams / 100.0) * 100 / grams)), C);
+                var scaled = Mixing.Tinted(
+                    C.BrightWhite, recipe.Drops.Select(d => (Of(d.Tint), Math.Round(d.Per100 * grams / 100.0) * 100 / grams)), C);
                 var met = Mixing.Tinted(C.BrightWhite, recipe.Drops.Select(d => (Of(d.Tint), d.InPot * 100.0 / grams)), C);
-                Assert.True(Lab.Distance(target, met) <= Lab.Distance(target, scaled) + 1e-9 || recipe.Drops.Sum(d => Math.Round(d.Per100 * grams / 100.0)) > C.Most.Value.Si * grams / 100);
+                Assert.True(
+                    Lab.Distance(target, met) <= Lab.Distance(target, scaled) + 1e-9
+                        || recipe.Drops.Sum(d => Math.Round(d.Per100 * grams / 100.0)) > C.Most.Value.Si * grams / 100);
                 Assert.True(recipe.Drops.Sum(d => d.InPot) <= C.Most.Value.Si * grams / 100 + 1e-9);
             },
             iter: 40);
@@ -257,7 +267,11 @@ public class ColourTests
 
     [Fact]
     public void A_mix_of_another_hue_is_never_offered_as_near() =>
-        Gen.Select(Srgb, Gen.OneOfConst("bright-white", "white", "light-green", "pink", "yellow"), Gen.Shuffle(Tables.Tints.ToArray(), 3), Gen.OneOfConst(Wafers, "white-couverture")).Sample((srgb, onto, atHand, coating) =>
+        Gen.Select(
+            Srgb,
+            Gen.OneOfConst("bright-white", "white", "light-green", "pink", "yellow"),
+            Gen.Shuffle(Tables.Tints.ToArray(), 3),
+            Gen.OneOfConst(Wafers, "white-couverture")).Sample((srgb, onto, atHand, coating) =>
         {
             var mix = Mix.For(new(coating, coating == Wafers ? onto : "white", srgb, [.. atHand.Select(t => t.Code)], 240), Tables);
             var target = Spectrum.LabOf(srgb);

@@ -12,13 +12,15 @@ namespace Kondiba.Core.Tests;
 /// <summary>How costs move when an order or a kitchen does, and what a ware costs.</summary>
 public class CostTests
 {
-    private static Costing Cost(OrderDraft order, TradeTables? tables = null) => Costing.For(order, CoatingTally.For(order, tables ?? Tables, Now), tables ?? Tables);
+    private static Costing Cost(OrderDraft order, TradeTables? tables = null) =>
+        Costing.For(order, CoatingTally.For(order, tables ?? Tables, Now), tables ?? Tables);
 
     private static decimal Part(Costing costing, string code) => costing.Parts.SingleOrDefault(p => p.Code == code)?.Cost.Value.Amount ?? 0;
 
     private static TradeTables With(params OwnWare[] wares) => KitchenTables.For(Tables, OwnThings.None with { Wares = wares });
 
-    internal static IEnumerable<string> WaysOf(OrderDraft order) => CoatingTally.For(order, Tables, Now).Pots.SelectMany(p => p.Ways.Select(w => $"{w.Way} {p.Vessel}"));
+    internal static IEnumerable<string> WaysOf(OrderDraft order) =>
+        CoatingTally.For(order, Tables, Now).Pots.SelectMany(p => p.Ways.Select(w => $"{w.Way} {p.Vessel}"));
 
     [Fact]
     public void More_pieces_always_take_more_time() =>
@@ -98,7 +100,8 @@ public class CostTests
     {
         var (plain, thinned) = (Cost(Order(new(Thinner: PotDraft.NoThinner), Berries())), Cost(Order(new(Thinner: "flakes"), Berries())));
         Assert.Contains(thinned.WorkingOf("parts.coating")!, w => w.What.Said().StartsWith("palm-kernel flakes", StringComparison.Ordinal));
-        Assert.DoesNotContain(plain.WorkingOf("parts.coating")!, w => w.What.Said().StartsWith("palm-kernel flakes", StringComparison.Ordinal));
+        Assert.DoesNotContain(
+            plain.WorkingOf("parts.coating")!, w => w.What.Said().StartsWith("palm-kernel flakes", StringComparison.Ordinal));
     }
 
     [Fact]
@@ -125,11 +128,16 @@ public class CostTests
     public void A_quote_says_all_that_a_piece_wears()
     {
         var decor = new Decor(
-            [new(Wafers, "white", 0.5, 90)], [new("zigzag", Wafers, "silver", 8, null, 1.4), new("letters", Wafers, "white", 1, null, 2, Text: "7")],
+            [new(Wafers, "white", 0.5, 90)], [
+                new("zigzag", Wafers, "silver", 8, null, 1.4),
+                new("letters", Wafers, "white", 1, null, 2, Text: "7"),
+            ],
             [new("jimmies", Side.Tip, 0.3)], [new("eye", 2), new("bow", 1)], new("gold", 0.2));
         var line = QuoteOf(Line("strawberry", "XL", 1, "dark", 0.75, 2) with { Decor = decor, Look = "Buoy" }).Lines[0];
         Assert.Equal("Buoy: extra large strawberry", line.What);
-        Assert.Equal("dark, three quarters, 2 coats; white over it; zigzag in silver; initials or number in white “7”; jimmies; 2 sugar eyes; 1 sugar bow; gold lustre", line.How);
+        Assert.Equal(
+            "dark, three quarters, 2 coats; white over it; zigzag in silver; initials or number in white “7”; jimmies; 2 sugar eyes; 1 sugar bow; gold lustre",
+            line.How);
     }
 
     [Fact]
@@ -145,7 +153,9 @@ public class CostTests
     [Fact]
     public void Own_supplies_packs_and_marks_lie_over_the_shipped_ones()
     {
-        var tables = With(new("supply.net", "nets", WareUnit.Metres, [new(5, 2m)], 3), new("sprinkle.jimmies", "ignored", WareUnit.Pieces, [new(500, 8m)]));
+        var tables = With(
+            new("supply.net", "nets", WareUnit.Metres, [new(5, 2m)], 3),
+            new("sprinkle.jimmies", "ignored", WareUnit.Pieces, [new(500, 8m)]));
         var (net, jimmies) = (WareTable.Find(tables, "supply.net")!, WareTable.Find(tables, "sprinkle.jimmies")!);
         Assert.Equal(("nets", WareUnit.Metres, 3.0), (net.Name, net.Unit, net.Low));
         Assert.Equal(("jimmies", WareUnit.Grams, 500.0, 0.0), (jimmies.Name, jimmies.Unit, jimmies.Packs.Single().Holds, jimmies.Low));
@@ -156,7 +166,23 @@ public class CostTests
     [Fact]
     public void An_order_is_found_by_what_it_wears()
     {
-        var words = SearchWords.Of(Order(null, Rods(3, "teal") with { Look = "Wake", Decor = Decor.None with { Patterns = [new("zigzag", Wafers, "silver", 8, null, 1.4)], Sprinkles = [new("jimmies", Side.Tip, 0.3)] } }, Berries()), Tables);
+        var words = SearchWords.Of(
+            Order(
+                null,
+                Rods(
+                    3, "teal") with
+                {
+                    Look = "Wake",
+                    Decor = Decor.None with
+                    {
+                        Patterns = [
+                        new("zigzag", Wafers, "silver", 8, null, 1.4),
+                    ],
+                        Sprinkles = [new("jimmies", Side.Tip, 0.3)]
+                    }
+                },
+                Berries()),
+            Tables);
         Assert.Equal("Wake pretzel rods teal zigzag silver jimmies strawberries dark", words);
     }
 

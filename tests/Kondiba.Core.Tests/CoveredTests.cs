@@ -8,7 +8,8 @@ namespace Kondiba.Core.Tests;
 /// <summary>Amounts the other way round.</summary>
 public class CoveredTests
 {
-    private static IReadOnlyList<Covered> By(double grams, string colour = "milk") => Covered.By(Tables.Coatings[0], Tables.Coatings[0].Colour(colour)!, Grams(grams), Tables);
+    private static IReadOnlyList<Covered> By(double grams, string colour = "milk") =>
+        Covered.By(Tables.Coatings[0], Tables.Coatings[0].Colour(colour)!, Grams(grams), Tables);
 
     /// <summary>So many want no more than there is, and one more wants more: by the amounts themselves.</summary>
     [Fact]
@@ -18,7 +19,9 @@ public class CoveredTests
             foreach (var c in By(grams, colour))
             {
                 var centre = Tables.Centre(c.Centre)!;
-                double Wants(int n) => Tally(null, Line(c.Centre, c.Size, n, colour, centre.UsualDepth.Value.Si, centre.LeastCoats)).Pots.Single().OfCoating.In("g");
+                double Wants(int n) =>
+                    Tally(null, Line(c.Centre, c.Size, n, colour, centre.UsualDepth.Value.Si, centre.LeastCoats)).Pots.Single().OfCoating
+                        .In("g");
                 if (c.Count > 0)
                     Assert.True(Wants(c.Count) <= grams + 1e-9);
                 if (c.Count < 2000)

@@ -15,12 +15,23 @@ public class DecorationTests
     // A disc of 45 mm has its outline's polygon within 0.1 % of the circle.
     private const double Radius = 22.5;
 
-    private static PatternDraft Pattern(string kind, int? lines = null, double? spacing = null, double? bead = null, double angle = 0, double phase = 0, string colour = "white") => new(
-        kind, Wafers, colour, lines ?? Tables.Decor.Pattern(kind)!.Usual, spacing, bead ?? Tables.Decor.Pattern(kind)!.Bead.Value.In("mm"), angle, phase, kind is "letters" ? "R7" : null);
+    private static PatternDraft Pattern(
+        string kind,
+        int? lines = null,
+        double? spacing = null,
+        double? bead = null,
+        double angle = 0,
+        double phase = 0,
+        string colour = "white") => new(
+        kind, Wafers, colour, lines ?? Tables.Decor.Pattern(kind)!.Usual, spacing, bead ?? Tables.Decor.Pattern(kind)!.Bead.Value.In(
+            "mm"), angle, phase, kind is "letters"
+            ? "R7"
+            : null);
 
     private static Decor With(params PatternDraft[] patterns) => Decor.None with { Patterns = patterns };
 
-    private static LineDraft Cookies(Decor decor, double count = 12, string colour = "dark") => Line("sandwich-cookie", "thin", count, colour) with { Decor = decor };
+    private static LineDraft Cookies(Decor decor, double count = 12, string colour = "dark") =>
+        Line("sandwich-cookie", "thin", count, colour) with { Decor = decor };
 
     private static LookTally LookOf(LineDraft line) => Tally(null, line).Lines.Single().Look!;
 
@@ -94,7 +105,9 @@ public class DecorationTests
                 var outline = c.piece.Size.Shape.Outline(c.piece.Centre.DippedEndUp);
                 foreach (var stroke in LookOf(line).Patterns.SelectMany(p => p.Strokes))
                     for (var i = 0; i < stroke.Count; i += 2)
-                        Assert.True(Holds(outline, new(stroke[i].Si, stroke[i + 1].Si)), $"{stroke[i].In("mm")}, {stroke[i + 1].In("mm")} mm is off the {c.piece.Centre.Name}");
+                        Assert.True(
+                            Holds(outline, new(stroke[i].Si, stroke[i + 1].Si)),
+                            $"{stroke[i].In("mm")}, {stroke[i + 1].In("mm")} mm is off the {c.piece.Centre.Name}");
             },
             iter: 250);
     }
@@ -118,7 +131,20 @@ public class DecorationTests
     {
         var (plain, drizzled) = (Cookies(Decor.None, 24), Cookies(With(Pattern("rings", 3, spacing: 6, bead: 2)), 24));
         var before = Tally(new(Thinner: "flakes"), plain);
-        var after = CoatingTally.For(Order(new(Thinner: "flakes"), plain with { Decor = drizzled.Decor }) with { Pots = new Dictionary<string, PotDraft> { [$"{Wafers}.dark"] = new(Thinner: "flakes"), [$"{Wafers}.white"] = new(Thinner: "flakes") } }, Tables, Now);
+        var after = CoatingTally.For(
+            Order(
+                new(
+                    Thinner: "flakes"), plain with { Decor = drizzled.Decor }) with
+            {
+                Pots = new Dictionary<string, PotDraft>
+                {
+                    [$"{Wafers}.dark"] = new(
+                        Thinner: "flakes"),
+                    [$"{Wafers}.white"] = new(Thinner: "flakes")
+                }
+            },
+            Tables,
+            Now);
         var dark = after.Pots.Single(p => p.Colour == "dark");
         Assert.Equal(before.Pots.Single().ToMelt.Value.Si, dark.ToMelt.Value.Si, 9);
 
@@ -194,7 +220,9 @@ public class DecorationTests
     [Fact]
     public void What_is_sprinkled_and_glued_is_added_up_for_the_order()
     {
-        var line = Cookies(Decor.None with { Sprinkles = [new("sanding-sugar", Side.Front, 0.5)], Parts = [new("eye", 2)], Paint = new("gold", 0.2) }, 100);
+        var line = Cookies(
+            Decor.None with { Sprinkles = [new("sanding-sugar", Side.Front, 0.5)], Parts = [new("eye", 2)], Paint = new("gold", 0.2) },
+            100);
         var trimmings = Tally(null, line).Trimmings;
 
         // 22.97 cm² × 50 % × 0.12 g/cm² × 103 pieces, half as much again to scatter.
@@ -228,7 +256,8 @@ public class DecorationTests
         var shape = Tables.Centre(centre)!.Size(size)!.Shape;
         Assert.Equal(shape.WholeArea.Si / 2, shape.DippedArea(new(0.5), Math.PI / 2).Si, shape.WholeArea.Si * 0.001);
         Gen.Select(Gen.Double[0.05, 0.9], Gen.Double[0, 1.57], Gen.Double[0, 0.1]).Sample(
-            (depth, angle, more) => Assert.True(shape.DippedArea(new(depth + more), angle).Si >= shape.DippedArea(new(depth), angle).Si - 1e-9), iter: 200);
+            (depth, angle, more) => Assert.True(
+                shape.DippedArea(new(depth + more), angle).Si >= shape.DippedArea(new(depth), angle).Si - 1e-9), iter: 200);
     }
 
     [Fact]
@@ -254,14 +283,29 @@ public class DecorationTests
     public void Every_figure_of_a_look_can_say_how_it_came_about()
     {
         var line = Cookies(new(
-            [new(Wafers, "white", 0.5)], [Pattern("zigzag", colour: "midnight")], [new("chopped-nuts", Side.Tip, 0.8)], [new("star", 1)], new("silver", 0.1)));
+            [new(Wafers, "white", 0.5)], [
+                Pattern("zigzag", colour: "midnight"),
+            ], [new("chopped-nuts", Side.Tip, 0.8)], [new("star", 1)], new("silver", 0.1)));
         var tally = Tally(null, line);
-        string[] figures = ["drizzle", "time", "cost", "wet", "round", "lustre", "over[0].perPiece", "patterns[0].line", "patterns[0].mass", "sprinkles[0].mass"];
+        string[] figures = [
+            "drizzle",
+            "time",
+            "cost",
+            "wet",
+            "round",
+            "lustre",
+            "over[0].perPiece",
+            "patterns[0].line",
+            "patterns[0].mass",
+            "sprinkles[0].mass",
+        ];
         foreach (var figure in figures)
             Assert.NotEmpty(tally.WorkingOf($"lines[0].look.{figure}")!);
         Assert.NotEmpty(tally.WorkingOf($"pots.{Wafers}.midnight.drizzle")!);
         Assert.NotEmpty(tally.WorkingOf("trimmings.star")!);
-        Assert.Contains(tally.WorkingOf($"pots.{Wafers}.midnight.toMelt")!, l => l.What.Said() == "falls beside the piece" || l.What.Said() == "stays in the bag");
+        Assert.Contains(
+            tally.WorkingOf($"pots.{Wafers}.midnight.toMelt")!,
+            l => l.What.Said() == "falls beside the piece" || l.What.Said() == "stays in the bag");
     }
 
     public static TheoryData<Decor, string, string, Severity> Bad => new()
@@ -278,8 +322,12 @@ public class DecorationTests
         { With(Pattern("letters") with { Text = "ß" }), "patterns[0].text", "no way to pipe", Severity.Error },
         { With(Pattern("zigzag") with { Kind = "knitting" }), "patterns[0].kind", "no pattern", Severity.Error },
         { With(Pattern("zigzag"), Pattern("marble")), "patterns[1].kind", "touch-dry", Severity.Unfit },
-        { With(Pattern("marble")) with { Sprinkles = [new("nonpareils", Side.Front, 0.5)] }, "patterns[0].kind", "wet coat", Severity.Unfit },
-        { Decor.None with { Sprinkles = [new("nonpareils", Side.Front, 0.7), new("jimmies", Side.Both, 0.6)] }, "sprinkles[1].cover", "more than there is coat", Severity.Error },
+        { With(
+            Pattern("marble")) with { Sprinkles = [new("nonpareils", Side.Front, 0.5)] }, "patterns[0].kind", "wet coat", Severity.Unfit },
+        { Decor.None with { Sprinkles = [
+            new("nonpareils", Side.Front, 0.7),
+            new("jimmies", Side.Both, 0.6),
+        ] }, "sprinkles[1].cover", "more than there is coat", Severity.Error },
         { Decor.None with { Sprinkles = [new("nonpareils", Side.Front, 0)] }, "sprinkles[0].cover", "none", Severity.Error },
         { Decor.None with { Parts = [new("bow", 20)] }, "parts[0].count", "do not fit", Severity.Error },
         { Decor.None with { Dips = [new(Wafers, "white", 0)] }, "dips[0].depth", "more than nothing", Severity.Error },

@@ -26,9 +26,15 @@ public class DesignTests
         select new PatternDraft(kind.Code, Wafers, colour, lines, spaced ? spacing : null, bead, angle, phase, "R7");
 
     private static readonly Gen<Decor> AnyDecor =
-        from dips in Gen.Select(Gen.OneOfConst(Colours), Gen.Double[0.1, 1], Gen.Double[-90, 90], (c, d, a) => new OverDip(Wafers, c, d, a)).List[0, 2]
+        from dips in Gen.Select(
+            Gen.OneOfConst(Colours), Gen.Double[0.1, 1], Gen.Double[-90, 90], (c, d, a) => new OverDip(Wafers, c, d, a)).List[0, 2]
         from patterns in AnyPattern.List[0, 3]
-        from sprinkles in Gen.Select(Gen.OneOfConst([.. Tables.Decor.Sprinkles.Select(s => s.Code)]), Gen.Enum<Side>(), Gen.Double[0.05, 0.5], Gen.Bool, (k, s, c, g) => new SprinkleDraft(k, s, c, g)).List[0, 2]
+        from sprinkles in Gen.Select(
+            Gen.OneOfConst([.. Tables.Decor.Sprinkles.Select(s => s.Code)]),
+            Gen.Enum<Side>(),
+            Gen.Double[0.05, 0.5],
+            Gen.Bool,
+            (k, s, c, g) => new SprinkleDraft(k, s, c, g)).List[0, 2]
         from eyes in Gen.Int[0, 2]
         from brushed in Gen.Bool
         select new Decor(dips, patterns, sprinkles, eyes == 0 ? [] : [new("eye", eyes)], brushed ? new("pearl", 0.3) : null);
@@ -48,7 +54,12 @@ public class DesignTests
             lines =>
             {
                 var tally = Tally(null, [.. lines]);
-                Assert.DoesNotContain(tally.Problems, p => p.Severity is Severity.Error && !p.Field.EndsWith(".cover", StringComparison.Ordinal) && !p.Field.Contains("bead", StringComparison.Ordinal) && !p.Field.Contains("parts", StringComparison.Ordinal));
+                Assert.DoesNotContain(
+                    tally.Problems,
+                    p => p.Severity is Severity.Error
+                        && !p.Field.EndsWith(".cover", StringComparison.Ordinal)
+                        && !p.Field.Contains("bead", StringComparison.Ordinal)
+                        && !p.Field.Contains("parts", StringComparison.Ordinal));
                 Assert.Equal(lines.Count, tally.Lines.Count);
                 foreach (var pot in tally.Pots)
                 {
@@ -73,7 +84,9 @@ public class DesignTests
                 var drawn = tally.Lines.Sum(l =>
                 {
                     var (line, centre) = (lines[l.Line], Tables.Centre(lines[l.Line].Centre)!);
-                    var dots = line.Decor!.Parts.Count > 0 && l.Look!.Parts.Count > 0 ? Tables.Decor.Part("eye")!.Dot.Value.Si * line.Decor.Parts[0].Count : 0;
+                    var dots = line.Decor!.Parts.Count > 0 && l.Look!.Parts.Count > 0
+                        ? Tables.Decor.Part("eye")!.Dot.Value.Si * line.Decor.Parts[0].Count
+                        : 0;
                     return l.Count.Value * (1 + centre.Spoil.Value.Si) * ((l.Look!.Drizzle.Value.Si * 1.2) + dots);
                 });
                 Assert.Equal(drawn, tally.Pots.Sum(p => p.Drizzle?.Mass.Value.Si ?? 0), 1e-9);
@@ -108,7 +121,9 @@ public class DesignTests
         AnyLine.Sample(
             line =>
             {
-                var (plain, decorated) = (Tally(null, line with { Decor = null }).Lines.Single(), Tally(null, line with { Decor = line.Decor! with { Dips = [] } }).Lines.Single());
+                var (plain, decorated) = (Tally(
+                    null, line with { Decor = null }).Lines.Single(), Tally(
+                        null, line with { Decor = line.Decor! with { Dips = [] } }).Lines.Single());
                 Assert.Equal(plain.PerPiece.Value, decorated.PerPiece.Value);
                 Assert.Equal(plain.Setting.Select(s => s.TouchDry), decorated.Setting.Select(s => s.TouchDry));
                 Assert.Null(plain.Look);
@@ -127,7 +142,9 @@ public class DesignTests
                 var outline = centre.Size(line.Size)!.Shape.Outline(centre.DippedEndUp);
                 foreach (var spots in look.Sprinkles.Select(s => s.Grains).Append(look.Flecks))
                     for (var i = 0; i < spots.Count; i += 2)
-                        Assert.True(Holds(outline, new(spots[i].Si, spots[i + 1].Si)), $"{spots[i].In("mm")}, {spots[i + 1].In("mm")} mm is off the {centre.Name}");
+                        Assert.True(
+                            Holds(outline, new(spots[i].Si, spots[i + 1].Si)),
+                            $"{spots[i].In("mm")}, {spots[i + 1].In("mm")} mm is off the {centre.Name}");
             },
             iter: 100);
     }
@@ -135,8 +152,19 @@ public class DesignTests
     [Fact]
     public void Two_orders_of_a_day_share_the_bag_of_a_drizzle()
     {
-        var drizzled = Line("sandwich-cookie", "thin", 24, "dark") with { Decor = Decor.None with { Patterns = [new("zigzag", Wafers, "silver", 9, null, 1.8)] } };
-        var (one, other) = (Order(null, drizzled) with { Name = "One" }, Order(null, drizzled with { Colour = "plum" }) with { Name = "Other" });
+        var drizzled = Line(
+            "sandwich-cookie", "thin", 24, "dark") with
+        {
+            Decor = Decor.None with
+            {
+                Patterns = [
+                new("zigzag", Wafers, "silver", 9, null, 1.8),
+            ]
+            }
+        };
+        var (one, other) = (Order(
+            null, drizzled) with
+        { Name = "One" }, Order(null, drizzled with { Colour = "plum" }) with { Name = "Other" });
         var day = DayPots.For([(one, CoatingTally.For(one, Tables, Now)), (other, CoatingTally.For(other, Tables, Now))], Tables);
         var silver = Assert.Single(day.Shared);
         Assert.Equal(($"{Wafers}.silver", null), (silver.Key, silver.Vessel));
@@ -153,14 +181,35 @@ public class DesignTests
     public void A_pattern_that_mostly_falls_through_a_twist_says_so(string kind, bool falls)
     {
         var usual = Tables.Decor.Pattern(kind)!;
-        var line = Line("pretzel-twist", "full", 12) with { Decor = Decor.None with { Patterns = [new(kind, Wafers, "white", usual.Usual, null, 1.6, Text: "WM")] } };
+        var line = Line(
+            "pretzel-twist", "full", 12) with
+        {
+            Decor = Decor.None with
+            {
+                Patterns = [
+                new(kind, Wafers, "white", usual.Usual, null, 1.6, Text: "WM"),
+            ]
+            }
+        };
         Assert.Equal(falls, Tally(null, line).Problems.Any(p => p.Reason.Said().Contains("falls through", StringComparison.Ordinal)));
     }
 
     [Fact]
     public void Turning_a_pattern_on_a_ball_or_shifting_rings_round_it_keeps_its_length()
     {
-        double Length(string kind, double angle) => Tally(null, Line("truffle-ball", "one", 1) with { Decor = Decor.None with { Patterns = [new(kind, Wafers, "white", 5, null, 1.6, angle)] } })
+        double Length(
+            string kind, double angle) => Tally(
+                null,
+                Line(
+                    "truffle-ball", "one", 1) with
+                {
+                    Decor = Decor.None with
+                    {
+                        Patterns = [
+                        new(kind, Wafers, "white", 5, null, 1.6, angle),
+                    ]
+                    }
+                })
             .Lines.Single().Look!.Patterns.Single().Line.Value.Si;
         foreach (var kind in new[] { "lines", "criss-cross", "zigzag", "rings", "web" })
             for (var angle = -180; angle <= 180; angle += 45)
@@ -170,7 +219,10 @@ public class DesignTests
     [Fact]
     public void A_zigzag_has_its_passes_and_dots_stand_in_staggered_rows()
     {
-        PatternTally Drawn(string kind, int lines) => Tally(null, Line("coconut-bar", "one", 1) with { Decor = Decor.None with { Patterns = [new(kind, Wafers, "white", lines, null, 2)] } })
+        PatternTally Drawn(
+            string kind, int lines) => Tally(
+                null,
+                Line("coconut-bar", "one", 1) with { Decor = Decor.None with { Patterns = [new(kind, Wafers, "white", lines, null, 2)] } })
             .Lines.Single().Look!.Patterns.Single();
         Assert.Equal((9 + 1) * 2, Assert.Single(Drawn("zigzag", 9).Strokes).Count);
         var dots = Drawn("dots", 6);
@@ -186,7 +238,18 @@ public class DesignTests
     public void Time_goes_with_the_line_and_with_every_new_start()
     {
         // Long lines at 70 mm/s and a second for each start (starting estimates).
-        var look = Tally(null, Line("sandwich-cookie", "thin", 1) with { Decor = Decor.None with { Patterns = [new("lines", Wafers, "white", 4, 8, 1.8)] } }).Lines.Single().Look!;
+        var look = Tally(
+            null,
+            Line(
+                "sandwich-cookie", "thin", 1) with
+            {
+                Decor = Decor.None with
+                {
+                    Patterns = [
+                    new("lines", Wafers, "white", 4, 8, 1.8),
+                ]
+                }
+            }).Lines.Single().Look!;
         Assert.Equal((look.Patterns.Single().Line.Value.In("mm") / 70) + 4, look.Time.Value.TotalSeconds, 0.06);
     }
 }

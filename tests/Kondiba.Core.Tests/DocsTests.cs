@@ -53,7 +53,9 @@ public class DocsTests
                 LineDraft Of(int count) => Line(centre.Code, size.Code, count, "dark", centre.UsualDepth.Value.Si, centre.LeastCoats);
                 var plain = Tally(null, Of(1)).Lines.Single();
                 var thinned = Tally(new(Thinner: "flakes"), Of(1)).Lines.Single();
-                page.AppendLine(CultureInfo.InvariantCulture, $"| {centre.Name} | {size.Name} | {centre.UsualDepth.Value.In("%"):0} %{(centre.LeastCoats > 1 ? ", twice" : "")} | {plain.Film.Value.In("mm"):0.0} | {plain.PerPiece.Value.In("g"):0.0} | {thinned.PerPiece.Value.In("g"):0.0} | {Pot(Of(6))} | {Pot(Of(24))} | {Pot(Of(100))} |");
+                page.AppendLine(
+                    CultureInfo.InvariantCulture,
+                    $"| {centre.Name} | {size.Name} | {centre.UsualDepth.Value.In("%"):0} %{(centre.LeastCoats > 1 ? ", twice" : "")} | {plain.Film.Value.In("mm"):0.0} | {plain.PerPiece.Value.In("g"):0.0} | {thinned.PerPiece.Value.In("g"):0.0} | {Pot(Of(6))} | {Pot(Of(24))} | {Pot(Of(100))} |");
             }
         }
 
@@ -64,7 +66,9 @@ public class DocsTests
             var pot = Tally(null, line).Pots.Single();
             var vessel = Tables.Vessel(pot.Vessel)!.Name;
             var way = Tables.Dipping.All.Single(w => w.Code == pot.Way).Name;
-            return string.Create(CultureInfo.InvariantCulture, $"{pot.ToMelt.Value.In("g"):0} g{(pot.Melts.Count > 1 ? $" in {pot.Melts.Count}" : "")}, {pot.Pool.Value.In("g"):0} g: {way}, {vessel}{(pot.Spooned > 0 ? $", last {pot.Spooned} by spoon" : "")}");
+            return string.Create(
+                CultureInfo.InvariantCulture,
+                $"{pot.ToMelt.Value.In("g"):0} g{(pot.Melts.Count > 1 ? $" in {pot.Melts.Count}" : "")}, {pot.Pool.Value.In("g"):0} g: {way}, {vessel}{(pot.Spooned > 0 ? $", last {pot.Spooned} by spoon" : "")}");
         }
     }
 }

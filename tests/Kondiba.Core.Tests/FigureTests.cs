@@ -54,14 +54,17 @@ public sealed class FigureTests
     {
         var tally = Tally(null, Of(Tables.Centre("telescope")!, 12));
         var pot = Assert.Single(tally.Pots);
-        Assert.Equal(tally.Lines[0].OnPieces.Value.Si + tally.Lines[0].Parts!.Sum(p => p.Tally.OnPieces.Value.Si), pot.OnPieces.Value.Si, 9);
+        Assert.Equal(
+            tally.Lines[0].OnPieces.Value.Si + tally.Lines[0].Parts!.Sum(p => p.Tally.OnPieces.Value.Si), pot.OnPieces.Value.Si, 9);
         Assert.Contains(pot.Drizzle!.Mass.Working, w => w.What.Said().StartsWith("dots that hold it together", StringComparison.Ordinal));
     }
 
     [Fact]
     public void A_part_can_have_a_colour_of_its_own()
     {
-        var line = Of(Tables.Centre("telescope")!, 12) with { Making = new(Colours: new Dictionary<string, string> { ["legs"] = "silver" }) };
+        var line = Of(
+            Tables.Centre("telescope")!, 12) with
+        { Making = new(Colours: new Dictionary<string, string> { ["legs"] = "silver" }) };
         var tally = Tally(null, line);
         Assert.Equal(["midnight", "silver"], tally.Pots.Select(p => p.Colour).Order());
         Assert.Equal("silver", tally.Lines[0].Parts!.Single(p => p.Code == "legs").Colour);
@@ -86,7 +89,8 @@ public sealed class FigureTests
     }
 
     [Fact]
-    public void No_shipped_figure_has_limbs_cut_from_twists() => Assert.DoesNotContain(Tables.Figures.SelectMany(f => f.Figure!.Parts), p => p.Centre.Code is "pretzel-twist");
+    public void No_shipped_figure_has_limbs_cut_from_twists() =>
+        Assert.DoesNotContain(Tables.Figures.SelectMany(f => f.Figure!.Parts), p => p.Centre.Code is "pretzel-twist");
 
     private static readonly OwnFigure Buoy = new(
         "buoy", "buoy", "buoys", "cake-ball", "one", 0,
@@ -96,7 +100,8 @@ public sealed class FigureTests
         ],
         [new("candy-button", [new(-6, 0), new(6, 0)])]);
 
-    private static TradeTables With(OwnFigure figure, params OwnCentre[] centres) => KitchenTables.For(Tables, OwnThings.None with { Figures = [figure], Centres = centres });
+    private static TradeTables With(OwnFigure figure, params OwnCentre[] centres) =>
+        KitchenTables.For(Tables, OwnThings.None with { Figures = [figure], Centres = centres });
 
     private static readonly Gen<OwnFigure> AnyOwn =
         from body in AnyPiece
@@ -105,9 +110,30 @@ public sealed class FigureTests
                        from places in Gen.Int[1, 3]
                        from joined in Gen.Bool
                        from spoil in Gen.Double[0, 0.4]
-                       select new OwnFigurePart("", "bits", piece.Centre, piece.Size, 1.0 / cuts, cuts, spoil, 1, false, false, joined, null, [.. Enumerable.Repeat(new Spot(10, 20, 30), places)])).Array[1, 3]
+                       select new OwnFigurePart(
+                           "",
+                           "bits",
+                           piece.Centre,
+                           piece.Size,
+                           1.0 / cuts,
+                           cuts,
+                           spoil,
+                           1,
+                           false,
+                           false,
+                           joined,
+                           null,
+                           [.. Enumerable.Repeat(new Spot(10, 20, 30), places)])).Array[1, 3]
         from eyes in Gen.Int[0, 2]
-        select new OwnFigure("own", "own one", "own ones", body.Centre, body.Size, 0, [.. parts.Select((p, i) => p with { Code = $"part-{i}" })], eyes == 0 ? [] : [new("eye", [.. Enumerable.Repeat(new Spot(0, 0), eyes)])]);
+        select new OwnFigure(
+            "own",
+            "own one",
+            "own ones",
+            body.Centre,
+            body.Size,
+            0,
+            [.. parts.Select((p, i) => p with { Code = $"part-{i}" })],
+            eyes == 0 ? [] : [new("eye", [.. Enumerable.Repeat(new Spot(0, 0), eyes)])]);
 
     private static Gen<(string Centre, string Size)> AnyPiece =>
         from centre in Gen.OneOfConst([.. Tables.Centres.Where(c => c.Holding is not Holding.Mould)])
@@ -124,12 +150,15 @@ public sealed class FigureTests
             var order = Order(null, Line("own", "one", x.count)) with { Pickup = Now.PlusDays(20) };
             var tally = CoatingTally.For(order, tables, Now);
             Assert.DoesNotContain(tally.Problems, p => p.Severity is Severity.Error);
-            Assert.Equal(x.own.Parts.Select(p => (double)p.Places.Count * x.count), tally.Lines[0].Parts!.Select(p => (double)p.Tally.Count.Value));
+            Assert.Equal(
+                x.own.Parts.Select(p => (double)p.Places.Count * x.count), tally.Lines[0].Parts!.Select(p => (double)p.Tally.Count.Value));
             var steps = PrepList.For(order, tally, tables, Now).Steps.Select(s => s.Code).ToList();
             Assert.Equal(x.own.Parts.Any(p => p.Cuts > 1), steps.Contains("prep.own.cut"));
             Assert.Equal(x.own.Parts.Any(p => !p.Joined), steps.Contains("assemble.0.glue"));
             if (x.own.Stuck.Count > 0)
-                Assert.True(Pantry.Need.Of(order, tally, tables).Single(n => n.Ware == "part.eye").ToHave.Value >= x.count * x.own.Stuck[0].Places.Count);
+                Assert.True(
+                    Pantry.Need.Of(order, tally, tables).Single(
+                        n => n.Ware == "part.eye").ToHave.Value >= x.count * x.own.Stuck[0].Places.Count);
             Assert.True(Costing.For(order, tally, tables).Cost.Amount > 0);
         },
         iter: 40);
@@ -151,7 +180,9 @@ public sealed class FigureTests
     public void A_part_has_its_usual_colour_where_the_coating_comes_in_it()
     {
         var tables = With(Buoy);
-        Assert.Equal(["midnight", "silver"], CoatingTally.For(Order(null, Line("buoy", "one", 6, "midnight")), tables, Now).Pots.Select(p => p.Colour).Order());
+        Assert.Equal(
+            ["midnight", "silver"],
+            CoatingTally.For(Order(null, Line("buoy", "one", 6, "midnight")), tables, Now).Pots.Select(p => p.Colour).Order());
         var chosen = Line("buoy", "one", 6) with { Making = new(Colours: new Dictionary<string, string> { ["masts"] = "teal" }) };
         Assert.Equal("teal", CoatingTally.For(Order(null, chosen), tables, Now).Lines[0].Parts![0].Colour);
         var without = CoatingTally.For(Order(null, Line("buoy", "one", 6, "dark") with { Coating = "dark-couverture" }), tables, Now);
@@ -163,15 +194,24 @@ public sealed class FigureTests
     public void A_figure_is_made_from_the_kitchens_own_centres()
     {
         var cookie = KitchenTables.Entered(Tables.Centre("oval-cookie")!);
-        var bigger = cookie with { Sizes = [cookie.Sizes[0] with { Measures = new Dictionary<string, double> { ["long"] = 80, ["wide"] = 40, ["thick"] = 14 }, Mass = 25 }] };
-        double Coating(TradeTables tables) => CoatingTally.For(Order(null, Line("boat", "one", 6)), tables, Now).Pots.Sum(p => p.ToMelt.Value.Si);
+        var bigger = cookie with
+        {
+            Sizes = [
+            cookie.Sizes[0] with { Measures = new Dictionary<string, double> { ["long"] = 80, ["wide"] = 40, ["thick"] = 14 }, Mass = 25 },
+        ]
+        };
+        double Coating(TradeTables tables) =>
+            CoatingTally.For(Order(null, Line("boat", "one", 6)), tables, Now).Pots.Sum(p => p.ToMelt.Value.Si);
         var with = KitchenTables.For(Tables, OwnThings.None with { Centres = [bigger] });
         Assert.True(Coating(with) > Coating(Tables) * 1.1);
 
         // A size that the kitchen's own does not come in stays the shipped one.
-        var other = KitchenTables.For(Tables, OwnThings.None with { Centres = [cookie with { Sizes = [cookie.Sizes[0] with { Code = "huge", Name = "huge" }] }] });
+        var other = KitchenTables.For(
+            Tables, OwnThings.None with { Centres = [cookie with { Sizes = [cookie.Sizes[0] with { Code = "huge", Name = "huge" }] }] });
         Assert.Equal(Coating(Tables), Coating(other));
-        Assert.Contains(Pantry.Need.Of(Order(null, Line("boat", "one", 6)), CoatingTally.For(Order(null, Line("boat", "one", 6)), other, Now), other), n => n.Ware == "centre.oval-cookie.one");
+        Assert.Contains(
+            Pantry.Need.Of(Order(null, Line("boat", "one", 6)), CoatingTally.For(Order(null, Line("boat", "one", 6)), other, Now), other),
+            n => n.Ware == "centre.oval-cookie.one");
     }
 
     [Fact]

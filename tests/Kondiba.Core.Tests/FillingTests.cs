@@ -18,7 +18,8 @@ public sealed class FillingTests
 
     private static Filling Of(string code) => Tables.Fillings.Single(f => f.Code == code);
 
-    private static double Grams(FillingTally tally, string ingredient) => tally.Amounts.Single(a => a.Ingredient == ingredient).Mass.Value.In("g");
+    private static double Grams(FillingTally tally, string ingredient) =>
+        tally.Amounts.Single(a => a.Ingredient == ingredient).Mass.Value.In("g");
 
     /// <summary>Common practice: 326 g of dark chocolate, at 0.60, wants 196 g of cream.</summary>
     [Fact]
@@ -36,7 +37,9 @@ public sealed class FillingTests
 
     [Fact]
     public void Cream_to_chocolate_is_common_for_dark_and_less_for_milk_and_white() =>
-        Assert.Equal([0.60, 0.40, 0.33], Tables.Fillings.Where(f => f.Code.StartsWith("ganache", StringComparison.Ordinal)).Select(f => f.Mix[1].Share.Value.Si));
+        Assert.Equal(
+            [0.60, 0.40, 0.33],
+            Tables.Fillings.Where(f => f.Code.StartsWith("ganache", StringComparison.Ordinal)).Select(f => f.Mix[1].Share.Value.Si));
 
     /// <summary>From a count to an ingredient and back again: the same count, whichever ingredient is asked from.</summary>
     [Fact]
@@ -56,7 +59,8 @@ public sealed class FillingTests
     public void A_mix_is_its_ingredients_and_scales_with_the_count() => (from filling in AnyFilling from pieces in Gen.Int[1, 300] select (filling, pieces)).Sample(
         x =>
         {
-            var (one, many) = (FillingTally.For(x.filling, x.pieces, x.filling.Portion, Tables), FillingTally.For(x.filling, x.pieces * 3, x.filling.Portion, Tables));
+            var (one, many) = (FillingTally.For(
+                x.filling, x.pieces, x.filling.Portion, Tables), FillingTally.For(x.filling, x.pieces * 3, x.filling.Portion, Tables));
             Assert.Equal(one.Mix.Value.Si, one.Amounts.Where(a => a.Count is null).Sum(a => a.Mass.Value.Si), 12);
             foreach (var (a, b) in one.Amounts.Zip(many.Amounts))
             {
@@ -72,7 +76,8 @@ public sealed class FillingTests
 
     [Fact]
     public void An_ingredient_that_is_not_in_the_mix_cannot_be_started_from() =>
-        Assert.Throws<ArgumentException>(() => FillingTally.From(Of("ganache-dark"), "honey", Orders.Grams(100), Of("ganache-dark").Portion, Tables));
+        Assert.Throws<ArgumentException>(() => FillingTally.From(
+            Of("ganache-dark"), "honey", Orders.Grams(100), Of("ganache-dark").Portion, Tables));
 
     [Fact]
     public void A_sandwich_counts_its_crackers_and_weighs_what_the_table_says()
@@ -102,7 +107,9 @@ public sealed class FillingTests
 
             // ∫ |r'(t)| dt of r = (R cos t, R sin t, p t / 2π), by the trapezium rule over fine steps of the curve itself.
             var (integral, steps) = (0.0, 4000);
-            (double X, double Y, double Z) At(int i) => (radius * Math.Cos(2 * Math.PI * turns * i / steps), radius * Math.Sin(2 * Math.PI * turns * i / steps), x.pitch * turns * i / steps);
+            (double X, double Y, double Z) At(int i) =>
+                (radius * Math.Cos(
+                    2 * Math.PI * turns * i / steps), radius * Math.Sin(2 * Math.PI * turns * i / steps), x.pitch * turns * i / steps);
             for (var i = 0; i < steps; i++)
             {
                 var (a, b) = (At(i), At(i + 1));
@@ -141,7 +148,9 @@ public sealed class FillingTests
     [Fact]
     public void What_is_made_wants_ingredients_and_what_is_bought_wants_centres()
     {
-        string[] Wares(Making? making) => [.. Need.Of(Order(null, Truffles(60) with { Making = making }), Tally(null, Truffles(60) with { Making = making }), Tables).Select(n => n.Ware)];
+        string[] Wares(Making? making) =>
+            [.. Need.Of(Order(null, Truffles(60) with { Making = making }), Tally(null, Truffles(60) with { Making = making }), Tables)
+                .Select(n => n.Ware)];
         Assert.Contains("ingredient.cream", Wares(null));
         Assert.Contains("coating.dark-couverture.dark", Wares(null));
         Assert.DoesNotContain("centre.truffle-ball.one", Wares(null));
@@ -181,10 +190,12 @@ public sealed class FillingTests
     [InlineData(null, null, -0.1, "making.shares.cream", Severity.Error)]
     [InlineData(null, null, 1.9, "making.shares.cream", Severity.Mind)]
     [InlineData(null, null, 0.2, "making.shares.cream", Severity.Mind)]
-    public void A_filling_that_cannot_be_is_told_by_its_field(string? filling, double? portion, double? cream, string field, Severity severity)
+    public void A_filling_that_cannot_be_is_told_by_its_field(
+        string? filling, double? portion, double? cream, string field, Severity severity)
     {
         var making = new Making(filling, portion, cream is { } share ? new Dictionary<string, double> { ["cream"] = share } : null);
-        var problem = Assert.Single(Tally(null, Truffles(12) with { Making = making }).Problems, p => p.Field.EndsWith(field, StringComparison.Ordinal));
+        var problem = Assert.Single(
+            Tally(null, Truffles(12) with { Making = making }).Problems, p => p.Field.EndsWith(field, StringComparison.Ordinal));
         Assert.Equal(severity, problem.Severity);
         Assert.NotEmpty(problem.Remedy.Said());
     }
@@ -193,7 +204,8 @@ public sealed class FillingTests
     public void More_cream_in_the_mix_is_less_chocolate_for_as_many()
     {
         var soft = Of("ganache-dark").With(new Dictionary<string, double> { ["cream"] = 0.8 });
-        var (usual, softer) = (FillingTally.For(Of("ganache-dark"), 60, soft.Portion, Tables), FillingTally.For(soft, 60, soft.Portion, Tables));
+        var (usual, softer) = (FillingTally.For(
+            Of("ganache-dark"), 60, soft.Portion, Tables), FillingTally.For(soft, 60, soft.Portion, Tables));
         Assert.Equal(usual.Mix.Value.Si, softer.Mix.Value.Si, 12);
         Assert.True(Grams(softer, "dark-chocolate") < Grams(usual, "dark-chocolate"));
         Assert.Equal(0.8, Grams(softer, "cream") / Grams(softer, "dark-chocolate"), 9);
@@ -202,7 +214,12 @@ public sealed class FillingTests
     [Fact]
     public void Lines_of_one_recipe_are_made_in_one_batch_and_others_apart()
     {
-        var order = Order(null, Truffles(30), Truffles(20, "teal"), Truffles(10, "lime") with { Making = new("ganache-milk") }, Truffles(6, "plum") with { Making = new(Portion: 24) });
+        var order = Order(
+            null,
+            Truffles(30),
+            Truffles(20, "teal"),
+            Truffles(10, "lime") with { Making = new("ganache-milk") },
+            Truffles(6, "plum") with { Making = new(Portion: 24) });
         var list = PrepList.For(order, CoatingTally.For(order, Tables, Now), Tables, Now);
         Assert.Equal([31 + 21, 11, 7], list.Fillings.Select(f => f.Pieces));
         Assert.Contains(list.Steps, s => s.Code.EndsWith(".chop", StringComparison.Ordinal) && s.Lines.SequenceEqual([0, 1]));
@@ -210,14 +227,19 @@ public sealed class FillingTests
 
     private static readonly OwnFilling Honeycomb = new(
         "sesame-ball", "sesame ball", "truffle-ball", "",
-        [new("honey", "", 100), new(null, "Roasted sesame", 150, ["sesame"])], [], 15, 0.05, [new("Warm the honey.", "", "hob", 4), new("Roll.", "Cold it cracks.", "counter", 0, 30, 12)]);
+        [new("honey", "", 100), new(null, "Roasted sesame", 150, ["sesame"])], [], 15, 0.05, [
+            new("Warm the honey.", "", "hob", 4),
+            new("Roll.", "Cold it cracks.", "counter", 0, 30, 12),
+        ]);
 
     [Fact]
     public void A_recipe_of_ones_own_brings_its_ingredient_and_its_steps_and_changes_no_other_order()
     {
         Assert.Empty(OwnCheck.Of(Honeycomb, Tables));
         var tables = KitchenTables.For(Tables, OwnThings.None with { Fillings = [Honeycomb] });
-        Assert.Equal(Need.Of(Order(null, Truffles(40)), Tally(null, Truffles(40)), Tables).Select(n => n.Ware), Need.Of(Order(null, Truffles(40)), CoatingTally.For(Order(null, Truffles(40)), tables, Now), tables).Select(n => n.Ware));
+        Assert.Equal(
+            Need.Of(Order(null, Truffles(40)), Tally(null, Truffles(40)), Tables).Select(n => n.Ware),
+            Need.Of(Order(null, Truffles(40)), CoatingTally.For(Order(null, Truffles(40)), tables, Now), tables).Select(n => n.Ware));
         var order = Order(null, Truffles(40) with { Making = new("sesame-ball") });
         var tally = CoatingTally.For(order, tables, Now);
         var needs = Need.Of(order, tally, tables);
@@ -238,7 +260,8 @@ public sealed class FillingTests
             Assert.Empty(OwnCheck.Of(own, Tables));
             var again = KitchenTables.For(Tables, OwnThings.None with { Fillings = [own] }).Fillings.Single(f => f.Code == filling.Code);
             var (a, b) = (FillingTally.For(filling, 50, filling.Portion, Tables), FillingTally.For(again, 50, again.Portion, Tables));
-            Assert.Equal(a.Amounts.Select(x => Math.Round(x.Mass.Value.In("g"), 3)), b.Amounts.Select(x => Math.Round(x.Mass.Value.In("g"), 3)));
+            Assert.Equal(
+                a.Amounts.Select(x => Math.Round(x.Mass.Value.In("g"), 3)), b.Amounts.Select(x => Math.Round(x.Mass.Value.In("g"), 3)));
         }
     }
 
@@ -264,5 +287,6 @@ public sealed class FillingTests
 
     [Theory]
     [MemberData(nameof(Impossible))]
-    public void A_recipe_that_cannot_be_names_the_field(OwnFilling filling, string field) => Assert.Contains(OwnCheck.Of(filling, Tables), p => p.Field == field && p.Remedy.Said().Length > 0);
+    public void A_recipe_that_cannot_be_names_the_field(OwnFilling filling, string field) =>
+        Assert.Contains(OwnCheck.Of(filling, Tables), p => p.Field == field && p.Remedy.Said().Length > 0);
 }

@@ -18,9 +18,11 @@ public sealed class HeldTests
 
     private static Decor Drawn(params PatternDraft[] patterns) => Decor.None with { Patterns = patterns };
 
-    private static LineDraft Bare(Decor? decor, string centre = "sandwich-cookie", string size = "thin", double count = 24) => Line(centre, size, count, "dark", 0) with { Decor = decor };
+    private static LineDraft Bare(Decor? decor, string centre = "sandwich-cookie", string size = "thin", double count = 24) =>
+        Line(centre, size, count, "dark", 0) with { Decor = decor };
 
-    private static IReadOnlyList<Problem> Unfit(LineDraft line) => [.. Tally(null, line).Problems.Where(p => p.Severity is not Severity.Mind)];
+    private static IReadOnlyList<Problem> Unfit(LineDraft line) =>
+        [.. Tally(null, line).Problems.Where(p => p.Severity is not Severity.Mind)];
 
     private static IReadOnlyList<PrepStep> Steps(LineDraft line)
     {
@@ -37,7 +39,10 @@ public sealed class HeldTests
         Assert.Equal(0, line.PerPiece.Value.Si + line.OnPieces.Value.Si + line.DipLine.Si);
         var pot = Assert.Single(tally.Pots);
         Assert.Equal(("white", 0.0, null), (pot.Colour, pot.Pool.Value.Si, pot.Vessel));
-        Assert.Equal(line.Look!.Drizzle.Value.Si * 24 * (1 + Tables.Centre("sandwich-cookie")!.Spoil.Value.Si) * 1.2, pot.Drizzle!.Mass.Value.Si, 6);
+        Assert.Equal(
+            line.Look!.Drizzle.Value.Si * 24 * (1 + Tables.Centre("sandwich-cookie")!.Spoil.Value.Si) * 1.2,
+            pot.Drizzle!.Mass.Value.Si,
+            6);
         Assert.Equal(24, tally.Trays.Sum(t => t.Rows.Sum(r => r.Count)));
         Assert.All(line.Setting, s => Assert.True(s.HandleHard!.Value.TotalSeconds > 0));
         var coated = Tally(null, Line("sandwich-cookie", "thin", 24) with { Decor = Drawn(Web) }).Lines[0];
@@ -62,10 +67,17 @@ public sealed class HeldTests
     [Fact]
     public void What_wants_a_wet_coat_is_refused_on_a_bare_piece()
     {
-        Assert.Equal("lines[0].decor.patterns[0].kind", Assert.Single(Unfit(Bare(Drawn(new PatternDraft("marble", Wafers, "white", 5, null, 1.8))))).Field);
-        Assert.Equal("lines[0].decor.sprinkles[0].glued", Assert.Single(Unfit(Bare(Decor.None with { Sprinkles = [new("nonpareils", Side.Front, 0.4)] }))).Field);
-        Assert.Equal("lines[0].decor.parts[0].pressed", Assert.Single(Unfit(Bare(Decor.None with { Parts = [new("candy-button", 1, Pressed: true)] }))).Field);
-        Assert.Empty(Unfit(Bare(Decor.None with { Sprinkles = [new("nonpareils", Side.Front, 0.4, Glued: true)], Parts = [new("candy-button", 1)] })));
+        Assert.Equal(
+            "lines[0].decor.patterns[0].kind",
+            Assert.Single(Unfit(Bare(Drawn(new PatternDraft("marble", Wafers, "white", 5, null, 1.8))))).Field);
+        Assert.Equal(
+            "lines[0].decor.sprinkles[0].glued",
+            Assert.Single(Unfit(Bare(Decor.None with { Sprinkles = [new("nonpareils", Side.Front, 0.4)] }))).Field);
+        Assert.Equal(
+            "lines[0].decor.parts[0].pressed",
+            Assert.Single(Unfit(Bare(Decor.None with { Parts = [new("candy-button", 1, Pressed: true)] }))).Field);
+        Assert.Empty(Unfit(Bare(
+            Decor.None with { Sprinkles = [new("nonpareils", Side.Front, 0.4, Glued: true)], Parts = [new("candy-button", 1)] })));
         Assert.Equal("lines[0].depth", Assert.Single(Unfit(Line("moulded-piece", "bite", 6, "dark", 0))).Field);
         Assert.Contains(Tally(null, Bare(null)).Problems, p => p is { Field: "lines[0].depth", Severity: Severity.Mind });
     }
@@ -116,13 +128,22 @@ public sealed class HeldTests
                 {
                     var (x, y) = (row.X.In("mm") + (i * row.Pitch.In("mm")), row.Y.In("mm"));
                     taken.Add((x - (piece / 2), x + (piece / 2), y, y + piece));
-                    taken.Add(row.Turned ? (x - (stick / 2), x + (stick / 2), y + piece, y + piece + beyond) : (x - (stick / 2), x + (stick / 2), y - beyond, y));
+                    taken.Add(
+                        row.Turned
+                            ? (x - (stick / 2), x + (stick / 2), y + piece, y + piece + beyond)
+                            : (x - (stick / 2), x + (stick / 2), y - beyond, y));
                 }
             }
 
-            Assert.All(taken, t => Assert.True(t.Left >= 0 && t.Top >= 0 && t.Right <= tray.Width.In("mm") && t.Bottom <= tray.Depth.In("mm"), $"{t} is beyond the sheet"));
+            Assert.All(
+                taken,
+                t => Assert.True(
+                    t.Left >= 0 && t.Top >= 0 && t.Right <= tray.Width.In("mm") && t.Bottom <= tray.Depth.In("mm"),
+                    $"{t} is beyond the sheet"));
             foreach (var (i, a) in taken.Index())
-                Assert.DoesNotContain(taken.Skip(i + 1), b => a.Left < b.Right - 0.01 && b.Left < a.Right - 0.01 && a.Top < b.Bottom - 0.01 && b.Top < a.Bottom - 0.01);
+                Assert.DoesNotContain(
+                    taken.Skip(i + 1),
+                    b => a.Left < b.Right - 0.01 && b.Left < a.Right - 0.01 && a.Top < b.Bottom - 0.01 && b.Top < a.Bottom - 0.01);
         }
     });
 
@@ -140,7 +161,9 @@ public sealed class HeldTests
     [Fact]
     public void What_can_go_on_no_stick_says_so()
     {
-        Assert.Equal("lines[0].making.on", Assert.Single(Unfit(Line("pretzel-rod", "one", 6, "dark", 0.5) with { Making = new(On: "pick") })).Field);
+        Assert.Equal(
+            "lines[0].making.on",
+            Assert.Single(Unfit(Line("pretzel-rod", "one", 6, "dark", 0.5) with { Making = new(On: "pick") })).Field);
         Assert.Equal("lines[0].making.on", Assert.Single(Unfit(Berries() with { Making = new(On: "broom") })).Field);
     }
 
@@ -157,7 +180,8 @@ public sealed class HeldTests
         Assert.True(tally.Trays.Sum(t => t.Used.Si) > Tally(null, plain).Trays.Sum(t => t.Used.Si));
         var steps = Steps(line).Select(s => s.Code).ToList();
         Assert.True(steps.IndexOf("dip.0") < steps.IndexOf("disc.0.disc"));
-        Assert.Equal("lines[0].making.disc.across", Assert.Single(Unfit(plain with { Making = new(Disc: new(500, Wafers, "silver")) })).Field);
+        Assert.Equal(
+            "lines[0].making.disc.across", Assert.Single(Unfit(plain with { Making = new(Disc: new(500, Wafers, "silver")) })).Field);
         Assert.Equal("lines[0].making.disc.colour", Assert.Single(Unfit(plain with { Making = new(Disc: new(60, Wafers, "mud")) })).Field);
     }
 
@@ -172,7 +196,11 @@ public sealed class HeldTests
         from glued in Gen.Bool
         select Line(centre.Code, size.Code, count, "dark", bare ? 0 : centre.UsualDepth.Value.Si, centre.LeastCoats) with
         {
-            Decor = new([], [.. patterns.Distinct().Order().Select(p => new PatternDraft(p, Wafers, "white", p is "web" ? 3 : 2, null, 1.8))], [new("jimmies", Side.Front, 0.3, Glued: true)], glued ? [new("eye", 1)] : []),
+            Decor = new(
+                [],
+                [.. patterns.Distinct().Order().Select(p => new PatternDraft(p, Wafers, "white", p is "web" ? 3 : 2, null, 1.8))],
+                [new("jimmies", Side.Front, 0.3, Glued: true)],
+                glued ? [new("eye", 1)] : []),
             Making = new(On: centre.DippedEndUp ? null : stick, Disc: disc ? new(70, Wafers, "teal") : null),
         };
 

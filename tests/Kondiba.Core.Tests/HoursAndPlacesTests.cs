@@ -34,7 +34,8 @@ public class HoursAndPlacesTests
 
     [Theory]
     [MemberData(nameof(BadWorking))]
-    public void Hours_and_hands_that_cannot_be_are_named_by_their_field(Working working, string field) => Names(OwnCheck.Of(working), field);
+    public void Hours_and_hands_that_cannot_be_are_named_by_their_field(Working working, string field) =>
+        Names(OwnCheck.Of(working), field);
 
     public static TheoryData<OwnPlace, string> BadPlaces => new()
     {
@@ -57,7 +58,9 @@ public class HoursAndPlacesTests
     {
         { Arrangements.None with { Hours = [new(Saturday, Day), new(Saturday, Backwards)] }, "hours[1]" },
         { Arrangements.None with { Helpers = [new(Saturday, Backwards)] }, "helpers[0]" },
-        { Arrangements.None with { Places = [new("fridge", -1, Saturday + new LocalTime(12, 0), Saturday + new LocalTime(12, 0))] }, "places[0]" },
+        { Arrangements.None with { Places = [
+            new("fridge", -1, Saturday + new LocalTime(12, 0), Saturday + new LocalTime(12, 0)),
+        ] }, "places[0]" },
         { Arrangements.None with { Places = [new("fridge", 61, Saturday.AtMidnight(), Saturday + new LocalTime(12, 0))] }, "places[0]" },
         { Arrangements.None with { Helpers = [.. Enumerable.Repeat(new HelperOn(Saturday, Day), 201)] }, "arranged" },
         { Arrangements.None with { Tasks = Enumerable.Range(0, 2001).ToDictionary(i => $"{i}", _ => new TaskMark()) }, "arranged" },
@@ -65,7 +68,8 @@ public class HoursAndPlacesTests
 
     [Theory]
     [MemberData(nameof(BadArrangements))]
-    public void Arrangements_that_cannot_be_are_named_by_their_field(Arrangements arranged, string field) => Names(OwnCheck.Of(arranged), field);
+    public void Arrangements_that_cannot_be_are_named_by_their_field(Arrangements arranged, string field) =>
+        Names(OwnCheck.Of(arranged), field);
 
     [Fact]
     public void What_can_be_passes()
@@ -77,7 +81,15 @@ public class HoursAndPlacesTests
         Assert.All(Shipped.Setting.Places, p => Assert.Empty(OwnCheck.Of(KitchenTables.Entered(p))));
         Assert.Empty(OwnCheck.Of(Shipped.Working));
         Assert.Empty(OwnCheck.Of(Arrangements.None));
-        Assert.Empty(OwnCheck.Of(Arrangements.None with { Hours = [new(Saturday, null)], Helpers = [new(Saturday, Day)], Places = [new("pots", 1, Saturday.AtMidnight(), Saturday.PlusDays(1).AtMidnight())] }));
+        Assert.Empty(OwnCheck.Of(
+            Arrangements.None with
+            {
+                Hours = [
+                new(Saturday, null),
+            ],
+                Helpers = [new(Saturday, Day)],
+                Places = [new("pots", 1, Saturday.AtMidnight(), Saturday.PlusDays(1).AtMidnight())]
+            }));
     }
 
     [Fact]

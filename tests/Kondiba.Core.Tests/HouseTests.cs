@@ -14,7 +14,12 @@ public class HouseTests
             "Microsoft.AspNetCore", "Microsoft.EntityFrameworkCore", "Npgsql", "System.Net", "Kondiba.Data", "Kondiba.Web",
             "NodaTime.SystemClock", "System.IO.File").GetResult();
         Assert.True(result.IsSuccessful, string.Join(", ", result.FailingTypeNames ?? []));
-        Assert.Equal(["Google.OrTools", "NodaTime"], typeof(TradeTables).Assembly.GetReferencedAssemblies().Select(a => a.Name!).Where(n => !n.StartsWith("System", StringComparison.Ordinal)).Order());
+        Assert.Equal(
+            ["Google.OrTools", "NodaTime"],
+            typeof(TradeTables).Assembly.GetReferencedAssemblies()
+                .Select(a => a.Name!)
+                .Where(n => !n.StartsWith("System", StringComparison.Ordinal))
+                .Order());
     }
 
     [Fact]

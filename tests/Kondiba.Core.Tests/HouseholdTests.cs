@@ -21,7 +21,8 @@ public sealed class HouseholdTests
     [InlineData("cream-cheese", 1, "tbsp", 14.5)]
     [InlineData("icing-sugar", 1, "tbsp", 7.8)]
     public void Densities_agree_with_published_portion_weights(string ingredient, double amount, string measure, double grams) =>
-        Assert.Equal(grams, (Household.Measure(amount, measure)!.Value * Tables.Ingredient(ingredient)!.Density!.Value).In("g"), grams * 0.05);
+        Assert.Equal(
+            grams, (Household.Measure(amount, measure)!.Value * Tables.Ingredient(ingredient)!.Density!.Value).In("g"), grams * 0.05);
 
     /// <summary>NIST Handbook 44: cup, tablespoon, teaspoon and fluid ounce.</summary>
     [Theory]
@@ -31,7 +32,8 @@ public sealed class HouseholdTests
     [InlineData("fl oz", 29.574)]
     [InlineData("ml", 1)]
     [InlineData("l", 1000)]
-    public void Measures_are_the_published_ones(string measure, double ml) => Assert.Equal(ml, Household.Measure(1, measure)!.Value.In("mL"), 0.001);
+    public void Measures_are_the_published_ones(string measure, double ml) =>
+        Assert.Equal(ml, Household.Measure(1, measure)!.Value.In("mL"), 0.001);
 
     [Theory]
     [InlineData(236.588, "1 cup")]
@@ -70,5 +72,6 @@ public sealed class HouseholdTests
     [InlineData("honey to taste", 0, "", "honey to taste")]
     [InlineData("2 lemons", 2, "", "lemons")]
     [InlineData("1 large egg", 1, "", "large egg")]
-    public void Lines_of_recipes_are_read(string line, double amount, string unit, string name) => Assert.Equal((amount, unit, name), RecipeJson.Split(line));
+    public void Lines_of_recipes_are_read(string line, double amount, string unit, string name) =>
+        Assert.Equal((amount, unit, name), RecipeJson.Split(line));
 }

@@ -51,13 +51,16 @@ public sealed record JobShop(string Name, int Optimum, string Rows)
     /// <summary>The shop as the planner has it: hands only, and the end of the last task as early as it can be.</summary>
     public PlanProblem ToProblem()
     {
-        var jobs = Rows.Split('\n', StringSplitOptions.RemoveEmptyEntries).Select(r => r.Split(' ', StringSplitOptions.RemoveEmptyEntries).Select(int.Parse).Chunk(2).ToList()).ToList();
+        var jobs = Rows.Split('\n', StringSplitOptions.RemoveEmptyEntries)
+            .Select(r => r.Split(' ', StringSplitOptions.RemoveEmptyEntries).Select(int.Parse).Chunk(2).ToList())
+            .ToList();
         var ends = jobs.Sum(j => j.Sum(s => s[1]));
         return new(
             ends,
             [.. Enumerable.Range(0, jobs[0].Count).Select(m => new Worker($"m{m}", [new(0, ends)]))],
             [],
-            [.. jobs.SelectMany((job, j) => job.Select((step, s) => new PlanTask($"j{j}.{s}", step[1], s == 0 ? [] : [new($"j{j}.{s - 1}")], 0, ends, [$"m{step[0]}"])))],
+            [.. jobs.SelectMany((job, j) => job.Select((step, s) => new PlanTask(
+                $"j{j}.{s}", step[1], s == 0 ? [] : [new($"j{j}.{s - 1}")], 0, ends, [$"m{step[0]}"])))],
             [], [], [], [], new(Span: 1));
     }
 

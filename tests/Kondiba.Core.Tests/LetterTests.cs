@@ -10,8 +10,20 @@ public class LetterTests
 {
     private const string Known = "ABCDEFGHIJKLMNOPQRSTUVWXYZ0123456789&+-.!?♥";
 
-    private static PatternTally Piped(string text, string centre = "sandwich-cookie", string size = "thin", double depth = 1, double angle = 0) =>
-        Tally(null, Line(centre, size, 1, "dark", depth) with { Decor = Decor.None with { Patterns = [new("letters", Wafers, "white", 1, null, 1.6, angle, 0, text)] } })
+    private static PatternTally Piped(
+        string text, string centre = "sandwich-cookie", string size = "thin", double depth = 1, double angle = 0) =>
+        Tally(
+            null,
+            Line(
+                centre, size, 1, "dark", depth) with
+            {
+                Decor = Decor.None with
+                {
+                    Patterns = [
+                    new("letters", Wafers, "white", 1, null, 1.6, angle, 0, text),
+                ]
+                }
+            })
             .Lines.Single().Look!.Patterns.Single();
 
     private static (double Wide, double Tall) Room(PatternTally pattern)
@@ -24,7 +36,9 @@ public class LetterTests
     [Fact]
     public void Every_letter_figure_and_sign_can_be_piped_and_no_two_are_alike()
     {
-        var drawn = Known.Select(c => string.Join(' ', Piped(c.ToString()).Strokes.SelectMany(s => s).Select(l => Math.Round(l.In("mm"), 1)))).ToList();
+        var drawn = Known.Select(c => string.Join(
+            ' ', Piped(c.ToString()).Strokes.SelectMany(s => s).Select(l => Math.Round(l.In("mm"), 1))))
+            .ToList();
         Assert.All(drawn, d => Assert.NotEmpty(d));
         Assert.Equal(Known.Length, drawn.Distinct().Count());
     }

@@ -78,7 +78,8 @@ public class LineTests
     [Fact]
     public void A_margin_is_put_on_everything()
     {
-        static double ToMelt(double? margin) => CoatingTally.For(Order(new("tall-glass"), Rods(24)) with { Margin = margin }, Tables, Now).Pots.Single().ToMelt.Value.Si;
+        static double ToMelt(double? margin) =>
+            CoatingTally.For(Order(new("tall-glass"), Rods(24)) with { Margin = margin }, Tables, Now).Pots.Single().ToMelt.Value.Si;
         Assert.Equal(ToMelt(0) * 1.10, ToMelt(null), 12);
         Assert.Equal(ToMelt(0) * 1.25, ToMelt(0.25), 12);
     }

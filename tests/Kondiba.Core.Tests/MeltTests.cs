@@ -15,7 +15,8 @@ public class MeltTests
 
     private static Temperature Celsius(double t) => Quantities.Of<Temperature>(t, "°C");
 
-    private static Melt Of(double grams, string method, Coating? coating = null) => Melt.For(coating ?? Tables.Coatings[0], Grams(grams), C.Methods.Single(m => m.Code == method), Celsius(21), Tables);
+    private static Melt Of(double grams, string method, Coating? coating = null) =>
+        Melt.For(coating ?? Tables.Coatings[0], Grams(grams), C.Methods.Single(m => m.Code == method), Celsius(21), Tables);
 
     /// <summary>Common practice, ±40 %: 110 g of chips about a minute at full power; 450 g at half power about two minutes, in bursts of 30 s.</summary>
     [Fact]
@@ -39,20 +40,26 @@ public class MeltTests
             if (melt.Melted.Si >= 1)
             {
                 var melts = Math.Min(Tables.Setting.Family(coating.Family).Melts.Value.In("°C"), coating.MeltTo.Value.In("°C"));
-                var perKilogram = (1400 * (25 - room)) + (1550 * (melts - 25)) + (140_000 * coating.Fat.Value.Si) + (1700 * (melt.Off.In("°C") - melts)) - (room > 25 ? (room - 25) * (140_000 * coating.Fat.Value.Si / (melts - 25) + 150) : 0);
+                var perKilogram = (1400 * (25 - room)) + (1550 * (melts - 25)) + (140_000 * coating.Fat.Value.Si) + (1700 * (melt.Off.In(
+                    "°C") - melts)) - (room > 25
+                    ? (room - 25) * (140_000 * coating.Fat.Value.Si / (melts - 25) + 150)
+                    : 0);
                 Assert.Equal(perKilogram * grams / 1000, e.Coating.Si, Math.Abs(e.Coating.Si) * 1e-2);
             }
         });
 
     [Fact]
     public void More_takes_longer_and_a_warmer_room_less() =>
-        Gen.Select(AnyCoating, Gen.Double[60, 1500], Gen.Double[1, 1.8], AnyMethod, Gen.Double[16, 24], Gen.Double[0, 4]).Sample((coating, grams, more, method, room, warmer) =>
+        Gen.Select(
+            AnyCoating, Gen.Double[60, 1500], Gen.Double[1, 1.8], AnyMethod, Gen.Double[16, 24], Gen.Double[0, 4]).Sample((coating, grams, more, method, room, warmer) =>
         {
             var melt = Melt.For(coating, Grams(grams), method, Celsius(room), Tables);
-            Assert.True(Melt.For(coating, Grams(grams * more), method, Celsius(room), Tables).Heating >= melt.Heating || method.Level is null);
+            Assert.True(
+                Melt.For(coating, Grams(grams * more), method, Celsius(room), Tables).Heating >= melt.Heating || method.Level is null);
             Assert.True(Melt.For(coating, Grams(grams), method, Celsius(room + warmer), Tables).Heating <= melt.Heating);
             Assert.InRange(melt.Settles.In("°C"), coating.DipFrom.Value.In("°C") - 0.5, coating.MeltAtMost.Value.In("°C") + 0.5);
-            Assert.Equal(melt.Heating.TotalSeconds, melt.Working[^1].Unit == "min" ? melt.Working[^1].Value * 60 : melt.Working[^1].Value, 1.0);
+            Assert.Equal(
+                melt.Heating.TotalSeconds, melt.Working[^1].Unit == "min" ? melt.Working[^1].Value * 60 : melt.Working[^1].Value, 1.0);
         });
 
     /// <summary>Common practice: a water bath and a pot take some minutes, a slow cooker the better part of an hour or more; a full pot in the room falls about 1 K a minute at first.</summary>
@@ -85,9 +92,16 @@ public class MeltTests
 
     [Fact]
     public void Hotter_melts_and_warmer_seed_want_more_of_it_and_larger_pots_less() =>
-        Gen.Select(Gen.OneOfConst("dark-couverture", "milk-couverture", "white-couverture"), Gen.Double[36, 50], Gen.Double[0, 4], Gen.Double[16, 25], Gen.Double[0, 2], Gen.Double[200, 1500]).Sample((code, from, hotter, room, warmer, grams) =>
+        Gen.Select(
+            Gen.OneOfConst("dark-couverture", "milk-couverture", "white-couverture"),
+            Gen.Double[36, 50],
+            Gen.Double[0, 4],
+            Gen.Double[16, 25],
+            Gen.Double[0, 2],
+            Gen.Double[200, 1500]).Sample((code, from, hotter, room, warmer, grams) =>
         {
-            Seeding Of(double from, double room, double grams) => Seeding.For(Tables.Coating(code)!, Grams(grams), Celsius(from), Celsius(room), Tables)!;
+            Seeding Of(double from, double room, double grams) =>
+                Seeding.For(Tables.Coating(code)!, Grams(grams), Celsius(from), Celsius(room), Tables)!;
             var share = Of(from, room, grams).Share;
             Assert.True(Of(from + hotter, room, grams).Share >= share);
             Assert.True(Of(from, room + warmer, grams).Share >= share);
@@ -99,7 +113,8 @@ public class MeltTests
     {
         var dark = Tables.Coating("dark-couverture")!;
         Assert.True(Seeding.For(dark, Grams(450), Celsius(32), Celsius(21), Tables)!.Held);
-        Assert.Contains("no seed", Seeding.For(dark, Grams(450), Celsius(32), Celsius(21), Tables)!.Advice.Said(), StringComparison.Ordinal);
+        Assert.Contains(
+            "no seed", Seeding.For(dark, Grams(450), Celsius(32), Celsius(21), Tables)!.Advice.Said(), StringComparison.Ordinal);
         var hot = Seeding.For(dark, Grams(150), Celsius(50), Celsius(24), Tables)!;
         Assert.False(hot.Held);
         Assert.Contains("too hot for seed alone", hot.Advice.Said(), StringComparison.Ordinal);
@@ -118,8 +133,13 @@ public class MeltTests
             if (c.Temper is not { } temper)
                 continue;
             Assert.All(temper.Work, w => Assert.InRange(w.Value.In("°C"), 27.5, 33.8));
-            Assert.True(temper.Cool[1].Value.Si < temper.Work[0].Value.Si && temper.Work[1].Value.In("°C") <= temper.NeverAbove.Value.In("°C") + 0.11);
-            Assert.True(c.DipFrom.Value.Si >= temper.Work[0].Value.Si && c.DipTo.Value.Si <= temper.Work[1].Value.Si && temper.Melt[1].Value.Si <= c.MeltAtMost.Value.Si);
+            Assert.True(
+                temper.Cool[1].Value.Si < temper.Work[0].Value.Si
+                    && temper.Work[1].Value.In("°C") <= temper.NeverAbove.Value.In("°C") + 0.11);
+            Assert.True(
+                c.DipFrom.Value.Si >= temper.Work[0].Value.Si
+                    && c.DipTo.Value.Si <= temper.Work[1].Value.Si
+                    && temper.Melt[1].Value.Si <= c.MeltAtMost.Value.Si);
         }
     }
 }

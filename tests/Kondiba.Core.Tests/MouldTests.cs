@@ -13,7 +13,12 @@ namespace Kondiba.Core.Tests;
 
 public sealed class MouldTests
 {
-    private static LineDraft Moulded(double count, string mould = "cookie-round", string? insert = "sandwich-cookie", string? size = "thin", AccentDraft? accent = null) =>
+    private static LineDraft Moulded(
+        double count,
+        string mould = "cookie-round",
+        string? insert = "sandwich-cookie",
+        string? size = "thin",
+        AccentDraft? accent = null) =>
         Line("moulded-piece", "cookie", count, "teal") with { Making = new(Mould: new(mould, insert, size, accent)) };
 
     private static MouldFill Fill(string mould, string? insert, string? size) =>
@@ -46,7 +51,8 @@ public sealed class MouldTests
     }
 
     [Fact]
-    public void A_cookie_too_wide_is_caught() => Assert.Contains("leaves less than 2 mm", Fill("bite", "sandwich-cookie", "thin").Misfit.Said(), StringComparison.Ordinal);
+    public void A_cookie_too_wide_is_caught() =>
+        Assert.Contains("leaves less than 2 mm", Fill("bite", "sandwich-cookie", "thin").Misfit.Said(), StringComparison.Ordinal);
 
     [Fact]
     public void A_deep_tin_is_filled_just_over_the_insert_and_a_flat_mould_to_its_brim()
@@ -94,7 +100,10 @@ public sealed class MouldTests
     public void Features_of_several_colours_and_a_layer_share_the_cavity_each_from_its_own_pot()
     {
         var plain = Tally(null, Moulded(24)).Lines[0].PerPiece.Value.Si;
-        LineDraft With(params AccentDraft[] features) => Moulded(24, accent: new(Wafers, "white", 0.2)) is var line ? line with { Making = line.Making! with { Mould = line.Making.Mould! with { Features = features } } } : null!;
+        LineDraft With(params AccentDraft[] features) =>
+            Moulded(24, accent: new(Wafers, "white", 0.2)) is var line
+                ? line with { Making = line.Making! with { Mould = line.Making.Mould! with { Features = features } } }
+                : null!;
         var featured = With(new(Wafers, "silver", 0.03), new(Wafers, "teal", 0.05), new(Wafers, "silver", 0.02));
         var order = Order(null, featured) with { Pickup = Now.PlusDays(4) };
         var tally = CoatingTally.For(order, Tables, Now);
@@ -104,8 +113,11 @@ public sealed class MouldTests
         Assert.Equal(plain, line.PerPiece.Value.Si + line.Parts!.Sum(p => p.Tally.PerPiece.Value.Si), 9);
         Assert.Equal(3, tally.Pots.Count);
         var steps = PrepList.For(order, tally, Tables, Now).Steps.Select(s => s.Code).ToList();
-        Assert.True(steps.IndexOf("mould.0.1.features") < steps.IndexOf("mould.0.1.accent") && steps.IndexOf("mould.0.1.accent") < steps.IndexOf("mould.0.1"));
-        Assert.Contains(Tally(null, With(new AccentDraft(Wafers, "teal", 0.8))).Problems, p => p.Field == "lines[0].making.mould.features[0].share");
+        Assert.True(
+            steps.IndexOf("mould.0.1.features") < steps.IndexOf("mould.0.1.accent")
+                && steps.IndexOf("mould.0.1.accent") < steps.IndexOf("mould.0.1"));
+        Assert.Contains(
+            Tally(null, With(new AccentDraft(Wafers, "teal", 0.8))).Problems, p => p.Field == "lines[0].making.mould.features[0].share");
         Assert.Contains(Tally(null, With([null!])).Problems, p => p.Field == "lines[0].making.mould.features[0]");
     }
 
@@ -113,18 +125,24 @@ public sealed class MouldTests
     [Fact]
     public void Broken_pieces_fill_a_share_of_the_cavity() => Gen.Double[0.05, 0.6].Sample(share =>
     {
-        var line = Moulded(40) is var whole ? whole with { Making = whole.Making! with { Mould = whole.Making.Mould! with { Broken = share } } } : null!;
+        var line = Moulded(40) is var whole
+            ? whole with { Making = whole.Making! with { Mould = whole.Making.Mould! with { Broken = share } } }
+            : null!;
         var tally = CoatingTally.For(Order(null, line), Tables, Now);
         var (mould, cookie) = (Tables.Mould("cookie-round")!, Tables.Centre("sandwich-cookie")!.Size("thin")!.Shape.WholeVolume);
         Assert.Equal(mould.Holds.Si * (1 - share), tally.Lines[0].Moulded!.Coating.Value.Si, 9);
         var begun = Math.Ceiling(40 * (1 + Tables.Centre("moulded-piece")!.Spoil.Value.Si));
-        Assert.Equal(Math.Ceiling((begun * mould.Holds.Si * share / cookie.Si) - 1e-9), Need.Of(Order(null, line), tally, Tables).Single(n => n.Ware == "centre.sandwich-cookie.thin").ToHave.Value);
+        Assert.Equal(
+            Math.Ceiling((begun * mould.Holds.Si * share / cookie.Si) - 1e-9),
+            Need.Of(Order(null, line), tally, Tables).Single(n => n.Ware == "centre.sandwich-cookie.thin").ToHave.Value);
     });
 
     [Fact]
     public void More_than_most_of_a_cavity_is_not_filled_with_broken_pieces()
     {
-        var line = Moulded(40) is var whole ? whole with { Making = whole.Making! with { Mould = whole.Making.Mould! with { Broken = 0.9 } } } : null!;
+        var line = Moulded(40) is var whole
+            ? whole with { Making = whole.Making! with { Mould = whole.Making.Mould! with { Broken = 0.9 } } }
+            : null!;
         Assert.Contains(Tally(null, line).Problems, p => p.Field == "lines[0].making.mould.broken" && p.Severity is Severity.Error);
     }
 
@@ -134,13 +152,16 @@ public sealed class MouldTests
     [InlineData("cookie-round", "moulded-piece", null, "making.mould.insert")]
     [InlineData("cookie-round", "sandwich-cookie", "giant", "making.mould.insertSize")]
     public void A_mould_that_cannot_be_is_told_by_its_field(string mould, string insert, string? size, string field) =>
-        Assert.Contains(Tally(null, Moulded(6, mould, insert, size)).Problems, p => p.Field == $"lines[0].{field}" && p.Severity is Severity.Error);
+        Assert.Contains(
+            Tally(null, Moulded(6, mould, insert, size)).Problems, p => p.Field == $"lines[0].{field}" && p.Severity is Severity.Error);
 
     [Fact]
     public void An_accent_of_all_or_of_an_unknown_colour_is_told()
     {
-        Assert.Contains(Tally(null, Moulded(6, accent: new(Wafers, "silver", 1))).Problems, p => p.Field == "lines[0].making.mould.accent.share");
-        Assert.Contains(Tally(null, Moulded(6, accent: new(Wafers, "mud", 0.2))).Problems, p => p.Field == "lines[0].making.mould.accent.colour");
+        Assert.Contains(
+            Tally(null, Moulded(6, accent: new(Wafers, "silver", 1))).Problems, p => p.Field == "lines[0].making.mould.accent.share");
+        Assert.Contains(
+            Tally(null, Moulded(6, accent: new(Wafers, "mud", 0.2))).Problems, p => p.Field == "lines[0].making.mould.accent.colour");
     }
 
     [Fact]
@@ -178,26 +199,34 @@ public sealed class MouldTests
         var needs = Need.Of(order, tally, Tables).ToDictionary(n => n.Ware, n => n.ToHave.Value);
         Assert.Equal(42, needs["ingredient.cracker"]);
         Assert.DoesNotContain("centre.cracker-sandwich.one", needs.Keys);
-        Assert.Contains(PrepList.For(order, tally, Tables, Now).Steps, s => s.Text.StartsWith("A level teaspoon", StringComparison.Ordinal));
+        Assert.Contains(
+            PrepList.For(order, tally, Tables, Now).Steps, s => s.Text.StartsWith("A level teaspoon", StringComparison.Ordinal));
     }
 
     [Fact]
     public void Moulds_are_filled_round_by_round_each_when_the_one_before_has_come_out()
     {
         var order = Order(null, Moulded(40, accent: new(Wafers, "silver", 0.2)));
-        var steps = PrepList.For(order, CoatingTally.For(order, Tables, Now), Tables, Now).Steps.Where(s => s.Code.StartsWith("mould.", StringComparison.Ordinal)).ToList();
+        var steps = PrepList.For(order, CoatingTally.For(order, Tables, Now), Tables, Now).Steps
+            .Where(s => s.Code.StartsWith("mould.", StringComparison.Ordinal))
+            .ToList();
 
         // 42 pieces in 16 cavities: three rounds, each an accent, a filling and a coming out.
         Assert.Equal(9, steps.Count);
         foreach (var (before, after) in steps.Zip(steps.Skip(1)))
-            Assert.True(after.Starts >= before.Ends.PlusSeconds((long)before.Wait.TotalSeconds), $"{after.Code} begins before {before.Code} has set");
-        Assert.Equal(["16", "16", "10"], steps.Where(s => s.Text.Contains("scrape flush", StringComparison.Ordinal)).Select(s => s.For.Split(' ')[0]));
+            Assert.True(
+                after.Starts >= before.Ends.PlusSeconds((long)before.Wait.TotalSeconds),
+                $"{after.Code} begins before {before.Code} has set");
+        Assert.Equal(
+            ["16", "16", "10"],
+            steps.Where(s => s.Text.Contains("scrape flush", StringComparison.Ordinal)).Select(s => s.For.Split(' ')[0]));
     }
 
     [Fact]
     public void Accents_moulded_at_home_take_coating_and_bought_ones_do_not()
     {
-        LineDraft Starred(string? colour) => Rods(24) with { Decor = Decoration.Decor.None with { Parts = [new("star", 2, colour is null ? null : Wafers, colour)] } };
+        LineDraft Starred(string? colour) =>
+            Rods(24) with { Decor = Decoration.Decor.None with { Parts = [new("star", 2, colour is null ? null : Wafers, colour)] } };
         var (bought, made) = (Tally(null, Starred(null)), Tally(null, Starred("silver")));
         Assert.Equal(48 * 1.03, bought.Trimmings.Single().Amount.Value, 1.0);
         Assert.Empty(made.Trimmings);
@@ -205,11 +234,20 @@ public sealed class MouldTests
 
         // Two stars of 0.9 mL of coating at 1.25 g/mL on each of 24 rods and 3 % more.
         Assert.Equal(2 * 0.9 * 1.25 * 24 * 1.03, silver.Drizzle!.Mass.Value.In("g"), 1.0);
-        Assert.Contains(PrepList.For(Order(null, Starred("silver")), made, Tables, Now).Steps, s => s.Code == "mould.0.star" && s.Text.Contains("3 rounds", StringComparison.Ordinal));
+        Assert.Contains(
+            PrepList.For(Order(null, Starred("silver")), made, Tables, Now).Steps,
+            s => s.Code == "mould.0.star" && s.Text.Contains("3 rounds", StringComparison.Ordinal));
         Assert.Contains(Tally(null, Starred("mud")).Problems, p => p.Field == "lines[0].decor.parts[0].colour");
     }
 
-    private static readonly OwnMould Shell = new("tide", "tide mould", CavityKind.Free, new Dictionary<string, double> { ["holds"] = 12, ["across"] = 30, ["deep"] = 14 }, true, 6, 2);
+    private static readonly OwnMould Shell = new(
+        "tide",
+        "tide mould",
+        CavityKind.Free,
+        new Dictionary<string, double> { ["holds"] = 12, ["across"] = 30, ["deep"] = 14 },
+        true,
+        6,
+        2);
 
     [Fact]
     public void A_mould_of_ones_own_computes_and_one_that_cannot_be_names_the_field()
@@ -219,10 +257,17 @@ public sealed class MouldTests
         var line = Moulded(12, "tide", null, null);
         Assert.Equal(12 * 1.25, CoatingTally.For(Order(null, line), tables, Now).Lines[0].PerPiece.Value.In("g"), 0.3);
         foreach (var mould in Tables.Moulds)
-            Assert.Equal(mould.Holds.Si, KitchenTables.For(Tables, OwnThings.None with { Moulds = [KitchenTables.Entered(mould)] }).Mould(mould.Code)!.Holds.Si, 12);
+            Assert.Equal(
+                mould.Holds.Si,
+                KitchenTables.For(Tables, OwnThings.None with { Moulds = [KitchenTables.Entered(mould)] }).Mould(mould.Code)!.Holds.Si,
+                12);
         Assert.Contains(OwnCheck.Of(Shell with { Cavities = 0 }), p => p.Field == "cavities");
         Assert.Contains(OwnCheck.Of(Shell with { Trays = 0 }), p => p.Field == "trays");
-        Assert.Contains(OwnCheck.Of(Shell with { Measures = new Dictionary<string, double> { ["holds"] = 12, ["across"] = 30 } }), p => p.Field == "measures.deep");
-        Assert.Contains(OwnCheck.Of(Shell with { Measures = new Dictionary<string, double> { ["holds"] = 0, ["across"] = 30, ["deep"] = 14 } }), p => p.Field == "measures.holds");
+        Assert.Contains(
+            OwnCheck.Of(Shell with { Measures = new Dictionary<string, double> { ["holds"] = 12, ["across"] = 30 } }),
+            p => p.Field == "measures.deep");
+        Assert.Contains(
+            OwnCheck.Of(Shell with { Measures = new Dictionary<string, double> { ["holds"] = 0, ["across"] = 30, ["deep"] = 14 } }),
+            p => p.Field == "measures.holds");
     }
 }

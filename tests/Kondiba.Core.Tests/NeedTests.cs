@@ -13,15 +13,25 @@ namespace Kondiba.Core.Tests;
 /// <summary>What orders want of the pantry and of the shop, and what they must not hold.</summary>
 public class NeedTests
 {
-    private static (OrderDraft Order, CoatingTally Alone) With(OrderDraft order, TradeTables? tables = null) => (order, CoatingTally.For(order, tables ?? Tables, Now));
+    private static (OrderDraft Order, CoatingTally Alone) With(OrderDraft order, TradeTables? tables = null) =>
+        (order, CoatingTally.For(order, tables ?? Tables, Now));
 
-    private static Dictionary<string, Need> Needs(OrderDraft order) => Need.Of(order, CoatingTally.For(order, Tables, Now), Tables).ToDictionary(n => n.Ware);
+    private static Dictionary<string, Need> Needs(OrderDraft order) =>
+        Need.Of(order, CoatingTally.For(order, Tables, Now), Tables).ToDictionary(n => n.Ware);
 
     [Fact]
     public void An_order_wants_coating_thinner_sprinkles_centres_sticks_and_packing()
     {
         var decor = Decor.None with { Sprinkles = [new("jimmies", Side.Both, 0.3)], Parts = [new("eye", 2)], Paint = new("gold", 0.2) };
-        var needs = Needs(Order(new(Thinner: "flakes"), Line("marshmallow", "one", 40, depth: 0.66) with { Decor = decor }) with { Packing = [new("box-12", 1, 12), new("ribbon", 0.6, 12)] });
+        var needs = Needs(
+            Order(
+                new(Thinner: "flakes"), Line("marshmallow", "one", 40, depth: 0.66) with { Decor = decor }) with
+            {
+                Packing = [
+                    new("box-12", 1, 12),
+                    new("ribbon", 0.6, 12),
+                ]
+            });
         Assert.Equal(
             [
                 $"coating.{Wafers}.dark", "thinner.flakes", "sprinkle.jimmies", "part.eye", "lustre.gold", "centre.marshmallow.one", "supply.lolly-stick", "supply.box-12", "supply.ribbon",
@@ -73,7 +83,8 @@ public class NeedTests
     {
         var (one, other) = (With(Order(null, Rods(24))), With(Order(null, Rods(24)) with { Name = "Quay" }));
         var later = With(Order(null, Rods(24)) with { Pickup = Now.PlusDays(9) });
-        double Coating(params (OrderDraft, CoatingTally)[] orders) => ShoppingList.For(orders, Tables).Lines.Single(l => l.Ware.Code.StartsWith("coating.", StringComparison.Ordinal)).Need.Value;
+        double Coating(params (OrderDraft, CoatingTally)[] orders) =>
+            ShoppingList.For(orders, Tables).Lines.Single(l => l.Ware.Code.StartsWith("coating.", StringComparison.Ordinal)).Need.Value;
         Assert.True(Coating(one, other) < Coating(one, later));
         Assert.Equal(["Harbour lights", "Quay"], ShoppingList.For([one, other], Tables).Lines[0].For);
     }
@@ -84,11 +95,18 @@ public class NeedTests
         var shipped = KitchenTables.Entered(Tables.Coating(Wafers)!);
         var own = KitchenTables.For(Tables, OwnThings.None with
         {
-            Coatings = [shipped with { Colours = [.. shipped.Colours, new("mist", "mist", "#7fb7a6", new("bright-white", new Dictionary<string, int> { ["blue"] = 2 }))] }],
+            Coatings = [
+                shipped with { Colours = [
+                    .. shipped.Colours,
+                    new("mist", "mist", "#7fb7a6", new("bright-white", new Dictionary<string, int> { ["blue"] = 2 })),
+                ] },
+            ],
         });
         var order = Order(null, Truffles(24, "mist"));
         var needs = Need.Of(order, CoatingTally.For(order, own, Now), own);
-        Assert.Equal([$"coating.{Wafers}.bright-white", "tint.blue", "coating.dark-couverture.dark", "ingredient.cream"], needs.Select(n => n.Ware));
+        Assert.Equal(
+            [$"coating.{Wafers}.bright-white", "tint.blue", "coating.dark-couverture.dark", "ingredient.cream"],
+            needs.Select(n => n.Ware));
     }
 
     [Fact]
@@ -111,7 +129,9 @@ public class NeedTests
     public void Every_centre_says_how_it_keeps_and_every_allergen_of_the_tables_is_on_a_list()
     {
         Assert.All(Tables.Centres, c => Assert.Single(Tables.Keeping, k => k.Centres.Contains(c.Code)));
-        var used = Tables.Centres.SelectMany(c => c.Allergens!).Concat(Tables.Coatings.SelectMany(c => c.Allergens!)).Concat(Tables.Decor.Sprinkles.SelectMany(s => s.Allergens!));
+        var used = Tables.Centres.SelectMany(c => c.Allergens!)
+            .Concat(Tables.Coatings.SelectMany(c => c.Allergens!))
+            .Concat(Tables.Decor.Sprinkles.SelectMany(s => s.Allergens!));
         Assert.Subset(Tables.Allergens.Select(a => a.Name).ToHashSet(), used.ToHashSet());
 
         // FALCPA 2004 with the FASTER Act 2021: nine. Regulation (EU) 1169/2011, Annex II: fourteen.
@@ -125,17 +145,26 @@ public class NeedTests
     [InlineData("tree nuts", "lines[0].decor.sprinkles[0].kind", "chopped nuts")]
     public void An_allergy_clashes_with_any_component_and_names_it(string allergy, string field, string component)
     {
-        var order = Order(null, Rods(12) with { Decor = Decor.None with { Sprinkles = [new("chopped-nuts", Side.Front, 0.3)] } }) with { Allergies = [allergy] };
+        var order = Order(
+            null, Rods(12) with { Decor = Decor.None with { Sprinkles = [new("chopped-nuts", Side.Front, 0.3)] } }) with
+        {
+            Allergies = [
+                allergy,
+            ]
+        };
         var clash = CoatingTally.For(order, Tables, Now).Problems.First(p => p.Field == field);
         Assert.Equal(Severity.Mind, clash.Severity);
         Assert.Contains(component, clash.Reason.Said(), StringComparison.Ordinal);
-        Assert.DoesNotContain(CoatingTally.For(order with { Allergies = ["egg"] }, Tables, Now).Problems, p => p.Reason.Said().Contains("must not have", StringComparison.Ordinal));
+        Assert.DoesNotContain(
+            CoatingTally.For(order with { Allergies = ["egg"] }, Tables, Now).Problems,
+            p => p.Reason.Said().Contains("must not have", StringComparison.Ordinal));
     }
 
     [Fact]
     public void An_allergen_that_there_is_not_is_an_error()
     {
-        var problem = CoatingTally.For(Order(null, Rods(12)) with { Allergies = ["dust"] }, Tables, Now).Problems.Single(p => p.Field == "allergies[0]");
+        var problem = CoatingTally.For(Order(null, Rods(12)) with { Allergies = ["dust"] }, Tables, Now).Problems
+            .Single(p => p.Field == "allergies[0]");
         Assert.Equal(Severity.Error, problem.Severity);
         Assert.NotEmpty(Allergens.Of(Order(null, Rods(12)), Tables));
     }
@@ -145,5 +174,8 @@ public class NeedTests
     [InlineData("{0}", 0, 1, "packing[0].each")]
     [InlineData("crate", 1, 1, "packing[0].supply")]
     public void Packing_that_cannot_be_is_named_by_its_field(string supply, double each, int per, string field) =>
-        Assert.Contains(CoatingTally.For(Order(null, Rods(12)) with { Packing = [new(supply == "{0}" ? "cup" : supply, each, per)] }, Tables, Now).Problems, p => p.Field == field && p.Severity is Severity.Error);
+        Assert.Contains(
+            CoatingTally.For(
+                Order(null, Rods(12)) with { Packing = [new(supply == "{0}" ? "cup" : supply, each, per)] }, Tables, Now).Problems,
+            p => p.Field == field && p.Severity is Severity.Error);
 }

@@ -15,10 +15,12 @@ internal static class Orders
 
     public static LocalDateTime Now { get; } = new(2031, 5, 1, 9, 0);
 
-    public static LineDraft Line(string centre, string size, double amount, string colour = "dark", double depth = 1, int coats = 1, string coating = Wafers) =>
+    public static LineDraft Line(
+        string centre, string size, double amount, string colour = "dark", double depth = 1, int coats = 1, string coating = Wafers) =>
         new(centre, size, amount, CountedIn.Pieces, coating, colour, depth, coats);
 
-    public static LineDraft Berries(double count = 24, double depth = 0.75, int coats = 1) => Line("strawberry", "L", count, "dark", depth, coats);
+    public static LineDraft Berries(double count = 24, double depth = 0.75, int coats = 1) =>
+        Line("strawberry", "L", count, "dark", depth, coats);
 
     public static LineDraft Rods(double count, string colour = "midnight") => Line("pretzel-rod", "one", count, colour, 0.33);
 
@@ -30,7 +32,9 @@ internal static class Orders
         Now.PlusDays(2),
         null,
         lines,
-        pot is null ? new Dictionary<string, PotDraft>() : lines.Select(l => $"{l.Coating}.{l.Colour}").Distinct().ToDictionary(k => k, _ => pot));
+        pot is null
+            ? new Dictionary<string, PotDraft>()
+            : lines.Select(l => $"{l.Coating}.{l.Colour}").Distinct().ToDictionary(k => k, _ => pot));
 
     /// <summary>What lines come to with the same choice for every pot.</summary>
     public static CoatingTally Tally(PotDraft? pot, params LineDraft[] lines) => CoatingTally.For(Order(pot, lines), Tables, Now);
@@ -40,7 +44,9 @@ internal static class Orders
 
     /// <summary>Whether a point is within an outline, or as near to its edge as the API rounds points.</summary>
     public static bool Holds(Outline outline, Point p) =>
-        outline.Contains(p) || Enumerable.Range(0, 8).Any(i => outline.Contains(p + (new Point(Math.Cos(i * Math.PI / 4), Math.Sin(i * Math.PI / 4)) * 3e-5)));
+        outline.Contains(p)
+            || Enumerable.Range(0, 8)
+                .Any(i => outline.Contains(p + (new Point(Math.Cos(i * Math.PI / 4), Math.Sin(i * Math.PI / 4)) * 3e-5)));
 
     public static CentreSize Size(LineDraft line) => Tables.Centre(line.Centre)!.Size(line.Size)!;
 

@@ -100,7 +100,10 @@ public class OutlineTests
                 var parts = s.Outline.Clip([s.A, s.B]);
                 var within = Enumerable.Range(0, 1000).Count(i => s.Outline.Contains(Point.Between(s.A, s.B, (i + 0.5) / 1000))) / 1000.0;
                 var clipped = parts.Sum(p => (p[^1] - p[0]).Norm) / Math.Max(Fine, (s.B - s.A).Norm);
-                Assert.True(Math.Abs(within - clipped) < 0.008, $"{Pieces.Single(p => p.Outline == s.Outline).Name} {s.A} {s.B}: {within} of it is within, {clipped} clipped; " + string.Join(",", parts.Select(p => string.Join(" ", p))));
+                Assert.True(
+                    Math.Abs(within - clipped) < 0.008,
+                    $"{Pieces.Single(p => p.Outline == s.Outline).Name} {s.A} {s.B}: {within} of it is within, {clipped} clipped; " + string.Join(
+                        ",", parts.Select(p => string.Join(" ", p))));
             },
             iter: 400);
     }
@@ -178,7 +181,8 @@ public class OutlineTests
         for (var angle = 0.0; angle < 6.28; angle += 0.7)
         {
             Assert.Equal((0, 0.0225), (cookie.Reach(cookie.Middle, angle).In, Math.Round(cookie.Reach(cookie.Middle, angle).Out, 4)));
-            Assert.Equal((0.015, 0.0425), (Math.Round(ring.Reach(ring.Middle, angle).In, 4), Math.Round(ring.Reach(ring.Middle, angle).Out, 4)));
+            Assert.Equal(
+                (0.015, 0.0425), (Math.Round(ring.Reach(ring.Middle, angle).In, 4), Math.Round(ring.Reach(ring.Middle, angle).Out, 4)));
         }
     }
 

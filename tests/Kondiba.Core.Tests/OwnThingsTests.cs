@@ -18,7 +18,9 @@ public class OwnThingsTests
         [new("small", "small", 120, new Dictionary<string, double> { ["diameter"] = 62, ["bareCap"] = 15 })]);
 
     private static readonly OwnCoating Craft = new(
-        "craft", "craft wafers", false, 8, 30, 43, 34, 36, ["flakes"], ["milk"], [new(340, 3.50m), new(1000, 9m, 1m, 1)], [new("sea", "sea green", "#2E8B7A")]);
+        "craft", "craft wafers", false, 8, 30, 43, 34, 36, [
+            "flakes",
+        ], ["milk"], [new(340, 3.50m), new(1000, 9m, 1m, 1)], [new("sea", "sea green", "#2E8B7A")]);
 
     private static TradeTables With(OwnThings own) => KitchenTables.For(Tables, own);
 
@@ -36,9 +38,16 @@ public class OwnThingsTests
     [Fact]
     public void Every_shipped_thing_entered_again_unchanged_computes_the_same_with_its_sources()
     {
-        var own = OwnThings.None with { Centres = [.. Tables.Centres.Select(KitchenTables.Entered)], Coatings = [.. Tables.Coatings.Select(KitchenTables.Entered)] };
+        var own = OwnThings.None with
+        {
+            Centres = [
+            .. Tables.Centres.Select(KitchenTables.Entered),
+        ],
+            Coatings = [.. Tables.Coatings.Select(KitchenTables.Entered)]
+        };
         var tables = With(own);
-        foreach (var line in Tables.Centres.SelectMany(c => c.Sizes.Select(s => Line(c.Code, s.Code, 5, depth: c.UsualDepth.Value.Si, coats: c.LeastCoats))))
+        foreach (var line in Tables.Centres.SelectMany(c => c.Sizes.Select(s => Line(
+            c.Code, s.Code, 5, depth: c.UsualDepth.Value.Si, coats: c.LeastCoats))))
         {
             var (mine, shipped) = (CoatingTally.For(Order(null, line), tables, Now), Tally(null, line));
             Assert.Equal(shipped.Pots[0].ToMelt.Value.Si, mine.Pots[0].ToMelt.Value.Si, 9);
@@ -62,8 +71,11 @@ public class OwnThingsTests
     {
         var tables = With(OwnThings.None with
         {
-            Ways = new("compound-wafer-cool", "flakes", 1.1, 0.2, "tapped", 6, null, ["narrow-glass", "tall-glass", "tilted-dish", "loaf-dish"]),
-            Vessels = [new("vase", "narrow vase", "round", new Dictionary<string, double> { ["bottom"] = 55, ["top"] = 60, ["height"] = 150 })],
+            Ways = new(
+                "compound-wafer-cool", "flakes", 1.1, 0.2, "tapped", 6, null, ["narrow-glass", "tall-glass", "tilted-dish", "loaf-dish"]),
+            Vessels = [
+                new("vase", "narrow vase", "round", new Dictionary<string, double> { ["bottom"] = 55, ["top"] = 60, ["height"] = 150 }),
+            ],
         }) with
         { Stock = [new($"coating.{Wafers}.midnight", 100, new LocalDate(2031, 6, 1))] };
         var pot = CoatingTally.For(Order(null, Rods(48)), tables, Now).Pots.Single();
@@ -90,13 +102,15 @@ public class OwnThingsTests
         { Sized("ball", 12_000, ("diameter", 62), ("bareCap", 0)), "sizes[0].mass", "more than a kitchen dips" },
         { Sized("ball", 900, ("diameter", 62), ("bareCap", 0)), "sizes[0].mass", "heavier than anything edible" },
         { Sized("ring", 60, ("outer", 60), ("hole", 70), ("thick", 10)), "sizes[0].measures", "as wide as the ring" },
-        { Sized("wrappedRod", 25, ("height", 200), ("diameter", 13), ("rope", 9), ("pitch", 5)), "sizes[0].measures", "closer than the rope is thick" },
+        { Sized(
+            "wrappedRod", 25, ("height", 200), ("diameter", 13), ("rope", 9), ("pitch", 5)), "sizes[0].measures", "closer than the rope is thick" },
         { Sized("oval", 14, ("long", 30), ("wide", 60), ("thick", 12)), "sizes[0].measures", "wider than it is long" },
     };
 
     [Theory]
     [MemberData(nameof(BadCentres))]
-    public void A_centre_that_cannot_be_is_named_by_its_field(OwnCentre centre, string field, string reason) => Names(OwnCheck.Of(centre, TradeTables.Shipped), field, reason);
+    public void A_centre_that_cannot_be_is_named_by_its_field(OwnCentre centre, string field, string reason) =>
+        Names(OwnCheck.Of(centre, TradeTables.Shipped), field, reason);
 
     public static TheoryData<OwnCoating, string, string> BadCoatings => new()
     {
@@ -116,16 +130,22 @@ public class OwnThingsTests
 
     [Theory]
     [MemberData(nameof(BadCoatings))]
-    public void A_coating_that_cannot_be_is_named_by_its_field(OwnCoating coating, string field, string reason) => Names(OwnCheck.Of(coating, Tables), field, reason);
+    public void A_coating_that_cannot_be_is_named_by_its_field(OwnCoating coating, string field, string reason) =>
+        Names(OwnCheck.Of(coating, Tables), field, reason);
 
     [Fact]
     public void Vessels_lots_and_ways_that_cannot_be_are_named_by_their_field()
     {
-        Names(OwnCheck.Of(new OwnVessel("vase", "vase", "round", new Dictionary<string, double> { ["bottom"] = 55, ["top"] = 2, ["height"] = 90 })), "measures.top", "cannot be");
+        Names(
+            OwnCheck.Of(new OwnVessel(
+                "vase", "vase", "round", new Dictionary<string, double> { ["bottom"] = 55, ["top"] = 2, ["height"] = 90 })),
+            "measures.top",
+            "cannot be");
         Names(OwnCheck.Of(new OwnVessel("vase", "vase", "sieve", new Dictionary<string, double>())), "kind", "no kind");
         Names(OwnCheck.Of(new OwnWare("sprinkle.tar", "", WareUnit.Grams), Tables), "code", "no ware");
         Names(OwnCheck.Of(new OwnWare("supply.net", "", WareUnit.Pieces), Tables), "name", "no name");
-        Names(OwnCheck.Of(new OwnWare("sprinkle.jimmies", "", WareUnit.Grams, [new(0, 2)]), Tables), "packs[0].holds", "holds one at least");
+        Names(
+            OwnCheck.Of(new OwnWare("sprinkle.jimmies", "", WareUnit.Grams, [new(0, 2)]), Tables), "packs[0].holds", "holds one at least");
         Names(OwnCheck.Of(new OwnWare($"coating.{Wafers}.dark", "", WareUnit.Grams, [new(500, 2)]), Tables), "packs", "with the coating");
         Names(OwnCheck.Of(new OwnWare("supply.cup", "", WareUnit.Pieces, Low: -1), Tables), "low", "below nothing");
         Names(OwnCheck.Of(new Rates(Hour: -1)), "hour", "less than nothing");
@@ -140,7 +160,8 @@ public class OwnThingsTests
     {
         var melon = Sized("ball", 3000 / 1.5, ("diameter", 190), ("bareCap", 10));
         Assert.Empty(OwnCheck.Of(melon, Tables));
-        var tally = CoatingTally.For(Order(null, Line("pear", "small", 1), Truffles(24)), With(OwnThings.None with { Centres = [melon] }), Now);
+        var tally = CoatingTally.For(
+            Order(null, Line("pear", "small", 1), Truffles(24)), With(OwnThings.None with { Centres = [melon] }), Now);
         var problem = Assert.Single(tally.Problems);
         Assert.Equal(("lines[0].depth", Severity.Unfit), (problem.Field, problem.Severity));
         Assert.Contains("add a larger vessel", problem.Remedy.Said(), StringComparison.Ordinal);

@@ -49,7 +49,10 @@ public class PackCoverTests
             for (var count = 0; count <= Math.Ceiling(Math.Round(missing / grams, 9)); count++)
             {
                 var coupons = Math.Min(count, packs[at].Coupons);
-                Try(at + 1, missing - (count * grams), price + (count * packs[at].Price.Value.Amount) - (coupons * (packs[at].Coupon?.Amount ?? 0)));
+                Try(
+                    at + 1,
+                    missing - (count * grams),
+                    price + (count * packs[at].Price.Value.Amount) - (coupons * (packs[at].Coupon?.Amount ?? 0)));
             }
         }
 

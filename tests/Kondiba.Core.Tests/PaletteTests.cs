@@ -60,13 +60,18 @@ public class PaletteTests
     public void A_mixed_colour_is_bought_as_its_base_and_its_pot_says_the_drops()
     {
         var shipped = KitchenTables.Entered(Tables.Coating(Wafers)!);
-        var mist = new OwnColour("mist", "mist", "#7fb7a6", new MixedColour("bright-white", new Dictionary<string, int> { ["blue"] = 2, ["yellow"] = 1 }));
+        var mist = new OwnColour(
+            "mist", "mist", "#7fb7a6", new MixedColour("bright-white", new Dictionary<string, int> { ["blue"] = 2, ["yellow"] = 1 }));
         var own = OwnThings.None with
         {
             Coatings = [shipped with { Colours = [.. shipped.Colours, mist] }],
         };
         Assert.Empty(OwnCheck.Of(own.Coatings[0], Tables));
-        var pot = CoatingTally.For(Order(null, Truffles(24, "mist")), KitchenTables.For(Tables, own) with { Stock = [new($"coating.{Wafers}.bright-white", 100, new LocalDate(2031, 6, 1))] }, Now).Pots.Single();
+        var pot = CoatingTally.For(
+            Order(null, Truffles(24, "mist")),
+            KitchenTables.For(Tables, own) with { Stock = [new($"coating.{Wafers}.bright-white", 100, new LocalDate(2031, 6, 1))] },
+            Now).Pots
+            .Single();
         Assert.Equal("bright-white", pot.Bought);
         Assert.Equal(100, pot.Cover.FromStock, 6);
         Assert.Equal(Math.Round(pot.OfCoating.In("g") / 100 * 2), pot.Drops.Single(d => d.Tint == "blue").InPot);
@@ -87,7 +92,9 @@ public class PaletteTests
     {
         var shipped = KitchenTables.Entered(Tables.Coating(Wafers)!);
         var mist = new OwnColour("mist", "mist", "#7fb7a6", new MixedColour(onto, new Dictionary<string, int> { [tint] = drops }));
-        Assert.Contains(OwnCheck.Of(shipped with { Colours = [.. shipped.Colours, mist] }, Tables), p => p.Field == $"colours[{shipped.Colours.Count}].{field}");
+        Assert.Contains(
+            OwnCheck.Of(shipped with { Colours = [.. shipped.Colours, mist] }, Tables),
+            p => p.Field == $"colours[{shipped.Colours.Count}].{field}");
     }
 
     [Fact]
@@ -96,7 +103,10 @@ public class PaletteTests
         var look = new Look("wake", "Wake", "strawberry", "L", Wafers, "teal", 0.75, 1, false, null, Drizzled);
         Assert.Empty(look.Check(Tables));
         Assert.Equal(("Wake", 24.0), (look.ToLine(24).Look, look.ToLine(24).Amount));
-        Assert.Equal("decor.patterns[0].bead", Assert.Single((look with { Decor = Decor.None with { Patterns = [Drizzled.Patterns[0] with { Bead = 80 }] } }).Check(Tables)).Field);
+        Assert.Equal(
+            "decor.patterns[0].bead",
+            Assert.Single((look with { Decor = Decor.None with { Patterns = [Drizzled.Patterns[0] with { Bead = 80 }] } }).Check(
+                Tables)).Field);
         Assert.Equal("name", Assert.Single((look with { Name = "" }).Check(Tables)).Field);
         Assert.Equal("colour", Assert.Single((look with { Colour = "octarine", Decor = Decor.None }).Check(Tables)).Field);
     }
@@ -106,7 +116,10 @@ public class PaletteTests
     {
         var line = Truffles(12) with { Decor = Drizzled };
         double Seconds(double? speed) =>
-            CoatingTally.For(Order(null, line), KitchenTables.For(Tables, OwnThings.None with { Ways = new(HandSpeed: speed) }), Now).Lines.Single().Look!.Time.Value.TotalSeconds;
+            CoatingTally.For(
+                Order(
+                    null, line), KitchenTables.For(
+                        Tables, OwnThings.None with { Ways = new(HandSpeed: speed) }), Now).Lines.Single().Look!.Time.Value.TotalSeconds;
         Assert.Equal((Seconds(70) - 1) * 2, Seconds(35) - 1, 0.21);
         Assert.Equal("handSpeed", Assert.Single(OwnCheck.Of(new Ways(HandSpeed: 0), Tables)).Field);
     }

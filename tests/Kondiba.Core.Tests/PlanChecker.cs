@@ -30,7 +30,11 @@ internal static class PlanChecker
             foreach (var (a, b) in inTurn.Zip(inTurn.Skip(1)))
                 Must(b.Starts >= a.Ends, $"{hands.Key} does {a.What.Code} until {a.Ends} and {b.What.Code} from {b.Starts}");
             foreach (var task in inTurn.Where(Ahead))
-                Must(HoursOf(hands.Key!, task.Starts.Date).Any(h => task.Starts >= task.Starts.Date + h.From && task.Ends <= task.Starts.Date + h.To), $"{task.What.Code} from {task.Starts} to {task.Ends} is outside the hours of {hands.Key}");
+                Must(
+                    HoursOf(
+                        hands.Key!, task.Starts.Date).Any(h => task.Starts >= task.Starts.Date + h.From
+                            && task.Ends <= task.Starts.Date + h.To),
+                    $"{task.What.Code} from {task.Starts} to {task.Ends} is outside the hours of {hands.Key}");
         }
 
         foreach (var task in plan.Tasks.Where(Ahead))
@@ -54,20 +58,30 @@ internal static class PlanChecker
             foreach (var line in tally.Lines)
             {
                 var centre = tables.Centre(order.Draft.Lines[line.Line].Centre)!;
-                List<DayTask> Of(params Stage[] stages) => [.. own.Where(t => t.What.Lines.Contains(line.Line) && stages.Contains(t.What.Stage))];
-                var (before, dips, after, packs) = (Of(Stage.Fill, Stage.Prep), Of(Stage.Dip), Of(Stage.Decorate, Stage.Assemble), Of(Stage.Pack));
-                Must(packs.Sum(p => p.What.Pieces) == line.Count.Value, $"{order.Code}, line {line.Line}: {packs.Sum(p => p.What.Pieces)} of {line.Count.Value} packed");
+                List<DayTask> Of(params Stage[] stages) =>
+                    [.. own.Where(t => t.What.Lines.Contains(line.Line) && stages.Contains(t.What.Stage))];
+                var (before, dips, after, packs) = (Of(
+                    Stage.Fill, Stage.Prep), Of(Stage.Dip), Of(Stage.Decorate, Stage.Assemble), Of(Stage.Pack));
+                Must(
+                    packs.Sum(p => p.What.Pieces) == line.Count.Value,
+                    $"{order.Code}, line {line.Line}: {packs.Sum(p => p.What.Pieces)} of {line.Count.Value} packed");
                 Must(dips.Count > 0 && packs.Count > 0, $"{order.Code}, line {line.Line} is not made");
                 foreach (var dip in dips)
                 {
-                    Must(before.TrueForAll(b => b.Ends <= dip.Starts) || dip.What.Title.Contains('×'), $"{dip.What.Code} comes before what it waits for");
+                    Must(
+                        before.TrueForAll(b => b.Ends <= dip.Starts) || dip.What.Title.Contains('×'),
+                        $"{dip.What.Code} comes before what it waits for");
                     if (Keeping.Of(centre, tables) is { } keeps)
-                        Must(dip.Starts.PlusMinutes((long)keeps.Keeps.Value.TotalMinutes) >= pickup, $"{dip.What.Code} at {dip.Starts} does not keep until {pickup}");
+                        Must(
+                            dip.Starts.PlusMinutes((long)keeps.Keeps.Value.TotalMinutes) >= pickup,
+                            $"{dip.What.Code} at {dip.Starts} does not keep until {pickup}");
                 }
 
                 // Berries are dipped within an hour of coming out, and have been out half an hour.
                 if (centre.Code == "strawberry" && before.Find(b => b.What.Code.EndsWith(".room", StringComparison.Ordinal)) is { } room)
-                    Must(dips.TrueForAll(d => d.Starts >= room.Starts.PlusMinutes(30) && d.Starts <= room.Starts.PlusMinutes(60)), $"{order.Code}: berries out at {room.Starts}, dipped {dips[0].Starts}");
+                    Must(
+                        dips.TrueForAll(d => d.Starts >= room.Starts.PlusMinutes(30) && d.Starts <= room.Starts.PlusMinutes(60)),
+                        $"{order.Code}: berries out at {room.Starts}, dipped {dips[0].Starts}");
 
                 // What follows on a coat waits until it is hard where it stands.
                 foreach (var dip in dips.Where(d => d.What.Code.Contains("/dip.", StringComparison.Ordinal)))
@@ -77,12 +91,18 @@ internal static class PlanChecker
                     if (tray is null)
                         continue;
                     var hard = line.Setting.First(s => s.Place == tray.Place).HandleHard;
-                    Must(hard is null || tray.Ends >= dip.Ends.PlusSeconds((long)hard.Value.TotalSeconds), $"{dip.What.Code} is taken from the {tray.Place} soft");
+                    Must(
+                        hard is null || tray.Ends >= dip.Ends.PlusSeconds((long)hard.Value.TotalSeconds),
+                        $"{dip.What.Code} is taken from the {tray.Place} soft");
                     Must(tray.OutBy is null || tray.Ends <= tray.OutBy, $"{dip.What.Code} sweats in the {tray.Place}");
-                    Must(after.Concat(packs).Min(a => a.Starts) >= dip.Ends || dips.Count > 1, $"{dip.What.Code} is decorated before it is dipped");
+                    Must(
+                        after.Concat(packs).Min(a => a.Starts) >= dip.Ends || dips.Count > 1,
+                        $"{dip.What.Code} is decorated before it is dipped");
                 }
 
-                Must(packs.Max(p => p.Ends) >= after.Select(a => a.Ends).DefaultIfEmpty(LocalDateTime.MinIsoValue).Max(), $"{order.Code}, line {line.Line} is packed before it is decorated");
+                Must(
+                    packs.Max(p => p.Ends) >= after.Select(a => a.Ends).DefaultIfEmpty(LocalDateTime.MinIsoValue).Max(),
+                    $"{order.Code}, line {line.Line} is packed before it is decorated");
             }
         }
 
@@ -90,25 +110,37 @@ internal static class PlanChecker
         foreach (var task in plan.Tasks.Where(t => t.What.Stage is not Stage.Melt && Ahead(t)))
         {
             foreach (var pot in task.What.Pots)
-                Must(plan.Melts.Any(m => m.Pot == pot && m.Tasks.Contains(task.What.Code) && m.Ready <= task.Starts && m.Ends >= task.Ends), $"{task.What.Code} has no {pot}");
+                Must(
+                    plan.Melts.Any(m => m.Pot == pot && m.Tasks.Contains(task.What.Code) && m.Ready <= task.Starts && m.Ends >= task.Ends),
+                    $"{task.What.Code} has no {pot}");
         }
 
         foreach (var melt in plan.Melts)
         {
             var last = plan.Tasks.Where(t => melt.Tasks.Contains(t.What.Code)).Select(t => t.Ends).DefaultIfEmpty(melt.Ready).Max();
-            Must(last <= melt.Ready.PlusMinutes((long)tables.Planning.Holds.Value.TotalMinutes), $"{melt.Pot} is held from {melt.Ready} to {last}");
-            Must(plan.Melts.All(o => o == melt || o.Pot != melt.Pot || o.Starts >= melt.Ends || o.Ends <= melt.Starts), $"{melt.Pot} is melted twice at once");
+            Must(
+                last <= melt.Ready.PlusMinutes((long)tables.Planning.Holds.Value.TotalMinutes),
+                $"{melt.Pot} is held from {melt.Ready} to {last}");
+            Must(
+                plan.Melts.All(o => o == melt || o.Pot != melt.Pot || o.Starts >= melt.Ends || o.Ends <= melt.Starts),
+                $"{melt.Pot} is melted twice at once");
         }
 
-        int Extra(string place, LocalDateTime at) => arranged.Places.Where(p => p.Place == place && p.From <= at && p.To > at).Sum(p => p.Change);
+        int Extra(string place, LocalDateTime at) =>
+            arranged.Places.Where(p => p.Place == place && p.From <= at && p.To > at).Sum(p => p.Change);
         foreach (var at in plan.Melts.Select(m => m.Starts))
         {
             var warm = plan.Melts.Where(m => m.Starts <= at && m.Ends > at).ToList();
             Must(warm.Count <= tables.Working.Pots + tables.Working.Wells + Extra("pots", at), $"{warm.Count} pots at {at}");
-            Must(warm.Count(m => Much(m.Pot) > tables.Planning.WellHolds.Value.Si) <= tables.Working.Pots + Extra("pots", at), $"too many big pots at {at}");
+            Must(
+                warm.Count(m => Much(m.Pot) > tables.Planning.WellHolds.Value.Si) <= tables.Working.Pots + Extra("pots", at),
+                $"too many big pots at {at}");
         }
 
-        double Much(string pot) => request.Orders.Sum(o => CoatingTally.For(o.Draft, tables, request.Now).Pots.Where(p => p.Key == pot).Sum(p => p.ToMelt.Value.Si));
+        double Much(string pot) =>
+            request.Orders.Sum(o => CoatingTally.For(o.Draft, tables, request.Now).Pots
+                .Where(p => p.Key == pot)
+                .Sum(p => p.ToMelt.Value.Si));
 
         // Places: no more trays than there is room for; moulds one filling at a time.
         foreach (var tray in plan.Trays)
@@ -122,8 +154,12 @@ internal static class PlanChecker
         {
             if (plan.Tasks.FirstOrDefault(t => t.What.Code == code) is not { } task)
                 continue;
-            Must(mark.At is null || mark.Done is not null || task.Starts == mark.At, $"{code} is pinned at {mark.At} and put at {task.Starts}");
-            Must(mark.NotBefore is null || mark.Done is not null || task.Starts >= mark.NotBefore, $"{code} is put before {mark.NotBefore}");
+            Must(
+                mark.At is null || mark.Done is not null || task.Starts == mark.At,
+                $"{code} is pinned at {mark.At} and put at {task.Starts}");
+            Must(
+                mark.NotBefore is null || mark.Done is not null || task.Starts >= mark.NotBefore,
+                $"{code} is put before {mark.NotBefore}");
         }
 
         return broken;

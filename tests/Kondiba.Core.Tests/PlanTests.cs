@@ -55,7 +55,9 @@ public class PlanTests
                 var helped = new Planner(remedy.In(request));
                 var plan = helped.Read(helped.Solve(Patient));
                 Assert.True(plan.Outcome is Outcome.Found or Outcome.Best, $"{i}: “{remedy.What.Said()}” does not help");
-                Assert.True(PlanChecker.Broken(remedy.In(request), plan) is [], $"{i}, {remedy.What.Said()}: {string.Join("; ", PlanChecker.Broken(remedy.In(request), plan))}");
+                Assert.True(
+                    PlanChecker.Broken(remedy.In(request), plan) is [],
+                    $"{i}, {remedy.What.Said()}: {string.Join("; ", PlanChecker.Broken(remedy.In(request), plan))}");
             }
         }
 
@@ -71,18 +73,40 @@ public class PlanTests
         var tables = Tables with
         {
             Working = new([.. Enumerable.Range(0, 7).Select(_ => new WeekDay(Day()))], Of(1, 2), Of(0, 2)),
-            Setting = Tables.Setting with { Places = [.. Tables.Setting.Places.Select(p => p with { Trays = p.Code == Place.Room ? Of(2, 5) : p.Code == "fridge" ? Of(1, 4) : Of(0, 2) })] },
+            Setting = Tables.Setting with
+            {
+                Places = [
+                .. Tables.Setting.Places.Select(p => p with { Trays = p.Code == Place.Room
+                    ? Of(2, 5)
+                    : p.Code == "fridge" ? Of(1, 4) : Of(0, 2) }),
+            ]
+            },
         };
-        (string, string, double)[] kinds = [("strawberry", "L", 0.75), ("pretzel-rod", "one", 0.5), ("pretzel-twist", "mini", 1), ("sandwich-cookie", "thin", 1), ("cake-ball", "one", 1), ("marshmallow", "one", 0.66), ("truffle-ball", "one", 1), ("apple", "M", 1), ("moulded-piece", "bite", 1)];
+        (string, string, double)[] kinds = [
+            ("strawberry", "L", 0.75),
+            ("pretzel-rod", "one", 0.5),
+            ("pretzel-twist", "mini", 1),
+            ("sandwich-cookie", "thin", 1),
+            ("cake-ball", "one", 1),
+            ("marshmallow", "one", 0.66),
+            ("truffle-ball", "one", 1),
+            ("apple", "M", 1),
+            ("moulded-piece", "bite", 1),
+        ];
         string[] colours = ["dark", "white", "midnight", "silver", "teal"];
         LineDraft Line()
         {
             var (centre, size, depth) = kinds[Of(0, kinds.Length - 1)];
-            return Weekend.Dipped(centre, size, Of(4, 40), colours[Of(0, 4)], depth, centre != "moulded-piece" && Of(0, 2) == 0 ? colours[Of(0, 4)] : null);
+            return Weekend.Dipped(
+                centre, size, Of(4, 40), colours[Of(0, 4)], depth, centre != "moulded-piece" && Of(0, 2) == 0 ? colours[Of(0, 4)] : null);
         }
 
         var orders = Enumerable.Range(0, Of(1, 3)).Select(i => new PlannedOrder(
-            $"o{i}", Orders.Order(null, [.. Enumerable.Range(0, Of(1, 3)).Select(_ => Line())]) with { Pickup = now.PlusMinutes(Of(8 * 12, 60 * 12) * 5) })).ToList();
+            $"o{i}", Orders.Order(
+                null, [
+                    .. Enumerable.Range(0, Of(1, 3)).Select(_ => Line()),
+                ]) with
+            { Pickup = now.PlusMinutes(Of(8 * 12, 60 * 12) * 5) })).ToList();
         List<HelperOn> helpers = Of(0, 3) == 0 ? [new(now.Date.PlusDays(1), new(new(12, 0), new(16, 0)))] : [];
         return new(orders, tables, Arrangements.None with { Helpers = helpers }, now);
     }

@@ -16,12 +16,15 @@ public class PlannerTests
     private static readonly DayHours Usual = new(new(8, 0), new(21, 0));
 
     private static readonly PlannedOrder Rods = Weekend.Order("rods", 2, 12, Weekend.Dipped("pretzel-rod", "one", 24, "midnight", 0.5));
-    private static readonly PlannedOrder Berries = Weekend.Order("berries", 2, 12, Weekend.Dipped("strawberry", "L", 24, "dark", 0.75, "white"));
-    private static readonly PlannedOrder Cookies = Weekend.Order("cookies", 2, 14, Weekend.Dipped("sandwich-cookie", "thin", 24, "midnight", 1));
+    private static readonly PlannedOrder Berries = Weekend.Order(
+        "berries", 2, 12, Weekend.Dipped("strawberry", "L", 24, "dark", 0.75, "white"));
+    private static readonly PlannedOrder Cookies = Weekend.Order(
+        "cookies", 2, 14, Weekend.Dipped("sandwich-cookie", "thin", 24, "midnight", 1));
 
     private static PlanRequest Request(params PlannedOrder[] orders) => new(orders, Tables, Arrangements.None, Weekend.Now);
 
-    private static PlanRequest With(PlanRequest request, string task, TaskMark mark) => request with { Arranged = request.Arranged with { Tasks = new Dictionary<string, TaskMark> { [task] = mark } } };
+    private static PlanRequest With(PlanRequest request, string task, TaskMark mark) =>
+        request with { Arranged = request.Arranged with { Tasks = new Dictionary<string, TaskMark> { [task] = mark } } };
 
     private static PlanRequest Closed(PlanRequest request, params int[] days) =>
         request with { Arranged = request.Arranged with { Hours = [.. days.Select(d => new HoursOn(Today.PlusDays(d), null))] } };
@@ -97,7 +100,8 @@ public class PlannerTests
     {
         var (planner, solution, plan) = Planned(Request(Rods, Berries));
         var at = Today.PlusDays(1).At(new(9, 30));
-        foreach (var (mark, holds) in new (TaskMark, Func<LocalDateTime, bool>)[] { (new(At: at), s => s == at), (new(NotBefore: at), s => s >= at) })
+        foreach (var (mark, holds) in new (TaskMark, Func<LocalDateTime, bool>)[] { (new(
+            At: at), s => s == at), (new(NotBefore: at), s => s >= at) })
         {
             var moved = new Planner(With(Request(Rods, Berries), "rods/dip.0", mark));
             var near = moved.Shifted(solution, planner.Origin);
@@ -132,10 +136,18 @@ public class PlannerTests
         Assert.Empty(plan.Melts);
 
         // Other work begins when it is over.
-        Assert.All(plan.Tasks.Where(t => t.What.Code != "rods/dip.0" && t.Worker is not null), t => Assert.True(t.Starts >= Of(plan, "rods/dip.0").Ends));
+        Assert.All(
+            plan.Tasks.Where(t => t.What.Code != "rods/dip.0" && t.Worker is not null),
+            t => Assert.True(t.Starts >= Of(plan, "rods/dip.0").Ends));
 
-        foreach (var at in (LocalDateTime[])[Today.PlusDays(1).At(new(22, 0)), Today.PlusDays(1).At(new(6, 0)), Today.PlusDays(2).At(new(12, 30))])
-            Assert.Equal(Outcome.Impossible, new Planner(With(Request(Rods), "rods/pack.0", new(At: at))).Solve(Patient with { Quick = false }).Outcome);
+        foreach (var at in (LocalDateTime[])[
+            Today.PlusDays(1).At(new(22, 0)),
+            Today.PlusDays(1).At(new(6, 0)),
+            Today.PlusDays(2).At(new(12, 30)),
+        ])
+            Assert.Equal(
+                Outcome.Impossible,
+                new Planner(With(Request(Rods), "rods/pack.0", new(At: at))).Solve(Patient with { Quick = false }).Outcome);
     }
 
     [Fact]
@@ -144,7 +156,14 @@ public class PlannerTests
         // Half an hour of open kitchen before the pickup is too little for one.
         var tight = Request(Rods, Cookies) with
         {
-            Arranged = Arrangements.None with { Hours = [new(Today, null), new(Today.PlusDays(1), null), new(Today.PlusDays(2), new(new(11, 10), new(12, 0)))] },
+            Arranged = Arrangements.None with
+            {
+                Hours = [
+                new(Today, null),
+                new(Today.PlusDays(1), null),
+                new(Today.PlusDays(2), new(new(11, 10), new(12, 0))),
+            ]
+            },
         };
         Assert.Equal(Outcome.Impossible, new Planner(tight).Solve(Patient with { Quick = false }).Outcome);
         var helped = tight with { Arranged = tight.Arranged with { Helpers = [new(Today.PlusDays(2), new(new(11, 0), new(14, 0)))] } };
@@ -156,10 +175,29 @@ public class PlannerTests
     [Fact]
     public void A_place_that_is_away_holds_no_tray_and_a_counter_that_is_too_warm_neither()
     {
-        var away = Request(Berries, Rods) with { Arranged = Arrangements.None with { Places = [new("counter", -3, Weekend.Now, Weekend.Now.PlusDays(5))] } };
+        var away = Request(
+            Berries, Rods) with
+        {
+            Arranged = Arrangements.None with
+            {
+                Places = [
+                new("counter", -3, Weekend.Now, Weekend.Now.PlusDays(5)),
+            ]
+            }
+        };
         Assert.All(Planned(away).Plan.Trays.GroupBy(t => t.Starts), g => Assert.True(g.Count(t => t.Place == "counter") <= 1));
 
-        var hot = Tables with { Setting = Tables.Setting with { Places = [.. Tables.Setting.Places.Select(p => p.Code == Place.Room ? p with { Air = new(new(273.15 + 28), Source.Entered), Humidity = new(new(0.3), Source.Entered) } : p)] } };
+        var hot = Tables with
+        {
+            Setting = Tables.Setting with
+            {
+                Places = [
+            .. Tables.Setting.Places.Select(p => p.Code == Place.Room
+                ? p with { Air = new(new(273.15 + 28), Source.Entered), Humidity = new(new(0.3), Source.Entered) }
+                : p),
+        ]
+            }
+        };
         var plan = Planned(Request(Rods) with { Tables = hot }).Plan;
         Assert.DoesNotContain(plan.Trays, t => t.Task == "rods/dip.0" && t.Place == "counter");
         Assert.All(plan.Trays.Where(t => t.Task == "rods/dip.0"), t => Assert.NotNull(t.Set));
@@ -179,7 +217,12 @@ public class PlannerTests
     [Fact]
     public void The_makers_own_pace_is_the_plans()
     {
-        DayTask Dip(double pace) => Of(Planned(Request(Rods) with { Tables = Tables with { Working = Tables.Working with { Pace = new Dictionary<string, double> { ["dip"] = pace } } } }, best: false).Plan, "rods/dip.0");
+        DayTask Dip(double pace) =>
+            Of(Planned(
+                Request(
+                    Rods) with
+                { Tables = Tables with { Working = Tables.Working with { Pace = new Dictionary<string, double> { ["dip"] = pace } } } },
+                best: false).Plan, "rods/dip.0");
         Assert.Equal(2.0, Length(Dip(2)) / Length(Dip(1)), 0.2);
 
         static double Length(DayTask task) => Period.Between(task.Starts, task.Ends, PeriodUnits.Minutes).Minutes;
@@ -196,15 +239,25 @@ public class PlannerTests
         foreach (var stage in (Stage[])[Stage.Dip, Stage.Pack])
             Assert.Equal(count, plan.Tasks.Where(t => t.What.Stage == stage).Sum(t => t.What.Pieces));
         Assert.True(plan.Tasks.Count(t => t.What.Stage is Stage.Dip) > 1);
-        Assert.All(plan.Tasks, t => Assert.True(Period.Between(t.Starts, t.Ends, PeriodUnits.Minutes).Minutes <= Tables.Planning.Longest.Value.TotalMinutes));
+        Assert.All(
+            plan.Tasks,
+            t => Assert.True(Period.Between(t.Starts, t.Ends, PeriodUnits.Minutes).Minutes <= Tables.Planning.Longest.Value.TotalMinutes));
     }
 
     [Fact]
     public void One_mould_is_filled_for_one_order_at_a_time()
     {
-        PlannedOrder Moulded(string code) => Weekend.Order(code, 2, 15, Weekend.Dipped("moulded-piece", "cookie", 16, "teal", 1) with { Making = new(Mould: new("cookie-round", "sandwich-cookie", "thin")) });
+        PlannedOrder Moulded(string code) =>
+            Weekend.Order(
+                code,
+                2,
+                15,
+                Weekend.Dipped(
+                    "moulded-piece", "cookie", 16, "teal", 1) with
+                { Making = new(Mould: new("cookie-round", "sandwich-cookie", "thin")) });
         var plan = Planned(Request(Moulded("a"), Moulded("b")), best: false).Plan;
-        var rounds = plan.Tasks.Where(t => t.What.Code.Contains("/mould.0.", StringComparison.Ordinal)).GroupBy(t => t.What.Code.Replace(".out", "", StringComparison.Ordinal))
+        var rounds = plan.Tasks.Where(t => t.What.Code.Contains("/mould.0.", StringComparison.Ordinal)).GroupBy(t => t.What.Code.Replace(
+            ".out", "", StringComparison.Ordinal))
             .Select(g => (From: g.Min(t => t.Starts), To: g.Max(t => t.Ends))).OrderBy(r => r.From).ToList();
         Assert.True(rounds.Count >= 2);
         foreach (var (one, next) in rounds.Zip(rounds.Skip(1)))
@@ -219,7 +272,9 @@ public class PlannerTests
         var tidy = planner.Tidy(found);
         Assert.Equal((found.Cost, found.Bound), (tidy.Cost, tidy.Bound));
         Assert.True(tidy.Tasks.Sum(t => (long)t.Start) >= found.Tasks.Sum(t => (long)t.Start));
-        Assert.Equal(found.Tasks.Where(t => t.End > t.Start).OrderBy(t => t.Start).Select(t => t.Code), tidy.Tasks.Where(t => t.End > t.Start).OrderBy(t => t.Start).Select(t => t.Code));
+        Assert.Equal(
+            found.Tasks.Where(t => t.End > t.Start).OrderBy(t => t.Start).Select(t => t.Code),
+            tidy.Tasks.Where(t => t.End > t.Start).OrderBy(t => t.Start).Select(t => t.Code));
     }
 
     [Fact]
@@ -316,7 +371,20 @@ public class PlannerTests
     public void Two_colours_at_once_want_two_pots_and_one_more_helps()
     {
         // Lines are drawn into the wet coat: both colours are warm at the same time.
-        var marbled = Weekend.Order("marbled", 2, 12, Weekend.Dipped("sandwich-cookie", "thin", 24, "teal", 1) with { Decor = Kondiba.Core.Decoration.Decor.None with { Patterns = [new("marble", Orders.Wafers, "white", 4, null, 1.8, 0)] } });
+        var marbled = Weekend.Order(
+            "marbled",
+            2,
+            12,
+            Weekend.Dipped(
+                "sandwich-cookie", "thin", 24, "teal", 1) with
+            {
+                Decor = Kondiba.Core.Decoration.Decor.None with
+                {
+                    Patterns = [
+                    new("marble", Orders.Wafers, "white", 4, null, 1.8, 0),
+                ]
+                }
+            });
         var request = Request(marbled) with { Tables = Tables with { Working = Tables.Working with { Pots = 1, Wells = 0 } } };
         var shortage = Short(request).Shortages.First(s => s.Of is "pots");
         Assert.Equal((Kondiba.Core.Planning.Short.Place, 1), (shortage.Kind, shortage.Much));

@@ -31,10 +31,18 @@ public sealed class PrepTests
     private static readonly Gen<OrderDraft> AnyOrder =
         from lines in AnyLine.Array[1, 5]
         from hours in Gen.Int[30, 200]
-        from choices in Gen.OneOfConst([.. Tables.Schools]).SelectMany(s => Gen.OneOfConst([.. s.Choices]).Select(c => (s.Code, Choice: c.Code))).Array[0, 4]
-        select Order(null, lines) with { Pickup = Now.PlusHours(hours), Schools = choices.DistinctBy(c => c.Code).ToDictionary(c => c.Code, c => c.Choice) };
+        from choices in Gen.OneOfConst(
+            [.. Tables.Schools]).SelectMany(s => Gen.OneOfConst([.. s.Choices]).Select(c => (s.Code, Choice: c.Code))).Array[0, 4]
+        select Order(
+            null, lines) with
+        {
+            Pickup = Now.PlusHours(hours),
+            Schools = choices.DistinctBy(c => c.Code)
+                .ToDictionary(c => c.Code, c => c.Choice)
+        };
 
-    private static PrepList List(OrderDraft order, TradeTables? tables = null) => PrepList.For(order, CoatingTally.For(order, tables ?? Tables, Now), tables ?? Tables, Now);
+    private static PrepList List(OrderDraft order, TradeTables? tables = null) =>
+        PrepList.For(order, CoatingTally.For(order, tables ?? Tables, Now), tables ?? Tables, Now);
 
     [Fact]
     public void A_mixed_order_is_one_list_with_every_wait_and_one_list_to_buy()
@@ -45,9 +53,23 @@ public sealed class PrepTests
         [
             "chop", "simmer", "pour", "whisk", "firm", "scoop", "chill", "roll", "wind", "sort", "rinse", "dry", "room", "brush", "polish", "cut", "glue", "pack",
         ];
-        Assert.All(wanted, code => Assert.Contains(list.Steps, s => s.Code.EndsWith($".{code}", StringComparison.Ordinal) || s.Code.StartsWith($"{code}.", StringComparison.Ordinal)));
+        Assert.All(
+            wanted,
+            code => Assert.Contains(
+                list.Steps,
+                s => s.Code.EndsWith($".{code}", StringComparison.Ordinal) || s.Code.StartsWith($"{code}.", StringComparison.Ordinal)));
         Assert.All(list.Steps, s => Assert.True(s.Text.Length > 10 && s.Why.Length > 10 && s.Source.Text.Length > 0 && s.For.Length > 0));
-        string[] bought = ["centre.strawberry.L", "ingredient.cream", "coating.dark-couverture.dark", "ingredient.caramel", "centre.pretzel-rod.one", "centre.sandwich-cookie.thin", "centre.sandwich-cookie.mini", "centre.marshmallow.one", "part.star"];
+        string[] bought = [
+            "centre.strawberry.L",
+            "ingredient.cream",
+            "coating.dark-couverture.dark",
+            "ingredient.caramel",
+            "centre.pretzel-rod.one",
+            "centre.sandwich-cookie.thin",
+            "centre.sandwich-cookie.mini",
+            "centre.marshmallow.one",
+            "part.star",
+        ];
         var shopping = ShoppingList.For([(Mixed, CoatingTally.For(Mixed, Tables, Now))], Tables);
         Assert.All(bought, ware => Assert.Contains(shopping.Lines, l => l.Ware.Code == ware && l.ToBuy > 0));
         Assert.Empty(shopping.Problems);
@@ -74,7 +96,12 @@ public sealed class PrepTests
             foreach (var (a, b) in worked.Zip(worked.Skip(1)))
                 Assert.True(b.Starts >= a.Ends.PlusSeconds(-1), $"{b.Code} begins at {b.Starts} while {a.Code} lasts until {a.Ends}");
             Assert.All(list.Steps, s => Assert.True(s.Ends <= due, $"{s.Code} ends at {s.Ends}"));
-            Assert.All(worked, s => Assert.True(s.Hands > Duration.FromHours(13) || (s.Starts.TimeOfDay >= opens && s.Ends.Date == s.Starts.Date && s.Ends.TimeOfDay <= closes), $"{s.Code} from {s.Starts} to {s.Ends}"));
+            Assert.All(
+                worked,
+                s => Assert.True(
+                    s.Hands > Duration.FromHours(13)
+                        || (s.Starts.TimeOfDay >= opens && s.Ends.Date == s.Starts.Date && s.Ends.TimeOfDay <= closes),
+                    $"{s.Code} from {s.Starts} to {s.Ends}"));
 
             // Within one line the order of the hands: fillings and preparing before dipping, dipping before packing, each wait kept.
             foreach (var line in tally.Lines)
@@ -82,8 +109,13 @@ public sealed class PrepTests
                 var own = list.Steps.Where(s => s.Lines.Contains(line.Line)).ToList();
                 var dips = own.Where(s => s.Stage is Stage.Dip).ToList();
                 Assert.All(own.Where(s => s.Stage is Stage.Prep or Stage.Melt or Stage.Fill), before =>
-                    Assert.True(before.Ends.PlusSeconds((long)before.Wait.TotalSeconds) <= dips[0].Starts.PlusSeconds(1), $"{before.Code} is not through when {dips[0].Code} begins"));
-                Assert.All(dips, dip => Assert.True(own.Single(s => s.Stage is Stage.Pack).Starts >= dip.Ends.PlusSeconds((long)dip.Wait.TotalSeconds - 1)));
+                    Assert.True(
+                        before.Ends.PlusSeconds((long)before.Wait.TotalSeconds) <= dips[0].Starts.PlusSeconds(1),
+                        $"{before.Code} is not through when {dips[0].Code} begins"));
+                Assert.All(
+                    dips,
+                    dip => Assert.True(
+                        own.Single(s => s.Stage is Stage.Pack).Starts >= dip.Ends.PlusSeconds((long)dip.Wait.TotalSeconds - 1)));
             }
         },
         iter: 150);
@@ -94,14 +126,18 @@ public sealed class PrepTests
         foreach (var school in Tables.Schools.Where(s => s.Code is not ("moulds" or "setting")))
         {
             var rule = Tables.PrepRules.First(r => r.School == school.Code);
-            var centre = Tables.Centres.First(c => rule.For.Contains(c.Code) || Tables.Fillings.Any(f => f.Makes == c.Code && rule.For.Contains(f.Code)));
+            var centre = Tables.Centres.First(c => rule.For.Contains(c.Code)
+                || Tables.Fillings.Any(f => f.Makes == c.Code && rule.For.Contains(f.Code)));
             var order = Order(null, Line(centre.Code, centre.Sizes[0].Code, 12, depth: centre.UsualDepth.Value.Si));
-            var lists = school.Choices.Select(c => List(order with { Schools = new Dictionary<string, string> { [school.Code] = c.Code } })).ToList();
+            var lists = school.Choices.Select(c => List(order with { Schools = new Dictionary<string, string> { [school.Code] = c.Code } }))
+                .ToList();
             Assert.NotEqual(lists[0].Steps.Select(s => s.Text), lists[1].Steps.Select(s => s.Text));
             Assert.All(lists, l => Assert.True(Assert.Single(l.Schools, s => s.School.Code == school.Code).Own));
 
             // What the kitchen chose holds where the order says nothing.
-            var kitchen = KitchenTables.For(Tables, OwnThings.None with { Ways = new(Schools: new Dictionary<string, string> { [school.Code] = school.Choices[1].Code }) });
+            var kitchen = KitchenTables.For(
+                Tables,
+                OwnThings.None with { Ways = new(Schools: new Dictionary<string, string> { [school.Code] = school.Choices[1].Code }) });
             Assert.Equal(lists[1].Steps.Select(s => s.Text), List(order, kitchen).Steps.Select(s => s.Text));
             Assert.Equal(lists[0].Steps.Select(s => s.Text), List(order).Steps.Select(s => s.Text));
         }
@@ -110,7 +146,8 @@ public sealed class PrepTests
     [Fact]
     public void Coats_set_in_the_cold_where_the_maker_likes_that_better()
     {
-        PrepStep Dipped(string choice) => List(Mixed with { Schools = new Dictionary<string, string> { ["setting"] = choice } }).Steps.First(s => s.Code == "dip.0");
+        PrepStep Dipped(string choice) =>
+            List(Mixed with { Schools = new Dictionary<string, string> { ["setting"] = choice } }).Steps.First(s => s.Code == "dip.0");
         Assert.Equal(("counter", "counter", "fridge"), (Dipped("room").Place, Dipped("counter").Place, Dipped("cold").Place));
         Assert.True(Dipped("cold").Wait < Dipped("counter").Wait);
     }
@@ -118,7 +155,8 @@ public sealed class PrepTests
     [Fact]
     public void Moulds_on_the_counter_take_longer_rounds_than_in_the_fridge()
     {
-        PrepStep Filled(string place) => List(Mixed with { Schools = new Dictionary<string, string> { ["moulds"] = place } }).Steps.Single(s => s.Code == "mould.2.1");
+        PrepStep Filled(string place) =>
+            List(Mixed with { Schools = new Dictionary<string, string> { ["moulds"] = place } }).Steps.Single(s => s.Code == "mould.2.1");
         Assert.True(Filled("counter").Wait > Filled("fridge").Wait);
         Assert.Equal(("counter", "fridge"), (Filled("counter").Place, Filled("fridge").Place));
     }
@@ -129,7 +167,9 @@ public sealed class PrepTests
     public void A_school_or_a_choice_that_is_none_is_told(string school, string choice, string field)
     {
         var schools = new Dictionary<string, string> { [school] = choice };
-        Assert.Contains(CoatingTally.For(Mixed with { Schools = schools }, Tables, Now).Problems, p => p.Field == field && p.Remedy.Said().Contains("Choose", StringComparison.Ordinal));
+        Assert.Contains(
+            CoatingTally.For(Mixed with { Schools = schools }, Tables, Now).Problems,
+            p => p.Field == field && p.Remedy.Said().Contains("Choose", StringComparison.Ordinal));
         Assert.Contains(OwnCheck.Of(new Ways(Schools: schools), Tables), p => p.Field == field);
     }
 
@@ -152,7 +192,12 @@ public sealed class PrepTests
     [Fact]
     public void Every_rule_is_for_something_says_why_and_names_a_choice_that_exists()
     {
-        var known = Tables.Centres.Concat(Tables.Figures).Select(c => c.Code).Concat(Tables.Fillings.Select(f => f.Code)).Concat(Tables.Figures.SelectMany(f => f.Figure!.Work).Select(w => w.Rule)).Concat(["stick.split", "stick.core", "stick.push", "disc"]).ToHashSet();
+        var known = Tables.Centres.Concat(Tables.Figures)
+            .Select(c => c.Code)
+            .Concat(Tables.Fillings.Select(f => f.Code))
+            .Concat(Tables.Figures.SelectMany(f => f.Figure!.Work).Select(w => w.Rule))
+            .Concat(["stick.split", "stick.core", "stick.push", "disc"])
+            .ToHashSet();
         Assert.All(Tables.PrepRules, r =>
         {
             Assert.All(r.For, f => Assert.Contains(f, known));
@@ -178,7 +223,9 @@ public sealed class PrepTests
     {
         // So many berries that the first are dipped days before.
         var order = Order(null, Berries(1900), Berries(1900), Berries(1900), Berries(1900)) with { Pickup = Now.PlusDays(14) };
-        Assert.Contains(List(order).Problems, p => p.Field.StartsWith("lines[", StringComparison.Ordinal) && p.Reason.Said().Contains("keep 24 h", StringComparison.Ordinal));
+        Assert.Contains(
+            List(order).Problems,
+            p => p.Field.StartsWith("lines[", StringComparison.Ordinal) && p.Reason.Said().Contains("keep 24 h", StringComparison.Ordinal));
     }
 
     [Fact]
@@ -232,14 +279,32 @@ public sealed class PrepTests
     [Fact]
     public void Sugar_paste_for_accents_is_made_the_day_before()
     {
-        var order = Order(null, Line("sandwich-cookie", "thin", 24) with { Decor = Decoration.Decor.None with { Parts = [new("accent", 1)] } }) with { Pickup = Now.PlusDays(3) };
+        var order = Order(
+            null, Line(
+                "sandwich-cookie", "thin", 24) with
+            {
+                Decor = Decoration.Decor.None with
+                {
+                    Parts = [
+                    new("accent", 1),
+                ]
+                }
+            }) with
+        {
+            Pickup = Now.PlusDays(
+                3)
+        };
         var list = List(order);
-        var (knead, glue) = (list.Steps.First(s => s.Text.StartsWith("Knead the syrup", StringComparison.Ordinal)), list.Steps.Single(s => s.Stage is Stage.Decorate));
+        var (knead, glue) = (list.Steps.First(s => s.Text.StartsWith("Knead the syrup", StringComparison.Ordinal)), list.Steps.Single(
+            s => s.Stage is Stage.Decorate));
         Assert.True(glue.Starts >= knead.Starts.PlusHours(12));
         Assert.Contains(Need.Of(order, CoatingTally.For(order, Tables, Now), Tables), n => n.Ware == "ingredient.icing-sugar");
 
         // The kitchen's own recipe: for each 100 g of sugar 9 g of syrup and 3 g of water.
-        Assert.Equal([100 / 9.0, 100 / 3.0], knead.Amounts.Skip(1).Select(a => knead.Amounts[0].Mass.Value.Si / a.Mass.Value.Si), (a, b) => Math.Abs(a - b) < 0.1);
+        Assert.Equal(
+            [100 / 9.0, 100 / 3.0],
+            knead.Amounts.Skip(1).Select(a => knead.Amounts[0].Mass.Value.Si / a.Mass.Value.Si),
+            (a, b) => Math.Abs(a - b) < 0.1);
     }
 
     [Fact]

@@ -20,9 +20,17 @@ public class PricingTests
         from packed in Gen.OneOfConst([.. Tables.Wares.Supplies.Select(s => s.Code)])
         from per in Gen.Int[1, 30]
         from thinner in Gen.OneOfConst("flakes", PotDraft.NoThinner)
-        select Order(new(Thinner: thinner), [.. lines]) with { Price = new(how, how is PriceBy.Margin ? value / 100m : value), Packing = [new(packed, 1, per)] };
+        select Order(
+            new(Thinner: thinner), [.. lines]) with
+        {
+            Price = new(how, how is PriceBy.Margin ? value / 100m : value),
+            Packing = [
+                new(packed, 1, per),
+            ]
+        };
 
-    private static Costing Cost(OrderDraft order, TradeTables? tables = null) => Costing.For(order, CoatingTally.For(order, tables ?? Tables, Now), tables ?? Tables);
+    private static Costing Cost(OrderDraft order, TradeTables? tables = null) =>
+        Costing.For(order, CoatingTally.For(order, tables ?? Tables, Now), tables ?? Tables);
 
     private static Costing Cost(params LineDraft[] lines) => Cost(Order(null, lines));
 
@@ -37,9 +45,11 @@ public class PricingTests
             Assert.Equal(costing.Cost.Amount, Sum(costing.Lines.Select(l => l.Cost)));
             Assert.Equal(costing.Price.Value.Amount, Sum(costing.Lines.Select(l => l.Price)));
             Assert.All(costing.Parts, p => Assert.Equal(p.Cost.Value.Amount, Sum(p.Lines)));
-            Assert.All(costing.Parts.SelectMany(p => p.Lines).Append(costing.Price.Value), m => Assert.Equal(Math.Round(m.Amount, 2), m.Amount));
+            Assert.All(
+                costing.Parts.SelectMany(p => p.Lines).Append(costing.Price.Value), m => Assert.Equal(Math.Round(m.Amount, 2), m.Amount));
             Assert.All(costing.Parts, p => Assert.True(p.Cost.Value.Amount > 0 && p.Lines.All(l => l.Amount >= 0), p.Code));
-            Assert.Equal(costing.Cost.Amount - costing.Floor.Amount, costing.Parts.SingleOrDefault(p => p.Code == "time")?.Cost.Value.Amount ?? 0);
+            Assert.Equal(
+                costing.Cost.Amount - costing.Floor.Amount, costing.Parts.SingleOrDefault(p => p.Code == "time")?.Cost.Value.Amount ?? 0);
             Assert.All(costing.Parts, p => Assert.Equal((double)p.Cost.Value.Amount, costing.WorkingOf($"parts.{p.Code}")![^1].Value, 9));
         },
         iter: 120);
@@ -85,8 +95,18 @@ public class PricingTests
     public void The_parts_are_those_that_the_order_has()
     {
         Assert.Equal(["coating", "centres", "spoil", "leftovers", "fuel", "time"], Cost(Berries()).Parts.Select(p => p.Code));
-        var apples = Order(null, Line("apple", "M", 6) with { Decor = Decor.None with { Sprinkles = [new("jimmies", Side.Both, 0.3)] } }) with { Packing = [new("bag")] };
-        Assert.Equal(["coating", "decoration", "centres", "sticks", "spoil", "leftovers", "packing", "fuel", "time"], Cost(apples).Parts.Select(p => p.Code));
+        var apples = Order(
+            null, Line(
+                "apple", "M", 6) with
+            { Decor = Decor.None with { Sprinkles = [new("jimmies", Side.Both, 0.3)] } }) with
+        {
+            Packing = [
+                new("bag"),
+            ]
+        };
+        Assert.Equal(
+            ["coating", "decoration", "centres", "sticks", "spoil", "leftovers", "packing", "fuel", "time"],
+            Cost(apples).Parts.Select(p => p.Code));
     }
 
     [Fact]
@@ -104,10 +124,15 @@ public class PricingTests
     {
         var order = Order(null, Berries());
         var cost = Cost(order);
-        Assert.Contains(Cost(order with { Price = new(PriceBy.Set, 1) }).Problems, p => p.Field == "price.value" && p.Reason.Said().Contains("more is spent", StringComparison.Ordinal));
-        Assert.Contains(Cost(order with { Price = new(PriceBy.Set, cost.Cost.Amount - 1) }).Problems, p => p.Reason.Said().Contains("your hour brings", StringComparison.Ordinal));
+        Assert.Contains(
+            Cost(order with { Price = new(PriceBy.Set, 1) }).Problems,
+            p => p.Field == "price.value" && p.Reason.Said().Contains("more is spent", StringComparison.Ordinal));
+        Assert.Contains(
+            Cost(order with { Price = new(PriceBy.Set, cost.Cost.Amount - 1) }).Problems,
+            p => p.Reason.Said().Contains("your hour brings", StringComparison.Ordinal));
         Assert.Empty(cost.Problems);
-        Assert.Contains(CoatingTally.For(order with { Price = new(PriceBy.Margin, 2) }, Tables, Now).Problems, p => p.Field == "price.value");
+        Assert.Contains(
+            CoatingTally.For(order with { Price = new(PriceBy.Margin, 2) }, Tables, Now).Problems, p => p.Field == "price.value");
     }
 
     [Fact]
@@ -125,7 +150,10 @@ public class PricingTests
         var tables = KitchenTables.For(Tables, OwnThings.None with { Rates = new(Hour: 28, Margin: 0, Step: 0, Deposit: 0.5) });
         var (own, shipped) = (Cost(Order(null, Berries()), tables), Cost(Berries()));
         Assert.Equal(own.Cost, own.Price.Value);
-        Assert.Equal((double)shipped.Parts.Single(p => p.Code == "time").Cost.Value.Amount * 2, (double)own.Parts.Single(p => p.Code == "time").Cost.Value.Amount, 0.02);
+        Assert.Equal(
+            (double)shipped.Parts.Single(p => p.Code == "time").Cost.Value.Amount * 2,
+            (double)own.Parts.Single(p => p.Code == "time").Cost.Value.Amount,
+            0.02);
         Assert.Equal(Math.Ceiling(own.Price.Value.Amount / 2), own.Deposit.Amount);
     }
 
@@ -151,6 +179,9 @@ public class PricingTests
             var tally = CoatingTally.For(order, Tables, Now);
             var scaled = OrderScale.To(order, tally, pieces).Lines.Select(l => l.Amount).ToList();
             Assert.Equal(pieces, scaled.Sum());
-            Assert.All(scaled.Zip(counts), s => Assert.True(s.First >= 1 && (s.First == 1 || Math.Abs(s.First - ((double)s.Second * pieces / counts.Sum())) < counts.Count)));
+            Assert.All(
+                scaled.Zip(counts),
+                s => Assert.True(
+                    s.First >= 1 && (s.First == 1 || Math.Abs(s.First - ((double)s.Second * pieces / counts.Sum())) < counts.Count)));
         });
 }

@@ -21,20 +21,25 @@ public class ProductTests
                     foreach (var vessel in Tables.Vessels)
                     {
                         cases++;
-                        var line = Line(centre.Code, size.Code, 8, Tables.Coating(coating)!.Colours[0].Code, depth.Si, centre.LeastCoats, coating);
+                        var line = Line(
+                            centre.Code, size.Code, 8, Tables.Coating(coating)!.Colours[0].Code, depth.Si, centre.LeastCoats, coating);
                         var tally = In(vessel.Code, line);
                         var named = $"{coating}, {size.Name} {centre.Name}, {depth.In("%"):0} %, {vessel.Name}";
                         var piece = tally.Lines.Single();
                         Assert.True(piece.PerPiece.Value.In("g") is >= 0.2 and <= 80, $"{named}: {piece.PerPiece.Value.In("g"):0.00} g");
                         Assert.True(piece.Film.Value.In("mm") is >= 0.3 and <= 4, $"{named}: {piece.Film.Value.In("mm"):0.00} mm");
-                        Assert.True(piece.Foot.Value.Si <= piece.PerPiece.Value.Si * 0.15, $"{named}: foot {piece.Foot.Value.In("g"):0.00} g");
+                        Assert.True(
+                            piece.Foot.Value.Si <= piece.PerPiece.Value.Si * 0.15, $"{named}: foot {piece.Foot.Value.In("g"):0.00} g");
                         Assert.Equal(tally.Pots.Count == 1, tally.Problems.All(p => p.Severity == Severity.Mind));
                         if (tally.Pots.Count == 0)
                             continue;
                         var pot = tally.Pots[0];
                         Assert.True(pot.Pool.Value.Si >= 0 && pot.ToMelt.Value > pot.OnPieces.Value, named);
                         Assert.True(pot.ToMelt.Value.In("kg") < 4, $"{named}: {pot.ToMelt.Value.In("g"):0} g to melt");
-                        Assert.All(piece.Setting, s => Assert.True(s.TouchDry is { } dry && dry.TotalMinutes is > 0.1 and < 60, $"{named}, {s.Place}: {s.TouchDry}"));
+                        Assert.All(
+                            piece.Setting,
+                            s => Assert.True(
+                                s.TouchDry is { } dry && dry.TotalMinutes is > 0.1 and < 60, $"{named}, {s.Place}: {s.TouchDry}"));
                     }
 
         Assert.True(cases > 300);
@@ -45,7 +50,9 @@ public class ProductTests
     {
         foreach (var centre in Tables.Centres)
             foreach (var size in centre.Sizes)
-                Assert.DoesNotContain(Tally(null, Line(centre.Code, size.Code, 24, depth: centre.UsualDepth.Value.Si, coats: centre.LeastCoats)).Problems, p => p.Severity != Severity.Mind);
+                Assert.DoesNotContain(
+                    Tally(null, Line(centre.Code, size.Code, 24, depth: centre.UsualDepth.Value.Si, coats: centre.LeastCoats)).Problems,
+                    p => p.Severity != Severity.Mind);
     }
 
     /// <summary>Common practice: a cavity heaped level with dry wafers holds about 60 % of its volume in coating; the rest is insert.</summary>

@@ -25,7 +25,8 @@ public class QuickEntryTests
     {
         List<string> words =
         [
-            line.Amount.ToString("0.##", CultureInfo.InvariantCulture) + line.CountedIn switch { CountedIn.Dozens => "dz", CountedIn.Weight => "g", CountedIn.Packs => "pk", _ => "" },
+            line.Amount.ToString(
+                "0.##", CultureInfo.InvariantCulture) + line.CountedIn switch { CountedIn.Dozens => "dz", CountedIn.Weight => "g", CountedIn.Packs => "pk", _ => "" },
             Tables.Centre(line.Centre)!.Sizes.Count > 1 ? $"{line.Centre}/{line.Size}" : line.Centre!,
             line.Coating == Tables.Habits.Coating ? line.Colour! : $"{line.Coating}.{line.Colour}",
             (line.Depth * 100).ToString("0", CultureInfo.InvariantCulture),
@@ -205,7 +206,9 @@ public class QuickEntryTests
                     Assert.Empty(after.NotUnderstood);
                     int Open(Entry entry) => entry.Lines.SelectMany(l => l.Chips).Count(c => c.Reading != Reading.Read);
                     Assert.True(Open(after) < Open(before) || chip.Reading == Reading.Read, $"{chip.Says} → {choice.Text}");
-                    Assert.Contains(after.Lines.SelectMany(l => l.Chips), c => c.Field == chip.Field && c.Says.Contains(choice.Says, StringComparison.Ordinal));
+                    Assert.Contains(
+                        after.Lines.SelectMany(l => l.Chips),
+                        c => c.Field == chip.Field && c.Says.Contains(choice.Says, StringComparison.Ordinal));
                 }
             }
         }
@@ -237,26 +240,45 @@ public class QuickEntryTests
             "24", "a", "half", "dozen", "doz", "lb", "g", "3/4", "½", "66%", "0", "999999999", "strawberries", "berries", "rods", "apples", "large", "xl", "mini", "thin", "navy", "white", "silver", "dark",
             "chocolate", "zigzag", "rings", "letters", "\"AB\"", "number", "sprinkles", "nuts", "tip", "only", "half and half", "two", "coats", "with", "and", "in", "of", ",", ";", "\n", "+", "red", "eyes", "gold dust",
             "standing", "couverture", "meteor", "look", "plum twist", "zzz", "strawbery", "%", "-", "/", "\"", "é", "漢字", "\0", "1e9", "..", "3 /", "both sides", "top third", "packs", "x", "hundred", "twenty");
-        var text = Gen.OneOf(words.Array[0, 14].Select(w => string.Join(' ', w)), words.Array[0, 14].Select(string.Concat), Gen.String[0, 60]);
+        var text = Gen.OneOf(
+            words.Array[0, 14].Select(w => string.Join(' ', w)), words.Array[0, 14].Select(string.Concat), Gen.String[0, 60]);
         var words2 = Tables.Words;
-        var silentWords = words2.Fillers.Concat(words2.Joiners).Concat(words2.Openers).Concat(words2.Alls).Concat(words2.Eaches).Concat(words2.Splits).Concat(words2.Pers).Concat(words2.Whens)
+        var silentWords = words2.Fillers.Concat(words2.Joiners).Concat(words2.Openers).Concat(words2.Alls).Concat(words2.Eaches).Concat(
+            words2.Splits).Concat(
+            words2.Pers).Concat(
+            words2.Whens)
             .SelectMany(w => w.Split(' ')).SelectMany(w => (string[])[w, w.TrimEnd('s')]).Concat(["a", "an"]).ToHashSet();
         text.Sample(
             typed =>
             {
                 var entry = Entry.Read(typed, Tables, Looks, Today);
                 var told = new bool[typed.Length];
-                foreach (var (start, length) in entry.Lines.SelectMany(l => l.Chips).Concat(entry.Order.Chips).Select(c => (c.Start, c.Length)).Concat(entry.NotUnderstood.Select(u => (u.Start, u.Length))))
+                foreach (var (start, length) in entry.Lines.SelectMany(l => l.Chips)
+                    .Concat(entry.Order.Chips)
+                    .Select(c => (c.Start, c.Length))
+                    .Concat(entry.NotUnderstood.Select(u => (u.Start, u.Length))))
                     told.AsSpan(start, length).Fill(true);
-                var rest = string.Concat(typed.Select((c, i) => told[i] || !(char.IsLetterOrDigit(c) || c is '\'' or '’') ? ' ' : char.ToLowerInvariant(c))).Replace("'", "", StringComparison.Ordinal).Replace("’", "", StringComparison.Ordinal).Split(' ', StringSplitOptions.RemoveEmptyEntries);
+                var rest = string.Concat(typed.Select((c, i) => told[i] || !(char.IsLetterOrDigit(c) || c is '\'' or '’')
+                    ? ' '
+                    : char.ToLowerInvariant(c)))
+                    .Replace("'", "", StringComparison.Ordinal)
+                    .Replace("’", "", StringComparison.Ordinal)
+                    .Split(' ', StringSplitOptions.RemoveEmptyEntries);
 
                 // "… on 10 of the rods" names the rods again.
                 HashSet<string> again = ["rod", "berrie", "strawberrie", "strawbery", "apple"];
-                var silent = rest.Where(w => !again.Contains(w.TrimEnd('s')) && !silentWords.Contains(w) && !silentWords.Contains(w.TrimEnd('s')) && w is not ("chocolate" or "choc"));
+                var silent = rest.Where(w => !again.Contains(w.TrimEnd('s'))
+                    && !silentWords.Contains(w)
+                    && !silentWords.Contains(w.TrimEnd('s'))
+                    && w is not ("chocolate" or "choc"));
                 Assert.True(!silent.Any(), $"{string.Join(", ", silent)} in “{typed}”");
-                var tally = CoatingTally.For(new("x", new(2031, 1, 1, 12, 0), "", [.. entry.Lines.Select(l => l.Line)], new Dictionary<string, PotDraft>()), Tables, new(2030, 12, 31, 12, 0));
+                var tally = CoatingTally.For(
+                    new("x", new(2031, 1, 1, 12, 0), "", [.. entry.Lines.Select(l => l.Line)], new Dictionary<string, PotDraft>()),
+                    Tables,
+                    new(2030, 12, 31, 12, 0));
                 // How many pieces there may be, and how many parts fit on one, the order says at its line.
-                Assert.DoesNotContain(tally.Problems, p => p.Severity is Severity.Error && !p.Field.EndsWith("ount", StringComparison.Ordinal));
+                Assert.DoesNotContain(
+                    tally.Problems, p => p.Severity is Severity.Error && !p.Field.EndsWith("ount", StringComparison.Ordinal));
             },
             iter: 1500);
     }

@@ -18,7 +18,9 @@ public sealed class RecipeJsonTests
     public void What_is_written_is_a_recipe_of_the_vocabulary()
     {
         var recipe = JsonNode.Parse(Written(Tables.Fillings[0], Tables))!.AsObject();
-        Assert.Equal(("https://schema.org", "Recipe", "dark ganache"), ((string?)recipe["@context"], (string?)recipe["@type"], (string?)recipe["name"]));
+        Assert.Equal(
+            ("https://schema.org", "Recipe", "dark ganache"),
+            ((string?)recipe["@context"], (string?)recipe["@type"], (string?)recipe["name"]));
         Assert.Equal("60 pieces of 18 g", (string?)recipe["recipeYield"]);
         Assert.Equal(["703.13 g dark chocolate", "421.88 g whipping cream"], recipe["recipeIngredient"]!.AsArray().Select(i => (string)i!));
         var chop = recipe["recipeInstructions"]![0]!;
@@ -67,9 +69,16 @@ public sealed class RecipeJsonTests
     [Fact]
     public void What_gives_no_mass_is_named_line_by_line()
     {
-        var (read, _) = RecipeJson.Read("""{"@type": "https://schema.org/Recipe", "name": "Odd", "recipeIngredient": ["2 cups stardust", "a little salt", "200 g cream"], "recipeInstructions": "Mix.\nRest."}""", Tables);
-        Assert.Equal(["mix[0].grams", "mix[1].grams", "pieces"], read!.Problems.Where(p => p.Severity is Severity.Error).Select(p => p.Field).Order());
-        Assert.Contains(read.Problems, p => p.Reason.Said().Contains("a cups of it weighs", StringComparison.Ordinal) || p.Reason.Said().Contains("2 cups stardust", StringComparison.Ordinal));
+        var (read, _) = RecipeJson.Read(
+            """{"@type": "https://schema.org/Recipe", "name": "Odd", "recipeIngredient": ["2 cups stardust", "a little salt", "200 g cream"], "recipeInstructions": "Mix.\nRest."}""",
+            Tables);
+        Assert.Equal(
+            ["mix[0].grams", "mix[1].grams", "pieces"],
+            read!.Problems.Where(p => p.Severity is Severity.Error).Select(p => p.Field).Order());
+        Assert.Contains(
+            read.Problems,
+            p => p.Reason.Said().Contains("a cups of it weighs", StringComparison.Ordinal)
+                || p.Reason.Said().Contains("2 cups stardust", StringComparison.Ordinal));
         Assert.Contains(read.Problems, p => p.Field == "mix[0].name" && p.Severity is Severity.Mind);
         Assert.Equal(["Mix.", "Rest."], read.Filling.Steps.Select(s => s.Text));
     }

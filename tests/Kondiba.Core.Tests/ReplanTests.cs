@@ -62,12 +62,17 @@ public class ReplanTests
                 }
 
                 again++;
-                Assert.True(PlanChecker.Broken(next.Request, next.Plan) is [], $"{seed}: {string.Join("; ", PlanChecker.Broken(next.Request, next.Plan))}");
+                Assert.True(
+                    PlanChecker.Broken(next.Request, next.Plan) is [],
+                    $"{seed}: {string.Join("; ", PlanChecker.Broken(next.Request, next.Plan))}");
                 foreach (var (code, mark) in arranged.Tasks)
                 {
                     var task = next.Plan.Tasks.Single(t => t.What.Code == code);
-                    Assert.True(mark.At is not { } at || task.Starts == at, $"{seed}: {code} is pinned at {mark.At} and starts at {task.Starts}");
-                    Assert.True(mark.NotBefore is not { } least || task.Starts >= least, $"{seed}: {code} is not to begin before {mark.NotBefore} and starts at {task.Starts}");
+                    Assert.True(
+                        mark.At is not { } at || task.Starts == at, $"{seed}: {code} is pinned at {mark.At} and starts at {task.Starts}");
+                    Assert.True(
+                        mark.NotBefore is not { } least || task.Starts >= least,
+                        $"{seed}: {code} is not to begin before {mark.NotBefore} and starts at {task.Starts}");
                 }
 
                 Assert.Equal(Own(shown.Plan).Select(t => t.What.Code).Order(), Own(next.Plan).Select(t => t.What.Code).Order());
@@ -96,7 +101,13 @@ public class ReplanTests
             case 4:
                 return arranged with { Helpers = [.. arranged.Helpers, new(day, new(new(9, 0), new(13, 0)))] };
             default:
-                return arranged with { Hours = [.. arranged.Hours.Where(h => h.Day != day), new(day, new(new(7, 30), new(random.Next(17, 22), 0)))] };
+                return arranged with
+                {
+                    Hours = [
+                    .. arranged.Hours.Where(h => h.Day != day),
+                    new(day, new(new(7, 30), new(random.Next(17, 22), 0))),
+                ]
+                };
         }
     }
 
@@ -110,7 +121,9 @@ public class ReplanTests
             foreach (var task in Own(shown.Plan).Where((_, i) => i % 4 == 0))
             {
                 var pinned = shown.Again(With(shown.Request.Arranged, task.What.Code, new(At: task.Starts)))!;
-                Assert.Equal(Own(shown.Plan).Select(t => (t.What.Code, t.Starts)).Order(), Own(pinned.Plan).Select(t => (t.What.Code, t.Starts)).Order());
+                Assert.Equal(
+                    Own(shown.Plan).Select(t => (t.What.Code, t.Starts)).Order(),
+                    Own(pinned.Plan).Select(t => (t.What.Code, t.Starts)).Order());
             }
         }
     }
@@ -127,16 +140,20 @@ public class ReplanTests
         var dip = planner.Read(best).Tasks.Single(t => t.What.Code == "rods/dip.0");
 
         // An hour later, then free again and planned from nothing: the same cost, as it is proven best both times.
-        var later = new Shown(request, planner, best).Again(With(Arrangements.None, "rods/dip.0", new(NotBefore: dip.Starts.PlusHours(1))))!;
+        var later = new Shown(
+            request, planner, best).Again(With(Arrangements.None, "rods/dip.0", new(NotBefore: dip.Starts.PlusHours(1))))!;
         Assert.True(later.Plan.Tasks.Single(t => t.What.Code == "rods/dip.0").Starts >= dip.Starts.PlusHours(1));
-        var back = new Planner(request).Solve(Patient with { Quick = false }, new Planner(request).Shifted(later.Solution, later.Planner.Origin));
+        var back = new Planner(request).Solve(
+            Patient with { Quick = false }, new Planner(request).Shifted(later.Solution, later.Planner.Origin));
         Assert.Equal((Outcome.Best, best.Cost), (back.Outcome, back.Cost));
     }
 
     [Fact]
     public void Each_order_is_collected_when_it_was_whatever_another_does()
     {
-        var orders = Enumerable.Range(0, 3).Select(i => Weekend.Order($"o{i}", 2, 10 + (3 * i), Weekend.Dipped("pretzel-rod", "one", 12, "midnight", 0.5))).ToList();
+        var orders = Enumerable.Range(0, 3)
+            .Select(i => Weekend.Order($"o{i}", 2, 10 + (3 * i), Weekend.Dipped("pretzel-rod", "one", 12, "midnight", 0.5)))
+            .ToList();
         var shown = First(Weekend.Request with { Orders = orders })!;
         var last = Own(shown.Plan).Where(t => t.What.Order == "o2").MinBy(t => t.Starts)!;
         var again = shown.Again(With(Arrangements.None, last.What.Code, new(NotBefore: last.Starts.PlusMinutes(10))))!;

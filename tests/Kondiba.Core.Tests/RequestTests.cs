@@ -13,17 +13,43 @@ public class RequestTests
     private static readonly TradeTables Tables = TradeTables.Shipped;
     private static readonly LocalDate Today = new(2030, 12, 2);
 
-    private static readonly string[] Governors = ["flurble", "zot", "hardly", "qqq", "minimal", "optional", "maybe", "lots", "barely", "🚫"];
-    private static readonly string[] Decorations = ["sprinkles", "nonpareils", "chopped nuts", "white drizzle", "silver zigzag", "coconut", "peanuts", "eyes", "gold dust", "3 midnight rings", "a bow", "sugar pearls"];
+    private static readonly string[] Governors = [
+        "flurble",
+        "zot",
+        "hardly",
+        "qqq",
+        "minimal",
+        "optional",
+        "maybe",
+        "lots",
+        "barely",
+        "🚫",
+    ];
+    private static readonly string[] Decorations = [
+        "sprinkles",
+        "nonpareils",
+        "chopped nuts",
+        "white drizzle",
+        "silver zigzag",
+        "coconut",
+        "peanuts",
+        "eyes",
+        "gold dust",
+        "3 midnight rings",
+        "a bow",
+        "sugar pearls",
+    ];
 
     /// <summary>A request and what it means: a line of text, "=" and its lines with what is said of the order, "?" and a stretch for each question.</summary>
     public static TheoryData<string, string, string> Requests()
     {
         var data = new TheoryData<string, string, string>();
-        foreach (var entry in File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "Requests.txt")).Split("\n\n", StringSplitOptions.RemoveEmptyEntries))
+        foreach (var entry in File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "Requests.txt"))
+            .Split("\n\n", StringSplitOptions.RemoveEmptyEntries))
         {
             var rows = entry.Split('\n', StringSplitOptions.RemoveEmptyEntries);
-            data.Add(rows[0].Replace("\\n", "\n", StringComparison.Ordinal), rows[1][2..], string.Join('\n', rows.Skip(2).Select(r => r[2..])));
+            data.Add(
+                rows[0].Replace("\\n", "\n", StringComparison.Ordinal), rows[1][2..], string.Join('\n', rows.Skip(2).Select(r => r[2..])));
         }
 
         return data;
@@ -52,11 +78,21 @@ public class RequestTests
         {
             foreach (var decoration in Decorations)
             {
-                foreach (var text in (string[])[$"12 rods navy, {governor} {decoration}", $"12 rods navy, {decoration} {governor}", $"12 rods navy {governor} {decoration}", $"12 rods navy with {governor} {decoration}", $"12 rods navy with {decoration} {governor}", $"12 rods navy and {governor} the {decoration}", $"24 rods navy, 6 {governor} {decoration}", $"24 rods navy, half {governor} {decoration}"])
+                foreach (var text in (string[])[
+                    $"12 rods navy, {governor} {decoration}",
+                    $"12 rods navy, {decoration} {governor}",
+                    $"12 rods navy {governor} {decoration}",
+                    $"12 rods navy with {governor} {decoration}",
+                    $"12 rods navy with {decoration} {governor}",
+                    $"12 rods navy and {governor} the {decoration}",
+                    $"24 rods navy, 6 {governor} {decoration}",
+                    $"24 rods navy, half {governor} {decoration}",
+                ])
                 {
                     var entry = Read(text);
                     Assert.True(entry.Lines.All(l => l.Line.Decor is null), $"“{text}” became {Short(entry)}");
-                    Assert.True(entry.NotUnderstood.Any(u => u.Text.Contains(governor, StringComparison.Ordinal)), $"“{text}” is not asked about");
+                    Assert.True(
+                        entry.NotUnderstood.Any(u => u.Text.Contains(governor, StringComparison.Ordinal)), $"“{text}” is not asked about");
                 }
             }
         }
@@ -65,7 +101,12 @@ public class RequestTests
     [Fact]
     public void There_is_no_clause_with_a_word_that_is_not_understood()
     {
-        Item Word(string stem, params WordKind[] kinds) => new(new(TokenKind.Word, stem, 0, false, 0, 1), new(TokenKind.Word, stem, 0, false, 0, 1), [.. kinds.Select(k => new Meaning(k, stem, stem))], false);
+        Item Word(string stem, params WordKind[] kinds) =>
+            new(
+                new(TokenKind.Word, stem, 0, false, 0, 1),
+                new(TokenKind.Word, stem, 0, false, 0, 1),
+                [.. kinds.Select(k => new Meaning(k, stem, stem))],
+                false);
         Assert.NotNull(Clause.Of([Word("nuts", WordKind.Sprinkle)], false));
         Assert.Null(Clause.Of([Word("flurble"), Word("nuts", WordKind.Sprinkle)], false));
         Assert.Null(Clause.Of([Word("nuts", WordKind.Sprinkle), Word("flurble")], true));
@@ -76,15 +117,45 @@ public class RequestTests
     [Fact]
     public void A_refusal_never_adds()
     {
-        var refusal = Gen.OneOfConst("no {0}", "without {0}", "w/o {0}", "hold the {0}", "{0} left off", "skip the {0}", "please no {0}", "minus the {0}", "don't add {0}", "not any {0}", "neither {0} nor eyes");
-        var topping = Gen.OneOfConst("nonpareils", "jimmies", "chopped nuts", "coconut flakes", "cookie crumbs", "sugar pearls", "caramel bits", "mini chocolate chips");
-        var other = Gen.OneOfConst("", ", white drizzle", ", half dark half white", " with eyes", ", 6 of them with gold dust", ", boxes of 6", ", for Saturday", ", silver dots on 4", ", the rest of it", " and rings");
+        var refusal = Gen.OneOfConst(
+            "no {0}",
+            "without {0}",
+            "w/o {0}",
+            "hold the {0}",
+            "{0} left off",
+            "skip the {0}",
+            "please no {0}",
+            "minus the {0}",
+            "don't add {0}",
+            "not any {0}",
+            "neither {0} nor eyes");
+        var topping = Gen.OneOfConst(
+            "nonpareils",
+            "jimmies",
+            "chopped nuts",
+            "coconut flakes",
+            "cookie crumbs",
+            "sugar pearls",
+            "caramel bits",
+            "mini chocolate chips");
+        var other = Gen.OneOfConst(
+            "",
+            ", white drizzle",
+            ", half dark half white",
+            " with eyes",
+            ", 6 of them with gold dust",
+            ", boxes of 6",
+            ", for Saturday",
+            ", silver dots on 4",
+            ", the rest of it",
+            " and rings");
         Gen.Select(refusal, topping, other, other, Gen.Bool).Sample((form, what, before, after, comma) =>
         {
             var text = $"12 cookies milk{before}{(comma ? ", " : " ")}{string.Format(CultureInfo.InvariantCulture, form, what)}{after}";
             var entry = Read(text);
             var code = Tables.Decor.Sprinkles.Single(s => s.Name == what).Code;
-            Assert.True(entry.Lines.SelectMany(l => l.Line.Decor?.Sprinkles ?? []).All(s => s.Kind != code), $"“{text}” became {Short(entry)}");
+            Assert.True(
+                entry.Lines.SelectMany(l => l.Line.Decor?.Sprinkles ?? []).All(s => s.Kind != code), $"“{text}” became {Short(entry)}");
         });
     }
 
@@ -92,13 +163,25 @@ public class RequestTests
     [Fact]
     public void The_parts_are_as_many_as_the_whole()
     {
-        var part = Gen.OneOfConst("half with nonpareils", "a third white", "{0} of them with eyes", "{0} teal", "{0} with gold dust", "a quarter of them plain", "silver zigzag on {0}", "the rest coral", "coconut on half", "sprinkles on all except {0}");
+        var part = Gen.OneOfConst(
+            "half with nonpareils",
+            "a third white",
+            "{0} of them with eyes",
+            "{0} teal",
+            "{0} with gold dust",
+            "a quarter of them plain",
+            "silver zigzag on {0}",
+            "the rest coral",
+            "coconut on half",
+            "sprinkles on all except {0}");
         Gen.Select(Gen.Int[4, 400], part, part, part, Gen.Int[1, 60]).Sample((many, one, two, three, few) =>
         {
             string Said(string form) => string.Format(CultureInfo.InvariantCulture, form, few);
             var text = $"{many} cake balls: {Said(one)}, {Said(two)}, {Said(three)}";
             var lines = Read(text).Lines;
-            Assert.True(lines.Sum(l => l.Line.Amount) == many && lines.All(l => l.Line.Amount > 0 && l.Line.CountedIn == CountedIn.Pieces), $"“{text}” became {Short(Read(text))}");
+            Assert.True(
+                lines.Sum(l => l.Line.Amount) == many && lines.All(l => l.Line.Amount > 0 && l.Line.CountedIn == CountedIn.Pieces),
+                $"“{text}” became {Short(Read(text))}");
         });
     }
 
@@ -106,17 +189,59 @@ public class RequestTests
     [Fact]
     public void Nothing_that_was_said_is_lost()
     {
-        var bit = Gen.OneOfConst("7", "19", "half", "two thirds", "teal", "plum", "navy", "nuts", "egg", "gluten", "zigzag", "eyes", "no", "without", "free", "with", "and", ",", "of them", "the rest", "all", "each", "on", "for", "boxes of 6", "rods", "on 4", "except 3", "Saturday", "3pm", "flurble", "sprinkles", "plain", "or", "dozen", "allergic to", "split", "only");
+        var bit = Gen.OneOfConst(
+            "7",
+            "19",
+            "half",
+            "two thirds",
+            "teal",
+            "plum",
+            "navy",
+            "nuts",
+            "egg",
+            "gluten",
+            "zigzag",
+            "eyes",
+            "no",
+            "without",
+            "free",
+            "with",
+            "and",
+            ",",
+            "of them",
+            "the rest",
+            "all",
+            "each",
+            "on",
+            "for",
+            "boxes of 6",
+            "rods",
+            "on 4",
+            "except 3",
+            "Saturday",
+            "3pm",
+            "flurble",
+            "sprinkles",
+            "plain",
+            "or",
+            "dozen",
+            "allergic to",
+            "split",
+            "only");
         bit.Array[1, 12].Sample(words =>
         {
             var text = "24 cookies " + string.Join(' ', words);
             var entry = Read(text);
             var shown = new bool[text.Length];
-            foreach (var (start, length) in entry.Lines.SelectMany(l => l.Chips).Concat(entry.Order.Chips).Select(c => (c.Start, c.Length)).Concat(entry.NotUnderstood.Select(u => (u.Start, u.Length))))
+            foreach (var (start, length) in entry.Lines.SelectMany(l => l.Chips)
+                .Concat(entry.Order.Chips)
+                .Select(c => (c.Start, c.Length))
+                .Concat(entry.NotUnderstood.Select(u => (u.Start, u.Length))))
                 shown.AsSpan(start, length).Fill(true);
             foreach (var word in (string[])["7", "19", "teal", "plum", "navy", "nuts", "egg", "gluten", "flurble", "dozen"])
             {
-                for (var at = text.IndexOf(word, StringComparison.Ordinal); at >= 0; at = text.IndexOf(word, at + 1, StringComparison.Ordinal))
+                for (var at = text.IndexOf(word, StringComparison.Ordinal); at >= 0; at = text.IndexOf(
+                    word, at + 1, StringComparison.Ordinal))
                     Assert.True(shown[at], $"“{word}” is lost in “{text}”: {Short(entry)}");
             }
         }, iter: 3000);
@@ -141,7 +266,13 @@ public class RequestTests
         var o = entry.Order;
         List<string> order =
         [
-            .. ((string?[])[o.Name is null ? null : $"for={o.Name}", o.Day is { } day ? $"day={day.ToString("uuuu-MM-dd", CultureInfo.InvariantCulture)}" : null, o.Time is { } time ? $"at={time.ToString("HH:mm", CultureInfo.InvariantCulture)}" : null, o.Handover is { } handover ? handover.ToString().ToLowerInvariant() : null, o.Place is null ? null : $"to={o.Place}"]).OfType<string>(),
+            .. ((string?[])[
+                o.Name is null ? null : $"for={o.Name}",
+                o.Day is { } day ? $"day={day.ToString("uuuu-MM-dd", CultureInfo.InvariantCulture)}" : null,
+                o.Time is { } time ? $"at={time.ToString("HH:mm", CultureInfo.InvariantCulture)}" : null,
+                o.Handover is { } handover ? handover.ToString().ToLowerInvariant() : null,
+                o.Place is null ? null : $"to={o.Place}",
+            ]).OfType<string>(),
             .. o.Packing.Select(p => $"{p.Supply}/{p.Per}"),
             .. o.Allergies.Select(a => $"no={a}"),
         ];

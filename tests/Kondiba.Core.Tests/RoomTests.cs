@@ -26,7 +26,8 @@ public class RoomTests
         return plan;
     }
 
-    private static List<DayTray> Boxes(Plan plan) => [.. plan.Trays.Where(t => plan.Tasks.Single(d => d.What.Code == t.Task).What.Stage is Stage.Pack)];
+    private static List<DayTray> Boxes(Plan plan) =>
+        [.. plan.Trays.Where(t => plan.Tasks.Single(d => d.What.Code == t.Task).What.Stage is Stage.Pack)];
 
     [Fact]
     public void Boxes_are_stacked_and_take_a_part_of_the_room_that_trays_did()
@@ -44,7 +45,19 @@ public class RoomTests
     {
         // Forty large apples are eight trays to set, and less than three in boxes: they are packed as they get hard.
         var apples = Weekend.Order("apples", 1, 17, Weekend.Dipped("apple", "L", 40, "dark", 1));
-        var request = Request(apples) with { Tables = Tables with { Setting = Tables.Setting with { Places = [.. Tables.Setting.Places.Select(p => p.Code == "fridge" ? p with { Trays = 4 } : p)] } } };
+        var request = Request(
+            apples) with
+        {
+            Tables = Tables with
+            {
+                Setting = Tables.Setting with
+                {
+                    Places = [
+                .. Tables.Setting.Places.Select(p => p.Code == "fridge" ? p with { Trays = 4 } : p),
+            ]
+                }
+            }
+        };
         var plan = Planned(request);
         Assert.Equal(40, plan.Tasks.Where(t => t.What.Stage is Stage.Pack).Sum(t => t.What.Pieces));
         Assert.Contains(Boxes(plan), b => b.Trays < 1);
@@ -61,7 +74,8 @@ public class RoomTests
         {
             foreach (var tray in plan.Trays.Where(t => t.Place == place.Place))
             {
-                var there = plan.Trays.Where(t => t.Place == place.Place && t.Starts <= tray.Starts && t.Ends > tray.Starts).Sum(t => t.Trays);
+                var there = plan.Trays.Where(t => t.Place == place.Place && t.Starts <= tray.Starts && t.Ends > tray.Starts)
+                    .Sum(t => t.Trays);
                 Assert.Equal(there > place.Has - 1 + 1e-9, place.Full.Any(f => f.From <= tray.Starts && f.To > tray.Starts));
             }
         }
@@ -105,8 +119,27 @@ public class RoomTests
         return what switch
         {
             "a pot" => request with { Tables = tables with { Working = tables.Working with { Pots = tables.Working.Pots + 1 } } },
-            "a tray in the fridge" => request with { Tables = tables with { Setting = tables.Setting with { Places = [.. tables.Setting.Places.Select(p => p.Code == "fridge" ? p with { Trays = p.Trays + 1 } : p)] } } },
-            "a longer day" => request with { Arranged = arranged with { Hours = [.. Enumerable.Range(0, 2).Select(d => new HoursOn(Today.PlusDays(d), new(new(6, 0), new(22, 0))))] } },
+            "a tray in the fridge" => request with
+            {
+                Tables = tables with
+                {
+                    Setting = tables.Setting with
+                    {
+                        Places = [
+                .. tables.Setting.Places.Select(p => p.Code == "fridge" ? p with { Trays = p.Trays + 1 } : p),
+            ]
+                    }
+                }
+            },
+            "a longer day" => request with
+            {
+                Arranged = arranged with
+                {
+                    Hours = [
+                .. Enumerable.Range(0, 2).Select(d => new HoursOn(Today.PlusDays(d), new(new(6, 0), new(22, 0)))),
+            ]
+                }
+            },
             _ => request with { Arranged = arranged with { Helpers = [new(Today.PlusDays(1), new(new(9, 0), new(13, 0)))] } },
         };
     }
@@ -115,13 +148,26 @@ public class RoomTests
     private static PlanRequest Small(Random random)
     {
         int Of(int from, int to) => random.Next(from, to + 1);
-        (string, string, double)[] kinds = [("pretzel-rod", "one", 0.5), ("pretzel-twist", "mini", 1), ("sandwich-cookie", "thin", 1), ("marshmallow", "one", 0.66)];
+        (string, string, double)[] kinds = [
+            ("pretzel-rod", "one", 0.5),
+            ("pretzel-twist", "mini", 1),
+            ("sandwich-cookie", "thin", 1),
+            ("marshmallow", "one", 0.66),
+        ];
         string[] colours = ["dark", "midnight", "teal"];
-        LineDraft Line() => kinds[Of(0, kinds.Length - 1)] is var (centre, size, depth) ? Weekend.Dipped(centre, size, Of(6, 24), colours[Of(0, 2)], depth, Of(0, 2) == 0 ? "white" : null) : null!;
+        LineDraft Line() =>
+            kinds[Of(0, kinds.Length - 1)] is var (centre, size, depth)
+                ? Weekend.Dipped(centre, size, Of(6, 24), colours[Of(0, 2)], depth, Of(0, 2) == 0 ? "white" : null)
+                : null!;
         var tables = Tables with
         {
             Working = Tables.Working with { Pots = 1, Wells = 1 },
-            Setting = Tables.Setting with { Places = [.. Tables.Setting.Places.Select(p => p with { Trays = p.Code == Place.Room ? 2 : p.Code == "fridge" ? 1 : 0 })] },
+            Setting = Tables.Setting with
+            {
+                Places = [
+                .. Tables.Setting.Places.Select(p => p with { Trays = p.Code == Place.Room ? 2 : p.Code == "fridge" ? 1 : 0 }),
+            ]
+            },
         };
         var orders = Enumerable.Range(0, Of(1, 2)).Select(i => Weekend.Order($"o{i}", 1, Of(11, 14), Line())).ToArray();
         var hours = Enumerable.Range(0, 2).Select(d => new HoursOn(Today.PlusDays(d), new(new(9, 0), new(Of(11, 14), 0)))).ToList();

@@ -13,10 +13,16 @@ public class SettingCourseTests
     private static readonly SettingConstants Plain = C with { LatentHeat = new(default, Source.Entered) };
 
     private static DippedPiece Piece(double filmMm, double celsius, double centre, double grams, Posture posture = Posture.Flat) => new(
-        Quantities.Of<Length>(filmMm, "mm"), Quantities.Of<Area>(40, "cm²"), Quantities.Of<Area>(6, "cm²"), new(1250), Quantities.Of<Temperature>(celsius, "°C"), C.Family("lauric"), default,
-        new(Quantities.Of<Mass>(grams, "g"), Source.Entered), new(new(1800), Source.Entered), new(Quantities.Of<Temperature>(centre, "°C"), Source.Entered), Posture: posture);
+        Quantities.Of<Length>(
+            filmMm, "mm"), Quantities.Of<Area>(
+                40, "cm²"), Quantities.Of<Area>(
+                    6, "cm²"), new(1250), Quantities.Of<Temperature>(celsius, "°C"), C.Family("lauric"), default,
+        new(
+            Quantities.Of<Mass>(grams, "g"), Source.Entered), new(
+                new(1800), Source.Entered), new(Quantities.Of<Temperature>(centre, "°C"), Source.Entered), Posture: posture);
 
-    private static Place At(double celsius) => new("test", "test", new(Quantities.Of<Temperature>(celsius, "°C"), Source.Entered), new(new(0.5), Source.Entered), 1);
+    private static Place At(double celsius) =>
+        new("test", "test", new(Quantities.Of<Temperature>(celsius, "°C"), Source.Entered), new(new(0.5), Source.Entered), 1);
 
     /// <summary>
     /// Two bodies that exchange heat with the air and with one another: without latent heat a linear pair of equations, solved by the
@@ -24,7 +30,8 @@ public class SettingCourseTests
     /// </summary>
     [Fact]
     public void Film_and_centre_cool_as_two_linear_bodies_do() =>
-        Gen.Select(Gen.Double[0.5, 4], Gen.Double[30, 45], Gen.Double[-18, 30], Gen.Double[2, 60], Gen.Double[-18, 25]).Sample((film, dipped, centre, grams, air) =>
+        Gen.Select(
+            Gen.Double[0.5, 4], Gen.Double[30, 45], Gen.Double[-18, 30], Gen.Double[2, 60], Gen.Double[-18, 25]).Sample((film, dipped, centre, grams, air) =>
         {
             const int Points = 40;
             var until = Duration.FromMinutes(40);
@@ -52,7 +59,9 @@ public class SettingCourseTests
 
     [Fact]
     public void In_the_end_film_and_centre_are_as_warm_as_the_air() =>
-        Gen.Select(Gen.Double[0.5, 3], Gen.Double[-18, 26], Gen.OneOfConst(Posture.Flat, Posture.Upright, Posture.Mould)).Sample((film, air, posture) =>
+        Gen.Select(
+            Gen.Double[0.5, 3], Gen.Double[-18, 26], Gen.OneOfConst(
+                Posture.Flat, Posture.Upright, Posture.Mould)).Sample((film, air, posture) =>
         {
             var end = SettingModel.Course(Piece(film, 36, 20, 12, posture), At(air), Duration.FromHours(24), 2, C)[^1];
             Assert.Equal(air, end.Film.Si - 273.15, 0.05);

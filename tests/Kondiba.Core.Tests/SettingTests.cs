@@ -15,13 +15,26 @@ public class SettingTests
     private static readonly Sourced<HeatCapacity> CookieHeat = new(new(1800), Source.Entered);
 
     private static DippedPiece Piece(double filmMm = 2, double centre = 21, Posture posture = Posture.Flat) =>
-        new(Quantities.Of<Length>(filmMm, "mm"), Quantities.Of<Area>(46, "cm²"), Quantities.Of<Area>(3, "cm²"), new(1250), Quantities.Of<Temperature>(35, "°C"), C.Family("lauric"), default, Cookie, CookieHeat, new(Quantities.Of<Temperature>(centre, "°C"), Source.Entered), Posture: posture);
+        new(
+            Quantities.Of<Length>(filmMm, "mm"),
+            Quantities.Of<Area>(46, "cm²"),
+            Quantities.Of<Area>(3, "cm²"),
+            new(1250),
+            Quantities.Of<Temperature>(35, "°C"),
+            C.Family("lauric"),
+            default,
+            Cookie,
+            CookieHeat,
+            new(Quantities.Of<Temperature>(centre, "°C"), Source.Entered),
+            Posture: posture);
 
-    private static Place At(double celsius, double humidity = 0.5) => new("test", "test", new(Quantities.Of<Temperature>(celsius, "°C"), Source.Entered), new(new(humidity), Source.Entered), 1);
+    private static Place At(double celsius, double humidity = 0.5) =>
+        new("test", "test", new(Quantities.Of<Temperature>(celsius, "°C"), Source.Entered), new(new(humidity), Source.Entered), 1);
 
     private static Place Shipped(string code) => C.Places.First(p => p.Code == code);
 
-    private static LineTally Line(string centre, string size, double depth = 1, int coats = 1) => Orders.Tally(null, Orders.Line(centre, size, 12, depth: depth) with { Coats = coats }).Lines[0];
+    private static LineTally Line(string centre, string size, double depth = 1, int coats = 1) =>
+        Orders.Tally(null, Orders.Line(centre, size, 12, depth: depth) with { Coats = coats }).Lines[0];
 
     /// <summary>Common practice has fruit rings, dipped frozen, set within seconds; a thawed one takes as long as any other piece.</summary>
     [Fact]
@@ -37,7 +50,13 @@ public class SettingTests
     public void A_cold_berry_sets_sooner_than_a_warm_one()
     {
         var warm = Orders.Tally(null, Orders.Line("strawberry", "L", 12, depth: 0.75)).Lines[0];
-        var cold = CoatingTally.For(Orders.Order(null, Orders.Line("strawberry", "L", 12, depth: 0.75)) with { Schools = new Dictionary<string, string> { ["berries"] = "chilled" } }, Tables, Orders.Now).Lines[0];
+        var cold = CoatingTally.For(
+            Orders.Order(
+                null, Orders.Line(
+                    "strawberry", "L", 12, depth: 0.75)) with
+            { Schools = new Dictionary<string, string> { ["berries"] = "chilled" } },
+            Tables,
+            Orders.Now).Lines[0];
         Assert.True(cold.Setting[0].TouchDry < warm.Setting[0].TouchDry);
         Assert.Equal(4, cold.Piece.CentreAt.Value.In("°C"), 1e-9);
     }
@@ -50,7 +69,8 @@ public class SettingTests
         Assert.Null(time.HandleHard);
         Assert.InRange(Piece().Fat.WarmestFor(C.HandleHard.Value, default).In("°C"), 26, 27);
         var hot = C with { Places = [At(27.5) with { Code = Place.Room }, .. C.Places.Skip(1)] };
-        Assert.Contains("Set it in the fridge or in the freezer.", Chill.For(Piece(), hot.Room, time, hot).Advice.Said(), StringComparison.Ordinal);
+        Assert.Contains(
+            "Set it in the fridge or in the freezer.", Chill.For(Piece(), hot.Room, time, hot).Advice.Said(), StringComparison.Ordinal);
         Assert.NotNull(SettingModel.For(Piece(), At(26), C).HandleHard);
         Assert.Null(SettingModel.For(Piece(), At(40), C).TouchDry);
     }
@@ -63,7 +83,10 @@ public class SettingTests
     public void Rooms_differ_gradually(string centre)
     {
         var piece = Line(centre, Tables.Centre(centre)!.Sizes[0].Code).Piece;
-        double Hard(double air) => SettingModel.For(piece with { CentreAt = new(Quantities.Of<Temperature>(air, "°C"), Source.Entered) }, At(air), C).HandleHard!.Value.TotalMinutes;
+        double Hard(double air) =>
+            SettingModel.For(
+                piece with { CentreAt = new(Quantities.Of<Temperature>(air, "°C"), Source.Entered) }, At(
+                    air), C).HandleHard!.Value.TotalMinutes;
         Assert.InRange(Hard(24) / Hard(20), 2 / 1.35, 2 * 1.35);
 
         // From a quarter of a degree to the next it never jumps, up to where it ends.
@@ -94,7 +117,8 @@ public class SettingTests
             var (n, first) = (fat.Order.Value.Si, fat.Seed.Value.Si / solid);
             foreach (var point in SettingModel.Course(held, At(air), Duration.FromMinutes(90), 30, C))
             {
-                var left = Math.Pow(1 + ((Math.Pow(1 - first, 1 - n) - 1) * Math.Exp(-(1 - n) * rate * point.At.TotalSeconds)), 1 / (1 - n));
+                var left = Math.Pow(
+                    1 + ((Math.Pow(1 - first, 1 - n) - 1) * Math.Exp(-(1 - n) * rate * point.At.TotalSeconds)), 1 / (1 - n));
                 Assert.Equal(solid * (1 - left), point.Set.Si, 0.002);
             }
         }, iter: 40);
@@ -133,7 +157,8 @@ public class SettingTests
     public void A_plain_film_cools_by_Newtons_law()
     {
         var plain = C with { LatentHeat = new(default, Source.Entered), CoreExchange = new(default, Source.Entered) };
-        var seconds = SettingModel.FilmFalls(new(Piece(), Quantities.Of<Temperature>(10, "°C"), plain), Quantities.Of<Temperature>(27, "°C"))!.Value.TotalSeconds;
+        var seconds = SettingModel.FilmFalls(
+            new(Piece(), Quantities.Of<Temperature>(10, "°C"), plain), Quantities.Of<Temperature>(27, "°C"))!.Value.TotalSeconds;
         Assert.Equal(0.002 * 1250 * 1600 / 9 * Math.Log((35.0 - 10) / (27 - 10)), seconds, 1.0);
     }
 
@@ -145,7 +170,8 @@ public class SettingTests
             const int Points = 7200;
             var (piece, until) = (Piece(film, centre), Duration.FromHours(2));
             var course = SettingModel.Course(piece, At(air), until, Points, C);
-            double Heat(SettingPoint p) => (film / 1000 * 1250 * 46e-4 * ((1600 * p.Film.Si) - (40_000 * p.Set.Si))) + (0.011 * 1800 * p.Centre.Si);
+            double Heat(SettingPoint p) =>
+                (film / 1000 * 1250 * 46e-4 * ((1600 * p.Film.Si) - (40_000 * p.Set.Si))) + (0.011 * 1800 * p.Centre.Si);
             double Flux(SettingPoint p) => 9 * ((46e-4 * (p.Film.Si - air - 273.15)) + (3e-4 * (p.Centre.Si - air - 273.15)));
             var step = until.TotalSeconds / Points;
             var (lost, moved) = (0.0, 0.0);
@@ -160,7 +186,14 @@ public class SettingTests
 
     [Fact]
     public void Thicker_films_warmer_air_and_warmer_centres_take_longer_and_touch_dry_comes_first() =>
-        Gen.Select(Gen.Double[0.5, 4], Gen.Double[0, 2], Gen.Double[-20, 18], Gen.Double[0, 3], Gen.Double[-18, 22], Gen.Double[0, 5], Gen.Enum<Posture>()).Sample((film, thicker, air, warmer, centre, hotter, posture) =>
+        Gen.Select(
+            Gen.Double[0.5, 4],
+            Gen.Double[0, 2],
+            Gen.Double[-20, 18],
+            Gen.Double[0, 3],
+            Gen.Double[-18, 22],
+            Gen.Double[0, 5],
+            Gen.Enum<Posture>()).Sample((film, thicker, air, warmer, centre, hotter, posture) =>
         {
             var base_ = SettingModel.For(Piece(film, centre, posture), At(air), C);
             Assert.True(base_.Wet <= base_.TouchDry && base_.TouchDry <= base_.HandleHard);
@@ -205,7 +238,8 @@ public class SettingTests
     [Fact]
     public void In_a_muggy_room_it_is_wet_before_it_is_hard_and_in_a_dry_one_never()
     {
-        SettingConstants In(double air, double humidity) => C with { Places = [At(air, humidity) with { Code = Place.Room }, .. C.Places.Skip(1)] };
+        SettingConstants In(double air, double humidity) =>
+            C with { Places = [At(air, humidity) with { Code = Place.Room }, .. C.Places.Skip(1)] };
         var fridge = Shipped("fridge");
         Chill Of(SettingConstants c) => Chill.For(Piece(), fridge, SettingModel.For(Piece(), fridge, c), c);
         Assert.NotEqual(Sticky.Dry, Of(In(28, 0.85)).Hard);
@@ -213,6 +247,7 @@ public class SettingTests
         var dry = Of(In(18, 0.3));
         Assert.Equal((null, Sticky.Dry, Sticky.Dry, null), (dry.Longest, dry.Hard, dry.Through, dry.WarmPast));
         Gen.Select(Gen.Double[18, 28], Gen.Double[0.3, 0.8], Gen.Double[0, 0.15]).Sample((air, humidity, more) =>
-            Assert.True((Of(In(air, humidity + more)).Longest ?? Duration.MaxValue) <= (Of(In(air, humidity)).Longest ?? Duration.MaxValue)));
+            Assert.True(
+                (Of(In(air, humidity + more)).Longest ?? Duration.MaxValue) <= (Of(In(air, humidity)).Longest ?? Duration.MaxValue)));
     }
 }

@@ -14,7 +14,8 @@ public class ShortageTests
     private static readonly PlannedOrder Rods = Weekend.Order("rods", 1, 12, Weekend.Dipped("pretzel-rod", "one", 24, "midnight", 0.5));
     private static readonly PlannedOrder Twists = Weekend.Order("twists", 1, 14, Weekend.Dipped("pretzel-twist", "mini", 24, "teal", 1));
 
-    private static PlanRequest Request(IReadOnlyList<HoursOn> hours, params PlannedOrder[] orders) => new(orders, Tables, Arrangements.None with { Hours = hours }, Weekend.Now);
+    private static PlanRequest Request(IReadOnlyList<HoursOn> hours, params PlannedOrder[] orders) =>
+        new(orders, Tables, Arrangements.None with { Hours = hours }, Weekend.Now);
 
     private static (Planner Planner, Plan Plan) Short(PlanRequest request)
     {
@@ -34,7 +35,8 @@ public class ShortageTests
         var problem = planner.Problem;
         var all = problem.Tasks.Sum(t => t.Lasts) + problem.Colours.Sum(c => c.Lasts + c.Washes);
         Assert.Equal(all, plan.Shortages.Sum(s => s.Much));
-        Assert.Equal(all, plan.Tasks.Where(t => t.Worker == "nobody").Sum(t => Period.Between(t.Starts, t.Ends, PeriodUnits.Minutes).Minutes));
+        Assert.Equal(
+            all, plan.Tasks.Where(t => t.Worker == "nobody").Sum(t => Period.Between(t.Starts, t.Ends, PeriodUnits.Minutes).Minutes));
     }
 
     [Theory]
@@ -53,7 +55,17 @@ public class ShortageTests
     [Fact]
     public void Where_hands_are_no_help_room_is_short_and_no_hands()
     {
-        var none = Tables with { Setting = Tables.Setting with { Places = [.. Tables.Setting.Places.Select(p => p with { Trays = p.Code == Setting.Place.Room ? 1 : 0, Air = new(Quantities.Of<Temperature>(15, "°C"), Source.Entered) })] } };
+        var none = Tables with
+        {
+            Setting = Tables.Setting with
+            {
+                Places = [
+            .. Tables.Setting.Places.Select(p => p with { Trays = p.Code == Setting.Place.Room
+                ? 1
+                : 0, Air = new(Quantities.Of<Temperature>(15, "°C"), Source.Entered) }),
+        ]
+            }
+        };
 
         // Two trays of berries that are dipped within an hour of the other, on a counter that takes one.
         var berries = Weekend.Order("berries", 1, 12, Weekend.Dipped("strawberry", "L", 60, "dark", 0.75));
@@ -81,7 +93,10 @@ public class ShortageTests
     {
         var early = Rods with { Draft = Rods.Draft with { Pickup = Today.PlusDays(1).At(new(9, 0)) } };
         var (_, plan) = Short(Request(Closed, early));
-        Assert.All(plan.Tasks.Where(t => t.Worker is not null), t => Assert.True(t.Starts.TimeOfDay >= new LocalTime(5, 0) && t.Ends.TimeOfDay <= new LocalTime(23, 30), $"{t.What.Title} {t.Starts}"));
+        Assert.All(
+            plan.Tasks.Where(t => t.Worker is not null),
+            t => Assert.True(
+                t.Starts.TimeOfDay >= new LocalTime(5, 0) && t.Ends.TimeOfDay <= new LocalTime(23, 30), $"{t.What.Title} {t.Starts}"));
     }
 
     [Fact]
@@ -94,7 +109,9 @@ public class ShortageTests
         Assert.Equal(request.Orders[1], later.Orders[1]);
 
         var instead = new Remedy("twists", null, new("rods", null, 0, "pretzel-twist", "mini", 1)).In(request).Orders[0].Draft;
-        Assert.Equal(("pretzel-twist", "mini", 1.0, 24.0, "midnight"), (instead.Lines[0].Centre, instead.Lines[0].Size, instead.Lines[0].Depth, instead.Lines[0].Amount, instead.Lines[0].Colour));
+        Assert.Equal(
+            ("pretzel-twist", "mini", 1.0, 24.0, "midnight"),
+            (instead.Lines[0].Centre, instead.Lines[0].Size, instead.Lines[0].Depth, instead.Lines[0].Amount, instead.Lines[0].Colour));
         Assert.Empty(CoatingTally.For(instead, Tables, Weekend.Now).Problems);
 
         var arranged = Arrangements.None with { Hours = Closed };

@@ -9,7 +9,9 @@ namespace Kondiba.Core.Tests;
 /// <summary>Dips at an angle, against closed forms and against points scattered over the surface.</summary>
 public class SlantTests
 {
-    private static readonly Shape[] Round = [.. Tables.Centres.Where(c => c.Shape is "ball" or "berry" or "rod").SelectMany(c => c.Sizes).Select(s => s.Shape)];
+    private static readonly Shape[] Round = [
+        .. Tables.Centres.Where(c => c.Shape is "ball" or "berry" or "rod").SelectMany(c => c.Sizes).Select(s => s.Shape),
+    ];
     private static readonly Shape[] All = [.. Tables.Centres.SelectMany(c => c.Sizes).Select(s => s.Shape).Where(s => s is not Cavity)];
 
     [Theory]
@@ -55,7 +57,8 @@ public class SlantTests
                     var band = shape.DippedArea(new(z / shape.Length.Si)).Si - before;
                     before += band;
                     var middle = z - (shape.Length.Si / bands / 2);
-                    var hit = Enumerable.Range(0, around).Count(k => (HalfAt(middle) * Cos(2 * PI * (k + 0.5) / around) * Sin(angle)) + (middle * Cos(angle)) <= upTo);
+                    var hit = Enumerable.Range(0, around)
+                        .Count(k => (HalfAt(middle) * Cos(2 * PI * (k + 0.5) / around) * Sin(angle)) + (middle * Cos(angle)) <= upTo);
                     under += band * hit / around;
                 }
 

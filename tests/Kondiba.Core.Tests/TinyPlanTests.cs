@@ -66,10 +66,20 @@ public class TinyPlanTests
                 stays.Add(new($"s{i}", $"t{i}", [], ends, Choices()));
         }
 
-        return new(ends, [new("me", Of(0, 2) == 0 ? [new(0, 4), new(Of(5, 6), ends)] : [new(0, ends)])], [Place("a"), Place("b")], tasks, stays, [], [], [], new(Span: 1));
+        return new(
+            ends,
+            [new("me", Of(0, 2) == 0 ? [new(0, 4), new(Of(5, 6), ends)] : [new(0, ends)])],
+            [Place("a"), Place("b")],
+            tasks,
+            stays,
+            [],
+            [],
+            [],
+            new(Span: 1));
 
         Resource Place(string code) => new(code, Of(1, 2), Of(0, 2) == 0 ? [new(new(Of(2, 5), Of(6, 8)), 1)] : []);
-        List<Standing> Choices() => [new("a", Of(1, 2), Of(0, 2), Of(0, 1) == 0 ? Of(3, 5) : null), .. Of(0, 1) == 0 ? (Standing[])[new("b", 1, Of(0, 3))] : []];
+        List<Standing> Choices() =>
+            [new("a", Of(1, 2), Of(0, 2), Of(0, 1) == 0 ? Of(3, 5) : null), .. Of(0, 1) == 0 ? (Standing[])[new("b", 1, Of(0, 3))] : []];
     }
 
     /// <summary>Two or three dips of one colour, that holds for a while only, in limits that may keep them apart.</summary>
@@ -84,6 +94,15 @@ public class TinyPlanTests
             tasks.Add(new($"t{i}", Of(1, 2), [], earliest, Math.Min(ends, earliest + Of(3, 6))));
         }
 
-        return new(ends, [new("me", [new(0, ends)])], [], tasks, [], [], [new("dark", Of(1, 2), Of(0, 2), Of(2, 5), 1, [], 1, [.. tasks.Select(t => t.Code)])], [], new(Hands: 1));
+        return new(
+            ends,
+            [new("me", [new(0, ends)])],
+            [],
+            tasks,
+            [],
+            [],
+            [new("dark", Of(1, 2), Of(0, 2), Of(2, 5), 1, [], 1, [.. tasks.Select(t => t.Code)])],
+            [],
+            new(Hands: 1));
     }
 }

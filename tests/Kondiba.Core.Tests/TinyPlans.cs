@@ -48,7 +48,9 @@ internal static class TinyPlans
             var task = tasks[i];
             for (var start = task.Earliest; start + task.Lasts <= task.Latest; start++)
             {
-                if (task.At is { } at && at != start || !Worked(problem, start, task.Lasts) || tasks.Take(i).Any(t => Overlap(starts[t.Code], t.Lasts, start, task.Lasts)))
+                if (task.At is { } at && at != start
+                    || !Worked(problem, start, task.Lasts)
+                    || tasks.Take(i).Any(t => Overlap(starts[t.Code], t.Lasts, start, task.Lasts)))
                     continue;
                 var waited = task.After.Select(a => (start - starts[a.Task] - tasks.First(t => t.Code == a.Task).Lasts, a));
                 if (waited.Any(w => w.Item1 < w.a.Least || w.Item1 > w.a.Most))
@@ -61,12 +63,14 @@ internal static class TinyPlans
         }
     }
 
-    private static bool Worked(PlanProblem problem, int start, int lasts) => lasts == 0 || problem.Workers[0].Hours.Any(h => h.From <= start && h.To >= start + lasts);
+    private static bool Worked(PlanProblem problem, int start, int lasts) =>
+        lasts == 0 || problem.Workers[0].Hours.Any(h => h.From <= start && h.To >= start + lasts);
 
     private static bool Overlap(int a, int aLasts, int b, int bLasts) => aLasts > 0 && bLasts > 0 && a < b + bLasts && b < a + aLasts;
 
     /// <summary>Whether every stay from the i-th on finds a place, minute by minute.</summary>
-    private static bool Stands(PlanProblem problem, Dictionary<string, int> starts, int i, List<(string Place, int From, int To, int Takes)> taken)
+    private static bool Stands(
+        PlanProblem problem, Dictionary<string, int> starts, int i, List<(string Place, int From, int To, int Takes)> taken)
     {
         if (i == problem.Stays.Count)
             return true;
@@ -114,7 +118,8 @@ internal static class TinyPlans
                     {
                         if (Overlap(melt, colour.Lasts, wash, colour.Washes) || !Free(wash, colour.Washes, busy))
                             continue;
-                        var rest = From([.. left.Skip(share)], wash + colour.Washes, made + 1, [.. busy, (melt, colour.Lasts), (wash, colour.Washes)]);
+                        var rest = From(
+                            [.. left.Skip(share)], wash + colour.Washes, made + 1, [.. busy, (melt, colour.Lasts), (wash, colour.Washes)]);
                         if (rest is { } found && !(found >= best))
                             best = found;
                     }
@@ -124,6 +129,7 @@ internal static class TinyPlans
             return best;
         }
 
-        bool Free(int start, int lasts, List<(int Start, int Lasts)> busy) => Worked(problem, start, lasts) && !busy.Exists(b => Overlap(b.Start, b.Lasts, start, lasts));
+        bool Free(int start, int lasts, List<(int Start, int Lasts)> busy) =>
+            Worked(problem, start, lasts) && !busy.Exists(b => Overlap(b.Start, b.Lasts, start, lasts));
     }
 }

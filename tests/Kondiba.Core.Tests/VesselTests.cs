@@ -29,7 +29,8 @@ public class VesselTests
     [Fact]
     public void Half_an_insert_holds_half_and_takes_pieces_half_as_wide()
     {
-        var (whole, half) = (new RoundVessel("w", "w", [], Mm(160), Mm(160), Mm(90)), new RoundVessel("h", "h", [], Mm(160), Mm(160), Mm(90), Halved: true));
+        var (whole, half) = (new RoundVessel(
+            "w", "w", [], Mm(160), Mm(160), Mm(90)), new RoundVessel("h", "h", [], Mm(160), Mm(160), Mm(90), Halved: true));
         Assert.Equal(whole.Capacity.Si / 2, half.Capacity.Si, 12);
         Assert.Equal((160, 80), (whole.Opening.In("mm"), half.Opening.In("mm")));
         var way = Tables.Dipping.Fork;

@@ -20,7 +20,8 @@ public class WarmPotTests
         return (planner, planner.Read(planner.Tidy(solution)));
     }
 
-    private static Arrangements With(params (string Task, TaskMark Mark)[] marks) => Arrangements.None with { Tasks = marks.ToDictionary(m => m.Task, m => m.Mark) };
+    private static Arrangements With(params (string Task, TaskMark Mark)[] marks) =>
+        Arrangements.None with { Tasks = marks.ToDictionary(m => m.Task, m => m.Mark) };
 
     private static List<DayTask> Dips(Plan plan) => [.. plan.Tasks.Where(t => t.What.Pots.Count > 0 && t.What.Stage is Prep.Stage.Dip)];
 
@@ -99,7 +100,9 @@ public class WarmPotTests
         var (_, plan) = Planned(Now, Arrangements.None);
         var first = Dips(plan)[0];
         var arranged = With(
-            (first.What.Code, new(Done: Now.PlusMinutes(60))), ($"melt.{plan.Melts[0].Pot}.1", new(Done: Now.PlusMinutes(30))), ($"wash.{plan.Melts[0].Pot}.1", new(Done: Now.PlusMinutes(70))));
+            (first.What.Code, new(
+                Done: Now.PlusMinutes(60))), ($"melt.{plan.Melts[0].Pot}.1", new(
+                    Done: Now.PlusMinutes(30))), ($"wash.{plan.Melts[0].Pot}.1", new(Done: Now.PlusMinutes(70))));
         var (_, next) = Planned(Now.PlusMinutes(75), arranged);
         Assert.Equal(2, Assert.Single(next.Melts).Number);
     }

@@ -16,7 +16,9 @@ public class WaysTests
     private static Pot At(string centre, string size, int count, string colour = "dark", TradeTables? tables = null)
     {
         var c = Tables.Centre(centre)!;
-        return CoatingTally.For(Order(null, Line(centre, size, count, colour, c.UsualDepth.Value.Si, c.LeastCoats)), tables ?? Tables, Now).Pots.Single();
+        return CoatingTally.For(
+            Order(null, Line(centre, size, count, colour, c.UsualDepth.Value.Si, c.LeastCoats)), tables ?? Tables, Now).Pots
+            .Single();
     }
 
     /// <summary>From one count to the next there is no cliff: where the way or the vessel changes, the grams change by less than half.</summary>
@@ -30,7 +32,9 @@ public class WaysTests
             var now = At(centre, size, n);
             var more = now.ToMelt.Value / before.ToMelt.Value;
             if ((now.Vessel, now.Way) != (before.Vessel, before.Way) || now.Spooned > 0)
-                Assert.True(more is > 1 / 1.5 and < 1.5, $"{n}: {before.ToMelt.Value.In("g"):0} g {before.Way} {before.Vessel}, {now.ToMelt.Value.In("g"):0} g {now.Way} {now.Vessel}");
+                Assert.True(
+                    more is > 1 / 1.5 and < 1.5,
+                    $"{n}: {before.ToMelt.Value.In("g"):0} g {before.Way} {before.Vessel}, {now.ToMelt.Value.In("g"):0} g {now.Way} {now.Vessel}");
             Assert.InRange(now.Cost!.Value.Total.Amount - before.Cost!.Value.Total.Amount, -0.4m, 1.2m);
             before = now;
         }
@@ -42,13 +46,26 @@ public class WaysTests
     /// </summary>
     [Fact]
     public void No_cliffs_for_another_kitchen_either() =>
-        Gen.Select(Gen.OneOfConst([.. Tables.Centres.Where(c => c.Holding is not Holding.Mould).SelectMany(c => c.Sizes.Select(s => (c.Code, s.Code)))]), Gen.Int[5, 60], Gen.Int[0, 40], Gen.Double[0.2, 3]).Sample((piece, n, hour, price) =>
+        Gen.Select(
+            Gen.OneOfConst([
+                .. Tables.Centres.Where(c => c.Holding is not Holding.Mould).SelectMany(c => c.Sizes.Select(s => (c.Code, s.Code))),
+            ]),
+            Gen.Int[5, 60],
+            Gen.Int[0, 40],
+            Gen.Double[0.2, 3]).Sample((piece, n, hour, price) =>
         {
             var kitchen = Tables with
             {
-                Pricing = Tables.Pricing with { Hour = new(new Money(hour), Source.Kitchen), WrittenOff = new(new(Math.Min(1, 0.5 * price)), Source.Kitchen) },
+                Pricing = Tables.Pricing with
+                {
+                    Hour = new(
+                    new Money(hour), Source.Kitchen),
+                    WrittenOff = new(new(Math.Min(1, 0.5 * price)), Source.Kitchen)
+                },
             };
-            var more = At(piece.Item1, piece.Item2, n + 1, tables: kitchen).ToMelt.Value / At(piece.Item1, piece.Item2, n, tables: kitchen).ToMelt.Value;
+            var more = At(
+                piece.Item1, piece.Item2, n + 1, tables: kitchen).ToMelt.Value / At(
+                    piece.Item1, piece.Item2, n, tables: kitchen).ToMelt.Value;
             var most = (1 + Tables.Pot.MostOver.Value.Si) * (n + 1) / n;
             Assert.InRange(more, 1 / most, most);
         }, iter: 300);
@@ -69,7 +86,8 @@ public class WaysTests
                 case "fork":
                     var bowl = Assert.IsType<RoundVessel>(vessel);
                     Assert.True(bowl.Opening >= shape.AcrossLying + Mm(50) && bowl.Opening >= bowl.Height);
-                    Assert.True(vessel.LevelOf((pool / Density) + shape.WholeVolume) >= shape.Thickness + Mm(11.99) || pool >= Grams(79.99));
+                    Assert.True(
+                        vessel.LevelOf((pool / Density) + shape.WholeVolume) >= shape.Thickness + Mm(11.99) || pool >= Grams(79.99));
                     break;
                 case "upright":
                     var glass = Assert.IsType<RoundVessel>(vessel);
@@ -97,18 +115,24 @@ public class WaysTests
     private static Density Density { get; } = Flow.Of(Tables.Coatings[0], default, Tables.Film).Density;
 
     private static Mass CoatingPerPiece(string centre, string size, int n) =>
-        CoatingTally.For(Order(null, Line(centre, size, n, "dark", Tables.Centre(centre)!.UsualDepth.Value.Si)), Tables, Now).Lines[0].PerPiece.Value;
+        CoatingTally.For(
+            Order(null, Line(centre, size, n, "dark", Tables.Centre(centre)!.UsualDepth.Value.Si)), Tables, Now).Lines[0].PerPiece.Value;
 
     /// <summary>Nothing that fits costs less, unless it melts far more than the thriftiest.</summary>
     [Fact]
     public void The_way_chosen_costs_least() =>
-        Gen.Select(Gen.OneOfConst([.. Tables.Centres.Where(c => c.Holding is not Holding.Mould).SelectMany(c => c.Sizes.Select(s => (c.Code, s.Code)))]), Gen.Int[1, 200]).Sample((piece, n) =>
+        Gen.Select(
+            Gen.OneOfConst([
+                .. Tables.Centres.Where(c => c.Holding is not Holding.Mould).SelectMany(c => c.Sizes.Select(s => (c.Code, s.Code))),
+            ]),
+            Gen.Int[1, 200]).Sample((piece, n) =>
         {
             var pot = At(piece.Item1, piece.Item2, n);
             var fitting = pot.Vessels.Where(v => v.ToMelt is not null).ToList();
             var least = fitting.Min(v => v.ToMelt!.Value.Si);
             Assert.True(pot.ToMelt.Value.Si <= least * 1.38 + 1e-9 || fitting.Count == 1);
-            Assert.DoesNotContain(fitting, v => v.ToMelt!.Value.Si <= least * 1.38 && v.Melts == 1 && v.Cost!.Total.Amount < pot.Cost!.Value.Total.Amount);
+            Assert.DoesNotContain(
+                fitting, v => v.ToMelt!.Value.Si <= least * 1.38 && v.Melts == 1 && v.Cost!.Total.Amount < pot.Cost!.Value.Total.Amount);
             Assert.Equal(pot.Cost!.Value.Total, pot.Cost.Value.WrittenOff + pot.Cost.Value.Labour);
             Assert.Equal((double)pot.Cost.Value.Total.Amount, pot.Cost.Working[^1].Value);
         });
@@ -120,7 +144,9 @@ public class WaysTests
         Assert.Contains(pots, p => p.Spooned > 0);
         foreach (var pot in pots.Where(p => p.Spooned > 0))
         {
-            var full = In(pot.Vessel!, Line("strawberry", "L", pots.IndexOf(pot) + 10, "dark", Tables.Centre("strawberry")!.UsualDepth.Value.Si)).Pots.Single();
+            var full = In(
+                pot.Vessel!, Line(
+                    "strawberry", "L", pots.IndexOf(pot) + 10, "dark", Tables.Centre("strawberry")!.UsualDepth.Value.Si)).Pots.Single();
             Assert.Equal(0, full.Spooned);
             Assert.True(full.ToMelt.Value > pot.ToMelt.Value || full.Way != pot.Way);
         }
@@ -129,20 +155,38 @@ public class WaysTests
     /// <summary>An order in one colour is not split into a melt and four thimblefuls: every melt is worth the stove.</summary>
     [Fact]
     public void Melts_are_few_and_worth_melting() =>
-        Gen.Select(Gen.OneOfConst([.. Tables.Centres.SelectMany(c => c.Sizes.Select(s => (c.Code, s.Code)))]).Array[1, 3], Gen.Int[4, 120]).Sample((pieces, n) =>
+        Gen.Select(
+            Gen.OneOfConst([
+                .. Tables.Centres.SelectMany(c => c.Sizes.Select(s => (c.Code, s.Code))),
+            ]).Array[1, 3], Gen.Int[4, 120]).Sample((pieces, n) =>
         {
-            var lines = pieces.Select(p => Line(p.Item1, p.Item2, n, "milk", Tables.Centre(p.Item1)!.UsualDepth.Value.Si, Tables.Centre(p.Item1)!.LeastCoats)).ToArray();
+            var lines = pieces.Select(p => Line(
+                p.Item1, p.Item2, n, "milk", Tables.Centre(p.Item1)!.UsualDepth.Value.Si, Tables.Centre(p.Item1)!.LeastCoats))
+                .ToArray();
             foreach (var pot in Tally(null, lines).Pots.Where(p => p.Melts.Count > 1))
-                Assert.True(pot.Melts.Min(m => m.Si) >= 0.08 - 1e-9 || pot.Vessels.All(v => v.Melts != 1), string.Join(", ", pot.Melts.Select(m => m.In("g"))));
+                Assert.True(
+                    pot.Melts.Min(m => m.Si) >= 0.08 - 1e-9 || pot.Vessels.All(v => v.Melts != 1),
+                    string.Join(", ", pot.Melts.Select(m => m.In("g"))));
         }, iter: 200);
 
     /// <summary>The default dose never makes a coat that is then called sheer, and never goes over its limit.</summary>
     [Fact]
     public void A_habit_to_thin_never_makes_a_coat_sheer() =>
-        Gen.Select(Gen.OneOfConst([.. Tables.Centres.SelectMany(c => c.Sizes.Select(s => (c.Code, s.Code)))]).Array[1, 3], Gen.OneOfConst([.. Tables.Coatings.SelectMany(c => c.Colours.Select(k => (c.Code, k.Code)))]), Gen.OneOfConst("flakes", "oil", "cocoa-butter", null)).Sample((pieces, colour, habit) =>
+        Gen.Select(
+            Gen.OneOfConst([.. Tables.Centres.SelectMany(c => c.Sizes.Select(s => (c.Code, s.Code)))]).Array[1, 3],
+            Gen.OneOfConst([.. Tables.Coatings.SelectMany(c => c.Colours.Select(k => (c.Code, k.Code)))]),
+            Gen.OneOfConst("flakes", "oil", "cocoa-butter", null)).Sample((pieces, colour, habit) =>
         {
             var kitchen = Tables with { Habits = Tables.Habits with { Thinner = habit } };
-            var lines = pieces.Select(p => Line(p.Item1, p.Item2, 12, colour.Item2, Tables.Centre(p.Item1)!.UsualDepth.Value.Si, Tables.Centre(p.Item1)!.LeastCoats, colour.Item1)).ToArray();
+            var lines = pieces.Select(p => Line(
+                p.Item1,
+                p.Item2,
+                12,
+                colour.Item2,
+                Tables.Centre(p.Item1)!.UsualDepth.Value.Si,
+                Tables.Centre(p.Item1)!.LeastCoats,
+                colour.Item1))
+                .ToArray();
             var tally = CoatingTally.For(Order(null, lines), kitchen, Now);
             Assert.DoesNotContain(tally.Problems, p => p.Reason.Said().Contains("sheer", StringComparison.Ordinal));
             Assert.All(tally.Pots, p => Assert.True((p.Thinner?.Share ?? default) <= Tables.Thinning.Limit.Value));
@@ -174,7 +218,14 @@ public class WaysTests
     [InlineData("navy", "midnight")]
     public void A_common_colour_word_gives_a_pot_without_a_problem(string word, string colour)
     {
-        foreach (var what in (string[])["large strawberries", "apples", "pretzel rods", "sandwich cookies", "truffles", "mini pretzel twists"])
+        foreach (var what in (string[])[
+            "large strawberries",
+            "apples",
+            "pretzel rods",
+            "sandwich cookies",
+            "truffles",
+            "mini pretzel twists",
+        ])
         {
             var entry = QuickEntry.Entry.Read($"12 {what} {word}", Tables, [], new(2030, 12, 2));
             Assert.Empty(entry.NotUnderstood);
@@ -193,7 +244,10 @@ public class WaysTests
         Assert.Equal(("lines[0].making.mould", Severity.Mind), (cookie.Field, cookie.Severity));
         Assert.Contains("thin sandwich cookie", cookie.Reason.Said(), StringComparison.Ordinal);
         Assert.Contains(Safety.Allergens.Of(Order(null, Line("moulded-piece", "cookie", 12)), Tables), a => a.Allergen == "wheat");
-        Assert.Contains("neither priced", Assert.Single(Tally(null, Line("moulded-piece", "bite", 12)).Problems).Reason.Said(), StringComparison.Ordinal);
+        Assert.Contains(
+            "neither priced",
+            Assert.Single(Tally(null, Line("moulded-piece", "bite", 12)).Problems).Reason.Said(),
+            StringComparison.Ordinal);
         Assert.Empty(Tally(null, Line("moulded-piece", "accent", 12)).Problems);
         var half = Assert.Single(Tally(null, Line("truffle-ball", "one", 12, depth: 0.5)).Problems);
         Assert.Equal(("lines[0].depth", "Truffle balls are dipped whole."), (half.Field, half.Reason.Said()));

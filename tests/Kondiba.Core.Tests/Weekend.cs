@@ -15,9 +15,20 @@ public static class Weekend
     public static IReadOnlyList<PlannedOrder> Orders { get; } =
     [
         Order("regatta", 2, 10, Dipped("strawberry", "L", 24, "dark", 0.75, "white"), Dipped("pretzel-rod", "one", 18, "teal", 0.5)),
-        Order("choir", 2, 11, Dipped("pretzel-rod", "one", 18, "midnight", 0.5, "silver"), Dipped("marshmallow", "one", 24, "silver", 0.66)),
-        Order("chess", 2, 12, Dipped("sandwich-cookie", "double", 16, "dark", 1, "white"), Dipped("sandwich-cookie", "double", 16, "white", 1, "dark")),
-        Order("meteors", 2, 14, Dipped("strawberry", "L", 24, "midnight", 0.75, "silver"), Dipped("pretzel-twist", "mini", 24, "midnight", 1)),
+        Order(
+            "choir", 2, 11, Dipped("pretzel-rod", "one", 18, "midnight", 0.5, "silver"), Dipped("marshmallow", "one", 24, "silver", 0.66)),
+        Order(
+            "chess",
+            2,
+            12,
+            Dipped("sandwich-cookie", "double", 16, "dark", 1, "white"),
+            Dipped("sandwich-cookie", "double", 16, "white", 1, "dark")),
+        Order(
+            "meteors",
+            2,
+            14,
+            Dipped("strawberry", "L", 24, "midnight", 0.75, "silver"),
+            Dipped("pretzel-twist", "mini", 24, "midnight", 1)),
         Order("lighthouse", 2, 16, Dipped("sandwich-cookie", "thin", 24, "coral", 1, "white")),
         Order("harbour", 2, 18, Dipped("strawberry", "XL", 18, "teal", 0.66, "white"), Dipped("pretzel-twist", "full", 18, "lime", 1)),
         Order("orchids", 3, 10, Dipped("sandwich-cookie", "thin", 30, "plum", 1, "lime"), Dipped("strawberry", "M", 24, "plum", 0.75)),
@@ -32,17 +43,26 @@ public static class Weekend
     public static PlanRequest Like(int seed)
     {
         var random = new Random(seed);
-        var colours = Orders.SelectMany(o => o.Draft.Lines).SelectMany(l => l.Decor?.Patterns.Select(p => p.Colour).Append(l.Colour) ?? [l.Colour]).OfType<string>().Distinct().ToArray();
+        var colours = Orders.SelectMany(o => o.Draft.Lines)
+            .SelectMany(l => l.Decor?.Patterns.Select(p => p.Colour).Append(l.Colour) ?? [l.Colour])
+            .OfType<string>()
+            .Distinct()
+            .ToArray();
         var dyed = colours.Zip(colours.OrderBy(_ => random.Next()).ToList()).ToDictionary(c => c.First, c => c.Second);
         LineDraft Dyed(LineDraft line) => line with
         {
             Colour = dyed[line.Colour!],
-            Decor = line.Decor is { } decor ? decor with { Patterns = [.. decor.Patterns.Select(p => p with { Colour = dyed[p.Colour!] })] } : null,
+            Decor = line.Decor is { } decor
+                ? decor with { Patterns = [.. decor.Patterns.Select(p => p with { Colour = dyed[p.Colour!] })] }
+                : null,
         };
         var lines = new Queue<LineDraft>(Orders.SelectMany(o => o.Draft.Lines).Select(Dyed).OrderBy(_ => random.Next()));
         return Request with
         {
-            Orders = [.. Orders.Select(o => o with { Draft = o.Draft with { Pickup = Now.Date.PlusDays(random.Next(2, 4)).At(new LocalTime(random.Next(10, 19), 0)), Lines = [.. o.Draft.Lines.Select(_ => lines.Dequeue())] } })],
+            Orders = [
+                .. Orders.Select(o => o with { Draft = o.Draft with { Pickup = Now.Date.PlusDays(random.Next(2, 4))
+                    .At(new LocalTime(random.Next(10, 19), 0)), Lines = [.. o.Draft.Lines.Select(_ => lines.Dequeue())] } }),
+            ],
         };
     }
 

@@ -8,8 +8,12 @@ namespace Kondiba.Web.Tests;
 /// <summary>Whatever is sent, the answer is a clear one: nothing is answered with a server error, and nothing is kept that then is.</summary>
 public sealed class BadInputTests(Server server) : IClassFixture<Server>
 {
-    private static readonly int Tried = int.TryParse(Environment.GetEnvironmentVariable("KONDIBA_BAD_INPUTS"), out var tried) ? tried : 1200;
-    private static readonly int FirstSeed = Environment.GetEnvironmentVariable("KONDIBA_BAD_INPUTS") is null ? 20_311 : Environment.TickCount;
+    private static readonly int Tried = int.TryParse(Environment.GetEnvironmentVariable("KONDIBA_BAD_INPUTS"), out var tried)
+        ? tried
+        : 1200;
+    private static readonly int FirstSeed = Environment.GetEnvironmentVariable("KONDIBA_BAD_INPUTS") is null
+        ? 20_311
+        : Environment.TickCount;
 
     private readonly HttpClient client = server.OwnMaker;
 
@@ -126,7 +130,9 @@ public sealed class BadInputTests(Server server) : IClassFixture<Server>
             var random = new Random(FirstSeed + i);
             var (method, path, body) = good[i % good.Count];
             var text = Spoilt(body, random);
-            using var request = new HttpRequestMessage(method, path) { Content = new StringContent(text, Encoding.UTF8, "application/json") };
+            using var request = new HttpRequestMessage(
+                method, path)
+            { Content = new StringContent(text, Encoding.UTF8, "application/json") };
             var answer = await client.SendAsync(request, TestContext.Current.CancellationToken);
             if ((int)answer.StatusCode >= 500)
                 failed.Add($"{method} {path}: {(text.Length > 1200 ? text[..1200] : text)}");
@@ -164,7 +170,9 @@ public sealed class BadInputTests(Server server) : IClassFixture<Server>
     [InlineData("{\"text\": \"\\ud800\"}", "application/json", HttpStatusCode.BadRequest)]
     public async Task A_body_that_no_handler_should_see_is_turned_away(string body, string type, HttpStatusCode status)
     {
-        using var request = new HttpRequestMessage(HttpMethod.Post, "/api/entry") { Content = new ByteArrayContent(Encoding.UTF8.GetBytes(body)) };
+        using var request = new HttpRequestMessage(
+            HttpMethod.Post, "/api/entry")
+        { Content = new ByteArrayContent(Encoding.UTF8.GetBytes(body)) };
         request.Content.Headers.TryAddWithoutValidation("Content-Type", type);
         Assert.Equal(status, (await client.SendAsync(request, TestContext.Current.CancellationToken)).StatusCode);
     }

@@ -39,7 +39,8 @@ public sealed class ChangesTests(Server server) : IClassFixture<Server>
 
         (await one.PutAsJsonAsync("/api/kitchen/rates", new { hour = 31 })).EnsureSuccessStatusCode();
         Assert.Equal("things", await NextAsync(heard));
-        (await one.PostAsJsonAsync("/api/pantry/lots", new { id = Guid.CreateVersion7(), ware = "sprinkle.nonpareils", amount = 5 })).EnsureSuccessStatusCode();
+        (await one.PostAsJsonAsync(
+            "/api/pantry/lots", new { id = Guid.CreateVersion7(), ware = "sprinkle.nonpareils", amount = 5 })).EnsureSuccessStatusCode();
         Assert.Equal("stock", await NextAsync(heard));
         (await one.PatchAsJsonAsync("/api/kitchen", new { name = "Other name" })).EnsureSuccessStatusCode();
         Assert.Equal("kitchen", await NextAsync(heard));
@@ -53,7 +54,8 @@ public sealed class ChangesTests(Server server) : IClassFixture<Server>
         using var neighbour = await server.StartKitchenAsync("Next door");
         using var heard = await ListenAsync(neighbour);
         (await server.OwnMaker.PutAsJsonAsync("/api/kitchen/rates", new { hour = 32 })).EnsureSuccessStatusCode();
-        (await neighbour.PostAsJsonAsync("/api/pantry/lots", new { id = Guid.CreateVersion7(), ware = "sprinkle.nonpareils", amount = 5 })).EnsureSuccessStatusCode();
+        (await neighbour.PostAsJsonAsync(
+            "/api/pantry/lots", new { id = Guid.CreateVersion7(), ware = "sprinkle.nonpareils", amount = 5 })).EnsureSuccessStatusCode();
         Assert.Equal("stock", await NextAsync(heard));
         using var nobody = Server.Browser(server.Own);
         Assert.Equal(HttpStatusCode.Unauthorized, (await nobody.GetAsync("/api/changes")).StatusCode);

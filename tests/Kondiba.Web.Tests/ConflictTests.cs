@@ -14,7 +14,9 @@ public sealed class ConflictTests(Server server) : IClassFixture<Server>
     private static async Task<List<HttpResponseMessage>> TogetherAsync(Func<Task<HttpResponseMessage>> send)
     {
         var answers = (await Task.WhenAll(Enumerable.Range(0, AtOnce).Select(_ => Task.Run(send)))).ToList();
-        Assert.All(answers, a => Assert.True((int)a.StatusCode < 500, $"{a.RequestMessage!.Method} {a.RequestMessage.RequestUri} answers {a.StatusCode}"));
+        Assert.All(
+            answers,
+            a => Assert.True((int)a.StatusCode < 500, $"{a.RequestMessage!.Method} {a.RequestMessage.RequestUri} answers {a.StatusCode}"));
         return answers;
     }
 
@@ -48,9 +50,11 @@ public sealed class ConflictTests(Server server) : IClassFixture<Server>
         var receipt = new { id = Guid.CreateVersion7(), ware = "sprinkle.nonpareils", amount = 100, pack = (double?)null, price = (decimal?)null, bestBefore = (string?)null, place = "shelf" };
         var received = await TogetherAsync(() => client.PostAsJsonAsync("/api/pantry/lots", receipt));
         Assert.All(received, a => Assert.Equal(HttpStatusCode.OK, a.StatusCode));
-        var used = await TogetherAsync(() => client.PostAsJsonAsync($"/api/pantry/lots/{receipt.id}/movements", new { kind = "used", amount = 30, note = "" }));
+        var used = await TogetherAsync(() => client.PostAsJsonAsync(
+            $"/api/pantry/lots/{receipt.id}/movements", new { kind = "used", amount = 30, note = "" }));
         var taken = used.Count(a => a.StatusCode is HttpStatusCode.OK);
-        var lot = (await client.GetFromJsonAsync<JsonObject>("/api/pantry"))!["lots"]!.AsArray().SingleOrDefault(l => (string)l!["id"]! == receipt.id.ToString());
+        var lot = (await client.GetFromJsonAsync<JsonObject>("/api/pantry"))!["lots"]!.AsArray()
+            .SingleOrDefault(l => (string)l!["id"]! == receipt.id.ToString());
         Assert.Equal(100 - (30 * taken), lot is null ? 0 : (double)lot["amount"]!);
         var last = (string)(await client.GetFromJsonAsync<JsonArray>($"/api/pantry/lots/{receipt.id}/movements"))![0]!["id"]!;
         var undone = await TogetherAsync(() => client.DeleteAsync($"/api/pantry/movements/{last}"));
@@ -60,11 +64,14 @@ public sealed class ConflictTests(Server server) : IClassFixture<Server>
     [Fact]
     public async Task Orders_made_by_all_at_once_take_no_more_than_there_is()
     {
-        (await client.PostAsJsonAsync("/api/pantry/lots", new { id = Guid.CreateVersion7(), ware = "centre.sandwich-cookie.thin", amount = 60, pack = (double?)null, price = (decimal?)null, bestBefore = (string?)null, place = "shelf" })).EnsureSuccessStatusCode();
+        (await client.PostAsJsonAsync(
+            "/api/pantry/lots",
+            new { id = Guid.CreateVersion7(), ware = "centre.sandwich-cookie.thin", amount = 60, pack = (double?)null, price = (decimal?)null, bestBefore = (string?)null, place = "shelf" })).EnsureSuccessStatusCode();
         var made = Orders.Order(Orders.Line("sandwich-cookie", "thin", 24, "teal", 1));
         made["state"] = "made";
         await TogetherAsync(() => client.PostAsJsonAsync("/api/orders", made));
-        var lots = (await client.GetFromJsonAsync<JsonObject>("/api/pantry"))!["lots"]!.AsArray().Where(l => (string)l!["ware"]! == "centre.sandwich-cookie.thin");
+        var lots = (await client.GetFromJsonAsync<JsonObject>("/api/pantry"))!["lots"]!.AsArray()
+            .Where(l => (string)l!["ware"]! == "centre.sandwich-cookie.thin");
         Assert.All(lots, l => Assert.True((double)l!["amount"]! >= 0));
     }
 
@@ -85,11 +92,15 @@ public sealed class ConflictTests(Server server) : IClassFixture<Server>
         var csv = await client.GetStringAsync("/api/files/orders.csv", TestContext.Current.CancellationToken);
         var head = csv.Split('\n')[0];
         await client.CreatedAsync(Orders.Order(Orders.Line()));
-        var row = (await client.GetStringAsync("/api/files/orders.csv", TestContext.Current.CancellationToken)).Split('\n').Last(l => l.Length > 0);
+        var row = (await client.GetStringAsync("/api/files/orders.csv", TestContext.Current.CancellationToken)).Split('\n')
+            .Last(l => l.Length > 0);
         var spoilt = $"{head}\n{number}{row[row.IndexOf(',', StringComparison.Ordinal)..]}\n";
         var answer = await client.PostAsJsonAsync("/api/files/orders?apply=true", new { text = spoilt });
         Assert.True((int)answer.StatusCode < 500);
         await client.CreatedAsync(Orders.Order(Orders.Line()));
-        Assert.Contains("Numbers count from 1", await answer.Content.ReadAsStringAsync(TestContext.Current.CancellationToken), StringComparison.Ordinal);
+        Assert.Contains(
+            "Numbers count from 1",
+            await answer.Content.ReadAsStringAsync(TestContext.Current.CancellationToken),
+            StringComparison.Ordinal);
     }
 }

@@ -16,7 +16,11 @@ public sealed class CsvTests(Server server) : IClassFixture<Server>
         (order["name"], order["notes"]) = ("“Sea, wind” and \"spray\"", "First line,\r\nsecond; third\nÆøå 🍓 =1+1");
         (order["client"], order["place"], order["handover"]) = ("Ø-klubben", "Quay; west, 3", "delivery");
         order["palette"] = new JsonArray("#24306a", "#bfc5d2");
-        order["pots"] = new JsonObject { [Orders.Pot("teal")] = new JsonObject { ["vessel"] = "jar", ["thinner"] = "none", ["film"] = 1.25 } };
+        order["pots"] = new JsonObject
+        {
+            [Orders.Pot(
+            "teal")] = new JsonObject { ["vessel"] = "jar", ["thinner"] = "none", ["film"] = 1.25 }
+        };
         (order["margin"], order["deposit"], order["depositPaid"]) = (0.125, 12.5, true);
         order["lines"]![0]!["decor"] = new JsonObject
         {
@@ -45,10 +49,12 @@ public sealed class CsvTests(Server server) : IClassFixture<Server>
     {
         var before = await CountAsync();
         var day = Orders.Day(12);
-        var plan = await ImportAsync($"{Head}\n,Tern,{day},,strawberry,L,12,compound-wafer-hot-flow,dark,0.75\n4001,Gull,{day[..10]} 09:30,,strawberry,M,10,compound-wafer-hot-flow,dark,0.5\n4001,,,,apple,M,3,compound-wafer-hot-flow,teal,1\n");
+        var plan = await ImportAsync(
+            $"{Head}\n,Tern,{day},,strawberry,L,12,compound-wafer-hot-flow,dark,0.75\n4001,Gull,{day[..10]} 09:30,,strawberry,M,10,compound-wafer-hot-flow,dark,0.5\n4001,,,,apple,M,3,compound-wafer-hot-flow,teal,1\n");
         Assert.Equal(["new: Tern, 12 pieces", "new: Gull, 13 pieces, as order 4001"], plan["changes"]!.AsArray().Select(c => (string)c!));
         Assert.Equal(before + 3, await CountAsync());
-        var gull = (await client.GetFromJsonAsync<JsonObject>("/api/orders?q=4001"))!["orders"]!.AsArray().Single(o => (int)o!["number"]! == 4001)!;
+        var gull = (await client.GetFromJsonAsync<JsonObject>("/api/orders?q=4001"))!["orders"]!.AsArray()
+            .Single(o => (int)o!["number"]! == 4001)!;
         Assert.Equal(("Gull", $"{day[..10]}T09:30:00"), ((string)gull["name"]!, (string)gull["pickup"]!));
         Assert.Equal(4003, (int)(await client.CreatedAsync(Orders.Order()))["number"]!);
     }
@@ -76,13 +82,16 @@ public sealed class CsvTests(Server server) : IClassFixture<Server>
     [Fact]
     public async Task A_made_order_that_comes_in_takes_from_the_pantry_and_a_removed_one_stands_again()
     {
-        (await client.PostAsJsonAsync("/api/pantry/lots", new { id = Guid.CreateVersion7(), ware = "coating.compound-wafer-hot-flow.silver", amount = 500 })).EnsureSuccessStatusCode();
+        (await client.PostAsJsonAsync(
+            "/api/pantry/lots", new { id = Guid.CreateVersion7(), ware = "coating.compound-wafer-hot-flow.silver", amount = 500 })).EnsureSuccessStatusCode();
         var order = await client.CreatedAsync(Orders.Order(Orders.Line(colour: "silver")));
         var csv = await client.GetStringAsync("/api/files/orders.csv");
         await client.DeleteAsync($"/api/orders/{order["id"]}");
         var plan = await ImportAsync(csv.Replace(",asked,", ",made,", StringComparison.Ordinal));
         Assert.Contains(plan["changes"]!.AsArray(), c => ((string)c!).EndsWith("and stands on the shelf again", StringComparison.Ordinal));
-        var left = (await client.GetFromJsonAsync<JsonObject>("/api/pantry"))!["lots"]!.AsArray().Where(l => ((string)l!["ware"]!).EndsWith(".silver", StringComparison.Ordinal)).Sum(l => (double)l!["amount"]!);
+        var left = (await client.GetFromJsonAsync<JsonObject>("/api/pantry"))!["lots"]!.AsArray()
+            .Where(l => ((string)l!["ware"]!).EndsWith(".silver", StringComparison.Ordinal))
+            .Sum(l => (double)l!["amount"]!);
         Assert.InRange(left, 250, 480);
         Assert.Equal("made", (string)(await (await client.GetAsync($"/api/orders/{order["id"]}")).ReadAsync())["state"]!);
     }

@@ -32,12 +32,14 @@ public sealed class DayTests(Server server) : IClassFixture<Server>
     {
         var arranged = day["arranged"]!.DeepClone().AsObject();
         arranged[part] = value;
-        var answer = await client.PutAsJsonAsync("/api/day/arranged", new JsonObject { ["version"] = (int)day["version"]!, ["arranged"] = arranged });
+        var answer = await client.PutAsJsonAsync(
+            "/api/day/arranged", new JsonObject { ["version"] = (int)day["version"]!, ["arranged"] = arranged });
         Assert.True(answer.IsSuccessStatusCode, await answer.Content.ReadAsStringAsync());
         return await answer.ReadAsync();
     }
 
-    private static JsonObject TaskOf(JsonObject day, string ending) => day["plan"]!["tasks"]!.AsArray().Single(t => ((string)t!["what"]!["code"]!).EndsWith(ending, StringComparison.Ordinal))!.AsObject();
+    private static JsonObject TaskOf(JsonObject day, string ending) =>
+        day["plan"]!["tasks"]!.AsArray().Single(t => ((string)t!["what"]!["code"]!).EndsWith(ending, StringComparison.Ordinal))!.AsObject();
 
     private static JsonObject Order(int days, params JsonObject[] lines)
     {
@@ -55,7 +57,13 @@ public sealed class DayTests(Server server) : IClassFixture<Server>
     {
         using var client = await server.StartKitchenAsync($"Sums {seed}");
         var random = new Random(seed);
-        (string Centre, string Size, double Depth)[] pieces = [("strawberry", "L", 0.75), ("pretzel-rod", "one", 0.5), ("cake-ball", "one", 1), ("sandwich-cookie", "thin", 1), ("pretzel-twist", "mini", 1)];
+        (string Centre, string Size, double Depth)[] pieces = [
+            ("strawberry", "L", 0.75),
+            ("pretzel-rod", "one", 0.5),
+            ("cake-ball", "one", 1),
+            ("sandwich-cookie", "thin", 1),
+            ("pretzel-twist", "mini", 1),
+        ];
         JsonObject Some()
         {
             var (centre, size, depth) = pieces[random.Next(pieces.Length)];
@@ -71,7 +79,9 @@ public sealed class DayTests(Server server) : IClassFixture<Server>
         var shopping = (await client.GetFromJsonAsync<JsonObject>($"/api/shopping?{string.Join('&', ids.Select(id => $"order={id}"))}"))!;
 
         Assert.NotEmpty(onDay);
-        Assert.Equal(onDay.ToDictionary(Key, p => (double)p!["together"]!), shelf["shared"]!.AsArray().ToDictionary(Key, p => (double)p!["together"]!));
+        Assert.Equal(
+            onDay.ToDictionary(Key, p => (double)p!["together"]!),
+            shelf["shared"]!.AsArray().ToDictionary(Key, p => (double)p!["together"]!));
         var wanted = shelf["coating"]!.AsArray().ToDictionary(Key, p => (double)p!["toMelt"]!);
         Assert.All(onDay, p => Assert.Equal((double)p!["together"]!, wanted[Key(p)], 1e-3));
         foreach (var (key, grams) in wanted)
@@ -90,8 +100,15 @@ public sealed class DayTests(Server server) : IClassFixture<Server>
     {
         using var turn = new SemaphoreSlim(1);
         PlanRun Run(OrderDraft order) => new(
-            "", new([new("1", order)], TradeTables.Shipped, Arrangements.None, new(2031, 5, 1, 9, 0)), null, false, _ => Task.CompletedTask, turn, SystemClock.Instance, NullLogger.Instance);
-        var draft = new OrderDraft("Tide", null, null, [new("strawberry", "L", 6, CountedIn.Pieces, "compound-wafer-hot-flow", "dark", 0.75, 1)], new Dictionary<string, PotDraft>());
+            "", new(
+                [new("1", order)], TradeTables.Shipped, Arrangements.None, new(
+                    2031, 5, 1, 9, 0)), null, false, _ => Task.CompletedTask, turn, SystemClock.Instance, NullLogger.Instance);
+        var draft = new OrderDraft(
+            "Tide",
+            null,
+            null,
+            [new("strawberry", "L", 6, CountedIn.Pieces, "compound-wafer-hot-flow", "dark", 0.75, 1)],
+            new Dictionary<string, PotDraft>());
 
         // An order without a pickup cannot come here; if it does, the search throws.
         using var broken = Run(draft);
@@ -131,7 +148,8 @@ public sealed class DayTests(Server server) : IClassFixture<Server>
         Assert.Equal(berries, (string)TaskOf(pinned, "/dip.0")["starts"]!);
 
         // An arrangement made on an older version is refused and changes nothing.
-        var late = await client.PutAsJsonAsync("/api/day/arranged", new JsonObject { ["version"] = (int)day["version"]!, ["arranged"] = day["arranged"]!.DeepClone() });
+        var late = await client.PutAsJsonAsync(
+            "/api/day/arranged", new JsonObject { ["version"] = (int)day["version"]!, ["arranged"] = day["arranged"]!.DeepClone() });
         Assert.Equal(HttpStatusCode.Conflict, late.StatusCode);
         Assert.Equal(pin, (string)(await DayAsync(client))["arranged"]!["tasks"]![code]!["at"]!);
 
@@ -146,7 +164,10 @@ public sealed class DayTests(Server server) : IClassFixture<Server>
         await client.CreatedAsync(Order(2, Orders.Line(), Orders.Line("pretzel-rod", "one", 24, "midnight", 0.5)));
         var day = await SettledAsync(client);
         var today = LocalDate.FromDateTime(DateTime.Parse((string)day["now"]!, null));
-        var none = new JsonArray([.. Enumerable.Range(0, 8).Select(i => (JsonNode)new JsonObject { ["day"] = today.PlusDays(i).ToString("uuuu-MM-dd", null), ["hours"] = null })]);
+        var none = new JsonArray([
+            .. Enumerable.Range(0, 8)
+                .Select(i => (JsonNode)new JsonObject { ["day"] = today.PlusDays(i).ToString("uuuu-MM-dd", null), ["hours"] = null }),
+        ]);
         await ArrangeAsync(client, day, "hours", none);
         var short_ = await SettledAsync(client);
         Assert.Equal("impossible", (string)short_["plan"]!["outcome"]!);
@@ -154,7 +175,10 @@ public sealed class DayTests(Server server) : IClassFixture<Server>
         var remedies = short_["remedies"]!.AsArray();
         Assert.NotEmpty(remedies);
 
-        Assert.Equal(HttpStatusCode.Conflict, (await client.PostAsJsonAsync("/api/day/remedies", new JsonObject { ["what"] = "magic", ["arranged"] = null, ["change"] = null })).StatusCode);
+        Assert.Equal(
+            HttpStatusCode.Conflict,
+            (await client.PostAsJsonAsync(
+                "/api/day/remedies", new JsonObject { ["what"] = "magic", ["arranged"] = null, ["change"] = null })).StatusCode);
         (await client.PostAsJsonAsync("/api/day/remedies", remedies[0]!.DeepClone())).EnsureSuccessStatusCode();
         Assert.NotEqual("impossible", (string)(await SettledAsync(client))["plan"]!["outcome"]!);
     }
@@ -163,7 +187,8 @@ public sealed class DayTests(Server server) : IClassFixture<Server>
     public async Task A_day_that_is_closed_gives_its_work_to_others_and_open_again_gets_it_back()
     {
         using var client = await server.StartKitchenAsync("Closed");
-        await client.CreatedAsync(Order(3, Orders.Line("pretzel-rod", "one", 24, "midnight", 0.5), Orders.Line("pretzel-rod", "one", 12, "teal", 0.5)));
+        await client.CreatedAsync(Order(
+            3, Orders.Line("pretzel-rod", "one", 24, "midnight", 0.5), Orders.Line("pretzel-rod", "one", 12, "teal", 0.5)));
         var day = await SettledAsync(client);
         string Day(JsonNode? task) => ((string)task!["starts"]!)[..10];
         var worked = Day(TaskOf(day, "/dip.0"));
@@ -190,8 +215,12 @@ public sealed class DayTests(Server server) : IClassFixture<Server>
         using var client = await server.StartKitchenAsync("Warm");
 
         // Somebody is up at any hour, so that the pot is used before it sets, whenever this runs.
-        var always = new JsonArray([.. Enumerable.Range(0, 7).Select(_ => (JsonNode)new JsonObject { ["hours"] = new JsonObject { ["from"] = "00:00:00", ["to"] = "23:59:00" } })]);
-        (await client.PutAsJsonAsync("/api/kitchen/working", new JsonObject { ["days"] = always, ["pots"] = 2, ["wells"] = 2, ["pace"] = null })).EnsureSuccessStatusCode();
+        var always = new JsonArray([
+            .. Enumerable.Range(0, 7)
+                .Select(_ => (JsonNode)new JsonObject { ["hours"] = new JsonObject { ["from"] = "00:00:00", ["to"] = "23:59:00" } }),
+        ]);
+        (await client.PutAsJsonAsync(
+            "/api/kitchen/working", new JsonObject { ["days"] = always, ["pots"] = 2, ["wells"] = 2, ["pace"] = null })).EnsureSuccessStatusCode();
         var order = Order(0, Orders.Line("pretzel-rod", "one", 40, "midnight", 0.5));
         order["pickup"] = DateTime.Parse((string)(await DayAsync(client))["now"]!, null).AddHours(6).ToString("s", null);
         await client.CreatedAsync(order);
@@ -201,11 +230,17 @@ public sealed class DayTests(Server server) : IClassFixture<Server>
 
         // The first tray is done, now: its pot is marked as melted along with it, and the second tray is dipped from it.
         var (first, second) = ((string)melt["tasks"]![0]!, (string)melt["tasks"]![1]!);
-        var arranged = await ArrangeAsync(client, day, "tasks", new JsonObject { [first] = new JsonObject { ["done"] = ((string)day["now"]!)[..19] } });
+        var arranged = await ArrangeAsync(
+            client, day, "tasks", new JsonObject { [first] = new JsonObject { ["done"] = ((string)day["now"]!)[..19] } });
         var code = $"melt.{melt["pot"]}.1";
-        Assert.True(DateTime.Parse((string)arranged["arranged"]!["tasks"]![code]!["done"]!, null) <= DateTime.Parse((string)day["now"]!, null));
+        Assert.True(
+            DateTime.Parse((string)arranged["arranged"]!["tasks"]![code]!["done"]!, null) <= DateTime.Parse((string)day["now"]!, null));
         var next = await SettledAsync(client);
-        Assert.Equal([1], next["plan"]!["melts"]!.AsArray().Where(m => m!["tasks"]!.AsArray().Any(t => (string)t! == second)).Select(m => (int)m!["number"]!));
+        Assert.Equal(
+            [1],
+            next["plan"]!["melts"]!.AsArray()
+                .Where(m => m!["tasks"]!.AsArray().Any(t => (string)t! == second))
+                .Select(m => (int)m!["number"]!));
         Assert.Null(next["plan"]!["tasks"]!.AsArray().Single(t => (string)t!["what"]!["code"]! == code)!["worker"]);
     }
 
@@ -217,7 +252,11 @@ public sealed class DayTests(Server server) : IClassFixture<Server>
         await client.CreatedAsync(Order(2, Orders.Line("pretzel-rod", "one", 24, "midnight", 0.5)));
         var day = await SettledAsync(client);
         var pack = (string)TaskOf(day, "/pack.0")["starts"]!;
-        await ArrangeAsync(client, day, "helpers", new JsonArray(new JsonObject { ["day"] = "2031-05-01", ["hours"] = new JsonObject { ["from"] = "10:00:00", ["to"] = "12:00:00" } }));
+        await ArrangeAsync(
+            client,
+            day,
+            "helpers",
+            new JsonArray(new JsonObject { ["day"] = "2031-05-01", ["hours"] = new JsonObject { ["from"] = "10:00:00", ["to"] = "12:00:00" } }));
 
         // The other kitchen has no order, no arrangement and no task of this one, though orders of both are number 1.
         var there = await DayAsync(other);
@@ -264,16 +303,28 @@ public sealed class DayTests(Server server) : IClassFixture<Server>
         {
             var arranged = day["arranged"]!.DeepClone().AsObject();
             arranged[part] = value;
-            var answer = await client.PutAsJsonAsync("/api/day/arranged", new JsonObject { ["version"] = (int)day["version"]!, ["arranged"] = arranged });
+            var answer = await client.PutAsJsonAsync(
+                "/api/day/arranged", new JsonObject { ["version"] = (int)day["version"]!, ["arranged"] = arranged });
             Assert.Equal(HttpStatusCode.BadRequest, answer.StatusCode);
             return (await answer.ReadAsync())["errors"]!.AsObject();
         }
 
-        Assert.Contains("helpers[0]", await RefusedAsync("helpers", new JsonArray(new JsonObject { ["day"] = "2031-05-01", ["hours"] = new JsonObject { ["from"] = "18:00:00", ["to"] = "14:00:00" } })));
-        Assert.Contains("places[0]", await RefusedAsync("places", new JsonArray(new JsonObject { ["place"] = "fridge", ["change"] = -1, ["from"] = "2031-05-02T00:00:00", ["to"] = "2031-05-01T00:00:00" })));
-        var working = await client.PutAsJsonAsync("/api/kitchen/working", new JsonObject { ["days"] = new JsonArray(), ["pots"] = 0, ["wells"] = 0, ["pace"] = new JsonObject { ["dip"] = 0.01 } });
+        Assert.Contains(
+            "helpers[0]",
+            await RefusedAsync(
+                "helpers",
+                new JsonArray(new JsonObject { ["day"] = "2031-05-01", ["hours"] = new JsonObject { ["from"] = "18:00:00", ["to"] = "14:00:00" } })));
+        Assert.Contains(
+            "places[0]",
+            await RefusedAsync(
+                "places",
+                new JsonArray(new JsonObject { ["place"] = "fridge", ["change"] = -1, ["from"] = "2031-05-02T00:00:00", ["to"] = "2031-05-01T00:00:00" })));
+        var working = await client.PutAsJsonAsync(
+            "/api/kitchen/working",
+            new JsonObject { ["days"] = new JsonArray(), ["pots"] = 0, ["wells"] = 0, ["pace"] = new JsonObject { ["dip"] = 0.01 } });
         Assert.Equal(["days", "pace.dip", "pots"], (await working.ReadAsync())["errors"]!.AsObject().Select(e => e.Key).Order());
-        var place = await client.PutAsJsonAsync("/api/kitchen/places", new { code = "cellar", name = "cellar", air = 70, humidity = 0.0, trays = 99 });
+        var place = await client.PutAsJsonAsync(
+            "/api/kitchen/places", new { code = "cellar", name = "cellar", air = 70, humidity = 0.0, trays = 99 });
         Assert.Equal(["air", "humidity", "trays"], (await place.ReadAsync())["errors"]!.AsObject().Select(e => e.Key).Order());
     }
 
@@ -281,8 +332,10 @@ public sealed class DayTests(Server server) : IClassFixture<Server>
     public async Task Pieces_set_in_a_place_of_ones_own_with_their_course()
     {
         using var client = await server.StartKitchenAsync("Cellar");
-        (await client.PutAsJsonAsync("/api/kitchen/places", new { code = "cellar", name = "cellar", air = 12, humidity = 0.7, trays = 2 })).EnsureSuccessStatusCode();
-        var setting = await (await client.PostAsJsonAsync("/api/setting/preview?line=0", Orders.Order(Orders.Line("sandwich-cookie", "thin", 12, "dark", 1)))).ReadAsync();
+        (await client.PutAsJsonAsync(
+            "/api/kitchen/places", new { code = "cellar", name = "cellar", air = 12, humidity = 0.7, trays = 2 })).EnsureSuccessStatusCode();
+        var setting = await (await client.PostAsJsonAsync(
+            "/api/setting/preview?line=0", Orders.Order(Orders.Line("sandwich-cookie", "thin", 12, "dark", 1)))).ReadAsync();
         var places = setting["places"]!.AsArray().ToDictionary(p => (string)p!["place"]!);
         Assert.Equal(["counter", "fridge", "freezer", "cellar"], places.Keys);
         double Dry(string place) => (double)places[place]!["sets"]!["touchDry"]!;
@@ -290,7 +343,9 @@ public sealed class DayTests(Server server) : IClassFixture<Server>
         var course = places["cellar"]!["course"]!.AsArray();
         Assert.True((double)course[0]!["film"]! > (double)course[^1]!["film"]!);
         Assert.Contains("comes out dry", (string)places["cellar"]!["chill"]!["advice"]!, StringComparison.Ordinal);
-        Assert.Equal(HttpStatusCode.NotFound, (await client.PostAsJsonAsync("/api/setting/preview?line=3", Orders.Order(Orders.Line()))).StatusCode);
+        Assert.Equal(
+            HttpStatusCode.NotFound,
+            (await client.PostAsJsonAsync("/api/setting/preview?line=3", Orders.Order(Orders.Line()))).StatusCode);
     }
 
     [Fact]
@@ -325,10 +380,30 @@ public sealed class DayTests(Server server) : IClassFixture<Server>
         {
             var starts = Enumerable.Range(0, 30).Select(i => change.PlusHours(i)).Where(t => zone.MapLocal(t).Count == 1).ToList();
             DayTask Task(LocalDateTime at, int i) => new(
-                new($"o/dip.{i}", "o", Stage.Dip, $"Dip 24, {i}; commas, \\ and a name long enough to be folded over the line: ¾ of a crème brûlée", "24", "Text\nof two lines.", "", Source.Computed, [0], 24, null, [], i % 2 == 0 ? Duration.FromHours(1) : null),
+                new(
+                    $"o/dip.{i}",
+                    "o",
+                    Stage.Dip,
+                    $"Dip 24, {i}; commas, \\ and a name long enough to be folded over the line: ¾ of a crème brûlée",
+                    "24",
+                    "Text\nof two lines.",
+                    "",
+                    Source.Computed,
+                    [0],
+                    24,
+                    null,
+                    [],
+                    i % 2 == 0 ? Duration.FromHours(1) : null),
                 at, at.PlusMinutes(20), "me", Duration.Zero, null);
-            var plan = new Plan(Outcome.Best, 0, [.. starts.Select(Task)], [], [], [new("o", change.PlusDays(2), change.PlusDays(1))], [], [], [], []);
-            var text = Calendar.Write(plan, "k", "Harbour; kitchen", new Dictionary<string, string> { ["o"] = "Regatta" }, zone, Instant.FromUtc(2031, 1, 1, 0, 0));
+            var plan = new Plan(
+                Outcome.Best, 0, [.. starts.Select(Task)], [], [], [new("o", change.PlusDays(2), change.PlusDays(1))], [], [], [], []);
+            var text = Calendar.Write(
+                plan,
+                "k",
+                "Harbour; kitchen",
+                new Dictionary<string, string> { ["o"] = "Regatta" },
+                zone,
+                Instant.FromUtc(2031, 1, 1, 0, 0));
             Assert.All(text.Split("\r\n"), l => Assert.True(System.Text.Encoding.UTF8.GetByteCount(l) <= 75, l));
 
             var read = Ical.Net.Calendar.Load(text)!;

@@ -33,12 +33,15 @@ public sealed class FormatTests(Server server) : IClassFixture<Server>
         (await sample.PutAsJsonAsync("/api/kitchen/centres", centre)).EnsureSuccessStatusCode();
         (await sample.PutAsJsonAsync("/api/kitchen/coatings", things["coatings"]![1]!.DeepClone())).EnsureSuccessStatusCode();
         (await sample.PutAsJsonAsync("/api/kitchen/tints", things["tints"]![0]!["tint"]!.DeepClone())).EnsureSuccessStatusCode();
-        (await sample.PutAsJsonAsync("/api/kitchen/rates", new { hour = 18.50m, terms = "By the tide, “or” not at all." })).EnsureSuccessStatusCode();
-        (await sample.PutAsJsonAsync("/api/kitchen/places", new { code = "cellar", name = "cellar", air = 12, humidity = 0.7, trays = 2 })).EnsureSuccessStatusCode();
+        (await sample.PutAsJsonAsync(
+            "/api/kitchen/rates", new { hour = 18.50m, terms = "By the tide, “or” not at all." })).EnsureSuccessStatusCode();
+        (await sample.PutAsJsonAsync(
+            "/api/kitchen/places", new { code = "cellar", name = "cellar", air = 12, humidity = 0.7, trays = 2 })).EnsureSuccessStatusCode();
         (await sample.PutAsJsonAsync("/api/kitchen/toppings", KitchenThingsTests.Topping())).EnsureSuccessStatusCode();
         (await sample.PutAsJsonAsync("/api/kitchen/parts", things["parts"]![0]!.DeepClone())).EnsureSuccessStatusCode();
         (await sample.PutAsJsonAsync("/api/kitchen/figures", KitchenThingsTests.Buoy())).EnsureSuccessStatusCode();
-        (await sample.PutAsJsonAsync("/api/kitchen/words", new { code = "galaxy", word = "galaxy", means = "navy, silver zigzag" })).EnsureSuccessStatusCode();
+        (await sample.PutAsJsonAsync(
+            "/api/kitchen/words", new { code = "galaxy", word = "galaxy", means = "navy, silver zigzag" })).EnsureSuccessStatusCode();
         var day = (await sample.GetFromJsonAsync<JsonObject>("/api/day"))!;
         (await sample.PutAsJsonAsync("/api/day/arranged", new JsonObject
         {
@@ -52,7 +55,11 @@ public sealed class FormatTests(Server server) : IClassFixture<Server>
             },
         })).EnsureSuccessStatusCode();
         var order = Orders.Order(Orders.Line("pear", (string)centre["sizes"]![0]!["code"]!, 3, depth: 0.5));
-        (order["pots"], order["state"], order["deposit"]) = (new JsonObject { [Orders.Pot("dark")] = new JsonObject { ["vessel"] = "vase", ["thinner"] = "none" } }, "made", 12.50m);
+        (order["pots"], order["state"], order["deposit"]) = (new JsonObject
+        {
+            [Orders.Pot(
+            "dark")] = new JsonObject { ["vessel"] = "vase", ["thinner"] = "none" }
+        }, "made", 12.50m);
         await sample.CreatedAsync(order);
         var removed = await sample.CreatedAsync(Orders.Order(Orders.Line()));
         (await sample.DeleteAsync($"/api/orders/{removed["id"]}")).EnsureSuccessStatusCode();
@@ -88,7 +95,8 @@ public sealed class FormatTests(Server server) : IClassFixture<Server>
     {
         using var sample = await SampleAsync();
         var text = await sample.GetStringAsync("/api/files/kitchen.json");
-        var schema = await JsonSchema.FromJsonAsync(await sample.GetStringAsync("/api/files/kitchen.schema.json"), TestContext.Current.CancellationToken);
+        var schema = await JsonSchema.FromJsonAsync(
+            await sample.GetStringAsync("/api/files/kitchen.schema.json"), TestContext.Current.CancellationToken);
         Assert.Empty(schema.Validate(text));
         foreach (var (was, becomes) in new[] { ("\"lastNumber\": 8", "\"lastNumber\": \"seven\""), ("\"centre\": \"strawberry\"", "\"center\": \"strawberry\""), ("\"state\": \"agreed\"", "\"state\": \"perhaps\"") })
         {
@@ -161,9 +169,14 @@ public sealed class FormatTests(Server server) : IClassFixture<Server>
         Assert.False((bool)plan["done"]!);
         var told = plan["problems"]!.AsArray().Select(p => ((int)p!["line"]!, (string)p["field"]!)).ToList();
         Assert.Equal([4, 5, 5, 5, 5], told.Select(t => t.Item1));
-        Assert.Superset(new HashSet<(int, string)> { (4, "pickup"), (5, "amount"), (5, "centre"), (5, "colour"), (5, "depth") }, told.ToHashSet());
+        Assert.Superset(
+            new HashSet<(int, string)> { (4, "pickup"), (5, "amount"), (5, "centre"), (5, "colour"), (5, "depth") }, told.ToHashSet());
         Assert.Equal(before, await client.GetStringAsync("/api/files/kitchen.json"));
-        Assert.Equal("size", (string)(await ImportAsync(client, "orders", csv.Replace("size,amount", "sizes,amount", StringComparison.Ordinal), apply: true))["problems"]![0]!["field"]!);
+        Assert.Equal(
+            "size",
+            (string)(await ImportAsync(
+                client, "orders", csv.Replace(
+                    "size,amount", "sizes,amount", StringComparison.Ordinal), apply: true))["problems"]![0]!["field"]!);
     }
 
     [Fact]
@@ -174,7 +187,8 @@ public sealed class FormatTests(Server server) : IClassFixture<Server>
         using var other = await server.StartKitchenAsync("Stocking kitchen");
         await ImportAsync(other, "pantry", csv, apply: true);
         Assert.Equal(csv, await other.GetStringAsync("/api/files/pantry.csv"));
-        var bad = await ImportAsync(other, "pantry", "ware,amount\r\nsupply.cup,10\r\nsupply.gravel,10\r\nsupply.cup,lots\r\n", apply: true);
+        var bad = await ImportAsync(
+            other, "pantry", "ware,amount\r\nsupply.cup,10\r\nsupply.gravel,10\r\nsupply.cup,lots\r\n", apply: true);
         Assert.Equal([(3, "ware"), (4, "amount")], bad["problems"]!.AsArray().Select(p => ((int)p!["line"]!, (string)p["field"]!)));
         Assert.Equal(csv, await other.GetStringAsync("/api/files/pantry.csv"));
     }

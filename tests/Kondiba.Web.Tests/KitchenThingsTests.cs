@@ -50,7 +50,8 @@ public sealed class KitchenThingsTests(Server server) : IClassFixture<Server>
     public async Task A_topping_of_ones_own_is_typed_clashes_is_quoted_and_bought()
     {
         (await client.PutAsJsonAsync("/api/kitchen/toppings", Topping())).EnsureSuccessStatusCode();
-        (await client.PutAsJsonAsync("/api/kitchen/words", new { code = "tideline", word = "tideline", means = "milk with crunch" })).EnsureSuccessStatusCode();
+        (await client.PutAsJsonAsync(
+            "/api/kitchen/words", new { code = "tideline", word = "tideline", means = "milk with crunch" })).EnsureSuccessStatusCode();
         var entry = await (await client.PostAsJsonAsync("/api/entry", new { text = "20 cookies tideline, no peanuts please" })).ReadAsync();
         Assert.Empty(entry["notUnderstood"]!.AsArray());
         Assert.Equal(["peanut"], entry["order"]!["allergies"]!.AsArray().Select(a => (string)a!));
@@ -59,10 +60,13 @@ public sealed class KitchenThingsTests(Server server) : IClassFixture<Server>
         var draft = Orders.Order(line);
         draft["allergies"] = entry["order"]!["allergies"]!.DeepClone();
         var order = await client.CreatedAsync(draft);
-        Assert.Contains(order["tally"]!["problems"]!.AsArray(), p => ((string)p!["reason"]!).Contains("must not have peanut, and harbour crunch contains it", StringComparison.Ordinal));
+        Assert.Contains(
+            order["tally"]!["problems"]!.AsArray(),
+            p => ((string)p!["reason"]!).Contains("must not have peanut, and harbour crunch contains it", StringComparison.Ordinal));
         var shelf = await (await client.GetAsync($"/api/shelf?from={((string)order["pickup"]!)[..10]}")).ReadAsync();
         Assert.Contains("harbour crunch", shelf["orders"]!.ToJsonString(), StringComparison.Ordinal);
-        var shopping = await (await client.GetAsync($"/api/shopping?order={order["id"]}")).Content.ReadAsStringAsync(TestContext.Current.CancellationToken);
+        var shopping = await (await client.GetAsync($"/api/shopping?order={order["id"]}")).Content.ReadAsStringAsync(
+            TestContext.Current.CancellationToken);
         Assert.Contains("sprinkle.crunch", shopping, StringComparison.Ordinal);
     }
 
@@ -90,7 +94,12 @@ public sealed class KitchenThingsTests(Server server) : IClassFixture<Server>
             ["colour"] = "silver",
             ["places"] = new JsonArray(new JsonObject { ["x"] = 0, ["y"] = -40, ["turn"] = 0 }),
         }),
-        ["stuck"] = new JsonArray(new JsonObject { ["part"] = "candy-button", ["places"] = new JsonArray(new JsonObject { ["x"] = 0, ["y"] = 0, ["turn"] = 0 }) }),
+        ["stuck"] = new JsonArray(new JsonObject
+        {
+            ["part"] = "candy-button",
+            ["places"] = new JsonArray(
+            new JsonObject { ["x"] = 0, ["y"] = 0, ["turn"] = 0 })
+        }),
     };
 
     [Fact]
@@ -105,7 +114,8 @@ public sealed class KitchenThingsTests(Server server) : IClassFixture<Server>
         line["id"] = Guid.CreateVersion7();
         var order = await client.CreatedAsync(Orders.Order(line));
         Assert.Equal(["midnight", "silver"], order["tally"]!["pots"]!.AsArray().Select(p => (string)p!["colour"]!).Order());
-        var shopping = await (await client.GetAsync($"/api/shopping?order={order["id"]}")).Content.ReadAsStringAsync(TestContext.Current.CancellationToken);
+        var shopping = await (await client.GetAsync($"/api/shopping?order={order["id"]}")).Content.ReadAsStringAsync(
+            TestContext.Current.CancellationToken);
         Assert.All(["centre.pretzel-rod.one", "part.candy-button"], ware => Assert.Contains(ware, shopping, StringComparison.Ordinal));
         (await client.DeleteAsync("/api/kitchen/figures/buoy")).EnsureSuccessStatusCode();
     }
@@ -160,7 +170,9 @@ public sealed class KitchenThingsTests(Server server) : IClassFixture<Server>
         Assert.Equal(small, await PerTruffleAsync());
         Assert.Equal(HttpStatusCode.NotFound, (await client.DeleteAsync("/api/kitchen/centres/truffle-ball")).StatusCode);
 
-        async Task<double> PerTruffleAsync() => (double)(await PreviewAsync(Orders.Order(Orders.Line("truffle-ball", "one", 6, "dark", 1))))["lines"]![0]!["perPiece"]!["value"]!;
+        async Task<double> PerTruffleAsync() =>
+            (double)(await PreviewAsync(Orders.Order(
+                Orders.Line("truffle-ball", "one", 6, "dark", 1))))["lines"]![0]!["perPiece"]!["value"]!;
     }
 
     public static TheoryData<string, string, string> BadThings => new()
@@ -231,19 +243,22 @@ public sealed class KitchenThingsTests(Server server) : IClassFixture<Server>
     {
         var order = Orders.Order(Orders.Line(colour: "plum"));
         var bought = (int)Pot(await PreviewAsync(order))["packs"]!["value"]!;
-        var lot = await (await client.PostAsJsonAsync("/api/pantry/lots", new { id = Guid.CreateVersion7(), ware = "coating.compound-wafer-hot-flow.plum", amount = 2000 })).ReadAsync();
+        var lot = await (await client.PostAsJsonAsync(
+            "/api/pantry/lots", new { id = Guid.CreateVersion7(), ware = "coating.compound-wafer-hot-flow.plum", amount = 2000 })).ReadAsync();
         var pot = Pot(await PreviewAsync(order));
         Assert.True(bought > 0);
         Assert.Equal(0, (int)pot["packs"]!["value"]!);
         Assert.Equal((double)pot["toMelt"]!["value"]!, (double)pot["cover"]!["fromStock"]!, 3);
-        (await client.PostAsJsonAsync($"/api/pantry/lots/{lot["id"]}/movements", new { kind = "thrown", amount = 2000 })).EnsureSuccessStatusCode();
+        (await client.PostAsJsonAsync(
+            $"/api/pantry/lots/{lot["id"]}/movements", new { kind = "thrown", amount = 2000 })).EnsureSuccessStatusCode();
     }
 
     [Fact]
     public async Task Orders_of_a_day_share_a_pot_of_one_colour()
     {
         var day = Orders.Day(40);
-        foreach (var (name, line) in new[] { ("Ferry", Orders.Line(colour: "coral")), ("Quay", Orders.Line("truffle-ball", "one", 20, "coral", 1)), ("Pier", Orders.Line(colour: "lime")) })
+        foreach (var (name, line) in new[] { ("Ferry", Orders.Line(
+            colour: "coral")), ("Quay", Orders.Line("truffle-ball", "one", 20, "coral", 1)), ("Pier", Orders.Line(colour: "lime")) })
         {
             var order = Orders.Order(line);
             (order["name"], order["pickup"]) = (name, day);
@@ -274,7 +289,8 @@ public sealed class KitchenThingsTests(Server server) : IClassFixture<Server>
     {
         var order = Orders.Order(Orders.Line(colour: "silver"));
         var plain = Pot(await PreviewAsync(order));
-        (await client.PutAsJsonAsync("/api/kitchen/ways", new { thinner = "flakes", margin = 0.25, withoutVessels = new[] { (string)plain["vessel"]! } })).EnsureSuccessStatusCode();
+        (await client.PutAsJsonAsync(
+            "/api/kitchen/ways", new { thinner = "flakes", margin = 0.25, withoutVessels = new[] { (string)plain["vessel"]! } })).EnsureSuccessStatusCode();
         var pot = Pot(await PreviewAsync(order));
         Assert.NotNull(pot["thinner"]);
         Assert.NotEqual((string)plain["vessel"]!, (string)pot["vessel"]!);
@@ -285,11 +301,13 @@ public sealed class KitchenThingsTests(Server server) : IClassFixture<Server>
 
     private async Task<JsonObject> ThingsAsync() => (await client.GetFromJsonAsync<JsonObject>("/api/kitchen/things"))!;
 
-    private async Task<JsonObject> PreviewAsync(JsonObject order) => await (await client.PostAsJsonAsync("/api/amounts/preview", order)).ReadAsync();
+    private async Task<JsonObject> PreviewAsync(JsonObject order) =>
+        await (await client.PostAsJsonAsync("/api/amounts/preview", order)).ReadAsync();
 
     private static JsonNode Pot(JsonObject tally) => Assert.Single(tally["pots"]!.AsArray())!;
 
     private static IEnumerable<string> Codes(JsonObject things, string kind) => things[kind]!.AsArray().Select(t => (string)t!["code"]!);
 
-    private static JsonNode Centre(JsonObject things, string code) => things["centres"]!.AsArray().Single(c => (string)c!["code"]! == code)!;
+    private static JsonNode Centre(JsonObject things, string code) =>
+        things["centres"]!.AsArray().Single(c => (string)c!["code"]! == code)!;
 }

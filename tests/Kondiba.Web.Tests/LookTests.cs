@@ -43,7 +43,8 @@ internal static class Looks
         ["decor"] = Zigzag(colour),
     };
 
-    public static JsonObject Library(params JsonNode[] looks) => new() { ["format"] = "kondiba-looks", ["version"] = 1, ["looks"] = new JsonArray(looks) };
+    public static JsonObject Library(params JsonNode[] looks) =>
+        new() { ["format"] = "kondiba-looks", ["version"] = 1, ["looks"] = new JsonArray(looks) };
 }
 
 /// <summary>The library of looks and an order's palette, against a real PostgreSQL.</summary>
@@ -76,14 +77,19 @@ public sealed class LookTests(Server server) : IClassFixture<Server>
         look["decor"]!["patterns"]![0]!["bead"] = 90;
         var refused = await client.PutAsJsonAsync("/api/looks", look);
         Assert.Equal(HttpStatusCode.BadRequest, refused.StatusCode);
-        Assert.Contains("wider than the coat", (string)(await refused.ReadAsync())["errors"]!["decor.patterns[0].bead"]![0]!, StringComparison.Ordinal);
+        Assert.Contains(
+            "wider than the coat",
+            (string)(await refused.ReadAsync())["errors"]!["decor.patterns[0].bead"]![0]!,
+            StringComparison.Ordinal);
         Assert.Null(Item(await LibraryAsync(), "bad"));
     }
 
     [Fact]
     public async Task A_library_goes_out_and_comes_in_again_whole()
     {
-        (await client.PostAsJsonAsync("/api/looks/library", Looks.Library(Looks.Look("in-one", "One"), Looks.Look("in-two", "Two", "midnight")))).EnsureSuccessStatusCode();
+        (await client.PostAsJsonAsync(
+            "/api/looks/library", Looks.Library(
+                Looks.Look("in-one", "One"), Looks.Look("in-two", "Two", "midnight")))).EnsureSuccessStatusCode();
         var file = await (await client.GetAsync("/api/looks/library")).ReadAsync();
         Assert.Equal("kondiba-looks", (string)file["format"]!);
 
@@ -136,9 +142,16 @@ public sealed class LookTests(Server server) : IClassFixture<Server>
         var tally = await (await client.PostAsJsonAsync("/api/amounts/preview", Orders.Order((JsonObject)line.DeepClone()))).ReadAsync();
         Assert.Equal("lines[0].decor", (string)tally["problems"]!.AsArray().Single()!["field"]!);
         Assert.Single(tally["pots"]!.AsArray());
-        var palette = new JsonObject { ["palette"] = new JsonArray("#24306a", "#bfc5d2"), ["lines"] = new JsonArray(line.DeepClone(), null) };
+        var palette = new JsonObject
+        {
+            ["palette"] = new JsonArray(
+            "#24306a", "#bfc5d2"),
+            ["lines"] = new JsonArray(line.DeepClone(), null)
+        };
         Assert.Empty((await (await client.PostAsJsonAsync("/api/colour/palette", palette)).ReadAsync())["lines"]!.AsArray());
-        Assert.Equal(HttpStatusCode.BadRequest, (await client.PostAsJsonAsync("/api/orders", Orders.Order((JsonObject)line.DeepClone()))).StatusCode);
+        Assert.Equal(
+            HttpStatusCode.BadRequest,
+            (await client.PostAsJsonAsync("/api/orders", Orders.Order((JsonObject)line.DeepClone()))).StatusCode);
         var look = Looks.Look("gap", "Gap");
         look["decor"] = line["decor"]!.DeepClone();
         Assert.Equal(HttpStatusCode.BadRequest, (await client.PutAsJsonAsync("/api/looks", look)).StatusCode);
@@ -159,10 +172,13 @@ public sealed class LookTests(Server server) : IClassFixture<Server>
         decor["patterns"]![0]![field] = field == "lines" ? JsonValue.Create((int)value) : JsonValue.Create(value);
         line["decor"] = decor;
         var tally = await (await client.PostAsJsonAsync("/api/amounts/preview", Orders.Order(line))).ReadAsync();
-        Assert.Contains(tally["problems"]!.AsArray(), p => ((string)p!["field"]!).StartsWith("lines[0].decor.patterns[0].", StringComparison.Ordinal));
+        Assert.Contains(
+            tally["problems"]!.AsArray(), p => ((string)p!["field"]!).StartsWith("lines[0].decor.patterns[0].", StringComparison.Ordinal));
         Assert.True((double)tally["lines"]![0]!["perPiece"]!["value"]! > 1);
         if (field != "spacing")
-            Assert.Equal(HttpStatusCode.BadRequest, (await client.PostAsJsonAsync("/api/orders", Orders.Order((JsonObject)line.DeepClone()))).StatusCode);
+            Assert.Equal(
+                HttpStatusCode.BadRequest,
+                (await client.PostAsJsonAsync("/api/orders", Orders.Order((JsonObject)line.DeepClone()))).StatusCode);
     }
 
     [Fact]
@@ -171,10 +187,13 @@ public sealed class LookTests(Server server) : IClassFixture<Server>
         var line = Orders.Line();
         line["decor"] = Looks.Zigzag("white");
         var order = Orders.Order(line);
-        var working = await (await client.PostAsJsonAsync("/api/amounts/working?of=lines[0].look.patterns[0].mass", order)).Content.ReadFromJsonAsync<JsonArray>();
+        var working = await (await client.PostAsJsonAsync(
+            "/api/amounts/working?of=lines[0].look.patterns[0].mass", order)).Content.ReadFromJsonAsync<JsonArray>();
         Assert.Equal("white zigzag", (string)working![^1]!["what"]!);
         Assert.All(working, step => Assert.NotEmpty((string)step!["source"]!["text"]!));
-        Assert.Equal(HttpStatusCode.NotFound, (await client.PostAsJsonAsync("/api/amounts/working?of=lines[0].look.patterns[9].mass", order)).StatusCode);
+        Assert.Equal(
+            HttpStatusCode.NotFound,
+            (await client.PostAsJsonAsync("/api/amounts/working?of=lines[0].look.patterns[9].mass", order)).StatusCode);
     }
 
     [Fact]
@@ -205,7 +224,10 @@ public sealed class LookTests(Server server) : IClassFixture<Server>
         Assert.Equal("midnight", (string)palette["lines"]![0]!["colour"]!);
         Assert.Equal("silver", (string)palette["lines"]![0]!["patterns"]![0]!);
         ask["palette"] = new JsonArray("#24306a");
-        Assert.Contains("2 to 5", (string)(await (await client.PostAsJsonAsync("/api/colour/palette", ask)).ReadAsync())["problems"]![0]!["reason"]!, StringComparison.Ordinal);
+        Assert.Contains(
+            "2 to 5",
+            (string)(await (await client.PostAsJsonAsync("/api/colour/palette", ask)).ReadAsync())["problems"]![0]!["reason"]!,
+            StringComparison.Ordinal);
     }
 
     private async Task<JsonArray> LibraryAsync(HttpClient? of = null) => (await (of ?? client).GetFromJsonAsync<JsonArray>("/api/looks"))!;

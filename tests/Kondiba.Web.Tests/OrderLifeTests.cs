@@ -13,9 +13,11 @@ public sealed class OrderLifeTests(Server server) : IClassFixture<Server>
     public async Task Words_become_lines_with_the_kitchens_own_looks_and_nothing_is_kept()
     {
         using var sample = await Server.EnterAsync(server.Sample);
-        var entry = await (await sample.PostAsJsonAsync("/api/entry", new { text = "2 doz large strawberries milk 3/4; 12 meteor rod; blarney" })).ReadAsync();
+        var entry = await (await sample.PostAsJsonAsync(
+            "/api/entry", new { text = "2 doz large strawberries milk 3/4; 12 meteor rod; blarney" })).ReadAsync();
         Assert.Equal(2, entry["lines"]!.AsArray().Count);
-        Assert.Equal(("strawberry", 0.75), ((string)entry["lines"]![0]!["line"]!["centre"]!, (double)entry["lines"]![0]!["line"]!["depth"]!));
+        Assert.Equal(
+            ("strawberry", 0.75), ((string)entry["lines"]![0]!["line"]!["centre"]!, (double)entry["lines"]![0]!["line"]!["depth"]!));
         Assert.Equal("Meteor rod", (string)entry["lines"]![1]!["line"]!["look"]!);
         Assert.Equal("blarney", (string)entry["notUnderstood"]![0]!["text"]!);
     }
@@ -43,17 +45,27 @@ public sealed class OrderLifeTests(Server server) : IClassFixture<Server>
         first["packing"] = new JsonArray(new JsonObject { ["supply"] = "box-12", ["each"] = 1, ["per"] = 12 });
         first["price"] = new JsonObject { ["by"] = "dozen", ["value"] = 31.5 };
         var order = await client.CreatedAsync(first);
-        var copied = await client.PostAsJsonAsync($"/api/orders/{order["id"]}/copies", new { name = "Again", pickup = Orders.Day(20), pieces = 40 });
+        var copied = await client.PostAsJsonAsync(
+            $"/api/orders/{order["id"]}/copies", new { name = "Again", pickup = Orders.Day(20), pieces = 40 });
         Assert.Equal(HttpStatusCode.Created, copied.StatusCode);
         var copy = await copied.ReadAsync();
         Assert.Equal([16, 24], copy["lines"]!.AsArray().Select(l => (double)l!["amount"]!));
-        Assert.True(JsonNode.DeepEquals(order["price"], copy["price"]) && JsonNode.DeepEquals(order["packing"], copy["packing"]) && JsonNode.DeepEquals(order["allergies"], copy["allergies"]));
+        Assert.True(
+            JsonNode.DeepEquals(order["price"], copy["price"])
+                && JsonNode.DeepEquals(order["packing"], copy["packing"])
+                && JsonNode.DeepEquals(order["allergies"], copy["allergies"]));
         Assert.NotEqual((int)order["number"]!, (int)copy["number"]!);
 
-        var template = await (await client.PostAsJsonAsync($"/api/orders/{order["id"]}/copies", new { name = "Choir box", pickup = (string?)null, pieces = (int?)null, template = true })).ReadAsync();
+        var template = await (await client.PostAsJsonAsync(
+            $"/api/orders/{order["id"]}/copies", new { name = "Choir box", pickup = (string?)null, pieces = (int?)null, template = true })).ReadAsync();
         Assert.Contains((string)template["id"]!, await FoundAsync("templates=true"));
-        Assert.DoesNotContain((await client.GetFromJsonAsync<JsonObject>("/api/shelf"))!["orders"]!.AsArray(), o => (string)o!["id"]! == (string)template["id"]!);
-        Assert.Equal(HttpStatusCode.BadRequest, (await client.PostAsJsonAsync($"/api/orders/{order["id"]}/copies", new { name = "One", pickup = (string?)null, pieces = 1 })).StatusCode);
+        Assert.DoesNotContain(
+            (await client.GetFromJsonAsync<JsonObject>("/api/shelf"))!["orders"]!.AsArray(),
+            o => (string)o!["id"]! == (string)template["id"]!);
+        Assert.Equal(
+            HttpStatusCode.BadRequest,
+            (await client.PostAsJsonAsync(
+                $"/api/orders/{order["id"]}/copies", new { name = "One", pickup = (string?)null, pieces = 1 })).StatusCode);
     }
 
     [Fact]
@@ -68,7 +80,9 @@ public sealed class OrderLifeTests(Server server) : IClassFixture<Server>
             Assert.Equal(next, await NextAsync());
         }
 
-        async Task<string?> NextAsync() => (string?)(await client.GetFromJsonAsync<JsonObject>("/api/shelf"))!["orders"]!.AsArray().SingleOrDefault(o => (string)o!["id"]! == (string)order["id"]!)?["next"];
+        async Task<string?> NextAsync() =>
+            (string?)(await client.GetFromJsonAsync<JsonObject>("/api/shelf"))!["orders"]!.AsArray()
+                .SingleOrDefault(o => (string)o!["id"]! == (string)order["id"]!)?["next"];
     }
 
     [Fact]
@@ -77,10 +91,15 @@ public sealed class OrderLifeTests(Server server) : IClassFixture<Server>
         var order = Orders.Order(Orders.Line());
         var costing = await (await client.PostAsJsonAsync("/api/prices/preview", order)).ReadAsync();
         Assert.Equal((decimal)costing["cost"]!, costing["parts"]!.AsArray().Sum(p => (decimal)p!["cost"]!["value"]!));
-        var working = (await (await client.PostAsJsonAsync("/api/prices/working?of=parts.time", order)).Content.ReadFromJsonAsync<JsonArray>())!;
-        Assert.Equal((double)costing["parts"]!.AsArray().Single(p => (string)p!["code"]! == "time")!["cost"]!["value"]!, (double)working[^1]!["value"]!);
+        var working = (await (await client.PostAsJsonAsync(
+            "/api/prices/working?of=parts.time", order)).Content.ReadFromJsonAsync<JsonArray>())!;
+        Assert.Equal(
+            (double)costing["parts"]!.AsArray().Single(p => (string)p!["code"]! == "time")!["cost"]!["value"]!,
+            (double)working[^1]!["value"]!);
         var kept = await client.CreatedAsync(order);
-        Assert.Equal((decimal)costing["price"]!["value"]!, (decimal)(await client.GetFromJsonAsync<JsonObject>($"/api/orders/{kept["id"]}/quote"))!["quote"]!["price"]!);
+        Assert.Equal(
+            (decimal)costing["price"]!["value"]!,
+            (decimal)(await client.GetFromJsonAsync<JsonObject>($"/api/orders/{kept["id"]}/quote"))!["quote"]!["price"]!);
     }
 
     private async Task<List<string>> FoundAsync(string query) =>

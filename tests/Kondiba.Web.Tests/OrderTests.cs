@@ -16,8 +16,15 @@ public sealed class OrderTests(Server server) : IClassFixture<Server>
     [Fact]
     public async Task A_kept_order_comes_back_with_what_the_preview_said()
     {
-        var input = Orders.Order(Orders.Line(), Orders.Line("pretzel-rod", "one", 1.5, "midnight", 0.33), Orders.Line("truffle-ball", "one", 6, "midnight", 1, 2));
-        input["pots"] = new JsonObject { [Orders.Pot("dark")] = new JsonObject { ["vessel"] = "jar", ["thinner"] = "flakes", ["film"] = 1.1 } };
+        var input = Orders.Order(
+            Orders.Line(),
+            Orders.Line("pretzel-rod", "one", 1.5, "midnight", 0.33),
+            Orders.Line("truffle-ball", "one", 6, "midnight", 1, 2));
+        input["pots"] = new JsonObject
+        {
+            [Orders.Pot(
+            "dark")] = new JsonObject { ["vessel"] = "jar", ["thinner"] = "flakes", ["film"] = 1.1 }
+        };
         input["margin"] = 0.2;
         input["lines"]![1]!["countedIn"] = "dozens";
         input["lines"]![1]!["upright"] = true;
@@ -43,11 +50,16 @@ public sealed class OrderTests(Server server) : IClassFixture<Server>
     [Fact]
     public async Task Saving_replaces_reorders_and_removes_lines()
     {
-        var (berries, rods, cookies) = (Orders.Line(), Orders.Line("pretzel-rod", "one", 12, "teal", 0.33), Orders.Line("sandwich-cookie", "thin", 8, "white", 1));
+        var (berries, rods, cookies) = (Orders.Line(), Orders.Line(
+            "pretzel-rod", "one", 12, "teal", 0.33), Orders.Line("sandwich-cookie", "thin", 8, "white", 1));
         var created = await client.CreatedAsync(Orders.Order(berries, rods));
         var change = Orders.Order((JsonObject)cookies.DeepClone(), (JsonObject)berries.DeepClone());
         change["version"] = created["version"]!.DeepClone();
-        change["pots"] = new JsonObject { [Orders.Pot("white")] = new JsonObject { ["vessel"] = "bowl", ["thinner"] = null, ["film"] = null } };
+        change["pots"] = new JsonObject
+        {
+            [Orders.Pot(
+            "white")] = new JsonObject { ["vessel"] = "bowl", ["thinner"] = null, ["film"] = null }
+        };
         var saved = await client.PutAsJsonAsync($"/api/orders/{created["id"]}", change);
         saved.EnsureSuccessStatusCode();
 
@@ -82,7 +94,9 @@ public sealed class OrderTests(Server server) : IClassFixture<Server>
         var key = Guid.NewGuid().ToString();
         var ids = await Task.WhenAll(Enumerable.Range(0, 4).Select(async _ =>
         {
-            using var request = new HttpRequestMessage(HttpMethod.Post, "/api/orders") { Content = JsonContent.Create(Orders.Order(Orders.Line())) };
+            using var request = new HttpRequestMessage(
+                HttpMethod.Post, "/api/orders")
+            { Content = JsonContent.Create(Orders.Order(Orders.Line())) };
             request.Headers.Add("Idempotency-Key", key);
             var response = await client.SendAsync(request);
             response.EnsureSuccessStatusCode();
@@ -151,7 +165,9 @@ public sealed class OrderTests(Server server) : IClassFixture<Server>
         var order = Orders.Order(Orders.Line("apple", "M", 4, "dark", 1), Orders.Line("cake-ball", "one", 6, "dark", 1));
         order["pots"] = new JsonObject { [Orders.Pot("dark")] = new JsonObject { ["vessel"] = "tall-glass" } };
         var created = await client.CreatedAsync(order);
-        Assert.Contains(created["tally"]!["problems"]!.AsArray(), p => (string)p!["field"]! == $"pots.{Orders.Pot("dark")}.vessel" && (string)p["severity"]! == "unfit");
+        Assert.Contains(
+            created["tally"]!["problems"]!.AsArray(),
+            p => (string)p!["field"]! == $"pots.{Orders.Pot("dark")}.vessel" && (string)p["severity"]! == "unfit");
         Assert.Single(created["tally"]!["pots"]!.AsArray());
     }
 
@@ -163,7 +179,9 @@ public sealed class OrderTests(Server server) : IClassFixture<Server>
         await using (var scope = server.Own.Services.CreateAsyncScope())
         {
             var db = scope.ServiceProvider.GetRequiredService<KondibaContext>();
-            await db.Orders.IgnoreQueryFilters().Where(o => o.Id == id).ExecuteUpdateAsync(s => s.SetProperty(o => o.Pickup, new LocalDateTime(2020, 1, 1, 10, 0)));
+            await db.Orders.IgnoreQueryFilters()
+                .Where(o => o.Id == id)
+                .ExecuteUpdateAsync(s => s.SetProperty(o => o.Pickup, new LocalDateTime(2020, 1, 1, 10, 0)));
         }
 
         var order = await (await client.GetAsync($"/api/orders/{id}")).ReadAsync();
@@ -200,7 +218,8 @@ public sealed class OrderTests(Server server) : IClassFixture<Server>
         Assert.True(await OnShelfAsync());
 
         async Task<bool> OnShelfAsync() =>
-            (await (await client.GetAsync("/api/shelf")).ReadAsync())["orders"]!.AsArray().Any(o => (string)o!["id"]! == (string)order["id"]!);
+            (await (await client.GetAsync("/api/shelf")).ReadAsync())["orders"]!.AsArray()
+                .Any(o => (string)o!["id"]! == (string)order["id"]!);
     }
 
     [Fact]
@@ -266,7 +285,8 @@ public sealed class OrderTests(Server server) : IClassFixture<Server>
         var lines = (await response.Content.ReadFromJsonAsync<JsonArray>())!;
         Assert.Equal(what, (string)lines[^1]!["what"]!);
         Assert.All(lines, l => Assert.False(string.IsNullOrEmpty((string)l!["source"]!["tag"]!)));
-        var unknown = await client.PostAsJsonAsync("/api/amounts/working?of=pots.compound-wafer-hot-flow.gold.toMelt", Orders.Order(Orders.Line()));
+        var unknown = await client.PostAsJsonAsync(
+            "/api/amounts/working?of=pots.compound-wafer-hot-flow.gold.toMelt", Orders.Order(Orders.Line()));
         Assert.Equal(HttpStatusCode.NotFound, unknown.StatusCode);
     }
 

@@ -29,8 +29,12 @@ public sealed class PantryTests(Server server) : IClassFixture<Server>
         Assert.Equal(HttpStatusCode.Conflict, (await client.DeleteAsync($"/api/pantry/movements/{used["id"]}")).StatusCode);
         (await client.DeleteAsync($"/api/pantry/movements/{thrown["id"]}")).EnsureSuccessStatusCode();
         Assert.Equal(65, await LeftAsync("sprinkle.jimmies"));
-        Assert.Equal(HttpStatusCode.BadRequest, (await client.PostAsJsonAsync($"/api/pantry/lots/{receipt.id}/movements", new { kind = "used", amount = 66 })).StatusCode);
-        Assert.Equal(HttpStatusCode.BadRequest, (await client.PostAsJsonAsync($"/api/pantry/lots/{receipt.id}/movements", new { kind = "received", amount = 6 })).StatusCode);
+        Assert.Equal(
+            HttpStatusCode.BadRequest,
+            (await client.PostAsJsonAsync($"/api/pantry/lots/{receipt.id}/movements", new { kind = "used", amount = 66 })).StatusCode);
+        Assert.Equal(
+            HttpStatusCode.BadRequest,
+            (await client.PostAsJsonAsync($"/api/pantry/lots/{receipt.id}/movements", new { kind = "received", amount = 6 })).StatusCode);
     }
 
     [Theory]
@@ -58,8 +62,10 @@ public sealed class PantryTests(Server server) : IClassFixture<Server>
         order = await SaveAsync(order, "made");
         var used = 960 - await LeftAsync(Plum);
         Assert.InRange(used, 20, melted - 20);
-        Assert.Single((await PantryAsync())["lots"]!.AsArray(), l => (string)l!["ware"]! == Plum && (string)l["bestBefore"]! == "2031-09-01");
-        Assert.DoesNotContain((await PantryAsync())["lots"]!.AsArray(), l => (string)l!["ware"]! == Plum && (string)l["bestBefore"]! == "2031-05-01");
+        Assert.Single(
+            (await PantryAsync())["lots"]!.AsArray(), l => (string)l!["ware"]! == Plum && (string)l["bestBefore"]! == "2031-09-01");
+        Assert.DoesNotContain(
+            (await PantryAsync())["lots"]!.AsArray(), l => (string)l!["ware"]! == Plum && (string)l["bestBefore"]! == "2031-05-01");
         var told = (await client.GetFromJsonAsync<JsonArray>($"/api/orders/{order["id"]}/used"))!;
         Assert.Equal(used, (double)told.Single(u => (string)u!["ware"]! == Plum)!["used"]!, 3);
         Assert.True((double)told.Single(u => (string)u!["ware"]! == "centre.strawberry.L")!["short"]! > 20);
@@ -86,24 +92,31 @@ public sealed class PantryTests(Server server) : IClassFixture<Server>
         var sticks = named["list"]!["lines"]!.AsArray().Single(l => (string)l!["ware"]!["code"]! == "supply.apple-stick")!;
         Assert.Equal((7, 30), ((double)sticks["need"]!["value"]!, (double)sticks["toBuy"]!));
         await ReceiveAsync(new { id = Guid.CreateVersion7(), ware = "supply.apple-stick", amount = 30 });
-        sticks = (await ShoppingAsync($"?order={order["id"]}"))["list"]!["lines"]!.AsArray().Single(l => (string)l!["ware"]!["code"]! == "supply.apple-stick")!;
+        sticks = (await ShoppingAsync($"?order={order["id"]}"))["list"]!["lines"]!.AsArray()
+            .Single(l => (string)l!["ware"]!["code"]! == "supply.apple-stick")!;
         Assert.Equal(0, (double)sticks["toBuy"]!);
 
         var csv = await client.GetAsync($"/api/shopping.csv?order={order["id"]}");
         Assert.Equal("text/csv", csv.Content.Headers.ContentType!.MediaType);
         var rows = (await csv.Content.ReadAsStringAsync()).Split("\r\n", StringSplitOptions.RemoveEmptyEntries);
         Assert.Equal("section,ware,code,needed,in pantry,to buy,unit,packs,price,for", rows[0]);
-        Assert.Contains(rows, r => r.Contains("\"apples, medium\",centre.apple.M,7,0,7,pieces,1 × 6 + 1 × 1,3.25,Tide table supper", StringComparison.Ordinal));
+        Assert.Contains(
+            rows,
+            r => r.Contains(
+                "\"apples, medium\",centre.apple.M,7,0,7,pieces,1 × 6 + 1 × 1,3.25,Tide table supper", StringComparison.Ordinal));
         Assert.DoesNotContain(rows, r => r.Contains("apple-stick", StringComparison.Ordinal));
     }
 
     [Fact]
     public async Task Packs_and_marks_of_ones_own_are_used()
     {
-        (await client.PutAsJsonAsync("/api/kitchen/wares", new { code = "supply.cup", name = "", unit = "pieces", packs = new[] { new { holds = 250, price = 3 } }, low = 40 })).EnsureSuccessStatusCode();
+        (await client.PutAsJsonAsync(
+            "/api/kitchen/wares",
+            new { code = "supply.cup", name = "", unit = "pieces", packs = new[] { new { holds = 250, price = 3 } }, low = 40 })).EnsureSuccessStatusCode();
         var cup = (await PantryAsync())["wares"]!.AsArray().Single(w => (string)w!["code"]! == "supply.cup")!;
         Assert.Equal((250, 40), ((double)cup["packs"]![0]!["holds"]!, (double)cup["low"]!));
-        (await client.PutAsJsonAsync("/api/kitchen/wares", new { code = "supply.net", name = "nets", unit = "m", low = 0 })).EnsureSuccessStatusCode();
+        (await client.PutAsJsonAsync(
+            "/api/kitchen/wares", new { code = "supply.net", name = "nets", unit = "m", low = 0 })).EnsureSuccessStatusCode();
         Assert.Contains((await PantryAsync())["wares"]!.AsArray(), w => (string)w!["name"]! == "nets");
     }
 
@@ -111,9 +124,11 @@ public sealed class PantryTests(Server server) : IClassFixture<Server>
 
     private async Task<JsonObject> ShoppingAsync(string query) => (await client.GetFromJsonAsync<JsonObject>($"/api/shopping{query}"))!;
 
-    private async Task<double> LeftAsync(string ware) => (await PantryAsync())["lots"]!.AsArray().Where(l => (string)l!["ware"]! == ware).Sum(l => (double)l!["amount"]!);
+    private async Task<double> LeftAsync(string ware) =>
+        (await PantryAsync())["lots"]!.AsArray().Where(l => (string)l!["ware"]! == ware).Sum(l => (double)l!["amount"]!);
 
-    private async Task ReceiveAsync(object receipt) => (await client.PostAsJsonAsync("/api/pantry/lots", receipt)).EnsureSuccessStatusCode();
+    private async Task ReceiveAsync(object receipt) =>
+        (await client.PostAsJsonAsync("/api/pantry/lots", receipt)).EnsureSuccessStatusCode();
 
     private async Task<JsonObject> ChangeAsync(Guid lot, string kind, double amount)
     {

@@ -17,9 +17,12 @@ public sealed class PeopleTests(Server server) : IClassFixture<Server>
         Assert.Empty((await owner.GetFromJsonAsync<JsonObject>("/api/shelf"))!["orders"]!.AsArray());
 
         using var other = Server.Browser(server.Own);
-        Assert.Equal(HttpStatusCode.Forbidden, (await other.PostAsJsonAsync("/api/session", new { name = "owner of Quay kitchen", password = "a guess at it" })).StatusCode);
+        Assert.Equal(
+            HttpStatusCode.Forbidden,
+            (await other.PostAsJsonAsync("/api/session", new { name = "owner of Quay kitchen", password = "a guess at it" })).StatusCode);
         Assert.Equal(HttpStatusCode.Unauthorized, (await other.GetAsync("/api/kitchen")).StatusCode);
-        (await other.PostAsJsonAsync("/api/session", new { name = "Owner of Quay Kitchen", password = Server.Password })).EnsureSuccessStatusCode();
+        (await other.PostAsJsonAsync(
+            "/api/session", new { name = "Owner of Quay Kitchen", password = Server.Password })).EnsureSuccessStatusCode();
         var session = (await other.GetFromJsonAsync<JsonObject>("/api/session"))!;
         Assert.Equal(("owner of Quay kitchen", "owner"), ((string)session["name"]!, (string)session["role"]!));
     }
@@ -29,7 +32,8 @@ public sealed class PeopleTests(Server server) : IClassFixture<Server>
     {
         using var owner = await server.StartKitchenAsync("Pier kitchen");
         using var other = Server.Browser(server.Own);
-        var taken = await other.PostAsJsonAsync("/api/session/kitchen", new { kitchen = "Another", name = "owner of pier kitchen", password = Server.Password });
+        var taken = await other.PostAsJsonAsync(
+            "/api/session/kitchen", new { kitchen = "Another", name = "owner of pier kitchen", password = Server.Password });
         Assert.Contains("name", (await taken.ReadAsync())["errors"]!.AsObject().Select(e => e.Key));
         var weak = await other.PostAsJsonAsync("/api/session/kitchen", new { kitchen = "Another", name = "someone", password = "short" });
         Assert.Contains("password", (await weak.ReadAsync())["errors"]!.AsObject().Select(e => e.Key));
@@ -41,7 +45,8 @@ public sealed class PeopleTests(Server server) : IClassFixture<Server>
     {
         await using var guarded = server.Start(own: true);
         using var owner = Server.Browser(guarded);
-        (await owner.PostAsJsonAsync("/api/session/kitchen", new { kitchen = "Locked", name = "locked out", password = Server.Password })).EnsureSuccessStatusCode();
+        (await owner.PostAsJsonAsync(
+            "/api/session/kitchen", new { kitchen = "Locked", name = "locked out", password = Server.Password })).EnsureSuccessStatusCode();
         using var other = Server.Browser(guarded);
         for (var guess = 0; guess < 5; guess++)
             await other.PostAsJsonAsync("/api/session", new { name = "locked out", password = $"guess {guess} at it" });
@@ -63,7 +68,9 @@ public sealed class PeopleTests(Server server) : IClassFixture<Server>
         var join = path.Replace("/join/", "/api/session/join/", StringComparison.Ordinal);
         (await helper.PostAsJsonAsync(join, new { name = "helper at the mole", password = Server.Password })).EnsureSuccessStatusCode();
         using var late = Server.Browser(server.Own);
-        Assert.Equal(HttpStatusCode.NotFound, (await late.PostAsJsonAsync(join, new { name = "someone else", password = Server.Password })).StatusCode);
+        Assert.Equal(
+            HttpStatusCode.NotFound,
+            (await late.PostAsJsonAsync(join, new { name = "someone else", password = Server.Password })).StatusCode);
 
         Assert.Equal("helper", (string)(await helper.GetFromJsonAsync<JsonObject>("/api/session"))!["role"]!);
         var seen = await (await helper.GetAsync($"/api/orders/{order["id"]}")).ReadAsync();
@@ -71,13 +78,22 @@ public sealed class PeopleTests(Server server) : IClassFixture<Server>
         Assert.True((double)seen["tally"]!["pots"]![0]!["toMelt"]!["value"]! > 0);
         Assert.Equal(0, (double)seen["tally"]!["pots"]![0]!["worth"]!["value"]!);
         Assert.Equal(0, (double)seen["tally"]!["pots"]![0]!["cover"]!["price"]!);
-        Assert.All((await helper.GetFromJsonAsync<JsonObject>("/api/pantry"))!["wares"]!.AsArray().SelectMany(w => w!["packs"]!.AsArray()), p => Assert.Equal(0, (double)p!["price"]!));
+        Assert.All(
+            (await helper.GetFromJsonAsync<JsonObject>("/api/pantry"))!["wares"]!.AsArray().SelectMany(w => w!["packs"]!.AsArray()),
+            p => Assert.Equal(0, (double)p!["price"]!));
         Assert.DoesNotContain("price", (await helper.GetStringAsync("/api/shopping.csv")).Split("\r\n")[0], StringComparison.Ordinal);
-        foreach (var closed in (string[])["/api/people", $"/api/orders/{order["id"]}/quote", "/api/files/kitchen.json", "/api/files/orders.csv"])
+        foreach (var closed in (string[])[
+            "/api/people",
+            $"/api/orders/{order["id"]}/quote",
+            "/api/files/kitchen.json",
+            "/api/files/orders.csv",
+        ])
             Assert.Equal(HttpStatusCode.Forbidden, (await helper.GetAsync(closed)).StatusCode);
         Assert.Equal(HttpStatusCode.Forbidden, (await helper.PostAsJsonAsync("/api/prices/preview", priced)).StatusCode);
         Assert.Equal(HttpStatusCode.Forbidden, (await helper.PutAsJsonAsync("/api/kitchen/rates", new { hour = 1 })).StatusCode);
-        Assert.Equal(HttpStatusCode.NotFound, (await helper.PostAsJsonAsync("/api/amounts/working?of=pots.compound-wafer-hot-flow.dark.worth", priced)).StatusCode);
+        Assert.Equal(
+            HttpStatusCode.NotFound,
+            (await helper.PostAsJsonAsync("/api/amounts/working?of=pots.compound-wafer-hot-flow.dark.worth", priced)).StatusCode);
 
         // What a helper saves leaves the price as it was.
         seen["notes"] = "The helper was here.";
@@ -90,7 +106,8 @@ public sealed class PeopleTests(Server server) : IClassFixture<Server>
         var them = people.Single(p => (string)p!["role"]! == "helper")!;
         (await owner.DeleteAsync($"/api/people/{them["id"]}")).EnsureSuccessStatusCode();
         Assert.Single((await owner.GetFromJsonAsync<JsonArray>("/api/people"))!);
-        Assert.Equal(HttpStatusCode.Conflict, (await owner.DeleteAsync($"/api/people/{people.Single(p => (bool)p!["you"]!)!["id"]}")).StatusCode);
+        Assert.Equal(
+            HttpStatusCode.Conflict, (await owner.DeleteAsync($"/api/people/{people.Single(p => (bool)p!["you"]!)!["id"]}")).StatusCode);
     }
 
     [Fact]
@@ -153,23 +170,32 @@ public sealed class PeopleTests(Server server) : IClassFixture<Server>
     public async Task A_changed_password_is_the_one_that_opens()
     {
         using var owner = await server.StartKitchenAsync("Changing kitchen");
-        Assert.Equal(HttpStatusCode.BadRequest, (await owner.PutAsJsonAsync("/api/session/password", new { old = "not it at all", @new = "another long one" })).StatusCode);
-        (await owner.PutAsJsonAsync("/api/session/password", new { old = Server.Password, @new = "another long one" })).EnsureSuccessStatusCode();
+        Assert.Equal(
+            HttpStatusCode.BadRequest,
+            (await owner.PutAsJsonAsync("/api/session/password", new { old = "not it at all", @new = "another long one" })).StatusCode);
+        (await owner.PutAsJsonAsync(
+            "/api/session/password", new { old = Server.Password, @new = "another long one" })).EnsureSuccessStatusCode();
         Assert.Equal(HttpStatusCode.OK, (await owner.GetAsync("/api/kitchen")).StatusCode);
         using var other = Server.Browser(server.Own);
-        Assert.Equal(HttpStatusCode.Forbidden, (await other.PostAsJsonAsync("/api/session", new { name = "owner of Changing kitchen", password = Server.Password })).StatusCode);
+        Assert.Equal(
+            HttpStatusCode.Forbidden,
+            (await other.PostAsJsonAsync(
+                "/api/session", new { name = "owner of Changing kitchen", password = Server.Password })).StatusCode);
     }
 
     /// <summary>After a changed password, or removed, another device is signed out: it is told so, can sign out, and its cookie is gone.</summary>
     [Fact]
     public async Task Another_device_is_signed_out_in_peace_after_a_changed_password_and_when_removed()
     {
-        await using var strict = server.Own.WithWebHostBuilder(host => host.ConfigureServices(services => services.Configure<SecurityStampValidatorOptions>(o => o.ValidationInterval = TimeSpan.Zero)));
+        await using var strict = server.Own.WithWebHostBuilder(host => host.ConfigureServices(services => services.Configure<SecurityStampValidatorOptions>(
+            o => o.ValidationInterval = TimeSpan.Zero)));
         using var first = Server.Browser(strict);
-        (await first.PostAsJsonAsync("/api/session/kitchen", new { kitchen = "Two devices", name = "tide keeper", password = Server.Password })).EnsureSuccessStatusCode();
+        (await first.PostAsJsonAsync(
+            "/api/session/kitchen", new { kitchen = "Two devices", name = "tide keeper", password = Server.Password })).EnsureSuccessStatusCode();
         using var second = Server.Browser(strict);
         (await second.PostAsJsonAsync("/api/session", new { name = "tide keeper", password = Server.Password })).EnsureSuccessStatusCode();
-        (await first.PutAsJsonAsync("/api/session/password", new { old = Server.Password, @new = "another whisk and bowl" })).EnsureSuccessStatusCode();
+        (await first.PutAsJsonAsync(
+            "/api/session/password", new { old = Server.Password, @new = "another whisk and bowl" })).EnsureSuccessStatusCode();
         Assert.Equal(HttpStatusCode.OK, (await first.GetAsync("/api/kitchen")).StatusCode);
         Assert.Equal(HttpStatusCode.Unauthorized, (await second.GetAsync("/api/kitchen")).StatusCode);
         Assert.False((bool)(await (await second.GetAsync("/api/session")).ReadAsync())["signedIn"]!);
@@ -177,9 +203,11 @@ public sealed class PeopleTests(Server server) : IClassFixture<Server>
 
         var path = (string)(await (await first.PostAsJsonAsync("/api/people/invitations", new { })).ReadAsync())["path"]!;
         using var helper = Server.Browser(strict);
-        (await helper.PostAsJsonAsync($"/api/session{path}", new { name = "spare hands", password = Server.Password })).EnsureSuccessStatusCode();
+        (await helper.PostAsJsonAsync(
+            $"/api/session{path}", new { name = "spare hands", password = Server.Password })).EnsureSuccessStatusCode();
         var people = (await first.GetFromJsonAsync<JsonArray>("/api/people"))!;
-        (await first.DeleteAsync($"/api/people/{people.Single(p => (string)p!["name"]! == "spare hands")!["id"]}")).EnsureSuccessStatusCode();
+        (await first.DeleteAsync(
+            $"/api/people/{people.Single(p => (string)p!["name"]! == "spare hands")!["id"]}")).EnsureSuccessStatusCode();
         Assert.Equal(HttpStatusCode.Unauthorized, (await helper.GetAsync("/api/kitchen")).StatusCode);
         Assert.Equal(HttpStatusCode.NoContent, (await helper.DeleteAsync("/api/session")).StatusCode);
     }

@@ -38,7 +38,8 @@ public sealed class PrepTests(Server server) : IClassFixture<Server>
         ["steps"] = new JsonArray(new JsonObject { ["text"] = "Melt and stir the curd in.", ["why"] = "", ["place"] = "hob", ["hands"] = 6, ["wait"] = 0, ["seconds"] = 0 }),
     };
 
-    private async Task<JsonObject> ListAsync(JsonObject order) => await (await client.PostAsJsonAsync("/api/prep/preview", order)).ReadAsync();
+    private async Task<JsonObject> ListAsync(JsonObject order) =>
+        await (await client.PostAsJsonAsync("/api/prep/preview", order)).ReadAsync();
 
     private async Task<JsonObject> ScaleAsync(object scale)
     {
@@ -64,10 +65,14 @@ public sealed class PrepTests(Server server) : IClassFixture<Server>
         var chop = list["steps"]!.AsArray().First(s => ((string)s!["code"]!).EndsWith(".chop", StringComparison.Ordinal))!;
         Assert.Equal(["dark-chocolate", "cream"], chop["amounts"]!.AsArray().Select(a => (string)a!["ingredient"]!));
         Assert.Equal("common practice", (string)chop["source"]!["tag"]!);
-        Assert.Equal("truffle-ball", (string)(await client.GetFromJsonAsync<JsonObject>("/api/fillings"))!["fillings"]!.AsArray().First(f => (string)f!["code"]! == "ganache-dark")!["makesCode"]!);
+        Assert.Equal(
+            "truffle-ball",
+            (string)(await client.GetFromJsonAsync<JsonObject>("/api/fillings"))!["fillings"]!.AsArray()
+                .First(f => (string)f!["code"]! == "ganache-dark")!["makesCode"]!);
 
         var amount = list["fillings"]![0]!["amounts"]!.AsArray().First(a => (string)a!["ingredient"]! == "cream");
-        var working = await (await client.PostAsJsonAsync("/api/prep/working?of=fillings[0].cream", order)).Content.ReadFromJsonAsync<JsonArray>();
+        var working = await (await client.PostAsJsonAsync(
+            "/api/prep/working?of=fillings[0].cream", order)).Content.ReadFromJsonAsync<JsonArray>();
         Assert.Equal(Value(amount!["mass"]), (double)working![^1]!["value"]!, 6);
         Assert.Equal(HttpStatusCode.NotFound, (await client.PostAsJsonAsync("/api/prep/working?of=fillings[9].cream", order)).StatusCode);
     }
@@ -75,7 +80,11 @@ public sealed class PrepTests(Server server) : IClassFixture<Server>
     [Fact]
     public async Task How_a_line_is_made_and_how_an_order_differs_are_kept_with_it()
     {
-        var order = Orders.Order(Truffles(30, new JsonObject { ["filling"] = "ganache-milk", ["portion"] = 14, ["shares"] = new JsonObject { ["cream"] = 0.5 }, ["mould"] = null, ["colours"] = null, ["on"] = null, ["disc"] = null }), Moulded("thin"));
+        var order = Orders.Order(
+            Truffles(
+                30,
+                new JsonObject { ["filling"] = "ganache-milk", ["portion"] = 14, ["shares"] = new JsonObject { ["cream"] = 0.5 }, ["mould"] = null, ["colours"] = null, ["on"] = null, ["disc"] = null }),
+            Moulded("thin"));
         order["schools"] = new JsonObject { ["ganache"] = "fridge" };
         var id = (string)(await client.CreatedAsync(order))["id"]!;
         var read = await (await client.GetAsync($"/api/orders/{id}")).ReadAsync();
@@ -83,7 +92,8 @@ public sealed class PrepTests(Server server) : IClassFixture<Server>
         Assert.True(JsonNode.DeepEquals(order["lines"]![0]!["making"], read["lines"]![0]!["making"]));
         Assert.Equal("cookie-round", (string)read["lines"]![1]!["making"]!["mould"]!["mould"]!);
         Assert.Equal(16, (int)read["tally"]!["lines"]![1]!["moulded"]!["atOnce"]!);
-        Assert.Contains((await ListAsync(read))["steps"]!.AsArray(), s => (string)s!["school"]! == "ganache" && (string)s["place"]! == "fridge");
+        Assert.Contains(
+            (await ListAsync(read))["steps"]!.AsArray(), s => (string)s!["school"]! == "ganache" && (string)s["place"]! == "fridge");
     }
 
     [Fact]
@@ -124,13 +134,18 @@ public sealed class PrepTests(Server server) : IClassFixture<Server>
     public async Task A_recipe_scales_to_pieces_and_from_what_there_is()
     {
         var from = await ScaleAsync(new { filling = "ganache-dark", ingredient = "dark-chocolate", grams = 326 });
-        Assert.Equal(196, from["tally"]!["amounts"]!.AsArray().Where(a => (string)a!["ingredient"]! == "cream").Select(a => Value(a!["mass"])).Single(), 0.5);
+        Assert.Equal(
+            196,
+            from["tally"]!["amounts"]!.AsArray().Where(a => (string)a!["ingredient"]! == "cream").Select(a => Value(a!["mass"])).Single(),
+            0.5);
         Assert.Equal("1 tbsp", (string)from["spoon"]!);
         Assert.Equal(30.5, (double)from["across"]!, 0.3);
         var to = await ScaleAsync(new { filling = "ganache-dark", pieces = 60, portion = 12, shares = new { cream = 1.5 } });
         Assert.Equal(60, (int)to["tally"]!["pieces"]!);
         Assert.Contains("hold its shape", (string)to["problems"]!.AsArray().Single()!["reason"]!, StringComparison.Ordinal);
-        Assert.All(to["tally"]!["amounts"]!.AsArray(), a => Assert.Equal(Value(a!["mass"]), (double)to["working"]![(string)a["ingredient"]!]!.AsArray()[^1]!["value"]!, 6));
+        Assert.All(
+            to["tally"]!["amounts"]!.AsArray(),
+            a => Assert.Equal(Value(a!["mass"]), (double)to["working"]![(string)a["ingredient"]!]!.AsArray()[^1]!["value"]!, 6));
         Assert.Single(to["steps"]!.AsArray(), s => (string)s!["school"]! == "ganache" && (bool)s["chosen"]!);
     }
 
@@ -153,7 +168,9 @@ public sealed class PrepTests(Server server) : IClassFixture<Server>
     [Fact]
     public async Task What_there_is_not_is_not_found()
     {
-        Assert.Equal(HttpStatusCode.NotFound, (await client.PostAsJsonAsync("/api/fillings/scale", new { filling = "cloud", pieces = 6 })).StatusCode);
+        Assert.Equal(
+            HttpStatusCode.NotFound,
+            (await client.PostAsJsonAsync("/api/fillings/scale", new { filling = "cloud", pieces = 6 })).StatusCode);
         Assert.Equal(HttpStatusCode.NotFound, (await client.GetAsync("/api/fillings/cloud/recipe.json")).StatusCode);
         Assert.Equal(HttpStatusCode.BadRequest, (await client.GetAsync("/api/fillings/ganache-dark/recipe.json?pieces=0")).StatusCode);
         Assert.Equal(HttpStatusCode.NotFound, (await client.DeleteAsync("/api/kitchen/fillings/cloud")).StatusCode);
@@ -166,8 +183,11 @@ public sealed class PrepTests(Server server) : IClassFixture<Server>
         var order = Orders.Order(Truffles(20, new JsonObject { ["filling"] = "lemon" }));
         order["allergies"] = new JsonArray("egg");
         var created = await client.CreatedAsync(order);
-        Assert.Contains(created["tally"]!["problems"]!.AsArray(), p => ((string)p!["reason"]!).Contains("Lemon curd", StringComparison.Ordinal));
-        Assert.Contains((await client.GetFromJsonAsync<JsonObject>("/api/pantry"))!["wares"]!.AsArray(), w => (string)w!["code"]! == "ingredient.own-lemon-curd");
+        Assert.Contains(
+            created["tally"]!["problems"]!.AsArray(), p => ((string)p!["reason"]!).Contains("Lemon curd", StringComparison.Ordinal));
+        Assert.Contains(
+            (await client.GetFromJsonAsync<JsonObject>("/api/pantry"))!["wares"]!.AsArray(),
+            w => (string)w!["code"]! == "ingredient.own-lemon-curd");
 
         var file = await client.GetAsync("/api/fillings/lemon/recipe.json?pieces=24");
         Assert.Equal("application/ld+json", file.Content.Headers.ContentType!.MediaType);
@@ -177,7 +197,8 @@ public sealed class PrepTests(Server server) : IClassFixture<Server>
         Assert.Equal("Melt and stir the curd in.", (string)read["steps"]![0]!["text"]!);
 
         (await client.DeleteAsync("/api/kitchen/fillings/lemon")).EnsureSuccessStatusCode();
-        Assert.DoesNotContain((await client.GetFromJsonAsync<JsonObject>("/api/fillings"))!["fillings"]!.AsArray(), f => (string)f!["code"]! == "lemon");
+        Assert.DoesNotContain(
+            (await client.GetFromJsonAsync<JsonObject>("/api/fillings"))!["fillings"]!.AsArray(), f => (string)f!["code"]! == "lemon");
     }
 
     [Fact]
@@ -206,15 +227,20 @@ public sealed class PrepTests(Server server) : IClassFixture<Server>
         var tally = (await (await client.PostAsJsonAsync("/api/amounts/preview", Orders.Order(Moulded("double")))).ReadAsync())!;
         Assert.DoesNotContain(tally["problems"]!.AsArray(), p => (string)p!["severity"]! == "unfit");
         Assert.Equal(4, (int)Value(tally["lines"]![0]!["moulded"]!["rounds"]));
-        Assert.Equal(HttpStatusCode.BadRequest, (await client.PutAsJsonAsync("/api/kitchen/moulds", mould with { cavities = 0 })).StatusCode);
+        Assert.Equal(
+            HttpStatusCode.BadRequest, (await client.PutAsJsonAsync("/api/kitchen/moulds", mould with { cavities = 0 })).StatusCode);
         (await client.DeleteAsync("/api/kitchen/moulds/cookie-round")).EnsureSuccessStatusCode();
-        Assert.Equal("round cookie mould", (string)(await client.GetFromJsonAsync<JsonObject>("/api/reference"))!["moulds"]!.AsArray().Single(m => (string)m!["code"]! == "cookie-round")!["name"]!);
+        Assert.Equal(
+            "round cookie mould",
+            (string)(await client.GetFromJsonAsync<JsonObject>("/api/reference"))!["moulds"]!.AsArray()
+                .Single(m => (string)m!["code"]! == "cookie-round")!["name"]!);
     }
 
     [Fact]
     public async Task A_figure_can_be_drawn_and_its_parts_are_counted()
     {
-        var telescope = (await client.GetFromJsonAsync<JsonObject>("/api/reference"))!["centres"]!.AsArray().Single(c => (string)c!["code"]! == "telescope")!;
+        var telescope = (await client.GetFromJsonAsync<JsonObject>("/api/reference"))!["centres"]!.AsArray()
+            .Single(c => (string)c!["code"]! == "telescope")!;
         Assert.Equal(["legs", "tube", "lens"], telescope["figure"]!["parts"]!.AsArray().Select(p => (string)p!["code"]!));
         Assert.All(telescope["figure"]!["parts"]!.AsArray(), p => Assert.NotEmpty(p!["rings"]!.AsArray()));
         var line = Orders.Line("telescope", "one", 8, "midnight", 1);
@@ -231,7 +257,8 @@ public sealed class PrepTests(Server server) : IClassFixture<Server>
         (await client.PutAsJsonAsync("/api/kitchen/fillings", Own("secret"))).EnsureSuccessStatusCode();
         using var sample = Server.Browser(server.Sample);
         await sample.PostAsJsonAsync("/api/session", new { });
-        Assert.DoesNotContain((await sample.GetFromJsonAsync<JsonObject>("/api/fillings"))!["fillings"]!.AsArray(), f => (string)f!["code"]! == "secret");
+        Assert.DoesNotContain(
+            (await sample.GetFromJsonAsync<JsonObject>("/api/fillings"))!["fillings"]!.AsArray(), f => (string)f!["code"]! == "secret");
         Assert.Equal(HttpStatusCode.NotFound, (await sample.GetAsync("/api/fillings/secret/recipe.json")).StatusCode);
         using var nobody = Server.Browser(server.Own);
         Assert.Equal(HttpStatusCode.Unauthorized, (await nobody.GetAsync("/api/fillings")).StatusCode);

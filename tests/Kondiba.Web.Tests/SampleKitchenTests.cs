@@ -20,7 +20,9 @@ public class SampleKitchenTests
         var today = new LocalDate(2031, 5, 1).PlusDays(day);
         var (_, rows) = SampleKitchen.From(today, Instant.FromUtc(2031, 5, 1, 8, 0), "Europe/Lisbon");
         var items = rows.OfType<KitchenItem>().ToList();
-        return (items, [.. rows.OfType<Order>().Where(o => !o.IsTemplate && o.State is not OrderState.HandedOver)], KitchenTables.For(TradeTables.Shipped, KitchenItem.Read([.. items])), today);
+        return (items, [
+            .. rows.OfType<Order>().Where(o => !o.IsTemplate && o.State is not OrderState.HandedOver),
+        ], KitchenTables.For(TradeTables.Shipped, KitchenItem.Read([.. items])), today);
     }
 
     [Theory]
@@ -48,7 +50,8 @@ public class SampleKitchenTests
         var (items, orders, tables, _) = Made(0);
         var looks = KitchenItem.Read([.. items]).Looks;
         Assert.All(looks, l => Assert.Empty(l.Check(tables)));
-        Assert.Equal(looks.Select(l => l.Name).Order(), orders.SelectMany(o => o.Lines).Select(l => l.Look).OfType<string>().Distinct().Order());
+        Assert.Equal(
+            looks.Select(l => l.Name).Order(), orders.SelectMany(o => o.Lines).Select(l => l.Look).OfType<string>().Distinct().Order());
     }
 
     [Fact]
@@ -72,7 +75,8 @@ public class SampleKitchenTests
         var days = orders.GroupBy(o => o.Pickup.Date).Where(g => g.Count() > 1).ToList();
         var saturday = Assert.Single(days);
         Assert.Equal(IsoDayOfWeek.Saturday, saturday.Key.DayOfWeek);
-        var shared = DayPots.For([.. saturday.Select(o => (o.ToDraft(), CoatingTally.For(o.ToDraft(), tables, today.AtMidnight())))], tables).Shared;
+        var shared = DayPots.For(
+            [.. saturday.Select(o => (o.ToDraft(), CoatingTally.For(o.ToDraft(), tables, today.AtMidnight())))], tables).Shared;
         Assert.Contains(shared, s => s.Key.EndsWith(".midnight", StringComparison.Ordinal) && s.Together.Si < s.Apart.Si);
     }
 
@@ -90,7 +94,8 @@ public class SampleKitchenTests
             var draft = order.ToDraft();
             var tally = CoatingTally.For(draft, tables, today.AtMidnight());
             var costing = Costing.For(draft, tally, tables);
-            void Say(string what, double value) => figures.Add(string.Create(CultureInfo.InvariantCulture, $"{order.Name}: {what} {value:G10}"));
+            void Say(string what, double value) =>
+                figures.Add(string.Create(CultureInfo.InvariantCulture, $"{order.Name}: {what} {value:G10}"));
             foreach (var pot in tally.Pots)
             {
                 Say($"{pot.Key} in {pot.Vessel} {pot.Way}", pot.ToMelt.Value.Si);

@@ -32,7 +32,8 @@ public sealed class SentTwiceTests(Server server) : IClassFixture<Server>
     public async Task A_copy()
     {
         var order = await client.CreatedAsync(Orders.Order(Orders.Line()));
-        var (first, second) = await TwiceAsync($"/api/orders/{order["id"]}/copies", new { name = "Bellwether copy", pickup = Orders.Day(20), pieces = (int?)null });
+        var (first, second) = await TwiceAsync(
+            $"/api/orders/{order["id"]}/copies", new { name = "Bellwether copy", pickup = Orders.Day(20), pieces = (int?)null });
         Assert.Equal((string)first["id"]!, (string)second["id"]!);
         Assert.Single(await FoundAsync("Bellwether"));
     }
@@ -80,7 +81,8 @@ public sealed class SentTwiceTests(Server server) : IClassFixture<Server>
     [Fact]
     public async Task A_file_of_one_order_s_forty_thousand_lines_is_read_at_once()
     {
-        var text = new StringBuilder("number,name,pickup,centre,size,amount,coating,colour,depth\n7,Long,2031-05-03T10:00:00,strawberry,L,1,compound-wafer-cool,midnight,1\n");
+        var text = new StringBuilder(
+            "number,name,pickup,centre,size,amount,coating,colour,depth\n7,Long,2031-05-03T10:00:00,strawberry,L,1,compound-wafer-cool,midnight,1\n");
         for (var i = 0; i < 40_000; i++)
             text.Append("7,,,strawberry,L,1,compound-wafer-cool,midnight,1\n");
         var before = GC.GetTotalAllocatedBytes();
@@ -98,7 +100,8 @@ public sealed class SentTwiceTests(Server server) : IClassFixture<Server>
         {
             var arranged = (JsonObject)day["arranged"]!.DeepClone();
             arranged["tasks"] = new JsonObject { ["7/dip.0"] = mark };
-            var answer = await client.PutAsJsonAsync("/api/day/arranged", new JsonObject { ["version"] = day["version"]!.DeepClone(), ["arranged"] = arranged });
+            var answer = await client.PutAsJsonAsync(
+                "/api/day/arranged", new JsonObject { ["version"] = day["version"]!.DeepClone(), ["arranged"] = arranged });
             if (answer.IsSuccessStatusCode)
                 day = (await answer.Content.ReadFromJsonAsync<JsonObject>())!;
             return answer;
@@ -118,5 +121,6 @@ public sealed class SentTwiceTests(Server server) : IClassFixture<Server>
     }
 
     private async Task<JsonNode?> LotAsync(Guid id) =>
-        (await client.GetFromJsonAsync<JsonObject>("/api/pantry"))!["lots"]!.AsArray().SingleOrDefault(l => (string)l!["id"]! == id.ToString());
+        (await client.GetFromJsonAsync<JsonObject>("/api/pantry"))!["lots"]!.AsArray()
+            .SingleOrDefault(l => (string)l!["id"]! == id.ToString());
 }

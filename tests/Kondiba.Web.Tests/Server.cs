@@ -45,7 +45,8 @@ public sealed class Server : IDisposable
     public async Task<HttpClient> StartKitchenAsync(string kitchen)
     {
         var client = Browser(Own);
-        (await client.PostAsJsonAsync("/api/session/kitchen", new { kitchen, name = $"owner of {kitchen}", password = Password })).EnsureSuccessStatusCode();
+        (await client.PostAsJsonAsync(
+            "/api/session/kitchen", new { kitchen, name = $"owner of {kitchen}", password = Password })).EnsureSuccessStatusCode();
         return client;
     }
 
@@ -109,25 +110,27 @@ internal sealed class WithForm : DelegatingHandler
 /// <summary>Orders as a client sends them.</summary>
 internal static class Orders
 {
-    public static string Day(int ahead) => SystemClock.Instance.GetCurrentInstant().InUtc().Date.PlusDays(ahead).At(new(18, 30)).ToString("s", null);
+    public static string Day(int ahead) =>
+        SystemClock.Instance.GetCurrentInstant().InUtc().Date.PlusDays(ahead).At(new(18, 30)).ToString("s", null);
 
-    public static JsonObject Line(string centre = "strawberry", string size = "L", double amount = 24, string colour = "dark", double depth = 0.75, int coats = 1) => new()
-    {
-        ["id"] = Guid.CreateVersion7().ToString(),
-        ["centre"] = centre,
-        ["size"] = size,
-        ["amount"] = amount,
-        ["countedIn"] = "pieces",
-        ["coating"] = "compound-wafer-hot-flow",
-        ["colour"] = colour,
-        ["depth"] = depth,
-        ["coats"] = coats,
-        ["atOnce"] = false,
-        ["upright"] = null,
-        ["look"] = null,
-        ["decor"] = null,
-        ["making"] = null,
-    };
+    public static JsonObject Line(
+        string centre = "strawberry", string size = "L", double amount = 24, string colour = "dark", double depth = 0.75, int coats = 1) => new()
+        {
+            ["id"] = Guid.CreateVersion7().ToString(),
+            ["centre"] = centre,
+            ["size"] = size,
+            ["amount"] = amount,
+            ["countedIn"] = "pieces",
+            ["coating"] = "compound-wafer-hot-flow",
+            ["colour"] = colour,
+            ["depth"] = depth,
+            ["coats"] = coats,
+            ["atOnce"] = false,
+            ["upright"] = null,
+            ["look"] = null,
+            ["decor"] = null,
+            ["making"] = null,
+        };
 
     /// <summary>The key of a colour's pot of the usual coating.</summary>
     public static string Pot(string colour) => $"compound-wafer-hot-flow.{colour}";

@@ -15,11 +15,16 @@ public sealed class SessionTests(Server server) : IClassFixture<Server>
         using var client = Server.Browser(server.Sample);
         var document = await client.GetFromJsonAsync<JsonObject>("/openapi/v1.json");
         var asked = 0;
-        foreach (var (path, operations) in document!["paths"]!.AsObject().Where(p => !p.Key.StartsWith("/api/session", StringComparison.Ordinal) && p.Key is not ("/api/quotes/{secret}" or "/api/feeds/{secret}.ics")))
+        foreach (var (path, operations) in document!["paths"]!.AsObject()
+            .Where(p => !p.Key.StartsWith("/api/session", StringComparison.Ordinal)
+                && p.Key is not ("/api/quotes/{secret}" or "/api/feeds/{secret}.ics")))
         {
             foreach (var (verb, _) in operations!.AsObject())
             {
-                using var request = new HttpRequestMessage(new(verb.ToUpperInvariant()), path.Replace("{id}", Guid.NewGuid().ToString(), StringComparison.Ordinal).Replace("{share}", Guid.NewGuid().ToString(), StringComparison.Ordinal))
+                using var request = new HttpRequestMessage(
+                    new(verb.ToUpperInvariant()),
+                    path.Replace("{id}", Guid.NewGuid().ToString(), StringComparison.Ordinal)
+                        .Replace("{share}", Guid.NewGuid().ToString(), StringComparison.Ordinal))
                 {
                     Content = verb is "post" or "put" or "patch" ? JsonContent.Create(Orders.Order()) : null,
                 };

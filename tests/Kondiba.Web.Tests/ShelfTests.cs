@@ -49,7 +49,8 @@ public sealed class ShelfTests(Server server) : IClassFixture<Server>
             orders.Add(await client.CreatedAsync(order));
         }
 
-        var shared = Assert.Single((await ShelfAsync())["shared"]!.AsArray(), s => s!["orders"]!.AsArray().Any(o => (string)o! == "North pier"))!;
+        var shared = Assert.Single(
+            (await ShelfAsync())["shared"]!.AsArray(), s => s!["orders"]!.AsArray().Any(o => (string)o! == "North pier"))!;
         Assert.True((double)shared["together"]! < (double)shared["apart"]!);
         var lime = (double)Need(await ShelfAsync(), "lime")!["toMelt"]!;
 
@@ -88,16 +89,22 @@ public sealed class ShelfTests(Server server) : IClassFixture<Server>
         var order = Orders.Order(Orders.Line());
         order["allergies"] = new JsonArray("milk");
         var id = (string)(await client.CreatedAsync(order))["id"]!;
-        Assert.Contains((await OnShelfAsync(id))!["minds"]!.AsArray(), m => ((string)m!).StartsWith("The customer must not have milk", StringComparison.Ordinal));
+        Assert.Contains(
+            (await OnShelfAsync(id))!["minds"]!.AsArray(),
+            m => ((string)m!).StartsWith("The customer must not have milk", StringComparison.Ordinal));
         var past = await client.GetFromJsonAsync<JsonObject>($"/api/shelf?from={Orders.Day(-20)[..10]}");
-        Assert.DoesNotContain(past!["orders"]!.AsArray().SelectMany(o => o!["minds"]!.AsArray()), m => ((string)m!).Contains("past", StringComparison.Ordinal));
+        Assert.DoesNotContain(
+            past!["orders"]!.AsArray().SelectMany(o => o!["minds"]!.AsArray()),
+            m => ((string)m!).Contains("past", StringComparison.Ordinal));
     }
 
     private async Task<JsonObject> ShelfAsync() => (await client.GetFromJsonAsync<JsonObject>("/api/shelf"))!;
 
-    private async Task<JsonNode?> OnShelfAsync(string id) => (await ShelfAsync())["orders"]!.AsArray().SingleOrDefault(o => (string)o!["id"]! == id);
+    private async Task<JsonNode?> OnShelfAsync(string id) =>
+        (await ShelfAsync())["orders"]!.AsArray().SingleOrDefault(o => (string)o!["id"]! == id);
 
-    private static JsonNode? Need(JsonObject shelf, string colour) => shelf["coating"]!.AsArray().SingleOrDefault(n => (string)n!["colour"]! == colour);
+    private static JsonNode? Need(JsonObject shelf, string colour) =>
+        shelf["coating"]!.AsArray().SingleOrDefault(n => (string)n!["colour"]! == colour);
 
     private async Task<JsonObject> SaveAsync(JsonObject order)
     {

@@ -24,12 +24,17 @@ public sealed class TwoServersTests(Server server) : IClassFixture<Server>
         // The pantry likewise: received at one, had at the other; thrown away at the other, gone at the one.
         var lot = Guid.CreateVersion7();
         Assert.Equal(0, await HadAsync(two));
-        (await one.PostAsJsonAsync("/api/pantry/lots", new { id = lot, ware = "coating.compound-wafer-hot-flow.teal", amount = 5000, pack = (double?)null, price = (decimal?)null, bestBefore = (string?)null, place = "" })).EnsureSuccessStatusCode();
+        (await one.PostAsJsonAsync(
+            "/api/pantry/lots",
+            new { id = lot, ware = "coating.compound-wafer-hot-flow.teal", amount = 5000, pack = (double?)null, price = (decimal?)null, bestBefore = (string?)null, place = "" })).EnsureSuccessStatusCode();
         Assert.True(await HadAsync(two) > 0);
-        (await two.PostAsJsonAsync($"/api/pantry/lots/{lot}/movements", new { kind = "thrown", amount = 5000, note = "" })).EnsureSuccessStatusCode();
+        (await two.PostAsJsonAsync(
+            $"/api/pantry/lots/{lot}/movements", new { kind = "thrown", amount = 5000, note = "" })).EnsureSuccessStatusCode();
         Assert.Equal(0, await HadAsync(one));
 
-        async Task<double> PriceAsync(HttpClient client) => (double)(await (await client.PostAsJsonAsync("/api/prices/preview", order)).ReadAsync())["price"]!["value"]!;
-        async Task<double> HadAsync(HttpClient client) => (double)(await (await client.PostAsJsonAsync("/api/amounts/preview", order)).ReadAsync())["pots"]![0]!["cover"]!["fromStock"]!;
+        async Task<double> PriceAsync(HttpClient client) =>
+            (double)(await (await client.PostAsJsonAsync("/api/prices/preview", order)).ReadAsync())["price"]!["value"]!;
+        async Task<double> HadAsync(HttpClient client) =>
+            (double)(await (await client.PostAsJsonAsync("/api/amounts/preview", order)).ReadAsync())["pots"]![0]!["cover"]!["fromStock"]!;
     }
 }

@@ -20,11 +20,15 @@ public sealed class VoiceTests(Server server) : IClassFixture<Server>
     [Fact]
     public async Task A_kitchen_reads_in_its_own_English_and_units()
     {
-        Assert.Equal(("amounts.piece-dipped-somewhere-between", "Type a share between 1 % and 100 %, or 0 % for a bare piece."), await DepthAsync());
+        Assert.Equal(
+            ("amounts.piece-dipped-somewhere-between", "Type a share between 1 % and 100 %, or 0 % for a bare piece."),
+            await DepthAsync());
         var before = await PotAsync();
         (await client.PatchAsJsonAsync("/api/kitchen", new { units = "us", language = "american" })).EnsureSuccessStatusCode();
         var after = await PotAsync();
-        Assert.Equal(before.Select(l => ((string)l!["code"]!, (double)l["value"]!, (string)l["unit"]!)), after.Select(l => ((string)l!["code"]!, (double)l["value"]!, (string)l["unit"]!)));
+        Assert.Equal(
+            before.Select(l => ((string)l!["code"]!, (double)l["value"]!, (string)l["unit"]!)),
+            after.Select(l => ((string)l!["code"]!, (double)l["value"]!, (string)l["unit"]!)));
         Assert.Contains(before, l => ((string)l!["formula"]!).Contains(" g", StringComparison.Ordinal));
         Assert.Contains(after, l => ((string)l!["formula"]!).Contains(" oz", StringComparison.Ordinal));
         Assert.Contains(before, l => ((string)l!["what"]!).Contains("colour", StringComparison.Ordinal));
@@ -41,7 +45,9 @@ public sealed class VoiceTests(Server server) : IClassFixture<Server>
         var pot = (string)tally["pots"]![0]!["key"]!;
         List<JsonNode?> lines = [];
         foreach (var figure in new[] { "toMelt", "onPieces" })
-            lines.AddRange((await (await client.PostAsJsonAsync($"/api/amounts/working?of=pots.{pot}.{figure}", order)).Content.ReadFromJsonAsync<JsonArray>())!);
+            lines.AddRange(
+                (await (await client.PostAsJsonAsync(
+                    $"/api/amounts/working?of=pots.{pot}.{figure}", order)).Content.ReadFromJsonAsync<JsonArray>())!);
         return new([.. lines.Select(l => l!.DeepClone())]);
     }
 }

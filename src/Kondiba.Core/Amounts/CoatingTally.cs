@@ -28,7 +28,8 @@ public sealed record CoatingTally(
     /// <param name="order">The order as typed.</param>
     /// <param name="tables">The trade tables with the kitchen's own.</param>
     /// <param name="now">The kitchen's clock, to tell a pickup in the past.</param>
-    public static CoatingTally For(OrderDraft order, TradeTables tables, LocalDateTime now) => For(order, tables, now, OrderCheck.MostLines, OrderCheck.MostInOrder);
+    public static CoatingTally For(OrderDraft order, TradeTables tables, LocalDateTime now) =>
+        For(order, tables, now, OrderCheck.MostLines, OrderCheck.MostInOrder);
 
     /// <summary>Computes the lines of several orders as if they were one, which as a whole has no limits of its own.</summary>
     internal static CoatingTally ForDay(OrderDraft day, TradeTables tables) => For(day, tables, default, int.MaxValue, int.MaxValue);
@@ -46,8 +47,12 @@ public sealed record CoatingTally(
                        where decor is not null
                        select DecorCheck.For(decor, dip, tables, problems)).ToDictionary(d => d.First.Line);
         var besides = dips.SelectMany(d => LineMaking.Besides(d, order.Lines[d.Line], tables, problems)).ToLookup(d => d.Line);
-        var all = dips.SelectMany(d => (designs.TryGetValue(d.Line, out var design) ? design.Layers : [d]).Concat(besides[d.Line])).Where(d => !d.Bare).ToLookup(d => d.Pot);
-        var discs = dips.Select(d => LineMaking.Disc(d, order.Lines[d.Line], tables, problems)).OfType<Bagged>().ToDictionary(b => b.For.Line);
+        var all = dips.SelectMany(d => (designs.TryGetValue(d.Line, out var design) ? design.Layers : [d]).Concat(besides[d.Line]))
+            .Where(d => !d.Bare)
+            .ToLookup(d => d.Pot);
+        var discs = dips.Select(d => LineMaking.Disc(d, order.Lines[d.Line], tables, problems))
+            .OfType<Bagged>()
+            .ToDictionary(b => b.For.Line);
         var bags = designs.Values.SelectMany(d => d.Bags(tables))
             .Concat(dips.SelectMany(d => LineMaking.Glue(d, order.Lines[d.Line], tables)))
             .Concat(discs.Values)
@@ -60,7 +65,8 @@ public sealed record CoatingTally(
             lines[(bare.Line, bare.Layer)] = LineTally.ForBare(bare, designs.GetValueOrDefault(bare.Line), tables);
         foreach (var key in all.Select(g => g.Key).Union(bags.Select(g => g.Key)))
         {
-            var (pot, inOrder) = PotMaking.Make(key, [.. all[key]], [.. bags[key]], order.Pots.GetValueOrDefault(key) ?? new(), tables, problems, lines);
+            var (pot, inOrder) = PotMaking.Make(
+                key, [.. all[key]], [.. bags[key]], order.Pots.GetValueOrDefault(key) ?? new(), tables, problems, lines);
             if (pot is not null)
                 pots.Add(pot);
             dipOrder.AddRange(inOrder.Where(d => d.Layer == 0 || (d.Part is not null && d.Size.Shape is not Centres.Cavity)));
@@ -70,13 +76,19 @@ public sealed record CoatingTally(
         {
             var whole = lines[(dip.Line, 0)];
             if (besides[dip.Line].Any())
-                whole = whole with { Parts = [.. besides[dip.Line].Select(d => new MadePart(d.Part!, d.Coating.Code, d.Colour.Code, lines[(d.Line, d.Layer)]))] };
+                whole = whole with
+                {
+                    Parts = [
+                    .. besides[dip.Line].Select(d => new MadePart(d.Part!, d.Coating.Code, d.Colour.Code, lines[(d.Line, d.Layer)])),
+                ]
+                };
             var (draft, shape) = (order.Lines[dip.Line], dip.Size.Shape);
             if (discs.TryGetValue(dip.Line, out var disc))
                 whole = whole with { Disc = new(disc.Pot, Quantities.Of<Length>(draft.Making!.Disc!.Across, "mm"), disc.PerPiece) };
             if (dip.Centre.Size(draft.Size)!.Shape != shape)
                 whole = whole with { Seen = new(shape.Length, shape.Width, shape.Profile()) };
-            if (draft.Making?.Mould is not null && LineMaking.Of(draft, dip.Centre, dip.Centre.Size(draft.Size)!, tables) is { Mould: { } mould, Fill: { } fill })
+            if (draft.Making?.Mould is not null
+                && LineMaking.Of(draft, dip.Centre, dip.Centre.Size(draft.Size)!, tables) is { Mould: { } mould, Fill: { } fill })
                 whole = whole with { Moulded = MouldTally.Of(fill, mould, Prep.PrepWork.Begun(whole, dip.Centre.Spoil.Value)) };
             return designs.TryGetValue(dip.Line, out var design)
                 ? whole with { Look = LookTally.For(design, [.. design.Layers.Select(d => lines[(d.Line, d.Layer)])], tables, problems) }

@@ -23,13 +23,27 @@ public sealed record Covered(string Centre, string Size, string Name, int Count,
     /// <param name="tables">The trade tables with the kitchen's own.</param>
     public static IReadOnlyList<Covered> By(Coating coating, CoatingColour colour, Mass mass, TradeTables tables) =>
     [
-        .. tables.Centres.SelectMany(c => c.Sizes.Select(s => (Centre: c, Size: s))).Select(of => By(coating, colour, mass, of.Centre, of.Size, tables)),
+        .. tables.Centres.SelectMany(c => c.Sizes.Select(s => (Centre: c, Size: s)))
+            .Select(of => By(coating, colour, mass, of.Centre, of.Size, tables)),
     ];
 
     private static Covered By(Coating coating, CoatingColour colour, Mass mass, Centre centre, CentreSize size, TradeTables tables)
     {
         Pot? Of(int count) => count < 1 ? null : CoatingTally.For(
-            new("", null, null, [new(centre.Code, size.Code, count, CountedIn.Pieces, coating.Code, colour.Code, centre.UsualDepth.Value.Si, centre.LeastCoats)], new Dictionary<string, PotDraft>()), tables, default).Pots.SingleOrDefault();
+            new(
+                "",
+                null,
+                null,
+                [new(
+                    centre.Code,
+                    size.Code,
+                    count,
+                    CountedIn.Pieces,
+                    coating.Code,
+                    colour.Code,
+                    centre.UsualDepth.Value.Si,
+                    centre.LeastCoats)],
+                new Dictionary<string, PotDraft>()), tables, default).Pots.SingleOrDefault();
         bool Makes(int count) => Of(count) is { } pot && pot.OfCoating <= mass;
 
         var (enough, tooMany) = (0, 1);
@@ -46,6 +60,14 @@ public sealed record Covered(string Centre, string Size, string Name, int Count,
         while (enough < MostPieces && Makes(enough + 1))
             enough++;
         var of = Of(enough);
-        return new(centre.Code, size.Code, centre.Holding is Holding.Mould && size.Name.Length > 0 ? $"{centre.Plural}, {size.Name}" : $"{size.Name} {centre.Plural}".Trim(), enough, of?.Vessel, of?.Way);
+        return new(
+            centre.Code,
+            size.Code,
+            centre.Holding is Holding.Mould && size.Name.Length > 0
+                ? $"{centre.Plural}, {size.Name}"
+                : $"{size.Name} {centre.Plural}".Trim(),
+            enough,
+            of?.Vessel,
+            of?.Way);
     }
 }

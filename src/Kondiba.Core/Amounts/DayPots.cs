@@ -12,7 +12,8 @@ namespace Kondiba.Core.Amounts;
 /// <param name="Apart">To melt, each order's on its own.</param>
 /// <param name="Vessel">Code of the vessel it stands in; null when it is only drizzled.</param>
 /// <param name="Of">Places of the orders among those of the day.</param>
-public sealed record SharedPot(string Key, IReadOnlyList<string> Orders, Mass Together, Mass Apart, string? Vessel, [property: JsonIgnore] IReadOnlyList<int> Of)
+public sealed record SharedPot(
+    string Key, IReadOnlyList<string> Orders, Mass Together, Mass Apart, string? Vessel, [property: JsonIgnore] IReadOnlyList<int> Of)
 {
     /// <summary>The same as one of the orders sees it, which names only the others.</summary>
     /// <param name="order">Its place among the day's orders.</param>
@@ -36,7 +37,9 @@ public sealed record DayPots(IReadOnlyList<Pot> Pots, IReadOnlyList<SharedPot> S
         var choices = orders.SelectMany(o => o.Order.Pots).GroupBy(p => p.Key)
             .Where(g => g.Select(p => p.Value).Distinct().Count() == 1).ToDictionary(g => g.Key, g => g.First().Value);
         var margins = orders.Select(o => o.Order.Margin).Distinct().ToList();
-        var day = CoatingTally.ForDay(new("the day", null, null, [.. orders.SelectMany(o => o.Order.Lines)], choices, margins.Count == 1 ? margins[0] : null), tables);
+        var day = CoatingTally.ForDay(
+            new("the day", null, null, [.. orders.SelectMany(o => o.Order.Lines)], choices, margins.Count == 1 ? margins[0] : null),
+            tables);
         var shared =
             from pot in day.Pots
             let users = orders.Index().Where(o => o.Item.Alone.Pots.Any(p => p.Key == pot.Key)).ToList()

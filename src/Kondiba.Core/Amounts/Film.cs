@@ -89,28 +89,75 @@ public sealed record Flow(Density Density, Viscosity Viscosity, Stress Yield, Fu
         var density = new Density(1 / (solids + fat));
         var free = 1 - (phi.Si / c.Packing.Value.Si);
         var at = coating.DipAt.Value;
-        var fatViscosity = c.FatViscosityAt40.Value * Exp(c.FlowActivation.Value.Si / GasConstant * ((1 / at.Si) - (1 / Quantities.Of<Temperature>(40, "°C").Si)));
+        var fatViscosity = c.FatViscosityAt40.Value * Exp(
+            c.FlowActivation.Value.Si / GasConstant * ((1 / at.Si) - (1 / Quantities.Of<Temperature>(40, "°C").Si)));
         var viscosity = fatViscosity * (coating.Viscosity.Value.Si * Pow(free, -2.5 * c.Packing.Value.Si));
         var yield = coating.Yield.Value * (Pow(free, -2) - 1);
         return new(density, viscosity, yield, () =>
         [
-            WorkingLine.Of("amounts.fat-coating", Message.Of("amounts.fat-coating.how", ("coating", coating.Name)), coating.Fat.Value, coating.Fat.Source),
+            WorkingLine.Of(
+                "amounts.fat-coating",
+                Message.Of("amounts.fat-coating.how", ("coating", coating.Name)),
+                coating.Fat.Value,
+                coating.Fat.Source),
             .. thinner.Si > 0
-                ? new[] { WorkingLine.Of("amounts.fat-thinner-f", Message.Of("amounts.fat-thinner-f.how", ("own", own), ("thinner", thinner.Si)), new Share(f), Source.Computed) }
+                ? new[] { WorkingLine.Of(
+                    "amounts.fat-thinner-f",
+                    Message.Of("amounts.fat-thinner-f.how", ("own", own), ("thinner", thinner.Si)),
+                    new Share(f),
+                    Source.Computed) }
                 : [],
-            WorkingLine.Of("amounts.dip-temperature", Message.Of("amounts.fat-coating.how", ("coating", coating.Name)), at, coating.DipAt.Source),
+            WorkingLine.Of(
+                "amounts.dip-temperature", Message.Of("amounts.fat-coating.how", ("coating", coating.Name)), at, coating.DipAt.Source),
             WorkingLine.Of("amounts.density-fat", c.FatDensity),
             WorkingLine.Of("amounts.density-solids", c.SolidsDensity),
-            WorkingLine.Of("amounts.solids-volume", Message.Of("amounts.solids-volume.how", ("f", f), ("solidsDensity", c.SolidsDensity.Value.Si), ("fatDensity", c.FatDensity.Value.Si)), phi, Source.Computed),
-            WorkingLine.Of("amounts.coating-density", Message.Of("amounts.coating-density.how", ("f", f), ("fatDensity", c.FatDensity.Value.Si), ("solidsDensity", c.SolidsDensity.Value.Si)), density, Source.Computed),
+            WorkingLine.Of(
+                "amounts.solids-volume",
+                Message.Of(
+                    "amounts.solids-volume.how",
+                    ("f", f),
+                    ("solidsDensity", c.SolidsDensity.Value.Si),
+                    ("fatDensity", c.FatDensity.Value.Si)),
+                phi,
+                Source.Computed),
+            WorkingLine.Of(
+                "amounts.coating-density",
+                Message.Of(
+                    "amounts.coating-density.how",
+                    ("f", f),
+                    ("fatDensity", c.FatDensity.Value.Si),
+                    ("solidsDensity", c.SolidsDensity.Value.Si)),
+                density,
+                Source.Computed),
             WorkingLine.Of("amounts.closest-packing-m", c.Packing),
             WorkingLine.Of("amounts.viscosity-fat-c", c.FatViscosityAt40),
             WorkingLine.Of("amounts.flow-activation", c.FlowActivation),
-            WorkingLine.Of("amounts.viscosity-fat", Message.Of("amounts.viscosity-fat.how", ("fatViscosityAt40", c.FatViscosityAt40.Value.Si), ("flowActivation", c.FlowActivation.Value.In("kJ/mol")), ("at", at.Si)), fatViscosity, Source.Computed),
+            WorkingLine.Of(
+                "amounts.viscosity-fat",
+                Message.Of(
+                    "amounts.viscosity-fat.how",
+                    ("fatViscosityAt40", c.FatViscosityAt40.Value.Si),
+                    ("flowActivation", c.FlowActivation.Value.In("kJ/mol")),
+                    ("at", at.Si)),
+                fatViscosity,
+                Source.Computed),
             WorkingLine.Of("amounts.fitting-factor-k", coating.Viscosity),
-            WorkingLine.Of("amounts.plastic-viscosity", Message.Of("amounts.plastic-viscosity.how", ("viscosity", coating.Viscosity.Value.Si), ("fatViscosity", fatViscosity.Si), ("phi", phi.Si), ("packing", c.Packing.Value.Si)), viscosity, c.ViscosityRule),
+            WorkingLine.Of(
+                "amounts.plastic-viscosity",
+                Message.Of(
+                    "amounts.plastic-viscosity.how",
+                    ("viscosity", coating.Viscosity.Value.Si),
+                    ("fatViscosity", fatViscosity.Si),
+                    ("phi", phi.Si),
+                    ("packing", c.Packing.Value.Si)),
+                viscosity,
+                c.ViscosityRule),
             WorkingLine.Of("amounts.yield-scale", coating.Yield),
-            WorkingLine.Of("amounts.yield-stress", Message.Of("amounts.yield-stress.how", ("yield", coating.Yield.Value.Si), ("phi", phi.Si), ("packing", c.Packing.Value.Si)), yield, c.YieldRule),
+            WorkingLine.Of(
+                "amounts.yield-stress",
+                Message.Of("amounts.yield-stress.how", ("yield", coating.Yield.Value.Si), ("phi", phi.Si), ("packing", c.Packing.Value.Si)),
+                yield,
+                c.YieldRule),
         ]);
     }
 }
@@ -138,11 +185,31 @@ public static class Film
         [
             .. flow.Working(),
             WorkingLine.Of("amounts.shake-while-dripping", c.Pull),
-            WorkingLine.Count("amounts.pull-while-dripping-m", Message.Of("amounts.pull-while-dripping-m.how", ("gravity", FilmConstants.Gravity), ("pull", c.Pull.Value.Si)), c.Draining, c.GravityRule),
+            WorkingLine.Count(
+                "amounts.pull-while-dripping-m",
+                Message.Of("amounts.pull-while-dripping-m.how", ("gravity", FilmConstants.Gravity), ("pull", c.Pull.Value.Si)),
+                c.Draining,
+                c.GravityRule),
             WorkingLine.Of("amounts.drip-time", "", c.DripTime.Value, c.DripTime.Source),
-            WorkingLine.Of("amounts.held-yield-stress", Message.Of("amounts.held-yield-stress.how", ("yield", flow.Yield.Si), ("density", flow.Density.Si), ("draining", c.Draining)), plug, c.YieldRule),
-            WorkingLine.Of("amounts.not-yet-drained", Message.Of("amounts.not-yet-drained.how", ("viscosity", flow.Viscosity.Si), ("run", run.Si), ("density", flow.Density.Si), ("draining", c.Draining), ("dripTime", c.DripTime.Value.TotalSeconds)), drain, c.DrainRule),
-            WorkingLine.Of("amounts.film-one-coat", Message.Of("amounts.film-one-coat.how", ("plug", plug), ("drain", drain)), film, Source.Computed),
+            WorkingLine.Of(
+                "amounts.held-yield-stress",
+                Message.Of(
+                    "amounts.held-yield-stress.how", ("yield", flow.Yield.Si), ("density", flow.Density.Si), ("draining", c.Draining)),
+                plug,
+                c.YieldRule),
+            WorkingLine.Of(
+                "amounts.not-yet-drained",
+                Message.Of(
+                    "amounts.not-yet-drained.how",
+                    ("viscosity", flow.Viscosity.Si),
+                    ("run", run.Si),
+                    ("density", flow.Density.Si),
+                    ("draining", c.Draining),
+                    ("dripTime", c.DripTime.Value.TotalSeconds)),
+                drain,
+                c.DrainRule),
+            WorkingLine.Of(
+                "amounts.film-one-coat", Message.Of("amounts.film-one-coat.how", ("plug", plug), ("drain", drain)), film, Source.Computed),
         ]);
     }
 

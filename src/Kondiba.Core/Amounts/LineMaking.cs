@@ -43,18 +43,32 @@ internal sealed record LineMaking(
     /// <summary>A moulded piece for which no mould was chosen: in the size's own cavity, round the insert that it is named for.</summary>
     private static LineMaking InOwnCavity(Cavity cavity, CentreSize size, TradeTables tables, TellProblem tell)
     {
-        (Centre Centre, CentreSize Size)? insert = size.Insert is [var code, var of] && tables.Centre(code) is { } centre && centre.Size(of) is { } one ? (centre, one) : null;
+        (Centre Centre, CentreSize Size)? insert = size.Insert is [var code, var of]
+            && tables.Centre(code) is { } centre
+            && centre.Size(of) is { } one
+            ? (centre, one)
+            : null;
         var holds = $"No mould is chosen: a cavity of {cavity.Holds.In("mL"):0} mL is assumed";
         if (insert is { } pressed)
-            tell("making.mould", Message.Of("amounts.round", ("holds", holds), ("size", pressed.Size.Name), ("centre", pressed.Centre.Name)), "amounts.round.do", Severity.Mind);
+            tell(
+                "making.mould",
+                Message.Of("amounts.round", ("holds", holds), ("size", pressed.Size.Name), ("centre", pressed.Centre.Name)),
+                "amounts.round.do",
+                Severity.Mind);
         else if (cavity.Coating.Si < 1)
-            tell("making.mould", Message.Of("amounts.what-pressed-not-known", ("holds", holds)), "amounts.what-pressed-not-known.do", Severity.Mind);
+            tell(
+                "making.mould",
+                Message.Of("amounts.what-pressed-not-known", ("holds", holds)),
+                "amounts.what-pressed-not-known.do",
+                Severity.Mind);
         return new(size, null, null, Insert: insert);
     }
 
     /// <summary>The line's decoration with what is stuck on every figure.</summary>
     public static Decor? DecorOf(LineDraft line, Centre centre) => centre.Figure is { Stuck.Count: > 0 } figure
-        ? (line.Decor ?? Decor.None) is { HasGaps: false } decor ? decor with { Parts = [.. decor.Parts, .. figure.Stuck.Select(s => new PartDraft(s.Part, s.Places.Count))] } : line.Decor
+        ? (line.Decor ?? Decor.None) is { HasGaps: false } decor
+            ? decor with { Parts = [.. decor.Parts, .. figure.Stuck.Select(s => new PartDraft(s.Part, s.Places.Count))] }
+            : line.Decor
         : line.Decor;
 
     /// <summary>Dips of the line besides its own: a mould's first layer, the parts of a figure.</summary>
@@ -68,11 +82,29 @@ internal sealed record LineMaking(
                 continue;
             }
 
-            var (coating, colour) = tables.ColourOf(accent.Coating, accent.Colour, (of, reason, remedy) => problems.Add(new($"lines[{dip.Line}].making.mould.{field}.{of}", reason, remedy)));
+            var (coating, colour) = tables.ColourOf(
+                accent.Coating,
+                accent.Colour,
+                (of, reason, remedy) => problems.Add(new($"lines[{dip.Line}].making.mould.{field}.{of}", reason, remedy)));
             if (!(accent.Share is > 0 and < 1) || line.Making!.Mould!.Left < LeastLeft)
-                problems.Add(new($"lines[{dip.Line}].making.mould.{field}.share", "amounts.first-layers-leave-nothing", Message.Of("amounts.first-layers-leave-nothing.do", ("leastLeft", 1 - LeastLeft))));
+                problems.Add(new(
+                    $"lines[{dip.Line}].making.mould.{field}.share",
+                    "amounts.first-layers-leave-nothing",
+                    Message.Of("amounts.first-layers-leave-nothing.do", ("leastLeft", 1 - LeastLeft))));
             else if (colour is not null)
-                yield return dip with { Layer = Layer(i), Part = part, Coating = coating!, Colour = colour, Size = dip.Size with { Shape = Thinner((Cavity)dip.Size.Shape, accent.Share / line.Making.Mould.Left) } };
+                yield return dip with
+                {
+                    Layer = Layer(
+                    i),
+                    Part = part,
+                    Coating = coating!,
+                    Colour = colour,
+                    Size = dip.Size with
+                    {
+                        Shape = Thinner(
+                        (Cavity)dip.Size.Shape, accent.Share / line.Making.Mould.Left)
+                    }
+                };
         }
 
         foreach (var (i, part) in (dip.Centre.Figure?.Parts ?? []).Index())
@@ -86,7 +118,16 @@ internal sealed record LineMaking(
                 Part = part.Code,
                 Centre = part.Centre with { Spoil = part.Spoil },
                 Size = part.Size,
-                Count = new(count, () => [.. dip.Count.Working, WorkingLine.Count(Message.ByName(part.Name), Message.Of("amounts.parts-in-all", ("dip", dip.Count.Value), ("places", part.Places.Count)), count, Source.Computed)]),
+                Count = new(
+                    count,
+                    () => [
+                        .. dip.Count.Working,
+                        WorkingLine.Count(
+                            Message.ByName(part.Name),
+                            Message.Of("amounts.parts-in-all", ("dip", dip.Count.Value), ("places", part.Places.Count)),
+                            count,
+                            Source.Computed),
+                    ]),
                 Colour = colour,
                 Depth = part.Depth.Value,
                 Upright = false,
@@ -105,7 +146,11 @@ internal sealed record LineMaking(
             return dip.Colour;
         if (dip.Coating.Colour(part.Colour) is { } usual)
             return usual;
-        problems.Add(new(field, Message.Of("amounts.does-not-come-usual", ("coating", dip.Coating.Name), ("colour", part.Colour), ("part", part.Name)), "amounts.does-not-come-usual.do", Severity.Mind));
+        problems.Add(new(
+            field,
+            Message.Of("amounts.does-not-come-usual", ("coating", dip.Coating.Name), ("colour", part.Colour), ("part", part.Name)),
+            "amounts.does-not-come-usual.do",
+            Severity.Mind));
         return dip.Colour;
     }
 
@@ -122,16 +167,25 @@ internal sealed record LineMaking(
         tables.Wares.StickFor(centre, null) is null && tables.Wares.StickFor(centre, line.Making?.On) is not null;
 
     /// <summary>How pieces lie on the sheet, with the stick that reaches beyond them and the disc under them.</summary>
-    public static Laid Lies(Dip dip, LineDraft line, TradeTables tables) => Lies(dip.Line, dip.Part, dip.Centre, dip.Size, dip.Count.Value, dip.Upright, line, tables);
+    public static Laid Lies(Dip dip, LineDraft line, TradeTables tables) =>
+        Lies(dip.Line, dip.Part, dip.Centre, dip.Size, dip.Count.Value, dip.Upright, line, tables);
 
     /// <inheritdoc cref="Lies(Dip, LineDraft, TradeTables)"/>
-    public static Laid Lies(int line, string? part, Centre centre, CentreSize size, int count, bool upright, LineDraft draft, TradeTables tables)
+    public static Laid Lies(
+        int line, string? part, Centre centre, CentreSize size, int count, bool upright, LineDraft draft, TradeTables tables)
     {
         var stick = part is null && !upright ? tables.Wares.StickFor(centre, draft.Making?.On)?.Long?.Value : null;
 
         // A stick is pushed half way in.
         var beyond = stick is { } l && l > size.Shape.Length / 2 ? l - (size.Shape.Length / 2) : default;
-        return new(line, part, centre, size, count, beyond, part is null && draft.Making?.Disc is { } disc ? Quantities.Of<Length>(disc.Across, "mm") : default);
+        return new(
+            line,
+            part,
+            centre,
+            size,
+            count,
+            beyond,
+            part is null && draft.Making?.Disc is { } disc ? Quantities.Of<Length>(disc.Across, "mm") : default);
     }
 
     /// <summary>The dots that hold a figure together or a stick in, of the line's own colour.</summary>
@@ -147,7 +201,8 @@ internal sealed record LineMaking(
         [
             WorkingLine.Count("amounts.dots-one", "", count, Source.Computed),
             WorkingLine.Of("amounts.dot", dot),
-            WorkingLine.Of(what, Message.Of("amounts.count-each", ("count", count), ("dot", dot.Value)), dot.Value * count, Source.Computed),
+            WorkingLine.Of(
+                what, Message.Of("amounts.count-each", ("count", count), ("dot", dot.Value)), dot.Value * count, Source.Computed),
         ]), null);
     }
 
@@ -156,7 +211,8 @@ internal sealed record LineMaking(
     {
         if (line.Making?.Disc is not { } disc)
             return null;
-        void Error(string part, Message reason, Message remedy) => problems.Add(new($"lines[{dip.Line}].making.disc.{part}", reason, remedy));
+        void Error(string part, Message reason, Message remedy) =>
+            problems.Add(new($"lines[{dip.Line}].making.disc.{part}", reason, remedy));
         if (tables.ColourOf(disc.Coating, disc.Colour, Error) is not ({ } coating, { } colour))
             return null;
         var across = Quantities.Of<Length>(disc.Across, "mm");
@@ -184,11 +240,21 @@ internal sealed record LineMaking(
     {
         if (making.Filling is Filling.Bought)
             return new(size, null, null);
-        var filling = making.Filling is null ? Usual(centre, tables) : tables.Fillings.FirstOrDefault(f => f.Code == making.Filling && f.Makes == centre.Code);
+        var filling = making.Filling is null
+            ? Usual(centre, tables)
+            : tables.Fillings.FirstOrDefault(f => f.Code == making.Filling && f.Makes == centre.Code);
         if (filling is null)
         {
             if (making.Filling is not null)
-                tell("making.filling", Message.Of("amounts.recipe-called-makes", ("filling", making.Filling), ("plural", centre.Plural)), Message.Of("amounts.recipe-called-makes.do", ("append", Argument.Of(tables.Fillings.Where(f => f.Makes == centre.Code).Select(f => f.Code).Append(Filling.Bought)))), Severity.Error);
+                tell(
+                    "making.filling",
+                    Message.Of("amounts.recipe-called-makes", ("filling", making.Filling), ("plural", centre.Plural)),
+                    Message.Of(
+                        "amounts.recipe-called-makes.do",
+                        ("append", Argument.Of(tables.Fillings.Where(f => f.Makes == centre.Code)
+                            .Select(f => f.Code)
+                            .Append(Filling.Bought)))),
+                    Severity.Error);
             return new(size, null, null);
         }
 
@@ -200,7 +266,10 @@ internal sealed record LineMaking(
 
         var usual = filling.PortionOn(size);
         var portion = making.Portion is { } g ? new Sourced<Mass>(Quantities.Of<Mass>(g, "g"), Source.Entered) : usual;
-        return new(filling.Each.Count == 0 && making.Portion is not null ? size.Scaled(portion.Value / usual.Value, centre, portion) : size, filling.With(making.Shares), portion);
+        return new(
+            filling.Each.Count == 0 && making.Portion is not null ? size.Scaled(portion.Value / usual.Value, centre, portion) : size,
+            filling.With(making.Shares),
+            portion);
     }
 
     private static LineMaking Moulded(MouldDraft draft, CentreSize size, TradeTables tables, TellProblem tell)
@@ -208,7 +277,11 @@ internal sealed record LineMaking(
         var mould = tables.Mould(draft.Mould);
         if (mould is null)
         {
-            tell("making.mould.mould", Message.Of("amounts.mould-called", ("mould", draft.Mould)), Message.Of("amounts.mould-called.do", ("moulds", Argument.Of(tables.Moulds.Select(m => m.Code)))), Severity.Error);
+            tell(
+                "making.mould.mould",
+                Message.Of("amounts.mould-called", ("mould", draft.Mould)),
+                Message.Of("amounts.mould-called.do", ("moulds", Argument.Of(tables.Moulds.Select(m => m.Code)))),
+                Severity.Error);
             return new(size, null, null);
         }
 
@@ -217,21 +290,34 @@ internal sealed record LineMaking(
         {
             var centre = tables.Centre(draft.Insert);
             if (centre is null || centre.Holding is Holding.Mould || centre.Figure is not null)
-                tell("making.mould.insert", Message.Of("amounts.nothing-called-press-into", ("insert", draft.Insert)), "amounts.nothing-called-press-into.do", Severity.Error);
+                tell(
+                    "making.mould.insert",
+                    Message.Of("amounts.nothing-called-press-into", ("insert", draft.Insert)),
+                    "amounts.nothing-called-press-into.do",
+                    Severity.Error);
             else if ((draft.InsertSize is null ? centre.Sizes[0] : centre.Size(draft.InsertSize)) is { } insertSize)
                 insert = (centre, insertSize);
             else
-                tell("making.mould.insertSize", Message.Of("amounts.does-not-come-size", ("centre", centre.Name), ("insertSize", draft.InsertSize)), Message.Of("amounts.does-not-come-size.do", ("sizes", Argument.Of(centre.Sizes.Select(s => s.Code)))), Severity.Error);
+                tell(
+                    "making.mould.insertSize",
+                    Message.Of("amounts.does-not-come-size", ("centre", centre.Name), ("insertSize", draft.InsertSize)),
+                    Message.Of("amounts.does-not-come-size.do", ("sizes", Argument.Of(centre.Sizes.Select(s => s.Code)))),
+                    Severity.Error);
         }
 
         var broken = insert is null ? null : draft.Broken;
         if (broken is not (null or (>= LeastBroken and <= MostBroken)))
         {
-            tell("making.mould.broken", "amounts.broken-pieces-fill-nearly", Message.Of("amounts.broken-pieces-fill-nearly.do", ("leastBroken", LeastBroken), ("mostBroken", MostBroken)), Severity.Error);
+            tell(
+                "making.mould.broken",
+                "amounts.broken-pieces-fill-nearly",
+                Message.Of("amounts.broken-pieces-fill-nearly.do", ("leastBroken", LeastBroken), ("mostBroken", MostBroken)),
+                Severity.Error);
             broken = null;
         }
 
-        var fill = MouldFill.For(mould, insert?.Size, insert is { } i ? $"{i.Size.Name} {i.Centre.Name}".Trim() : "", tables.Moulding, broken);
+        var fill = MouldFill.For(
+            mould, insert?.Size, insert is { } i ? $"{i.Size.Name} {i.Centre.Name}".Trim() : "", tables.Moulding, broken);
         var each = insert is { } one && broken is not null ? fill.Insert / one.Size.Shape.WholeVolume : 1;
         if (fill.Misfit is not null)
             tell("making.mould.insert", fill.Misfit, fill.Remedy, Severity.Unfit);
@@ -239,7 +325,15 @@ internal sealed record LineMaking(
         if (draft.Left is > LeastLeft and < 1)
             shape = Thinner(shape, draft.Left);
         return new(
-            size with { Name = "", Shape = shape, Mass = insert is { } within ? new(within.Size.Mass.Value * each, within.Size.Mass.Source) : new(default, Source.Computed), Measures = [.. fill.Coating.Working] },
+            size with
+            {
+                Name = "",
+                Shape = shape,
+                Mass = insert is { } within
+                ? new(within.Size.Mass.Value * each, within.Size.Mass.Source)
+                : new(default, Source.Computed),
+                Measures = [.. fill.Coating.Working]
+            },
             null, null, mould, fill, insert, each);
     }
 }

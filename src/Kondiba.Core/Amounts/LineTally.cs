@@ -75,7 +75,11 @@ public sealed record LineTally(
         [
             .. dip.Size.Measures,
             WorkingLine.Of("amounts.dip-depth", "", dip.Depth, Source.Entered),
-            WorkingLine.Of(shape is Cavity ? Message.Of("amounts.walls-cavity") : Message.Of("amounts.dipped-area"), dip.Angle == 0 ? shape.AreaFormula(dip.Depth) : Message.Of("amounts.walls-cavity.how"), area, Source.Computed),
+            WorkingLine.Of(
+                shape is Cavity ? Message.Of("amounts.walls-cavity") : Message.Of("amounts.dipped-area"),
+                dip.Angle == 0 ? shape.AreaFormula(dip.Depth) : Message.Of("amounts.walls-cavity.how"),
+                area,
+                Source.Computed),
             .. film.Working,
             WorkingLine.Count("amounts.coats", "", dip.Coats, Source.Entered),
             .. dip.AtOnce ? new[] { WorkingLine.Of("amounts.coat-dipped-once-adds", c.AtOnce) } : [],
@@ -84,7 +88,16 @@ public sealed record LineTally(
             .. foot.Si > 0 ? FootWorking() : [],
             WorkingLine.Of(
                 "amounts.coating-one-piece",
-                Message.Of("amounts.coating-one-piece.how", ("andFoot", foot.Si > 0 ? Message.Of("amounts.plus-foot") : ""), ("area", area), ("film", film.Value), ("density", flow.Density.Si), ("coats", coats), ("stick", stick.Value.Si), ("loops", shape.Looped ? Message.Of("amounts.times-dragged", ("dragged", dragged)) : ""), ("footMass", foot.Si > 0 ? Message.Of("amounts.plus-mass", ("mass", foot)) : "")),
+                Message.Of(
+                    "amounts.coating-one-piece.how",
+                    ("andFoot", foot.Si > 0 ? Message.Of("amounts.plus-foot") : ""),
+                    ("area", area),
+                    ("film", film.Value),
+                    ("density", flow.Density.Si),
+                    ("coats", coats),
+                    ("stick", stick.Value.Si),
+                    ("loops", shape.Looped ? Message.Of("amounts.times-dragged", ("dragged", dragged)) : ""),
+                    ("footMass", foot.Si > 0 ? Message.Of("amounts.plus-mass", ("mass", foot)) : "")),
                 perPiece,
                 Source.Computed),
         ];
@@ -95,14 +108,18 @@ public sealed record LineTally(
         ];
         var posture = dip.Centre.Holding is Holding.Mould ? Posture.Mould : dip.Upright ? Posture.Upright : Posture.Flat;
         var piece = new DippedPiece(
-            coat, area, shape.WholeArea - area, flow.Density, dip.Coating.DipAt.Value, tables.Setting.Family(dip.Coating.Family), softer, dip.Size.Mass, dip.Centre.HeatCapacity,
+            coat, area, shape.WholeArea - area, flow.Density, dip.Coating.DipAt.Value, tables.Setting.Family(
+                dip.Coating.Family), softer, dip.Size.Mass, dip.Centre.HeatCapacity,
             Schools.ComesFrom(dip.Centre, tables).Air, dip.Centre.Contact, dip.Centre.ServedCold, posture);
         List<SettingTime> setting = [.. tables.Setting.Had.Select(place => SettingModel.For(piece, place, tables.Setting))];
         if (setting[0].HandleHard is null && dip.Layer == 0)
         {
             problems.Add(new(
                 dip.Field("setting"),
-                Message.Of("amounts.kitchen-counter", ("air", tables.Setting.Room.Air.Value), ("coat", setting[0].TouchDry is null ? Message.Of("amounts.coat-never-sets") : Message.Of("amounts.coat-stays-soft"))),
+                Message.Of(
+                    "amounts.kitchen-counter",
+                    ("air", tables.Setting.Room.Air.Value),
+                    ("coat", setting[0].TouchDry is null ? Message.Of("amounts.coat-never-sets") : Message.Of("amounts.coat-stays-soft"))),
                 Chill.For(piece, tables.Setting.Room, setting[0], tables.Setting).Advice,
                 Severity.Mind));
         }
@@ -113,13 +130,21 @@ public sealed record LineTally(
             new(perPiece, PieceWorking),
             film,
             coat,
-            new(foot, () => foot.Si > 0 ? [.. film.Working, .. FootWorking()] : [WorkingLine.Of("amounts.foot", "amounts.stands-while-sets-sets", foot, Source.Computed)]),
+            new(
+                foot,
+                () => foot.Si > 0
+                    ? [.. film.Working, .. FootWorking()]
+                    : [WorkingLine.Of("amounts.foot", "amounts.stands-while-sets-sets", foot, Source.Computed)]),
             new(onPieces, () =>
             [
                 WorkingLine.Of("amounts.coating-one-piece", "amounts.one-piece.how", perPiece, Source.Computed),
                 .. dip.Count.Working,
                 WorkingLine.Of("amounts.dipped-vain", spoil),
-                WorkingLine.Of(Message.Of("amounts.on", ("dip", dip.Count.Value), ("plural", dip.Centre.Plural)), Message.Of("amounts.on.how", ("dip", dip.Count.Value), ("spoil", spoil.Value.Si), ("perPiece", perPiece)), onPieces, Source.Computed),
+                WorkingLine.Of(
+                    Message.Of("amounts.on", ("dip", dip.Count.Value), ("plural", dip.Centre.Plural)),
+                    Message.Of("amounts.on.how", ("dip", dip.Count.Value), ("spoil", spoil.Value.Si), ("perPiece", perPiece)),
+                    onPieces,
+                    Source.Computed),
             ]),
             shape.DipLine(dip.Depth),
             setting,
@@ -131,18 +156,26 @@ public sealed record LineTally(
     /// <summary>A piece that gets no coat: what is drawn or glued onto it sets as a film as thick as its widest bead.</summary>
     internal static LineTally ForBare(Dip dip, Design? design, TradeTables tables)
     {
-        (Drizzle Drizzle, PatternTally Tally)? widest = design is { Patterns.Count: > 0 } ? design.Patterns.MaxBy(p => p.Tally.Bead.Si) : null;
-        var (coating, film) = widest is { } drawn ? (drawn.Drizzle.Coating, drawn.Tally.Bead * (Math.PI / 4)) : (dip.Coating, tables.Decorating.GlueDotThick.Value);
+        (Drizzle Drizzle, PatternTally Tally)? widest = design is { Patterns.Count: > 0 }
+            ? design.Patterns.MaxBy(p => p.Tally.Bead.Si)
+            : null;
+        var (coating, film) = widest is { } drawn
+            ? (drawn.Drizzle.Coating, drawn.Tally.Bead * (Math.PI / 4))
+            : (dip.Coating, tables.Decorating.GlueDotThick.Value);
         var density = Flow.Of(coating, default, tables.Film).Density;
         var mass = (design?.Patterns.Select(p => p.Tally.Mass.Value).Total() ?? default) + (design?.Glue ?? default);
-        var (whole, covered) = (dip.Size.Shape.WholeArea, new Area(Math.Min(dip.Size.Shape.WholeArea.Si, mass.Si / (density.Si * film.Si))));
+        var (whole, covered) = (dip.Size.Shape.WholeArea, new Area(Math.Min(
+            dip.Size.Shape.WholeArea.Si, mass.Si / (density.Si * film.Si))));
         var piece = new DippedPiece(
-            film, covered, whole - covered, density, coating.DipAt.Value, tables.Setting.Family(coating.Family), default, dip.Size.Mass, dip.Centre.HeatCapacity,
+            film, covered, whole - covered, density, coating.DipAt.Value, tables.Setting.Family(
+                coating.Family), default, dip.Size.Mass, dip.Centre.HeatCapacity,
             Schools.ComesFrom(dip.Centre, tables).Air, dip.Centre.Contact, dip.Centre.ServedCold, Posture.Flat);
         var nothing = new Figure<Mass>(default, () => [WorkingLine.Of("amounts.coat", "amounts.coat.how", default(Mass), Source.Entered)]);
         return new(
             dip.Line, dip.Count, nothing, new(default, () => nothing.Working), default, nothing, nothing, default,
-            [.. tables.Setting.Had.Select(place => covered.Si > 0 ? SettingModel.For(piece, place, tables.Setting) : SettingTime.None(place.Code))],
+            [.. tables.Setting.Had.Select(place => covered.Si > 0
+                ? SettingModel.For(piece, place, tables.Setting)
+                : SettingTime.None(place.Code))],
             density, piece, new(Duration.Zero, Source.Entered));
     }
 
@@ -154,7 +187,10 @@ public sealed record LineTally(
 
     private static double Coats(Dip dip, FilmConstants c) => dip.AtOnce ? 1 + ((dip.Coats - 1) * c.AtOnce.Value.Si) : dip.Coats;
 
-    private static Sourced<Share> Stick(Dip dip, FilmConstants c) => dip.Size.Shape is Cavity ? new(new(1), c.Stick.Source) : new(new(c.Stick.Value.Si * dip.Centre.Stick.Value.Si), dip.Centre.Stick.Source);
+    private static Sourced<Share> Stick(Dip dip, FilmConstants c) =>
+        dip.Size.Shape is Cavity
+            ? new(new(1), c.Stick.Source)
+            : new(new(c.Stick.Value.Si * dip.Centre.Stick.Value.Si), dip.Centre.Stick.Source);
 
     /// <summary>Coating in a mould, spread over the walls.</summary>
     private static Figure<Length> Filled(Cavity cavity, Area walls)
@@ -162,7 +198,11 @@ public sealed record LineTally(
         var film = new Length(cavity.Fill.Si / walls.Si);
         return new(film, () =>
         [
-            WorkingLine.Of("amounts.coating-cavity", Message.Of("amounts.coating-cavity.how", ("holds", cavity.Holds), ("coating", cavity.Coating.Si)), cavity.Fill, Source.Computed),
+            WorkingLine.Of(
+                "amounts.coating-cavity",
+                Message.Of("amounts.coating-cavity.how", ("holds", cavity.Holds), ("coating", cavity.Coating.Si)),
+                cavity.Fill,
+                Source.Computed),
             WorkingLine.Of("amounts.spread-over-walls", "amounts.spread-over-walls.how", film, Source.Computed),
         ]);
     }

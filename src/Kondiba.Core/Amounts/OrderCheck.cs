@@ -17,7 +17,8 @@ internal sealed record Dip(
     public string One => $"{Size.Name} {Centre.Name}".Trim();
 
     /// <summary>The field that its depth and coats are set in.</summary>
-    public string Field(string own) => $"lines[{Line}].{(Part is not null ? "making" : Layer == 0 ? own : $"decor.dips[{Layer - 1}].depth")}";
+    public string Field(string own) =>
+        $"lines[{Line}].{(Part is not null ? "making" : Layer == 0 ? own : $"decor.dips[{Layer - 1}].depth")}";
 
     /// <summary>Key of the pot it is dipped in.</summary>
     public string Pot => Coating.Pot(Colour);
@@ -53,9 +54,13 @@ internal static class OrderCheck
         if (string.IsNullOrWhiteSpace(order.Name))
             yield return new("name", "amounts.order-name", "amounts.order-name.do");
         else if (order.Name.Length > LongestName)
-            yield return new("name", Message.Of("amounts.name-longer-characters", ("longestName", LongestName)), "amounts.name-longer-characters.do");
+            yield return new(
+                "name", Message.Of("amounts.name-longer-characters", ("longestName", LongestName)), "amounts.name-longer-characters.do");
         if (order.Notes?.Length > LongestNotes)
-            yield return new("notes", Message.Of("amounts.notes-longer-characters", ("longestNotes", LongestNotes)), "amounts.notes-longer-characters.do");
+            yield return new(
+                "notes",
+                Message.Of("amounts.notes-longer-characters", ("longestNotes", LongestNotes)),
+                "amounts.notes-longer-characters.do");
         if (order.Pickup is not { } pickup)
             yield return new("pickup", "amounts.pickup-time", "amounts.pickup-time.do");
         else if (pickup < now)
@@ -85,9 +90,13 @@ internal static class OrderCheck
         foreach (var (i, packing) in (order.Packing ?? []).Index())
         {
             if (tables.Wares.Supplies.All(s => s.Code != packing.Supply))
-                yield return new($"packing[{i}].supply", Message.Of("amounts.nothing-pack-called", ("supply", packing.Supply)), Message.Of("amounts.nothing-pack-called.do", ("supplies", Argument.Of(tables.Wares.Supplies.Select(s => s.Code)))));
+                yield return new(
+                    $"packing[{i}].supply",
+                    Message.Of("amounts.nothing-pack-called", ("supply", packing.Supply)),
+                    Message.Of("amounts.nothing-pack-called.do", ("supplies", Argument.Of(tables.Wares.Supplies.Select(s => s.Code)))));
             if (packing.Per is < 1 or > MostPieces)
-                yield return new($"packing[{i}].per", Message.Of("amounts.pack-one-pieces", ("mostPieces", MostPieces)), "amounts.pack-one-pieces.do");
+                yield return new(
+                    $"packing[{i}].per", Message.Of("amounts.pack-one-pieces", ("mostPieces", MostPieces)), "amounts.pack-one-pieces.do");
             if (!(packing.Each is > 0 and <= 1000))
                 yield return new($"packing[{i}].each", "amounts.nothing-more-box-takes", "amounts.nothing-more-box-takes.do");
         }
@@ -112,7 +121,10 @@ internal static class OrderCheck
                 continue;
             if (pieces + dip.Count.Value > mostPieces)
             {
-                problems.Add(new($"lines[{i}].amount", Message.Of("amounts.line-order-more-pieces", ("mostPieces", mostPieces)), "amounts.order-more-lines.do"));
+                problems.Add(new(
+                    $"lines[{i}].amount",
+                    Message.Of("amounts.line-order-more-pieces", ("mostPieces", mostPieces)),
+                    "amounts.order-more-lines.do"));
                 continue;
             }
 
@@ -134,16 +146,28 @@ internal static class OrderCheck
 
         var before = problems.Count;
         void Error(string field, Message reason, Message remedy) => problems.Add(new($"lines[{index}].{field}", reason, remedy));
-        void Mind(string field, Message reason, Message remedy) => problems.Add(new($"lines[{index}].{field}", reason, remedy, Severity.Mind));
+        void Mind(string field, Message reason, Message remedy) =>
+            problems.Add(new($"lines[{index}].{field}", reason, remedy, Severity.Mind));
 
         var centre = tables.Centre(line.Centre);
         var size = centre?.Size(line.Size);
         if (centre is null)
-            Error("centre", Message.Of("amounts.centre-called", ("centre", line.Centre)), Message.Of("amounts.centre-called.do", ("centres", Argument.Of(tables.Centres.Select(c => c.Code)))));
+            Error(
+                "centre",
+                Message.Of("amounts.centre-called", ("centre", line.Centre)),
+                Message.Of("amounts.centre-called.do", ("centres", Argument.Of(tables.Centres.Select(c => c.Code)))));
         else if (size is null)
-            Error("size", Message.Of("amounts.does-not-come-size-2", ("centre", centre.Name), ("size", line.Size)), Message.Of("amounts.does-not-come-size.do", ("sizes", Argument.Of(centre.Sizes.Select(s => s.Code)))));
+            Error(
+                "size",
+                Message.Of("amounts.does-not-come-size-2", ("centre", centre.Name), ("size", line.Size)),
+                Message.Of("amounts.does-not-come-size.do", ("sizes", Argument.Of(centre.Sizes.Select(s => s.Code)))));
         else
-            size = LineMaking.Of(line, centre, size, tables, (field, reason, remedy, severity) => problems.Add(new($"lines[{index}].{field}", reason, remedy, severity))).Size;
+            size = LineMaking.Of(
+                line,
+                centre,
+                size,
+                tables,
+                (field, reason, remedy, severity) => problems.Add(new($"lines[{index}].{field}", reason, remedy, severity))).Size;
         if (centre is not null)
         {
             Held(line, centre, tables, Error);
@@ -173,9 +197,18 @@ internal static class OrderCheck
         if (line.Depth > centre!.Deepest.Value.Si + 1e-9)
             Mind("depth", Message.ByName(centre.DeepestReason), Message.Of("amounts.about-deep-goes", ("deepest", centre.Deepest.Value)));
         else if (centre.Depths is [var only] && Math.Abs(line.Depth - only.Si) > 0.01)
-            Mind("depth", Message.Of("amounts.dipped", ("plural", centre.Plural), ("deep", only.Si < 1 ? Message.Of("amounts.to-a-depth", ("depth", only)) : "amounts.whole")), Message.Of("amounts.dipped.do", ("only", only)));
+            Mind(
+                "depth",
+                Message.Of(
+                    "amounts.dipped",
+                    ("plural", centre.Plural),
+                    ("deep", only.Si < 1 ? Message.Of("amounts.to-a-depth", ("depth", only)) : "amounts.whole")),
+                Message.Of("amounts.dipped.do", ("only", only)));
         if (line.Coats < centre.LeastCoats)
-            Mind("coats", Message.Of("amounts.does-not-carry-itself", ("centre", centre.Name)), Message.Of("amounts.does-not-carry-itself.do", ("leastCoats", centre.LeastCoats)));
+            Mind(
+                "coats",
+                Message.Of("amounts.does-not-carry-itself", ("centre", centre.Name)),
+                Message.Of("amounts.does-not-carry-itself.do", ("leastCoats", centre.LeastCoats)));
         var upright = line.Upright ?? centre.Upright;
         if (upright && centre.Holding is Holding.Fork)
         {
@@ -194,11 +227,20 @@ internal static class OrderCheck
             if (centre.Holding is Holding.Mould || centre.Figure is not null || centre.DippedEndUp)
                 error("making.on", Message.Of("amounts.go-stick", ("plural", centre.Plural)), "amounts.go-stick.do");
             else if (tables.Wares.StickFor(centre, on) is null)
-                error("making.on", Message.Of("amounts.stick-called", ("on", on)), Message.Of("amounts.stick-called.do", ("supplies", Argument.Of(tables.Wares.Supplies.Where(s => s.Long is not null).Select(s => s.Code))), ("noStick", Making.NoStick)));
+                error(
+                    "making.on",
+                    Message.Of("amounts.stick-called", ("on", on)),
+                    Message.Of(
+                        "amounts.stick-called.do",
+                        ("supplies", Argument.Of(tables.Wares.Supplies.Where(s => s.Long is not null).Select(s => s.Code))),
+                        ("noStick", Making.NoStick)));
         }
 
         if (line.Making?.Disc is { } disc && !(disc.Across is >= LeastDisc and <= MostDisc))
-            error("making.disc.across", Message.Of("amounts.piped-disc-mm-wide", ("leastDisc", LeastDisc), ("mostDisc", MostDisc)), "amounts.piped-disc-mm-wide.do");
+            error(
+                "making.disc.across",
+                Message.Of("amounts.piped-disc-mm-wide", ("leastDisc", LeastDisc), ("mostDisc", MostDisc)),
+                "amounts.piped-disc-mm-wide.do");
     }
 
     private static IEnumerable<Problem> Pot(string key, PotDraft pot, TradeTables tables)
@@ -212,11 +254,17 @@ internal static class OrderCheck
         }
 
         if (pot.Vessel is not null && tables.Vessel(pot.Vessel) is null)
-            yield return new($"{field}.vessel", Message.Of("amounts.vessel-called", ("vessel", pot.Vessel)), Message.Of("amounts.vessel-called.do", ("vessels", Argument.Of(tables.Vessels.Select(v => v.Code)))));
+            yield return new(
+                $"{field}.vessel",
+                Message.Of("amounts.vessel-called", ("vessel", pot.Vessel)),
+                Message.Of("amounts.vessel-called.do", ("vessels", Argument.Of(tables.Vessels.Select(v => v.Code)))));
         if (pot.Thinner is not (null or PotDraft.NoThinner) && !coating!.Thinners.Contains(pot.Thinner))
         {
             var name = tables.Thinner(pot.Thinner)?.Name ?? $"'{pot.Thinner}'";
-            yield return new($"{field}.thinner", Message.Of("amounts.nothing-thin", ("name", name), ("coating", coating.Name)), Message.Of("amounts.nothing-thin.do", ("thinners", Argument.Of(coating.Thinners.Select(t => tables.Thinner(t)!.Name)))));
+            yield return new(
+                $"{field}.thinner",
+                Message.Of("amounts.nothing-thin", ("name", name), ("coating", coating.Name)),
+                Message.Of("amounts.nothing-thin.do", ("thinners", Argument.Of(coating.Thinners.Select(t => tables.Thinner(t)!.Name)))));
         }
 
         if (pot.Film is { } film && !(film is >= 0.3 and <= 4))
@@ -234,7 +282,13 @@ internal static class OrderCheck
         };
         if (per == 0)
         {
-            error("countedIn", Message.Of("amounts.not-counted", ("plural", centre.Plural), ("by", line.CountedIn is CountedIn.Packs ? Message.Of("amounts.in-packs") : "amounts.by-weight")), "amounts.not-counted.do");
+            error(
+                "countedIn",
+                Message.Of(
+                    "amounts.not-counted",
+                    ("plural", centre.Plural),
+                    ("by", line.CountedIn is CountedIn.Packs ? Message.Of("amounts.in-packs") : "amounts.by-weight")),
+                "amounts.not-counted.do");
             return null;
         }
 
@@ -243,7 +297,12 @@ internal static class OrderCheck
         var count = line.CountedIn is CountedIn.Weight ? Math.Floor(exact) : Math.Ceiling(exact);
         if (!(line.Amount > 0) || count < 1)
         {
-            error("amount", "amounts.must-least-one-piece", line.CountedIn is CountedIn.Weight && line.Amount > 0 ? Message.Of("amounts.must-least-one-piece.do", ("mass", size.Mass.Value)) : Message.Of("amounts.type-how-many-remove"));
+            error(
+                "amount",
+                "amounts.must-least-one-piece",
+                line.CountedIn is CountedIn.Weight && line.Amount > 0
+                    ? Message.Of("amounts.must-least-one-piece.do", ("mass", size.Mass.Value))
+                    : Message.Of("amounts.type-how-many-remove"));
             return null;
         }
 
@@ -265,13 +324,22 @@ internal static class OrderCheck
             [
                 WorkingLine.Of("amounts.weight-wanted", "", Quantities.Of<Mass>(line.Amount, "g"), Source.Entered),
                 WorkingLine.Of("amounts.one-weighs", size.Mass),
-                WorkingLine.Count("amounts.pieces", Message.Of("amounts.pieces.how", ("line", line.Amount), ("mass", size.Mass.Value)), count, Source.Computed),
+                WorkingLine.Count(
+                    "amounts.pieces",
+                    Message.Of("amounts.pieces.how", ("line", line.Amount), ("mass", size.Mass.Value)),
+                    count,
+                    Source.Computed),
             ],
             CountedIn.Pieces => [WorkingLine.Count("amounts.pieces", "", count, Source.Entered)],
             _ =>
             [
-                WorkingLine.Count(line.CountedIn is CountedIn.Dozens ? Message.Of("amounts.dozens") : Message.ByName(centre.PackName[1]), "", line.Amount, Source.Entered),
-                WorkingLine.Count("amounts.pieces", Message.Of("amounts.so-many-each", ("line", line.Amount), ("per", per)), count, Source.Computed),
+                WorkingLine.Count(
+                    line.CountedIn is CountedIn.Dozens ? Message.Of("amounts.dozens") : Message.ByName(centre.PackName[1]),
+                    "",
+                    line.Amount,
+                    Source.Entered),
+                WorkingLine.Count(
+                    "amounts.pieces", Message.Of("amounts.so-many-each", ("line", line.Amount), ("per", per)), count, Source.Computed),
             ],
         });
     }

@@ -19,7 +19,11 @@ public static class OrderScale
         while (counts.Sum() != pieces)
         {
             var step = counts.Sum() < pieces ? 1 : -1;
-            var furthest = Enumerable.Range(0, counts.Length).Where(i => step > 0 || counts[i] > 1).OrderByDescending(i => step * (exact[i] - counts[i])).ThenBy(i => i).ToList();
+            var furthest = Enumerable.Range(0, counts.Length)
+                .Where(i => step > 0 || counts[i] > 1)
+                .OrderByDescending(i => step * (exact[i] - counts[i]))
+                .ThenBy(i => i)
+                .ToList();
             if (furthest.Count == 0)
                 break;
             counts[furthest[0]] += step;

@@ -34,18 +34,32 @@ public sealed record PotCost(Mass Left, Money WrittenOff, Duration Dipping, Dura
     internal List<WorkingLine> Working(Coating coating, TradeTables tables) =>
     [
         WorkingLine.Of("amounts.left-over", "amounts.left-over.how", Left, Source.Computed),
-        WorkingLine.Count("amounts.kilogram-costs", "amounts.kilogram-costs.how", (double)PricePerKilogram(coating, tables).Amount, tables.Pricing.Hour.Source),
+        WorkingLine.Count(
+            "amounts.kilogram-costs",
+            "amounts.kilogram-costs.how",
+            (double)PricePerKilogram(coating, tables).Amount,
+            tables.Pricing.Hour.Source),
         WorkingLine.Of("amounts.what-left-written-off", tables.Pricing.WrittenOff),
         WorkingLine.Of("amounts.dipping", "amounts.dipping.how", Dipping, Source.Computed),
-        WorkingLine.Of("amounts.further-melts", Message.Of("amounts.further-melts.how", ("melt", tables.Pricing.Melt.Value.TotalMinutes)), Melting, tables.Pricing.Melt.Source),
+        WorkingLine.Of(
+            "amounts.further-melts",
+            Message.Of("amounts.further-melts.how", ("melt", tables.Pricing.Melt.Value.TotalMinutes)),
+            Melting,
+            tables.Pricing.Melt.Source),
         WorkingLine.Count("amounts.hour", "", (double)tables.Pricing.Hour.Value.Amount, tables.Pricing.Hour.Source),
-        WorkingLine.Count("amounts.what-costs", Message.Of("amounts.what-costs.how", ("writtenOff", WrittenOff), ("labour", Labour)), (double)Total.Amount, Source.Computed),
+        WorkingLine.Count(
+            "amounts.what-costs",
+            Message.Of("amounts.what-costs.how", ("writtenOff", WrittenOff), ("labour", Labour)),
+            (double)Total.Amount,
+            Source.Computed),
     ];
 
     /// <summary>By its smallest pack; where no price is known, as the first coating that has one.</summary>
     private static Money PricePerKilogram(Coating coating, TradeTables tables)
     {
-        var pack = (coating.Packs.Count > 0 ? coating : tables.Coatings.FirstOrDefault(c => c.Packs.Count > 0))?.Packs.MinBy(p => p.Mass.Value.Si);
+        var pack = (coating.Packs.Count > 0
+            ? coating
+            : tables.Coatings.FirstOrDefault(c => c.Packs.Count > 0))?.Packs.MinBy(p => p.Mass.Value.Si);
         return pack is null ? default : pack.Price.Value * (1 / pack.Mass.Value.Si);
     }
 }

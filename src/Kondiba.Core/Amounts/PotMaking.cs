@@ -57,11 +57,23 @@ internal static class PotMaking
             tally?.Way.Code,
             new(onPieces, () => tally?.OnPiecesWorking() ?? Nothing("amounts.pieces-2")),
             new(pool, () => tally?.PoolWorking(flow) ?? Nothing("amounts.pool")),
-            new(toMelt - onPieces - pool - drawn, () => Together("amounts.spare", "amounts.spare.do", tally?.SpareWorking(tables.Pot), drizzle?.InBags.Working, toMelt - onPieces - pool - drawn)),
+            new(
+                toMelt - onPieces - pool - drawn,
+                () => Together(
+                    "amounts.spare",
+                    "amounts.spare.do",
+                    tally?.SpareWorking(tables.Pot),
+                    drizzle?.InBags.Working,
+                    toMelt - onPieces - pool - drawn)),
             drizzle,
-            colour.Mixed is { } mixed ? [.. mixed.Per100.Select(d => new Colour.Drops(d.Key, d.Value, (int)Math.Ceiling((d.Value * ofCoating.In("g") / 100) - 0.5)))] : [],
+            colour.Mixed is { } mixed
+                ? [.. mixed.Per100.Select(d => new Colour.Drops(
+                    d.Key, d.Value, (int)Math.Ceiling((d.Value * ofCoating.In("g") / 100) - 0.5)))]
+                : [],
             colour.Bought,
-            new(toMelt, () => Together("amounts.melt", "amounts.melt.do", tally?.ToMeltWorking(tables.Pot), drizzle?.InBags.Working, toMelt)),
+            new(
+                toMelt,
+                () => Together("amounts.melt", "amounts.melt.do", tally?.ToMeltWorking(tables.Pot), drizzle?.InBags.Working, toMelt)),
             ofCoating,
             (forDips / flow.Density) + (inBags / Flow.Of(coating, default, tables.Film).Density),
             dose is null || tally is null ? null : ThinnerOf(dose, ofDips, tables),
@@ -71,13 +83,19 @@ internal static class PotMaking
             new(cover.Count, () => PacksWorking(ofCoating, cover, coating.Packs)),
             cover,
             Worth(ofCoating, cover, coating.Packs),
-            Leftover.For(toMelt - onPieces - drawn - (tally is null ? default : tables.Pot.ToolLoss.Value), coating, dose is not null, tables.Leftovers),
+            Leftover.For(
+                toMelt - onPieces - drawn - (tally is null ? default : tables.Pot.ToolLoss.Value),
+                coating,
+                dose is not null,
+                tables.Leftovers),
             tally?.Bands(flow) ?? [],
             [.. tally?.InOrder.Select(s => new LineWay(s.Dip.Line, s.Dip.Layer, s.Seat.Way.Code, s.Seat.Way.Time.Value)) ?? []],
             tally?.Spooned ?? 0,
             tally is null ? null : new(tally.Cost, () => tally.Cost.Working(coating, tables)),
             tally is null ? null : RunnerUpTo(tally, tallies),
-            [.. tables.Vessels.Select(v => tallies.Find(t => t.Vessel.Code == v.Code)).OfType<VesselTally>().Select(t => Choice(t, inBags))],
+            [.. tables.Vessels.Select(v => tallies.Find(t => t.Vessel.Code == v.Code))
+                .OfType<VesselTally>()
+                .Select(t => Choice(t, inBags))],
             coating.DipFrom.Value,
             coating.DipTo.Value), inOrder);
     }
@@ -85,7 +103,13 @@ internal static class PotMaking
     /// <summary>The pot in every vessel, those that take every piece first, and of these the cheapest.</summary>
     private static List<VesselTally> InVessels(List<(Dip Dip, LineTally Tally, HeldPiece Held)> pairs, Flow flow, TradeTables tables)
     {
-        return [.. tables.Vessels.SelectMany(v => VesselTally.All(v, pairs, flow, tables)).OrderBy(t => t.Unfit.Count).ThenBy(t => !t.Fits).ThenBy(t => t.Cost.Total.Amount).ThenBy(t => t.ToMelt.Si)];
+        return [
+            .. tables.Vessels.SelectMany(v => VesselTally.All(v, pairs, flow, tables))
+                .OrderBy(t => t.Unfit.Count)
+                .ThenBy(t => !t.Fits)
+                .ThenBy(t => t.Cost.Total.Amount)
+                .ThenBy(t => t.ToMelt.Si),
+        ];
     }
 
     /// <summary>
@@ -123,7 +147,8 @@ internal static class PotMaking
             [
                 .. bags.SelectMany(b => (IEnumerable<WorkingLine>)
                 [
-                    WorkingLine.Of(Message.Of("amounts.one-piece", ("what", b.What)), "amounts.one-piece.how", b.PerPiece.Value, Source.Computed),
+                    WorkingLine.Of(
+                        Message.Of("amounts.one-piece", ("what", b.What)), "amounts.one-piece.how", b.PerPiece.Value, Source.Computed),
                     .. b.For.Count.Working,
                     WorkingLine.Of("amounts.done-vain", b.For.Centre.Spoil),
                     .. b.OffPiece is { } off ? new[] { WorkingLine.Of("amounts.falls-beside-piece", off) } : [],
@@ -136,19 +161,26 @@ internal static class PotMaking
                 WorkingLine.Of("amounts.drizzle", "amounts.one-piece.how", mass, Source.Computed),
                 WorkingLine.Of("amounts.stays-bag", c.BagStays),
                 WorkingLine.Of("amounts.margin", margin),
-                WorkingLine.Of("amounts.bags-kept-plain", Message.Of("amounts.bags-kept-plain.how", ("mass", mass), ("bagStays", c.BagStays.Value), ("margin", margin.Value.Si)), inBags, Source.Computed),
+                WorkingLine.Of(
+                    "amounts.bags-kept-plain",
+                    Message.Of("amounts.bags-kept-plain.how", ("mass", mass), ("bagStays", c.BagStays.Value), ("margin", margin.Value.Si)),
+                    inBags,
+                    Source.Computed),
             ]),
             (int)Math.Ceiling(inBags / c.BagHolds.Value));
     }
 
-    private static List<WorkingLine> Nothing(Message what) => [WorkingLine.Of(what, "amounts.nothing-dipped", default(Mass), Source.Computed)];
+    private static List<WorkingLine> Nothing(Message what) =>
+        [WorkingLine.Of(what, "amounts.nothing-dipped", default(Mass), Source.Computed)];
 
-    private static List<WorkingLine> Together(Message what, Message how, List<WorkingLine>? dipping, IReadOnlyList<WorkingLine>? bags, Mass all) => bags is null
+    private static List<WorkingLine> Together(
+        Message what, Message how, List<WorkingLine>? dipping, IReadOnlyList<WorkingLine>? bags, Mass all) => bags is null
         ? dipping!
         : [.. dipping ?? [], .. bags, WorkingLine.Of(what, how, all, Source.Computed)];
 
     /// <summary>The dose of the thinner chosen, or of the kitchen's habit where the coating takes it; moulds and piping take none.</summary>
-    private static Dose? DoseFor(Coatings.Coating coating, string key, IReadOnlyList<Dip> dips, PotDraft draft, TradeTables tables, List<Problem> problems)
+    private static Dose? DoseFor(
+        Coatings.Coating coating, string key, IReadOnlyList<Dip> dips, PotDraft draft, TradeTables tables, List<Problem> problems)
     {
         var habit = coating.Thinners.Contains(tables.Habits.Thinner ?? "") ? tables.Habits.Thinner : coating.Wants;
         var code = draft.Thinner ?? habit;
@@ -158,7 +190,8 @@ internal static class PotMaking
         if (dips.All(d => d.Size.Shape is Cavity))
         {
             if (draft.Thinner is not (null or PotDraft.NoThinner))
-                problems.Add(new($"pots.{key}.thinner", "amounts.piping-filling-moulds-take", "amounts.piping-filling-moulds-take.do", Severity.Mind));
+                problems.Add(new(
+                    $"pots.{key}.thinner", "amounts.piping-filling-moulds-take", "amounts.piping-filling-moulds-take.do", Severity.Mind));
             return null;
         }
 
@@ -169,7 +202,12 @@ internal static class PotMaking
         {
             problems.Add(new(
                 $"pots.{key}.film",
-                Message.Of("amounts.film-wants-above-coat", ("target", target), ("wanted", dose.Wanted is { } w ? Message.Of("amounts.so-much", ("share", w)) : "amounts.more-than-can-be"), ("thinner", thinner.Name), ("limit", limit.Value)),
+                Message.Of(
+                    "amounts.film-wants-above-coat",
+                    ("target", target),
+                    ("wanted", dose.Wanted is { } w ? Message.Of("amounts.so-much", ("share", w)) : "amounts.more-than-can-be"),
+                    ("thinner", thinner.Name),
+                    ("limit", limit.Value)),
                 Message.Of("amounts.film-wants-above-coat.do", ("rate", dose.Rate), ("after", dose.After)),
                 Severity.Mind));
         }
@@ -179,7 +217,10 @@ internal static class PotMaking
         bool Hides(Share rate)
         {
             var flow = Flow.Of(coating, rate, tables.Film);
-            return dips.All(d => d.Size.Shape is Cavity || LineTally.CoatOf(d, Film.Thickness(flow, d.Size.Shape.Run(d.Depth), tables.Film).Film, tables.Film) >= tables.Film.Covers.Of(d.Colour.Cover).Value);
+            return dips.All(d => d.Size.Shape is Cavity
+                || LineTally.CoatOf(
+                    d, Film.Thickness(flow, d.Size.Shape.Run(d.Depth), tables.Film).Film, tables.Film) >= tables.Film.Covers.Of(
+                        d.Colour.Cover).Value);
         }
     }
 
@@ -199,14 +240,28 @@ internal static class PotMaking
                 WorkingLine.Of("amounts.film-test-dip-without", "", dose.Before, Source.Computed),
                 WorkingLine.Of("amounts.film-wanted", "", dose.Target, c.Target.Value == dose.Target ? c.Target.Source : Source.Entered),
                 .. dose.Wanted is { } wanted
-                    ? new[] { WorkingLine.Count("amounts.share-thinner-would-reach", "amounts.share-thinner-would-reach.how", wanted.In("%"), Source.Computed) }
+                    ? new[] { WorkingLine.Count(
+                        "amounts.share-thinner-would-reach", "amounts.share-thinner-would-reach.how", wanted.In("%"), Source.Computed) }
                     : [],
                 WorkingLine.Count("amounts.most", "amounts.most.how", c.Limit.Value.In("%"), c.Limit.Source),
                 WorkingLine.Of("amounts.tablespoon-weighs", thinner.Tablespoon),
-                WorkingLine.Count(Message.Of("amounts.tablespoons-coating", ("per", c.Per.Value)), "amounts.tablespoons-coating.how", dose.Spoons, c.Per.Source),
+                WorkingLine.Count(
+                    Message.Of("amounts.tablespoons-coating", ("per", c.Per.Value)),
+                    "amounts.tablespoons-coating.how",
+                    dose.Spoons,
+                    c.Per.Source),
                 WorkingLine.Of("amounts.film-test-dip", "", dose.After, Source.Computed),
                 WorkingLine.Of("amounts.coating-pot", "amounts.coating-pot.how", ofCoating, Source.Computed),
-                WorkingLine.Of(Message.ByName(thinner.Name), Message.Of("amounts.thinner-in-it", ("ofCoating", ofCoating), ("spoons", dose.Spoons), ("spoon", spoon), ("per", c.Per.Value)), mass, Source.Computed),
+                WorkingLine.Of(
+                    Message.ByName(thinner.Name),
+                    Message.Of(
+                        "amounts.thinner-in-it",
+                        ("ofCoating", ofCoating),
+                        ("spoons", dose.Spoons),
+                        ("spoon", spoon),
+                        ("per", c.Per.Value)),
+                    mass,
+                    Source.Computed),
             ]),
             Math.Max(0.5, Math.Round(mass / spoon * 2) / 2),
             dose.Rate,
@@ -217,7 +272,8 @@ internal static class PotMaking
     }
 
     /// <summary>What to know about how the pot flows; a pot too thick to dip is named among the problems.</summary>
-    private static Message Advice(Length film, Dose? dose, IReadOnlyList<Dip> dips, string key, PotDraft draft, TradeTables tables, List<Problem> problems)
+    private static Message Advice(
+        Length film, Dose? dose, IReadOnlyList<Dip> dips, string key, PotDraft draft, TradeTables tables, List<Problem> problems)
     {
         var (c, coating) = (tables.Thinning, dips[0].Coating);
         if (film < c.HeavyFrom.Value || dips.All(d => d.Size.Shape is Cavity))
@@ -225,11 +281,20 @@ internal static class PotMaking
         var other = coating.Thinners.Select(tables.Thinner).OfType<Thinner>().FirstOrDefault(t => t.Code != dose?.Thinner.Code);
         var better = other is null ? null : Dose.For(coating, other, c.Target.Value, tables.Film, c);
         var remedy = better is { Spoons: > 0 } && dose is null
-            ? Message.Of("amounts.thinner-brings-it-to", ("spoons", better.Spoons), ("thinner", better.Thinner.Name), ("per", c.Per.Value), ("after", better.After))
+            ? Message.Of(
+                "amounts.thinner-brings-it-to",
+                ("spoons", better.Spoons),
+                ("thinner", better.Thinner.Name),
+                ("per", c.Per.Value),
+                ("after", better.After))
             : "";
         if (film < c.TooThickFrom.Value)
             return draft.Thinner is PotDraft.NoThinner ? "" : Message.Of("amounts.heavy-coat", ("film", film), ("remedy", remedy));
-        problems.Add(new($"pots.{key}.thinner", Message.Of("amounts.too-thick-dip-stays", ("coating", coating.Name), ("film", film)), Message.Of("amounts.warm-it-first", ("remedy", remedy)), Severity.Mind));
+        problems.Add(new(
+            $"pots.{key}.thinner",
+            Message.Of("amounts.too-thick-dip-stays", ("coating", coating.Name), ("film", film)),
+            Message.Of("amounts.warm-it-first", ("remedy", remedy)),
+            Severity.Mind));
         return "";
     }
 
@@ -239,7 +304,11 @@ internal static class PotMaking
         {
             var other = tallies.Where(t => t.Unfit.All(u => u.Dip.Line != dip.Line)).FirstOrDefault();
             problems.Add(other is not null
-                ? new($"pots.{key}.vessel", seat.Misfit!, Message.Of("amounts.choose-another-vessel-such", ("vessel", other.Vessel.Name)), Severity.Unfit)
+                ? new(
+                    $"pots.{key}.vessel",
+                    seat.Misfit!,
+                    Message.Of("amounts.choose-another-vessel-such", ("vessel", other.Vessel.Name)),
+                    Severity.Unfit)
                 : new($"lines[{dip.Line}].depth", seat.Misfit!, "amounts.dip-less-deep-add", Severity.Unfit));
         }
     }
@@ -253,23 +322,44 @@ internal static class PotMaking
         var other = tallies.Find(t => t.Vessel.Code != tally.Vessel.Code && t.Unfit.Count == 0);
         return other is null || tally.Unfit.Count > 0
             ? null
-            : new(other.Vessel.Code, other.Way.Code, other.ToMelt - tally.ToMelt, other.Cost.Hands - tally.Cost.Hands, other.Cost.Total - tally.Cost.Total);
+            : new(
+                other.Vessel.Code,
+                other.Way.Code,
+                other.ToMelt - tally.ToMelt,
+                other.Cost.Hands - tally.Cost.Hands,
+                other.Cost.Total - tally.Cost.Total);
     }
 
     private static List<WorkingLine> PacksWorking(Mass ofCoating, PackCover cover, IReadOnlyList<Coatings.CoatingPack> packs)
     {
         List<WorkingLine> lines = [WorkingLine.Of("amounts.coating-wanted", "amounts.coating-wanted.how", ofCoating, Source.Computed)];
         foreach (var lot in cover.Lots)
-            lines.Add(WorkingLine.Of("amounts.from-stock", lot.BestBefore is { } date ? Message.Of("amounts.from-stock.how", ("date", date)) : Message.Of("amounts.date"), Quantities.Of<Mass>(lot.Amount, "g"), Source.Kitchen));
+            lines.Add(WorkingLine.Of(
+                "amounts.from-stock",
+                lot.BestBefore is { } date ? Message.Of("amounts.from-stock.how", ("date", date)) : Message.Of("amounts.date"),
+                Quantities.Of<Mass>(lot.Amount, "g"),
+                Source.Kitchen));
         foreach (var pack in packs)
         {
             lines.Add(WorkingLine.Of("amounts.sold-packs", "", pack.Mass.Value, pack.Mass.Source));
-            lines.Add(WorkingLine.Count("amounts.price", pack.Coupon is { } coupon ? Message.Of("amounts.price.how", ("coupons", pack.Coupons), ("coupon", coupon)) : "", (double)pack.Price.Value.Amount, pack.Price.Source));
+            lines.Add(WorkingLine.Count(
+                "amounts.price",
+                pack.Coupon is { } coupon ? Message.Of("amounts.price.how", ("coupons", pack.Coupons), ("coupon", coupon)) : "",
+                (double)pack.Price.Value.Amount,
+                pack.Price.Source));
         }
 
         foreach (var bought in cover.Packs)
-            lines.Add(WorkingLine.Of(Message.Of("amounts.pack-of", ("bought", bought.Count), ("holds", bought.Holds)), Message.Of("amounts.pack-of.how", ("price", bought.Price), ("coupons", bought.Coupons > 0 ? Message.Of("amounts.with-coupons", ("coupons", bought.Coupons)) : "")), Quantities.Of<Mass>(bought.Holds * bought.Count, "g"), Source.Computed));
-        lines.Add(WorkingLine.Count("amounts.packs-buy", Message.Of("amounts.packs-buy.how", ("price", cover.Price)), cover.Count, Source.Computed));
+            lines.Add(WorkingLine.Of(
+                Message.Of("amounts.pack-of", ("bought", bought.Count), ("holds", bought.Holds)),
+                Message.Of(
+                    "amounts.pack-of.how",
+                    ("price", bought.Price),
+                    ("coupons", bought.Coupons > 0 ? Message.Of("amounts.with-coupons", ("coupons", bought.Coupons)) : "")),
+                Quantities.Of<Mass>(bought.Holds * bought.Count, "g"),
+                Source.Computed));
+        lines.Add(WorkingLine.Count(
+            "amounts.packs-buy", Message.Of("amounts.packs-buy.how", ("price", cover.Price)), cover.Count, Source.Computed));
         return lines;
     }
 
@@ -286,8 +376,13 @@ internal static class PotMaking
         return new(worth, () =>
         [
             WorkingLine.Of("amounts.coating-pot", "", ofCoating, Source.Computed),
-            WorkingLine.Count("amounts.price-2", Message.Of("amounts.price-2.how", ("mass", mass)), (double)price.Amount, smallest.Price.Source),
-            WorkingLine.Count("amounts.worth", Message.Of("amounts.price-of-coating", ("ofCoating", ofCoating), ("price", price), ("mass", mass)), (double)worth.Amount, Source.Computed),
+            WorkingLine.Count(
+                "amounts.price-2", Message.Of("amounts.price-2.how", ("mass", mass)), (double)price.Amount, smallest.Price.Source),
+            WorkingLine.Count(
+                "amounts.worth",
+                Message.Of("amounts.price-of-coating", ("ofCoating", ofCoating), ("price", price), ("mass", mass)),
+                (double)worth.Amount,
+                Source.Computed),
         ]);
     }
 }

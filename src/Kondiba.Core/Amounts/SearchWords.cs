@@ -7,7 +7,8 @@ namespace Kondiba.Core.Amounts;
 public static class SearchWords
 {
     /// <summary>Names of its centres, colours, patterns, sprinkles and looks, each once.</summary>
-    public static string Of(OrderDraft order, TradeTables tables) => string.Join(' ', order.Lines.SelectMany(l => Of(l, tables)).OfType<string>().Where(w => w.Length > 0).Distinct());
+    public static string Of(OrderDraft order, TradeTables tables) =>
+        string.Join(' ', order.Lines.SelectMany(l => Of(l, tables)).OfType<string>().Where(w => w.Length > 0).Distinct());
 
     private static IEnumerable<string?> Of(LineDraft line, TradeTables tables)
     {

@@ -48,18 +48,25 @@ internal sealed record VesselTally(
     public DippingWay Way => InOrder.MaxBy(s => s.Dip.Count.Value)!.Seat.Way;
 
     /// <summary>Every way of dipping a pot's pieces in a vessel: for each way that one of them takes there, as many as can go by it.</summary>
-    public static IEnumerable<VesselTally> All(Vessel vessel, IReadOnlyList<(Dip Dip, LineTally Tally, HeldPiece Held)> dips, Flow flow, TradeTables tables)
+    public static IEnumerable<VesselTally> All(
+        Vessel vessel, IReadOnlyList<(Dip Dip, LineTally Tally, HeldPiece Held)> dips, Flow flow, TradeTables tables)
     {
         var onlyMoulds = dips.All(p => p.Dip.Size.Shape is Cavity);
         var seats = dips.Select(p => onlyMoulds && !vessel.Pours
-            ? [new Seat(tables.Dipping.Poured, default, default, default, () => Message.Of("amounts.moulds-filled-from-bag", ("vessel", vessel.Name)))]
+            ? [new Seat(
+                tables.Dipping.Poured,
+                default,
+                default,
+                default,
+                () => Message.Of("amounts.moulds-filled-from-bag", ("vessel", vessel.Name)))]
             : vessel.Seats(p.Held, tables.Dipping)).ToList();
 
         // A vessel that does not take every piece is told, not weighed up.
         var all = seats.TrueForAll(s => s[0].Fits);
         foreach (var way in seats.SelectMany(s => s).Select(s => s.Way.Code).Distinct().Take(all ? int.MaxValue : 1))
         {
-            var seated = dips.Select((p, i) => new Seated(p.Dip, p.Tally, seats[i].FirstOrDefault(s => s.Way.Code == way) ?? seats[i][0])).ToList();
+            var seated = dips.Select((p, i) => new Seated(p.Dip, p.Tally, seats[i].FirstOrDefault(s => s.Way.Code == way) ?? seats[i][0]))
+                .ToList();
             yield return For(vessel, seated, flow, tables);
         }
     }
@@ -67,12 +74,20 @@ internal sealed record VesselTally(
     private static VesselTally For(Vessel vessel, List<Seated> seated, Flow flow, TradeTables tables)
     {
         // Of those that want as deep a pool the ones with most on them go first, in whatever order the lines stand.
-        var inOrder = seated.Where(s => s.Seat.Fits).OrderByDescending(s => s.Seat.StandsOf(flow.Density).Si).ThenByDescending(s => s.Tally.OnPieces.Value.Si).ThenBy(s => s.Tally.PerPiece.Value.Si).ToList();
+        var inOrder = seated.Where(s => s.Seat.Fits)
+            .OrderByDescending(s => s.Seat.StandsOf(flow.Density).Si)
+            .ThenByDescending(s => s.Tally.OnPieces.Value.Si)
+            .ThenBy(s => s.Tally.PerPiece.Value.Si)
+            .ToList();
 
         var (pool, poolFor) = PoolOf(inOrder);
         var onPieces = inOrder.Select(s => s.Tally.OnPieces.Value).Total();
         var dipping = inOrder.Aggregate(Duration.Zero, (sum, s) => sum + s.Dip.HandsOn(s.Seat.Way));
-        return With(new(vessel, inOrder, [.. seated.Where(s => !s.Seat.Fits)], onPieces, pool, poolFor, default, default, 0, PotCost.Nothing), pool, dipping, tables);
+        return With(
+            new(vessel, inOrder, [.. seated.Where(s => !s.Seat.Fits)], onPieces, pool, poolFor, default, default, 0, PotCost.Nothing),
+            pool,
+            dipping,
+            tables);
     }
 
     /// <summary>
@@ -84,7 +99,10 @@ internal sealed record VesselTally(
     public VesselTally? WithLastSpooned(Mass most, TradeTables tables)
     {
         var (c, spoon, last) = (tables.Pot, tables.Dipping.Spooned, InOrder[PoolFor]);
-        if (last.Seat.Way is SpoonedWay or BathedWay || last.Dip.Size.Shape is Cavity || last.Dip.Centre.Holding is Holding.Mould || last.Tally.DipLine > spoon.Longest.Value)
+        if (last.Seat.Way is SpoonedWay or BathedWay
+            || last.Dip.Size.Shape is Cavity
+            || last.Dip.Centre.Holding is Holding.Mould
+            || last.Tally.DipLine > spoon.Longest.Value)
             return null;
         var wanted = (most / (1 + c.Margin.Value.Si)) - c.ToolLoss.Value - OnPieces;
         var perPiece = last.Tally.PerPiece.Value / last.Dip.Coats;
@@ -145,7 +163,8 @@ internal sealed record VesselTally(
 
     /// <summary>Share of a vessel that is free to be topped up, over what stays there and beside the largest piece.</summary>
     private static double Room(Vessel vessel, IReadOnlyList<Seated> inOrder, Density density) =>
-        1 - (inOrder[0].Seat.StandsOf(density) / (vessel.Capacity * density)) - (inOrder.Max(s => s.Seat.Displaced.Si) / vessel.Capacity.Si);
+        1 - (inOrder[0].Seat.StandsOf(density) / (vessel.Capacity * density)) - (inOrder.Max(
+            s => s.Seat.Displaced.Si) / vessel.Capacity.Si);
 
     public List<PotBand> Bands(Flow flow)
     {
@@ -177,15 +196,31 @@ internal sealed record VesselTally(
         List<WorkingLine> lines =
         [
             .. Vessel.Measures.Select(m => m with { What = Message.Of("amounts.measure-of", ("vessel", Vessel.Name), ("what", m.What)) }),
-            .. way.Over.Value.Si > 0 ? new[] { WorkingLine.Of(Message.Of("amounts.coating-over-what-covers", ("way", way.Name)), way.Over) } : [],
+            .. way.Over.Value.Si > 0
+                ? new[] { WorkingLine.Of(Message.Of("amounts.coating-over-what-covers", ("way", way.Name)), way.Over) }
+                : [],
             .. way.Least.Value.Si > 0 ? new[] { WorkingLine.Of(Message.Of("amounts.least", ("way", way.Name)), way.Least) } : [],
             WorkingLine.Of("amounts.coating-density-2", "", flow.Density, Source.Computed),
-            WorkingLine.Of(Message.Of("amounts.must-stand-last", ("one", last.Dip.One)), Message.Of("amounts.must-stand-last.how", ("poolFormula", way.PoolFormula(last.Seat, Vessel)), ("least", stands > last.Seat.Stands * flow.Density ? Message.Of("amounts.and-at-least", ("least", way.Least.Value)) : "")), stands, Source.Computed),
+            WorkingLine.Of(
+                Message.Of("amounts.must-stand-last", ("one", last.Dip.One)),
+                Message.Of(
+                    "amounts.must-stand-last.how",
+                    ("poolFormula", way.PoolFormula(last.Seat, Vessel)),
+                    ("least", stands > last.Seat.Stands * flow.Density
+                        ? Message.Of("amounts.and-at-least", ("least", way.Least.Value))
+                        : "")),
+                stands,
+                Source.Computed),
         ];
         if (later.Si > 0)
-            lines.Add(WorkingLine.Of("amounts.stands-anyway-pieces-dipped", "amounts.stands-anyway-pieces-dipped.how", later, Source.Computed));
+            lines.Add(WorkingLine.Of(
+                "amounts.stands-anyway-pieces-dipped", "amounts.stands-anyway-pieces-dipped.how", later, Source.Computed));
         if (Spooned > 0)
-            lines.Add(WorkingLine.Count("amounts.last-pieces-spooned-over", Message.Of("amounts.last-pieces-spooned-over.how", ("perPiece", last.Tally.PerPiece.Value)), Spooned, Source.Computed));
+            lines.Add(WorkingLine.Count(
+                "amounts.last-pieces-spooned-over",
+                Message.Of("amounts.last-pieces-spooned-over.how", ("perPiece", last.Tally.PerPiece.Value)),
+                Spooned,
+                Source.Computed));
         lines.Add(WorkingLine.Of("amounts.pool", "amounts.pool.how", Pool, Source.Computed));
         return lines;
     }
@@ -194,7 +229,12 @@ internal sealed record VesselTally(
     [
         WorkingLine.Of("amounts.stays-tools-walls", c.ToolLoss),
         WorkingLine.Of("amounts.margin", c.Margin),
-        WorkingLine.Of("amounts.spare", Message.Of("amounts.spare.how", ("toolLoss", c.ToolLoss.Value), ("margin", c.Margin.Value), ("onPieces", OnPieces), ("pool", Pool)), Spare, Source.Computed),
+        WorkingLine.Of(
+            "amounts.spare",
+            Message.Of(
+                "amounts.spare.how", ("toolLoss", c.ToolLoss.Value), ("margin", c.Margin.Value), ("onPieces", OnPieces), ("pool", Pool)),
+            Spare,
+            Source.Computed),
     ];
 
     public List<WorkingLine> ToMeltWorking(PotConstants c) =>
@@ -203,6 +243,11 @@ internal sealed record VesselTally(
         WorkingLine.Of("amounts.pool", Message.Of("amounts.see-own-working", ("vessel", Vessel.Name)), Pool, Source.Computed),
         WorkingLine.Of("amounts.stays-tools-walls", c.ToolLoss),
         WorkingLine.Of("amounts.margin", c.Margin),
-        WorkingLine.Of("amounts.melt", Message.Of("amounts.melt.how", ("onPieces", OnPieces), ("pool", Pool), ("toolLoss", c.ToolLoss.Value), ("margin", c.Margin.Value.Si)), ToMelt, Source.Computed),
+        WorkingLine.Of(
+            "amounts.melt",
+            Message.Of(
+                "amounts.melt.how", ("onPieces", OnPieces), ("pool", Pool), ("toolLoss", c.ToolLoss.Value), ("margin", c.Margin.Value.Si)),
+            ToMelt,
+            Source.Computed),
     ];
 }

@@ -25,7 +25,8 @@ public sealed record CappedSphere(Length Diameter, Share BareCap) : Shape
     public override Area DippedArea(Share depth) => new(PI * Diameter.Si * DipLine(depth).Si);
 
     /// <inheritdoc/>
-    public override Message AreaFormula(Share depth) => Message.Of("centres.spherical-zone-d-z", ("diameter", Diameter), ("dipLine", DipLine(depth)));
+    public override Message AreaFormula(Share depth) =>
+        Message.Of("centres.spherical-zone-d-z", ("diameter", Diameter), ("dipLine", DipLine(depth)));
 
     /// <inheritdoc/>
     public override Length DipLine(Share depth) => Diameter * Min(depth.Si, 1 - BareCap.Si);

@@ -111,7 +111,8 @@ public sealed record Centre(
 /// <param name="Measures">The solid's measures with their sources, in its kind's order.</param>
 /// <param name="Mass">Mass of one.</param>
 /// <param name="Insert">Codes of the centre and the size that is pressed into it, of a moulded piece; null for none.</param>
-public sealed record CentreSize(string Code, string Name, Shape Shape, IReadOnlyList<WorkingLine> Measures, Sourced<Mass> Mass, IReadOnlyList<string>? Insert = null)
+public sealed record CentreSize(
+    string Code, string Name, Shape Shape, IReadOnlyList<WorkingLine> Measures, Sourced<Mass> Mass, IReadOnlyList<string>? Insert = null)
 {
     /// <summary>The same solid of another mass and the same density: its lengths grow with the cube root.</summary>
     /// <param name="times">How much heavier it is.</param>
@@ -121,10 +122,18 @@ public sealed record CentreSize(string Code, string Name, Shape Shape, IReadOnly
     {
         var kind = ShapeKind.Of(centre.Shape)!;
         var by = Math.Cbrt(times);
-        List<WorkingLine> measures = [.. Measures.Select(m => m.Unit == "mm" ? m with { Formula = Message.Of("centres.mm-heavy-portion", ("m", m.Value), ("times", times)), Value = m.Value * by, Source = Source.Computed } : m)];
+        List<WorkingLine> measures = [
+            .. Measures.Select(m => m.Unit == "mm"
+                ? m with { Formula = Message.Of(
+                    "centres.mm-heavy-portion", ("m", m.Value), ("times", times)), Value = m.Value * by, Source = Source.Computed }
+                : m),
+        ];
         return this with
         {
-            Shape = kind.Make(code => kind.Measures.Zip(measures).Where(m => m.First.Code == code).Select(m => ShapeKind.Si(m.Second.Unit, m.Second.Value)).Single()),
+            Shape = kind.Make(code => kind.Measures.Zip(measures)
+                .Where(m => m.First.Code == code)
+                .Select(m => ShapeKind.Si(m.Second.Unit, m.Second.Value))
+                .Single()),
             Measures = measures,
             Mass = mass,
         };

@@ -18,10 +18,16 @@ public sealed record Cut(Shape Whole, Share Kept) : Shape
     public override Length Thickness => Whole.Thickness;
 
     /// <inheritdoc/>
-    public override Area DippedArea(Share depth) => Whole.DippedArea(new(depth.Si * Kept.Si)) + (depth.Si >= 1 ? Whole.CutFace(Length.Si) : default);
+    public override Area DippedArea(Share depth) =>
+        Whole.DippedArea(new(depth.Si * Kept.Si)) + (depth.Si >= 1 ? Whole.CutFace(Length.Si) : default);
 
     /// <inheritdoc/>
-    public override Message AreaFormula(Share depth) => Message.Of("centres.of", ("kept", Kept), ("areaFormula", Whole.AreaFormula(new(depth.Si * Kept.Si))), ("face", depth.Si >= 1 ? Message.Of("centres.cut-face") : ""));
+    public override Message AreaFormula(Share depth) =>
+        Message.Of(
+            "centres.of",
+            ("kept", Kept),
+            ("areaFormula", Whole.AreaFormula(new(depth.Si * Kept.Si))),
+            ("face", depth.Si >= 1 ? Message.Of("centres.cut-face") : ""));
 
     /// <inheritdoc/>
     public override bool Looped => Whole.Looped;

@@ -31,7 +31,10 @@ public sealed record Disc(Length Long, Length Short, Length Thick) : Shape
     }
 
     /// <inheritdoc/>
-    public override Message AreaFormula(Share depth) => Long == Short ? Message.Of("centres.two-faces-rim-d", ("long", Long), ("thick", Thick), ("long2", (Long * depth.Si))) : Message.Of("centres.two-faces-rim-oval", ("long", Long), ("short", Short), ("thick", Thick), ("long2", (Long * depth.Si)));
+    public override Message AreaFormula(Share depth) =>
+        Long == Short
+            ? Message.Of("centres.two-faces-rim-d", ("long", Long), ("thick", Thick), ("long2", (Long * depth.Si)))
+            : Message.Of("centres.two-faces-rim-oval", ("long", Long), ("short", Short), ("thick", Thick), ("long2", (Long * depth.Si)));
 
     /// <inheritdoc/>
     public override Length AcrossUpright => Diagonal(Short, Thick);

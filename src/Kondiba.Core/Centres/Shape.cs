@@ -81,7 +81,9 @@ public abstract record Shape
     }
 
     /// <summary>Middle lines of the rod it is bent from, for drawing: x, y, x, y …, x from the middle line, y down from the top; none for a solid piece.</summary>
-    public IReadOnlyList<IReadOnlyList<Length>> Strands() => [.. Outline(dippedEndUp: false).Spines.Select(s => s.SelectMany(p => (Length[])[new(Round(p.X, 5)), new(Round(p.Y, 5))]).ToArray())];
+    public IReadOnlyList<IReadOnlyList<Length>> Strands() =>
+        [.. Outline(dippedEndUp: false).Spines.Select(s => s.SelectMany(p => (Length[])[new(Round(p.X, 5)), new(Round(p.Y, 5))])
+            .ToArray())];
 
     /// <summary>What is seen of it from above.</summary>
     /// <param name="dippedEndUp">Whether it lies with its dipped end at the top.</param>

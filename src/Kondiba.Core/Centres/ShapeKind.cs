@@ -47,13 +47,24 @@ public sealed record ShapeKind(
             m => new Ring(Mm(m, "outer"), Mm(m, "hole"), Mm(m, "thick")),
             m => m("hole") >= m("outer") ? ("centres.hole-wide-ring-wider", "centres.measure-both-again") : null),
         new("twist", "bent rod, lying flat",
-            [Long("strand", "length of the rod it is bent from", 30, 800), Long("diameter", "across the rod", 2, 30), Long("across", "width as it lies", 10, 200), Long("tall", "height as it lies", 10, 200)],
+            [Long(
+                "strand", "length of the rod it is bent from", 30, 800), Long(
+                    "diameter", "across the rod", 2, 30), Long(
+                        "across", "width as it lies", 10, 200), Long("tall", "height as it lies", 10, 200)],
             m => new Twist(Mm(m, "strand"), Mm(m, "diameter"), Mm(m, "across"), Mm(m, "tall")),
             m => m("strand") < Math.Max(m("across"), m("tall")) ? ("centres.rod-shorter-shape-bent", "centres.measure-along-bends") : null),
-        new("wrappedRod", "rod with a rope wound round", [Long("height", "length", 50, 400), Long("diameter", "across the rod", 4, 40), Long("rope", "across the rope", 2, 20), Long("pitch", "from turn to turn", 2, 100)],
+        new("wrappedRod", "rod with a rope wound round", [
+            Long("height", "length", 50, 400),
+            Long("diameter", "across the rod", 4, 40),
+            Long("rope", "across the rope", 2, 20),
+            Long("pitch", "from turn to turn", 2, 100),
+        ],
             m => new WrappedRod(Mm(m, "height"), Mm(m, "diameter"), Mm(m, "rope"), Mm(m, "pitch")),
             m => m("pitch") < m("rope") ? ("centres.turns-closer-rope-thick", "centres.wind-further-apart") : null),
-        new("cavity", "mould's cavity", [new("holds", "holds", "mL", 0.5, 250), new("coating", "of it coating, the rest insert", "%", 10, 100)],
+        new("cavity", "mould's cavity", [
+            new("holds", "holds", "mL", 0.5, 250),
+            new("coating", "of it coating, the rest insert", "%", 10, 100),
+        ],
             m => new Cavity(new(m("holds")), new(m("coating"))), None),
     ];
 

@@ -76,7 +76,9 @@ public sealed record Twist(Length Rod, Length Diameter, Length Across, Length Ta
             {
                 var (t, s) = ((double)i / StepsPerCurve, 1 - ((double)i / StepsPerCurve));
                 double At(Func<(double X, double Y), double> of) =>
-                    (s * s * s * of(control[c])) + (3 * s * s * t * of(control[c + 1])) + (3 * s * t * t * of(control[c + 2])) + (t * t * t * of(control[c + 3]));
+                    (s * s * s * of(control[c])) + (3 * s * s * t * of(control[c + 1])) + (3 * s * t * t * of(
+                        control[c + 2])) + (t * t * t * of(
+                        control[c + 3]));
                 points.Add(new(At(p => p.X), At(p => p.Y)));
             }
         }

@@ -27,8 +27,12 @@ public static class MakingOrder
         {
             var left = light.Pot.Leftover.Mass;
             var into = lightFirst.Skip(i + 1)
-                .Where(d => d.Pot.Coating == light.Pot.Coating && d.Srgb != light.Srgb && !taken.Contains(d.Pot.Key) && left < d.Pot.OfCoating)
-                .Select(d => (d.Pot, DeltaE: Lab.DeltaE(d.Look, Mixing.Coatings((light.Srgb, left.Si), (d.Srgb, (d.Pot.OfCoating - left).Si)))))
+                .Where(d => d.Pot.Coating == light.Pot.Coating
+                    && d.Srgb != light.Srgb
+                    && !taken.Contains(d.Pot.Key)
+                    && left < d.Pot.OfCoating)
+                .Select(d => (d.Pot, DeltaE: Lab.DeltaE(
+                    d.Look, Mixing.Coatings((light.Srgb, left.Si), (d.Srgb, (d.Pot.OfCoating - left).Si)))))
                 .Where(d => d.DeltaE < tables.Colour.Close.Value.Si)
                 .OrderBy(d => d.DeltaE)
                 .Select(d => d.Pot)

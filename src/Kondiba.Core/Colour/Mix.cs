@@ -56,19 +56,30 @@ public sealed record Mix(Recipe? Recipe, ReadyMix? Ready, Message Advice, IReadO
         var pot = Quantities.Of<Mass>(draft.Pot, "g");
         var recipe = Recipe.For(target, onto!.Srgb, tints, pot, c);
         var ready = coating!.Colours.Count < 2 ? default : Recipe.OfCoatings(target, [.. coating.Colours.Select(k => (k.Code, k.Srgb))]);
-        var readyMix = ready.Parts is null || Lab.OfOtherHue(target, Spectrum.LabOf(ready.Srgb)) ? null : new ReadyMix(ready.Parts, ready.Srgb, ready.DeltaE, c.Words(ready.DeltaE));
-        return new(recipe, readyMix, recipe.Reached ? Message.None : Advise(target, coating, onto, tints, pot, recipe, readyMix, tables), []);
+        var readyMix = ready.Parts is null || Lab.OfOtherHue(target, Spectrum.LabOf(ready.Srgb))
+            ? null
+            : new ReadyMix(ready.Parts, ready.Srgb, ready.DeltaE, c.Words(ready.DeltaE));
+        return new(
+            recipe, readyMix, recipe.Reached ? Message.None : Advise(target, coating, onto, tints, pot, recipe, readyMix, tables), []);
     }
 
-    private static Message Advise(Lab target, Coating coating, CoatingColour onto, Tint[] tints, Mass pot, Recipe recipe, ReadyMix? ready, TradeTables tables)
+    private static Message Advise(
+        Lab target, Coating coating, CoatingColour onto, Tint[] tints, Mass pot, Recipe recipe, ReadyMix? ready, TradeTables tables)
     {
         var nearest = Message.Of("colour.not-reachable", ("from", onto.Name), ("nearest", recipe.Words));
-        if (target.L > Spectrum.LabOf(onto.Srgb).L + 1 && coating.Colours.OrderByDescending(k => Spectrum.LabOf(k.Srgb).L).First() is { } lightest && lightest != onto)
-            return Message.Of(Reached(lightest) ? "colour.start-lighter-reached" : "colour.start-lighter", ("nearest", nearest), ("lightest", lightest.Name));
+        if (target.L > Spectrum.LabOf(onto.Srgb).L + 1
+            && coating.Colours.OrderByDescending(k => Spectrum.LabOf(k.Srgb).L).First() is { } lightest
+            && lightest != onto)
+            return Message.Of(
+                Reached(lightest) ? "colour.start-lighter-reached" : "colour.start-lighter",
+                ("nearest", nearest),
+                ("lightest", lightest.Name));
         if (ready is not null && ready.DeltaE < tables.Colour.Reached.Value.Si)
             return Message.Of("colour.mix-ready-coloured", ("nearest", nearest));
         var missing = tables.Tints.Where(t => t.Carrier is not Carrier.Water && !tints.Contains(t))
-            .Select(t => (Tint: t, Recipe.For(target, onto.Srgb, [.. tints.Take(Recipe.MostColours), t], pot, tables.Colour).DeltaE)).OrderBy(t => t.DeltaE).FirstOrDefault();
+            .Select(t => (Tint: t, Recipe.For(
+                target, onto.Srgb, [.. tints.Take(Recipe.MostColours), t], pot, tables.Colour).DeltaE)).OrderBy(
+                t => t.DeltaE).FirstOrDefault();
         return missing.Tint is not null && missing.DeltaE < tables.Colour.Reached.Value.Si
             ? Message.Of("colour.reached-with", ("nearest", nearest), ("tint", missing.Tint.Name))
             : Message.Of("colour.buy-ready-coloured", ("nearest", nearest));

@@ -18,7 +18,8 @@ public sealed record PaletteDraft(IReadOnlyList<string> Palette, IReadOnlyList<L
 /// <param name="Words">The same in words.</param>
 /// <param name="Reached">Whether it will do; otherwise the colour wants mixing.</param>
 /// <param name="SeenOn">Colours of the scheme on which a drizzle of this one is seen, as #rrggbb.</param>
-public sealed record PaletteColour(string Srgb, string Colour, string Nearest, double DeltaE, string Words, bool Reached, IReadOnlyList<string> SeenOn);
+public sealed record PaletteColour(
+    string Srgb, string Colour, string Nearest, double DeltaE, string Words, bool Reached, IReadOnlyList<string> SeenOn);
 
 /// <summary>The colours that a scheme gives a line.</summary>
 /// <param name="Line">Index of the line.</param>
@@ -40,7 +41,10 @@ public sealed record Palette(IReadOnlyList<PaletteColour> Colours, IReadOnlyList
     public static IEnumerable<Problem> Check(IReadOnlyList<string> palette)
     {
         if (palette.Count is < Fewest or > Most)
-            yield return new("palette", Message.Of("colour.scheme-colours", ("fewest", Fewest), ("most", Most)), palette.Count < Fewest ? Message.Of("colour.scheme-colours.do") : Message.Of("colour.take-some-away"));
+            yield return new(
+                "palette",
+                Message.Of("colour.scheme-colours", ("fewest", Fewest), ("most", Most)),
+                palette.Count < Fewest ? Message.Of("colour.scheme-colours.do") : Message.Of("colour.take-some-away"));
         foreach (var (i, srgb) in palette.Index())
             if (!Spectrum.IsSrgb(srgb))
                 yield return new($"palette[{i}]", Message.Of("colour.not-colour", ("srgb", srgb)), "colour.not-colour.do");
@@ -59,9 +63,23 @@ public sealed record Palette(IReadOnlyList<PaletteColour> Colours, IReadOnlyList
         {
             var (colour, deltaE) = Nearest(usual, w.Look);
             var seenOn = wanted.Where(o => o.Srgb != w.Srgb && tables.Colour.SeenOn(w.Look, o.Look)).Select(o => o.Srgb);
-            return new PaletteColour(w.Srgb, colour.Code, colour.Srgb, deltaE, tables.Colour.Words(deltaE), deltaE < tables.Colour.Reached.Value.Si, [.. seenOn]);
+            return new PaletteColour(
+                w.Srgb,
+                colour.Code,
+                colour.Srgb,
+                deltaE,
+                tables.Colour.Words(deltaE),
+                deltaE < tables.Colour.Reached.Value.Si,
+                [.. seenOn]);
         });
-        return new(colours, problems.Count > 0 ? [] : [.. draft.Lines.Index().Select(l => Wear(l.Index, l.Item, [.. wanted.Select(w => w.Look)], tables)).OfType<PaletteLine>()], problems);
+        return new(
+            colours,
+            problems.Count > 0
+                ? []
+                : [.. draft.Lines.Index()
+                    .Select(l => Wear(l.Index, l.Item, [.. wanted.Select(w => w.Look)], tables))
+                    .OfType<PaletteLine>()],
+            problems);
     }
 
     private static PaletteLine? Wear(int index, LineDraft? line, IReadOnlyList<Lab> scheme, TradeTables tables)

@@ -56,7 +56,8 @@ public sealed record Recipe(
         var per100 = Search(target, baseSrgb, atHand, c);
         var hundreds = pot.In("g") / 100;
         var drops = atHand.Zip(per100, (tint, n) => (Tint: tint, Per100: n)).Where(d => d.Per100 > 0).ToList();
-        Lab Look(IEnumerable<(Tint Tint, double InPot)> inPot) => Mixing.Tinted(baseSrgb, inPot.Select(d => (d.Tint, d.InPot / hundreds)), c);
+        Lab Look(IEnumerable<(Tint Tint, double InPot)> inPot) =>
+            Mixing.Tinted(baseSrgb, inPot.Select(d => (d.Tint, d.InPot / hundreds)), c);
         var whole = InPot(target, drops, hundreds, Look, c);
         var look = Look(whole);
         var deltaE = Lab.DeltaE(target, look);
@@ -66,9 +67,11 @@ public sealed record Recipe(
         List<string> warnings = [];
         var total = per100.Sum();
         if (total >= c.HeavyFrom.Value.Si)
-            warnings.Add($"{total} drops to 100 g is a very heavy dose: it may taste of colour and set soft. Ready-coloured wafers do it better.");
+            warnings.Add(
+                $"{total} drops to 100 g is a very heavy dose: it may taste of colour and set soft. Ready-coloured wafers do it better.");
         if (drops.Where(d => d.Tint.Carrier is Carrier.Water).Select(d => d.Tint.Name).ToList() is { Count: > 0 } watery)
-            warnings.Add($"{English.List(watery)} {(watery.Count == 1 ? "is" : "are")} water-based and can seize coating. Take an oil-based one, or stir a drop into a small cup first.");
+            warnings.Add(
+                $"{English.List(watery)} {(watery.Count == 1 ? "is" : "are")} water-based and can seize coating. Take an oil-based one, or stir a drop into a small cup first.");
         if (drops.Any(d => Spectrum.LabOf(d.Tint.Swatch).Hue is > 230 and < 300) && Spectrum.LabOf(baseSrgb) is { B: > 8, L: > 70 })
             warnings.Add("On an ivory base blue turns towards green. Bright white keeps it blue.");
         return new(
@@ -119,7 +122,8 @@ public sealed record Recipe(
     /// <param name="target">The colour wanted.</param>
     /// <param name="colours">Codes and looks of the colours at hand; at least one.</param>
     /// <returns>Parts, their look as #rrggbb and its ΔE00 to the target; of equal ones that with fewer parts.</returns>
-    public static (IReadOnlyList<Parts> Parts, string Srgb, double DeltaE) OfCoatings(Lab target, IReadOnlyList<(string Code, string Srgb)> colours)
+    public static (IReadOnlyList<Parts> Parts, string Srgb, double DeltaE) OfCoatings(
+        Lab target, IReadOnlyList<(string Code, string Srgb)> colours)
     {
         var best = (Parts: new List<(int Colour, int Count)>(), Look: default(Lab), Distance: double.MaxValue, Count: 0);
         void Try(int from, List<(int Colour, int Count)> parts, int count)
@@ -140,7 +144,9 @@ public sealed record Recipe(
         }
 
         Try(0, [], 0);
-        return ([.. best.Parts.Select(p => new Parts(colours[p.Colour].Code, p.Count))], Spectrum.SrgbOf(best.Look), Lab.DeltaE(target, best.Look));
+        return ([
+            .. best.Parts.Select(p => new Parts(colours[p.Colour].Code, p.Count)),
+        ], Spectrum.SrgbOf(best.Look), Lab.DeltaE(target, best.Look));
     }
 
     private const int MostParts = 10;

@@ -36,7 +36,9 @@ public static class Spectrum
 
     /// <summary>Whether a text is a colour as #rrggbb.</summary>
     public static bool IsSrgb(string? text) =>
-        text is { Length: 7 } && text[0] == '#' && int.TryParse(text.AsSpan(1), NumberStyles.AllowHexSpecifier, CultureInfo.InvariantCulture, out _);
+        text is { Length: 7 }
+            && text[0] == '#'
+            && int.TryParse(text.AsSpan(1), NumberStyles.AllowHexSpecifier, CultureInfo.InvariantCulture, out _);
 
     /// <summary>The Lab of a colour as #rrggbb.</summary>
     public static Lab LabOf(string srgb)
@@ -68,7 +70,8 @@ public static class Spectrum
     /// Sources: the reflectance by Jakob &amp; Hanika 2019; K/S = (1 − R)²/(2R) by Kubelka &amp; Munk 1931.
     /// </summary>
     /// <param name="srgb">The colour as #rrggbb.</param>
-    public static IReadOnlyList<double> AbsorptionOf(string srgb) => Known.GetOrAdd(srgb.ToLowerInvariant(), s => [.. Reflectance(LabOf(s)).Select(r => (1 - r) * (1 - r) / (2 * r))]);
+    public static IReadOnlyList<double> AbsorptionOf(string srgb) =>
+        Known.GetOrAdd(srgb.ToLowerInvariant(), s => [.. Reflectance(LabOf(s)).Select(r => (1 - r) * (1 - r) / (2 * r))]);
 
     /// <summary>How a coating of a K/S looks, opaque. Source: Kubelka &amp; Munk 1931, R = 1 + K/S − √((K/S)² + 2·K/S).</summary>
     public static Lab Look(ReadOnlySpan<double> absorption)
@@ -218,7 +221,8 @@ public static class Spectrum
         return [.. raw.Select(w => w * White[axis] / sum)];
     }
 
-    private static double XBar(double l) => (1.056 * Lobe(l, 599.8, 37.9, 31.0)) + (0.362 * Lobe(l, 442.0, 16.0, 26.7)) - (0.065 * Lobe(l, 501.1, 20.4, 26.2));
+    private static double XBar(double l) =>
+        (1.056 * Lobe(l, 599.8, 37.9, 31.0)) + (0.362 * Lobe(l, 442.0, 16.0, 26.7)) - (0.065 * Lobe(l, 501.1, 20.4, 26.2));
 
     private static double YBar(double l) => (0.821 * Lobe(l, 568.8, 46.9, 40.5)) + (0.286 * Lobe(l, 530.9, 16.3, 31.1));
 

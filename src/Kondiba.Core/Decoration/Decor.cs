@@ -118,7 +118,11 @@ public sealed record PatternKind(
     {
         var across = Quantities.Of<Length>(SampleAcross, "mm");
         var disc = new Centres.Disc(across, across, across);
-        return [.. Decoration.Patterns.Draw(new(code, null, null, lines, null, Bead: 1.6, Text: "A7"), disc.Outline(dippedEndUp: true), disc).Lines.Select(Points.Flat)];
+        return [
+            .. Decoration.Patterns.Draw(
+                new(code, null, null, lines, null, Bead: 1.6, Text: "A7"), disc.Outline(dippedEndUp: true), disc).Lines
+                .Select(Points.Flat),
+        ];
     }
 }
 
@@ -177,8 +181,14 @@ public sealed record Part(
     IReadOnlyList<string>? Words = null)
 {
     /// <summary>The mould and the coating that it is made with, when the draft says so and all of it is known.</summary>
-    internal (Moulds.Mould Mould, Coatings.Coating Coating, Coatings.CoatingColour Colour)? MouldedIn(PartDraft draft, TradeTables tables) =>
-        draft.Colour is not null && tables.Mould(Mould) is { } mould && tables.Coating(draft.Coating) is { } coating && coating.Colour(draft.Colour) is { } colour ? (mould, coating, colour) : null;
+    internal (Moulds.Mould Mould, Coatings.Coating Coating, Coatings.CoatingColour Colour)? MouldedIn(
+        PartDraft draft, TradeTables tables) =>
+        draft.Colour is not null
+            && tables.Mould(Mould) is { } mould
+            && tables.Coating(draft.Coating) is { } coating
+            && coating.Colour(draft.Colour) is { } colour
+            ? (mould, coating, colour)
+            : null;
 }
 
 /// <summary>An edible lustre.</summary>
@@ -190,7 +200,8 @@ public sealed record Part(
 public sealed record Lustre(string Code, string Name, Sourced<AreaDensity> PerArea, string Srgb, string How);
 
 /// <summary>Everything that a piece can be decorated with.</summary>
-public sealed record DecorTables(IReadOnlyList<PatternKind> Patterns, IReadOnlyList<Sprinkle> Sprinkles, IReadOnlyList<Part> Parts, IReadOnlyList<Lustre> Lustres)
+public sealed record DecorTables(
+    IReadOnlyList<PatternKind> Patterns, IReadOnlyList<Sprinkle> Sprinkles, IReadOnlyList<Part> Parts, IReadOnlyList<Lustre> Lustres)
 {
     /// <summary>The pattern of that code, or null.</summary>
     public PatternKind? Pattern(string? code) => Patterns.FirstOrDefault(p => p.Code == code);

@@ -19,7 +19,8 @@ internal static class Letters
     private static readonly Dictionary<char, (double Wide, Point[][] Strokes)> Glyphs = Load();
 
     /// <summary>The characters that it cannot write.</summary>
-    public static IEnumerable<char> Unknown(string text) => text.ToUpperInvariant().Where(c => c != ' ' && !Glyphs.ContainsKey(c)).Distinct();
+    public static IEnumerable<char> Unknown(string text) =>
+        text.ToUpperInvariant().Where(c => c != ' ' && !Glyphs.ContainsKey(c)).Distinct();
 
     /// <summary>The strokes of a text round the origin, side by side or one below the other.</summary>
     public static List<Point[]> Write(string text, bool stacked)
@@ -47,7 +48,8 @@ internal static class Letters
 
     private static Point[] Stroke(string text)
     {
-        var points = text.TrimStart('~').Split(',').Select(pair => pair.Split(' ').Select(n => double.Parse(n, CultureInfo.InvariantCulture)).ToArray())
+        var points = text.TrimStart('~').Split(
+            ',').Select(pair => pair.Split(' ').Select(n => double.Parse(n, CultureInfo.InvariantCulture)).ToArray())
             .Select(n => new Point(n[0], n[1])).ToArray();
         return text[0] == '~' ? Rounded(points) : points;
     }
@@ -64,7 +66,8 @@ internal static class Letters
             for (var step = 1; step <= RoundSteps; step++)
             {
                 var t = (double)step / RoundSteps;
-                round.Add(((b * 2) + ((c - a) * t) + (((a * 2) - (b * 5) + (c * 4) - d) * (t * t)) + (((b * 3) - a - (c * 3) + d) * (t * t * t))) * 0.5);
+                round.Add(
+                    ((b * 2) + ((c - a) * t) + (((a * 2) - (b * 5) + (c * 4) - d) * (t * t)) + (((b * 3) - a - (c * 3) + d) * (t * t * t))) * 0.5);
             }
         }
 

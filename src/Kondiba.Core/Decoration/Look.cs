@@ -20,15 +20,18 @@ public sealed record Look(
     string Code, string Name, string Centre, string Size, string Coating, string Colour, double Depth, int Coats, bool AtOnce, bool? Upright, Decor Decor)
 {
     /// <summary>A line of so many pieces that wear it.</summary>
-    public LineDraft ToLine(double pieces) => new(Centre, Size, pieces, CountedIn.Pieces, Coating, Colour, Depth, Coats, AtOnce, Upright, Name, Decor);
+    public LineDraft ToLine(double pieces) =>
+        new(Centre, Size, pieces, CountedIn.Pieces, Coating, Colour, Depth, Coats, AtOnce, Upright, Name, Decor);
 
     /// <summary>What keeps it from being kept, field by field.</summary>
     public IReadOnlyList<Problem> Check(TradeTables tables)
     {
         const string line = "lines[0].";
         List<Problem> problems = [.. Kitchens.OwnCheck.Named(Code, Name)];
-        var tally = CoatingTally.For(new(Name, null, null, [ToLine(1)], new Dictionary<string, PotDraft>()), tables, new LocalDateTime(1, 1, 1, 0, 0));
-        problems.AddRange(tally.Problems.Where(p => p.Severity is Severity.Error && p.Field.StartsWith(line, StringComparison.Ordinal)).Select(p => p with { Field = p.Field[line.Length..] }));
+        var tally = CoatingTally.For(
+            new(Name, null, null, [ToLine(1)], new Dictionary<string, PotDraft>()), tables, new LocalDateTime(1, 1, 1, 0, 0));
+        problems.AddRange(tally.Problems.Where(p => p.Severity is Severity.Error && p.Field.StartsWith(line, StringComparison.Ordinal))
+            .Select(p => p with { Field = p.Field[line.Length..] }));
         return problems;
     }
 }

@@ -19,7 +19,8 @@ namespace Kondiba.Core.Decoration;
 /// <param name="PerPiece">Coating on one piece.</param>
 /// <param name="Coat">Its thickness.</param>
 /// <param name="Setting">Setting times, one for each place.</param>
-public sealed record OverCoat(string Coating, string Colour, double Angle, Length UpTo, Figure<Mass> PerPiece, Length Coat, IReadOnlyList<SettingTime> Setting);
+public sealed record OverCoat(
+    string Coating, string Colour, double Angle, Length UpTo, Figure<Mass> PerPiece, Length Coat, IReadOnlyList<SettingTime> Setting);
 
 /// <summary>What a pattern comes to on one piece.</summary>
 /// <param name="Pattern">Its place among the line's patterns.</param>
@@ -44,7 +45,10 @@ public sealed record PatternTally(
         {
             problems.Add(new(
                 $"lines[{dip.Line}].decor.patterns[{drizzle.Index}].kind",
-                Message.Of("decoration.only-lands-rest-falls", ("landed", drawn.Landed * 100), ("toLowerInvariant", English.WithArticle(dip.One).ToLowerInvariant())),
+                Message.Of(
+                    "decoration.only-lands-rest-falls",
+                    ("landed", drawn.Landed * 100),
+                    ("toLowerInvariant", English.WithArticle(dip.One).ToLowerInvariant())),
                 "decoration.only-lands-rest-falls.do",
                 Severity.Mind));
         }
@@ -60,7 +64,11 @@ public sealed record PatternTally(
         [
             WorkingLine.Count(Message.ByName(kind.Counted.Length > 0 ? kind.Counted : kind.Name), "", draft.Lines, Source.Entered),
             .. drawn.Dots > 0 ? new[] { WorkingLine.Count("decoration.dots", "decoration.dots.how", drawn.Dots, Source.Computed) } : [],
-            WorkingLine.Of(Message.Of("decoration.bead", ("kind", kind.Name)), kind.Code is "stripes" ? Message.Of("decoration.bead.how") : Message.Of("decoration.seen-from-above-drizzle"), length, Source.Computed),
+            WorkingLine.Of(
+                Message.Of("decoration.bead", ("kind", kind.Name)),
+                kind.Code is "stripes" ? Message.Of("decoration.bead.how") : Message.Of("decoration.seen-from-above-drizzle"),
+                length,
+                Source.Computed),
         ];
         return new(
             drizzle.Index,
@@ -73,8 +81,15 @@ public sealed record PatternTally(
             [
                 .. LengthWorking(),
                 WorkingLine.Of("decoration.bead-width-w", "", bead, Source.Entered),
-                WorkingLine.Of(Message.Of("decoration.density-unthinned", ("coating", drizzle.Coating.Name)), "", flow.Density, Source.Computed),
-                WorkingLine.Of(Message.Of("decoration.drawn-in", ("colour", drizzle.Colour.Name), ("kind", kind.Name)), drawn.Dots > 0 ? Message.Of("decoration.drawn-in.how", ("length", length), ("dots", drawn.Dots)) : Message.Of("decoration.w", ("length", length)), mass, Source.Computed),
+                WorkingLine.Of(
+                    Message.Of("decoration.density-unthinned", ("coating", drizzle.Coating.Name)), "", flow.Density, Source.Computed),
+                WorkingLine.Of(
+                    Message.Of("decoration.drawn-in", ("colour", drizzle.Colour.Name), ("kind", kind.Name)),
+                    drawn.Dots > 0
+                        ? Message.Of("decoration.drawn-in.how", ("length", length), ("dots", drawn.Dots))
+                        : Message.Of("decoration.w", ("length", length)),
+                    mass,
+                    Source.Computed),
             ]),
             tip,
             Duration.FromSeconds(Round(seconds, 1)));
@@ -114,7 +129,11 @@ public sealed record SprinkleTally(int Sprinkle, string Kind, Figure<Mass> Mass,
                 WorkingLine.Of("decoration.area-2", side.Where, onto, Source.Computed),
                 WorkingLine.Of("decoration.covered", "", new Share(draft.Cover), Source.Entered),
                 WorkingLine.Of(Message.Of("decoration.area", ("kind", kind.Name)), kind.PerArea),
-                WorkingLine.Of(Message.Of("decoration.one-piece-2", ("kind", kind.Name)), Message.Of("decoration.one-piece-2.how", ("onto", onto), ("cover", draft.Cover * 100), ("perArea", kind.PerArea.Value)), mass, Source.Computed),
+                WorkingLine.Of(
+                    Message.Of("decoration.one-piece-2", ("kind", kind.Name)),
+                    Message.Of("decoration.one-piece-2.how", ("onto", onto), ("cover", draft.Cover * 100), ("perArea", kind.PerArea.Value)),
+                    mass,
+                    Source.Computed),
             ]),
             Points.Flat(Points.Scatter(seen, count)));
     }
@@ -127,7 +146,8 @@ public sealed record SprinkleTally(int Sprinkle, string Kind, Figure<Mass> Mass,
 /// <param name="Count">How many on a piece.</param>
 /// <param name="Moulded">Key of the pot they are moulded from at home; null when they are bought or made by a recipe.</param>
 /// <param name="MouldedMass">Coating in them, on one piece.</param>
-public sealed record PartTally(int Part, string Kind, IReadOnlyList<Length> Spots, int Count, string? Moulded = null, Mass? MouldedMass = null);
+public sealed record PartTally(
+    int Part, string Kind, IReadOnlyList<Length> Spots, int Count, string? Moulded = null, Mass? MouldedMass = null);
 
 /// <summary>What a look comes to on one piece.</summary>
 /// <param name="Over">Dips over the first coat.</param>
@@ -177,15 +197,33 @@ public sealed record LookTally(
         var (wetWork, time) = Times(design, c);
         var wet = Window(tallies[^1].Setting, tables.Setting);
         var round = RoundOf(design, wet, wetWork, tallies[0].DipTime, problems);
-        var cost = CostOf([.. layers.Zip(tallies, (d, t) => (d.Coating, t.PerPiece.Value)), .. design.Patterns.Select(p => (p.Drizzle.Coating, p.Tally.Mass.Value)), (layers[^1].Coating, design.Glue)]);
+        var cost = CostOf([
+            .. layers.Zip(tallies, (d, t) => (d.Coating, t.PerPiece.Value)),
+            .. design.Patterns.Select(p => (p.Drizzle.Coating, p.Tally.Mass.Value)),
+            (layers[^1].Coating, design.Glue),
+        ]);
         return new(
-            [.. design.Dips.Zip(tallies.Skip(1), (d, t) => new OverCoat(d.Coating.Code, d.Colour.Code, Math.Round(d.Angle * 180 / PI, 6), new(shape.DipUpTo(d.Depth, d.Angle)), t.PerPiece, t.Coat, t.Setting))],
+            [.. design.Dips.Zip(
+                tallies.Skip(1),
+                (d, t) => new OverCoat(
+                    d.Coating.Code,
+                    d.Colour.Code,
+                    Math.Round(d.Angle * 180 / PI, 6),
+                    new(shape.DipUpTo(d.Depth, d.Angle)),
+                    t.PerPiece,
+                    t.Coat,
+                    t.Setting))],
             patterns,
             design.SprinkleTallies,
             parts,
             design.Lustre,
             design.Paint is { } painted ? Points.Flat(Points.Scatter(design.Coat, (int)Ceiling(MostFlecks * painted.Draft.Cover))) : [],
-            new(drizzle, () => [.. patterns.SelectMany(p => p.Mass.Working), WorkingLine.Of("decoration.drizzle-one-piece", "decoration.drizzle-one-piece.how", drizzle, Source.Computed)]),
+            new(
+                drizzle,
+                () => [
+                    .. patterns.SelectMany(p => p.Mass.Working),
+                    WorkingLine.Of("decoration.drizzle-one-piece", "decoration.drizzle-one-piece.how", drizzle, Source.Computed),
+                ]),
             time,
             wet,
             round,
@@ -226,7 +264,11 @@ public sealed record LookTally(
             WorkingLine.Of("decoration.area-coat", "", area, Source.Computed),
             WorkingLine.Of("decoration.brushed", "", new Share(draft.Cover), Source.Entered),
             WorkingLine.Of(Message.Of("decoration.area", ("kind", kind.Name)), kind.PerArea),
-            WorkingLine.Of(Message.Of("decoration.one-piece-2", ("kind", kind.Name)), Message.Of("decoration.area-covered", ("area", area), ("cover", draft.Cover * 100), ("perArea", kind.PerArea.Value)), mass, Source.Computed),
+            WorkingLine.Of(
+                Message.Of("decoration.one-piece-2", ("kind", kind.Name)),
+                Message.Of("decoration.area-covered", ("area", area), ("cover", draft.Cover * 100), ("perArea", kind.PerArea.Value)),
+                mass,
+                Source.Computed),
         ]);
     }
 
@@ -244,7 +286,8 @@ public sealed record LookTally(
             var chord = coat.Chord(middle with { Y = level }, new(1, 0)) ?? (0, 0);
             var across = kind.Across.Value.Si * (eyes ? 1.5 : 1.15);
             var perRow = Max(1, (int)((chord.To - chord.From) / across));
-            var spots = Enumerable.Range(0, draft.Count).Select(i => (Row: i / perRow, Column: i % perRow, InRow: Min(perRow, draft.Count - (i / perRow * perRow))))
+            var spots = Enumerable.Range(
+                0, draft.Count).Select(i => (Row: i / perRow, Column: i % perRow, InRow: Min(perRow, draft.Count - (i / perRow * perRow))))
                 .Select(s => new Point(middle.X + ((s.Column - ((s.InRow - 1) / 2.0)) * across), level + (s.Row * across)));
             var moulded = kind.MouldedIn(draft, tables);
             var mass = moulded is { } m ? m.Mould.Holds * Flow.Of(m.Coating, default, tables.Film).Density * draft.Count : (Mass?)null;
@@ -261,13 +304,18 @@ public sealed record LookTally(
         var brushing = c.Brushing.Value * (design.Sprinkles.Count(s => s.Draft.Glued) + (design.Paint is null ? 0 : 1));
         var gluing = c.Gluing.Value * design.Parts.Where(p => !p.Draft.Pressed).Sum(p => p.Draft.Count);
         var pressing = c.Pressing.Value * design.Parts.Where(p => p.Draft.Pressed).Sum(p => p.Draft.Count);
-        var wet = design.Patterns.Where(p => p.Drizzle.Kind.GoesOn is GoesOn.Wet).Aggregate(sprinkling + pressing, (sum, p) => sum + p.Tally.Time);
+        var wet = design.Patterns.Where(p => p.Drizzle.Kind.GoesOn is GoesOn.Wet)
+            .Aggregate(sprinkling + pressing, (sum, p) => sum + p.Tally.Time);
         var all = design.Patterns.Aggregate(sprinkling + pressing + brushing + gluing, (sum, p) => sum + p.Tally.Time);
         return (wet, new(all, () =>
         [
             WorkingLine.Of("decoration.speed-hand-long-lines", c.HandSpeed),
             WorkingLine.Of("decoration.each-new-start", "", c.Lift.Value, c.Lift.Source),
-            .. design.Patterns.Select(p => WorkingLine.Of(Message.ByName(p.Drizzle.Kind.Name), Message.Of("decoration.speed-starts", ("line", p.Tally.Line.Value), ("pace", p.Drizzle.Kind.Pace.Value.Si)), p.Tally.Time, p.Drizzle.Kind.Pace.Source)),
+            .. design.Patterns.Select(p => WorkingLine.Of(
+                Message.ByName(p.Drizzle.Kind.Name),
+                Message.Of("decoration.speed-starts", ("line", p.Tally.Line.Value), ("pace", p.Drizzle.Kind.Pace.Value.Si)),
+                p.Tally.Time,
+                p.Drizzle.Kind.Pace.Source)),
             .. sprinkling > Duration.Zero ? new[] { WorkingLine.Of("decoration.sprinkling", "", sprinkling, c.Sprinkling.Source) } : [],
             .. brushing > Duration.Zero ? new[] { WorkingLine.Of("decoration.brushing", "", brushing, c.Brushing.Source) } : [],
             .. pressing > Duration.Zero ? new[] { WorkingLine.Of("decoration.pressing", "", pressing, c.Pressing.Source) } : [],
@@ -287,7 +335,8 @@ public sealed record LookTally(
         ]);
     }
 
-    private static Figure<int>? RoundOf(Design design, Figure<Duration>? wet, Duration wetWork, Sourced<Duration> dipTime, List<Problem> problems)
+    private static Figure<int>? RoundOf(
+        Design design, Figure<Duration>? wet, Duration wetWork, Sourced<Duration> dipTime, List<Problem> problems)
     {
         if (wetWork == Duration.Zero || wet is null)
             return null;
@@ -307,7 +356,11 @@ public sealed record LookTally(
             .. wet.Working,
             WorkingLine.Of("decoration.from-one-piece-next", "", dipTime.Value, dipTime.Source),
             WorkingLine.Of("decoration.wet-work-one", "", wetWork, Source.Computed),
-            WorkingLine.Count("decoration.pieces-round", Message.Of("decoration.pieces-round.how", ("wet", wet.Value.TotalSeconds), ("each", each.TotalSeconds)), round, Source.Computed),
+            WorkingLine.Count(
+                "decoration.pieces-round",
+                Message.Of("decoration.pieces-round.how", ("wet", wet.Value.TotalSeconds), ("each", each.TotalSeconds)),
+                round,
+                Source.Computed),
         ]);
     }
 
@@ -319,7 +372,11 @@ public sealed record LookTally(
         var cost = priced.Aggregate(default(Money), (sum, u) => sum + u.Cost);
         return new(cost, () =>
         [
-            .. priced.Select(u => WorkingLine.Count(Message.ByName(u.Coating.Name), Message.Of("decoration.share-of-pack", ("mass", u.Mass), ("price", u.Pack.Price.Value), ("mass2", u.Pack.Mass.Value)), (double)u.Cost.Amount, u.Pack.Price.Source)),
+            .. priced.Select(u => WorkingLine.Count(
+                Message.ByName(u.Coating.Name),
+                Message.Of("decoration.share-of-pack", ("mass", u.Mass), ("price", u.Pack.Price.Value), ("mass2", u.Pack.Mass.Value)),
+                (double)u.Cost.Amount,
+                u.Pack.Price.Source)),
             WorkingLine.Count("decoration.coating-one-piece", "decoration.decorate-one.how", (double)cost.Amount, Source.Computed),
         ]);
     }
@@ -327,9 +384,12 @@ public sealed record LookTally(
     private static List<string> WetStepsOf(Design design) =>
     [
         .. design.Patterns.Select(p => p.Drizzle).Where(d => d.Kind.GoesOn is GoesOn.Wet)
-            .Select(d => design.Layers[^1].Bare ? $"{English.Capitalized(d.Kind.Name)} in {d.Colour.Name}. {d.Kind.Bare}" : $"While it is wet, {d.Kind.Name} in {d.Colour.Name}. {d.Kind.How}"),
+            .Select(d => design.Layers[^1].Bare
+                ? $"{English.Capitalized(d.Kind.Name)} in {d.Colour.Name}. {d.Kind.Bare}"
+                : $"While it is wet, {d.Kind.Name} in {d.Colour.Name}. {d.Kind.How}"),
         .. design.Sprinkles.Where(s => !s.Draft.Glued).Select(s => $"While it is wet, {s.Kind.Name}. {s.Kind.How}"),
-        .. design.Parts.Where(p => p.Draft.Pressed).Select(p => $"While it is wet, press on {p.Draft.Count} {(p.Draft.Count == 1 ? p.Kind.Name : p.Kind.Plural)}."),
+        .. design.Parts.Where(p => p.Draft.Pressed)
+            .Select(p => $"While it is wet, press on {p.Draft.Count} {(p.Draft.Count == 1 ? p.Kind.Name : p.Kind.Plural)}."),
     ];
 
     private static List<string> StepsOf(Design design)
@@ -342,12 +402,21 @@ public sealed record LookTally(
                 : $"Dip in {first.Colour.Name}, {first.Depth.In("%"):0} % deep{(first.Coats > 1 ? $", {first.Coats} coats{(first.AtOnce ? " at once" : ", chilled between")}" : "")}.",
         };
         foreach (var dip in design.Dips)
-            steps.Add($"When it has set, dip {(dip.Angle == 0 ? "the end" : Abs(dip.Angle) > PI / 3 ? "one side" : "at a slant")} in {dip.Colour.Name}, {dip.Depth.In("%"):0} % deep.");
+            steps.Add(
+                $"When it has set, dip {(dip.Angle == 0 ? "the end" : Abs(dip.Angle) > PI / 3 ? "one side" : "at a slant")} in {dip.Colour.Name}, {dip.Depth.In("%"):0} % deep.");
         string When(string state, string does) => design.Layers[^1].Bare ? English.Capitalized(does) : $"{state}: {does}";
-        var set = design.Patterns.Select(p => p.Drizzle).Where(d => d.Kind.GoesOn is GoesOn.Set).Select(d => When("Touch-dry", $"{d.Kind.Name} in {d.Colour.Name}, kept plain. {d.Kind.How}"))
-            .Concat(design.Sprinkles.Where(s => s.Draft.Glued).Select(s => When("Set", $"brush with edible glue, then {s.Kind.Name}; shake off what does not hold.")))
-            .Concat(design.Parts.Where(p => !p.Draft.Pressed).Select(p => When("Set", $"{p.Draft.Count} {(p.Draft.Count == 1 ? p.Kind.Name : p.Kind.Plural)}. {p.Kind.How}")));
-        return [.. steps, .. WetStepsOf(design), .. set, .. design.Paint is { } paint ? new[] { $"Last, {paint.Kind.Name}. {paint.Kind.How}" } : []];
+        var set = design.Patterns.Select(p => p.Drizzle).Where(
+            d => d.Kind.GoesOn is GoesOn.Set).Select(d => When("Touch-dry", $"{d.Kind.Name} in {d.Colour.Name}, kept plain. {d.Kind.How}"))
+            .Concat(design.Sprinkles.Where(s => s.Draft.Glued)
+                .Select(s => When("Set", $"brush with edible glue, then {s.Kind.Name}; shake off what does not hold.")))
+            .Concat(design.Parts.Where(p => !p.Draft.Pressed)
+                .Select(p => When("Set", $"{p.Draft.Count} {(p.Draft.Count == 1 ? p.Kind.Name : p.Kind.Plural)}. {p.Kind.How}")));
+        return [
+            .. steps,
+            .. WetStepsOf(design),
+            .. set,
+            .. design.Paint is { } paint ? new[] { $"Last, {paint.Kind.Name}. {paint.Kind.How}" } : [],
+        ];
     }
 }
 

@@ -35,7 +35,9 @@ internal static class Patterns
         {
             "zigzag" => Plain(coat, [Zigzag(sheet)]),
             "lines" => Plain(coat, Straight(sheet)),
-            "criss-cross" => Plain(coat, [.. Straight(sheet with { Turn = sheet.Turn + (PI / 4) }), .. Straight(sheet with { Turn = sheet.Turn - (PI / 4) })]),
+            "criss-cross" => Plain(
+                coat,
+                [.. Straight(sheet with { Turn = sheet.Turn + (PI / 4) }), .. Straight(sheet with { Turn = sheet.Turn - (PI / 4) })]),
             "spiral" => Plain(coat, [Spiral(sheet)]),
             "rings" => Plain(coat, [.. RingShares(sheet).Select(share => Ring(sheet, share, 0))]),
             "dots" => Plain(coat, Dots(sheet)),
@@ -43,7 +45,8 @@ internal static class Patterns
             "marble" => Marble(sheet),
             "stripes" => Stripes(sheet, shape),
             "face" => Plain(coat, Face(sheet)),
-            "letters" => Plain(coat, Fitted(sheet, Letters.Write(pattern.Text!, coat.Most.Y - coat.Least.Y > (coat.Most.X - coat.Least.X) * Stacked))),
+            "letters" => Plain(
+                coat, Fitted(sheet, Letters.Write(pattern.Text!, coat.Most.Y - coat.Least.Y > (coat.Most.X - coat.Least.X) * Stacked))),
             _ => Plain(coat, Edge(sheet)),
         };
     }
@@ -169,7 +172,10 @@ internal static class Patterns
             if (s.Coat.Chord(s.At(0, v), s.Along) is not { } chord)
                 continue;
             var (middle, half) = ((chord.From + chord.To) / 2, (chord.To - chord.From) / 2);
-            seen.Add([.. Enumerable.Range(0, steps + 1).Select(i => s.At(middle - (half * Cos(PI * i / steps)), v + (s.Step / 2 * ((double)i / steps))))]);
+            seen.Add([
+                .. Enumerable.Range(0, steps + 1)
+                    .Select(i => s.At(middle - (half * Cos(PI * i / steps)), v + (s.Step / 2 * ((double)i / steps)))),
+            ]);
             var girth = round ? 2 * PI * half : 2 * ((2 * half) + shape.Thickness.Si);
             length += Sqrt((girth * girth) + (s.Step * s.Step));
         }
@@ -201,7 +207,9 @@ internal static class Patterns
         var asleep = s.Pattern.Lines == 2;
         Point[] Arc(double x, double y, double wide, double tall, double from, double to) =>
         [
-            .. Enumerable.Range(0, 17).Select(i => from + ((to - from) * i / 16)).Select(a => new Point(x + (wide * Cos(a)), y + (tall * Sin(a)))),
+            .. Enumerable.Range(0, 17)
+                .Select(i => from + ((to - from) * i / 16))
+                .Select(a => new Point(x + (wide * Cos(a)), y + (tall * Sin(a)))),
         ];
         Point[] Eye(double x) => asleep ? Arc(x, -0.32, 0.2, 0.16, 0.15 * PI, 0.85 * PI) : Arc(x, -0.3, 0.06, 0.09, 0, 2 * PI);
         var mouth = s.Pattern.Lines switch
@@ -232,7 +240,9 @@ internal static class Patterns
 
     private static List<Point[]> Edge(Sheet s) => s.Coat.Spines.Count > 0
         ? [.. s.Coat.Spines]
-        : [.. Enumerable.Range(0, s.Pattern.Lines).SelectMany(i => s.Coat.Inset((s.Half * 1.4) + (i * s.Gap))).Select(ring => (Point[])[.. ring, ring[0]])];
+        : [.. Enumerable.Range(0, s.Pattern.Lines)
+            .SelectMany(i => s.Coat.Inset((s.Half * 1.4) + (i * s.Gap)))
+            .Select(ring => (Point[])[.. ring, ring[0]])];
 
     /// <summary>A coat with the pattern's own directions on it: u along its lines, v across them.</summary>
     private sealed record Sheet

@@ -25,9 +25,20 @@ public sealed record Trimmings(string Kind, string Name, Figure<double> Amount, 
             let atHand = stays * c.CatchBowl.Value.Si
             select new Trimmings(same.Key, tables.Decor.Sprinkle(same.Key)!.Name, new(Math.Round(atHand.In("g"), 2), () =>
             [
-                WorkingLine.Of("decoration.stays-pieces-spoilt-ones", Message.Of("decoration.added", ("parts", Argument.Of(same.Select(s => Message.Of("decoration.pieces-each", ("pieces", s.Pieces), ("each", s.Each)))))), stays, Source.Computed),
+                WorkingLine.Of(
+                    "decoration.stays-pieces-spoilt-ones",
+                    Message.Of(
+                        "decoration.added",
+                        ("parts", Argument.Of(same.Select(s => Message.Of(
+                            "decoration.pieces-each", ("pieces", s.Pieces), ("each", s.Each)))))),
+                    stays,
+                    Source.Computed),
                 WorkingLine.Of("decoration.hand-scatter-freely", c.CatchBowl),
-                WorkingLine.Of("decoration.hand", Message.Of("decoration.hand.how", ("stays", stays), ("catchBowl", c.CatchBowl.Value.Si)), atHand, Source.Computed),
+                WorkingLine.Of(
+                    "decoration.hand",
+                    Message.Of("decoration.hand.how", ("stays", stays), ("catchBowl", c.CatchBowl.Value.Si)),
+                    atHand,
+                    Source.Computed),
             ]), Counted: false);
         var parts =
             from design in all
@@ -37,7 +48,14 @@ public sealed record Trimmings(string Kind, string Name, Figure<double> Amount, 
             let count = Math.Ceiling(same.Sum(s => s.Pieces * s.Count) - 1e-9)
             select new Trimmings(same.Key.Code, same.Key.Plural, new(count, () =>
             [
-                WorkingLine.Count(Message.ByName(same.Key.Plural), Message.Of("decoration.added", ("parts", Argument.Of(same.Select(s => Message.Of("decoration.pieces-count", ("pieces", s.Pieces), ("count", s.Count)))))), count, Source.Computed),
+                WorkingLine.Count(
+                    Message.ByName(same.Key.Plural),
+                    Message.Of(
+                        "decoration.added",
+                        ("parts", Argument.Of(same.Select(s => Message.Of(
+                            "decoration.pieces-count", ("pieces", s.Pieces), ("count", s.Count)))))),
+                    count,
+                    Source.Computed),
             ]), Counted: true);
         var lustres =
             from design in all
@@ -46,7 +64,14 @@ public sealed record Trimmings(string Kind, string Name, Figure<double> Amount, 
             let mass = same.Select(s => s.Each * s.Pieces).Total()
             select new Trimmings(same.Key.Code, same.Key.Name, new(Math.Round(mass.In("g"), 2), () =>
             [
-                WorkingLine.Of("decoration.all-pieces-spoilt-ones", Message.Of("decoration.added", ("parts", Argument.Of(same.Select(s => Message.Of("decoration.pieces-each", ("pieces", s.Pieces), ("each", s.Each)))))), mass, Source.Computed),
+                WorkingLine.Of(
+                    "decoration.all-pieces-spoilt-ones",
+                    Message.Of(
+                        "decoration.added",
+                        ("parts", Argument.Of(same.Select(s => Message.Of(
+                            "decoration.pieces-each", ("pieces", s.Pieces), ("each", s.Each)))))),
+                    mass,
+                    Source.Computed),
             ]), Counted: false);
         return [.. sprinkles, .. parts, .. lustres];
     }

@@ -31,7 +31,10 @@ public sealed record FigurePart(
     public bool IsCut => Kept.Value.Si < 1 || Cuts > 1;
 
     /// <summary>The size of what is dipped: of a cut centre, the part that is kept.</summary>
-    public CentreSize Size => Kept.Value.Si < 1 ? Whole with { Shape = new Cut(Whole.Shape, Kept.Value), Mass = new(Whole.Mass.Value * Kept.Value.Si, Whole.Mass.Source) } : Whole;
+    public CentreSize Size =>
+        Kept.Value.Si < 1
+            ? Whole with { Shape = new Cut(Whole.Shape, Kept.Value), Mass = new(Whole.Mass.Value * Kept.Value.Si, Whole.Mass.Source) }
+            : Whole;
 }
 
 /// <summary>Bought or home-made parts that are stuck on a figure, such as eyes.</summary>
@@ -98,7 +101,8 @@ public sealed record Figure(Centre Body, CentreSize BodySize, double Turn, IRead
     /// <summary>Centres to have for some figures: whole ones, those that break counted in.</summary>
     /// <param name="part">The part.</param>
     /// <param name="figures">How many figures.</param>
-    public static int CentresFor(FigurePart part, int figures) => Whole(Whole(figures * part.Places.Count * (1 + part.Spoil.Value.Si)) / (double)part.Cuts);
+    public static int CentresFor(FigurePart part, int figures) =>
+        Whole(Whole(figures * part.Places.Count * (1 + part.Spoil.Value.Si)) / (double)part.Cuts);
 
     /// <summary>The centres that it is made from.</summary>
     public IEnumerable<Centre> Made => Parts.Select(p => p.Centre).Prepend(Body).DistinctBy(c => c.Code);

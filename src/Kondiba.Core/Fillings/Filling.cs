@@ -67,7 +67,9 @@ public sealed record Filling(
     /// <param name="shares">Shares by ingredient's code; others stay.</param>
     public Filling With(IReadOnlyDictionary<string, double>? shares) => shares is not { Count: > 0 } ? this : this with
     {
-        Mix = [.. Mix.Select(m => shares.TryGetValue(m.Ingredient, out var share) ? m with { Share = new(new(share), Source.Entered) } : m)],
+        Mix = [
+            .. Mix.Select(m => shares.TryGetValue(m.Ingredient, out var share) ? m with { Share = new(new(share), Source.Entered) } : m),
+        ],
     };
 
     /// <summary>What is wrong with an adjusted share or portion, by field: "shares." and an ingredient's code, or "portion".</summary>
@@ -80,15 +82,30 @@ public sealed record Filling(
         {
             var part = Mix.Skip(1).FirstOrDefault(m => m.Ingredient == code);
             if (part is null)
-                yield return new($"shares.{code}", Message.Of("fillings.nothing-whose-share-can", ("code", code), ("name", Name)), "fillings.nothing-whose-share-can.do");
+                yield return new(
+                    $"shares.{code}",
+                    Message.Of("fillings.nothing-whose-share-can", ("code", code), ("name", Name)),
+                    "fillings.nothing-whose-share-can.do");
             else if (!(share >= 0 && share <= MostShare))
                 yield return new($"shares.{code}", "fillings.share-nothing-least-most", "fillings.share-nothing-least-most.do");
             else if (share < part.From?.Value.Si || share > part.To?.Value.Si)
-                yield return new($"shares.{code}", Message.Of("fillings.will-not", ("name", Name), ("share", share), ("ingredient", tables.Ingredient(code)?.Name), ("instead", share > part.To?.Value.Si ? Message.Of("fillings.hold-its-shape") : "fillings.bind")), Message.Of("fillings.will-not.do", ("from", part.From?.Value.Si ?? 0), ("to", part.To?.Value.Si ?? 1)), Severity.Mind);
+                yield return new(
+                    $"shares.{code}",
+                    Message.Of(
+                        "fillings.will-not",
+                        ("name", Name),
+                        ("share", share),
+                        ("ingredient", tables.Ingredient(code)?.Name),
+                        ("instead", share > part.To?.Value.Si ? Message.Of("fillings.hold-its-shape") : "fillings.bind")),
+                    Message.Of("fillings.will-not.do", ("from", part.From?.Value.Si ?? 0), ("to", part.To?.Value.Si ?? 1)),
+                    Severity.Mind);
         }
 
         if (portion is { } grams && !(grams is >= LeastPortion and <= MostPortion))
-            yield return new("portion", Message.Of("fillings.portion-weighs-g", ("leastPortion", LeastPortion), ("mostPortion", MostPortion)), "fillings.portion-weighs-g.do");
+            yield return new(
+                "portion",
+                Message.Of("fillings.portion-weighs-g", ("leastPortion", LeastPortion), ("mostPortion", MostPortion)),
+                "fillings.portion-weighs-g.do");
     }
 
     /// <summary>The portion on a piece of some size: of a rope, what its turns weigh.</summary>

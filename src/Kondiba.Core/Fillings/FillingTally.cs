@@ -44,7 +44,11 @@ public sealed record FillingTally(
             WorkingLine.Count("fillings.pieces", "", pieces, Source.Entered),
             WorkingLine.Of("fillings.portion", portion),
             WorkingLine.Of("fillings.sticks-tools", filling.Loss),
-            WorkingLine.Of("fillings.mix", Message.Of("fillings.mix.how", ("pieces", pieces), ("portion", portion.Value), ("loss", filling.Loss.Value.Si)), mix, Source.Computed),
+            WorkingLine.Of(
+                "fillings.mix",
+                Message.Of("fillings.mix.how", ("pieces", pieces), ("portion", portion.Value), ("loss", filling.Loss.Value.Si)),
+                mix,
+                Source.Computed),
         ]);
     }
 
@@ -57,7 +61,9 @@ public sealed record FillingTally(
     /// <exception cref="ArgumentException">The ingredient is not in the mix.</exception>
     public static FillingTally From(Filling filling, string ingredient, Mass mass, Sourced<Mass> portion, TradeTables tables)
     {
-        var part = filling.Mix.FirstOrDefault(m => m.Ingredient == ingredient) ?? throw new ArgumentException($"'{ingredient}' is not in the mix of '{filling.Code}'", nameof(ingredient));
+        var part = filling.Mix.FirstOrDefault(
+            m => m.Ingredient == ingredient) ?? throw new ArgumentException(
+                $"'{ingredient}' is not in the mix of '{filling.Code}'", nameof(ingredient));
         var all = filling.Mix.Sum(m => m.Share.Value.Si);
         var mix = mass * (all / part.Share.Value.Si);
         var good = mix * (1 - filling.Loss.Value.Si);
@@ -66,7 +72,11 @@ public sealed record FillingTally(
         [
             WorkingLine.Of(Message.ByName(NameOf(ingredient, tables)), "", mass, Source.Entered),
             .. filling.Mix.Select(m => WorkingLine.Of(Message.ByName(NameOf(m.Ingredient, tables)), m.Share)),
-            WorkingLine.Of("fillings.mix", Message.Of("fillings.mix-from-one", ("mass", mass), ("all", all * 100), ("share", part.Share.Value.In("%"))), mix, Source.Computed),
+            WorkingLine.Of(
+                "fillings.mix",
+                Message.Of("fillings.mix-from-one", ("mass", mass), ("all", all * 100), ("share", part.Share.Value.In("%"))),
+                mix,
+                Source.Computed),
         ]);
     }
 
@@ -74,7 +84,14 @@ public sealed record FillingTally(
     public IEnumerable<(string Path, Func<IReadOnlyList<WorkingLine>> Working)> Figures(string path) =>
         [($"{path}.mix", () => Mix.Working), .. Amounts.Select(a => ($"{path}.{a.Ingredient}", (Func<IReadOnlyList<WorkingLine>>)(() => a.Mass.Working)))];
 
-    private static FillingTally Of(Filling filling, int pieces, Sourced<Mass> portion, Mass mix, Mass left, TradeTables tables, Func<IReadOnlyList<WorkingLine>> working)
+    private static FillingTally Of(
+        Filling filling,
+        int pieces,
+        Sourced<Mass> portion,
+        Mass mix,
+        Mass left,
+        TradeTables tables,
+        Func<IReadOnlyList<WorkingLine>> working)
     {
         var all = filling.Mix.Sum(m => m.Share.Value.Si);
         var amounts = filling.Mix.Select(part =>
@@ -86,7 +103,11 @@ public sealed record FillingTally(
                 .. working(),
                 WorkingLine.Of("fillings.share-first-ingredient", part.Share),
                 .. tables.Ingredient(part.Ingredient)?.Cup is { } cup ? new[] { WorkingLine.Of("fillings.cup", cup) } : [],
-                WorkingLine.Of(Message.ByName(NameOf(part.Ingredient, tables)), Message.Of("fillings.share-of-mix", ("mix", mix), ("share", part.Share.Value.In("%")), ("all", all * 100)), mass, Source.Computed),
+                WorkingLine.Of(
+                    Message.ByName(NameOf(part.Ingredient, tables)),
+                    Message.Of("fillings.share-of-mix", ("mix", mix), ("share", part.Share.Value.In("%")), ("all", all * 100)),
+                    mass,
+                    Source.Computed),
             ]), null, household);
         });
         var counted = filling.Each.Select(part =>
@@ -97,11 +118,16 @@ public sealed record FillingTally(
             [
                 WorkingLine.Count("fillings.piece", "", part.Count, Source.Computed),
                 .. one is null ? [] : new[] { WorkingLine.Of("fillings.one-weighs", one) },
-                WorkingLine.Of(Message.ByName(NameOf(part.Ingredient, tables)), Message.Of("fillings.count-each", ("pieces", pieces), ("part", part.Count)), mass, Source.Computed),
+                WorkingLine.Of(
+                    Message.ByName(NameOf(part.Ingredient, tables)),
+                    Message.Of("fillings.count-each", ("pieces", pieces), ("part", part.Count)),
+                    mass,
+                    Source.Computed),
             ]), count, "");
         });
         var eachMass = filling.Each.Select(e => (tables.Ingredient(e.Ingredient)?.One?.Value ?? default) * e.Count).Total();
-        return new(filling.Code, pieces, portion.Value, portion.Value + eachMass, new(mix, working), [.. amounts, .. counted], left, ByScoop());
+        return new(
+            filling.Code, pieces, portion.Value, portion.Value + eachMass, new(mix, working), [.. amounts, .. counted], left, ByScoop());
 
         List<ScoopCount> ByScoop() =>
         [

@@ -24,7 +24,8 @@ public static class Household
             cups -= 16;
         if (cups > 0)
         {
-            parts.Add($"{Mixed(cups / 192, cups % 192 % 48 == 0 ? Fourths[cups % 192 / 48] : Thirds[cups % 192 / 64])} {(cups > 192 ? "cups" : "cup")}");
+            parts.Add(
+                $"{Mixed(cups / 192, cups % 192 % 48 == 0 ? Fourths[cups % 192 / 48] : Thirds[cups % 192 / 64])} {(cups > 192 ? "cups" : "cup")}");
             left -= cups;
         }
 

@@ -34,8 +34,12 @@ public static partial class RecipeJson
             ["name"] = filling.Name,
             ["description"] = filling.Note,
             ["recipeYield"] = $"{tally.Pieces} pieces of {Number(tally.Piece.In("g"))} g",
-            ["totalTime"] = Iso(steps.Aggregate(Duration.Zero, (sum, s) => sum + s.HandsFor(tally.Pieces) + (s.Wait?.Value ?? Duration.Zero))),
-            ["recipeIngredient"] = new JsonArray([.. tally.Amounts.Select(a => JsonValue.Create(a.Count is { } count ? $"{count} {a.Name}" : $"{Number(a.Mass.Value.In("g"))} g {a.Name}"))]),
+            ["totalTime"] = Iso(steps.Aggregate(
+                Duration.Zero, (sum, s) => sum + s.HandsFor(tally.Pieces) + (s.Wait?.Value ?? Duration.Zero))),
+            ["recipeIngredient"] = new JsonArray([
+                .. tally.Amounts.Select(a => JsonValue.Create(
+                    a.Count is { } count ? $"{count} {a.Name}" : $"{Number(a.Mass.Value.In("g"))} g {a.Name}")),
+            ]),
             ["recipeInstructions"] = new JsonArray([.. steps.Select(s => Step(s, tally.Pieces))]),
         };
         return recipe.ToJsonString(Json);
@@ -54,7 +58,8 @@ public static partial class RecipeJson
         }
         catch (JsonException e)
         {
-            return (null, new("file", Message.Of("fillings.json-goes-wrong-line", ("lineNumber", e.LineNumber + 1)), "fillings.json-goes-wrong-line.do"));
+            return (null, new(
+                "file", Message.Of("fillings.json-goes-wrong-line", ("lineNumber", e.LineNumber + 1)), "fillings.json-goes-wrong-line.do"));
         }
 
         return Find(root) is { } recipe
@@ -83,18 +88,30 @@ public static partial class RecipeJson
                 mix.Add(new(known?.Code, known?.Name ?? name, Math.Round(grams, 3)));
             else
             {
-                problems.Add(new($"mix[{mix.Count}].grams", Message.Of("fillings.gives-mass", ("line", line), ("why", unit.Length > 0 && amount > 0 ? Message.Of("fillings.unit-not-known", ("unit", unit)) : "")), "fillings.gives-mass.do"));
+                problems.Add(new(
+                    $"mix[{mix.Count}].grams",
+                    Message.Of(
+                        "fillings.gives-mass",
+                        ("line", line),
+                        ("why", unit.Length > 0 && amount > 0 ? Message.Of("fillings.unit-not-known", ("unit", unit)) : "")),
+                    "fillings.gives-mass.do"));
                 mix.Add(new(known?.Code, known?.Name ?? name, 0));
             }
 
             if (known is null)
-                problems.Add(new($"mix[{mix.Count - 1}].name", Message.Of("fillings.not-ingredient-known-here", ("name", name)), "fillings.not-ingredient-known-here.do", Severity.Mind));
+                problems.Add(new(
+                    $"mix[{mix.Count - 1}].name",
+                    Message.Of("fillings.not-ingredient-known-here", ("name", name)),
+                    "fillings.not-ingredient-known-here.do",
+                    Severity.Mind));
         }
 
         // The grams of a piece, where the yield says them, less what is counted; otherwise what is mixed, shared out.
         var counted = each.Sum(e => e.Count * tables.Ingredient(e.Ingredient)!.One!.Value.In("g"));
         var total = mix.Sum(m => m.Grams);
-        var said = PieceMass().Match(yield) is { Success: true } m ? double.Parse(m.Groups[1].Value, CultureInfo.InvariantCulture) - counted : 0;
+        var said = PieceMass().Match(yield) is { Success: true } m
+            ? double.Parse(m.Groups[1].Value, CultureInfo.InvariantCulture) - counted
+            : 0;
         var portion = said > 0 ? said : pieces > 0 ? total / pieces : 0;
         var loss = said > 0 && total > 0 && pieces > 0 ? Math.Clamp(1 - (said * pieces / total), 0, 0.5) : 0;
         return new(
@@ -106,7 +123,14 @@ public static partial class RecipeJson
 
     private static JsonObject Step(PrepRule step, int pieces)
     {
-        var direction = new JsonObject { ["@type"] = "HowToDirection", ["text"] = step.Text, ["performTime"] = Iso(step.HandsFor(pieces)), ["totalTime"] = Iso(step.HandsFor(pieces) + (step.Wait?.Value ?? Duration.Zero)) };
+        var direction = new JsonObject
+        {
+            ["@type"] = "HowToDirection",
+            ["text"] = step.Text,
+            ["performTime"] = Iso(
+            step.HandsFor(pieces)),
+            ["totalTime"] = Iso(step.HandsFor(pieces) + (step.Wait?.Value ?? Duration.Zero))
+        };
         var parts = new JsonArray(direction);
         if (step.Why.Length > 0)
             parts.Add(new JsonObject { ["@type"] = "HowToTip", ["text"] = step.Why });
@@ -129,7 +153,14 @@ public static partial class RecipeJson
                 var tip = parts.Find(p => Is(p, "HowToTip"));
                 var (hands, all) = (Time(direction["performTime"]), Time(direction["totalTime"]));
                 var words = Texts(step["text"]).Concat(Texts(direction["text"])).Concat(Texts(step["name"])).FirstOrDefault();
-                return words is null ? [] : [new(words, Texts(tip?["text"]).FirstOrDefault() ?? "", "counter", hands?.TotalMinutes ?? 0, all is { } a ? Math.Max(0, (a - (hands ?? Duration.Zero)).TotalMinutes) : 0)];
+                return words is null
+                    ? []
+                    : [new(
+                        words,
+                        Texts(tip?["text"]).FirstOrDefault() ?? "",
+                        "counter",
+                        hands?.TotalMinutes ?? 0,
+                        all is { } a ? Math.Max(0, (a - (hands ?? Duration.Zero)).TotalMinutes) : 0)];
             default:
                 return [];
         }
@@ -143,13 +174,18 @@ public static partial class RecipeJson
         var unit = UnitName().Match(rest);
         var name = unit.Success ? rest[unit.Length..] : rest;
         name = Parenthesis().Replace(name, " ").Split(',')[0].Trim();
-        name = name.StartsWith("of ", StringComparison.OrdinalIgnoreCase) ? name[3..] : name.StartsWith("× ", StringComparison.Ordinal) ? name[2..] : name;
+        name = name.StartsWith("of ", StringComparison.OrdinalIgnoreCase)
+            ? name[3..]
+            : name.StartsWith("× ", StringComparison.Ordinal) ? name[2..] : name;
         return (Number(match), unit.Success ? unit.Groups["unit"].Value.ToLowerInvariant().TrimEnd('.') : "", name);
     }
 
     private static double Number(Match match)
     {
-        double Part(string group) => match.Groups[group] is { Success: true, Value: { Length: > 0 } v } ? double.Parse(v.Replace(',', '.'), CultureInfo.InvariantCulture) : 0;
+        double Part(string group) =>
+            match.Groups[group] is { Success: true, Value: { Length: > 0 } v }
+                ? double.Parse(v.Replace(',', '.'), CultureInfo.InvariantCulture)
+                : 0;
         var vulgar = match.Groups["vulgar"].Value is { Length: > 0 } v ? char.GetNumericValue(v[0]) : 0;
         return Part("whole") + vulgar + (Part("under") > 0 ? Part("over") / Part("under") : 0);
     }
@@ -169,7 +205,11 @@ public static partial class RecipeJson
         var words = name.ToLowerInvariant();
         bool Called(Ingredient i, Func<string, bool> matches) => matches(i.Name) || i.Words.Any(matches);
         return tables.Ingredients.FirstOrDefault(i => Called(i, w => w == words))
-            ?? tables.Ingredients.SelectMany(i => i.Words.Append(i.Name).Select(w => (Ingredient: i, Word: w))).Where(w => Regex.IsMatch(words, $@"\b{Regex.Escape(w.Word)}\b")).OrderByDescending(w => w.Word.Length).Select(w => w.Ingredient).FirstOrDefault();
+            ?? tables.Ingredients.SelectMany(i => i.Words.Append(i.Name).Select(w => (Ingredient: i, Word: w)))
+                .Where(w => Regex.IsMatch(words, $@"\b{Regex.Escape(w.Word)}\b"))
+                .OrderByDescending(w => w.Word.Length)
+                .Select(w => w.Ingredient)
+                .FirstOrDefault();
     }
 
     private static JsonObject? Find(JsonNode? node) => node switch
@@ -180,7 +220,8 @@ public static partial class RecipeJson
         _ => null,
     };
 
-    private static bool Is(JsonObject o, string type) => Texts(o["@type"]).Any(t => t == type || t.EndsWith($"/{type}", StringComparison.Ordinal));
+    private static bool Is(JsonObject o, string type) =>
+        Texts(o["@type"]).Any(t => t == type || t.EndsWith($"/{type}", StringComparison.Ordinal));
 
     private static IEnumerable<string> Texts(JsonNode? node) => node switch
     {
@@ -191,9 +232,13 @@ public static partial class RecipeJson
     };
 
     private static Duration? Time(JsonNode? node) =>
-        Texts(node).FirstOrDefault() is { } text && PeriodPattern.NormalizingIso.Parse(text) is { Success: true, Value: { HasDateComponent: false } period } ? period.ToDuration() : null;
+        Texts(node).FirstOrDefault() is { } text
+            && PeriodPattern.NormalizingIso.Parse(text) is { Success: true, Value: { HasDateComponent: false } period }
+            ? period.ToDuration()
+            : null;
 
-    private static string Iso(Duration time) => PeriodPattern.NormalizingIso.Format(Period.FromSeconds((long)time.TotalSeconds).Normalize());
+    private static string Iso(Duration time) =>
+        PeriodPattern.NormalizingIso.Format(Period.FromSeconds((long)time.TotalSeconds).Normalize());
 
     private static string Number(double value) => value.ToString("0.##", CultureInfo.InvariantCulture);
 

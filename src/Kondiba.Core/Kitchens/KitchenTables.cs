@@ -27,8 +27,10 @@ public static class KitchenTables
 
     // Where the maker's own centre has no shipped one to take them from.
     private static readonly Sourced<Share> UsualStick = new(new(1), new(Tag.Estimate, "like a smooth solid, until weighed"));
-    private static readonly Sourced<HeatCapacity> UsualHeat = new(Quantities.Of<HeatCapacity>(2.0, "kJ/kg·K"), new(Tag.Estimate, "like most sweets, until measured"));
-    private static readonly Sourced<Density> UsualDensity = new(Quantities.Of<Density>(1.2, "g/mL"), new(Tag.Estimate, "like most fillings, until measured"));
+    private static readonly Sourced<HeatCapacity> UsualHeat = new(
+        Quantities.Of<HeatCapacity>(2.0, "kJ/kg·K"), new(Tag.Estimate, "like most sweets, until measured"));
+    private static readonly Sourced<Density> UsualDensity = new(
+        Quantities.Of<Density>(1.2, "g/mL"), new(Tag.Estimate, "like most fillings, until measured"));
     private static readonly AreaDensity UsualPerArea = Quantities.Of<AreaDensity>(0.2, "g/cm²");
     private static readonly Sourced<Length> UsualGap = new(Quantities.Of<Length>(10, "mm"), new(Tag.Estimate, "a finger's width"));
 
@@ -44,21 +46,39 @@ public static class KitchenTables
         return shipped with
         {
             Centres = centres,
-            Figures = Over([.. shipped.Figures.Select(f => f.Figure!.From(centres).Named(f.Code, f.Name, f.Plural))], own.Figures.Select(f => f.From(centres)).OfType<Centre>(), f => f.Code),
+            Figures = Over(
+                [.. shipped.Figures.Select(f => f.Figure!.From(centres).Named(f.Code, f.Name, f.Plural))],
+                own.Figures.Select(f => f.From(centres)).OfType<Centre>(),
+                f => f.Code),
             Coatings = coatings,
-            Tints = Over(shipped.Tints, own.Tints.Select(t => new Tint(t.Code, t.Name, t.Carrier, t.Swatch, t.Drops, Source.Kitchen)), t => t.Code),
+            Tints = Over(
+                shipped.Tints, own.Tints.Select(t => new Tint(t.Code, t.Name, t.Carrier, t.Swatch, t.Drops, Source.Kitchen)), t => t.Code),
             Vessels = vessels.Count > 0 ? vessels : shipped.Vessels,
             Film = shipped.Film with
             {
                 Shake = ways.Shake ?? shipped.Film.Shake,
                 DripTime = Set(ways.DripTime is { } s ? Duration.FromSeconds(s) : null, shipped.Film.DripTime),
             },
-            Decorating = shipped.Decorating with { HandSpeed = Set(ways.HandSpeed is { } v ? Quantities.Of<Speed>(v, "mm/s") : null, shipped.Decorating.HandSpeed) },
+            Decorating = shipped.Decorating with
+            {
+                HandSpeed = Set(
+                ways.HandSpeed is { } v ? Quantities.Of<Speed>(v, "mm/s") : null, shipped.Decorating.HandSpeed)
+            },
             Pot = shipped.Pot with { Margin = Set(ways.Margin is { } m ? new Share(m) : null, shipped.Pot.Margin) },
-            Thinning = shipped.Thinning with { Target = Set(ways.Film is { } f ? Quantities.Of<Length>(f, "mm") : null, shipped.Thinning.Target) },
+            Thinning = shipped.Thinning with
+            {
+                Target = Set(
+                ways.Film is { } f ? Quantities.Of<Length>(f, "mm") : null, shipped.Thinning.Target)
+            },
             Habits = new(coatings.Any(c => c.Code == ways.Coating) ? ways.Coating! : shipped.Habits.Coating, ways.Thinner, ways.Schools),
             Wares = Wares(shipped.Wares, own.Wares),
-            Ingredients = [.. shipped.Ingredients, .. own.Fillings.SelectMany(f => f.Mix).Where(m => m.Ingredient is null).DistinctBy(OwnCode).Select(m => new Ingredient(OwnCode(m), m.Name, m.Allergens, []))],
+            Ingredients = [
+                .. shipped.Ingredients,
+                .. own.Fillings.SelectMany(f => f.Mix)
+                    .Where(m => m.Ingredient is null)
+                    .DistinctBy(OwnCode)
+                    .Select(m => new Ingredient(OwnCode(m), m.Name, m.Allergens, [])),
+            ],
             Fillings = Over(shipped.Fillings, own.Fillings.Select(Filling), f => f.Code),
             Moulds = Over(shipped.Moulds, own.Moulds.Select(Mould), m => m.Code),
             Pricing = Pricing(shipped.Pricing, own.Rates),
@@ -105,7 +125,8 @@ public static class KitchenTables
         centre.Allergens,
         centre.Prep,
         [
-            .. centre.Sizes.Select(s => new OwnSize(s.Code, s.Name, s.Mass.Value.In("g"), ShapeKind.Of(centre.Shape)!.Measures.Zip(s.Measures)
+            .. centre.Sizes.Select(s => new OwnSize(s.Code, s.Name, s.Mass.Value.In(
+                "g"), ShapeKind.Of(centre.Shape)!.Measures.Zip(s.Measures)
                 .ToDictionary(m => m.First.Code, m => m.Second.Value))),
         ],
         centre.MayContain);
@@ -131,7 +152,8 @@ public static class KitchenTables
 
     /// <summary>A vessel in the form that it is entered in.</summary>
     public static OwnVessel Entered(Vessel vessel) => new(
-        vessel.Code, vessel.Name, vessel.Kind, VesselKind.Of(vessel.Kind)!.Measures.Zip(vessel.Measures).ToDictionary(m => m.First.Code, m => m.Second.Value));
+        vessel.Code, vessel.Name, vessel.Kind, VesselKind.Of(vessel.Kind)!.Measures.Zip(vessel.Measures)
+            .ToDictionary(m => m.First.Code, m => m.Second.Value));
 
     /// <summary>A recipe in the form that it is entered in, for one piece.</summary>
     /// <param name="filling">The recipe.</param>
@@ -145,19 +167,35 @@ public static class KitchenTables
         filling.Each,
         Math.Round(filling.Portion.Value.In("g"), 3),
         filling.Loss.Value.Si,
-        [.. steps.Select(s => new OwnStep(s.Text, s.Why, s.Place, (s.Once?.Value ?? NodaTime.Duration.Zero).TotalMinutes, (s.Wait?.Value ?? NodaTime.Duration.Zero).TotalMinutes, (s.Each?.Value ?? NodaTime.Duration.Zero).TotalSeconds))]);
+        [.. steps.Select(s => new OwnStep(
+            s.Text,
+            s.Why,
+            s.Place,
+            (s.Once?.Value ?? NodaTime.Duration.Zero).TotalMinutes,
+            (s.Wait?.Value ?? NodaTime.Duration.Zero).TotalMinutes,
+            (s.Each?.Value ?? NodaTime.Duration.Zero).TotalSeconds))]);
 
     /// <summary>A place in the form that it is entered in.</summary>
-    public static OwnPlace Entered(Place place) => new(place.Code, place.Name, Math.Round(place.Air.Value.In("°C"), 1), Math.Round(place.Humidity.Value.Si, 3), place.Trays);
+    public static OwnPlace Entered(Place place) =>
+        new(place.Code, place.Name, Math.Round(place.Air.Value.In("°C"), 1), Math.Round(place.Humidity.Value.Si, 3), place.Trays);
 
-    private static Place Place(OwnPlace own) => new(own.Code, own.Name, new(Quantities.Of<Temperature>(own.Air, "°C"), Source.Kitchen), new(new(own.Humidity), Source.Kitchen), own.Trays);
+    private static Place Place(OwnPlace own) =>
+        new(
+            own.Code,
+            own.Name,
+            new(Quantities.Of<Temperature>(own.Air, "°C"), Source.Kitchen),
+            new(new(own.Humidity), Source.Kitchen),
+            own.Trays);
 
     /// <summary>A mould in the form that it is entered in.</summary>
     public static OwnMould Entered(Mould mould) => new(
-        mould.Code, mould.Name, mould.Kind, Core.Moulds.Mould.MeasuresOf(mould.Kind).Zip(mould.Measures).ToDictionary(m => m.First.Code, m => m.Second.Value), mould.Flush, mould.Cavities, mould.Trays);
+        mould.Code, mould.Name, mould.Kind, Core.Moulds.Mould.MeasuresOf(mould.Kind)
+            .Zip(mould.Measures)
+            .ToDictionary(m => m.First.Code, m => m.Second.Value), mould.Flush, mould.Cavities, mould.Trays);
 
     /// <summary>Code of an ingredient of the maker's own: by its name, so that recipes share it.</summary>
-    internal static string OwnCode(OwnMix mix) => mix.Ingredient ?? $"own-{string.Concat(mix.Name.Trim().ToLowerInvariant().Select(c => char.IsAsciiLetterOrDigit(c) ? c : '-'))}";
+    internal static string OwnCode(OwnMix mix) =>
+        mix.Ingredient ?? $"own-{string.Concat(mix.Name.Trim().ToLowerInvariant().Select(c => char.IsAsciiLetterOrDigit(c) ? c : '-'))}";
 
     private static Filling Filling(OwnFilling own) => new(
         own.Code,
@@ -182,7 +220,9 @@ public static class KitchenTables
     {
         var measures = Core.Moulds.Mould.MeasuresOf(own.Kind);
         return Core.Moulds.Mould.Make(
-            own.Code, own.Name, own.Kind, [.. measures.Select(m => new WorkingLine(Message.ByName(m.Name), "", own.Measures[m.Code], m.Unit, Source.Kitchen))],
+            own.Code, own.Name, own.Kind, [
+                .. measures.Select(m => new WorkingLine(Message.ByName(m.Name), "", own.Measures[m.Code], m.Unit, Source.Kitchen)),
+            ],
             code => ShapeKind.Si(measures.Single(m => m.Code == code).Unit, own.Measures[code]), own.Flush, own.Cavities, own.Trays);
     }
 
@@ -201,8 +241,15 @@ public static class KitchenTables
         foreach (var ware in own.Where(w => w.Packs is not null))
             packs[ware.Code] = [.. ware.Packs!.Select(p => new PackRow(Mine(new Money(p.Price)), p.Holds))];
         var supplies = own.Where(w => w.Code.StartsWith("supply.", StringComparison.Ordinal))
-            .Select(w => new Supply(w.Code["supply.".Length..], w.Name, w.Unit, shipped.Sections["supply"])).Where(s => shipped.Supplies.All(k => k.Code != s.Code));
-        return shipped with { Packs = packs, Supplies = [.. shipped.Supplies, .. supplies], Low = own.Where(w => w.Low > 0).ToDictionary(w => w.Code, w => w.Low) };
+            .Select(w => new Supply(w.Code["supply.".Length..], w.Name, w.Unit, shipped.Sections["supply"])).Where(
+                s => shipped.Supplies.All(k => k.Code != s.Code));
+        return shipped with
+        {
+            Packs = packs,
+            Supplies = [.. shipped.Supplies, .. supplies],
+            Low = own.Where(w => w.Low > 0)
+            .ToDictionary(w => w.Code, w => w.Low)
+        };
     }
 
     private static PriceConstants Pricing(PriceConstants shipped, Rates rates) => shipped with
@@ -257,7 +304,8 @@ public static class KitchenTables
         own.Name,
         kind.Make(code => ShapeKind.Si(kind.Measures.First(m => m.Code == code).Unit, own.Measures[code])),
         [
-            .. kind.Measures.Select(m => like?.Measures.FirstOrDefault(l => l.What == Message.ByName(m.Name) && l.Value == own.Measures[m.Code])
+            .. kind.Measures.Select(m => like?.Measures.FirstOrDefault(l => l.What == Message.ByName(m.Name)
+                && l.Value == own.Measures[m.Code])
                 ?? new(Message.ByName(m.Name), "", own.Measures[m.Code], m.Unit, Source.Kitchen)),
         ],
         Mine(Quantities.Of<Mass>(own.Mass, "g"), like?.Mass));
@@ -306,20 +354,28 @@ public static class KitchenTables
 
     /// <summary>A topping in the form that it is entered in.</summary>
     public static OwnTopping Entered(Sprinkle sprinkle) => new(
-        sprinkle.Code, sprinkle.Name, Math.Round(sprinkle.PerArea.Value.In("g/cm²"), 4), null, Math.Round(sprinkle.Grain.Value.In("mm"), 2), sprinkle.Form, sprinkle.Srgb, sprinkle.Heavy, sprinkle.Only,
+        sprinkle.Code, sprinkle.Name, Math.Round(
+            sprinkle.PerArea.Value.In("g/cm²"), 4), null, Math.Round(
+                sprinkle.Grain.Value.In("mm"), 2), sprinkle.Form, sprinkle.Srgb, sprinkle.Heavy, sprinkle.Only,
         sprinkle.Allergens, sprinkle.MayContain, sprinkle.Words);
 
     /// <summary>A part in the form that it is entered in.</summary>
     public static OwnPart Entered(Part part) => new(
-        part.Code, part.Name, part.Plural, Math.Round(part.Across.Value.In("mm"), 2), Math.Round(part.Dot.Value.In("g"), 3), part.Srgb, part.Only, part.Allergens, part.MayContain, part.Words);
+        part.Code, part.Name, part.Plural, Math.Round(
+            part.Across.Value.In("mm"), 2), Math.Round(
+                part.Dot.Value.In("g"), 3), part.Srgb, part.Only, part.Allergens, part.MayContain, part.Words);
 
     private static Sprinkle Topping(OwnTopping own, TradeTables shipped, TradeTables tables)
     {
         var like = shipped.Decor.Sprinkle(own.Code);
         var perArea = own.Weighed is { } weighed ? PerArea(weighed, tables) : Quantities.Of<AreaDensity>(own.PerArea!.Value, "g/cm²");
         return new(
-            own.Code, own.Name, Mine(perArea, like?.PerArea), Mine(Quantities.Of<Length>(own.Grain, "mm"), like?.Grain), own.Form, own.Srgb, own.Heavy, own.Allergens,
-            like?.How ?? (own.Only is GoesOn.Set ? "Brush with edible glue first; shake off what does not hold." : "Scatter over a catch bowl while the coat is wet."), own.MayContain, own.Only, own.Words);
+            own.Code, own.Name, Mine(
+                perArea, like?.PerArea), Mine(
+                    Quantities.Of<Length>(own.Grain, "mm"), like?.Grain), own.Form, own.Srgb, own.Heavy, own.Allergens,
+            like?.How ?? (own.Only is GoesOn.Set
+                ? "Brush with edible glue first; shake off what does not hold."
+                : "Scatter over a catch bowl while the coat is wet."), own.MayContain, own.Only, own.Words);
     }
 
     /// <summary>What was weighed on pieces, by the area of their coat that it covered.</summary>
@@ -342,8 +398,11 @@ public static class KitchenTables
     {
         var like = shipped.Decor.Part(own.Code);
         return new(
-            own.Code, own.Name, own.Plural, Mine(Quantities.Of<Length>(own.Across, "mm"), like?.Across), Mine(Quantities.Of<Mass>(own.Dot, "g"), like?.Dot), own.Srgb,
-            like?.How ?? (own.Only is GoesOn.Wet ? "Press on while the coat still takes a print." : "A dot of the coat's own colour, hold for a few breaths."), like?.Mould, own.Allergens, own.MayContain, own.Only, own.Words);
+            own.Code, own.Name, own.Plural, Mine(
+                Quantities.Of<Length>(own.Across, "mm"), like?.Across), Mine(Quantities.Of<Mass>(own.Dot, "g"), like?.Dot), own.Srgb,
+            like?.How ?? (own.Only is GoesOn.Wet
+                ? "Press on while the coat still takes a print."
+                : "A dot of the coat's own colour, hold for a few breaths."), like?.Mould, own.Allergens, own.MayContain, own.Only, own.Words);
     }
 
     private static Vessel Vessel(OwnVessel own)

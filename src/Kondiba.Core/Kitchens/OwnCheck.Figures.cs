@@ -18,7 +18,10 @@ public static partial class OwnCheck
     {
         List<Problem> problems = [.. Named(figure.Code, figure.Name), .. PutTogether(figure, tables)];
         if (string.IsNullOrWhiteSpace(figure.Plural) || figure.Plural.Length > LongestName)
-            problems.Add(new("plural", "kitchens.what-several-called-missing", Message.Of("kitchens.what-several-called-missing.do", ("longestName", LongestName))));
+            problems.Add(new(
+                "plural",
+                "kitchens.what-several-called-missing",
+                Message.Of("kitchens.what-several-called-missing.do", ("longestName", LongestName))));
         if (tables.Centres.Any(c => c.Code == figure.Code))
             problems.Add(new("name", "kitchens.centre-name-already", "kitchens.centre-name-already.do"));
         foreach (var (i, part) in figure.Parts.Index())
@@ -36,14 +39,20 @@ public static partial class OwnCheck
         if (!(Math.Abs(figure.Turn) <= 360))
             Error("turn", "kitchens.nothing-turns-further-all", "kitchens.nothing-turns-further-all.do");
         if (figure.Parts.Count + figure.Stuck.Count is 0 or > MostParts)
-            Error("parts", "kitchens.figure-body-something-joined", Message.Of("kitchens.figure-body-something-joined.do", ("mostParts", MostParts)));
+            Error(
+                "parts",
+                "kitchens.figure-body-something-joined",
+                Message.Of("kitchens.figure-body-something-joined.do", ("mostParts", MostParts)));
         foreach (var (i, part) in figure.Parts.Index())
         {
             problems.AddRange(Dippable($"parts[{i}].centre", part.Centre, part.Size, tables));
             if (!(part.Kept is >= 0.05 and <= 1))
                 Error($"parts[{i}].kept", "kitchens.part-nearly-nothing-centre", "kitchens.part-nearly-nothing-centre.do");
             else if (part.Cuts is < 1 or > MostCuts || part.Cuts * part.Kept > 1.001)
-                Error($"parts[{i}].cuts", Message.Of("kitchens.one-centre-does-not", ("cuts", part.Cuts), ("kept", part.Kept)), Message.Of("kitchens.one-centre-does-not.do", ("kept", Math.Floor((1 / part.Kept) + 0.001))));
+                Error(
+                    $"parts[{i}].cuts",
+                    Message.Of("kitchens.one-centre-does-not", ("cuts", part.Cuts), ("kept", part.Kept)),
+                    Message.Of("kitchens.one-centre-does-not.do", ("kept", Math.Floor((1 / part.Kept) + 0.001))));
             if (!(part.Spoil is >= 0 and <= 0.5))
                 Error($"parts[{i}].spoil", "kitchens.what-breaks-less-nothing", "kitchens.what-breaks-less-nothing.do");
             if (!(part.Depth is >= Amounts.OrderCheck.LeastDepth and <= 1))
@@ -72,16 +81,22 @@ public static partial class OwnCheck
     {
         var centre = tables.Centres.FirstOrDefault(c => c.Code == code);
         if (centre is null || centre.Holding is Holding.Mould)
-            yield return new(field, Message.Of("kitchens.nothing-called-can-dipped", ("code", code)), "kitchens.nothing-called-can-dipped.do");
+            yield return new(
+                field, Message.Of("kitchens.nothing-called-can-dipped", ("code", code)), "kitchens.nothing-called-can-dipped.do");
         else if (centre.Size(size) is null)
-            yield return new(field, Message.Of("kitchens.does-not-come-size", ("centre", centre.Name), ("size", size)), Message.Of("kitchens.does-not-come-size.do", ("sizes", Argument.Of(centre.Sizes.Select(s => s.Code)))));
+            yield return new(
+                field,
+                Message.Of("kitchens.does-not-come-size", ("centre", centre.Name), ("size", size)),
+                Message.Of("kitchens.does-not-come-size.do", ("sizes", Argument.Of(centre.Sizes.Select(s => s.Code)))));
     }
 
     private static IEnumerable<Problem> Placed(string field, IReadOnlyList<Spot> places)
     {
         if (places.Count is 0 or > MostSpots)
-            yield return new(field, "kitchens.sits-nowhere-too-many", Message.Of("kitchens.sits-nowhere-too-many.do", ("mostSpots", MostSpots)));
+            yield return new(
+                field, "kitchens.sits-nowhere-too-many", Message.Of("kitchens.sits-nowhere-too-many.do", ("mostSpots", MostSpots)));
         if (places.Any(s => !(Math.Abs(s.X) <= FurthestSpot && Math.Abs(s.Y) <= FurthestSpot && Math.Abs(s.Turn) <= 360)))
-            yield return new(field, "kitchens.place-too-far-from", Message.Of("kitchens.place-too-far-from.do", ("furthestSpot", FurthestSpot)));
+            yield return new(
+                field, "kitchens.place-too-far-from", Message.Of("kitchens.place-too-far-from.do", ("furthestSpot", FurthestSpot)));
     }
 }

@@ -25,7 +25,10 @@ public static partial class OwnCheck
         if (rates.Deposit is { } deposit && !(deposit is >= 0 and <= 1))
             Error("deposit", "kitchens.deposit-less-nothing-more", "kitchens.deposit-less-nothing-more.do");
         if (rates.Terms?.Length > LongestTerms)
-            Error("terms", Message.Of("kitchens.terms-longer-characters", ("longestTerms", LongestTerms)), "kitchens.terms-longer-characters.do");
+            Error(
+                "terms",
+                Message.Of("kitchens.terms-longer-characters", ("longestTerms", LongestTerms)),
+                "kitchens.terms-longer-characters.do");
         return problems;
     }
 
@@ -37,16 +40,23 @@ public static partial class OwnCheck
         if (ways.Coating is not null && tables.Coating(ways.Coating) is null)
             Error("coating", Message.Of("kitchens.coating-called", ("coating", ways.Coating)), "kitchens.coating-called.do");
         if (ways.Thinner is not null && tables.Thinner(ways.Thinner) is null)
-            Error("thinner", Message.Of("kitchens.thinner-called", ("thinner", ways.Thinner)), Message.Of("kitchens.choose-one-none", ("thinners", Argument.Of(tables.Thinners.Select(t => t.Code)))));
+            Error(
+                "thinner",
+                Message.Of("kitchens.thinner-called", ("thinner", ways.Thinner)),
+                Message.Of("kitchens.choose-one-none", ("thinners", Argument.Of(tables.Thinners.Select(t => t.Code)))));
         if (ways.Film is { } film && !(film is >= 0.3 and <= 4))
             Error("film", "kitchens.coat-thinner-mm-thicker", "kitchens.coat-thinner-mm-thicker.do");
         if (ways.Margin is { } margin && !(margin is >= 0 and <= 1))
             Error("margin", "kitchens.margin-less-nothing-more-all", "kitchens.deposit-less-nothing-more.do");
         if (ways.Shake is not null && tables.Film.Shakes.All(s => s.Code != ways.Shake))
-            Error("shake", Message.Of("kitchens.way-draining-called", ("shake", ways.Shake)), Message.Of("kitchens.way-draining-called.do", ("shakes", Argument.Of(tables.Film.Shakes.Select(s => s.Code)))));
+            Error(
+                "shake",
+                Message.Of("kitchens.way-draining-called", ("shake", ways.Shake)),
+                Message.Of("kitchens.way-draining-called.do", ("shakes", Argument.Of(tables.Film.Shakes.Select(s => s.Code)))));
         if (ways.HandSpeed is { } speed && !(speed is >= 5 and <= 500))
             Error("handSpeed", "kitchens.hand-draws-lines-mm", "kitchens.hand-draws-lines-mm.do");
-        problems.AddRange((ways.Schools ?? new Dictionary<string, string>()).Select(s => Prep.Schools.Check(s.Key, s.Value, tables)).OfType<Problem>());
+        problems.AddRange((ways.Schools ?? new Dictionary<string, string>()).Select(s => Prep.Schools.Check(s.Key, s.Value, tables))
+            .OfType<Problem>());
         if (ways.DripTime is { } seconds && !(seconds is >= 1 and <= 60))
             Error("dripTime", "kitchens.piece-held-over-pot", "kitchens.piece-held-over-pot.do");
         return problems;
@@ -61,7 +71,10 @@ public static partial class OwnCheck
         if (!(place.Humidity is >= 0.05 and <= 1))
             problems.Add(new("humidity", "kitchens.air-holds-between-water", "kitchens.air-holds-between-water.do"));
         if (place.Trays is < 0 or > MostTrays)
-            problems.Add(new("trays", Message.Of("kitchens.place-takes-between-none", ("mostTrays", MostTrays)), "kitchens.place-takes-between-none.do"));
+            problems.Add(new(
+                "trays",
+                Message.Of("kitchens.place-takes-between-none", ("mostTrays", MostTrays)),
+                "kitchens.place-takes-between-none.do"));
         if (place is { Code: Place.Room, Trays: 0 })
             problems.Add(new("trays", "kitchens.must-room-one-tray", "kitchens.must-room-one-tray.do"));
         return problems;
@@ -75,10 +88,15 @@ public static partial class OwnCheck
             problems.Add(new("days", "kitchens.week-seven-days", "kitchens.week-seven-days.do"));
         problems.AddRange(Ending("days", working.Days.Select(d => d.Hours)));
         if (working.Pots is < 1 or > MostPots)
-            problems.Add(new("pots", Message.Of("kitchens.between-one-colours-kept", ("mostPots", MostPots)), "kitchens.between-one-colours-kept.do"));
+            problems.Add(new(
+                "pots", Message.Of("kitchens.between-one-colours-kept", ("mostPots", MostPots)), "kitchens.between-one-colours-kept.do"));
         if (working.Wells is < 0 or > MostPots)
-            problems.Add(new("wells", Message.Of("kitchens.between-none-wells-little", ("mostPots", MostPots)), "kitchens.between-none-wells-little.do"));
-        problems.AddRange((working.Pace ?? new Dictionary<string, double>()).Where(p => !(p.Value is >= 0.2 and <= 5) || !Enum.GetValues<Stage>().Any(s => Working.NameOf(s) == p.Key))
+            problems.Add(new(
+                "wells",
+                Message.Of("kitchens.between-none-wells-little", ("mostPots", MostPots)),
+                "kitchens.between-none-wells-little.do"));
+        problems.AddRange((working.Pace ?? new Dictionary<string, double>()).Where(p => !(p.Value is >= 0.2 and <= 5)
+            || !Enum.GetValues<Stage>().Any(s => Working.NameOf(s) == p.Key))
             .Select(p => new Problem($"pace.{p.Key}", "kitchens.nobody-five-times-fast", "kitchens.nobody-five-times-fast.do")));
         return problems;
     }
@@ -89,15 +107,21 @@ public static partial class OwnCheck
         List<Problem> problems = [];
         if (arranged.Tasks.Count > MostMarks || arranged.Hours.Count + arranged.Helpers.Count + arranged.Places.Count > MostArranged)
             problems.Add(new("arranged", "kitchens.more-arrangements-kitchen-can", "kitchens.more-arrangements-kitchen-can.do"));
-        problems.AddRange(arranged.Tasks.Where(t => t.Value is null).Select(t => new Problem($"tasks.{t.Key}", "kitchens.nothing-said-task", "kitchens.nothing-said-task.do")));
+        problems.AddRange(arranged.Tasks.Where(t => t.Value is null)
+            .Select(t => new Problem($"tasks.{t.Key}", "kitchens.nothing-said-task", "kitchens.nothing-said-task.do")));
         problems.AddRange(Ending("hours", arranged.Hours.Select(h => h.Hours)));
         problems.AddRange(Ending("helpers", arranged.Helpers.Select(h => h.Hours)));
         problems.AddRange(arranged.Places.Index().Where(p => p.Item.From >= p.Item.To || Math.Abs(p.Item.Change) > MostChange)
-            .Select(p => new Problem($"places[{p.Index}]", Message.Of("kitchens.place-away-from-time", ("mostChange", MostChange)), "kitchens.place-away-from-time.do")));
+            .Select(p => new Problem(
+                $"places[{p.Index}]",
+                Message.Of("kitchens.place-away-from-time", ("mostChange", MostChange)),
+                "kitchens.place-away-from-time.do")));
         return problems;
     }
 
     /// <summary>Hours that end before they begin.</summary>
     private static IEnumerable<Problem> Ending(string field, IEnumerable<DayHours?> hours) =>
-        hours.Index().Where(d => d.Item is { } h && h.From >= h.To).Select(d => new Problem($"{field}[{d.Index}]", "kitchens.work-ends-before-begins", "kitchens.work-ends-before-begins.do"));
+        hours.Index()
+            .Where(d => d.Item is { } h && h.From >= h.To)
+            .Select(d => new Problem($"{field}[{d.Index}]", "kitchens.work-ends-before-begins", "kitchens.work-ends-before-begins.do"));
 }

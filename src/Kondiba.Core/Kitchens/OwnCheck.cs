@@ -45,7 +45,10 @@ public static partial class OwnCheck
         if (!(centre.Spoil is >= 0 and <= 0.5))
             problems.Add(new("spoil", "kitchens.share-dipped-vain-less", "kitchens.share-dipped-vain-less.do"));
         if (centre.Pack is { } pack and (< 1 or > 1000))
-            problems.Add(new("pack", pack < 1 ? Message.Of("kitchens.pack-nothing-holds-piece") : Message.Of("kitchens.pack-holds-most"), "kitchens.pack-nothing-holds-piece.do"));
+            problems.Add(new(
+                "pack",
+                pack < 1 ? Message.Of("kitchens.pack-nothing-holds-piece") : Message.Of("kitchens.pack-holds-most"),
+                "kitchens.pack-nothing-holds-piece.do"));
         if (centre.Sizes.Count is 0 or > MostOfAKind)
             problems.Add(new("sizes", "kitchens.size-too-many", Message.Of("kitchens.size-too-many.do", ("mostOfAKind", MostOfAKind))));
         if (centre.Sizes.Select(s => s.Code).Distinct().Count() < centre.Sizes.Count)
@@ -53,7 +56,10 @@ public static partial class OwnCheck
         if (centre.Sizes.Count > 1 && centre.Sizes.Any(s => string.IsNullOrWhiteSpace(s.Name)))
             problems.Add(new("sizes", "kitchens.several-sizes-one-name", "kitchens.several-sizes-one-name.do"));
         if (ShapeKind.Of(centre.Shape) is not { } kind)
-            problems.Add(new("shape", Message.Of("kitchens.shape-called", ("shape", centre.Shape)), Message.Of("kitchens.shape-called.do", ("all", Argument.Of(ShapeKind.All.Select(k => k.Code))))));
+            problems.Add(new(
+                "shape",
+                Message.Of("kitchens.shape-called", ("shape", centre.Shape)),
+                Message.Of("kitchens.shape-called.do", ("all", Argument.Of(ShapeKind.All.Select(k => k.Code))))));
         else
             problems.AddRange(centre.Sizes.Index().SelectMany(s => Size(s.Item, $"sizes[{s.Index}]", kind, centre.Holding)));
         return problems;
@@ -69,7 +75,11 @@ public static partial class OwnCheck
         else if (!(coating.FatPerServing >= 0) || coating.FatPerServing > coating.Serving)
             Error("fatPerServing", "kitchens.more-fat-serving-less", "kitchens.more-fat-serving-less.do");
         else if (coating.FatPerServing / coating.Serving > MostFat)
-            Error("fatPerServing", Message.Of("kitchens.fat-more-any-coating", ("fatPerServing", coating.FatPerServing / coating.Serving), ("mostFat", MostFat)), "kitchens.fat-more-any-coating.do");
+            Error(
+                "fatPerServing",
+                Message.Of(
+                    "kitchens.fat-more-any-coating", ("fatPerServing", coating.FatPerServing / coating.Serving), ("mostFat", MostFat)),
+                "kitchens.fat-more-any-coating.do");
         else if (coating.FatPerServing / coating.Serving < 0.15)
             Error("fatPerServing", "kitchens.below-fat-does-not", "kitchens.below-fat-does-not.do");
         if (!(coating.DipFrom >= 20) || coating.DipFrom > coating.DipTo)
@@ -79,13 +89,19 @@ public static partial class OwnCheck
         if (!(coating.MeltAtMost <= 70))
             Error("meltAtMost", "kitchens.above-c-every-coating", "kitchens.above-c-every-coating.do");
         foreach (var thinner in coating.Thinners.Where(t => tables.Thinner(t) is null))
-            Error("thinners", Message.Of("kitchens.thinner-called", ("thinner", thinner)), Message.Of("kitchens.thinner-called.do", ("thinners", Argument.Of(tables.Thinners.Select(t => t.Code)))));
+            Error(
+                "thinners",
+                Message.Of("kitchens.thinner-called", ("thinner", thinner)),
+                Message.Of("kitchens.thinner-called.do", ("thinners", Argument.Of(tables.Thinners.Select(t => t.Code)))));
         if (coating.Packs.Count > MostOfAKind)
             Error("packs", "kitchens.too-many-packs", Message.Of("kitchens.too-many-packs.do", ("mostOfAKind", MostOfAKind)));
         foreach (var (i, pack) in coating.Packs.Index())
         {
             if (!(pack.Mass is >= 1 and <= 50_000))
-                Error($"packs[{i}].mass", pack.Mass < 1 ? Message.Of("kitchens.pack-nothing-covers-pot") : Message.Of("kitchens.pack-holds-most-kg"), "kitchens.pack-nothing-covers-pot.do");
+                Error(
+                    $"packs[{i}].mass",
+                    pack.Mass < 1 ? Message.Of("kitchens.pack-nothing-covers-pot") : Message.Of("kitchens.pack-holds-most-kg"),
+                    "kitchens.pack-nothing-covers-pot.do");
             if (pack.Price is < 0 or > 100_000)
                 Error($"packs[{i}].price", "kitchens.price-less-nothing-more", "kitchens.price-less-nothing-more.do");
             if (pack.Coupon is { } coupon && (coupon <= 0 || coupon > pack.Price))
@@ -95,7 +111,10 @@ public static partial class OwnCheck
         }
 
         if (coating.Colours.Count is 0 or > MostOfAKind)
-            Error("colours", "kitchens.coating-comes-colour-least", Message.Of("kitchens.coating-comes-colour-least.do", ("mostOfAKind", MostOfAKind)));
+            Error(
+                "colours",
+                "kitchens.coating-comes-colour-least",
+                Message.Of("kitchens.coating-comes-colour-least.do", ("mostOfAKind", MostOfAKind)));
         if (coating.Colours.Select(c => c.Code).Distinct().Count() < coating.Colours.Count)
             Error("colours", "kitchens.two-colours-carry-same", "kitchens.two-colours-carry-same.do");
         foreach (var (i, colour) in coating.Colours.Index())
@@ -106,11 +125,20 @@ public static partial class OwnCheck
             if (colour.Mixed is not { } mixed)
                 continue;
             if (coating.Colours.FirstOrDefault(c => c.Code == mixed.Base) is not { Mixed: null })
-                Error($"colours[{i}].mixed.base", Message.Of("kitchens.not-colour-sold", ("base", mixed.Base), ("coating", coating.Name)), "kitchens.not-colour-sold.do");
+                Error(
+                    $"colours[{i}].mixed.base",
+                    Message.Of("kitchens.not-colour-sold", ("base", mixed.Base), ("coating", coating.Name)),
+                    "kitchens.not-colour-sold.do");
             if (mixed.Per100.Keys.FirstOrDefault(t => tables.Tint(t) is null) is { } unknown)
-                Error($"colours[{i}].mixed.per100", Message.Of("kitchens.colour-called-drop", ("unknown", unknown)), "kitchens.colour-called-drop.do");
+                Error(
+                    $"colours[{i}].mixed.per100",
+                    Message.Of("kitchens.colour-called-drop", ("unknown", unknown)),
+                    "kitchens.colour-called-drop.do");
             if (mixed.Per100.Values.Any(n => n < 1) || mixed.Per100.Values.Sum() > tables.Colour.Most.Value.Si)
-                Error($"colours[{i}].mixed.per100", Message.Of("kitchens.mix-takes-one-drop", ("most", tables.Colour.Most.Value.Si)), "kitchens.mix-takes-one-drop.do");
+                Error(
+                    $"colours[{i}].mixed.per100",
+                    Message.Of("kitchens.mix-takes-one-drop", ("most", tables.Colour.Most.Value.Si)),
+                    "kitchens.mix-takes-one-drop.do");
         }
 
         return problems;
@@ -130,16 +158,24 @@ public static partial class OwnCheck
     /// <summary>The problems of a topping.</summary>
     public static IReadOnlyList<Problem> Of(OwnTopping topping, TradeTables tables)
     {
-        List<Problem> problems = [.. Named(topping.Code, topping.Name), .. Allergens(topping.Allergens, topping.MayContain, tables), .. Called(topping.Words)];
+        List<Problem> problems = [
+            .. Named(topping.Code, topping.Name),
+            .. Allergens(topping.Allergens, topping.MayContain, tables),
+            .. Called(topping.Words),
+        ];
         void Error(string field, Message reason, Message remedy) => problems.Add(new(field, reason, remedy));
         if (topping.Weighed is { } weighed)
         {
             if (tables.Centre(weighed.Centre)?.Size(weighed.Size) is null)
-                Error("weighed.centre", Message.Of("kitchens.size", ("centre", weighed.Centre), ("size", weighed.Size)), "kitchens.size.do");
+                Error(
+                    "weighed.centre", Message.Of("kitchens.size", ("centre", weighed.Centre), ("size", weighed.Size)), "kitchens.size.do");
             else if (tables.Centre(weighed.Centre)!.Figure is not null)
                 Error("weighed.centre", "kitchens.figure-several-coats", "kitchens.figure-several-coats.do");
             if (weighed.Pieces is < 1 or > MostWeighed)
-                Error("weighed.pieces", "kitchens.was-weighed-piece-more", Message.Of("kitchens.was-weighed-piece-more.do", ("mostWeighed", MostWeighed)));
+                Error(
+                    "weighed.pieces",
+                    "kitchens.was-weighed-piece-more",
+                    Message.Of("kitchens.was-weighed-piece-more.do", ("mostWeighed", MostWeighed)));
             if (!(weighed.Grams is > 0 and <= MostGrams))
                 Error("weighed.grams", "kitchens.they-took-nothing-more", "kitchens.they-took-nothing-more.do");
             if (!(weighed.Cover is > 0 and <= 1))
@@ -147,7 +183,10 @@ public static partial class OwnCheck
         }
         else if (!(topping.PerArea is > 0 and <= MostPerArea))
         {
-            Error("perArea", "kitchens.how-much-covers-square", Message.Of("kitchens.how-much-covers-square.do", ("mostPerArea", MostPerArea)));
+            Error(
+                "perArea",
+                "kitchens.how-much-covers-square",
+                Message.Of("kitchens.how-much-covers-square.do", ("mostPerArea", MostPerArea)));
         }
 
         if (!(topping.Grain is >= 0.1 and <= 40))
@@ -155,16 +194,26 @@ public static partial class OwnCheck
         if (topping.Form is not ("bead" or "rod" or "crystal" or "flake"))
             Error("form", Message.Of("kitchens.form-called", ("form", topping.Form)), "kitchens.form-called.do");
         if (topping.Srgb.Count is 0 or > MostGrainColours || topping.Srgb.Any(c => !Spectrum.IsSrgb(c)))
-            Error("srgb", "kitchens.colour-least-each-six", Message.Of("kitchens.colour-least-each-six.do", ("mostGrainColours", MostGrainColours)));
+            Error(
+                "srgb",
+                "kitchens.colour-least-each-six",
+                Message.Of("kitchens.colour-least-each-six.do", ("mostGrainColours", MostGrainColours)));
         return problems;
     }
 
     /// <summary>The problems of a part.</summary>
     public static IReadOnlyList<Problem> Of(OwnPart part, TradeTables tables)
     {
-        List<Problem> problems = [.. Named(part.Code, part.Name), .. Allergens(part.Allergens, part.MayContain, tables), .. Called(part.Words)];
+        List<Problem> problems = [
+            .. Named(part.Code, part.Name),
+            .. Allergens(part.Allergens, part.MayContain, tables),
+            .. Called(part.Words),
+        ];
         if (string.IsNullOrWhiteSpace(part.Plural) || part.Plural.Length > LongestName)
-            problems.Add(new("plural", "kitchens.what-several-called-missing", Message.Of("kitchens.what-several-called-missing.do", ("longestName", LongestName))));
+            problems.Add(new(
+                "plural",
+                "kitchens.what-several-called-missing",
+                Message.Of("kitchens.what-several-called-missing.do", ("longestName", LongestName))));
         if (!(part.Across is >= 1 and <= 100))
             problems.Add(new("across", "kitchens.part-mm-wide", "kitchens.grain-mm-long.do"));
         if (!(part.Dot is >= 0 and <= 10))
@@ -179,7 +228,10 @@ public static partial class OwnCheck
     {
         List<Problem> problems = [.. Named(word.Code, word.Word).Select(p => p.Field is "name" ? p with { Field = "word" } : p)];
         if (string.IsNullOrWhiteSpace(word.Means) || word.Means.Length > LongestMeaning)
-            problems.Add(new("means", "kitchens.what-stands-missing-too", Message.Of("kitchens.what-stands-missing-too.do", ("longestMeaning", LongestMeaning))));
+            problems.Add(new(
+                "means",
+                "kitchens.what-stands-missing-too",
+                Message.Of("kitchens.what-stands-missing-too.do", ("longestMeaning", LongestMeaning))));
         return problems;
     }
 
@@ -187,11 +239,17 @@ public static partial class OwnCheck
         from list in ((string Field, IReadOnlyList<string>? Names)[])[("allergens", contains), ("mayContain", mayContain)]
         from name in list.Names ?? []
         where tables.Allergens.All(a => a.Name != name)
-        select new Problem(list.Field, Message.Of("kitchens.allergen-called", ("name", name)), Message.Of("kitchens.allergen-called.do", ("allergens", Argument.Of(tables.Allergens.Select(a => a.Name)))));
+        select new Problem(
+            list.Field,
+            Message.Of("kitchens.allergen-called", ("name", name)),
+            Message.Of("kitchens.allergen-called.do", ("allergens", Argument.Of(tables.Allergens.Select(a => a.Name)))));
 
     private static IEnumerable<Problem> Called(IReadOnlyList<string>? words) =>
         words is { Count: > MostOfAKind } || words?.Any(w => string.IsNullOrWhiteSpace(w) || w.Length > LongestName) is true
-            ? [new("words", "kitchens.one-other-names-empty", Message.Of("kitchens.one-other-names-empty.do", ("mostOfAKind", MostOfAKind), ("longestName", LongestName)))]
+            ? [new(
+                "words",
+                "kitchens.one-other-names-empty",
+                Message.Of("kitchens.one-other-names-empty.do", ("mostOfAKind", MostOfAKind), ("longestName", LongestName)))]
             : [];
 
     /// <summary>The problems of a vessel.</summary>
@@ -199,7 +257,10 @@ public static partial class OwnCheck
     {
         List<Problem> problems = [.. Named(vessel.Code, vessel.Name)];
         if (VesselKind.Of(vessel.Kind) is not { } kind)
-            problems.Add(new("kind", Message.Of("kitchens.kind-vessel-called", ("kind", vessel.Kind)), Message.Of("kitchens.shape-called.do", ("all", Argument.Of(VesselKind.All.Select(k => k.Code))))));
+            problems.Add(new(
+                "kind",
+                Message.Of("kitchens.kind-vessel-called", ("kind", vessel.Kind)),
+                Message.Of("kitchens.shape-called.do", ("all", Argument.Of(VesselKind.All.Select(k => k.Code))))));
         else
             problems.AddRange(Measured("", kind.Measures, vessel.Measures));
         return problems;
@@ -221,7 +282,10 @@ public static partial class OwnCheck
         foreach (var (i, pack) in (ware.Packs ?? []).Index())
         {
             if (!(pack.Holds is >= 1 and <= 100_000))
-                Error($"packs[{i}].holds", pack.Holds < 1 ? Message.Of("kitchens.pack-holds-one-least") : Message.Of("kitchens.pack-holds-most-2"), "kitchens.pack-holds-one-least.do");
+                Error(
+                    $"packs[{i}].holds",
+                    pack.Holds < 1 ? Message.Of("kitchens.pack-holds-one-least") : Message.Of("kitchens.pack-holds-most-2"),
+                    "kitchens.pack-holds-one-least.do");
             if (pack.Price is < 0 or > 100_000)
                 Error($"packs[{i}].price", "kitchens.price-less-nothing-more-any", "kitchens.price-less-nothing-more.do");
         }
@@ -240,19 +304,34 @@ public static partial class OwnCheck
         if (part is null && tables.Centres.All(c => c.Code != filling.Makes))
             Error("makes", Message.Of("kitchens.centre-called", ("makes", filling.Makes)), "kitchens.centre-called.do");
         if (filling.Note.Length > LongestTerms)
-            Error("note", Message.Of("kitchens.note-longer-characters", ("longestTerms", LongestTerms)), "kitchens.note-longer-characters.do");
+            Error(
+                "note",
+                Message.Of("kitchens.note-longer-characters", ("longestTerms", LongestTerms)),
+                "kitchens.note-longer-characters.do");
         if (filling.Mix.Count is 0 or > MostOfAKind)
             Error("mix", "kitchens.nothing-mixed-too-much", Message.Of("kitchens.nothing-mixed-too-much.do", ("mostOfAKind", MostOfAKind)));
         foreach (var (i, mix) in filling.Mix.Index())
         {
             if (mix.Ingredient is not null && tables.Ingredient(mix.Ingredient) is null)
-                Error($"mix[{i}].ingredient", Message.Of("kitchens.ingredient-called", ("ingredient", mix.Ingredient)), "kitchens.ingredient-called.do");
+                Error(
+                    $"mix[{i}].ingredient",
+                    Message.Of("kitchens.ingredient-called", ("ingredient", mix.Ingredient)),
+                    "kitchens.ingredient-called.do");
             if (mix.Ingredient is null && (string.IsNullOrWhiteSpace(mix.Name) || mix.Name.Length > LongestName))
-                Error($"mix[{i}].name", Message.Of("kitchens.name-longer-characters", ("longestName", LongestName)), "kitchens.name-longer-characters.do");
+                Error(
+                    $"mix[{i}].name",
+                    Message.Of("kitchens.name-longer-characters", ("longestName", LongestName)),
+                    "kitchens.name-longer-characters.do");
             if (!(mix.Grams >= (i == 0 ? 0.01 : 0) && mix.Grams <= 100_000))
-                Error($"mix[{i}].grams", i == 0 ? Message.Of("kitchens.first-ingredient-what-others") : Message.Of("kitchens.less-nothing-more-kitchen"), "kitchens.first-ingredient-what-others.do");
+                Error(
+                    $"mix[{i}].grams",
+                    i == 0 ? Message.Of("kitchens.first-ingredient-what-others") : Message.Of("kitchens.less-nothing-more-kitchen"),
+                    "kitchens.first-ingredient-what-others.do");
             foreach (var allergen in (mix.Allergens ?? []).Where(a => tables.Allergens.All(k => k.Name != a)))
-                Error($"mix[{i}].allergens", Message.Of("kitchens.allergen-called-2", ("allergen", allergen)), Message.Of("kitchens.allergen-called-2.do", ("allergens", Argument.Of(tables.Allergens.Select(a => a.Name)))));
+                Error(
+                    $"mix[{i}].allergens",
+                    Message.Of("kitchens.allergen-called-2", ("allergen", allergen)),
+                    Message.Of("kitchens.allergen-called-2.do", ("allergens", Argument.Of(tables.Allergens.Select(a => a.Name)))));
         }
 
         if (filling.Mix.Select(KitchenTables.OwnCode).Distinct().Count() < filling.Mix.Count)
@@ -260,7 +339,10 @@ public static partial class OwnCheck
         foreach (var (i, each) in filling.Each.Index())
         {
             if (tables.Ingredient(each.Ingredient)?.One is null)
-                Error($"each[{i}].ingredient", Message.Of("kitchens.not-counted", ("ingredient", each.Ingredient)), "kitchens.not-counted.do");
+                Error(
+                    $"each[{i}].ingredient",
+                    Message.Of("kitchens.not-counted", ("ingredient", each.Ingredient)),
+                    "kitchens.not-counted.do");
             if (each.Count is < 1 or > 20)
                 Error($"each[{i}].count", "kitchens.piece-takes-one-twenty", "kitchens.piece-takes-one-twenty.do");
         }
@@ -274,9 +356,15 @@ public static partial class OwnCheck
         foreach (var (i, step) in filling.Steps.Index())
         {
             if (string.IsNullOrWhiteSpace(step.Text) || step.Text.Length > LongestTerms || step.Why.Length > LongestTerms)
-                Error($"steps[{i}].text", Message.Of("kitchens.step-says-nothing-more", ("longestTerms", LongestTerms)), "kitchens.step-says-nothing-more.do");
+                Error(
+                    $"steps[{i}].text",
+                    Message.Of("kitchens.step-says-nothing-more", ("longestTerms", LongestTerms)),
+                    "kitchens.step-says-nothing-more.do");
             if (!WorkPlaces.Contains(step.Place))
-                Error($"steps[{i}].place", Message.Of("kitchens.place-called", ("place", step.Place)), Message.Of("kitchens.place-called.do", ("workPlaces", Argument.Of(WorkPlaces))));
+                Error(
+                    $"steps[{i}].place",
+                    Message.Of("kitchens.place-called", ("place", step.Place)),
+                    Message.Of("kitchens.place-called.do", ("workPlaces", Argument.Of(WorkPlaces))));
             if (!(step.Hands is >= 0 and <= 600 && step.Wait is >= 0 and <= 4320 && step.Seconds is >= 0 and <= 3600))
                 Error($"steps[{i}].hands", "kitchens.step-takes-hands-ten", "kitchens.step-takes-hands-ten.do");
         }
@@ -323,7 +411,9 @@ public static partial class OwnCheck
         {
             yield return new(
                 $"{path}.mass",
-                density > Heaviest ? Message.Of("kitchens.g-heavier-anything-edible", ("mass", size.Mass), ("wholeVolume", shape.WholeVolume)) : Message.Of("kitchens.g-lighter-marshmallow-mass", ("mass", size.Mass), ("wholeVolume", shape.WholeVolume)),
+                density > Heaviest
+                    ? Message.Of("kitchens.g-heavier-anything-edible", ("mass", size.Mass), ("wholeVolume", shape.WholeVolume))
+                    : Message.Of("kitchens.g-lighter-marshmallow-mass", ("mass", size.Mass), ("wholeVolume", shape.WholeVolume)),
                 "kitchens.measure-again-lengths-millimetres");
         }
     }
@@ -333,9 +423,15 @@ public static partial class OwnCheck
         foreach (var measure in wanted)
         {
             if (!given.TryGetValue(measure.Code, out var value))
-                yield return new($"{path}measures.{measure.Code}", Message.Of("kitchens.there-is-no", ("measure", measure.Name)), "kitchens.there-is-no.do");
+                yield return new(
+                    $"{path}measures.{measure.Code}",
+                    Message.Of("kitchens.there-is-no", ("measure", measure.Name)),
+                    "kitchens.there-is-no.do");
             else if (!(value >= measure.Least && value <= measure.Most))
-                yield return new($"{path}measures.{measure.Code}", Message.Of("kitchens.cannot", ("measure", measure.Name), ("value", value), ("unit", measure.Unit)), Message.Of("kitchens.type-value-between", ("least", measure.Least), ("most", measure.Most), ("unit", measure.Unit)));
+                yield return new(
+                    $"{path}measures.{measure.Code}",
+                    Message.Of("kitchens.cannot", ("measure", measure.Name), ("value", value), ("unit", measure.Unit)),
+                    Message.Of("kitchens.type-value-between", ("least", measure.Least), ("most", measure.Most), ("unit", measure.Unit)));
         }
     }
 
@@ -344,7 +440,8 @@ public static partial class OwnCheck
         foreach (var problem in Coded(code))
             yield return problem;
         if (string.IsNullOrWhiteSpace(name) || name.Length > LongestName)
-            yield return new("name", Message.Of("kitchens.name-longer-characters", ("longestName", LongestName)), "kitchens.type-what-call");
+            yield return new(
+                "name", Message.Of("kitchens.name-longer-characters", ("longestName", LongestName)), "kitchens.type-what-call");
     }
 
     private static IEnumerable<Problem> Coded(string code)

@@ -46,7 +46,8 @@ public sealed record OwnFigure(
     }
 
     private static FigurePart Part(OwnFigurePart own, Centre centre, CentreSize whole) => new(
-        own.Code, own.Name, centre, whole, new(new(own.Kept), Source.Kitchen), own.Cuts, new(new(own.Spoil), Source.Kitchen), new(new(own.Depth), Source.Kitchen),
+        own.Code, own.Name, centre, whole, new(
+            new(own.Kept), Source.Kitchen), own.Cuts, new(new(own.Spoil), Source.Kitchen), new(new(own.Depth), Source.Kitchen),
         own.Behind, own.OnEdge, own.Joined, own.Colour, own.Places);
 }
 

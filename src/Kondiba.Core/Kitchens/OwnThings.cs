@@ -191,7 +191,13 @@ public sealed record OwnWarePack(double Holds, decimal Price);
 /// <param name="Step">A price by margin goes up to a multiple of this.</param>
 /// <param name="Deposit">Share of the price that is paid ahead.</param>
 /// <param name="Terms">What a quote says at its foot.</param>
-public sealed record Rates(decimal? Hour = null, decimal? FuelPerHour = null, double? Margin = null, decimal? Step = null, double? Deposit = null, string? Terms = null);
+public sealed record Rates(
+    decimal? Hour = null,
+    decimal? FuelPerHour = null,
+    double? Margin = null,
+    decimal? Step = null,
+    double? Deposit = null,
+    string? Terms = null);
 
 /// <summary>A recipe as the maker enters it, for the pieces that it makes.</summary>
 /// <param name="Code">Name in data.</param>
@@ -230,7 +236,8 @@ public sealed record OwnStep(string Text, string Why = "", string Place = "count
 /// <param name="Flush">Whether it is filled to the brim and scraped.</param>
 /// <param name="Cavities">In one mould.</param>
 /// <param name="Trays">How many such moulds there are.</param>
-public sealed record OwnMould(string Code, string Name, CavityKind Kind, IReadOnlyDictionary<string, double> Measures, bool Flush, int Cavities, int Trays);
+public sealed record OwnMould(
+    string Code, string Name, CavityKind Kind, IReadOnlyDictionary<string, double> Measures, bool Flush, int Cavities, int Trays);
 
 /// <summary>Something that the maker sprinkles on.</summary>
 /// <param name="Code">Name in data.</param>

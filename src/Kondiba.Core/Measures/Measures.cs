@@ -57,7 +57,10 @@ public readonly record struct Volume(double Si) : IAmount<Volume>
     /// <inheritdoc/>
     public static IReadOnlyList<Unit> Units { get; } =
     [
-        new("mL", 1e-6), new("L", 1e-3), new("m³", 1), new("cup", Gallon / 16), new("fl oz", Gallon / 128), new("tbsp", Gallon / 256), new("tsp", Gallon / 768),
+        new(
+            "mL", 1e-6), new(
+                "L", 1e-3), new(
+                    "m³", 1), new("cup", Gallon / 16), new("fl oz", Gallon / 128), new("tbsp", Gallon / 256), new("tsp", Gallon / 768),
     ];
 
     /// <inheritdoc/>

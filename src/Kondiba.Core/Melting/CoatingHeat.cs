@@ -27,14 +27,17 @@ internal sealed class CoatingHeat
     public double Of(double celsius)
     {
         var inRange = Math.Clamp((celsius - from) / (to - from), 0, 1);
-        return (solid * Math.Min(celsius, from)) + (inRange * (latent + ((solid + melted) / 2 * (to - from)))) + (melted * Math.Max(0, celsius - to));
+        return (solid * Math.Min(celsius, from)) + (inRange * (latent + ((solid + melted) / 2 * (to - from)))) + (melted * Math.Max(
+            0, celsius - to));
     }
 
     /// <summary>Temperature in °C at a heat in J/kg.</summary>
     public double At(double heat)
     {
         var (low, high) = (solid * from, Of(to));
-        return heat <= low ? heat / solid : heat < high ? from + ((heat - low) / (high - low) * (to - from)) : to + ((heat - high) / melted);
+        return heat <= low
+            ? heat / solid
+            : heat < high ? from + ((heat - low) / (high - low) * (to - from)) : to + ((heat - high) / melted);
     }
 
     /// <summary>Share that is melted at a temperature in °C.</summary>

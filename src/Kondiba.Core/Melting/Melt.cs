@@ -70,7 +70,9 @@ public sealed record Melt(
         var surface = c.Surface(mass);
         var vessel = method.InCrock ? c.Crock.Value.Si * c.BowlHeat.Value.Si : c.BowlFor(mass);
         var (into, loss) = (c.Into.Value.Si * surface, c.Loss.Value.Si * surface);
-        var power = method.Level is { } level ? c.Microwave.Value.Si * level.Value.Si * c.Absorbed.Value.Si * mass.Si / (mass.Si + c.HalfLoad.Value.Si) : 0;
+        var power = method.Level is { } level
+            ? c.Microwave.Value.Si * level.Value.Si * c.Absorbed.Value.Si * mass.Si / (mass.Si + c.HalfLoad.Value.Si)
+            : 0;
         var (source, from) = ((method.Source?.Value ?? room).In("°C"), (method.From?.Value.Si ?? 0) * surface);
         var (target, limit) = (Target(coating, c), coating.MeltAtMost.Value.In("°C"));
 
@@ -118,18 +120,29 @@ public sealed record Melt(
                 WorkingLine.Of("melting.heat-capacity-set", c.SolidHeat),
                 WorkingLine.Of("melting.heat-capacity-melted", c.MeltedHeat),
                 WorkingLine.Of("melting.latent-heat-fat", c.LatentOfFat),
-                .. method.InCrock ? new[] { WorkingLine.Of("melting.crock", c.Crock) } : [WorkingLine.Of("melting.bowl-usual-load", c.Bowl), WorkingLine.Of("melting.part-warms-along", c.BowlTouches)],
+                .. method.InCrock
+                    ? new[] { WorkingLine.Of("melting.crock", c.Crock) }
+                    : [WorkingLine.Of("melting.bowl-usual-load", c.Bowl), WorkingLine.Of("melting.part-warms-along", c.BowlTouches)],
                 WorkingLine.Of("melting.heat-capacity-vessel", c.BowlHeat),
                 WorkingLine.Of("melting.room-coating-vessel-first", "", room, Source.Entered),
                 .. method.Level is { } set
                     ? new[]
                     {
-                        WorkingLine.Of("melting.microwave-rated", c.Microwave), WorkingLine.Of("melting.set", set), WorkingLine.Of("melting.into-large-load", c.Absorbed),
-                        WorkingLine.Of("melting.into-load", Message.Of("melting.into-load.how", ("absorbed", c.Absorbed.Value.Si), ("halfLoad", c.HalfLoad.Value)), new Power(power), c.HalfLoad.Source),
+                        WorkingLine.Of(
+                            "melting.microwave-rated", c.Microwave), WorkingLine.Of(
+                                "melting.set", set), WorkingLine.Of("melting.into-large-load", c.Absorbed),
+                        WorkingLine.Of(
+                            "melting.into-load",
+                            Message.Of("melting.into-load.how", ("absorbed", c.Absorbed.Value.Si), ("halfLoad", c.HalfLoad.Value)),
+                            new Power(power),
+                            c.HalfLoad.Source),
                         WorkingLine.Of("melting.never-above", coating.MeltAtMost),
                     }
-                    : [WorkingLine.Of("melting.source", method.Source!), WorkingLine.Of("melting.from-into-vessel", "melting.from-into-vessel.how", new Conductance(from), method.From!.Source)],
-                WorkingLine.Of("melting.from-vessel-into-coating", "melting.from-vessel-into-coating.how", new Conductance(into), c.Into.Source),
+                    : [WorkingLine.Of(
+                        "melting.source", method.Source!), WorkingLine.Of(
+                            "melting.from-into-vessel", "melting.from-into-vessel.how", new Conductance(from), method.From!.Source)],
+                WorkingLine.Of(
+                    "melting.from-vessel-into-coating", "melting.from-vessel-into-coating.how", new Conductance(into), c.Into.Source),
                 WorkingLine.Of("melting.lost-room", "melting.from-vessel-into-coating.how", new Conductance(loss), c.Loss.Source),
                 WorkingLine.Of("melting.wanted-when-stirred", "", Quantities.Of<Temperature>(target, "°C"), Source.Computed),
                 WorkingLine.Of("melting.heat-put", "", new Energy(put), Source.Computed),
@@ -167,5 +180,7 @@ public sealed record Melt(
 
     /// <summary>What a pot is to come to when stirred, in °C: a little over its dip temperature; what is tempered is melted out.</summary>
     private static double Target(Coating coating, MeltConstants c) =>
-        coating.Temper is null ? Math.Min(coating.DipTo.Value.In("°C") + c.Slack.Value.Si, coating.MeltTo.Value.In("°C")) : coating.MeltTo.Value.In("°C");
+        coating.Temper is null
+            ? Math.Min(coating.DipTo.Value.In("°C") + c.Slack.Value.Si, coating.MeltTo.Value.In("°C"))
+            : coating.MeltTo.Value.In("°C");
 }

@@ -63,4 +63,12 @@ public sealed record MeltConstants(
 /// <param name="InCrock">Whether it melts in a heavy crock.</param>
 /// <param name="KeepsWarm">Whether it keeps the coating warm as long as it stays on its lower setting.</param>
 /// <param name="How">What to do and to watch for.</param>
-public sealed record MeltMethod(string Code, string Name, Sourced<Share>? Level, Sourced<Temperature>? Source, Sourced<Conductance>? From, bool InCrock, bool KeepsWarm, string How);
+public sealed record MeltMethod(
+    string Code,
+    string Name,
+    Sourced<Share>? Level,
+    Sourced<Temperature>? Source,
+    Sourced<Conductance>? From,
+    bool InCrock,
+    bool KeepsWarm,
+    string How);

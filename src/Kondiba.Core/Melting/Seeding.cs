@@ -15,7 +15,15 @@ namespace Kondiba.Core.Melting;
 /// <param name="Held">Whether the temper is likely to hold.</param>
 /// <param name="Advice">What to do and to mind.</param>
 /// <param name="Working">How it came about.</param>
-public sealed record Seeding(Mass Seed, Mass Melt, Share Share, Temperature From, Temperature LandsAt, bool Held, Message Advice, [property: JsonIgnore] IReadOnlyList<WorkingLine> Working)
+public sealed record Seeding(
+    Mass Seed,
+    Mass Melt,
+    Share Share,
+    Temperature From,
+    Temperature LandsAt,
+    bool Held,
+    Message Advice,
+    [property: JsonIgnore] IReadOnlyList<WorkingLine> Working)
 {
     /// <summary>Computes it from the heat that the melted part and its bowl give off and the seed takes up; null for a coating that wants no tempering.</summary>
     /// <param name="coating">The coating.</param>
@@ -61,8 +69,13 @@ public sealed record Seeding(Mass Seed, Mass Melt, Share Share, Temperature From
                 WorkingLine.Of("melting.bowl-usual-load", c.Bowl),
                 WorkingLine.Of("melting.part-cools-along", c.BowlTouches),
                 WorkingLine.Of("melting.heat-capacity-bowl", c.BowlHeat),
-                WorkingLine.Of("melting.share-held-back", Message.Of("melting.share-held-back.how", ("gives", gives / 1000), ("bowl", bowl / 1000), ("takes", takes / 1000)), new Share(share), Source.Computed),
-                WorkingLine.Of("melting.seed-2", Message.Of("melting.seed-2.how", ("mass", mass), ("share", share)), mass * share, Source.Computed),
+                WorkingLine.Of(
+                    "melting.share-held-back",
+                    Message.Of("melting.share-held-back.how", ("gives", gives / 1000), ("bowl", bowl / 1000), ("takes", takes / 1000)),
+                    new Share(share),
+                    Source.Computed),
+                WorkingLine.Of(
+                    "melting.seed-2", Message.Of("melting.seed-2.how", ("mass", mass), ("share", share)), mass * share, Source.Computed),
             ]);
 
         // Below its melting point the seed dissolves in what is melted: it takes up all of its latent heat.

@@ -51,10 +51,20 @@ public sealed record Mould(
     public int AtOnce => Cavities * Trays;
 
     /// <summary>The mould from measures in SI units, asked by code.</summary>
-    internal static Mould Make(string code, string name, CavityKind kind, IReadOnlyList<WorkingLine> measures, Func<string, double> si, bool flush, int cavities, int trays)
+    internal static Mould Make(
+        string code,
+        string name,
+        CavityKind kind,
+        IReadOnlyList<WorkingLine> measures,
+        Func<string, double> si,
+        bool flush,
+        int cavities,
+        int trays)
     {
         var deep = new Length(si("deep"));
-        var (a, b) = kind is CavityKind.Block ? (new Length(si("long")), new Length(si("wide"))) : (new Length(si("across")), new Length(si("across")));
+        var (a, b) = kind is CavityKind.Block
+            ? (new Length(si("long")), new Length(si("wide")))
+            : (new Length(si("across")), new Length(si("across")));
         var holds = kind switch
         {
             CavityKind.Round => a.Circle * deep,

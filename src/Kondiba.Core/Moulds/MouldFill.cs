@@ -12,10 +12,12 @@ namespace Kondiba.Core.Moulds;
 /// <param name="DryWafers">The same by the dry-wafer rule, to check it: the cavity heaped level with wafers.</param>
 /// <param name="Misfit">Why the insert does not go in; null when it does.</param>
 /// <param name="Remedy">What would.</param>
-public sealed record MouldFill(Volume Filled, Volume Insert, Figure<Volume> Coating, Figure<Volume> DryWafers, Message? Misfit, Message Remedy)
+public sealed record MouldFill(
+    Volume Filled, Volume Insert, Figure<Volume> Coating, Figure<Volume> DryWafers, Message? Misfit, Message Remedy)
 {
     /// <summary>The cavity as what is dipped, for the film and setting models.</summary>
-    public Cavity Shape(Mould mould) => new(Filled, new(Coating.Value / Filled), mould.Long, mould.Wide, mould.Kind is not CavityKind.Block);
+    public Cavity Shape(Mould mould) =>
+        new(Filled, new(Coating.Value / Filled), mould.Long, mould.Wide, mould.Kind is not CavityKind.Block);
 
     /// <summary>Whether the rule of thumb is nearer than a quarter to the geometry.</summary>
     public bool RuleAgrees => Math.Abs((DryWafers.Value / Coating.Value) - 1) <= 0.25;
@@ -32,7 +34,9 @@ public sealed record MouldFill(Volume Filled, Volume Insert, Figure<Volume> Coat
         var wants = insert is null ? mould.Deep : c.Base.Value + insert.Shape.Thickness + c.Cover.Value;
         var upTo = mould.Flush || !whole ? mould.Deep : new(Math.Min(mould.Deep.Si, wants.Si));
         var filled = mould.Holds * (upTo / mould.Deep);
-        var volume = insert is null ? default : broken is { } share ? filled * share : new Volume(Math.Min(insert.Shape.WholeVolume.Si, filled.Si * MostInsert));
+        var volume = insert is null
+            ? default
+            : broken is { } share ? filled * share : new Volume(Math.Min(insert.Shape.WholeVolume.Si, filled.Si * MostInsert));
         var coating = filled - volume;
         var wafers = filled * c.DryWafers.Value.Si;
         var (misfit, remedy) = whole ? Fit(mould, insert!, insertName, wants, c) : (null, Message.None);
@@ -49,13 +53,29 @@ public sealed record MouldFill(Volume Filled, Volume Insert, Figure<Volume> Coat
                     WorkingLine.Of("moulds.filled", "moulds.filled.how", upTo, Source.Computed),
                 },
                 WorkingLine.Of("moulds.filled-2", "", filled, Source.Computed),
-                .. insert is null ? [] : new[] { WorkingLine.Of(whole ? Message.Of("moulds.takes", ("insertName", insertName)) : Message.Of("moulds.pieces-take", ("insertName", insertName)), whole ? "" : Message.Of("moulds.takes.how", ("broken", broken)), volume, Source.Computed) },
-                WorkingLine.Of("moulds.coating-one-cavity", Message.Of("moulds.coating-one-cavity.how", ("filled", filled), ("volume", volume)), coating, Source.Computed),
+                .. insert is null
+                    ? []
+                    : new[] { WorkingLine.Of(
+                        whole
+                            ? Message.Of("moulds.takes", ("insertName", insertName))
+                            : Message.Of("moulds.pieces-take", ("insertName", insertName)),
+                        whole ? "" : Message.Of("moulds.takes.how", ("broken", broken)),
+                        volume,
+                        Source.Computed) },
+                WorkingLine.Of(
+                    "moulds.coating-one-cavity",
+                    Message.Of("moulds.coating-one-cavity.how", ("filled", filled), ("volume", volume)),
+                    coating,
+                    Source.Computed),
             ]),
             new(wafers, () =>
             [
                 WorkingLine.Of("moulds.cavity-heaped-level-dry", c.DryWafers),
-                WorkingLine.Of("moulds.rule", Message.Of("moulds.rule.how", ("filled", filled), ("dryWafers", c.DryWafers.Value.Si)), wafers, Source.Computed),
+                WorkingLine.Of(
+                    "moulds.rule",
+                    Message.Of("moulds.rule.how", ("filled", filled), ("dryWafers", c.DryWafers.Value.Si)),
+                    wafers,
+                    Source.Computed),
             ]),
             misfit,
             remedy);
@@ -67,12 +87,27 @@ public sealed record MouldFill(Volume Filled, Volume Insert, Figure<Volume> Coat
     {
         var room = mould.Deep - c.Base.Value - c.Cover.Value;
         if (insert.Shape.Thickness > room)
-            return (Message.Of("moulds.tall-under-over-wants", ("name", name), ("thickness", insert.Shape.Thickness), ("base", c.Base.Value), ("cover", c.Cover.Value), ("wants", wants), ("mould", mould.Name), ("deep", mould.Deep)),
+            return (Message.Of(
+                "moulds.tall-under-over-wants",
+                ("name", name),
+                ("thickness", insert.Shape.Thickness),
+                ("base", c.Base.Value),
+                ("cover", c.Cover.Value),
+                ("wants", wants),
+                ("mould", mould.Name),
+                ("deep", mould.Deep)),
                 Message.Of("moulds.take-one-most-such", ("room", room)));
-        var (longest, widest) = (Math.Max(insert.Shape.Length.Si, insert.Shape.Width.Si), Math.Min(insert.Shape.Length.Si, insert.Shape.Width.Si));
+        var (longest, widest) = (Math.Max(
+            insert.Shape.Length.Si, insert.Shape.Width.Si), Math.Min(insert.Shape.Length.Si, insert.Shape.Width.Si));
         var walls = c.Wall.Value.Si * 2;
         return longest + walls > mould.Long.Si || widest + walls > mould.Wide.Si
-            ? (Message.Of("moulds.too-wide", ("name", name), ("longest", new Length(longest)), ("wall", c.Wall.Value), ("mould", mould.Name), ("long", mould.Long)), "moulds.too-wide.do")
+            ? (Message.Of(
+                "moulds.too-wide",
+                ("name", name),
+                ("longest", new Length(longest)),
+                ("wall", c.Wall.Value),
+                ("mould", mould.Name),
+                ("long", mould.Long)), "moulds.too-wide.do")
             : (null, Message.None);
     }
 }
@@ -85,12 +120,18 @@ public sealed record MouldFill(Volume Filled, Volume Insert, Figure<Volume> Coat
 /// <param name="Rounds">How often they are filled.</param>
 public sealed record MouldTally(Figure<Volume> Coating, Figure<Volume> DryWafers, bool RuleAgrees, int AtOnce, Figure<int> Rounds)
 {
-    internal static MouldTally Of(MouldFill fill, Mould mould, int begun) => new(fill.Coating, fill.DryWafers, fill.RuleAgrees, mould.AtOnce, new(Moulds.Rounds.For(begun, mould.AtOnce), () =>
+    internal static MouldTally Of(
+        MouldFill fill, Mould mould, int begun) => new(fill.Coating, fill.DryWafers, fill.RuleAgrees, mould.AtOnce, new(Moulds.Rounds.For(
+            begun, mould.AtOnce), () =>
     [
         WorkingLine.Count("moulds.pieces-those-go-wrong", "", begun, Source.Computed),
         WorkingLine.Count("moulds.cavities-one-mould", "", mould.Cavities, Source.Kitchen),
         WorkingLine.Count("moulds.moulds-owned", "", mould.Trays, Source.Kitchen),
-        WorkingLine.Count("moulds.rounds", Message.Of("moulds.rounds.how", ("begun", begun), ("cavities", mould.Cavities), ("trays", mould.Trays)), Moulds.Rounds.For(begun, mould.AtOnce), Source.Computed),
+        WorkingLine.Count(
+            "moulds.rounds",
+            Message.Of("moulds.rounds.how", ("begun", begun), ("cavities", mould.Cavities), ("trays", mould.Trays)),
+            Moulds.Rounds.For(begun, mould.AtOnce),
+            Source.Computed),
     ]));
 }
 

@@ -22,7 +22,8 @@ public sealed record Need(string Ware, Figure<double> ToHave, double Used)
     /// <param name="order">The order as typed.</param>
     /// <param name="tally">What it comes to.</param>
     /// <param name="tables">The trade tables with the kitchen's own.</param>
-    public static IReadOnlyList<Need> Of(OrderDraft order, CoatingTally tally, TradeTables tables) => Together([.. OfPots(tally.Pots, tables), .. Rest(order, tally, tables)]);
+    public static IReadOnlyList<Need> Of(OrderDraft order, CoatingTally tally, TradeTables tables) =>
+        Together([.. OfPots(tally.Pots, tables), .. Rest(order, tally, tables)]);
 
     /// <summary>What several orders want. Orders of a day share their pots.</summary>
     /// <param name="orders">The orders, each with what it comes to on its own.</param>
@@ -42,10 +43,19 @@ public sealed record Need(string Ware, Figure<double> ToHave, double Used)
             if (pot.Thinner is { } thinner)
                 yield return Weighed($"thinner.{thinner.Code}", thinner.Mass.Value, used, () => thinner.Mass.Working);
             foreach (var drops in pot.Drops)
-                yield return new($"tint.{drops.Tint}", new(drops.InPot, () => [WorkingLine.Count("pantry.drops", Message.Of("pantry.drops.how", ("per100", drops.Per100)), drops.InPot, Source.Computed)]), drops.InPot);
+                yield return new(
+                    $"tint.{drops.Tint}",
+                    new(
+                        drops.InPot,
+                        () => [
+                            WorkingLine.Count(
+                                "pantry.drops", Message.Of("pantry.drops.how", ("per100", drops.Per100)), drops.InPot, Source.Computed),
+                        ]),
+                    drops.InPot);
         }
 
-        static Need Weighed(string ware, Mass mass, double used, Func<IReadOnlyList<WorkingLine>> working) => new(ware, new(mass.In("g"), working), mass.In("g") * used);
+        static Need Weighed(string ware, Mass mass, double used, Func<IReadOnlyList<WorkingLine>> working) =>
+            new(ware, new(mass.In("g"), working), mass.In("g") * used);
     }
 
     private static IEnumerable<Need> Rest(OrderDraft order, CoatingTally tally, TradeTables tables)
@@ -78,7 +88,16 @@ public sealed record Need(string Ware, Figure<double> ToHave, double Used)
                 if (tables.Ingredient(amount.Ingredient) is { Tap: false } ingredient)
                 {
                     var wanted = amount.Count ?? amount.Mass.Value.In("g");
-                    yield return new(ingredient.BoughtAs, new(wanted, () => [WorkingLine.Count(Message.Of("pantry.pieces", ("filling", filling.Name)), "", filled.Pieces, Source.Computed), .. amount.Mass.Working]), wanted);
+                    yield return new(
+                        ingredient.BoughtAs,
+                        new(
+                            wanted,
+                            () => [
+                                WorkingLine.Count(
+                                    Message.Of("pantry.pieces", ("filling", filling.Name)), "", filled.Pieces, Source.Computed),
+                                .. amount.Mass.Working,
+                            ]),
+                        wanted);
                 }
             }
 
@@ -91,7 +110,18 @@ public sealed record Need(string Ware, Figure<double> ToHave, double Used)
         from packing in order.Packing ?? []
         where packing.Per >= 1 && tables.Wares.Supplies.Any(s => s.Code == packing.Supply)
         let amount = Math.Ceiling((double)tally.Pieces / packing.Per) * packing.Each
-        select new Need($"supply.{packing.Supply}", new(amount, () => [WorkingLine.Count("pantry.packing", Message.Of("pantry.packing.how", ("pieces", tally.Pieces), ("per", packing.Per), ("each", packing.Each)), amount, Source.Computed)]), amount);
+        select new Need(
+            $"supply.{packing.Supply}",
+            new(
+                amount,
+                () => [
+                    WorkingLine.Count(
+                        "pantry.packing",
+                        Message.Of("pantry.packing.how", ("pieces", tally.Pieces), ("per", packing.Per), ("each", packing.Each)),
+                        amount,
+                        Source.Computed),
+                ]),
+            amount);
 
     private static Need Begin(string ware, int begun, LineTally line, Centres.Centre centre, TradeTables tables)
     {
@@ -116,7 +146,18 @@ public sealed record Need(string Ware, Figure<double> ToHave, double Used)
     [
         .. needs.GroupBy(n => n.Ware).Select(same => same.ToList()).Select(same => same.Count == 1 ? same[0] : new Need(
             same[0].Ware,
-            new(same.Sum(n => n.ToHave.Value), () => [.. same.SelectMany(n => n.ToHave.Working), WorkingLine.Count("pantry.together", Message.Of("pantry.added", ("parts", Argument.Of(same.Select(n => Message.Of("pantry.count", ("count", n.ToHave.Value)))))), same.Sum(n => n.ToHave.Value), Source.Computed)]),
+            new(
+                same.Sum(n => n.ToHave.Value),
+                () => [
+                    .. same.SelectMany(n => n.ToHave.Working),
+                    WorkingLine.Count(
+                        "pantry.together",
+                        Message.Of(
+                            "pantry.added",
+                            ("parts", Argument.Of(same.Select(n => Message.Of("pantry.count", ("count", n.ToHave.Value)))))),
+                        same.Sum(n => n.ToHave.Value),
+                        Source.Computed),
+                ]),
             same.Sum(n => n.Used))),
     ];
 }

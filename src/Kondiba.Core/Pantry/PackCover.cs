@@ -73,7 +73,8 @@ public sealed record PackCover(double FromStock, IReadOnlyList<Lot> Lots, IReadO
 
         // Whatever is bought comes to a multiple of what divides every pack: that is the unit.
         var sizes = packs.Select(p => (int)Math.Floor(Math.Round(p.Holds, 6))).ToArray();
-        var unit = Math.Max(sizes.Aggregate((a, b) => (int)BigInteger.GreatestCommonDivisor(a, b)), (int)Math.Ceiling((double)units / MostUnits));
+        var unit = Math.Max(
+            sizes.Aggregate((a, b) => (int)BigInteger.GreatestCommonDivisor(a, b)), (int)Math.Ceiling((double)units / MostUnits));
         if (sizes.Max() < unit)
             return ByTheThousand(units, packs);
         var need = (units + unit - 1) / unit;
@@ -100,7 +101,8 @@ public sealed record PackCover(double FromStock, IReadOnlyList<Lot> Lots, IReadO
         }
 
         var coupons = packs.Index().Where(p => p.Item.Coupon is not null && sizes[p.Index] > 0)
-            .SelectMany(p => Bundles(Math.Min(p.Item.Coupons, (need / sizes[p.Index]) + 1)).Select(times => (Pack: p.Index, Times: times))).ToArray();
+            .SelectMany(p => Bundles(Math.Min(p.Item.Coupons, (need / sizes[p.Index]) + 1)).Select(
+                times => (Pack: p.Index, Times: times))).ToArray();
         var used = new bool[coupons.Length, need + 1];
         for (var k = 0; k < coupons.Length; k++)
         {

@@ -25,7 +25,8 @@ public sealed record ShoppingList(IReadOnlyList<ShoppingLine> Lines, Money Price
     public static ShoppingList For(IReadOnlyList<(OrderDraft Order, CoatingTally Alone)> orders, TradeTables tables)
     {
         var stock = tables.Stock.ToLookup(l => l.Ware);
-        var wanting = orders.SelectMany(o => Pantry.Need.Of(o.Order, o.Alone, tables).Select(n => (n.Ware, Name: o.Order.Name ?? ""))).ToLookup(n => n.Ware, n => n.Name);
+        var wanting = orders.SelectMany(o => Pantry.Need.Of(o.Order, o.Alone, tables).Select(n => (n.Ware, Name: o.Order.Name ?? "")))
+            .ToLookup(n => n.Ware, n => n.Name);
         var lines = (
             from need in Pantry.Need.Of(orders, tables)
             let ware = WareTable.Find(tables, need.Ware)
@@ -37,6 +38,11 @@ public sealed record ShoppingList(IReadOnlyList<ShoppingLine> Lines, Money Price
         return new(
             lines,
             lines.Aggregate(default(Money), (sum, l) => sum + l.Cover.Price),
-            [.. lines.Where(l => l.ToBuy > 0 && l.Ware.Packs.Count == 0).Select(l => new Problem(l.Ware.Code, Message.Of("pantry.pack-price-known", ("ware", l.Ware.Name)), "pantry.pack-price-known.do", Severity.Mind))]);
+            [.. lines.Where(l => l.ToBuy > 0 && l.Ware.Packs.Count == 0)
+                .Select(l => new Problem(
+                    l.Ware.Code,
+                    Message.Of("pantry.pack-price-known", ("ware", l.Ware.Name)),
+                    "pantry.pack-price-known.do",
+                    Severity.Mind))]);
     }
 }

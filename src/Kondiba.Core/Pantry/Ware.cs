@@ -65,7 +65,8 @@ public sealed record PackRow(Sourced<Money> Price, double Holds = 0, double Gram
 /// <param name="Rows">Of a box, its rows; 0 for what has none.</param>
 /// <param name="Columns">Pieces in a row.</param>
 /// <param name="Long">Of a stick, its length; null for what is none.</param>
-public sealed record Supply(string Code, string Name, WareUnit Unit, string Section, int Rows = 0, int Columns = 0, Sourced<Length>? Long = null);
+public sealed record Supply(
+    string Code, string Name, WareUnit Unit, string Section, int Rows = 0, int Columns = 0, Sourced<Length>? Long = null);
 
 /// <summary>The table of wares besides what the other tables name.</summary>
 /// <param name="Sections">Where in the shop each kind of ware stands, in the order one walks: by kind.</param>
@@ -85,7 +86,8 @@ public sealed record WareTable(
     private static readonly ConditionalWeakTable<TradeTables, Dictionary<string, Ware>> Known = [];
 
     /// <summary>Every ware of a kitchen, by its code.</summary>
-    public static IReadOnlyDictionary<string, Ware> Of(TradeTables tables) => Known.GetValue(tables, t => t.Wares.All(t).ToDictionary(w => w.Code));
+    public static IReadOnlyDictionary<string, Ware> Of(TradeTables tables) =>
+        Known.GetValue(tables, t => t.Wares.All(t).ToDictionary(w => w.Code));
 
     /// <summary>The ware of a kitchen's by its code.</summary>
     public static Ware? Find(TradeTables tables, string code) => Of(tables).GetValueOrDefault(code);
@@ -118,11 +120,17 @@ public sealed record WareTable(
             .. from coating in tables.Coatings
                from colour in coating.Colours
                where colour.Mixed is null
-               select Make(Ware.OfColour(coating.Code, colour.Code), $"{colour.Name}, {coating.Name}", WareUnit.Grams, packs: [.. coating.Packs.Select(p => p.ToPack())]),
+               select Make(
+                   Ware.OfColour(coating.Code, colour.Code),
+                   $"{colour.Name}, {coating.Name}",
+                   WareUnit.Grams,
+                   packs: [.. coating.Packs.Select(p => p.ToPack())]),
             .. tables.Thinners.Select(t => Make($"thinner.{t.Code}", t.Name, WareUnit.Grams)),
-            .. tables.Tints.Select(t => Make($"tint.{t.Code}", $"{t.Name} colour, {(t.Carrier is Colour.Carrier.Oil ? "oil" : "powder")}", WareUnit.Drops)),
+            .. tables.Tints.Select(t => Make(
+                $"tint.{t.Code}", $"{t.Name} colour, {(t.Carrier is Colour.Carrier.Oil ? "oil" : "powder")}", WareUnit.Drops)),
             .. tables.Decor.Sprinkles.Select(s => Make($"sprinkle.{s.Code}", s.Name, WareUnit.Grams)),
-            .. tables.Decor.Parts.Where(p => tables.Fillings.All(f => f.Makes != $"part.{p.Code}")).Select(p => Make($"part.{p.Code}", p.Plural, WareUnit.Pieces)),
+            .. tables.Decor.Parts.Where(p => tables.Fillings.All(f => f.Makes != $"part.{p.Code}"))
+                .Select(p => Make($"part.{p.Code}", p.Plural, WareUnit.Pieces)),
             .. tables.Decor.Lustres.Select(l => Make($"lustre.{l.Code}", l.Name, WareUnit.Grams)),
             .. from centre in tables.Centres
                from size in centre.Sizes
@@ -132,11 +140,18 @@ public sealed record WareTable(
                    code,
                    size.Name.Length > 0 && centre.Sizes.Count > 1 ? $"{centre.Plural}, {size.Name}" : centre.Plural,
                    WareUnit.Pieces,
-                   packs: [.. Rows(code, $"centre.{centre.Code}").Select(p => new Pack(p.Grams > 0 ? Math.Floor(p.Grams / size.Mass.Value.In("g")) : p.Holds, p.Price)).Where(p => p.Holds >= 1)]),
-            .. tables.Ingredients.Where(i => i is { Ware: null, Tap: false }).Select(i => Make(i.BoughtAs, i.Name, i.One is null ? WareUnit.Grams : WareUnit.Pieces)),
+                   packs: [
+                       .. Rows(
+                           code, $"centre.{centre.Code}").Select(p => new Pack(
+                               p.Grams > 0 ? Math.Floor(p.Grams / size.Mass.Value.In("g")) : p.Holds, p.Price))
+                           .Where(p => p.Holds >= 1),
+                   ]),
+            .. tables.Ingredients.Where(i => i is { Ware: null, Tap: false })
+                .Select(i => Make(i.BoughtAs, i.Name, i.One is null ? WareUnit.Grams : WareUnit.Pieces)),
             .. Supplies.Select(s => Make($"supply.{s.Code}", s.Name, s.Unit, s.Section)),
         ];
     }
 
-    private IReadOnlyList<PackRow> Rows(string code, string? orOf = null) => Packs.GetValueOrDefault(code) ?? Packs.GetValueOrDefault(orOf ?? "") ?? [];
+    private IReadOnlyList<PackRow> Rows(string code, string? orOf = null) =>
+        Packs.GetValueOrDefault(code) ?? Packs.GetValueOrDefault(orOf ?? "") ?? [];
 }

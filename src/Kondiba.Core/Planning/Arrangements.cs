@@ -42,7 +42,8 @@ public sealed record Arrangements(
     public int Count => Tasks.Count + Hours.Count + Helpers.Count + Places.Count;
 
     /// <summary>Hours of a day, other ones or the usual; null when nobody works.</summary>
-    public DayHours? HoursOf(LocalDate day, Working usual) => Hours.LastOrDefault(h => h.Day == day) is { } other ? other.Hours : usual.On(day);
+    public DayHours? HoursOf(LocalDate day, Working usual) =>
+        Hours.LastOrDefault(h => h.Day == day) is { } other ? other.Hours : usual.On(day);
 
     /// <summary>
     /// The same with what follows from it: what was dipped came from a pot that had been melted, so that pot is warm and is not melted
@@ -61,7 +62,9 @@ public sealed record Arrangements(
                 continue;
 
             // When it was planned, or as much sooner as the first of them was dipped sooner.
-            var sooner = dipped.Select(t => Period.Between(marks[t].Done!.Value, tasks[t].Ends, PeriodUnits.Minutes).Minutes).Append(0).Max();
+            var sooner = dipped.Select(t => Period.Between(marks[t].Done!.Value, tasks[t].Ends, PeriodUnits.Minutes).Minutes)
+                .Append(0)
+                .Max();
             marks[melt.Code] = new(Done: melting.Ends.PlusMinutes(-sooner));
         }
 

@@ -19,7 +19,8 @@ public static class Calendar
     /// <param name="orders">Names of the orders, by their code.</param>
     /// <param name="zone">The kitchen's zone. A time that the clocks leap over is moved on by the leap; one that comes twice is its first.</param>
     /// <param name="at">When the plan was made.</param>
-    public static string Write(Plan plan, string kitchen, string name, IReadOnlyDictionary<string, string> orders, DateTimeZone zone, Instant at)
+    public static string Write(
+        Plan plan, string kitchen, string name, IReadOnlyDictionary<string, string> orders, DateTimeZone zone, Instant at)
     {
         var text = new StringBuilder();
         Line("BEGIN", "VCALENDAR");
@@ -32,13 +33,31 @@ public static class Calendar
         foreach (var task in plan.Tasks.Where(t => t.Mark?.Done is null))
         {
             var order = task.What.Order is { } code ? $" · {orders.GetValueOrDefault(code, code)}" : "";
-            Event(task.What.Code, task.Starts, task.Ends, $"{task.What.Title}{order}", $"{task.What.Text} {task.What.Why}".Trim(), task.What.AtMost is not null);
+            Event(
+                task.What.Code,
+                task.Starts,
+                task.Ends,
+                $"{task.What.Title}{order}",
+                $"{task.What.Text} {task.What.Why}".Trim(),
+                task.What.AtMost is not null);
         }
 
         foreach (var tray in plan.Trays.Where(t => t.OutBy is not null))
-            Event($"{tray.Task}/out", tray.Ends, tray.Ends, $"Out of the {plan.Places.First(p => p.Place == tray.Place).Name}: {tray.Title}", $"At the latest at {tray.OutBy:HH:mm}: colder, it sweats.", true);
+            Event(
+                $"{tray.Task}/out",
+                tray.Ends,
+                tray.Ends,
+                $"Out of the {plan.Places.First(p => p.Place == tray.Place).Name}: {tray.Title}",
+                $"At the latest at {tray.OutBy:HH:mm}: colder, it sweats.",
+                true);
         foreach (var order in plan.Orders)
-            Event($"{order.Order}/pickup", order.Pickup, order.Pickup, $"Collected: {orders.GetValueOrDefault(order.Order, order.Order)}", $"Ready at {order.Ready:HH:mm}.", true);
+            Event(
+                $"{order.Order}/pickup",
+                order.Pickup,
+                order.Pickup,
+                $"Collected: {orders.GetValueOrDefault(order.Order, order.Order)}",
+                $"Ready at {order.Ready:HH:mm}.",
+                true);
         Line("END", "VCALENDAR");
         return text.ToString();
 
@@ -86,5 +105,9 @@ public static class Calendar
     private static string Utc(Instant at) => at.ToString("uuuuMMdd'T'HHmmss'Z'", CultureInfo.InvariantCulture);
 
     private static string Escaped(string text) =>
-        text.Replace("\\", "\\\\", StringComparison.Ordinal).Replace(";", "\\;", StringComparison.Ordinal).Replace(",", "\\,", StringComparison.Ordinal).Replace("\r", "", StringComparison.Ordinal).Replace("\n", "\\n", StringComparison.Ordinal);
+        text.Replace("\\", "\\\\", StringComparison.Ordinal)
+            .Replace(";", "\\;", StringComparison.Ordinal)
+            .Replace(",", "\\,", StringComparison.Ordinal)
+            .Replace("\r", "", StringComparison.Ordinal)
+            .Replace("\n", "\\n", StringComparison.Ordinal);
 }

@@ -37,7 +37,9 @@ internal static class Elastic
     {
         var ends = problem.Ends + (more is More.Time ? Later : 0);
         var (first, last) = (MinuteOf(Remedies.FirstHour), MinuteOf(Remedies.LastHour));
-        var hours = Enumerable.Range(0, (ends / Day) + 1).Select(d => new Minutes(Math.Max(now, (d * Day) + first), Math.Min(ends, (d * Day) + last))).Where(h => h.From < h.To);
+        var hours = Enumerable.Range(0, (ends / Day) + 1)
+            .Select(d => new Minutes(Math.Max(now, (d * Day) + first), Math.Min(ends, (d * Day) + last)))
+            .Where(h => h.From < h.To);
         return problem with
         {
             Ends = ends,

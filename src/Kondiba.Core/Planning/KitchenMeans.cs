@@ -23,7 +23,9 @@ internal sealed class KitchenMeans(TradeTables tables, Arrangements arranged, Pl
         return
         [
             new(OrderTasks.Me, own),
-            .. arranged.Helpers.Index().Select(h => new Worker($"helper.{h.Index + 1}", [.. Clipped(h.Item.Day, h.Item.Hours, ends)])).Where(w => w.Hours.Count > 0),
+            .. arranged.Helpers.Index()
+                .Select(h => new Worker($"helper.{h.Index + 1}", [.. Clipped(h.Item.Day, h.Item.Hours, ends)]))
+                .Where(w => w.Hours.Count > 0),
         ];
     }
 
@@ -49,13 +51,17 @@ internal sealed class KitchenMeans(TradeTables tables, Arrangements arranged, Pl
         Resource With(string code, string place, int count, int unit = 1)
         {
             var has = count * unit;
-            var changes = arranged.Places.Where(p => p.Place == place).Select(p => (When: new Minutes(Math.Max(0, clock.Up(p.From)), Math.Min(ends, clock.Down(p.To))), p.Change)).Where(p => p.When.From < p.When.To).ToList();
+            var changes = arranged.Places.Where(p => p.Place == place)
+                .Select(p => (When: new Minutes(Math.Max(0, clock.Up(p.From)), Math.Min(ends, clock.Down(p.To))), p.Change))
+                .Where(p => p.When.From < p.When.To)
+                .ToList();
             if (changes.Count == 0)
                 return new(code, has, [], Unit: unit);
 
             // Between two marks the amount stands still: as much as there is at most, less what is not there.
             var spans = Minutes.Between(changes.SelectMany(p => new[] { p.When.From, p.When.To }).Append(0).Append(ends))
-                .Select(span => (When: span, Has: Math.Max(0, has + changes.Where(p => p.When.Holds(span)).Sum(p => p.Change * unit)))).ToList();
+                .Select(span => (When: span, Has: Math.Max(
+                    0, has + changes.Where(p => p.When.Holds(span)).Sum(p => p.Change * unit)))).ToList();
             var most = spans.Max(s => s.Has);
             return new(code, most, [.. spans.Where(s => s.Has < most).Select(s => new Away(s.When, most - s.Has))], Unit: unit);
         }

@@ -45,7 +45,8 @@ internal sealed class OrderTasks
     public List<Problem> Problems { get; } = [];
 
     /// <summary>Makes the problem of some orders.</summary>
-    public static (PlanProblem Problem, OrderTasks Made) For(IReadOnlyList<PlannedOrder> orders, TradeTables tables, Arrangements arranged, PlanClock clock, LocalDateTime now)
+    public static (PlanProblem Problem, OrderTasks Made) For(
+        IReadOnlyList<PlannedOrder> orders, TradeTables tables, Arrangements arranged, PlanClock clock, LocalDateTime now)
     {
         var made = new OrderTasks(tables, arranged, clock, now);
         var tallied = orders.Select(o => (Planned: o, Tally: CoatingTally.For(o.Draft, tables, clock.At(made.now)))).ToList();
@@ -56,7 +57,8 @@ internal sealed class OrderTasks
         var ends = orders.Select(o => clock.Down(o.Draft.Pickup!.Value)).Append(made.now + 60).Max();
         var colours = made.Colours();
         var means = new KitchenMeans(tables, arranged, clock, made.now);
-        return (new(ends, means.Workers(ends), means.Resources(ends), made.tasks, made.stays, made.uses, colours, made.margins, new()), made);
+        return (new(
+            ends, means.Workers(ends), means.Resources(ends), made.tasks, made.stays, made.uses, colours, made.margins, new()), made);
     }
 
     private void Add(PlannedOrder planned, CoatingTally tally)
@@ -86,9 +88,23 @@ internal sealed class OrderTasks
                     var code = $"{planned.Code}/{step.Code}{(count > 1 ? $"~{b + 1}" : "")}{(parts > 1 ? $"+{p + 1}" : "")}";
                     if (p == 0)
                         first[(step.Code, b)] = code;
-                    List<Follows> after = p > 0 ? [new(last[(step.Code, b)])] : [.. step.After.Where(byCode.ContainsKey).SelectMany(a => Of(last, byCode[a], step, b).Select(t => Following(byCode[a], t)))];
+                    List<Follows> after = p > 0
+                        ? [new(last[(step.Code, b)])]
+                        : [.. step.After.Where(byCode.ContainsKey)
+                            .SelectMany(a => Of(last, byCode[a], step, b).Select(t => Following(byCode[a], t)))];
                     last[(step.Code, b)] = code;
-                    Task(planned, order, tally, step, code, Part(minutes, p, parts), after, due, Part(Part(all, b, count), p, parts), (b, count), (p, parts));
+                    Task(
+                        planned,
+                        order,
+                        tally,
+                        step,
+                        code,
+                        Part(minutes, p, parts),
+                        after,
+                        due,
+                        Part(Part(all, b, count), p, parts),
+                        (b, count),
+                        (p, parts));
                 }
             }
         }
@@ -99,14 +115,24 @@ internal sealed class OrderTasks
             for (var b = 0; b < BatchesOf(step); b++)
             {
                 var (batch, next) = (b, followers[step.Code].ToList());
-                Rests(order, tally, step, last[(step.Code, b)], [.. next.SelectMany(n => Of(first, n, step, batch)).Distinct()], due, Batched(step) ? batches[step.Lines[0]][b] : new(1, 1, 1));
+                Rests(
+                    order,
+                    tally,
+                    step,
+                    last[(step.Code, b)],
+                    [.. next.SelectMany(n => Of(first, n, step, batch)).Distinct()],
+                    due,
+                    Batched(step) ? batches[step.Lines[0]][b] : new(1, 1, 1));
                 if (step.Mould is { } mould && last.TryGetValue((MouldFreed(step, work), 0), out var freed))
                     uses.Add(new($"mould.{mould}", 1, first[(step.Code, 0)], freed));
             }
         }
 
-        var ends = work.Where(s => !followers[s.Code].Any()).SelectMany(s => Enumerable.Range(0, BatchesOf(s)).Select(b => last[(s.Code, b)])).ToList();
-        margins.Add(new(planned.Code, ends, due - (int)tables.Prep.Before.Value.TotalMinutes, (int)(tables.Planning.Spare.Value.Si * Minute)));
+        var ends = work.Where(s => !followers[s.Code].Any())
+            .SelectMany(s => Enumerable.Range(0, BatchesOf(s)).Select(b => last[(s.Code, b)]))
+            .ToList();
+        margins.Add(new(
+            planned.Code, ends, due - (int)tables.Prep.Before.Value.TotalMinutes, (int)(tables.Planning.Spare.Value.Si * Minute)));
     }
 
     /// <summary>Steps that follow on one another without a wait, by the same hands for the same pieces, are one.</summary>
@@ -120,7 +146,16 @@ internal sealed class OrderTasks
                 && step.Hands + one.Hands <= tables.Planning.Longest.Value)
             {
                 var rule = one.Rule with { Text = $"{step.Rule.Text} {one.Rule.Text}", Why = $"{step.Rule.Why} {one.Rule.Why}".Trim(), Name = $"{step.Rule.Called}, {one.Rule.Called}" };
-                work[work.IndexOf(one)] = one with { Rule = rule, Hands = step.Hands + one.Hands, After = step.After, Amounts = [.. step.Amounts, .. one.Amounts] };
+                work[work.IndexOf(one)] = one with
+                {
+                    Rule = rule,
+                    Hands = step.Hands + one.Hands,
+                    After = step.After,
+                    Amounts = [
+                    .. step.Amounts,
+                    .. one.Amounts,
+                ]
+                };
                 work.RemoveAt(i);
                 i = 0;
             }
@@ -134,7 +169,8 @@ internal sealed class OrderTasks
     /// <summary>A part of a whole number, so that all parts make up the whole and differ by one at most.</summary>
     private static int Part(int whole, int part, int of) => (whole * (part + 1) / of) - (whole * part / of);
 
-    private static bool Batched(WorkStep step) => step.Stage is Stage.Dip or Stage.Decorate or Stage.Assemble or Stage.Pack && step.Mould is null && step.Lines.Count == 1;
+    private static bool Batched(WorkStep step) =>
+        step.Stage is Stage.Dip or Stage.Decorate or Stage.Assemble or Stage.Pack && step.Mould is null && step.Lines.Count == 1;
 
     /// <summary>Pieces that are made in one go.</summary>
     /// <param name="Share">Of the line's pieces.</param>
@@ -147,7 +183,10 @@ internal sealed class OrderTasks
     {
         var (draft, centre) = (order.Lines[line.Line], tables.Centre(order.Lines[line.Line].Centre)!);
         var size = LineMaking.Of(draft, centre, centre.Size(draft.Size)!, tables).Size;
-        var laid = TrayLayout.For([LineMaking.Lies(line.Line, null, LineMaking.Held(draft, centre), size, line.Count.Value, draft.Upright ?? centre.Upright, draft, tables)], tables.Tray);
+        var laid = TrayLayout.For(
+            [LineMaking.Lies(
+                line.Line, null, LineMaking.Held(draft, centre), size, line.Count.Value, draft.Upright ?? centre.Upright, draft, tables)],
+            tables.Tray);
         var (trays, fills) = (Math.Max(1, laid.Count), laid.Sum(t => t.Used.Si / t.Depth.Si));
         if (work.Exists(s => s.Mould is not null && s.Lines.Contains(line.Line) && s.Stage is Stage.Dip && s.Pots.Count > 0))
             return [new(1, trays, fills)];
@@ -157,7 +196,10 @@ internal sealed class OrderTasks
     }
 
     private static Follows Following(WorkStep before, string task) =>
-        new(task, before.Sets ? 0 : (int)Math.Ceiling((before.Rule.Wait?.Value ?? Duration.Zero).TotalMinutes), before.Rule.AtMost is { } most ? (int)most.Value.TotalMinutes : null);
+        new(
+            task,
+            before.Sets ? 0 : (int)Math.Ceiling((before.Rule.Wait?.Value ?? Duration.Zero).TotalMinutes),
+            before.Rule.AtMost is { } most ? (int)most.Value.TotalMinutes : null);
 
     private void Task(
         PlannedOrder planned, OrderDraft order, CoatingTally tally, WorkStep step, string code, int lasts, List<Follows> after, int due, int pieces, (int Is, int Of) batch, (int Is, int Of) part)
@@ -168,7 +210,8 @@ internal sealed class OrderTasks
         var keeps = centre is null ? null : Safety.Keeping.Of(centre, tables);
         var earliest = dips && keeps is not null ? Math.Max(now, due - (int)keeps.Keeps.Value.TotalMinutes) : now;
         var (best, ages) = dips && keeps is not null && mark.Done is null
-            ? (due - (int)keeps.Best.Value.TotalMinutes, Minute * Math.Max(1, (int)Math.Round(tables.Planning.Fresh.Value.TotalMinutes * pieces / (keeps.Keeps.Value - keeps.Best.Value).TotalHours)))
+            ? (due - (int)keeps.Best.Value.TotalMinutes, Minute * Math.Max(
+                1, (int)Math.Round(tables.Planning.Fresh.Value.TotalMinutes * pieces / (keeps.Keeps.Value - keeps.Best.Value).TotalHours)))
             : (0, 0);
         if (mark.NotBefore is { } notBefore)
             earliest = Math.Max(earliest, clock.Up(notBefore));
@@ -176,9 +219,13 @@ internal sealed class OrderTasks
 
         // What is done cannot be too late any more; what waits for it still must not wait too long, unless it already has.
         var follows = after.Select(f => arranged.Tasks.GetValueOrDefault(f.Task)?.Done is { } ended
-            ? new Follows(f.Task, mark.Done is null ? f.Least : int.MinValue / 4, mark.Done is null && f.Most is { } most && clock.Down(ended) + most > now ? most : null)
+            ? new Follows(
+                f.Task,
+                mark.Done is null ? f.Least : int.MinValue / 4,
+                mark.Done is null && f.Most is { } most && clock.Down(ended) + most > now ? most : null)
             : mark.Done is null ? f : f with { Least = int.MinValue / 4, Most = null });
-        tasks.Add(new(code, lasts, [.. follows], earliest, due, At: at, Best: best, Ages: ages, Done: mark.Done is not null, Begun: at < now));
+        tasks.Add(new(
+            code, lasts, [.. follows], earliest, due, At: at, Best: best, Ages: ages, Done: mark.Done is not null, Begun: at < now));
         foreach (var key in step.Pots)
         {
             if (tally.Pots.FirstOrDefault(p => p.Key == key) is not { } pot)
@@ -191,7 +238,9 @@ internal sealed class OrderTasks
         var what = batch.Of > 1 ? $"{pieces} of {step.For}" : step.For;
         Info[code] = new(
             code, planned.Code, step.Stage, $"{Verb(step)} {what}{(part.Of > 1 ? $", part {part.Is + 1} of {part.Of}" : "")}", what, step.Rule.Text, step.Rule.Why, step.Rule.Source, step.Lines, pieces,
-            dips && step.Lines is [var l] ? tally.Lines.First(t => t.Line == l).Look is { Over.Count: 0, Round: { } round } ? round.Value : null : null, step.Pots, step.Rule.AtMost?.Value);
+            dips && step.Lines is [var l]
+                ? tally.Lines.First(t => t.Line == l).Look is { Over.Count: 0, Round: { } round } ? round.Value : null
+                : null, step.Pots, step.Rule.AtMost?.Value);
     }
 
     private static string Verb(WorkStep step)
@@ -229,7 +278,12 @@ internal sealed class OrderTasks
             var choices = Sets(tally.Lines.First(l => l.Line == step.Lines[0]), step, order, Tray * batch.Trays);
 
             // It sets from when it was done; a chill that is too long by now cannot be shortened any more.
-            Stand(new(code, code, open, due, [.. choices.Select(c => done is { } at && c.Most < now - clock.Down(at) ? c with { Most = null } : c)]));
+            Stand(new(
+                code,
+                code,
+                open,
+                due,
+                [.. choices.Select(c => done is { } at && c.Most < now - clock.Down(at) ? c with { Most = null } : c)]));
         }
         else
         {
@@ -238,7 +292,8 @@ internal sealed class OrderTasks
         }
     }
 
-    private void Stand(Stay stay) => stays.Add(stay with { Choices = [.. stay.Choices.Select(c => c with { Place = $"place.{c.Place}" })] });
+    private void Stand(Stay stay) =>
+        stays.Add(stay with { Choices = [.. stay.Choices.Select(c => c with { Place = $"place.{c.Place}" })] });
 
     /// <summary>Where a coat can set, each with how long it must and may stay there.</summary>
     private List<Standing> Sets(LineTally line, WorkStep step, OrderDraft order, int takes)
@@ -265,12 +320,17 @@ internal sealed class OrderTasks
                 choices.Add(new(place.Code, takes, least, most, (int)(tables.Planning.Carry.Value.TotalMinutes * Minute)));
         }
 
-        var liked = choices.Where(s => school switch { "counter" => s.Place == Place.Room, "cold" => s.Place != Place.Room, _ => true }).ToList();
+        var liked = choices.Where(s => school switch { "counter" => s.Place == Place.Room, "cold" => s.Place != Place.Room, _ => true })
+            .ToList();
         if (liked.Count > 0)
             return liked;
         if (choices.Count > 0)
             return choices;
-        Problems.Add(new($"lines[{line.Line}]", Message.Of("planning.coat-sets-nowhere-kitchen", ("for", step.For)), "planning.coat-sets-nowhere-kitchen.do", Severity.Mind));
+        Problems.Add(new(
+            $"lines[{line.Line}]",
+            Message.Of("planning.coat-sets-nowhere-kitchen", ("for", step.For)),
+            "planning.coat-sets-nowhere-kitchen.do",
+            Severity.Mind));
         return [new(Place.Room, takes, 60)];
     }
 
@@ -278,7 +338,10 @@ internal sealed class OrderTasks
     private static string MouldFreed(WorkStep step, List<WorkStep> work)
     {
         bool Frees(WorkStep s) => s.Code.EndsWith(".out", StringComparison.Ordinal);
-        if (Frees(step) || step.After.Any(a => work.Find(s => s.Code == a) is { Mould: not null } before && before.Mould == step.Mould && !Frees(before)))
+        if (Frees(step)
+            || step.After.Any(a => work.Find(s => s.Code == a) is { Mould: not null } before
+                && before.Mould == step.Mould
+                && !Frees(before)))
             return "";
         var at = step;
         while (!Frees(at) && work.Find(s => s.Mould == step.Mould && s.After.Contains(at.Code)) is { } next)

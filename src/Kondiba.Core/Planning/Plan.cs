@@ -37,7 +37,8 @@ public sealed record DayTray(
 /// <param name="Ready">From when it can be dipped in.</param>
 /// <param name="Ends">When it is washed up.</param>
 /// <param name="Tasks">Codes of the tasks that are done from it.</param>
-public sealed record DayMelt(string Pot, int Number, Mass ToMelt, LocalDateTime Starts, LocalDateTime Ready, LocalDateTime Ends, IReadOnlyList<string> Tasks)
+public sealed record DayMelt(
+    string Pot, int Number, Mass ToMelt, LocalDateTime Starts, LocalDateTime Ready, LocalDateTime Ends, IReadOnlyList<string> Tasks)
 {
     /// <summary>Code of the task that melts it.</summary>
     [JsonIgnore]

@@ -18,7 +18,13 @@ public sealed partial class PlanModel
     /// <param name="near">A plan to stay near to, as far as the goal says.</param>
     /// <param name="better">Told of every better plan on the way.</param>
     /// <param name="stop">Ends the search; what was found by then is given.</param>
-    public static Solution Solve(PlanProblem problem, Limits limits, Solution? before = null, Solution? near = null, Action<Solution>? better = null, CancellationToken stop = default)
+    public static Solution Solve(
+        PlanProblem problem,
+        Limits limits,
+        Solution? before = null,
+        Solution? near = null,
+        Action<Solution>? better = null,
+        CancellationToken stop = default)
     {
         if (limits.Quick)
             return Search(before is null ? Some : Repairing, better, stop);
@@ -27,7 +33,9 @@ public sealed partial class PlanModel
         // to an end, and then it has come to its own: so the same input gives the same plan, whichever core is faster.
         using var proven = CancellationTokenSource.CreateLinkedTokenSource(stop);
         var best = new Best(better);
-        var above = Task.Run(() => Improved(problem, before ?? Search(Some, best.Heard, proven.Token), near, limits.Effort, best.Heard, proven.Token), CancellationToken.None);
+        var above = Task.Run(
+            () => Improved(problem, before ?? Search(Some, best.Heard, proven.Token), near, limits.Effort, best.Heard, proven.Token),
+            CancellationToken.None);
         var proof = Search(Proving, best.Heard, stop);
         if (proof.Outcome is Outcome.Best or Outcome.Impossible)
             proven.Cancel();
@@ -46,7 +54,8 @@ public sealed partial class PlanModel
     }
 
     /// <summary>Makes a plan better by leaving a part of it free and keeping the rest, part after part, until none helps.</summary>
-    private static Solution Improved(PlanProblem problem, Solution found, Solution? near, double effort, Action<Solution> better, CancellationToken stop)
+    private static Solution Improved(
+        PlanProblem problem, Solution found, Solution? near, double effort, Action<Solution> better, CancellationToken stop)
     {
         var (inVain, ofColours) = (0, problem.Colours.Select(c => Chains(problem, c.Tasks)).ToList());
         for (var round = 0; found.Any && round < effort / Part.Effort && !stop.IsCancellationRequested; round++)
@@ -79,7 +88,8 @@ public sealed partial class PlanModel
     /// <summary>Tasks with all that comes before and after them.</summary>
     private static HashSet<string> Chains(PlanProblem problem, IEnumerable<string> tasks)
     {
-        var beside = problem.Tasks.SelectMany(t => t.After.SelectMany(a => new[] { (t.Code, a.Task), (a.Task, t.Code) })).ToLookup(e => e.Item1, e => e.Item2);
+        var beside = problem.Tasks.SelectMany(t => t.After.SelectMany(a => new[] { (t.Code, a.Task), (a.Task, t.Code) }))
+            .ToLookup(e => e.Item1, e => e.Item2);
         var all = tasks.ToHashSet();
         var follow = new Stack<string>(all);
         while (follow.TryPop(out var task))
@@ -134,7 +144,8 @@ public sealed partial class PlanModel
         List<LinearExpr> early = [];
         foreach (var task in problem.Tasks.Where(t => t.At is null))
             early.Add((LinearExpr)(task.Latest - plan.when[task.Code].End));
-        foreach (var (colour, number, _, until) in plan.melts.Where(m => found.Melts.Any(f => f.Colour == m.Colour.Code && f.Number == m.Number)))
+        foreach (var (colour, number, _, until) in plan.melts.Where(m => found.Melts.Any(
+            f => f.Colour == m.Colour.Code && f.Number == m.Number)))
         {
             early.Add((problem.Ends - plan.when[Melted.MeltOf(colour.Code, number)].Start) * colour.Darkness);
             early.Add(2 * (plan.when[Melted.WashOf(colour.Code, number)].Start - until));
@@ -160,7 +171,8 @@ public sealed partial class PlanModel
     {
         var solver = new CpSolver
         {
-            StringParameters = FormattableString.Invariant($"random_seed:2 {how} max_deterministic_time:{limits.Effort} max_time_in_seconds:{limits.Seconds}"),
+            StringParameters = FormattableString.Invariant(
+                $"random_seed:2 {how} max_deterministic_time:{limits.Effort} max_time_in_seconds:{limits.Seconds}"),
         };
         using var found = new Found(this, better);
         using var cancelled = stop.Register(solver.StopSearch);
@@ -174,7 +186,12 @@ public sealed partial class PlanModel
             _ => Outcome.Unknown,
         };
         return outcome is Outcome.Best or Outcome.Found
-            ? Read(outcome, v => solver.Value(v), l => solver.BooleanValue(l), (long)Math.Round(solver.ObjectiveValue), (long)Math.Ceiling(solver.BestObjectiveBound - 1e-6))
+            ? Read(
+                outcome,
+                v => solver.Value(v),
+                l => solver.BooleanValue(l),
+                (long)Math.Round(solver.ObjectiveValue),
+                (long)Math.Ceiling(solver.BestObjectiveBound - 1e-6))
             : new(outcome, 0, outcome is Outcome.Unknown ? (long)Math.Ceiling(solver.BestObjectiveBound - 1e-6) : 0, [], [], []);
     }
 
@@ -237,17 +254,25 @@ public sealed partial class PlanModel
 
     private Solution Read(Outcome outcome, Func<IntVar, long> value, Func<ILiteral, bool> yes, long cost, long bound)
     {
-        Placed Of(string code) => new(code, (int)value(when[code].Start), (int)value(when[code].End), does.GetValueOrDefault(code)?.FirstOrDefault(w => yes(w.Does)).Worker);
+        Placed Of(string code) =>
+            new(
+                code,
+                (int)value(when[code].Start),
+                (int)value(when[code].End),
+                does.GetValueOrDefault(code)?.FirstOrDefault(w => yes(w.Does)).Worker);
         return new(
             outcome,
             cost,
             bound,
             [.. problem.Tasks.Select(t => Of(t.Code))],
-            [.. stands.Where(s => yes(s.Chosen)).Select(s => new Stood(s.Stay.Code, s.Where.Place, s.Where.Takes, (int)value(s.From), (int)value(s.To)))],
+            [.. stands.Where(s => yes(s.Chosen))
+                .Select(s => new Stood(s.Stay.Code, s.Where.Place, s.Where.Takes, (int)value(s.From), (int)value(s.To)))],
             [
                 .. melts.Where(m => yes(m.Is)).Select(m => new Melted(
                     m.Colour.Code, m.Number, Of(Melted.MeltOf(m.Colour.Code, m.Number)), Of(Melted.WashOf(m.Colour.Code, m.Number)),
-                    [.. m.Colour.Tasks.Where(t => slots.TryGetValue((t, m.Colour.Code), out var of) && yes(of[m.Number - 1 - m.Colour.Over]))])).OrderBy(m => m.Melt.Start),
+                    [.. m.Colour.Tasks.Where(t => slots.TryGetValue((t, m.Colour.Code), out var of)
+                        && yes(of[m.Number - 1 - m.Colour.Over]))])).OrderBy(
+                        m => m.Melt.Start),
             ]);
     }
 
@@ -255,6 +280,11 @@ public sealed partial class PlanModel
     private sealed class Found(PlanModel plan, Action<Solution>? better) : CpSolverSolutionCallback
     {
         public override void OnSolutionCallback() =>
-            better?.Invoke(plan.Read(Outcome.Found, v => Value(v), l => BooleanValue(l), (long)Math.Round(ObjectiveValue()), (long)Math.Ceiling(BestObjectiveBound() - 1e-6)));
+            better?.Invoke(plan.Read(
+                Outcome.Found,
+                v => Value(v),
+                l => BooleanValue(l),
+                (long)Math.Round(ObjectiveValue()),
+                (long)Math.Ceiling(BestObjectiveBound() - 1e-6)));
     }
 }

@@ -177,7 +177,9 @@ public sealed partial class PlanModel
             var @is = model.NewBoolVar($"{colour.Code} {number}");
             var (name, washing) = (Melted.MeltOf(colour.Code, number), Melted.WashOf(colour.Code, number));
             var start = Within(
-                warm is { } melted ? Domain.FromValues([melted - colour.Lasts]) : Hours(problem.Workers, colour.Lasts).IntersectionWith(new(colour.Earliest, problem.Ends)), name);
+                warm is { } melted
+                    ? Domain.FromValues([melted - colour.Lasts])
+                    : Hours(problem.Workers, colour.Lasts).IntersectionWith(new(colour.Earliest, problem.Ends)), name);
             var end = model.NewIntVar(0, problem.Ends * 2L, $"{name} ends");
             var until = model.NewIntVar(0, problem.Ends, $"{name} until");
             var wash = Within(Hours(problem.Workers, colour.Washes), washing);
@@ -228,7 +230,10 @@ public sealed partial class PlanModel
     /// <summary>When somebody can start work that takes so long.</summary>
     private static Domain Hours(IEnumerable<Worker> workers, int lasts)
     {
-        var hours = workers.SelectMany(w => w.Hours).Where(h => h.To - h.From >= lasts).Select(h => new long[] { h.From, h.To - lasts }).ToArray();
+        var hours = workers.SelectMany(w => w.Hours)
+            .Where(h => h.To - h.From >= lasts)
+            .Select(h => new long[] { h.From, h.To - lasts })
+            .ToArray();
         return hours.Length == 0 ? new Domain() : Domain.FromIntervals(hours);
     }
 
@@ -249,7 +254,10 @@ public sealed partial class PlanModel
                 model.AddMinEquality(to, stay.Until.Select(u => when[u].Start));
         }
 
-        var chosen = stay.Choices.Select(w => stay.Choices.Count == 1 ? model.TrueLiteral() : (ILiteral)model.NewBoolVar($"{stay.Code} in {w.Place}")).ToList();
+        var chosen = stay.Choices.Select(w => stay.Choices.Count == 1
+            ? model.TrueLiteral()
+            : (ILiteral)model.NewBoolVar($"{stay.Code} in {w.Place}"))
+            .ToList();
         foreach (var (where, literal) in stay.Choices.Zip(chosen))
         {
             model.Add(to >= from + where.Least).OnlyEnforceIf(literal);
@@ -280,12 +288,14 @@ public sealed partial class PlanModel
         foreach (var (interval, takes) in taken[resource.Code])
             limit.AddDemand(interval, takes);
         foreach (var away in resource.Away)
-            limit.AddDemand(model.NewFixedSizeIntervalVar(away.When.From, away.When.To - away.When.From, $"{resource.Code} away"), away.Takes);
+            limit.AddDemand(
+                model.NewFixedSizeIntervalVar(away.When.From, away.When.To - away.When.From, $"{resource.Code} away"), away.Takes);
         if (resource.More > 0)
         {
             // What is had beyond is let out from the start: a demand that shrinks as more is had.
             var extra = model.NewIntVar(0, resource.More, $"{resource.Code} more");
-            limit.AddDemand(model.NewFixedSizeIntervalVar(0, problem.Ends * 2L, $"{resource.Code} not had"), resource.More - (LinearExpr)extra);
+            limit.AddDemand(
+                model.NewFixedSizeIntervalVar(0, problem.Ends * 2L, $"{resource.Code} not had"), resource.More - (LinearExpr)extra);
             costs.Add(extra * (Elastic.Place / resource.Unit));
         }
     }

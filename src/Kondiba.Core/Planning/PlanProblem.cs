@@ -189,7 +189,8 @@ public enum Outcome
 /// <param name="Tasks">By the problem's tasks.</param>
 /// <param name="Stood">What stands where.</param>
 /// <param name="Melts">By time.</param>
-public sealed record Solution(Outcome Outcome, long Cost, long Bound, IReadOnlyList<Placed> Tasks, IReadOnlyList<Stood> Stood, IReadOnlyList<Melted> Melts)
+public sealed record Solution(
+    Outcome Outcome, long Cost, long Bound, IReadOnlyList<Placed> Tasks, IReadOnlyList<Stood> Stood, IReadOnlyList<Melted> Melts)
 {
     /// <summary>Every task, melting and washing up too.</summary>
     [JsonIgnore]

@@ -97,7 +97,8 @@ public sealed class Planner
     /// <param name="near">An earlier one that tasks shall stay near to, as far as they can.</param>
     /// <param name="better">Told of every better plan on the way.</param>
     /// <param name="stop">Ends the search.</param>
-    public Solution Solve(Limits limits, Solution? before = null, Solution? near = null, Action<Solution>? better = null, CancellationToken stop = default) =>
+    public Solution Solve(
+        Limits limits, Solution? before = null, Solution? near = null, Action<Solution>? better = null, CancellationToken stop = default) =>
         PlanModel.Solve(NearTo(near), limits, before, near, better, stop);
 
     /// <summary>What it would take: a plan with more hands than there are; where that is no help, with more room too; where that is none, with more time. As little more as can be.</summary>
@@ -142,13 +143,16 @@ public sealed class Planner
     }
 
     private PlanProblem NearTo(Solution? near) =>
-        near is null ? Problem : Problem with { Goal = Problem.Goal with { Moved = (int)(request.Tables.Planning.Moved.Value.Si * OrderTasks.Minute) } };
+        near is null
+            ? Problem
+            : Problem with { Goal = Problem.Goal with { Moved = (int)(request.Tables.Planning.Moved.Value.Si * OrderTasks.Minute) } };
 
     /// <summary>A solution as the kitchen reads it.</summary>
     public Plan Read(Solution solution) => Read(solution, []);
 
     /// <summary>A stretched solution, with what is short.</summary>
-    public Plan ReadShort(Solution stretched) => Read(stretched with { Outcome = Outcome.Impossible }, Shortages.Of(Problem, stretched, made, clock, request.Tables.Setting, names));
+    public Plan ReadShort(Solution stretched) =>
+        Read(stretched with { Outcome = Outcome.Impossible }, Shortages.Of(Problem, stretched, made, clock, request.Tables.Setting, names));
 
     private Plan Read(Solution solution, IReadOnlyList<Shortage> shortages)
     {
@@ -157,21 +161,29 @@ public sealed class Planner
             .OrderBy(t => t.Item1.Start).ThenBy(t => t.Item1.End).ToList();
         var slack = Slack(solution);
         var tasks = placed.ConvertAll(t => new DayTask(
-            t.Item2, At(t.Item1.Start), At(t.Item1.End), t.Item1.Worker, Duration.FromMinutes(slack(t.Item1)), request.Arranged.Tasks.GetValueOrDefault(t.Item1.Code)));
+            t.Item2, At(
+                t.Item1.Start), At(
+                    t.Item1.End), t.Item1.Worker, Duration.FromMinutes(
+                        slack(t.Item1)), request.Arranged.Tasks.GetValueOrDefault(t.Item1.Code)));
         var stays = Problem.Stays.ToDictionary(s => s.Code);
         return new(
             solution.Outcome,
             solution.Gap,
             tasks,
-            [.. solution.Stood.Where(s => s.End > s.Start).OrderBy(s => s.Start).ThenBy(s => s.Stay, StringComparer.Ordinal).Select(s => Tray(s, stays[s.Stay]))],
+            [.. solution.Stood.Where(s => s.End > s.Start)
+                .OrderBy(s => s.Start)
+                .ThenBy(s => s.Stay, StringComparer.Ordinal)
+                .Select(s => Tray(s, stays[s.Stay]))],
             [.. solution.Melts.Select(Melt)],
             [.. request.Orders.Select(o => new DayOrder(o.Code, o.Draft.Pickup!.Value, ReadyAt(o.Code))).OrderBy(o => o.Pickup)],
-            [.. Problem.Resources.Where(r => r.Code.StartsWith("place.", StringComparison.Ordinal) || r.Code == "pots.all").Select(r => Place(r, solution))],
+            [.. Problem.Resources.Where(r => r.Code.StartsWith("place.", StringComparison.Ordinal) || r.Code == "pots.all")
+                .Select(r => Place(r, solution))],
             [.. Problem.Workers.SelectMany(w => w.Hours.Select(h => Hands(w, h, placed)))],
             shortages,
             made.Problems);
 
-        LocalDateTime ReadyAt(string order) => placed.Where(t => t.Item2.Order == order).Select(t => At(t.Item1.End)).DefaultIfEmpty(request.Now).Max();
+        LocalDateTime ReadyAt(string order) =>
+            placed.Where(t => t.Item2.Order == order).Select(t => At(t.Item1.End)).DefaultIfEmpty(request.Now).Max();
     }
 
     private LocalDateTime At(int minute) => clock.At(minute);
@@ -182,8 +194,34 @@ public sealed class Planner
         var c = request.Tables.Pricing;
         var placed = wash ? melt.Wash : melt.Melt;
         return wash
-            ? new(placed.Code, null, Stage.Melt, $"Wash up {colour!.Name}", "", "Pour what is left onto parchment, wipe pot and tools while they are warm, then wash and dry them to the last drop.", "Dried coating is far more work, and a drop of water seizes the next pot.", c.Wash.Source, [], 0, null, [melt.Colour], null)
-            : new(placed.Code, null, Stage.Melt, $"Melt {colour!.Name}", "", $"Melt {Mass(melt).In("g"):0} g of {coating!.Name} gently, stir until it is smooth, and let it come down to {coating.DipAt.Value.In("°C"):0} °C; the pot's card has thinner and drops.", "Overheated coating thickens and dulls.", c.Melt.Source, [], 0, null, [melt.Colour], request.Tables.Planning.Holds.Value);
+            ? new(
+                placed.Code,
+                null,
+                Stage.Melt,
+                $"Wash up {colour!.Name}",
+                "",
+                "Pour what is left onto parchment, wipe pot and tools while they are warm, then wash and dry them to the last drop.",
+                "Dried coating is far more work, and a drop of water seizes the next pot.",
+                c.Wash.Source,
+                [],
+                0,
+                null,
+                [melt.Colour],
+                null)
+            : new(
+                placed.Code,
+                null,
+                Stage.Melt,
+                $"Melt {colour!.Name}",
+                "",
+                $"Melt {Mass(melt).In("g"):0} g of {coating!.Name} gently, stir until it is smooth, and let it come down to {coating.DipAt.Value.In("°C"):0} °C; the pot's card has thinner and drops.",
+                "Overheated coating thickens and dulls.",
+                c.Melt.Source,
+                [],
+                0,
+                null,
+                [melt.Colour],
+                request.Tables.Planning.Holds.Value);
     }
 
     /// <summary>What a melt is for, with what was dipped from it before.</summary>
@@ -191,7 +229,10 @@ public sealed class Planner
     {
         var marks = request.Arranged.Tasks;
         var melted = marks.GetValueOrDefault(melt.Melt.Code)?.Done;
-        return made.Coating[melt.Colour].Where(t => melt.Tasks.Contains(t.Key) || (marks.GetValueOrDefault(t.Key)?.Done is { } dipped && dipped > melted)).Select(t => t.Value).Total();
+        return made.Coating[melt.Colour].Where(t => melt.Tasks.Contains(t.Key)
+            || (marks.GetValueOrDefault(t.Key)?.Done is { } dipped && dipped > melted))
+            .Select(t => t.Value)
+            .Total();
     }
 
     private DayMelt Melt(Melted melt)
@@ -204,7 +245,8 @@ public sealed class Planner
     {
         var (info, where) = (made.Info[stay.From], stay.Choices.First(c => c.Place == stood.Place));
         return new(
-            stay.From, info.Order!, info.For, stood.Place["place.".Length..], stood.Takes / (double)OrderTasks.Tray, info.Pieces, info.Pots, At(stood.Start), At(stood.End),
+            stay.From, info.Order!, info.For, stood.Place["place.".Length..], stood.Takes / (double)OrderTasks.Tray, info.Pieces, info.Pots, At(
+                stood.Start), At(stood.End),
             where.Least > 0 ? At(stood.Start + where.Least) : null, where.Most is { } most ? At(stood.Start + most) : null);
     }
 
@@ -223,13 +265,18 @@ public sealed class Planner
         }
 
         var place = Shortages.PlaceOf(resource.Code).Place;
-        return new(place, request.Tables.Setting.NameOf(place), resource.Has / resource.Unit, [.. full.Select(f => new Between(At(f.From), At(f.To)))]);
+        return new(
+            place,
+            request.Tables.Setting.NameOf(place),
+            resource.Has / resource.Unit,
+            [.. full.Select(f => new Between(At(f.From), At(f.To)))]);
     }
 
     private DayHands Hands(Worker worker, Minutes hours, List<(Placed Placed, TaskInfo Info)> placed) => new(
         worker.Code,
         new(At(hours.From), At(hours.To)),
-        Duration.FromMinutes(placed.Where(t => t.Placed.Worker == worker.Code && t.Placed.Start >= hours.From && t.Placed.End <= hours.To).Sum(t => t.Placed.End - t.Placed.Start)));
+        Duration.FromMinutes(placed.Where(t => t.Placed.Worker == worker.Code && t.Placed.Start >= hours.From && t.Placed.End <= hours.To)
+            .Sum(t => t.Placed.End - t.Placed.Start)));
 
     /// <summary>By how much each task could be later while everything else stays where it is.</summary>
     private Func<Placed, int> Slack(Solution solution)
@@ -237,15 +284,26 @@ public sealed class Planner
         var hands = solution.All.ToList();
         var starts = hands.ToDictionary(t => t.Code, t => t.Start);
         var followers = Problem.Tasks.SelectMany(t => t.After.Select(a => (Before: a.Task, t.Code, a.Least))).ToLookup(f => f.Before);
-        var stood = solution.Stood.ToLookup(s => Problem.Stays.First(t => t.Code == s.Stay).From, s => s.End - Problem.Stays.First(t => t.Code == s.Stay).Choices.First(c => c.Place == s.Place).Least);
+        var stood = solution.Stood.ToLookup(
+            s => Problem.Stays.First(t => t.Code == s.Stay).From,
+            s => s.End - Problem.Stays.First(t => t.Code == s.Stay).Choices.First(c => c.Place == s.Place).Least);
         var latest = Problem.Tasks.ToDictionary(t => t.Code, t => t.Latest);
         var melted = solution.Melts.SelectMany(m => m.Tasks.Select(t => (Task: t, m.Wash.Start))).ToLookup(m => m.Task, m => m.Start);
-        var first = solution.Melts.ToDictionary(m => m.Melt.Code, m => m.Tasks.Select(t => starts[t]).DefaultIfEmpty(int.MaxValue).Min() - Problem.Colours.First(c => c.Code == m.Colour).Cools);
+        var first = solution.Melts.ToDictionary(
+            m => m.Melt.Code,
+            m => m.Tasks.Select(t => starts[t]).DefaultIfEmpty(int.MaxValue).Min() - Problem.Colours.First(c => c.Code == m.Colour).Cools);
         return task =>
         {
-            var next = hands.Where(h => h.Worker is not null && h.Worker == task.Worker && h.Start >= task.End && h.Code != task.Code).Select(h => h.Start);
-            var ends = Problem.Workers.Where(w => w.Code == task.Worker).SelectMany(w => w.Hours).Where(h => h.From <= task.Start && h.To >= task.End).Select(h => h.To);
-            var limits = followers[task.Code].Select(f => starts[f.Code] - f.Least).Concat(stood[task.Code]).Concat(melted[task.Code]).Concat(next).Concat(ends)
+            var next = hands.Where(h => h.Worker is not null && h.Worker == task.Worker && h.Start >= task.End && h.Code != task.Code)
+                .Select(h => h.Start);
+            var ends = Problem.Workers.Where(w => w.Code == task.Worker)
+                .SelectMany(w => w.Hours)
+                .Where(h => h.From <= task.Start && h.To >= task.End)
+                .Select(h => h.To);
+            var limits = followers[task.Code].Select(f => starts[f.Code] - f.Least).Concat(stood[task.Code]).Concat(
+                melted[task.Code]).Concat(
+                next).Concat(
+                ends)
                 .Append(latest.GetValueOrDefault(task.Code, int.MaxValue)).Append(first.GetValueOrDefault(task.Code, int.MaxValue));
             var least = limits.Min();
             return least == int.MaxValue ? 0 : Math.Max(0, least - task.End);

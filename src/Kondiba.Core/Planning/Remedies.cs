@@ -11,7 +11,8 @@ namespace Kondiba.Core.Planning;
 /// <param name="Centre">What it is made with.</param>
 /// <param name="Size">Of that size.</param>
 /// <param name="Depth">Dipped so deep.</param>
-public sealed record OrderChange(string Order, LocalDateTime? Pickup = null, int? Line = null, string? Centre = null, string? Size = null, double? Depth = null);
+public sealed record OrderChange(
+    string Order, LocalDateTime? Pickup = null, int? Line = null, string? Centre = null, string? Size = null, double? Depth = null);
 
 /// <summary>A change that makes a plan fit; it was tried.</summary>
 /// <param name="What">What is changed: "a helper on Saturday from 14:00".</param>
@@ -23,14 +24,20 @@ public sealed record Remedy(Message What, Arrangements? Arranged, OrderChange? C
     public PlanRequest In(PlanRequest request) => request with
     {
         Arranged = Arranged ?? request.Arranged,
-        Orders = Change is null ? request.Orders : [.. request.Orders.Select(o => o.Code == Change.Order ? o with { Draft = Of(o.Draft, Change) } : o)],
+        Orders = Change is null
+            ? request.Orders
+            : [.. request.Orders.Select(o => o.Code == Change.Order ? o with { Draft = Of(o.Draft, Change) } : o)],
     };
 
     /// <summary>An order with a change made.</summary>
     public static OrderDraft Of(OrderDraft draft, OrderChange change) => draft with
     {
         Pickup = change.Pickup ?? draft.Pickup,
-        Lines = [.. draft.Lines.Select((l, i) => i != change.Line ? l : l with { Centre = change.Centre, Size = change.Size, Depth = change.Depth ?? l.Depth, Upright = null, Making = null, Look = null, Decor = null })],
+        Lines = [
+            .. draft.Lines.Select((l, i) => i != change.Line
+                ? l
+                : l with { Centre = change.Centre, Size = change.Size, Depth = change.Depth ?? l.Depth, Upright = null, Making = null, Look = null, Decor = null }),
+        ],
     };
 }
 
@@ -55,7 +62,12 @@ internal static class Remedies
     /// <param name="names">Names of the orders, by their code.</param>
     /// <param name="fits">Whether a request has a plan.</param>
     /// <param name="found">Told of each remedy as soon as it was tried.</param>
-    public static IReadOnlyList<Remedy> For(PlanRequest request, IReadOnlyList<Shortage> shortages, IReadOnlyDictionary<string, string> names, Func<PlanRequest, bool> fits, Action<Remedy>? found = null)
+    public static IReadOnlyList<Remedy> For(
+        PlanRequest request,
+        IReadOnlyList<Shortage> shortages,
+        IReadOnlyDictionary<string, string> names,
+        Func<PlanRequest, bool> fits,
+        Action<Remedy>? found = null)
     {
         var all = new List<Remedy>();
         foreach (var ways in Ways(request, shortages, names))
@@ -70,7 +82,8 @@ internal static class Remedies
         return all;
     }
 
-    private static IEnumerable<IEnumerable<Remedy>> Ways(PlanRequest request, IReadOnlyList<Shortage> shortages, IReadOnlyDictionary<string, string> names)
+    private static IEnumerable<IEnumerable<Remedy>> Ways(
+        PlanRequest request, IReadOnlyList<Shortage> shortages, IReadOnlyDictionary<string, string> names)
     {
         var places = shortages.Where(s => s.Kind is Short.Place).ToList();
         var plain = Ways(request, shortages, names, request.Arranged, Message.None);
@@ -79,7 +92,10 @@ internal static class Remedies
 
         // Room first; where that is not all that is short, whatever else helps goes together with it.
         var room = Enumerable.Range(0, 3).Select(n => Room(request.Arranged, places, n, request.Tables.Setting)).ToList();
-        return shortages.Count == places.Count ? [room, .. plain] : [room, .. plain.Zip(Ways(request, shortages, names, room[0].Arranged!, room[0].What), (alone, together) => alone.Concat(together))];
+        return shortages.Count == places.Count
+            ? [room, .. plain]
+            : [room, .. plain.Zip(
+                Ways(request, shortages, names, room[0].Arranged!, room[0].What), (alone, together) => alone.Concat(together))];
     }
 
     private static Remedy Room(Arrangements arranged, List<Shortage> places, int more, Setting.SettingConstants setting)
@@ -87,79 +103,167 @@ internal static class Remedies
         static string Code(string place) => place is "pots" ? "planning.more-pots"
             : place.StartsWith("mould.", StringComparison.Ordinal) ? "planning.more-moulds" : "planning.more-room";
         return new(
-            Message.Of("planning.all-of", ("parts", Argument.Of(places.Select(s => Message.Of(Code(s.Of!), ("place", setting.NameOf(s.Of!)), ("more", s.Much + more), ("day", s.From)))))),
-            arranged with { Places = [.. arranged.Places, .. places.Select(s => new PlaceOn(s.Of!, s.Much + more, s.From.Date.PlusDays(-1).AtMidnight(), s.To.Date.PlusDays(2).AtMidnight()))] },
+            Message.Of(
+                "planning.all-of",
+                ("parts", Argument.Of(places.Select(s => Message.Of(
+                    Code(s.Of!), ("place", setting.NameOf(s.Of!)), ("more", s.Much + more), ("day", s.From)))))),
+            arranged with
+            {
+                Places = [
+                .. arranged.Places,
+                .. places.Select(s => new PlaceOn(
+                    s.Of!, s.Much + more, s.From.Date.PlusDays(-1).AtMidnight(), s.To.Date.PlusDays(2).AtMidnight())),
+            ]
+            },
             null);
     }
 
-    private static IEnumerable<IEnumerable<Remedy>> Ways(PlanRequest request, IReadOnlyList<Shortage> shortages, IReadOnlyDictionary<string, string> names, Arrangements arranged, Message and)
+    private static IEnumerable<IEnumerable<Remedy>> Ways(
+        PlanRequest request,
+        IReadOnlyList<Shortage> shortages,
+        IReadOnlyDictionary<string, string> names,
+        Arrangements arranged,
+        Message and)
     {
         var tables = request.Tables;
         string Name(string order) => names.GetValueOrDefault(order, order);
         foreach (var pin in shortages.Where(s => s.Kind is Short.Pin))
-            yield return [new(With(Message.Of("planning.no-pin", ("task", pin.What.Arguments[0].Value))), arranged with { Tasks = arranged.Tasks.Where(t => t.Key != pin.Of).ToDictionary() }, null)];
+            yield return [
+                new(
+                    With(Message.Of("planning.no-pin", ("task", pin.What.Arguments[0].Value))),
+                    arranged with { Tasks = arranged.Tasks.Where(t => t.Key != pin.Of).ToDictionary() },
+                    null),
+            ];
         foreach (var late in shortages.Where(s => s.Kind is Short.Time))
         {
             var ready = Quarter(late.To);
-            yield return Enumerable.Range(0, 9).Select(i => ready.PlusMinutes(i * Step)).Select(at => new Remedy(With(Message.Of("planning.collected-later", ("order", Name(late.Of!)), ("at", at))), arranged, new(late.Of!, Pickup: at)));
+            yield return Enumerable.Range(0, 9)
+                .Select(i => ready.PlusMinutes(i * Step))
+                .Select(at => new Remedy(
+                    With(Message.Of("planning.collected-later", ("order", Name(late.Of!)), ("at", at))),
+                    arranged,
+                    new(late.Of!, Pickup: at)));
         }
 
         var lacking = shortages.Where(s => s.Kind is not (Short.Pin or Short.Place)).ToList();
         var last = request.Orders.Max(o => o.Draft.Pickup!.Value).Date;
-        var days = lacking.SelectMany(s => new[] { s.From.Date, s.To.Date }).Where(d => d >= request.Now.Date && d <= last).Distinct().Order().ToList();
-        var closed = Enumerable.Range(0, Period.DaysBetween(request.Now.Date, last) + 1).Select(request.Now.Date.PlusDays).Where(d => Open(d) is null).Take(MostClosed);
-        foreach (var day in days.Concat(days.Select(d => d.PlusDays(-1)).Where(d => d >= request.Now.Date)).Concat(closed).Distinct().Order())
+        var days = lacking.SelectMany(s => new[] { s.From.Date, s.To.Date })
+            .Where(d => d >= request.Now.Date && d <= last)
+            .Distinct()
+            .Order()
+            .ToList();
+        var closed = Enumerable.Range(0, Period.DaysBetween(request.Now.Date, last) + 1)
+            .Select(request.Now.Date.PlusDays)
+            .Where(d => Open(d) is null)
+            .Take(MostClosed);
+        foreach (var day in days.Concat(days.Select(d => d.PlusDays(-1)).Where(d => d >= request.Now.Date))
+            .Concat(closed)
+            .Distinct()
+            .Order())
         {
             if (Open(day) is not { } open)
             {
-                yield return Enumerable.Range(1, 6).Select(i => new DayHours(new(10, 0), new(10 + (2 * i), 0))).Select(h => Hours([(day, h)], Message.Of("planning.work-from", ("day", day), ("from", h.From), ("to", h.To))));
+                yield return Enumerable.Range(1, 6)
+                    .Select(i => new DayHours(new(10, 0), new(10 + (2 * i), 0)))
+                    .Select(h => Hours([(day, h)], Message.Of("planning.work-from", ("day", day), ("from", h.From), ("to", h.To))));
                 continue;
             }
 
-            yield return Steps().Select(m => open.From.PlusMinutes(-m)).TakeWhile(f => f >= FirstHour && f < open.From).Select(f => Hours([(day, open with { From = f })], Message.Of("planning.start", ("f", f), ("day", day))));
-            yield return Steps().Select(m => open.To.PlusMinutes(m)).TakeWhile(t => t <= LastHour && t > open.To).Select(t => Hours([(day, open with { To = t })], Message.Of("planning.go-until", ("t", t), ("day", day))));
+            yield return Steps().Select(m => open.From.PlusMinutes(-m))
+                .TakeWhile(f => f >= FirstHour && f < open.From)
+                .Select(f => Hours([(day, open with { From = f })], Message.Of("planning.start", ("f", f), ("day", day))));
+            yield return Steps().Select(m => open.To.PlusMinutes(m))
+                .TakeWhile(t => t <= LastHour && t > open.To)
+                .Select(t => Hours([(day, open with { To = t })], Message.Of("planning.go-until", ("t", t), ("day", day))));
         }
 
         if (days.Count > 0)
         {
             yield return Enumerable.Range(1, MostHours).Select(h => Hours(
-                [.. days.Select(d => (d, Open(d) is { } o ? new DayHours(Max(FirstHour, o.From, -h), Max(LastHour, o.To, h)) : new(new(8, 0), new(12 + (2 * h), 0))))],
-                Message.Of("planning.more-morning-evening", ("h", h), ("days", Argument.Of(days.Select(d => Message.Of("planning.weekday", ("day", d))))))));
+                [.. days.Select(d => (d, Open(d) is { } o
+                    ? new DayHours(Max(FirstHour, o.From, -h), Max(LastHour, o.To, h))
+                    : new(new(8, 0), new(12 + (2 * h), 0))))],
+                Message.Of(
+                    "planning.more-morning-evening",
+                    ("h", h),
+                    ("days", Argument.Of(days.Select(d => Message.Of("planning.weekday", ("day", d))))))));
         }
 
-        foreach (var (at, to) in lacking.Where(s => s.Kind is Short.Hands).Select(s => (s.From, s.To)).Concat(lacking.Where(s => s.Kind is not Short.Hands).Select(s => (s.To.PlusHours(-4), s.To))).DistinctBy(s => s.Item1.Date))
+        foreach (var (at, to) in lacking.Where(s => s.Kind is Short.Hands)
+            .Select(s => (s.From, s.To))
+            .Concat(lacking.Where(s => s.Kind is not Short.Hands).Select(s => (s.To.PlusHours(-4), s.To)))
+            .DistinctBy(s => s.Item1.Date))
         {
             var until = to.Date > at.Date || to.Hour >= LastHour.Hour ? LastHour : new LocalTime(to.Hour + 1, 0);
             var from = at.Hour < FirstHour.Hour ? FirstHour : new LocalTime(at.Hour, 0);
             yield return Enumerable.Range(0, 6).Select(i => from.PlusHours(-i)).TakeWhile(f => f >= FirstHour && f <= from)
-                .Select(f => new Remedy(With(Message.Of("planning.helper", ("day", at), ("from", f), ("to", until))), arranged with { Helpers = [.. arranged.Helpers, new(at.Date, new(f, until))] }, null));
+                .Select(f => new Remedy(
+                    With(Message.Of("planning.helper", ("day", at), ("from", f), ("to", until))),
+                    arranged with { Helpers = [.. arranged.Helpers, new(at.Date, new(f, until))] },
+                    null));
         }
 
-        foreach (var order in lacking.Exists(s => s.Kind is Short.Hands) ? request.Orders.OrderBy(o => o.Draft.Pickup).Take(MostOrders) : [])
-            yield return LaterBy.Select(h => order.Draft.Pickup!.Value.PlusHours(h)).Select(at => new Remedy(With(Message.Of("planning.collected-later", ("order", Name(order.Code)), ("at", at))), arranged, new(order.Code, Pickup: at)));
-        foreach (var (order, line, i) in request.Orders.SelectMany(o => o.Draft.Lines.Select((l, i) => (o, l, i))).Where(l => Perishable(l.l, request)).Take(MostOrders))
+        foreach (var order in lacking.Exists(s => s.Kind is Short.Hands)
+            ? request.Orders.OrderBy(o => o.Draft.Pickup).Take(MostOrders)
+            : [])
+            yield return LaterBy.Select(h => order.Draft.Pickup!.Value.PlusHours(h))
+                .Select(at => new Remedy(
+                    With(Message.Of("planning.collected-later", ("order", Name(order.Code)), ("at", at))),
+                    arranged,
+                    new(order.Code, Pickup: at)));
+        foreach (var (order, line, i) in request.Orders.SelectMany(o => o.Draft.Lines.Select((l, i) => (o, l, i)))
+            .Where(l => Perishable(l.l, request))
+            .Take(MostOrders))
         {
             var instead = tables.Centre(Instead)!;
-            yield return [new(With(Message.Of("planning.instead", ("instead", instead.Plural), ("of", tables.Centre(line.Centre)!.Plural), ("order", Name(order.Code)))), arranged, new(order.Code, null, i, instead.Code, instead.Sizes[^1].Code, instead.UsualDepth.Value.Si))];
+            yield return [
+                new(
+                    With(Message.Of(
+                        "planning.instead",
+                        ("instead", instead.Plural),
+                        ("of", tables.Centre(line.Centre)!.Plural),
+                        ("order", Name(order.Code)))),
+                    arranged,
+                    new(order.Code, null, i, instead.Code, instead.Sizes[^1].Code, instead.UsualDepth.Value.Si)),
+            ];
         }
 
         if (arranged.Hours.Count + arranged.Places.Count + arranged.Tasks.Count(t => t.Value.Done is null) is > 0 and var count)
-            yield return and != Message.None ? [] : [new(Message.Of("planning.take-back-arranged", ("count", count)), Arrangements.None with { Tasks = arranged.Tasks.Where(t => t.Value.Done is not null).ToDictionary(), Helpers = arranged.Helpers }, null)];
+            yield return and != Message.None
+                ? []
+                : [new(
+                    Message.Of("planning.take-back-arranged", ("count", count)),
+                    Arrangements.None with { Tasks = arranged.Tasks.Where(t => t.Value.Done is not null)
+                        .ToDictionary(), Helpers = arranged.Helpers },
+                    null)];
 
         Message With(Message what) => and == Message.None ? what : Message.Of("planning.what-and", ("what", what), ("and", and));
         DayHours? Open(LocalDate day) => arranged.HoursOf(day, tables.Working);
         Remedy Hours(IReadOnlyList<(LocalDate Day, DayHours Hours)> other, Message what) =>
-            new(With(what), arranged with { Hours = [.. arranged.Hours.Where(h => other.All(o => o.Day != h.Day)), .. other.Select(o => new HoursOn(o.Day, o.Hours))] }, null);
+            new(
+                With(what),
+                arranged with
+                {
+                    Hours = [
+                    .. arranged.Hours.Where(h => other.All(o => o.Day != h.Day)),
+                    .. other.Select(o => new HoursOn(o.Day, o.Hours)),
+                ]
+                },
+                null);
     }
 
     /// <summary>A time moved by some hours, at most to a limit.</summary>
     private static LocalTime Max(LocalTime limit, LocalTime at, int hours) =>
-        hours < 0 ? at.Hour + hours < limit.Hour ? at < limit ? at : limit : at.PlusHours(hours) : at.Hour + hours > limit.Hour ? at > limit ? at : limit : at.PlusHours(hours);
+        hours < 0
+            ? at.Hour + hours < limit.Hour ? at < limit ? at : limit : at.PlusHours(hours)
+            : at.Hour + hours > limit.Hour ? at > limit ? at : limit : at.PlusHours(hours);
 
     private static IEnumerable<int> Steps() => Enumerable.Range(1, MostHours * 60 / Step).Select(i => i * Step);
 
     private static bool Perishable(LineDraft line, PlanRequest request) =>
         request.Tables.Centre(line.Centre) is { } centre && Safety.Keeping.Of(centre, request.Tables)?.Keeps.Value <= Duration.FromDays(1);
 
-    private static LocalDateTime Quarter(LocalDateTime at) => at.Date.AtMidnight().PlusMinutes((long)Math.Ceiling(Period.Between(at.Date.AtMidnight(), at, PeriodUnits.Seconds).Seconds / 900.0) * 15);
+    private static LocalDateTime Quarter(LocalDateTime at) =>
+        at.Date.AtMidnight()
+            .PlusMinutes((long)Math.Ceiling(Period.Between(at.Date.AtMidnight(), at, PeriodUnits.Seconds).Seconds / 900.0) * 15);
 }

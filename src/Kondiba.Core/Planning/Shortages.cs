@@ -41,7 +41,13 @@ public sealed record Shortage(Short Kind, Message What, string? Of, LocalDateTim
 /// <summary>Reads off what is short from a plan that was allowed more than there is.</summary>
 internal static class Shortages
 {
-    public static IReadOnlyList<Shortage> Of(PlanProblem problem, Solution elastic, OrderTasks made, PlanClock clock, Setting.SettingConstants setting, IReadOnlyDictionary<string, string> names)
+    public static IReadOnlyList<Shortage> Of(
+        PlanProblem problem,
+        Solution elastic,
+        OrderTasks made,
+        PlanClock clock,
+        Setting.SettingConstants setting,
+        IReadOnlyDictionary<string, string> names)
     {
         var tasks = problem.Tasks.ToDictionary(t => t.Code);
         var all = elastic.All.ToList();
@@ -55,7 +61,13 @@ internal static class Shortages
             group task by clock.At(task.Start).Date into day
             orderby day.Key
             let much = day.Sum(t => t.End - t.Start)
-            select new Shortage(Short.Hands, Message.Of("planning.hands-missing", ("day", day.Key), ("much", Duration.FromMinutes(much))), null, clock.At(day.Min(t => t.Start)), clock.At(day.Max(t => t.End)), much);
+            select new Shortage(
+                Short.Hands,
+                Message.Of("planning.hands-missing", ("day", day.Key), ("much", Duration.FromMinutes(much))),
+                null,
+                clock.At(day.Min(t => t.Start)),
+                clock.At(day.Max(t => t.End)),
+                much);
 
         IEnumerable<Shortage> Places()
         {
@@ -64,12 +76,20 @@ internal static class Shortages
                 var taken = Taken(problem, elastic, resource.Code).ToList();
                 var gone = taken.Concat(resource.Away).ToList();
                 var over = Minutes.Between(gone.SelectMany(t => new[] { t.When.From, t.When.To }))
-                    .Select(span => (When: span, Much: gone.Where(t => t.When.Holds(span)).Sum(t => t.Takes) - resource.Has)).Where(s => s.Much > 0).ToList();
+                    .Select(span => (When: span, Much: gone.Where(t => t.When.Holds(span)).Sum(t => t.Takes) - resource.Has)).Where(
+                        s => s.Much > 0).ToList();
                 if (over.Count == 0)
                     continue;
-                var (from, to, much) = (clock.At(over[0].When.From), clock.At(over[^1].When.To), (int)Math.Ceiling(over.Max(o => o.Much) / (double)resource.Unit));
+                var (from, to, much) = (clock.At(
+                    over[0].When.From), clock.At(over[^1].When.To), (int)Math.Ceiling(over.Max(o => o.Much) / (double)resource.Unit));
                 var (place, full) = PlaceOf(resource.Code);
-                yield return new(Short.Place, Message.Of(full, ("place", setting.NameOf(place)), ("from", from), ("to", to), ("much", much)), place, from, to, much);
+                yield return new(
+                    Short.Place,
+                    Message.Of(full, ("place", setting.NameOf(place)), ("from", from), ("to", to), ("much", much)),
+                    place,
+                    from,
+                    to,
+                    much);
             }
         }
 
@@ -80,19 +100,45 @@ internal static class Shortages
             group (task, late) by made.Info[task.Code].Order into order
             let most = order.MaxBy(t => t.late)
             let ready = clock.At(most.task.End)
-            select new Shortage(Short.Time, Message.Of("planning.not-ready-before", ("order", Order(most.task.Code)), ("ready", ready), ("late", Duration.FromMinutes(most.late))), order.Key, clock.At(tasks[most.task.Code].Latest), ready, most.late);
+            select new Shortage(
+                Short.Time,
+                Message.Of(
+                    "planning.not-ready-before",
+                    ("order", Order(most.task.Code)),
+                    ("ready", ready),
+                    ("late", Duration.FromMinutes(most.late))),
+                order.Key,
+                clock.At(tasks[most.task.Code].Latest),
+                ready,
+                most.late);
 
         IEnumerable<Shortage> Keeping() =>
             from task in elastic.Tasks
             let soon = tasks[task.Code].Earliest - task.Start
             where soon > 0 && !tasks[task.Code].Done
             let limit = clock.At(tasks[task.Code].Earliest)
-            select new Shortage(Short.Keeping, Message.Of("planning.does-not-keep", ("task", made.Info[task.Code].Title), ("limit", limit), ("order", Order(task.Code))), task.Code, clock.At(task.Start), limit, soon);
+            select new Shortage(
+                Short.Keeping,
+                Message.Of("planning.does-not-keep", ("task", made.Info[task.Code].Title), ("limit", limit), ("order", Order(task.Code))),
+                task.Code,
+                clock.At(task.Start),
+                limit,
+                soon);
 
         IEnumerable<Shortage> Pins() =>
             from task in elastic.Tasks
             where tasks[task.Code] is { At: { } at, Done: false } && at != task.Start
-            select new Shortage(Short.Pin, Message.Of("planning.pinned-where-it-cannot-be", ("task", made.Info[task.Code].Title), ("at", clock.At(tasks[task.Code].At!.Value)), ("instead", clock.At(task.Start))), task.Code, clock.At(tasks[task.Code].At!.Value), clock.At(task.Start), Math.Abs(task.Start - tasks[task.Code].At!.Value));
+            select new Shortage(
+                Short.Pin,
+                Message.Of(
+                    "planning.pinned-where-it-cannot-be",
+                    ("task", made.Info[task.Code].Title),
+                    ("at", clock.At(tasks[task.Code].At!.Value)),
+                    ("instead", clock.At(task.Start))),
+                task.Code,
+                clock.At(tasks[task.Code].At!.Value),
+                clock.At(task.Start),
+                Math.Abs(task.Start - tasks[task.Code].At!.Value));
     }
 
     /// <summary>What is taken of a resource, from when to when.</summary>
@@ -100,8 +146,10 @@ internal static class Shortages
     {
         Placed Task(string code) => solution.Tasks.First(t => t.Code == code);
         return solution.Stood.Where(s => s.Place == resource).Select(s => new Away(new(s.Start, s.End), s.Takes))
-            .Concat(problem.Uses.Where(u => u.Resource == resource).Select(u => new Away(new(Task(u.From).Start, Task(u.Until).End), u.Takes)))
-            .Concat(solution.Melts.Where(m => problem.Colours.First(c => c.Code == m.Colour).Takes.Contains(resource)).Select(m => new Away(new(m.Melt.Start, m.Wash.End), 1)));
+            .Concat(problem.Uses.Where(u => u.Resource == resource)
+                .Select(u => new Away(new(Task(u.From).Start, Task(u.Until).End), u.Takes)))
+            .Concat(solution.Melts.Where(m => problem.Colours.First(c => c.Code == m.Colour).Takes.Contains(resource))
+                .Select(m => new Away(new(m.Melt.Start, m.Wash.End), 1)));
     }
 
     /// <summary>Code of a resource's place, and of the sentence that says it is full.</summary>
@@ -109,7 +157,9 @@ internal static class Shortages
     {
         if (resource.StartsWith("place.", StringComparison.Ordinal))
             return (resource["place.".Length..], "planning.place-is-full");
-        return resource.StartsWith("mould.", StringComparison.Ordinal) ? (resource, "planning.moulds-are-in-use") : ("pots", "planning.every-pot-is-in-use");
+        return resource.StartsWith("mould.", StringComparison.Ordinal)
+            ? (resource, "planning.moulds-are-in-use")
+            : ("pots", "planning.every-pot-is-in-use");
     }
 
 }

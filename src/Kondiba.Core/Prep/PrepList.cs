@@ -70,7 +70,8 @@ public sealed record PrepList(
     IReadOnlyList<PrepStep> Steps, IReadOnlyList<FillingTally> Fillings, IReadOnlyList<SchoolInOrder> Schools, IReadOnlyList<BoxPlan> Boxes, Duration Hands, IReadOnlyList<Problem> Problems)
 {
     /// <summary>How a figure came about: "fillings[0].mix", or "fillings[0]." and an ingredient's code; null when there is no such figure.</summary>
-    public IReadOnlyList<WorkingLine>? WorkingOf(string figure) => Fillings.Index().SelectMany(f => f.Item.Figures($"fillings[{f.Index}]")).FirstOrDefault(f => f.Path == figure).Working?.Invoke();
+    public IReadOnlyList<WorkingLine>? WorkingOf(string figure) =>
+        Fillings.Index().SelectMany(f => f.Item.Figures($"fillings[{f.Index}]")).FirstOrDefault(f => f.Path == figure).Working?.Invoke();
 
     /// <summary>Makes it.</summary>
     /// <param name="order">The order as typed.</param>
@@ -87,8 +88,19 @@ public sealed record PrepList(
             return new([], fillings, schools, [], hands, []);
 
         var starts = Backwards.From(work, pickup.PlusSeconds(-(long)tables.Prep.Before.Value.TotalSeconds), tables.Working);
-        List<PrepStep> steps = [.. work.Select((s, i) => (Step: s, Index: i)).OrderBy(s => starts[s.Step.Code]).ThenBy(s => s.Index).Select(s => Dated(s.Step, starts[s.Step.Code]))];
-        return new(steps, fillings, schools, BoxesOf(order, tally, tables), hands, [.. Standing(work, starts), .. Late(steps, now), .. Stale(order, tally, tables, steps, pickup)]);
+        List<PrepStep> steps = [
+            .. work.Select((s, i) => (Step: s, Index: i))
+                .OrderBy(s => starts[s.Step.Code])
+                .ThenBy(s => s.Index)
+                .Select(s => Dated(s.Step, starts[s.Step.Code])),
+        ];
+        return new(
+            steps,
+            fillings,
+            schools,
+            BoxesOf(order, tally, tables),
+            hands,
+            [.. Standing(work, starts), .. Late(steps, now), .. Stale(order, tally, tables, steps, pickup)]);
     }
 
     private static PrepStep Dated(WorkStep s, LocalDateTime starts) => new(
@@ -99,8 +111,11 @@ public sealed record PrepList(
         var moulds = tally.Lines.Any(l => order.Lines[l.Line].Making?.Mould is not null);
         return
         [
-            .. tables.Schools.Where(s => work.Any(w => w.Rule.School == s.Code) || (s.Code == "moulds" && moulds) || (s.Code == Prep.Schools.Setting && work.Any(w => w.Sets)))
-                .Select(s => new SchoolInOrder(s, Prep.Schools.Choice(s, order.Schools, tables).Code, order.Schools?.ContainsKey(s.Code) is true)),
+            .. tables.Schools.Where(s => work.Any(w => w.Rule.School == s.Code)
+                || (s.Code == "moulds" && moulds)
+                || (s.Code == Prep.Schools.Setting && work.Any(w => w.Sets)))
+                .Select(s => new SchoolInOrder(
+                    s, Prep.Schools.Choice(s, order.Schools, tables).Code, order.Schools?.ContainsKey(s.Code) is true)),
         ];
     }
 
@@ -115,7 +130,11 @@ public sealed record PrepList(
            where tables.Prep.Unfit.ContainsKey(centre.Code)
            let size = centre.Size(order.Lines[line.Line].Size)!
            let masses = Selection.Likely(size.Mass.Value, tables.Prep.Spread.Value, Math.Min(line.Count.Value, box.Rows * box.Columns))
-           select new BoxPlan(box.Name, $"{size.Name} {centre.Plural}".Trim(), [.. Selection.Box([.. masses.Select(m => m.Si)], box.Rows, box.Columns).Select(row => row.Select(i => masses[i]).ToArray())]),
+           select new BoxPlan(
+               box.Name,
+               $"{size.Name} {centre.Plural}".Trim(),
+               [.. Selection.Box([.. masses.Select(m => m.Si)], box.Rows, box.Columns)
+                   .Select(row => row.Select(i => masses[i]).ToArray())]),
     ];
 
     /// <summary>What waits longer than it may.</summary>
@@ -124,20 +143,35 @@ public sealed record PrepList(
         var next = work.SelectMany(s => s.After.Select(a => (Before: a, s.Code))).ToLookup(s => s.Before, s => starts[s.Code]);
         foreach (var step in work.Where(s => s.Rule.AtMost is not null && next[s.Code].Any()))
         {
-            var stands = Period.Between(starts[step.Code], next[step.Code].Min(), PeriodUnits.Seconds).Seconds - (long)step.Hands.TotalSeconds;
+            var stands = Period.Between(
+                starts[step.Code], next[step.Code].Min(), PeriodUnits.Seconds).Seconds - (long)step.Hands.TotalSeconds;
             if (stands > step.Rule.AtMost!.Value.TotalSeconds + 60)
-                yield return new(step.Code, Message.Of("prep.would-stand-min-min", ("for", step.For), ("text", step.Rule.Text), ("stands", stands / 60), ("atMost", step.Rule.AtMost.Value.TotalMinutes)), "prep.would-stand-min-min.do", Severity.Mind);
+                yield return new(
+                    step.Code,
+                    Message.Of(
+                        "prep.would-stand-min-min",
+                        ("for", step.For),
+                        ("text", step.Rule.Text),
+                        ("stands", stands / 60),
+                        ("atMost", step.Rule.AtMost.Value.TotalMinutes)),
+                    "prep.would-stand-min-min.do",
+                    Severity.Mind);
         }
     }
 
     private static IEnumerable<Problem> Late(List<PrepStep> steps, LocalDateTime now)
     {
         if (steps.Count > 0 && steps[0].Starts < now)
-            yield return new("pickup", Message.Of("prep.first-step-should-begun", ("starts", steps[0].Starts)), "prep.first-step-should-begun.do", Severity.Mind);
+            yield return new(
+                "pickup",
+                Message.Of("prep.first-step-should-begun", ("starts", steps[0].Starts)),
+                "prep.first-step-should-begun.do",
+                Severity.Mind);
     }
 
     /// <summary>What is dipped longer before its pickup than it keeps.</summary>
-    private static IEnumerable<Problem> Stale(OrderDraft order, CoatingTally tally, TradeTables tables, List<PrepStep> steps, LocalDateTime pickup)
+    private static IEnumerable<Problem> Stale(
+        OrderDraft order, CoatingTally tally, TradeTables tables, List<PrepStep> steps, LocalDateTime pickup)
     {
         foreach (var line in tally.Lines)
         {
@@ -145,7 +179,16 @@ public sealed record PrepList(
             if (steps.Find(s => s.Stage is Stage.Dip && s.Lines.Contains(line.Line)) is not { Starts: var dipped })
                 continue;
             if (Safety.Keeping.Of(centre, tables) is { } keeping && pickup.PlusSeconds(-(long)keeping.Keeps.Value.TotalSeconds) > dipped)
-                yield return new($"lines[{line.Line}]", Message.Of("prep.would-dipped-keep-h", ("line", line.Count.Value), ("plural", centre.Plural), ("dipped", dipped), ("keeps", keeping.Keeps.Value.TotalHours)), "prep.would-dipped-keep-h.do", Severity.Mind);
+                yield return new(
+                    $"lines[{line.Line}]",
+                    Message.Of(
+                        "prep.would-dipped-keep-h",
+                        ("line", line.Count.Value),
+                        ("plural", centre.Plural),
+                        ("dipped", dipped),
+                        ("keeps", keeping.Keeps.Value.TotalHours)),
+                    "prep.would-dipped-keep-h.do",
+                    Severity.Mind);
         }
     }
 }
@@ -162,7 +205,10 @@ internal static class Backwards
         var starts = new Dictionary<string, LocalDateTime>();
         var later = work.SelectMany(s => s.After.Select(a => (Before: a, s.Code))).ToLookup(s => s.Before, s => s.Code);
         var open = work.Index().ToList();
-        LocalDateTime LatestEnd(WorkStep s) => later[s.Code].Select(code => starts[code].PlusSeconds(-(long)(s.Rule.Wait?.Value ?? Duration.Zero).TotalSeconds)).Append(due).Min();
+        LocalDateTime LatestEnd(WorkStep s) =>
+            later[s.Code].Select(code => starts[code].PlusSeconds(-(long)(s.Rule.Wait?.Value ?? Duration.Zero).TotalSeconds))
+                .Append(due)
+                .Min();
         var free = due;
         while (open.Count > 0)
         {

@@ -111,7 +111,8 @@ internal sealed class PrepWork
     }
 
     /// <summary>The recipes that an order wants, with the pieces and the lines they are for.</summary>
-    public static IEnumerable<(Filling Filling, FillingTally Tally, IReadOnlyList<int> Lines)> Fillings(OrderDraft order, CoatingTally tally, TradeTables tables)
+    public static IEnumerable<(Filling Filling, FillingTally Tally, IReadOnlyList<int> Lines)> Fillings(
+        OrderDraft order, CoatingTally tally, TradeTables tables)
     {
         var made =
             from line in tally.Lines
@@ -122,10 +123,13 @@ internal sealed class PrepWork
             let filling = want.Filling(making, tables)
             where filling is not null
             select (Filling: filling, Portion: (want.Own ? making.Portion : null) ?? filling.PortionOn(want.Size), want.Pieces, line.Line);
-        foreach (var same in made.GroupBy(m => (m.Filling.Code, Mix: string.Join(' ', m.Filling.Mix.Select(p => p.Share.Value.Si)), m.Portion.Value)))
+        foreach (var same in made.GroupBy(m => (m.Filling.Code, Mix: string.Join(
+            ' ', m.Filling.Mix.Select(p => p.Share.Value.Si)), m.Portion.Value)))
         {
             var (filling, portion, _, _) = same.First();
-            yield return (filling, FillingTally.For(filling, same.Sum(s => s.Pieces), portion, tables), [.. same.Select(s => s.Line).Distinct()]);
+            yield return (filling, FillingTally.For(filling, same.Sum(s => s.Pieces), portion, tables), [
+                .. same.Select(s => s.Line).Distinct(),
+            ]);
         }
 
         var accents =
@@ -135,7 +139,9 @@ internal sealed class PrepWork
             where filling is not null
             group (Pieces: Begun(line, tables.Centre(order.Lines[line.Line].Centre)!.Spoil.Value) * part.Count, line.Line) by filling;
         foreach (var same in accents)
-            yield return (same.Key, FillingTally.For(same.Key, same.Sum(s => s.Pieces), same.Key.Portion, tables), [.. same.Select(s => s.Line).Distinct()]);
+            yield return (same.Key, FillingTally.For(same.Key, same.Sum(s => s.Pieces), same.Key.Portion, tables), [
+                .. same.Select(s => s.Line).Distinct(),
+            ]);
     }
 
     /// <summary>The centres that a line's pieces want: its own, what is pressed into its mould, the body and the parts of its figure.</summary>
@@ -160,20 +166,45 @@ internal sealed class PrepWork
     private void Fill()
     {
         foreach (var (filling, filled, of) in Fillings(order, tally, tables))
-            Chain($"fill.{filling.Code}.{steps.Count}", Stage.Fill, $"{filling.Name} for {filled.Pieces}", of, Held(filling.StepsIn(tables)), filled.Pieces, [], filled.Amounts);
+            Chain(
+                $"fill.{filling.Code}.{steps.Count}",
+                Stage.Fill,
+                $"{filling.Name} for {filled.Pieces}",
+                of,
+                Held(filling.StepsIn(tables)),
+                filled.Pieces,
+                [],
+                filled.Amounts);
     }
 
     private void Prepare()
     {
-        var wants = lines.SelectMany(l => Wants(l.Centre, l.Draft, l.Tally, l.Making, tables).Select(w => (w.Centre, w.Pieces, l.Tally.Line, OnStick: w.Own && l.Draft.Making?.On is not Making.NoStick)))
-            .Concat(lines.Where(l => l.Centre.Holding is Holding.Mould || l.Centre.Figure is not null).Select(l => (l.Centre, Pieces: Begun(l.Tally, l.Centre.Spoil.Value), l.Tally.Line, OnStick: false)));
+        var wants = lines.SelectMany(l => Wants(
+            l.Centre, l.Draft, l.Tally, l.Making, tables).Select(w => (w.Centre, w.Pieces, l.Tally.Line, OnStick: w.Own
+                && l.Draft.Making?.On is not Making.NoStick)))
+            .Concat(lines.Where(l => l.Centre.Holding is Holding.Mould || l.Centre.Figure is not null)
+                .Select(l => (l.Centre, Pieces: Begun(l.Tally, l.Centre.Spoil.Value), l.Tally.Line, OnStick: false)));
         foreach (var same in wants.GroupBy(w => w.Centre.Code))
         {
             var (centre, pieces, of) = (same.First().Centre, same.Sum(w => w.Pieces), same.Select(w => w.Line).Distinct().ToList());
-            var filled = steps.Where(s => s.Stage is Stage.Fill && s.Lines.Intersect(of).Any() && tables.Fillings.Any(f => f.Makes == centre.Code && s.Code.StartsWith($"fill.{f.Code}.", StringComparison.Ordinal)));
+            var filled = steps.Where(s => s.Stage is Stage.Fill
+                && s.Lines.Intersect(of).Any()
+                && tables.Fillings.Any(f => f.Makes == centre.Code && s.Code.StartsWith($"fill.{f.Code}.", StringComparison.Ordinal)));
             var onSticks = same.Where(w => w.OnStick).Sum(w => w.Pieces);
-            PrepRule OnSticks(PrepRule rule) => rule is { Stick: true, Each: { } each } ? rule with { Each = new(each.Value * ((double)onSticks / pieces), each.Source) } : rule;
-            Chain($"prep.{centre.Code}", Stage.Prep, $"{pieces} {(pieces == 1 ? centre.Name : centre.Plural)}", of, [.. Rules(centre).Where(r => !r.After && (!r.Stick || onSticks > 0)).Select(OnSticks), .. centre.Prep.Select((text, i) => new PrepRule($"own-{i}", [], text, "", Source.Kitchen, "counter"))], pieces, Ends(filled));
+            PrepRule OnSticks(PrepRule rule) =>
+                rule is { Stick: true, Each: { } each }
+                    ? rule with { Each = new(each.Value * ((double)onSticks / pieces), each.Source) }
+                    : rule;
+            Chain(
+                $"prep.{centre.Code}",
+                Stage.Prep,
+                $"{pieces} {(pieces == 1 ? centre.Name : centre.Plural)}",
+                of,
+                [.. Rules(centre).Where(r => !r.After && (!r.Stick || onSticks > 0))
+                    .Select(
+                        OnSticks), .. centre.Prep.Select((text, i) => new PrepRule($"own-{i}", [], text, "", Source.Kitchen, "counter"))],
+                pieces,
+                Ends(filled));
         }
     }
 
@@ -185,7 +216,20 @@ internal sealed class PrepWork
             var name = $"{tables.Coating(pot.Coating)!.Colour(pot.Colour)!.Name}, {tables.Coating(pot.Coating)!.Name}";
             var of = tally.Lines.Where(l => PotsOf(l).Contains(pot.Key)).Select(l => l.Line).ToList();
             var melts = pot.Melts.Count + (pot.Drizzle is null ? 0 : 1);
-            Add($"melt.{pot.Key}", Stage.Melt, name, of, new("melt", [], $"Melt {pot.ToMelt.Value.In("g"):0} g gently and stir until it is smooth; the pot's card has thinner and drops.", "Overheated coating thickens and dulls.", c.Melt.Source, "hob"), c.Melt.Value * melts, []);
+            Add(
+                $"melt.{pot.Key}",
+                Stage.Melt,
+                name,
+                of,
+                new(
+                    "melt",
+                    [],
+                    $"Melt {pot.ToMelt.Value.In("g"):0} g gently and stir until it is smooth; the pot's card has thinner and drops.",
+                    "Overheated coating thickens and dulls.",
+                    c.Melt.Source,
+                    "hob"),
+                c.Melt.Value * melts,
+                []);
         }
     }
 
@@ -194,22 +238,37 @@ internal sealed class PrepWork
         var turn = tally.Making.Select(m => m.Pot).ToList();
         string? before = null;
         // What keeps longest is dipped first; within that, light colours before dark ones.
-        foreach (var (line, draft, centre, making) in lines.OrderByDescending(l => KeepsOf(l.Centre)).ThenBy(l => turn.IndexOf(PotsOf(l.Tally).FirstOrDefault() ?? "")).ThenBy(l => l.Tally.Line))
+        foreach (var (line, draft, centre, making) in lines.OrderByDescending(l => KeepsOf(l.Centre))
+            .ThenBy(l => turn.IndexOf(PotsOf(l.Tally).FirstOrDefault() ?? ""))
+            .ThenBy(l => l.Tally.Line))
         {
             List<string> after = [.. ReadyFor(line), .. PotsOf(line).Select(p => $"melt.{p}")];
             if (LineMaking.PutOn(draft, centre, tables))
-                after = [Chain($"stick.{line.Line}", Stage.Prep, Pieces(line, centre), [line.Line], Held(tables.PrepRules.Where(r => r.For.Contains($"stick.{centre.OnStick.ToString().ToLowerInvariant()}"))), Begun(line, centre.Spoil.Value), after, pots: centre.OnStick is OnStick.Split ? [Pot(line)] : [])!];
+                after = [
+                    Chain(
+                        $"stick.{line.Line}",
+                        Stage.Prep,
+                        Pieces(line, centre),
+                        [line.Line],
+                        Held(tables.PrepRules.Where(r => r.For.Contains($"stick.{centre.OnStick.ToString().ToLowerInvariant()}"))),
+                        Begun(line, centre.Spoil.Value),
+                        after,
+                        pots: centre.OnStick is OnStick.Split ? [Pot(line)] : [])!,
+                ];
             if (before is not null && inTurn)
                 after.Add(before);
             if (IsBare(line) && line.Parts is null)
                 continue;
-            before = centre.Holding is Holding.Mould && making.Mould is { } mould ? Mould(line, draft, centre, making, mould, after) : Dip(line, draft, centre, after);
+            before = centre.Holding is Holding.Mould && making.Mould is { } mould
+                ? Mould(line, draft, centre, making, mould, after)
+                : Dip(line, draft, centre, after);
         }
     }
 
     private string Dip(LineTally line, LineDraft draft, Centre centre, List<string> after)
     {
-        var parts = line.Parts?.Sum(p => p.Tally.Count.Value * (1 + (centre.Figure?.Parts.FirstOrDefault(f => f.Code == p.Code)?.Spoil.Value.Si ?? 0))) ?? 0;
+        var parts = line.Parts?.Sum(p => p.Tally.Count.Value * (1 + (centre.Figure?.Parts.FirstOrDefault(
+            f => f.Code == p.Code)?.Spoil.Value.Si ?? 0))) ?? 0;
         var begun = Begun(line, centre.Spoil.Value) + (int)Math.Ceiling(parts);
         var (place, dry) = SetsIn(line);
         var hands = (DipTime(line) * (draft.Coats * begun)) + (WetWork(line) * begun);
@@ -221,7 +280,23 @@ internal sealed class PrepWork
         }
 
         var text = $"Dip{(draft.Depth is > 0 and < 1 ? $" to {draft.Depth:0 %} of their length" : "")}{(draft.Coats > 1 ? draft.AtOnce ? ", twice over the wet coat" : ", and again when it has set" : "")}; drain, scrape, lay them down{(draft.Upright ?? centre.Upright ? " or stand them up" : "")}. {(line.Look?.Round is { } round ? $"Stop after every {round.Value} to decorate. " : "")}{(line.Look is { Over.Count: 0 } wet ? string.Join(" ", wet.WetSteps) : "")} {joins?.Text}".Trim();
-        return Add($"dip.{line.Line}", Stage.Dip, Pieces(line, centre), [line.Line], new("dip", [], text, joins?.Why ?? "Moved before it is touch-dry, the coat keeps the print of the finger.", line.DipTime.Source, place, Wait: new(dry, Source.Computed)), hands, after, pots: DipPots(line), sets: true);
+        return Add(
+            $"dip.{line.Line}",
+            Stage.Dip,
+            Pieces(line, centre),
+            [line.Line],
+            new(
+                "dip",
+                [],
+                text,
+                joins?.Why ?? "Moved before it is touch-dry, the coat keeps the print of the finger.",
+                line.DipTime.Source,
+                place,
+                Wait: new(dry, Source.Computed)),
+            hands,
+            after,
+            pots: DipPots(line),
+            sets: true);
     }
 
     /// <summary>Moulds are filled round by round: a mould is free again when its pieces have come out.</summary>
@@ -230,7 +305,8 @@ internal sealed class PrepWork
         var (c, begun) = (tables.Moulding, Begun(line, centre.Spoil.Value));
         var rounds = Rounds.For(begun, mould.AtOnce);
         var place = Schools.Choice(tables.Schools.First(s => s.Code == "moulds"), order.Schools, tables).Code;
-        var sets = new Sourced<Duration>(line.Setting.FirstOrDefault(s => s.Place == place)?.Releases ?? SetsIn(line).After, Source.Computed);
+        var sets = new Sourced<Duration>(
+            line.Setting.FirstOrDefault(s => s.Place == place)?.Releases ?? SetsIn(line).After, Source.Computed);
         var last = "";
         for (var (round, left) = (1, begun); round <= rounds; round++)
         {
@@ -240,12 +316,78 @@ internal sealed class PrepWork
             var (code, of) = ($"mould.{line.Line}.{round}", $"{now} in the {mould.Name}{(rounds > 1 ? $", round {round} of {rounds}" : "")}");
             var features = (line.Parts ?? []).Where(p => p.Code.StartsWith("feature-", StringComparison.Ordinal)).ToList();
             if (features.Count > 0)
-                after = [Add($"{code}.features", Stage.Dip, of, [line.Line], new("features", [], $"Brush or pipe the features first, each in its colour: {English.List([.. features.Select(f => tables.Coating(f.Coating)!.Colour(f.Colour)!.Name)])}. Let each set before its neighbour.", "Brushed into one another they smear; on the outside they cannot be put right.", c.Feature.Source, place, Wait: c.AccentChill), c.Feature.Value * (now * features.Count), after, pots: [.. features.Select(p => $"{p.Coating}.{p.Colour}")], mould: mould.Code)];
+                after = [
+                    Add(
+                        $"{code}.features",
+                        Stage.Dip,
+                        of,
+                        [line.Line],
+                        new(
+                            "features",
+                            [],
+                            $"Brush or pipe the features first, each in its colour: {English.List([.. features.Select(f => tables.Coating(f.Coating)!.Colour(f.Colour)!.Name)])}. Let each set before its neighbour.",
+                            "Brushed into one another they smear; on the outside they cannot be put right.",
+                            c.Feature.Source,
+                            place,
+                            Wait: c.AccentChill),
+                        c.Feature.Value * (now * features.Count),
+                        after,
+                        pots: [.. features.Select(p => $"{p.Coating}.{p.Colour}")],
+                        mould: mould.Code),
+                ];
             if (line.Parts?.Any(p => p.Code == "accent") is true)
-                after = [Add($"{code}.accent", Stage.Dip, of, [line.Line], new("accent", [], "Paint or pour the accents first.", "Poured onto a wet accent, the next layer draws it out of shape.", c.AccentChill.Source, place, Wait: c.AccentChill), c.Accent.Value * now, after, pots: [.. line.Parts!.Where(p => p.Code == "accent").Select(p => $"{p.Coating}.{p.Colour}")], mould: mould.Code)];
+                after = [
+                    Add(
+                        $"{code}.accent",
+                        Stage.Dip,
+                        of,
+                        [line.Line],
+                        new(
+                            "accent",
+                            [],
+                            "Paint or pour the accents first.",
+                            "Poured onto a wet accent, the next layer draws it out of shape.",
+                            c.AccentChill.Source,
+                            place,
+                            Wait: c.AccentChill),
+                        c.Accent.Value * now,
+                        after,
+                        pots: [.. line.Parts!.Where(p => p.Code == "accent").Select(p => $"{p.Coating}.{p.Colour}")],
+                        mould: mould.Code),
+                ];
             var text = $"{(making.Insert is null ? "Fill the cavities" : draft.Making!.Mould!.Broken is not null ? $"Pour a little into each cavity, press in the broken {making.Insert.Value.Centre.Plural}, then fill up" : "A small base, the insert pressed to the middle, edges first, then over")}; tap hard, prick bubbles, scrape flush{(round > 1 ? ". The pieces of the round before come out first" : "")}.";
-            var filled = Add(code, Stage.Dip, of, [line.Line], new("fill", [], text, "Trapped air shows as holes; what stands over the edge is a lip to trim.", c.Fill.Source, place, Wait: sets), (c.Fill.Value * now) + (c.Tap.Value * trays), after, pots: [Pot(line)], mould: mould.Code);
-            last = Add($"{code}.out", Stage.Dip, of, [line.Line], new("out", [], "When it draws away from the mould, stretch it and press the pieces out; peel or trim the lip.", "Forced out too early a piece stays dull or breaks.", c.Unmould.Source, "counter"), c.Unmould.Value * now, [filled], mould: mould.Code);
+            var filled = Add(
+                code,
+                Stage.Dip,
+                of,
+                [line.Line],
+                new(
+                    "fill",
+                    [],
+                    text,
+                    "Trapped air shows as holes; what stands over the edge is a lip to trim.",
+                    c.Fill.Source,
+                    place,
+                    Wait: sets),
+                (c.Fill.Value * now) + (c.Tap.Value * trays),
+                after,
+                pots: [Pot(line)],
+                mould: mould.Code);
+            last = Add(
+                $"{code}.out",
+                Stage.Dip,
+                of,
+                [line.Line],
+                new(
+                    "out",
+                    [],
+                    "When it draws away from the mould, stretch it and press the pieces out; peel or trim the lip.",
+                    "Forced out too early a piece stays dull or breaks.",
+                    c.Unmould.Source,
+                    "counter"),
+                c.Unmould.Value * now,
+                [filled],
+                mould: mould.Code);
             after = [last];
         }
 
@@ -261,20 +403,59 @@ internal sealed class PrepWork
             var dipped = steps.LastOrDefault(s => s.Stage is Stage.Dip && s.Lines.Contains(line.Line))?.Code;
             List<string> last = dipped is null ? [.. ReadyFor(line), .. PotsOf(line).Select(p => $"melt.{p}")] : [dipped];
             if (line.Disc is { } disc)
-                last = [Chain($"disc.{line.Line}", Stage.Assemble, Pieces(line, centre), [line.Line], Held(tables.PrepRules.Where(r => r.For.Contains("disc"))), begun, [.. last, $"melt.{disc.Pot}"], pots: [disc.Pot])!];
+                last = [
+                    Chain(
+                        $"disc.{line.Line}",
+                        Stage.Assemble,
+                        Pieces(line, centre),
+                        [line.Line],
+                        Held(tables.PrepRules.Where(r => r.For.Contains("disc"))),
+                        begun,
+                        [.. last, $"melt.{disc.Pot}"],
+                        pots: [disc.Pot])!,
+                ];
             if (line.Look is { } look && look.Steps.Skip(1).Except(WetInDip(line)).ToList() is { Count: > 0 } further)
             {
                 var over = DipTime(line) * (look.Over.Count * begun);
                 var moulded = look.Parts.Where(p => p.Moulded is not null).Select(p => Accents(line, p, begun)).ToList();
                 last = [Add($"decorate.{line.Line}", Stage.Decorate, Pieces(line, centre), [line.Line],
-                    new("decorate", [], string.Join(" ", further), "Each kind holds only in its own moment: wet, touch-dry or set.", Source.Computed, "counter", Wait: look.Over.Count > 0 || look.Patterns.Count > 0 ? new(SetsIn(line).After, Source.Computed) : null),
-                    ((look.Time.Value - WetWork(line)) * begun) + over, [.. last, .. moulded, .. Ends(steps.Where(s => s.Stage is Stage.Fill && s.Lines.Contains(line.Line)))], pots: [.. PotsOf(line).Except(DipPots(line)), .. look.Over.Select(o => $"{o.Coating}.{o.Colour}"), .. look.Patterns.Where(p => !Wet(p)).Select(p => p.Pot)], sets: look.Over.Count > 0 || look.Patterns.Count > 0)];
+                    new(
+                        "decorate",
+                        [],
+                        string.Join(" ", further),
+                        "Each kind holds only in its own moment: wet, touch-dry or set.",
+                        Source.Computed,
+                        "counter",
+                        Wait: look.Over.Count > 0 || look.Patterns.Count > 0 ? new(SetsIn(line).After, Source.Computed) : null),
+                    ((look.Time.Value - WetWork(line)) * begun) + over, [
+                        .. last,
+                        .. moulded,
+                        .. Ends(steps.Where(s => s.Stage is Stage.Fill && s.Lines.Contains(line.Line))),
+                    ], pots: [
+                        .. PotsOf(line).Except(DipPots(line)),
+                        .. look.Over.Select(o => $"{o.Coating}.{o.Colour}"),
+                        .. look.Patterns.Where(p => !Wet(p)).Select(p => p.Pot),
+                    ], sets: look.Over.Count > 0
+                        || look.Patterns.Count > 0)];
             }
 
-            if (Chain($"assemble.{line.Line}", Stage.Assemble, Pieces(line, centre), [line.Line], [.. Rules(centre).Where(r => r.After && r.Code != Join)], begun, last) is { } assembled)
+            if (Chain(
+                $"assemble.{line.Line}",
+                Stage.Assemble,
+                Pieces(line, centre),
+                [line.Line],
+                [.. Rules(centre).Where(r => r.After && r.Code != Join)],
+                begun,
+                last) is { } assembled)
                 last = [assembled];
             Add($"pack.{line.Line}", Stage.Pack, Pieces(line, centre), [line.Line],
-                new("pack", [], "Trim the feet, sort them, pack and label.", "Packed before it is hard, a coat takes the print of its neighbour.", c.Pack.Source, "counter"), c.Pack.Value * line.Count.Value, last);
+                new(
+                    "pack",
+                    [],
+                    "Trim the feet, sort them, pack and label.",
+                    "Packed before it is hard, a coat takes the print of its neighbour.",
+                    c.Pack.Source,
+                    "counter"), c.Pack.Value * line.Count.Value, last);
         }
     }
 
@@ -284,18 +465,33 @@ internal sealed class PrepWork
         var (mould, c, count) = (tables.Mould(kind.Mould)!, tables.Moulding, begun * part.Count);
         var rounds = Rounds.For(count, mould.AtOnce);
         return Add($"mould.{line.Line}.{part.Kind}", Stage.Dip, $"{count} {kind.Plural}", [line.Line],
-            new("accents", [], $"Mould them in {rounds} {(rounds == 1 ? "round" : "rounds")} of {mould.AtOnce}: fill, tap, scrape flush, chill, press out.", "Made beforehand they are hard when they are glued on, and do not bend.", c.Fill.Source, "fridge", Wait: new(c.AccentChill.Value * rounds, c.AccentChill.Source)),
-            (c.Unmould.Value * count) + (c.Tap.Value * rounds * mould.Trays), [$"melt.{part.Moulded}"], pots: [part.Moulded!], mould: mould.Code);
+            new(
+                "accents",
+                [],
+                $"Mould them in {rounds} {(rounds == 1 ? "round" : "rounds")} of {mould.AtOnce}: fill, tap, scrape flush, chill, press out.",
+                "Made beforehand they are hard when they are glued on, and do not bend.",
+                c.Fill.Source,
+                "fridge",
+                Wait: new(c.AccentChill.Value * rounds, c.AccentChill.Source)),
+            (c.Unmould.Value * count) + (c.Tap.Value * rounds * mould.Trays), [
+                $"melt.{part.Moulded}",
+            ], pots: [part.Moulded!], mould: mould.Code);
     }
 
     /// <summary>What makes a line's centres ready.</summary>
-    private List<string> ReadyFor(LineTally line) => Ends(steps.Where(s => s.Stage is Stage.Fill or Stage.Prep && s.Lines.Contains(line.Line)));
+    private List<string> ReadyFor(LineTally line) =>
+        Ends(steps.Where(s => s.Stage is Stage.Fill or Stage.Prep && s.Lines.Contains(line.Line)));
 
     private string Pot(LineTally line) => $"{order.Lines[line.Line].Coating}.{order.Lines[line.Line].Colour}";
 
     /// <summary>What is at hand while a line is dipped: its own colour, those of its parts, and what is drawn on the wet coat.</summary>
     private List<string> DipPots(LineTally line) =>
-        [.. ((IEnumerable<string>)[.. IsBare(line) ? [] : new[] { Pot(line) }, .. (line.Parts ?? []).Select(p => $"{p.Coating}.{p.Colour}"), .. line.Look is { Over.Count: 0 } look && !IsBare(line) ? look.Patterns.Where(Wet).Select(p => p.Pot) : []]).Distinct().Where(key => tally.Pots.Any(p => p.Key == key))];
+        [.. ((IEnumerable<string>)[
+            .. IsBare(line) ? [] : new[] { Pot(line) },
+            .. (line.Parts ?? []).Select(p => $"{p.Coating}.{p.Colour}"),
+            .. line.Look is { Over.Count: 0 } look && !IsBare(line) ? look.Patterns.Where(Wet).Select(p => p.Pot) : [],
+        ]).Distinct()
+            .Where(key => tally.Pots.Any(p => p.Key == key))];
 
     private bool Wet(Decoration.PatternTally pattern) => tables.Decor.Pattern(pattern.Kind)!.GoesOn is Decoration.GoesOn.Wet;
 
@@ -321,7 +517,14 @@ internal sealed class PrepWork
     private IEnumerable<string> PotsOf(LineTally line)
     {
         var draft = order.Lines[line.Line];
-        return ((IEnumerable<string>)[$"{draft.Coating}.{draft.Colour}", .. line.Disc is { } disc ? new[] { disc.Pot } : [], .. (line.Parts ?? []).Select(p => $"{p.Coating}.{p.Colour}"), .. (line.Look?.Over ?? []).Select(o => $"{o.Coating}.{o.Colour}"), .. (line.Look?.Patterns ?? []).Select(p => p.Pot), .. (line.Look?.Parts ?? []).Select(p => p.Moulded).OfType<string>()])
+        return ((IEnumerable<string>)[
+            $"{draft.Coating}.{draft.Colour}",
+            .. line.Disc is { } disc ? new[] { disc.Pot } : [],
+            .. (line.Parts ?? []).Select(p => $"{p.Coating}.{p.Colour}"),
+            .. (line.Look?.Over ?? []).Select(o => $"{o.Coating}.{o.Colour}"),
+            .. (line.Look?.Patterns ?? []).Select(p => p.Pot),
+            .. (line.Look?.Parts ?? []).Select(p => p.Moulded).OfType<string>(),
+        ])
             .Distinct().Where(key => tally.Pots.Any(p => p.Key == key));
     }
 
@@ -336,20 +539,60 @@ internal sealed class PrepWork
 
     private List<PrepRule> Held(IEnumerable<PrepRule> rules) => [.. rules.Where(r => Schools.Holds(r, order.Schools, tables))];
 
-    private string? Chain(string code, Stage stage, string of, IReadOnlyList<int> serves, IReadOnlyList<PrepRule> rules, int pieces, IReadOnlyList<string> after, IReadOnlyList<FillingAmount>? amounts = null, IReadOnlyList<string>? pots = null)
+    private string? Chain(
+        string code,
+        Stage stage,
+        string of,
+        IReadOnlyList<int> serves,
+        IReadOnlyList<PrepRule> rules,
+        int pieces,
+        IReadOnlyList<string> after,
+        IReadOnlyList<FillingAmount>? amounts = null,
+        IReadOnlyList<string>? pots = null)
     {
         string? last = null;
         foreach (var rule in rules)
         {
-            last = Add($"{code}.{rule.Code}", stage, of, serves, rule, rule.HandsFor(pieces), last is null ? after : [last], last is null ? amounts : null, pots);
+            last = Add(
+                $"{code}.{rule.Code}",
+                stage,
+                of,
+                serves,
+                rule,
+                rule.HandsFor(pieces),
+                last is null ? after : [last],
+                last is null ? amounts : null,
+                pots);
         }
 
         return last;
     }
 
-    private string Add(string code, Stage stage, string of, IReadOnlyList<int> serves, PrepRule rule, Duration hands, IReadOnlyList<string> after, IReadOnlyList<FillingAmount>? amounts = null, IReadOnlyList<string>? pots = null, bool sets = false, string? mould = null)
+    private string Add(
+        string code,
+        Stage stage,
+        string of,
+        IReadOnlyList<int> serves,
+        PrepRule rule,
+        Duration hands,
+        IReadOnlyList<string> after,
+        IReadOnlyList<FillingAmount>? amounts = null,
+        IReadOnlyList<string>? pots = null,
+        bool sets = false,
+        string? mould = null)
     {
-        steps.Add(new(code, stage, of, serves, rule, hands * tables.Working.PaceOf(stage), [.. after.Distinct()], amounts ?? [], [.. (pots ?? []).Distinct()], sets, mould));
+        steps.Add(new(
+            code,
+            stage,
+            of,
+            serves,
+            rule,
+            hands * tables.Working.PaceOf(stage),
+            [.. after.Distinct()],
+            amounts ?? [],
+            [.. (pots ?? []).Distinct()],
+            sets,
+            mould));
         return code;
     }
 
@@ -360,5 +603,6 @@ internal sealed class PrepWork
         return [.. all.Select(s => s.Code).Where(code => !all.Any(s => s.After.Contains(code)))];
     }
 
-    private static string Pieces(LineTally line, Centre centre) => $"{line.Count.Value} {(line.Count.Value == 1 ? centre.Name : centre.Plural)}";
+    private static string Pieces(LineTally line, Centre centre) =>
+        $"{line.Count.Value} {(line.Count.Value == 1 ? centre.Name : centre.Plural)}";
 }

@@ -16,7 +16,8 @@ public static class Schools
     public static SchoolChoice Choice(School school, IReadOnlyDictionary<string, string>? ofOrder, TradeTables tables)
     {
         SchoolChoice? Of(string? code) => school.Choices.FirstOrDefault(c => c.Code == code);
-        return Of(ofOrder?.GetValueOrDefault(school.Code)) ?? Of(tables.Habits.Schools?.GetValueOrDefault(school.Code)) ?? Of(school.Usual)!;
+        return Of(
+            ofOrder?.GetValueOrDefault(school.Code)) ?? Of(tables.Habits.Schools?.GetValueOrDefault(school.Code)) ?? Of(school.Usual)!;
     }
 
     /// <summary>Whether a rule holds: it belongs to no school, or to the choice that does.</summary>
@@ -24,15 +25,25 @@ public static class Schools
         tables.Schools.FirstOrDefault(s => s.Code == rule.School) is not { } school || Choice(school, ofOrder, tables).Code == rule.Choice;
 
     /// <summary>The tables with an order's own choices in place of the kitchen's.</summary>
-    internal static TradeTables Chosen(OrderDraft order, TradeTables tables) => order.Schools is not { Count: > 0 } own ? tables : tables with
-    {
-        Habits = tables.Habits with { Schools = (tables.Habits.Schools ?? new Dictionary<string, string>()).Where(s => !own.ContainsKey(s.Key)).Concat(own).ToDictionary() },
-    };
+    internal static TradeTables Chosen(
+        OrderDraft order, TradeTables tables) => order.Schools is not { Count: > 0 } own ? tables : tables with
+        {
+            Habits = tables.Habits with
+            {
+                Schools = (tables.Habits.Schools ?? new Dictionary<string, string>()).Where(
+            s => !own.ContainsKey(s.Key))
+            .Concat(own)
+            .ToDictionary()
+            },
+        };
 
     /// <summary>Where centres last wait before they are dipped, and so how warm they are: in the room where nothing else is said.</summary>
     internal static Place ComesFrom(Centre centre, TradeTables tables)
     {
-        var last = tables.PrepRules.LastOrDefault(r => r.Wait is not null && !r.After && r.For.Contains(centre.Code) && Holds(r, null, tables));
+        var last = tables.PrepRules.LastOrDefault(r => r.Wait is not null
+            && !r.After
+            && r.For.Contains(centre.Code)
+            && Holds(r, null, tables));
         return tables.Setting.Places.FirstOrDefault(p => p.Code == last?.Place) ?? tables.Setting.Room;
     }
 
@@ -41,7 +52,15 @@ public static class Schools
     {
         var school = tables.Schools.FirstOrDefault(s => s.Code == code);
         if (school is null)
-            return new($"schools.{code}", Message.Of("prep.matter-called-which-makers", ("code", code)), Message.Of("prep.matter-called-which-makers.do", ("schools", Argument.Of(tables.Schools.Select(s => s.Code)))));
-        return school.Choices.Any(c => c.Code == choice) ? null : new($"schools.{code}", Message.Of("prep.way-called", ("school", school.Name), ("choice", choice)), Message.Of("prep.way-called.do", ("choices", Argument.Of(school.Choices.Select(c => c.Code)))));
+            return new(
+                $"schools.{code}",
+                Message.Of("prep.matter-called-which-makers", ("code", code)),
+                Message.Of("prep.matter-called-which-makers.do", ("schools", Argument.Of(tables.Schools.Select(s => s.Code)))));
+        return school.Choices.Any(c => c.Code == choice)
+            ? null
+            : new(
+                $"schools.{code}",
+                Message.Of("prep.way-called", ("school", school.Name), ("choice", choice)),
+                Message.Of("prep.way-called.do", ("choices", Argument.Of(school.Choices.Select(c => c.Code)))));
     }
 }

@@ -11,7 +11,8 @@ internal static class Cents
     public static Money Round(decimal exact) => new(Math.Round(exact, 2, MidpointRounding.AwayFromZero));
 
     /// <summary>Up to the next multiple of a step.</summary>
-    public static Money Up(decimal exact, Money step) => step.Amount > 0 ? new(Math.Ceiling(Math.Round(exact / step.Amount, 6)) * step.Amount) : Round(exact);
+    public static Money Up(decimal exact, Money step) =>
+        step.Amount > 0 ? new(Math.Ceiling(Math.Round(exact / step.Amount, 6)) * step.Amount) : Round(exact);
 
     /// <summary>Gives a total out by weight; evenly where no weight is above nothing.</summary>
     public static IReadOnlyList<Money> Allot(Money total, IReadOnlyList<decimal> weights)
@@ -22,7 +23,10 @@ internal static class Cents
         var exact = weights.Select(w => total.Amount * 100 * (all > 0 ? w / all : 1m / weights.Count)).ToArray();
         var cents = exact.Select(decimal.Floor).ToArray();
         var missing = (int)((total.Amount * 100) - cents.Sum());
-        foreach (var (_, i) in exact.Select((e, i) => (Remainder: e - cents[i], i)).OrderByDescending(r => r.Remainder).ThenBy(r => r.i).Take(missing))
+        foreach (var (_, i) in exact.Select((e, i) => (Remainder: e - cents[i], i))
+            .OrderByDescending(r => r.Remainder)
+            .ThenBy(r => r.i)
+            .Take(missing))
             cents[i]++;
         return [.. cents.Select(c => new Money(c / 100))];
     }

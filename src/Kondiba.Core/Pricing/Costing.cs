@@ -63,8 +63,19 @@ public sealed record Costing(
         List<CostPart> parts =
         [
             .. materials,
-            Part("fuel", "pricing.gas-current", [.. time.Select(h => h * c.FuelPerHour.Value.Amount)], () => [.. hands.All.Working, WorkingLine.Count("pricing.hour-costs", "", (double)c.FuelPerHour.Value.Amount, c.FuelPerHour.Source)]),
-            Part("time", "pricing.time", [.. time.Select(h => h * c.Hour.Value.Amount)], () => [.. hands.All.Working, WorkingLine.Count("pricing.hour", "", (double)c.Hour.Value.Amount, c.Hour.Source)]),
+            Part(
+                "fuel",
+                "pricing.gas-current",
+                [.. time.Select(h => h * c.FuelPerHour.Value.Amount)],
+                () => [
+                    .. hands.All.Working,
+                    WorkingLine.Count("pricing.hour-costs", "", (double)c.FuelPerHour.Value.Amount, c.FuelPerHour.Source),
+                ]),
+            Part(
+                "time",
+                "pricing.time",
+                [.. time.Select(h => h * c.Hour.Value.Amount)],
+                () => [.. hands.All.Working, WorkingLine.Count("pricing.hour", "", (double)c.Hour.Value.Amount, c.Hour.Source)]),
         ];
         parts.RemoveAll(p => p.Cost.Value.Amount == 0);
 
@@ -77,12 +88,21 @@ public sealed record Costing(
         var hours = (decimal)hands.All.Value.TotalHours;
         var wage = hours > 0 ? Cents.Round((price.Value - floor).Amount / hours) : (Money?)null;
         if (price.Value.Amount < floor.Amount)
-            problems.Add(new("price.value", Message.Of("pricing.more-spent-comes-goes", ("price", price.Value), ("floor", floor)), Message.Of("pricing.more-spent-comes-goes.do", ("floor", floor), ("cost", cost)), Severity.Mind));
+            problems.Add(new(
+                "price.value",
+                Message.Of("pricing.more-spent-comes-goes", ("price", price.Value), ("floor", floor)),
+                Message.Of("pricing.more-spent-comes-goes.do", ("floor", floor), ("cost", cost)),
+                Severity.Mind));
         else if (price.Value.Amount < cost.Amount)
-            problems.Add(new("price.value", Message.Of("pricing.hour-brings-not", ("price", price.Value), ("wage", wage), ("hour", c.Hour.Value)), Message.Of("pricing.hour-brings-not.do", ("cost", cost)), Severity.Mind));
+            problems.Add(new(
+                "price.value",
+                Message.Of("pricing.hour-brings-not", ("price", price.Value), ("wage", wage), ("hour", c.Hour.Value)),
+                Message.Of("pricing.hour-brings-not.do", ("cost", cost)),
+                Severity.Mind));
         return new(
             parts,
-            [.. tally.Lines.Select((l, i) => new LineCost(l.Line, l.Count.Value, lineCosts[i], Cents.Round(lineCosts[i].Amount / l.Count.Value), linePrices[i]))],
+            [.. tally.Lines.Select((l, i) => new LineCost(
+                l.Line, l.Count.Value, lineCosts[i], Cents.Round(lineCosts[i].Amount / l.Count.Value), linePrices[i]))],
             cost,
             hands.All,
             by,
@@ -106,7 +126,13 @@ public sealed record Costing(
     internal static CostPart Part(string code, Message name, IReadOnlyList<decimal> exact, Func<IReadOnlyList<WorkingLine>> working)
     {
         var cost = Cents.Round(exact.Sum());
-        return new(code, name, new(cost, () => [.. working(), WorkingLine.Count(name, "pricing.added-up-exactly-rounded", (double)cost.Amount, Source.Computed)]), Cents.Allot(cost, exact));
+        return new(
+            code,
+            name,
+            new(
+                cost,
+                () => [.. working(), WorkingLine.Count(name, "pricing.added-up-exactly-rounded", (double)cost.Amount, Source.Computed)]),
+            Cents.Allot(cost, exact));
     }
 
     private static Figure<Money> PriceOf(PriceDraft by, Money cost, int pieces, PriceConstants c)
@@ -122,15 +148,31 @@ public sealed record Costing(
             PriceBy.Margin =>
             [
                 WorkingLine.Count("pricing.cost", "pricing.cost.how", (double)cost.Amount, Source.Computed),
-                WorkingLine.Of("pricing.margin-price", "", new Share((double)by.Value), c.Margin.Value.Si == (double)by.Value ? c.Margin.Source : Source.Entered),
-                WorkingLine.Count("pricing.price", Message.Of("pricing.price.how", ("cost", cost), ("by", by.Value), ("step", c.Step.Value)), (double)price.Amount, c.Step.Source),
+                WorkingLine.Of(
+                    "pricing.margin-price",
+                    "",
+                    new Share((double)by.Value),
+                    c.Margin.Value.Si == (double)by.Value ? c.Margin.Source : Source.Entered),
+                WorkingLine.Count(
+                    "pricing.price",
+                    Message.Of("pricing.price.how", ("cost", cost), ("by", by.Value), ("step", c.Step.Value)),
+                    (double)price.Amount,
+                    c.Step.Source),
             ],
-            PriceBy.Dozen => [WorkingLine.Count("pricing.dozen", "", (double)by.Value, Source.Entered), WorkingLine.Count("pricing.price", Message.Of("pricing.dozen.how", ("pieces", pieces), ("by", by.Value)), (double)price.Amount, Source.Computed)],
+            PriceBy.Dozen => [
+                WorkingLine.Count("pricing.dozen", "", (double)by.Value, Source.Entered),
+                WorkingLine.Count(
+                    "pricing.price",
+                    Message.Of("pricing.dozen.how", ("pieces", pieces), ("by", by.Value)),
+                    (double)price.Amount,
+                    Source.Computed),
+            ],
             _ => [WorkingLine.Count("pricing.price", "", (double)price.Amount, Source.Entered)],
         });
     }
 
-    private static List<Message> DriversOf(List<CostPart> parts, Money cost, HandTime hands, OrderDraft order, CoatingTally tally, TradeTables tables, List<Money> lineCosts)
+    private static List<Message> DriversOf(
+        List<CostPart> parts, Money cost, HandTime hands, OrderDraft order, CoatingTally tally, TradeTables tables, List<Money> lineCosts)
     {
         if (cost.Amount == 0)
             return [];
@@ -139,7 +181,8 @@ public sealed record Costing(
         {
             var share = new Share((double)(part.Cost.Value.Amount / cost.Amount));
             drivers.Add(part.Code is "time"
-                ? Message.Of("pricing.time-cost-which-decorating", ("share", share), ("hands", hands.All.Value), ("decorating", hands.Decorating))
+                ? Message.Of(
+                    "pricing.time-cost-which-decorating", ("share", share), ("hands", hands.All.Value), ("decorating", hands.Decorating))
                 : Message.Of("pricing.part-of-cost", ("part", part.Name), ("share", share)));
         }
 
@@ -147,7 +190,8 @@ public sealed record Costing(
         {
             var (line, each) = tally.Lines.Select((l, i) => (l, Each: lineCosts[i].Amount / l.Count.Value)).MaxBy(l => l.Each);
             var draft = order.Lines[line.Line];
-            drivers.Add(Message.Of("pricing.dearest-piece", ("look", draft.Look ?? tables.Centre(draft.Centre)!.Name), ("each", new Money(each))));
+            drivers.Add(Message.Of(
+                "pricing.dearest-piece", ("look", draft.Look ?? tables.Centre(draft.Centre)!.Name), ("each", new Money(each))));
         }
 
         return drivers;

@@ -28,10 +28,23 @@ internal sealed record HandTime(IReadOnlyList<Duration> Lines, Duration Decorati
         var all = lines.Aggregate(shared, (sum, l) => sum + l);
         return new(lines, decorating, shared, new(all, () =>
         [
-            .. steps.GroupBy(s => s.Stage).Where(g => g.Key is not Stage.Melt).Select(g => WorkingLine.Of(Name(g.Key), Message.Of("pricing.steps-those-done-vain", ("g", g.Count())), Of(s => s.Stage == g.Key), Source.Computed)),
-            .. tally.Lines.Zip(lines, (l, t) => WorkingLine.Of(Message.Of("pricing.line", ("line", l.Line + 1)), Message.Of("pricing.line.how", ("l", l.Count.Value)), t, Source.Computed)),
+            .. steps.GroupBy(s => s.Stage)
+                .Where(g => g.Key is not Stage.Melt)
+                .Select(g => WorkingLine.Of(
+                    Name(g.Key),
+                    Message.Of("pricing.steps-those-done-vain", ("g", g.Count())),
+                    Of(s => s.Stage == g.Key),
+                    Source.Computed)),
+            .. tally.Lines.Zip(
+                lines,
+                (l, t) => WorkingLine.Of(
+                    Message.Of("pricing.line", ("line", l.Line + 1)),
+                    Message.Of("pricing.line.how", ("l", l.Count.Value)),
+                    t,
+                    Source.Computed)),
             WorkingLine.Of("pricing.setting-up-putting-away", "", c.SetUp.Value, c.SetUp.Source),
-            WorkingLine.Of("pricing.melting", Message.Of("pricing.melting.how", ("melt", c.Melt.Value.TotalMinutes)), melting, c.Melt.Source),
+            WorkingLine.Of(
+                "pricing.melting", Message.Of("pricing.melting.how", ("melt", c.Melt.Value.TotalMinutes)), melting, c.Melt.Source),
             WorkingLine.Of(Message.Of("pricing.washing-up-after-colours", ("pots", tally.Pots.Count)), "", c.Wash.Value, c.Wash.Source),
             WorkingLine.Of("pricing.all-together", "pricing.all-together.how", all, Source.Computed),
         ]));

@@ -10,7 +10,8 @@ namespace Kondiba.Core.Pricing;
 /// <summary>What an order's wares cost. The pantry is left out of it: what is at home was paid for as well.</summary>
 internal static class Materials
 {
-    public static (IReadOnlyList<CostPart> Parts, IReadOnlyList<Problem> Unpriced) Of(OrderDraft order, CoatingTally tally, TradeTables tables)
+    public static (IReadOnlyList<CostPart> Parts, IReadOnlyList<Problem> Unpriced) Of(
+        OrderDraft order, CoatingTally tally, TradeTables tables)
     {
         var unpriced = new SortedDictionary<string, Problem>(StringComparer.Ordinal);
         var wanted = Need.Of(order, tally, tables);
@@ -40,9 +41,13 @@ internal static class Materials
         foreach (var (pot, perGram) in melts.Values)
         {
             // What neither good nor spoilt pieces carry: lost on tools, in bags and beside the piece, or left, and of this a part written off.
-            var on = tally.Lines.Select(l => OnOne(order.Lines[l.Line], l).Where(o => o.Pot == pot.Key).Sum(o => (decimal)o.Each.In("g")) * l.Count.Value).ToList();
-            var onSpoilt = on.Zip(tally.Lines, (g, l) => g * (1 + (decimal)tables.Centre(order.Lines[l.Line].Centre)!.Spoil.Value.Si)).Sum();
-            var rest = Math.Max(0, ((decimal)pot.ToMelt.Value.In("g") - onSpoilt - ((1 - writtenOff) * (decimal)pot.Leftover.Mass.In("g"))) * perGram);
+            var on = tally.Lines.Select(l => OnOne(order.Lines[l.Line], l).Where(o => o.Pot == pot.Key)
+                .Sum(o => (decimal)o.Each.In("g")) * l.Count.Value)
+                .ToList();
+            var onSpoilt = on.Zip(tally.Lines, (g, l) => g * (1 + (decimal)tables.Centre(order.Lines[l.Line].Centre)!.Spoil.Value.Si))
+                .Sum();
+            var rest = Math.Max(
+                0, ((decimal)pot.ToMelt.Value.In("g") - onSpoilt - ((1 - writtenOff) * (decimal)pot.Leftover.Mass.In("g"))) * perGram);
             var all = on.Sum();
             for (var i = 0; i < count; i++)
                 leftovers[i] += rest * (all > 0 ? on[i] / all : 1m / count);
@@ -50,16 +55,42 @@ internal static class Materials
 
         var packing = Need.Packing(order, tally, tables).Sum(n => PriceOf(n.Ware) * (decimal)n.ToHave.Value);
 
-        IReadOnlyList<WorkingLine> Priced(params string[] kinds) => [.. prices.Where(p => kinds.Any(k => p.Key.StartsWith(k, StringComparison.Ordinal))).Select(p => p.Value.Working)];
+        IReadOnlyList<WorkingLine> Priced(params string[] kinds) =>
+            [.. prices.Where(p => kinds.Any(k => p.Key.StartsWith(k, StringComparison.Ordinal))).Select(p => p.Value.Working)];
         return (
         [
-            Costing.Part("coating", "pricing.coating-thinner-colour", coating, () => [.. Priced("coating.", "thinner.", "tint."), WorkingLine.Count("pricing.pieces", "pricing.pieces.how", (double)coating.Sum(), Source.Computed)]),
+            Costing.Part(
+                "coating",
+                "pricing.coating-thinner-colour",
+                coating,
+                () => [
+                    .. Priced("coating.", "thinner.", "tint."),
+                    WorkingLine.Count("pricing.pieces", "pricing.pieces.how", (double)coating.Sum(), Source.Computed),
+                ]),
             Costing.Part("decoration", "pricing.sprinkles-parts-lustre", decoration, () => Priced("sprinkle.", "part.", "lustre.")),
             Costing.Part("centres", "pricing.what-dipped-what-made", centres, () => Priced("centre.", "ingredient.")),
             Costing.Part("sticks", "pricing.sticks", sticks, () => Priced("supply.")),
-            Costing.Part("spoil", "pricing.pieces-go-wrong", spoil, () => [.. tally.Lines.Select(l => WorkingLine.Of(Message.Of("pricing.line-dipped-vain", ("line", l.Line + 1)), tables.Centre(order.Lines[l.Line].Centre)!.Spoil))]),
-            Costing.Part("leftovers", "pricing.left-pots-tools", leftovers, () => [WorkingLine.Of("pricing.what-left-written-off", tables.Pricing.WrittenOff), WorkingLine.Count("pricing.all-tools-bags-sheet", "", (double)leftovers.Sum(), Source.Computed)]),
-            Costing.Part("packing", "pricing.packing", [.. tally.Lines.Select(l => tally.Pieces > 0 ? packing * l.Count.Value / tally.Pieces : 0)], () => Priced("supply.")),
+            Costing.Part(
+                "spoil",
+                "pricing.pieces-go-wrong",
+                spoil,
+                () => [
+                    .. tally.Lines.Select(l => WorkingLine.Of(
+                        Message.Of("pricing.line-dipped-vain", ("line", l.Line + 1)), tables.Centre(order.Lines[l.Line].Centre)!.Spoil)),
+                ]),
+            Costing.Part(
+                "leftovers",
+                "pricing.left-pots-tools",
+                leftovers,
+                () => [
+                    WorkingLine.Of("pricing.what-left-written-off", tables.Pricing.WrittenOff),
+                    WorkingLine.Count("pricing.all-tools-bags-sheet", "", (double)leftovers.Sum(), Source.Computed),
+                ]),
+            Costing.Part(
+                "packing",
+                "pricing.packing",
+                [.. tally.Lines.Select(l => tally.Pieces > 0 ? packing * l.Count.Value / tally.Pieces : 0)],
+                () => Priced("supply.")),
         ],
         [.. unpriced.Values]);
     }
@@ -76,7 +107,8 @@ internal static class Materials
     ];
 
     /// <summary>Wares in the centre of one good piece: bought, or what its recipe takes.</summary>
-    private static IEnumerable<(string Ware, double Each)> CentresOf(OrderDraft order, LineTally line, Centres.Centre centre, LineDraft draft, TradeTables tables)
+    private static IEnumerable<(string Ware, double Each)> CentresOf(
+        OrderDraft order, LineTally line, Centres.Centre centre, LineDraft draft, TradeTables tables)
     {
         var making = LineMaking.Of(draft, centre, centre.Size(draft.Size)!, tables);
         double n = PrepWork.Begun(line, centre.Spoil.Value);
@@ -109,13 +141,21 @@ internal static class Materials
         if (cover.Count == 0)
         {
             if (ware.Packs.Count == 0)
-                unpriced[ware.Code] = new(ware.Code, Message.Of("pricing.price-known-reckoned-nothing", ("ware", ware.Name)), "pricing.price-known-reckoned-nothing.do", Severity.Mind);
+                unpriced[ware.Code] = new(
+                    ware.Code,
+                    Message.Of("pricing.price-known-reckoned-nothing", ("ware", ware.Name)),
+                    "pricing.price-known-reckoned-nothing.do",
+                    Severity.Mind);
             return (0, WorkingLine.Count(Message.ByName(ware.Name), "pricing.price-known", 0, Source.Computed));
         }
 
         var held = cover.Packs.Sum(p => p.Holds * p.Count);
         var price = cover.Price.Amount / (decimal)held;
-        return (price, WorkingLine.Count(Message.Of("pricing.one", ("ware", ware.Name), ("unitName", UnitName(ware.Unit))), Message.Of("pricing.one.how", ("price", cover.Price), ("held", held)), (double)price, ware.Packs[0].Price.Source));
+        return (price, WorkingLine.Count(
+            Message.Of("pricing.one", ("ware", ware.Name), ("unitName", UnitName(ware.Unit))),
+            Message.Of("pricing.one.how", ("price", cover.Price), ("held", held)),
+            (double)price,
+            ware.Packs[0].Price.Source));
     }
 
     private static string UnitName(WareUnit unit) => unit switch

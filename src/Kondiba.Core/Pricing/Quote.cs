@@ -67,7 +67,8 @@ public sealed record Quote(
     public static Quote For(string kitchen, int number, LocalDate on, OrderDraft order, Costing costing, TradeTables tables)
     {
         var uses = Allergens.Of(order, tables);
-        List<string> Of(AllergenKind kind, Func<AllergenUse, string> what) => [.. uses.Where(u => u.Kind == kind).Select(what).Distinct().Order(StringComparer.Ordinal)];
+        List<string> Of(AllergenKind kind, Func<AllergenUse, string> what) =>
+            [.. uses.Where(u => u.Kind == kind).Select(what).Distinct().Order(StringComparer.Ordinal)];
         var (contains, unknown) = (Of(AllergenKind.Contains, u => u.Allergen), Of(AllergenKind.NotKnown, u => u.Component));
         List<string> mayContain = [.. Of(AllergenKind.MayContain, u => u.Allergen).Except(contains)];
         var centres = costing.Lines.Select(l => tables.Centre(order.Lines[l.Line].Centre)!).Distinct();
@@ -88,7 +89,8 @@ public sealed record Quote(
             unknown,
             [.. unknown.Count > 0 ? [] : (order.Allergies ?? []).Except(contains).Except(mayContain)],
             [
-                .. centres.Select(c => (c.Plural, How: tables.Keeping.FirstOrDefault(k => k.Centres.Contains(c.Code))?.Storage)).Where(k => k.How is not null)
+                .. centres.Select(c => (c.Plural, How: tables.Keeping.FirstOrDefault(k => k.Centres.Contains(c.Code))?.Storage)).Where(
+                    k => k.How is not null)
                     .GroupBy(k => k.How!).Select(g => new QuoteStorage(string.Join(", ", g.Select(k => k.Plural)), g.Key)),
             ],
             tables.Pricing.Terms);
@@ -119,6 +121,7 @@ public sealed record Quote(
         ];
         var size = centre.Size(line.Size)!.Name;
         var what = $"{(centre.Sizes.Count > 1 ? size : "")} {(cost.Pieces == 1 ? centre.Name : centre.Plural)}".Trim();
-        return new(cost.Pieces, line.Look is { Length: > 0 } look ? $"{look}: {what}" : what, string.Join("; ", how), colour.Srgb, cost.Price);
+        return new(
+            cost.Pieces, line.Look is { Length: > 0 } look ? $"{look}: {what}" : what, string.Join("; ", how), colour.Srgb, cost.Price);
     }
 }

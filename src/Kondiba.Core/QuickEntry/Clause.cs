@@ -71,11 +71,18 @@ internal sealed class Draft(Item? boundary)
     public bool IsEmpty => Items.All(i => i.IsEmpty);
 
     /// <summary>Whether it is only a list of things that a piece can be had without.</summary>
-    public bool IsBareList => !IsEmpty && Items.All(i => i.IsEmpty || (i.IsRefusable && i.Is(WordKind.Colour) is null) || i.Is(WordKind.Allergen) is not null) && Items.Exists(i => i.IsRefusable);
+    public bool IsBareList =>
+        !IsEmpty
+            && Items.All(i => i.IsEmpty || (i.IsRefusable && i.Is(WordKind.Colour) is null) || i.Is(WordKind.Allergen) is not null)
+            && Items.Exists(i => i.IsRefusable);
 
     /// <summary>The one thing that it says besides a count or a piece; null when it says none, or several.</summary>
     public Item? Only =>
-        !Refuses && Items.Where(i => !i.IsEmpty && !i.IsNumber && !i.NamesPiece && i.Is(WordKind.Chocolate) is null).ToList() is [var only] && (only.Is(WordKind.Colour) is not null || only.IsRefusable) ? only : null;
+        !Refuses
+            && Items.Where(i => !i.IsEmpty && !i.IsNumber && !i.NamesPiece && i.Is(WordKind.Chocolate) is null).ToList() is [var only]
+            && (only.Is(WordKind.Colour) is not null || only.IsRefusable)
+            ? only
+            : null;
 
     /// <summary>The colour that is all it says besides a count or a piece.</summary>
     public Item? OnlyColour => Only?.Is(WordKind.Colour) is not null ? Only : null;

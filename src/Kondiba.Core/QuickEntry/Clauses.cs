@@ -35,7 +35,9 @@ internal sealed class Clauses(IReadOnlyList<Item> items, Centre? centre)
         if (item.Is(WordKind.Refusal) is not null)
             return Refuse(item, allergy: false);
         if (item.IsAny(WordKind.FreeOf, WordKind.Allergy))
-            return After(item, i => i.Is(WordKind.Allergen) is not null) ?? (item.First == item.Last && item.First.Stem is "free" ? Keep(item with { Meanings = [] }) : Refuse(item, allergy: true));
+            return After(item, i => i.Is(WordKind.Allergen) is not null) ?? (item.First == item.Last && item.First.Stem is "free"
+                ? Keep(item with { Meanings = [] })
+                : Refuse(item, allergy: true));
         if (item.Is(WordKind.RefusedAfter) is not null)
             return After(item, i => i.IsRefusable) ?? Refuse(item, allergy: false);
         if (item.Is(WordKind.Except) is not null)
@@ -44,7 +46,11 @@ internal sealed class Clauses(IReadOnlyList<Item> items, Centre? centre)
         if ((each || item.Is(WordKind.Split) is not null) && !Last.IsEmpty)
             _drafts.Add(new(null));
         // "half of 24": of which pieces the others are part is not said.
-        if (item.Share is not null && item.Count is null && at + 2 < items.Count && items[at + 1].First.Stem is "of" && items[at + 2].IsNumber)
+        if (item.Share is not null
+            && item.Count is null
+            && at + 2 < items.Count
+            && items[at + 1].First.Stem is "of"
+            && items[at + 2].IsNumber)
             return Keep(item with { Meanings = [], First = item.First with { Kind = TokenKind.Other } });
         if (ScopeBehind(at) is { } behind)
             return behind;
@@ -63,8 +69,15 @@ internal sealed class Clauses(IReadOnlyList<Item> items, Centre? centre)
     /// <summary>"drizzle half of them": what stands right before a scope that has nothing behind it goes with it.</summary>
     private List<Item> Verb(Scope scope, int at, int next)
     {
-        var closed = next >= items.Count || (items[next].IsBoundary && items.Skip(next + 1).TakeWhile(i => !i.IsBoundary).All(i => i.IsEmpty || i.Is(WordKind.Colour) is not null));
-        if (scope.Kind is not (ScopeKind.Count or ScopeKind.Share) || OfThem(at + 1) == at + 1 || !closed || Last.Scope is not null || Last.Refuses || !(Last.Items.Count > 0 && Last.Items[^1] == items[at - 1]))
+        var closed = next >= items.Count
+            || (items[next].IsBoundary
+                && items.Skip(next + 1).TakeWhile(i => !i.IsBoundary).All(i => i.IsEmpty || i.Is(WordKind.Colour) is not null));
+        if (scope.Kind is not (ScopeKind.Count or ScopeKind.Share)
+            || OfThem(at + 1) == at + 1
+            || !closed
+            || Last.Scope is not null
+            || Last.Refuses
+            || !(Last.Items.Count > 0 && Last.Items[^1] == items[at - 1]))
             return [];
         var verb = Last.Items[^1];
         if (!verb.IsRefusable && verb.Is(WordKind.Coats) is null)
@@ -117,7 +130,10 @@ internal sealed class Clauses(IReadOnlyList<Item> items, Centre? centre)
         var taken = Last.Items.AsEnumerable().Reverse().TakeWhile(refused).Reverse().ToList();
         if (taken.Count == 0)
             return null;
-        if (taken[0].Is(WordKind.Pattern) is not null && taken.Count < Last.Items.Count && Last.Items[^(taken.Count + 1)] is var colour && colour.Is(WordKind.Colour) is not null)
+        if (taken[0].Is(WordKind.Pattern) is not null
+            && taken.Count < Last.Items.Count
+            && Last.Items[^(taken.Count + 1)] is var colour
+            && colour.Is(WordKind.Colour) is not null)
             taken.Insert(0, colour);
         var (before, boundary) = (Last.Items[..^taken.Count], Last.Boundary);
         var scope = Last.Scope;
@@ -125,11 +141,24 @@ internal sealed class Clauses(IReadOnlyList<Item> items, Centre? centre)
             Last.Items = before;
         else
             _drafts.RemoveAt(_drafts.Count - 1);
-        var draft = new Draft(before.Count > 0 ? null : boundary) { Items = taken, Refuses = true, IsAllergy = item.Is(WordKind.RefusedAfter) is null, Scope = before.Count > 0 ? null : scope };
+        var draft = new Draft(
+            before.Count > 0
+                ? null
+                : boundary)
+        {
+            Items = taken,
+            Refuses = true,
+            IsAllergy = item.Is(WordKind.RefusedAfter) is null,
+            Scope = before.Count > 0
+                    ? null
+                    : scope
+        };
         draft.Governors.Add(item);
 
         // "dairy and nut free": the whole list is meant.
-        for (var i = _drafts.Count - 1; i >= 0 && draft.Boundary is not null && _drafts[i] is { Refuses: false, IsBareList: true } listed; i--)
+        for (var i = _drafts.Count - 1; i >= 0
+            && draft.Boundary is not null
+            && _drafts[i] is { Refuses: false, IsBareList: true } listed; i--)
         {
             (listed.Refuses, listed.IsAllergy) = (true, draft.IsAllergy);
             if (listed.Boundary is null)
@@ -170,7 +199,10 @@ internal sealed class Clauses(IReadOnlyList<Item> items, Centre? centre)
     /// <summary>"on 10 of them", "for half", "on all": behind what it speaks of.</summary>
     private int? ScopeBehind(int at)
     {
-        if (items[at].First is not { Stem: "on" or "for" or "to" or "onto" } || items[at].First != items[at].Last || Last.IsEmpty || Last.Scope is not null)
+        if (items[at].First is not { Stem: "on" or "for" or "to" or "onto" }
+            || items[at].First != items[at].Last
+            || Last.IsEmpty
+            || Last.Scope is not null)
             return null;
         var next = at + 1;
         while (next < items.Count && (items[next].First.Stem is "the" or "just" or "only" or "about") && items[next].Count is null)
@@ -180,7 +212,11 @@ internal sealed class Clauses(IReadOnlyList<Item> items, Centre? centre)
         var of = OfThem(next + 1);
         if (of < items.Count && items[next].Count is not null && items[of].Is(WordKind.Rest) is not null)
             of++;
-        var ends = of > next + 1 || of >= items.Count || items[of].IsBoundary || items[of].IsEmpty || items[of].IsAny(WordKind.Refusal, WordKind.Plain, WordKind.Except);
+        var ends = of > next + 1
+            || of >= items.Count
+            || items[of].IsBoundary
+            || items[of].IsEmpty
+            || items[of].IsAny(WordKind.Refusal, WordKind.Plain, WordKind.Except);
         var said = items[at].To(items[Math.Min(of, items.Count) - 1]);
         var scope = items[next] switch
         {
@@ -215,9 +251,13 @@ internal sealed class Clauses(IReadOnlyList<Item> items, Centre? centre)
 
         if (IsOnes(at) && Last.IsEmpty && Last.Scope is null)
             return (new(ScopeKind.Of, 0, item), at + 2);
-        if (item.Is(WordKind.All) is not null && at + 1 < items.Count && !(items[at + 1].Is(WordKind.Depth) is not null || (items[at + 1].NamesPiece && of == at + 1)))
+        if (item.Is(WordKind.All) is not null
+            && at + 1 < items.Count
+            && !(items[at + 1].Is(WordKind.Depth) is not null || (items[at + 1].NamesPiece && of == at + 1)))
             return As(ScopeKind.All, 0);
-        if (item.Count?.Pieces is { } many && Last.Items.All(i => i.IsEmpty || !i.NamesPiece || i.IsNumber || !HasNoCount) && CountsSome(at, of))
+        if (item.Count?.Pieces is { } many
+            && Last.Items.All(i => i.IsEmpty || !i.NamesPiece || i.IsNumber || !HasNoCount)
+            && CountsSome(at, of))
             return As(ScopeKind.Count, many);
         return item.Count is null && item.Share is { } share and < 1 && Divides(at, of) ? As(ScopeKind.Share, share) : null;
     }
@@ -233,7 +273,11 @@ internal sealed class Clauses(IReadOnlyList<Item> items, Centre? centre)
         if (at >= items.Count || items[at] is not { First.Stem: "of" or "the" } of || of.First != of.Last)
             return at;
         var next = of.First.Stem is "of" ? at + 1 : at;
-        if (next < items.Count && items[next].First.Stem is "the" or "my" or "those" or "these" && next + 1 < items.Count && items[next + 1].NamesPiece && SamePiece(items[next + 1]))
+        if (next < items.Count
+            && items[next].First.Stem is "the" or "my" or "those" or "these"
+            && next + 1 < items.Count
+            && items[next + 1].NamesPiece
+            && SamePiece(items[next + 1]))
             return next + 2;
         return next > at && next < items.Count && items[next].First.Stem is "them" or "these" or "those" or "which" ? next + 1 : at;
     }
@@ -246,7 +290,8 @@ internal sealed class Clauses(IReadOnlyList<Item> items, Centre? centre)
         return at;
     }
 
-    private bool SamePiece(Item piece) => items.First(i => i.NamesPiece) != piece || centre is null || piece.Is(WordKind.Centre)?.Code == centre.Code;
+    private bool SamePiece(Item piece) =>
+        items.First(i => i.NamesPiece) != piece || centre is null || piece.Is(WordKind.Centre)?.Code == centre.Code;
 
     private bool CountsSome(int at, int of)
     {
@@ -264,17 +309,26 @@ internal sealed class Clauses(IReadOnlyList<Item> items, Centre? centre)
             return !IsCounted(what) && items.Take(at).Any(i => i.NamesPiece) && items.Take(at).Any(i => i.IsNumber);
         if (what.IsAny(WordKind.Sprinkle, WordKind.Lustre, WordKind.Plain, WordKind.Side) || what.First.Kind is TokenKind.Quoted)
             return items.Take(at).Any(i => i.NamesPiece);
-        if (what.Share is not null || (what.Is(WordKind.Colour) is null && what.Is(WordKind.Size) is null && what.Is(WordKind.Depth) is null))
+        if (what.Share is not null
+            || (what.Is(WordKind.Colour) is null && what.Is(WordKind.Size) is null && what.Is(WordKind.Depth) is null))
             return false;
-        var adjectives = items.Skip(next).TakeWhile(i => i.IsAny(WordKind.Colour, WordKind.Size, WordKind.Chocolate, WordKind.Depth) || (i.IsEmpty && !i.IsBoundary)).Count();
+        var adjectives = items.Skip(next)
+            .TakeWhile(i => i.IsAny(WordKind.Colour, WordKind.Size, WordKind.Chocolate, WordKind.Depth) || (i.IsEmpty && !i.IsBoundary))
+            .Count();
         var then = next + adjectives < items.Count ? items[next + adjectives] : null;
         if ((then?.Is(WordKind.Pattern) ?? then?.Is(WordKind.Sprinkle)) is not null && !items.Take(at).Any(i => i.IsNumber))
             return false;
-        return then is null || !(then.NamesPiece || then.Is(WordKind.Part) is not null || (then.Is(WordKind.Pattern) is not null && IsCounted(then)) || then.Is(WordKind.CoatNoun) is not null) || (then.Is(WordKind.OverDip) is not null);
+        return then is null
+            || !(then.NamesPiece
+                || then.Is(WordKind.Part) is not null
+                || (then.Is(WordKind.Pattern) is not null && IsCounted(then))
+                || then.Is(WordKind.CoatNoun) is not null)
+            || (then.Is(WordKind.OverDip) is not null);
     }
 
     // "3 rings" are on a piece, "3 zigzag" are pieces with it.
-    private static bool IsCounted(Item pattern) => pattern.Is(WordKind.Pattern)!.Code is "rings" or "dots" or "lines" or "stripes" or "spiral" or "letters";
+    private static bool IsCounted(Item pattern) =>
+        pattern.Is(WordKind.Pattern)!.Code is "rings" or "dots" or "lines" or "stripes" or "spiral" or "letters";
 
     private bool Divides(int at, int of)
     {
@@ -285,8 +339,11 @@ internal sealed class Clauses(IReadOnlyList<Item> items, Centre? centre)
         if (at + 1 < items.Count && items[at + 1].Is(WordKind.Each) is not null)
             return true;
         return what?.IsAny(WordKind.Refusal, WordKind.Plain) is true
-            || (what?.First.Stem is "with" or "w/" && !items.Skip(next).TakeWhile(i => !i.IsBoundary || i == what).Any(i => i.Is(WordKind.OverDip) is not null))
-            || (items[at].First == items[at].Last && at + 1 < items.Count && items[at + 1].First.Stem is "get" or "have" or "should be" or "are" or "just")
+            || (what?.First.Stem is "with" or "w/"
+                && !items.Skip(next).TakeWhile(i => !i.IsBoundary || i == what).Any(i => i.Is(WordKind.OverDip) is not null))
+            || (items[at].First == items[at].Last
+                && at + 1 < items.Count
+                && items[at + 1].First.Stem is "get" or "have" or "should be" or "are" or "just")
             || ((_shares > 1 || _hasRest) && what is { IsBoundary: false })
             || (centre is not null && centre.Depths.All(d => d.Si >= 1) && what is { IsBoundary: false, NamesPiece: false });
     }
@@ -299,13 +356,21 @@ internal sealed class Clauses(IReadOnlyList<Item> items, Centre? centre)
         var before = _drafts[at - 1];
 
         // "no nuts or sprinkles", "no nuts, coconut or crumbs"
-        if (before.Refuses && !draft.Refuses && draft.Scope is null && draft.IsBareList && (draft.StartsWith("or", "nor", "and", "n") || EndsWithOr(at)))
+        if (before.Refuses
+            && !draft.Refuses
+            && draft.Scope is null
+            && draft.IsBareList
+            && (draft.StartsWith("or", "nor", "and", "n") || EndsWithOr(at)))
             (draft.Refuses, draft.IsAllergy) = (true, before.IsAllergy);
-        else if (before.IsAllergy && !draft.Refuses && draft.Items.All(i => i.IsEmpty || i.Is(WordKind.Allergen) is not null) && !draft.IsEmpty)
+        else if (before.IsAllergy
+            && !draft.Refuses
+            && draft.Items.All(i => i.IsEmpty || i.Is(WordKind.Allergen) is not null)
+            && !draft.IsEmpty)
             (draft.Refuses, draft.IsAllergy) = (true, true);
         if (before.Refuses && draft.Refuses && draft.Scope is null && draft.Governors.Count == 0)
             draft.Scope = before.Scope;
     }
 
-    private bool EndsWithOr(int at) => _drafts.Skip(at).TakeWhile(d => d.IsBareList && !d.Refuses && d.Boundary is not null).Any(d => d.StartsWith("or", "nor"));
+    private bool EndsWithOr(int at) =>
+        _drafts.Skip(at).TakeWhile(d => d.IsBareList && !d.Refuses && d.Boundary is not null).Any(d => d.StartsWith("or", "nor"));
 }

@@ -51,19 +51,28 @@ internal sealed class Counting(List<Item> items, OrderReader order)
 
         if (first.Is(WordKind.Unit) is { Code: "dozens" })
             return Half(first, new(1, "dozens"), at + 1);
-        if (first.Is(WordKind.Unit) is { Code: "pieces" } && Item(at + 1) is { Share: null } && NumberAt(at + 1) is { Item.Count.Unit: null } times)
+        if (first.Is(WordKind.Unit) is { Code: "pieces" }
+            && Item(at + 1) is { Share: null }
+            && NumberAt(at + 1) is { Item.Count.Unit: null } times)
             return (first.To(times.Item, times.Item.Count), times.Next);
         if (first.IsArticle)
         {
-            if (Item(at + 1) is { } next && (next.Is(WordKind.Number) ?? next.Is(WordKind.VagueNumber) ?? next.Is(WordKind.Unit)) is not null && NumberAt(at + 1) is { } number)
+            if (Item(at + 1) is { } next
+                && (next.Is(WordKind.Number) ?? next.Is(WordKind.VagueNumber) ?? next.Is(WordKind.Unit)) is not null
+                && NumberAt(at + 1) is { } number)
                 return (first.To(number.Item, number.Item.Count), number.Next);
             if (Item(at + 1)?.Is(WordKind.Unit) is { } of)
                 return (first.To(items[at + 1], new(1, of.Code)), at + 2);
-            var named = items.Skip(at + 1).TakeWhile(i => !i.IsBoundary).FirstOrDefault(i => i.NamesPiece || i.IsAny(WordKind.Container, WordKind.Pattern, WordKind.Part, WordKind.OverDip));
-            return named is not null && (named.NamesPiece || named.Is(WordKind.Container) is not null) ? (first.To(first, new(1)), at + 1) : null;
+            var named = items.Skip(at + 1)
+                .TakeWhile(i => !i.IsBoundary)
+                .FirstOrDefault(i => i.NamesPiece || i.IsAny(WordKind.Container, WordKind.Pattern, WordKind.Part, WordKind.OverDip));
+            return named is not null && (named.NamesPiece || named.Is(WordKind.Container) is not null)
+                ? (first.To(first, new(1)), at + 1)
+                : null;
         }
 
-        return first.Is(WordKind.VagueNumber) is { } vague ? Units(first, double.Parse(vague.Code, CultureInfo.InvariantCulture), at + 1, true, true)
+        return first.Is(WordKind.VagueNumber) is { } vague ? Units(
+            first, double.Parse(vague.Code, CultureInfo.InvariantCulture), at + 1, true, true)
             : first.First.Kind is TokenKind.Number ? Units(first, first.First.Value, at + 1, false, false)
             : first.Is(WordKind.Number) is not null ? Words(at)
             : null;
@@ -98,7 +107,9 @@ internal sealed class Counting(List<Item> items, OrderReader order)
 
     /// <summary>"… and a half" behind a unit.</summary>
     private (Item Item, int Next) Half(Item number, Count count, int next) =>
-        AndHalf(next) is { } half ? (number.To(items[half - 1], count with { Value = count.Value + 0.5 }), half) : (number.To(number, count), next);
+        AndHalf(next) is { } half
+            ? (number.To(items[half - 1], count with { Value = count.Value + 0.5 }), half)
+            : (number.To(number, count), next);
 
     private int? AndHalf(int at) => Says(at, "and") && Item(at + 1)?.IsArticle is true && Says(at + 2, "half") ? at + 3 : null;
 
@@ -119,7 +130,10 @@ internal sealed class Counting(List<Item> items, OrderReader order)
         return container == next ? (number.To(items[next], number.Count with { Unit = "boxes" }), next + 1) : null;
     }
 
-    private (Item Item, int Next)? Holds(int at) => (Says(at, "of") || Says(at, "with")) && Item(at + 1) is not null && NumberAt(at + 1) is { Item.Count: not null } number ? number : null;
+    private (Item Item, int Next)? Holds(int at) =>
+        (Says(at, "of") || Says(at, "with")) && Item(at + 1) is not null && NumberAt(at + 1) is { Item.Count: not null } number
+            ? number
+            : null;
 
     /// <summary>How pieces are packed, where it says no count: "in boxes of 6", "6 per box". Where the next item stands.</summary>
     private int? PackedPer(int at)
@@ -132,7 +146,9 @@ internal sealed class Counting(List<Item> items, OrderReader order)
             return held.Next;
         }
 
-        if (NumberAt(at) is { Item.Count.Pieces: { } many } number && Item(number.Next)?.Is(WordKind.Per) is not null && Item(number.Next + 1)?.Is(WordKind.Container) is { Code.Length: > 0 } box)
+        if (NumberAt(at) is { Item.Count.Pieces: { } many } number
+            && Item(number.Next)?.Is(WordKind.Per) is not null
+            && Item(number.Next + 1)?.Is(WordKind.Container) is { Code.Length: > 0 } box)
         {
             order.Pack(box.Code, (int)many, number.Item.To(items[number.Next + 1]));
             return number.Next + 2;

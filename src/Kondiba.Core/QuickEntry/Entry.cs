@@ -63,7 +63,8 @@ public sealed record Completion(int Start, string Text, string Is);
 /// <param name="NotUnderstood">Stretches that were not understood, and parts that name no piece.</param>
 /// <param name="Completions">How the last word may go on.</param>
 /// <param name="Order">What is said of the whole order.</param>
-public sealed record Entry(IReadOnlyList<EntryLine> Lines, IReadOnlyList<NotUnderstood> NotUnderstood, IReadOnlyList<Completion> Completions, EntryOrder Order)
+public sealed record Entry(
+    IReadOnlyList<EntryLine> Lines, IReadOnlyList<NotUnderstood> NotUnderstood, IReadOnlyList<Completion> Completions, EntryOrder Order)
 {
     /// <summary>Longest text that is read.</summary>
     public const int LongestText = 4000;
@@ -89,7 +90,10 @@ public sealed record Entry(IReadOnlyList<EntryLine> Lines, IReadOnlyList<NotUnde
         var read = text.Length > LongestText ? text[..LongestText] : text;
         var reader = new Reader(read, tables, looks, vocabulary, today);
         reader.Run();
-        IEnumerable<NotUnderstood> tooLong = text.Length > LongestText ? [new(LongestText, text.Length - LongestText, text[LongestText..], $"More than {LongestText} letters are not read at once.", [])] : [];
+        IEnumerable<NotUnderstood> tooLong = text.Length > LongestText
+            ? [new(
+                LongestText, text.Length - LongestText, text[LongestText..], $"More than {LongestText} letters are not read at once.", [])]
+            : [];
         return new(reader.Lines, [.. reader.Notes.All.Concat(tooLong).OrderBy(u => u.Start)], Complete(read, vocabulary), reader.Order);
     }
 

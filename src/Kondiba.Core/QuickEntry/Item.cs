@@ -26,7 +26,10 @@ internal sealed record Item(Token First, Token Last, IReadOnlyList<Meaning> Mean
     public int End => Last.End;
 
     /// <summary>Whether the product knows what it says.</summary>
-    public bool IsUnderstood => Count is not null || Meanings.Count > 0 || First.Kind is TokenKind.Number or TokenKind.Percent or TokenKind.Quoted or TokenKind.Comma;
+    public bool IsUnderstood =>
+        Count is not null
+            || Meanings.Count > 0
+            || First.Kind is TokenKind.Number or TokenKind.Percent or TokenKind.Quoted or TokenKind.Comma;
 
     public bool IsNumber => Count is not null;
 
@@ -37,18 +40,25 @@ internal sealed record Item(Token First, Token Last, IReadOnlyList<Meaning> Mean
     public bool IsBoundary => First.Kind is TokenKind.Comma || Is(WordKind.Joiner) is not null;
 
     /// <summary>Whether it says nothing of its own.</summary>
-    public bool IsEmpty => IsBoundary || IsArticle || IsAny(WordKind.Filler, WordKind.Per, WordKind.Opener, WordKind.Each, WordKind.Split, WordKind.All, WordKind.When);
+    public bool IsEmpty =>
+        IsBoundary
+            || IsArticle
+            || IsAny(WordKind.Filler, WordKind.Per, WordKind.Opener, WordKind.Each, WordKind.Split, WordKind.All, WordKind.When);
 
     /// <summary>Of the pieces or of a piece, when it is a share: "half", "a third", "2/3", "50 %".</summary>
-    public double? Share => Is(WordKind.Share) is { } share ? double.Parse(share.Code, System.Globalization.CultureInfo.InvariantCulture) / 100
+    public double? Share => Is(
+        WordKind.Share) is { } share ? double.Parse(share.Code, System.Globalization.CultureInfo.InvariantCulture) / 100
         : First.Kind is TokenKind.Percent ? First.Value / 100
-        : First == Last && First is { Kind: TokenKind.Number, Fraction: true, Value: > 0 and < 1 } && Count is null or { Unit: null } ? First.Value
+        : First == Last
+            && First is { Kind: TokenKind.Number, Fraction: true, Value: > 0 and < 1 }
+            && Count is null or { Unit: null } ? First.Value
         : null;
 
     public bool NamesPiece => IsAny(WordKind.Centre, WordKind.Look);
 
     /// <summary>Whether it is something that a piece can be had without.</summary>
-    public bool IsRefusable => IsAny(WordKind.Sprinkle, WordKind.Pattern, WordKind.Part, WordKind.Lustre, WordKind.OverDip, WordKind.Stick, WordKind.Allergen);
+    public bool IsRefusable =>
+        IsAny(WordKind.Sprinkle, WordKind.Pattern, WordKind.Part, WordKind.Lustre, WordKind.OverDip, WordKind.Stick, WordKind.Allergen);
 
     /// <summary>Whether it can stand for something of one of these kinds.</summary>
     public bool IsAny(params ReadOnlySpan<WordKind> kinds)
@@ -66,5 +76,6 @@ internal sealed record Item(Token First, Token Last, IReadOnlyList<Meaning> Mean
     public Meaning? Is(WordKind kind) => Meanings.FirstOrDefault(m => m.Kind == kind);
 
     /// <summary>This and what follows it up to another, as one with a count.</summary>
-    public Item To(Item last, Count? count = null) => this with { Last = last.Last, Corrected = Corrected || last.Corrected, Count = count ?? Count };
+    public Item To(Item last, Count? count = null) =>
+        this with { Last = last.Last, Corrected = Corrected || last.Corrected, Count = count ?? Count };
 }

@@ -14,7 +14,11 @@ internal sealed partial class LineReader
         var whole = new Item(item.First with { Start = from }, item.Last, item.Meanings, item.Corrected);
         string? letters = null;
         var taken = 1;
-        if (kind.Code is "letters" && at + 1 < _items.Count && _items[at + 1] is var next && (next.First.Kind is TokenKind.Number or TokenKind.Quoted or TokenKind.Word && !next.IsBoundary) && Piped(next) is { } piped)
+        if (kind.Code is "letters"
+            && at + 1 < _items.Count
+            && _items[at + 1] is var next
+            && (next.First.Kind is TokenKind.Number or TokenKind.Quoted or TokenKind.Word && !next.IsBoundary)
+            && Piped(next) is { } piped)
         {
             letters = piped;
             (whole, taken) = (whole with { Last = _items[at + 1].Last }, 2);
@@ -25,8 +29,21 @@ internal sealed partial class LineReader
             Tell(item, $"{kind.Name} takes {kind.Least} to {kind.Most} {kind.Counted}; {count} are drawn.", []);
         _patterns.Add((kind.Code, colour?.Code, count, letters, from));
         var vague = tables.Words.Vague.Contains(item.First.Stem);
-        var says = string.Join(' ', ((string?[])[colour is null ? null : NameOf(colour.Code), kind.Name, letters is null ? null : $"“{letters}”", lines is null ? null : $"{count} {kind.Counted}"]).OfType<string>());
-        Add("pattern", says, whole, tables.Decor.Patterns.Where(p => p.Code is not "letters").Select(p => colour is null ? p.Name : $"{NameOf(colour.Code)} {p.Name}"), vague);
+        var says = string.Join(
+            ' ',
+            ((string?[])[
+                colour is null ? null : NameOf(colour.Code),
+                kind.Name,
+                letters is null ? null : $"“{letters}”",
+                lines is null ? null : $"{count} {kind.Counted}",
+            ]).OfType<string>());
+        Add(
+            "pattern",
+            says,
+            whole,
+            tables.Decor.Patterns.Where(p => p.Code is not "letters")
+                .Select(p => colour is null ? p.Name : $"{NameOf(colour.Code)} {p.Name}"),
+            vague);
         return taken;
     }
 
@@ -55,7 +72,12 @@ internal sealed partial class LineReader
         var (item, kind) = (_items[at], tables.Decor.Sprinkle(sprinkle.Code)!);
         var side = at > 0 && _items[at - 1].Is(WordKind.Side) is { Code: "both" } ? Decoration.Side.Both : Decoration.Side.Front;
         _sprinkles.Add(new(kind.Code, side, UsualCover, kind.Only is GoesOn.Set));
-        Add("sprinkle", kind.Name, item, tables.Decor.Sprinkles.Select(s => s.Name), tables.Words.Vague.Contains(item.First.Stem) && item.First == item.Last);
+        Add(
+            "sprinkle",
+            kind.Name,
+            item,
+            tables.Decor.Sprinkles.Select(s => s.Name),
+            tables.Words.Vague.Contains(item.First.Stem) && item.First == item.Last);
         return 1;
     }
 
@@ -77,7 +99,11 @@ internal sealed partial class LineReader
         if (count is < 1 or > 12)
             return Leave(new(item.First with { Start = from }, item.Last, [], false), "One to twelve parts go onto a piece.");
         _parts.Add(new(kind.Code, count, Pressed: kind.Only is GoesOn.Wet));
-        Add("part", $"{count} {(count == 1 ? kind.Name : kind.Plural)}", new(item.First with { Start = from }, item.Last, [], item.Corrected), tables.Decor.Parts.Select(p => $"{count} {p.Plural}"));
+        Add(
+            "part",
+            $"{count} {(count == 1 ? kind.Name : kind.Plural)}",
+            new(item.First with { Start = from }, item.Last, [], item.Corrected),
+            tables.Decor.Parts.Select(p => $"{count} {p.Plural}"));
         return 1;
     }
 
@@ -85,16 +111,27 @@ internal sealed partial class LineReader
     {
         var half = dip.Code is "half";
         var at = _items.IndexOf(item);
-        if (colour is null && _items.Skip(at + 1).FirstOrDefault(i => !i.IsEmpty) is { } last && last.Is(WordKind.Colour) is { } after && _colour is not null)
+        if (colour is null
+            && _items.Skip(at + 1).FirstOrDefault(i => !i.IsEmpty) is { } last
+            && last.Is(WordKind.Colour) is { } after
+            && _colour is not null)
         {
             // "half and half white": the colour that follows is the other half's.
             _dips.Add((after.Code, half ? 0.5 : 0.33, half ? 90 : 0, from));
-            Add("dip", half ? $"one half in {NameOf(after.Code)}" : $"tip in {NameOf(after.Code)}", new(item.First, last.Last, [], false), []);
+            Add(
+                "dip",
+                half ? $"one half in {NameOf(after.Code)}" : $"tip in {NameOf(after.Code)}",
+                new(item.First, last.Last, [], false),
+                []);
             return _items.IndexOf(last) - at + 1;
         }
 
         _dips.Add((colour?.Code, half ? 0.5 : 0.33, half ? 90 : 0, from));
-        Add("dip", $"{(half ? "one half" : "tip")}{(colour is null ? "" : $" in {NameOf(colour.Code)}")}", new(item.First with { Start = from }, item.Last, [], item.Corrected), []);
+        Add(
+            "dip",
+            $"{(half ? "one half" : "tip")}{(colour is null ? "" : $" in {NameOf(colour.Code)}")}",
+            new(item.First with { Start = from }, item.Last, [], item.Corrected),
+            []);
         return 1;
     }
 
@@ -194,12 +231,14 @@ internal sealed partial class LineReader
         if (before < list.Count && list.FindIndex(before, refused) >= 0)
             Tell(item, "This is asked for and refused: which is meant?", []);
         if (list.RemoveAll(refused) > 0)
-            _chips.RemoveAll(c => c.Field is "sprinkle" or "pattern" or "part" && item.Meanings.Any(m => c.Says.Contains(m.Says, StringComparison.Ordinal)));
+            _chips.RemoveAll(c => c.Field is "sprinkle" or "pattern" or "part"
+                && item.Meanings.Any(m => c.Says.Contains(m.Says, StringComparison.Ordinal)));
     }
 
     private void Undress(Decor worn)
     {
-        if (worn.Sprinkles.Count + worn.Patterns.Count + worn.Parts.Count + worn.Dips.Count == _worn.Sprinkles.Count + _worn.Patterns.Count + _worn.Parts.Count + _worn.Dips.Count && worn.Paint == _worn.Paint)
+        if (worn.Sprinkles.Count + worn.Patterns.Count + worn.Parts.Count + worn.Dips.Count == _worn.Sprinkles.Count + _worn.Patterns.Count + _worn.Parts.Count + _worn.Dips.Count
+            && worn.Paint == _worn.Paint)
             return;
         (_worn, _changed) = (worn, true);
     }
@@ -208,8 +247,12 @@ internal sealed partial class LineReader
     {
         if (_patterns.Count + _sprinkles.Count + _parts.Count + _dips.Count == 0 && _paint is null)
             return null;
-        var contrast = coating.Colour("white") is not null && coating.Colour(colour) is { } on && Spectrum.LabOf(on.Srgb).L < PaleFrom ? "white" : coating.Colours[0].Code;
-        foreach (var at in _patterns.Where(p => p.Colour is null).Select(p => p.At).Concat(_dips.Where(d => d.Colour is null).Select(d => d.At)))
+        var contrast = coating.Colour("white") is not null && coating.Colour(colour) is { } on && Spectrum.LabOf(on.Srgb).L < PaleFrom
+            ? "white"
+            : coating.Colours[0].Code;
+        foreach (var at in _patterns.Where(p => p.Colour is null)
+            .Select(p => p.At)
+            .Concat(_dips.Where(d => d.Colour is null).Select(d => d.At)))
             Assume("pattern", $"in {NameOf(contrast)}", at, UsualColours(), before: "", after: " ");
         foreach (var at in _patterns.Where(p => p.Kind is "letters" && p.Text is null).Select(p => p.At))
             Assume("pattern", $"letters “{AssumedLetters}”", at, []);
@@ -217,9 +260,14 @@ internal sealed partial class LineReader
             [.. _dips.Select(d => new OverDip(Holding(d.Colour ?? contrast).Code, d.Colour ?? contrast, d.Depth, d.Angle))],
             [
                 .. _patterns.Select(p => new PatternDraft(
-                    p.Kind, Holding(p.Colour ?? contrast).Code, p.Colour ?? contrast, p.Lines, null, tables.Decor.Pattern(p.Kind)!.Bead.Value.In("mm"), 0, 0, p.Kind is "letters" ? p.Text ?? AssumedLetters : null)),
+                    p.Kind, Holding(
+                        p.Colour ?? contrast).Code, p.Colour ?? contrast, p.Lines, null, tables.Decor.Pattern(p.Kind)!.Bead.Value.In(
+                        "mm"), 0, 0, p.Kind is "letters"
+                        ? p.Text ?? AssumedLetters
+                        : null)),
             ],
-            [.. _sprinkles.Select(s => s with { Glued = s.Glued || _depth is 0, Cover = Math.Min(UsualCover, Math.Round(MostCover / _sprinkles.Count, 2)) })],
+            [.. _sprinkles.Select(s => s with { Glued = s.Glued
+                || _depth is 0, Cover = Math.Min(UsualCover, Math.Round(MostCover / _sprinkles.Count, 2)) })],
             _parts,
             _paint);
     }

@@ -11,7 +11,8 @@ using Kondiba.Core.Wording;
 namespace Kondiba.Core.QuickEntry;
 
 /// <summary>Understands the words of one line: what is said of all pieces, then what is said of these, which goes before it.</summary>
-internal sealed partial class LineReader(string text, Item piece, Look? look, Centre centre, TradeTables tables, IReadOnlyList<Look> looks, OrderReader order, Notes notes)
+internal sealed partial class LineReader(
+    string text, Item piece, Look? look, Centre centre, TradeTables tables, IReadOnlyList<Look> looks, OrderReader order, Notes notes)
 {
     private const double AssumedAmount = 12;
     private const double UsualCover = 0.6;
@@ -56,9 +57,20 @@ internal sealed partial class LineReader(string text, Item piece, Look? look, Ce
     /// <param name="amount">How many these are; null when the words themselves say it.</param>
     /// <param name="said">Where that was said.</param>
     /// <param name="total">The number that counts all pieces, of which these are a part.</param>
-    public EntryLine? Read(List<Item> all, IEnumerable<Draft> never, List<Item> these, IEnumerable<Draft> neverThese, Amount? amount, Item? said, Item? total)
+    public EntryLine? Read(
+        List<Item> all,
+        IEnumerable<Draft> never,
+        List<Item> these,
+        IEnumerable<Draft> neverThese,
+        Amount? amount,
+        Item? said,
+        Item? total)
     {
-        _coating = tables.Coating(look?.Coating) ?? these.Concat(all).Select(i => i.Is(WordKind.Coating)).OfType<Meaning>().Select(m => tables.Coating(m.Code)).FirstOrDefault();
+        _coating = tables.Coating(look?.Coating) ?? these.Concat(all)
+            .Select(i => i.Is(WordKind.Coating))
+            .OfType<Meaning>()
+            .Select(m => tables.Coating(m.Code))
+            .FirstOrDefault();
         (_amount, _amountGiven, _total) = (amount, amount is not null, total);
         if (!all.Contains(piece) && !these.Contains(piece))
             Piece(piece);
@@ -113,11 +125,22 @@ internal sealed partial class LineReader(string text, Item piece, Look? look, Ce
         if (item.Is(WordKind.Part) is { } glued)
             return Part(item, glued, glued.Code is "eye" ? 2 : 1, item.Start);
         if (item.Is(WordKind.Lustre) is { } lustre)
-            return Once(item, "paint", lustre.Says, () => _paint = new(lustre.Code, 0.5), tables.Decor.Lustres.Select(l => l.Name), tables.Words.Vague.Contains(item.First.Stem));
+            return Once(
+                item,
+                "paint",
+                lustre.Says,
+                () => _paint = new(lustre.Code, 0.5),
+                tables.Decor.Lustres.Select(l => l.Name),
+                tables.Words.Vague.Contains(item.First.Stem));
         if (item.Is(WordKind.OverDip) is { } dip)
             return OverDip(item, dip, null, item.Start);
         if (item.Is(WordKind.Setting) is { } setting)
-            return Once(item, "upright", setting.Code is "upright" ? "stood upright" : "laid flat", () => _upright = setting.Code is "upright", ["upright", "flat"]);
+            return Once(
+                item,
+                "upright",
+                setting.Code is "upright" ? "stood upright" : "laid flat",
+                () => _upright = setting.Code is "upright",
+                ["upright", "flat"]);
         if (item.Is(WordKind.Stick) is { } stick)
             return Stick(item, stick);
         if (item.Is(WordKind.Coating) is { } coating)
@@ -154,7 +177,10 @@ internal sealed partial class LineReader(string text, Item piece, Look? look, Ce
         var fits = item.Meanings.Where(m => m.Kind is WordKind.Size).Select(m => centre.Size(m.Code)).OfType<CentreSize>().FirstOrDefault();
         if (fits is null)
         {
-            Tell(item, centre.Sizes.Count > 1 ? $"{centre.Plural} do not come in that size." : $"{centre.Plural} come in one size.", Named(centre.Sizes));
+            Tell(
+                item,
+                centre.Sizes.Count > 1 ? $"{centre.Plural} do not come in that size." : $"{centre.Plural} come in one size.",
+                Named(centre.Sizes));
             return true;
         }
 
@@ -183,7 +209,12 @@ internal sealed partial class LineReader(string text, Item piece, Look? look, Ce
             var between = _items.GetRange(at + 1, to - at - 1);
             foreach (var other in between.Where(i => i.Is(WordKind.Colour) is null && !i.IsEmpty))
                 Leave(other, "This says nothing here.");
-            return Pattern(to, pattern, between.Select(i => i.Is(WordKind.Colour)).OfType<Meaning>().FirstOrDefault(), item.Start, (int)Math.Clamp(count.Value, 0, 999)) + to - at;
+            return Pattern(
+                to,
+                pattern,
+                between.Select(i => i.Is(WordKind.Colour)).OfType<Meaning>().FirstOrDefault(),
+                item.Start,
+                (int)Math.Clamp(count.Value, 0, 999)) + to - at;
         }
 
         if (target?.Is(WordKind.Part) is { } part && _items.IndexOf(target) == at + 1)
@@ -204,7 +235,8 @@ internal sealed partial class LineReader(string text, Item piece, Look? look, Ce
             return Leave(item, $"{centre.Plural} are not counted in packs here.");
         _amount = AmountOf(count, count.Unit switch
         {
-            "dozens" => string.Create(CultureInfo.InvariantCulture, $"{count.Value:0.##} dozen, {Math.Ceiling(count.Value * Count.Dozen):0}"),
+            "dozens" => string.Create(
+                CultureInfo.InvariantCulture, $"{count.Value:0.##} dozen, {Math.Ceiling(count.Value * Count.Dozen):0}"),
             "packs" => string.Create(CultureInfo.InvariantCulture, $"{count.Value:0.##} {centre.PackName[count.Value == 1 ? 0 : 1]}"),
             null or "pieces" => string.Create(CultureInfo.InvariantCulture, $"{count.Value:0.##}"),
             var unit => string.Create(CultureInfo.InvariantCulture, $"{count.Value:0.##} {unit} of them"),
@@ -243,23 +275,41 @@ internal sealed partial class LineReader(string text, Item piece, Look? look, Ce
     }
 
     private int Depth(Item item, double share) => share is 0 or (>= 0.01 and <= 1)
-        ? Once(item, "depth", DepthSays(share), () => Change(item, () => _depth = Math.Round(share, 2)), centre.Depths.Select(d => DepthSays(d.Si)))
+        ? Once(
+            item,
+            "depth",
+            DepthSays(share),
+            () => Change(item, () => _depth = Math.Round(share, 2)),
+            centre.Depths.Select(d => DepthSays(d.Si)))
         : Leave(item, "Enter a dip depth from 1% to 100%.");
 
-    private static string DepthSays(double share) => share == 0 ? "not dipped" : string.Create(CultureInfo.InvariantCulture, $"{share * 100:0} %");
+    private static string DepthSays(double share) =>
+        share == 0 ? "not dipped" : string.Create(CultureInfo.InvariantCulture, $"{share * 100:0} %");
 
-    private int Stick(Item item, Meaning stick) => centre.Holding is Centres.Holding.Mould || centre.Figure is not null || centre.DippedEndUp
+    private int Stick(
+        Item item, Meaning stick) => centre.Holding is Centres.Holding.Mould || centre.Figure is not null || centre.DippedEndUp
         ? Leave(item, $"{English.Capitalized(centre.Plural)} go on no stick.")
-        : Once(item, "stick", stick.Code is Making.NoStick ? "no stick" : $"on a {stick.Says}", () => Change(item, () => _on = stick.Code), ["on a stick", "on a pick", "on a skewer", "no stick"]);
+        : Once(
+            item,
+            "stick",
+            stick.Code is Making.NoStick ? "no stick" : $"on a {stick.Says}",
+            () => Change(item, () => _on = stick.Code),
+            ["on a stick", "on a pick", "on a skewer", "no stick"]);
 
     private int Coats(Item item, int coats) => coats is >= 1 and <= 3
-        ? Once(item, "coats", coats is 1 ? "one coat" : $"{coats} coats", () => (_coats, _changed) = (coats, true), ["one coat", "two coats"])
+        ? Once(
+            item,
+            "coats",
+            coats is 1 ? "one coat" : $"{coats} coats",
+            () => (_coats, _changed) = (coats, true),
+            ["one coat", "two coats"])
         : Leave(item, "A piece takes one to three coats.");
 
     private int Colour(int at, Meaning colour)
     {
         var (item, next) = (_items[at], at + 1);
-        while (next < _items.Count && ((_items[next].IsEmpty && !_items[next].IsBoundary) || _items[next].Is(WordKind.Chocolate) is not null))
+        while (next < _items.Count
+            && ((_items[next].IsEmpty && !_items[next].IsBoundary) || _items[next].Is(WordKind.Chocolate) is not null))
             next++;
         var follows = next < _items.Count ? _items[next] : null;
         if (follows?.Is(WordKind.Pattern) is { } pattern)
@@ -271,7 +321,11 @@ internal sealed partial class LineReader(string text, Item piece, Look? look, Ce
         var (before, drawn) = (at - 1, _patterns.Count - 1);
         while (before >= 0 && _items[before].IsEmpty && _items[before].First.Kind is TokenKind.Word)
             before--;
-        if (drawn >= 0 && _patterns[drawn].Colour is null && before >= 0 && before < at - 1 && _items[before].Is(WordKind.Pattern) is not null)
+        if (drawn >= 0
+            && _patterns[drawn].Colour is null
+            && before >= 0
+            && before < at - 1
+            && _items[before].Is(WordKind.Pattern) is not null)
         {
             _patterns[drawn] = _patterns[drawn] with { Colour = colour.Code };
             Add("pattern", $"drawn in {NameOf(colour.Code)}", item, UsualColours());
@@ -288,7 +342,8 @@ internal sealed partial class LineReader(string text, Item piece, Look? look, Ce
         if (_colour is not null && _saidAt.GetValueOrDefault("colour", -1) == _level)
         {
             var (one, other2) = (NameOf(_colour), NameOf(colour.Code));
-            return Leave(item, "A second colour: what is it for?", [$"half {one} half {other2}", $"half and half {other2}", $"{other2} drizzle"]);
+            return Leave(
+                item, "A second colour: what is it for?", [$"half {one} half {other2}", $"half and half {other2}", $"{other2} drizzle"]);
         }
 
         return Once(item, "colour", NameOf(colour.Code), () => Change(item, () => _colour = colour.Code), UsualColours());
@@ -297,7 +352,9 @@ internal sealed partial class LineReader(string text, Item piece, Look? look, Ce
     private int Chocolate(int at, Item item)
     {
         // Behind a colour it is what that colour is of; on its own it leaves open which.
-        if (_items.Exists(i => i.Is(WordKind.Colour) is not null) || _colour is not null || (at > 0 && _items[at - 1].Is(WordKind.Coating) is not null))
+        if (_items.Exists(i => i.Is(WordKind.Colour) is not null)
+            || _colour is not null
+            || (at > 0 && _items[at - 1].Is(WordKind.Coating) is not null))
             return 1;
         return Once(item, "colour", $"{NameOf("dark")} chocolate", () => _colour = "dark", UsualColours(), vague: true);
     }
@@ -322,10 +379,17 @@ internal sealed partial class LineReader(string text, Item piece, Look? look, Ce
         return 1;
     }
 
-    private void Tell(Item item, string reason, IEnumerable<string> nearest) => notes.Tell((item.Start, item.End), reason, Choices(nearest));
+    private void Tell(Item item, string reason, IEnumerable<string> nearest) =>
+        notes.Tell((item.Start, item.End), reason, Choices(nearest));
 
     private void Add(string field, string says, Item item, IEnumerable<string> choices, bool vague = false) =>
-        _chips.Add(new(field, says, vague ? Reading.Assumed : item.Corrected ? Reading.Corrected : Reading.Read, item.Start, item.End - item.Start, Choices(choices)));
+        _chips.Add(new(
+            field,
+            says,
+            vague ? Reading.Assumed : item.Corrected ? Reading.Corrected : Reading.Read,
+            item.Start,
+            item.End - item.Start,
+            Choices(choices)));
 
     private void Assume(string field, string says, int at, IEnumerable<string> choices, string before = " ", string after = "") =>
         _chips.Add(new(field, says, Reading.Assumed, at, 0, [.. choices.Select(c => new ChipChoice(c, $"{before}{c}{after}"))]));
@@ -339,7 +403,8 @@ internal sealed partial class LineReader(string text, Item piece, Look? look, Ce
     private string NameOf(string colour) => tables.Coatings.Select(c => c.Colour(colour)).OfType<CoatingColour>().First().Name;
 
     /// <summary>The coating said or usual where it is sold in the colour, otherwise one that is.</summary>
-    private Coating Holding(string colour) => Usual().Colour(colour) is not null ? Usual() : tables.Coatings.First(c => c.Colour(colour) is not null);
+    private Coating Holding(string colour) =>
+        Usual().Colour(colour) is not null ? Usual() : tables.Coatings.First(c => c.Colour(colour) is not null);
 
     private EntryLine Finish(Item? said)
     {
@@ -360,14 +425,32 @@ internal sealed partial class LineReader(string text, Item piece, Look? look, Ce
 
         var colour = _colour ?? Usual().Colours[0].Code;
         if (_colour is null && _depth is not 0)
-            Assume("colour", NameOf(colour), _after, UsualColours(), after: text[_after..].TrimStart(' ') is ['\n' or '\r' or ';' or ',' or '+', ..] or "" ? "" : ",");
+            Assume(
+                "colour",
+                NameOf(colour),
+                _after,
+                UsualColours(),
+                after: text[_after..].TrimStart(' ') is ['\n' or '\r' or ';' or ',' or '+', ..] or "" ? "" : ",");
         if (_depth is null)
             Assume("depth", DepthSays(centre.UsualDepth.Value.Si), _after, centre.Depths.Select(d => DepthSays(d.Si)));
         var coating = Holding(colour);
         if (coating.Code != tables.Habits.Coating && !_chips.Exists(c => c.Field is "coating"))
             Assume("coating", coating.Name, _after, tables.Coatings.Where(c => c.Colour(colour) is not null).Select(c => c.Name));
         return new(
-            new(centre.Code, _size.Code, amount, counted, coating.Code, colour, _depth ?? centre.UsualDepth.Value.Si, _coats ?? centre.LeastCoats, false, _upright, null, Decorated(coating, colour), _on is null ? null : new Making(On: _on)),
+            new(
+                centre.Code,
+                _size.Code,
+                amount,
+                counted,
+                coating.Code,
+                colour,
+                _depth ?? centre.UsualDepth.Value.Si,
+                _coats ?? centre.LeastCoats,
+                false,
+                _upright,
+                null,
+                Decorated(coating, colour),
+                _on is null ? null : new Making(On: _on)),
             _chips);
     }
 
@@ -388,7 +471,14 @@ internal sealed partial class LineReader(string text, Item piece, Look? look, Ce
             Upright = _upright ?? look.Upright,
             Making = _on is null ? null : new Making(On: _on),
             Look = _changed || more is not null ? null : look.Name,
-            Decor = more is null ? _worn : new([.. _worn.Dips, .. more.Dips], [.. _worn.Patterns, .. more.Patterns], [.. _worn.Sprinkles, .. more.Sprinkles], [.. _worn.Parts, .. more.Parts], more.Paint ?? _worn.Paint),
+            Decor = more is null
+                ? _worn
+                : new(
+                    [.. _worn.Dips, .. more.Dips],
+                    [.. _worn.Patterns, .. more.Patterns],
+                    [.. _worn.Sprinkles, .. more.Sprinkles],
+                    [.. _worn.Parts, .. more.Parts],
+                    more.Paint ?? _worn.Paint),
         };
         return new(line, _chips);
     }

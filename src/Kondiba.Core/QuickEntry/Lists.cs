@@ -22,7 +22,8 @@ internal static class Lists
             if (split is null && count is null)
                 continue;
             var onlyCount = draft.Items.TrueForAll(x => x.IsEmpty || x.IsNumber);
-            var (from, to) = !onlyCount || (i + 1 < drafts.Count && drafts[i + 1].Only is not null && (i == 0 || drafts[i - 1].Only is null))
+            var (from, to) = !onlyCount
+                || (i + 1 < drafts.Count && drafts[i + 1].Only is not null && (i == 0 || drafts[i - 1].Only is null))
                 ? (onlyCount ? i + 1 : i, i + 1)
                 : (i, i);
             while (to > i && to < drafts.Count && Listed(drafts[to]))
@@ -35,7 +36,11 @@ internal static class Lists
             if (onlyCount && split is null)
                 drafts[i].Items = [];
             foreach (var member in run)
-                Apart(drafts, member, item => count is { } many ? new(kind, many, item) : new(ScopeKind.Share, 1.0 / run.Count, item), count is null ? null : counting);
+                Apart(
+                    drafts,
+                    member,
+                    item => count is { } many ? new(kind, many, item) : new(ScopeKind.Share, 1.0 / run.Count, item),
+                    count is null ? null : counting);
             if (count is not null)
                 dividing.Add(counting!);
             return;
@@ -61,7 +66,10 @@ internal static class Lists
     {
         if (head.Scope is not null || head.OnlyColour is null || head.Items.Find(i => i.IsNumber) is not { Count.Pieces: { } count } number)
             return;
-        var counted = drafts.Where(d => d.Scope is { Kind: ScopeKind.Count } && d is { OnlyColour: not null, ScopedAfter: false, Refuses: false } && d.Scope.Said.First == d.Scope.Said.Last).ToList();
+        var counted = drafts.Where(d => d.Scope is { Kind: ScopeKind.Count }
+            && d is { OnlyColour: not null, ScopedAfter: false, Refuses: false }
+            && d.Scope.Said.First == d.Scope.Said.Last)
+            .ToList();
         if (counted.Count > 0 && counted.Count == drafts.Count(d => d.Scope is not null))
             Apart(drafts, head, item => new(ScopeKind.Count, count, number), number);
     }

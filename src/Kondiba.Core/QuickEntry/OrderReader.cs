@@ -93,7 +93,10 @@ internal sealed class OrderReader(string text, TradeTables tables, LocalDate tod
         while (next < items.Count && items[next] is { First.Stem: "to" or "at" } && items[next].First == items[next].Last)
             next++;
         var end = next;
-        while (end < items.Count && !items[end].IsBoundary && items[end].First.Kind is TokenKind.Word or TokenKind.Number or TokenKind.Ordinal && items[end].Meanings.All(m => m.Kind is not (WordKind.Weekday or WordKind.Day or WordKind.Hour or WordKind.Next)))
+        while (end < items.Count
+            && !items[end].IsBoundary
+            && items[end].First.Kind is TokenKind.Word or TokenKind.Number or TokenKind.Ordinal
+            && items[end].Meanings.All(m => m.Kind is not (WordKind.Weekday or WordKind.Day or WordKind.Hour or WordKind.Next)))
             end++;
         var toPlace = item.Last.Stem is "to" or "at" || next > at + 1;
         if (!toPlace || end == next || !items.Skip(next).Take(end - next).Any(i => i.Meanings.Count == 0))
@@ -131,13 +134,24 @@ internal sealed class OrderReader(string text, TradeTables tables, LocalDate tod
     }
 
     // A slip that could be put right may as well be a name.
-    private bool IsName(Item item) => item.First.Kind is TokenKind.Word && (item.Meanings.Count == 0 || item.Corrected || (char.IsUpper(text[item.Start]) && !item.IsEmpty && item.Is(WordKind.Weekday) is null && item.Is(WordKind.Month) is null && item.Is(WordKind.Day) is null));
+    private bool IsName(Item item) =>
+        item.First.Kind is TokenKind.Word
+            && (item.Meanings.Count == 0
+                || item.Corrected
+                || (char.IsUpper(text[item.Start])
+                    && !item.IsEmpty
+                    && item.Is(WordKind.Weekday) is null
+                    && item.Is(WordKind.Month) is null
+                    && item.Is(WordKind.Day) is null));
 
     private bool Belongs(List<Item> items, int at)
     {
         var item = items[at];
         var more = at + 1 < items.Count && IsName(items[at + 1]);
-        return IsName(item) || item.IsArticle || item.First.Stem is "the" or "my" or "our" || (more && (item.First.Kind is TokenKind.Ordinal || item.First.Stem is "and" or "of" or "&"));
+        return IsName(item)
+            || item.IsArticle
+            || item.First.Stem is "the" or "my" or "our"
+            || (more && (item.First.Kind is TokenKind.Ordinal || item.First.Stem is "and" or "of" or "&"));
     }
 
     private int? Day(List<Item> items, int at, List<Item> rest)
@@ -153,7 +167,10 @@ internal sealed class OrderReader(string text, TradeTables tables, LocalDate tod
 
         var begun = Preposition(rest, _ => true) ?? said;
         _day = found.Day;
-        List<ChipChoice> choices = found.Vague ? [new(Says(found.Day.PlusDays(-Week)), $"on {Plain(found.Day.PlusDays(-Week))}"), new(Says(found.Day), $"on {Plain(found.Day)}")] : [];
+        List<ChipChoice> choices = found.Vague
+            ? [new(
+                Says(found.Day.PlusDays(-Week)), $"on {Plain(found.Day.PlusDays(-Week))}"), new(Says(found.Day), $"on {Plain(found.Day)}")]
+            : [];
         Add("day", Says(found.Day), begun.To(said), found.Vague, choices);
         return Skip(items, found.Next);
     }
@@ -190,7 +207,14 @@ internal sealed class OrderReader(string text, TradeTables tables, LocalDate tod
     /// <summary>"12 Dec", "December 12th", "the 12th".</summary>
     private (LocalDate Day, int Next, bool Vague)? MonthDay(List<Item> items, int at)
     {
-        int? DayNumber(int i) => i >= 0 && i < items.Count && items[i].First.Kind is TokenKind.Number or TokenKind.Ordinal && items[i].First is { Fraction: false, Value: >= 1 and <= 31 } first && first.Value == Math.Floor(first.Value) ? (int)first.Value : null;
+        int? DayNumber(int i) =>
+            i >= 0
+                && i < items.Count
+                && items[i].First.Kind is TokenKind.Number or TokenKind.Ordinal
+                && items[i].First is { Fraction: false, Value: >= 1 and <= 31 } first
+                && first.Value == Math.Floor(first.Value)
+                ? (int)first.Value
+                : null;
         int? MonthNumber(int i) => i < items.Count && items[i].Is(WordKind.Month) is { } month ? Number(month) : null;
         var of = at + 1 < items.Count && items[at + 1].First.Stem is "of" ? at + 2 : at + 1;
         var (day, month, next) = DayNumber(at) is { } d && MonthNumber(of) is { } m ? (d, m, of + 1)
@@ -207,7 +231,9 @@ internal sealed class OrderReader(string text, TradeTables tables, LocalDate tod
         }
 
         if (next < items.Count && items[next].First is { Kind: TokenKind.Number, Value: >= 2000 and <= 2999 } year)
-            return day <= CalendarSystem.Iso.GetDaysInMonth((int)year.Value, month) ? (new((int)year.Value, month, day), next + 1, false) : null;
+            return day <= CalendarSystem.Iso.GetDaysInMonth((int)year.Value, month)
+                ? (new((int)year.Value, month, day), next + 1, false)
+                : null;
         if (day > CalendarSystem.Iso.GetDaysInMonth(today.Year, month))
             return null;
         var date = new LocalDate(today.Year, month, day);
@@ -238,18 +264,31 @@ internal sealed class OrderReader(string text, TradeTables tables, LocalDate tod
     /// <summary>"at 3" behind a day; before eight it is taken for the afternoon.</summary>
     private (int Minutes, int Next, bool Assumed) AtHour(List<Item> items, int at)
     {
-        if (items[at].First is { Kind: TokenKind.Number, Fraction: false, Value: >= 1 and <= 12 } clock && clock.Value == Math.Floor(clock.Value) && at + 1 < items.Count && items[at + 1].First.Stem is "oclock")
+        if (items[at].First is { Kind: TokenKind.Number, Fraction: false, Value: >= 1 and <= 12 } clock
+            && clock.Value == Math.Floor(clock.Value)
+            && at + 1 < items.Count
+            && items[at + 1].First.Stem is "oclock")
             return ((int)(clock.Value < AfternoonBefore ? clock.Value + 12 : clock.Value) * MinutesInHour, at + 2, true);
-        if (_day is null || items[at] is not { First.Stem: "at" } || at + 1 >= items.Count || items[at + 1].First is not { Kind: TokenKind.Number, Fraction: false, Value: >= 1 and <= 23 } hour || hour.Value != Math.Floor(hour.Value))
+        if (_day is null
+            || items[at] is not { First.Stem: "at" }
+            || at + 1 >= items.Count
+            || items[at + 1].First is not { Kind: TokenKind.Number, Fraction: false, Value: >= 1 and <= 23 } hour
+            || hour.Value != Math.Floor(hour.Value))
             return (0, 0, false);
-        return ((int)(hour.Value < AfternoonBefore ? hour.Value + 12 : hour.Value) * MinutesInHour, at + 2 < items.Count && items[at + 2].First.Stem is "oclock" ? at + 3 : at + 2, hour.Value <= 12);
+        return ((int)(hour.Value < AfternoonBefore ? hour.Value + 12 : hour.Value) * MinutesInHour, at + 2 < items.Count
+            && items[at + 2].First.Stem is "oclock"
+            ? at + 3
+            : at + 2, hour.Value <= 12);
     }
 
     /// <summary>Takes back "for pickup on" and the like from what stood before; where it began.</summary>
     private static Item? Preposition(List<Item> rest, Func<Item, bool> may)
     {
         Item? begun = null;
-        while (rest.Count > 0 && may(rest[^1]) && rest[^1] is var last && (last.Is(WordKind.When) is not null || last is { First.Stem: "on" or "for" or "by" or "at" or "the" or "to" or "be" }))
+        while (rest.Count > 0
+            && may(rest[^1])
+            && rest[^1] is var last
+            && (last.Is(WordKind.When) is not null || last is { First.Stem: "on" or "for" or "by" or "at" or "the" or "to" or "be" }))
         {
             begun = last;
             rest.RemoveAt(rest.Count - 1);

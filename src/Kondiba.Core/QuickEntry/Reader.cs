@@ -16,7 +16,11 @@ internal sealed class Reader
     public Reader(string text, TradeTables tables, IReadOnlyList<Look> looks, Vocabulary vocabulary, LocalDate today)
     {
         (_text, _tables, _looks, _vocabulary, Notes) = (text, tables, looks, vocabulary, new(text));
-        _order = new(text, tables, today, (item, reason, choices) => Notes.Tell((item.Start, item.End), reason, [.. choices.Select(c => new ChipChoice(c, c))]));
+        _order = new(
+            text,
+            tables,
+            today,
+            (item, reason, choices) => Notes.Tell((item.Start, item.End), reason, [.. choices.Select(c => new ChipChoice(c, c))]));
     }
 
     public List<EntryLine> Lines { get; } = [];
@@ -34,14 +38,22 @@ internal sealed class Reader
             {
                 // A line that names no piece goes on with the one before.
                 if (!part.Exists(i => i.NamesPiece) && requests.Count > 0 && part.Count > 0)
-                    requests[^1].AddRange([new(new(TokenKind.Comma, "", 0, false, part[0].Start, part[0].Start), new(TokenKind.Comma, "", 0, false, part[0].Start, part[0].Start), [], false), .. part]);
+                    requests[^1].AddRange([
+                        new(
+                            new(TokenKind.Comma, "", 0, false, part[0].Start, part[0].Start),
+                            new(TokenKind.Comma, "", 0, false, part[0].Start, part[0].Start),
+                            [],
+                            false),
+                        .. part,
+                    ]);
                 else if (part.Exists(i => !i.IsEmpty))
                     requests.Add(part);
             }
         }
 
         foreach (var (items, group) in requests.Select((r, i) => (r, i)))
-            Lines.AddRange(new Request(_text, items, _tables, _looks, _vocabulary, _order, Notes).Lines().Select(l => l with { Group = group }));
+            Lines.AddRange(new Request(_text, items, _tables, _looks, _vocabulary, _order, Notes).Lines()
+                .Select(l => l with { Group = group }));
 
         foreach (var item in requests.SelectMany(r => r).Where(i => !Used(i)))
             Notes.Tell((item.Start, item.End), "This has not been used. Say what it belongs to.", []);
@@ -51,10 +63,20 @@ internal sealed class Reader
     private bool Used(Item item)
     {
         if (item.End == item.Start || item.IsEmpty
-            || item.IsAny(WordKind.Refusal, WordKind.RefusedAfter, WordKind.FreeOf, WordKind.Allergy, WordKind.Except, WordKind.Rest, WordKind.Plain, WordKind.Chocolate, WordKind.Delivery))
+            || item.IsAny(
+                WordKind.Refusal,
+                WordKind.RefusedAfter,
+                WordKind.FreeOf,
+                WordKind.Allergy,
+                WordKind.Except,
+                WordKind.Rest,
+                WordKind.Plain,
+                WordKind.Chocolate,
+                WordKind.Delivery))
             return true;
         bool Covers(int start, int length) => start <= item.Start && item.End <= start + length;
-        return Lines.SelectMany(l => l.Chips).Concat(Order.Chips).Any(c => Covers(c.Start, c.Length)) || Notes.All.Exists(n => Covers(n.Start, n.Length));
+        return Lines.SelectMany(l => l.Chips).Concat(Order.Chips).Any(c => Covers(c.Start, c.Length))
+            || Notes.All.Exists(n => Covers(n.Start, n.Length));
     }
 
     private static IEnumerable<List<Token>> Split(List<Token> tokens, Func<Token, bool> at)
@@ -80,7 +102,9 @@ internal sealed class Reader
     {
         var vocabulary = _vocabulary;
         tokens = InOtherWords(tokens).FindAll(t => !(t.Kind is TokenKind.Word && t.Stem is "please" or "pls" or "plz"));
-        tokens = tokens.ConvertAll(t => t.Kind is TokenKind.Word && !vocabulary.Knows(t.Stem) && vocabulary.Correct(t.Stem) is { } word ? t with { Stem = word, Corrected = true } : t);
+        tokens = tokens.ConvertAll(t => t.Kind is TokenKind.Word && !vocabulary.Knows(t.Stem) && vocabulary.Correct(t.Stem) is { } word
+            ? t with { Stem = word, Corrected = true }
+            : t);
         List<Item> items = [];
         for (var i = 0; i < tokens.Count;)
         {
@@ -91,15 +115,25 @@ internal sealed class Reader
                 length--;
             length = Math.Max(length, 1);
             var (first, last) = (tokens[i], tokens[i + length - 1]);
-            items.Add(new(first, last, first.Kind is TokenKind.Word ? vocabulary.Meanings(Phrase(i, length)) : [], tokens.Skip(i).Take(length).Any(t => t.Corrected)));
+            items.Add(new(
+                first,
+                last,
+                first.Kind is TokenKind.Word ? vocabulary.Meanings(Phrase(i, length)) : [],
+                tokens.Skip(i).Take(length).Any(t => t.Corrected)));
             i += length;
         }
 
         // "letters AB": what is to be piped need not stand in quotation marks.
         for (var i = 1; i < items.Count; i++)
         {
-            if (items[i - 1].Is(WordKind.Pattern) is { Code: "letters" } && items[i] is { IsUnderstood: false, First: { Kind: TokenKind.Word } word } && _text[word.Start..word.End].All(char.IsUpper))
-                items[i] = new(word with { Kind = TokenKind.Quoted, Stem = _text[word.Start..word.End] }, word with { Kind = TokenKind.Quoted, Stem = _text[word.Start..word.End] }, [], false);
+            if (items[i - 1].Is(WordKind.Pattern) is { Code: "letters" }
+                && items[i] is { IsUnderstood: false, First: { Kind: TokenKind.Word } word }
+                && _text[word.Start..word.End].All(char.IsUpper))
+                items[i] = new(
+                    word with { Kind = TokenKind.Quoted, Stem = _text[word.Start..word.End] },
+                    word with { Kind = TokenKind.Quoted, Stem = _text[word.Start..word.End] },
+                    [],
+                    false);
         }
 
         return items;
@@ -118,7 +152,10 @@ internal sealed class Reader
                 if (!key.SequenceEqual(tokens.Skip(at).Take(key.Count).Select(t => t.Stem)))
                     continue;
                 var (start, end) = (tokens[at].Start, tokens[at + key.Count - 1].End);
-                var meant = Scanner.Scan(means).Where(t => t.Kind is not TokenKind.LineEnd).Select(t => t with { Start = start, End = end }).ToList();
+                var meant = Scanner.Scan(means)
+                    .Where(t => t.Kind is not TokenKind.LineEnd)
+                    .Select(t => t with { Start = start, End = end })
+                    .ToList();
                 tokens = [.. tokens[..at], .. meant, .. tokens[(at + key.Count)..]];
                 at += Math.Max(meant.Count, 1) - 1;
             }

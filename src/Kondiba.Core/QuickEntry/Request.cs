@@ -10,7 +10,8 @@ namespace Kondiba.Core.QuickEntry;
 /// One kind of piece asked for: a head that says how many of what, and clauses that refuse, or that speak of some of the pieces only.
 /// Each group of pieces becomes a line; together they are as many as were asked for.
 /// </summary>
-internal sealed class Request(string text, List<Item> items, TradeTables tables, IReadOnlyList<Look> looks, Vocabulary vocabulary, OrderReader order, Notes notes)
+internal sealed class Request(
+    string text, List<Item> items, TradeTables tables, IReadOnlyList<Look> looks, Vocabulary vocabulary, OrderReader order, Notes notes)
 {
     private const double AssumedTotal = 12;
 
@@ -28,7 +29,9 @@ internal sealed class Request(string text, List<Item> items, TradeTables tables,
         public List<(Draft Draft, Clause Clause)> Clauses { get; } = [];
 
         /// <summary>Its words with the marks between them; what is refused not.</summary>
-        public List<Item> Wanted => [.. Clauses.Where(c => !c.Clause.Refuses).SelectMany(c => (IEnumerable<Item>)(c.Draft.Boundary is { } b ? [b, .. c.Clause.Items] : c.Clause.Items))];
+        public List<Item> Wanted =>
+            [.. Clauses.Where(c => !c.Clause.Refuses)
+                .SelectMany(c => (IEnumerable<Item>)(c.Draft.Boundary is { } b ? [b, .. c.Clause.Items] : c.Clause.Items))];
 
         public IEnumerable<Draft> Refusals => Clauses.Where(c => c.Clause.Refuses).Select(c => c.Draft);
     }
@@ -38,7 +41,9 @@ internal sealed class Request(string text, List<Item> items, TradeTables tables,
     {
         // "3 boxes of 12 …, one box pink": as many as go into one.
         if (items.Find(i => i.Count?.Boxes > 0)?.Count is { } boxed)
-            items = items.ConvertAll(i => i.Count is { Unit: "boxes" } count ? i with { Count = new(count.Value * boxed.Value / boxed.Boxes!.Value) } : i);
+            items = items.ConvertAll(i => i.Count is { Unit: "boxes" } count
+                ? i with { Count = new(count.Value * boxed.Value / boxed.Boxes!.Value) }
+                : i);
         var piece = items.Find(i => i.NamesPiece);
         var look = piece?.Is(WordKind.Centre) is null ? looks.FirstOrDefault(l => l.Code == piece?.Is(WordKind.Look)?.Code) : null;
         var centre = tables.Centre(look?.Centre ?? piece?.Is(WordKind.Centre)?.Code);
@@ -64,8 +69,14 @@ internal sealed class Request(string text, List<Item> items, TradeTables tables,
             .Read(_base.Wanted, _base.Refusals, part?.Wanted ?? [], part?.Refusals ?? [], amount, at, wanted));
         if (lines.Count > 0)
         {
-            var dividing = _dividing.Select(d => new Chip("total", d == total ? $"{text[d.Start..d.End]} in all" : text[d.Start..d.End], Reading.Read, d.Start, d.End - d.Start, []));
-            lines[0] = lines[0] with { Chips = [.. dividing.Concat(lines[0].Chips).OrderBy(c => c.Reading is Reading.Assumed && c.Length == 0).ThenBy(c => c.Start)] };
+            var dividing = _dividing.Select(d => new Chip(
+                "total", d == total ? $"{text[d.Start..d.End]} in all" : text[d.Start..d.End], Reading.Read, d.Start, d.End - d.Start, []));
+            lines[0] = lines[0] with
+            {
+                Chips = [
+                .. dividing.Concat(lines[0].Chips).OrderBy(c => c.Reading is Reading.Assumed && c.Length == 0).ThenBy(c => c.Start),
+            ]
+            };
         }
 
         return lines;
@@ -81,7 +92,11 @@ internal sealed class Request(string text, List<Item> items, TradeTables tables,
             if (draft.Items.Exists(i => !i.IsUnderstood))
                 Aside(draft);
             else
-                notes.Tell(draft.Stretch, "What are you dipping?", [.. tables.Centres.Take(6).Select(c => new ChipChoice(c.Plural, $"{text[draft.Stretch.Start..draft.Stretch.End]} {c.Plural}"))]);
+                notes.Tell(
+                    draft.Stretch,
+                    "What are you dipping?",
+                    [.. tables.Centres.Take(6)
+                        .Select(c => new ChipChoice(c.Plural, $"{text[draft.Stretch.Start..draft.Stretch.End]} {c.Plural}"))]);
         }
     }
 
@@ -127,8 +142,16 @@ internal sealed class Request(string text, List<Item> items, TradeTables tables,
 
         if (unknown > at)
         {
-            var from = head.Items.FindIndex(at + 1, i => i.IsRefusable && i.Is(WordKind.Colour) is null) is >= 0 and var first && first < unknown ? first : unknown;
-            while (from > at + 1 && ((from < unknown && (head.Items[from].Is(WordKind.Pattern) ?? head.Items[from].Is(WordKind.OverDip)) is not null && head.Items[from - 1].Is(WordKind.Colour) is not null) || head.Items[from - 1].IsNumber || head.Items[from - 1].IsEmpty))
+            var from = head.Items.FindIndex(at + 1, i => i.IsRefusable && i.Is(WordKind.Colour) is null) is >= 0 and var first
+                && first < unknown
+                ? first
+                : unknown;
+            while (from > at + 1
+                && ((from < unknown
+                    && (head.Items[from].Is(WordKind.Pattern) ?? head.Items[from].Is(WordKind.OverDip)) is not null
+                    && head.Items[from - 1].Is(WordKind.Colour) is not null)
+                    || head.Items[from - 1].IsNumber
+                    || head.Items[from - 1].IsEmpty))
                 from--;
             SetAside(head.Items[from..]);
             head.Items.RemoveRange(from, head.Items.Count - from);
@@ -163,10 +186,16 @@ internal sealed class Request(string text, List<Item> items, TradeTables tables,
         var (current, lost, refused) = ((Part?)_base, false, false);
         foreach (var draft in drafts)
         {
-            if (refused && !draft.Refuses && draft is { IsBareList: true, Scope: null, Boundary.First.Kind: TokenKind.Comma } && draft.Items.TrueForAll(i => i.IsUnderstood))
+            if (refused
+                && !draft.Refuses
+                && draft is { IsBareList: true, Scope: null, Boundary.First.Kind: TokenKind.Comma }
+                && draft.Items.TrueForAll(i => i.IsUnderstood))
             {
                 var listed = text[draft.Stretch.Start..draft.Stretch.End];
-                notes.Tell(draft.Stretch, "Wanted, or left out too?", [new($"with {listed}", $"with {listed}"), new($"no {listed}", $"no {listed}")]);
+                notes.Tell(
+                    draft.Stretch,
+                    "Wanted, or left out too?",
+                    [new($"with {listed}", $"with {listed}"), new($"no {listed}", $"no {listed}")]);
                 continue;
             }
 
@@ -225,7 +254,10 @@ internal sealed class Request(string text, List<Item> items, TradeTables tables,
                     break;
                 case null when draft.Items.Exists(i => i.IsRefusable):
                     var words = text[draft.Stretch.Start..draft.Stretch.End];
-                    notes.Tell(draft.Stretch, "Is this for all of them, or only for some?", [new($"all with {words}", $"all with {words}"), new($"the rest with {words}", $"the rest with {words}")]);
+                    notes.Tell(
+                        draft.Stretch,
+                        "Is this for all of them, or only for some?",
+                        [new($"all with {words}", $"all with {words}"), new($"the rest with {words}", $"the rest with {words}")]);
                     break;
                 default:
                     _base.Clauses.Add((draft, clause));
@@ -257,9 +289,15 @@ internal sealed class Request(string text, List<Item> items, TradeTables tables,
         {
             for (var i = 0; i < clause.Items.Count; i++)
             {
-                var next = clause.Items.Skip(i + 1).FirstOrDefault(n => !n.IsEmpty && n.Is(WordKind.Colour) is null && n.Is(WordKind.Size) is null);
-                var ofPattern = clause.Items[i].Count?.Unit is null && (next?.IsAny(WordKind.Pattern, WordKind.Part) is true || clause.Items.ElementAtOrDefault(i + 1)?.Is(WordKind.CoatNoun) is not null);
-                if (clause.Items[i] is { IsNumber: true } number && !ofPattern && number.Count!.Unit is not "boxes" && (number.Count.Unit is not "packs" || centre.Pack is not null))
+                var next = clause.Items.Skip(i + 1)
+                    .FirstOrDefault(n => !n.IsEmpty && n.Is(WordKind.Colour) is null && n.Is(WordKind.Size) is null);
+                var ofPattern = clause.Items[i].Count?.Unit is null
+                    && (next?.IsAny(WordKind.Pattern, WordKind.Part) is true
+                        || clause.Items.ElementAtOrDefault(i + 1)?.Is(WordKind.CoatNoun) is not null);
+                if (clause.Items[i] is { IsNumber: true } number
+                    && !ofPattern
+                    && number.Count!.Unit is not "boxes"
+                    && (number.Count.Unit is not "packs" || centre.Pack is not null))
                     return number;
             }
         }
@@ -300,11 +338,15 @@ internal sealed class Request(string text, List<Item> items, TradeTables tables,
             _dividing.Add(total);
 
         // "6 white and 6 dark in each": of every box.
-        if (total?.Count!.Boxes is { } boxes && counts > 0 && Math.Abs(counts * boxes - sum) < 1e-6 && items.Exists(i => i.IsAny(WordKind.Per, WordKind.Each)))
+        if (total?.Count!.Boxes is { } boxes
+            && counts > 0
+            && Math.Abs(counts * boxes - sum) < 1e-6
+            && items.Exists(i => i.IsAny(WordKind.Per, WordKind.Each)))
             _parts.ForEach(p => p.Scope = p.Scope! with { Value = p.Scope.Value * boxes });
         return [.. Shared(sum, byPiece).Select(g => read(total, g.Part, AmountOf(g.Pieces), g.Part?.Scope?.Said)).OfType<EntryLine>()];
 
-        Amount AmountOf(double pieces) => LineReader.AmountOf(byPiece ? new(pieces) : total!.Count! with { Value = pieces }, $"{Plain(pieces)} of {Plain(sum)}");
+        Amount AmountOf(double pieces) =>
+            LineReader.AmountOf(byPiece ? new(pieces) : total!.Count! with { Value = pieces }, $"{Plain(pieces)} of {Plain(sum)}");
     }
 
     /// <summary>The groups with how many there are in each, the rest last. What does not come out is told, and is no group.</summary>
@@ -352,7 +394,8 @@ internal sealed class Request(string text, List<Item> items, TradeTables tables,
         return groups;
     }
 
-    private static double Whole(double pieces, bool byPiece) => byPiece ? Math.Round(pieces, MidpointRounding.AwayFromZero) : Math.Round(pieces, 2);
+    private static double Whole(double pieces, bool byPiece) =>
+        byPiece ? Math.Round(pieces, MidpointRounding.AwayFromZero) : Math.Round(pieces, 2);
 
     private static string Plain(double value) => value.ToString("0.##", CultureInfo.InvariantCulture);
 
@@ -367,12 +410,23 @@ internal sealed class Request(string text, List<Item> items, TradeTables tables,
         var known = said.Where(i => i.IsUnderstood && !i.IsEmpty).ToList();
         if (unknown.Count == 0 || known.Count == 0)
         {
-            notes.Tell((start, end), "This word is not known.", [.. unknown.Where(u => u.First.Kind is TokenKind.Word).Take(1).SelectMany(u => vocabulary.Nearest(u.First.Stem)).Select(n => new ChipChoice(n, n))]);
+            notes.Tell(
+                (start, end),
+                "This word is not known.",
+                [.. unknown.Where(u => u.First.Kind is TokenKind.Word)
+                    .Take(1)
+                    .SelectMany(u => vocabulary.Nearest(u.First.Stem))
+                    .Select(n => new ChipChoice(n, n))]);
             return;
         }
 
         var first = unknown[0];
-        var cut = string.Join(' ', all.Where(i => i.IsUnderstood && i.End > i.Start).OrderBy(i => i.Start).SkipWhile(i => i.IsEmpty).Select(i => text[i.Start..i.End]));
+        var cut = string.Join(
+            ' ',
+            all.Where(i => i.IsUnderstood && i.End > i.Start)
+                .OrderBy(i => i.Start)
+                .SkipWhile(i => i.IsEmpty)
+                .Select(i => text[i.Start..i.End]));
         List<ChipChoice> choices = [new(cut, cut)];
         if (known.Find(i => i.IsRefusable) is { } refusable)
             choices.Add(new($"no {refusable.Meanings[0].Says}", $"no {refusable.Meanings[0].Says}"));

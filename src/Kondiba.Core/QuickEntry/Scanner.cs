@@ -47,16 +47,29 @@ internal static partial class Scanner
                 _ when match.Groups["dash"].Success => (TokenKind.Comma, 0),
                 _ when match.Groups["date"].Success => (TokenKind.Date, 0),
                 _ when match.Groups["clock"].Success => (TokenKind.Time, Clock(match)),
-                _ when match.Groups["ordinal"].Success => (TokenKind.Ordinal, double.Parse(match.Groups["ordinal"].Value, CultureInfo.InvariantCulture)),
-                _ when match.Groups["number"].Success => (match.Groups["percent"].Success ? TokenKind.Percent : TokenKind.Number, Number(match)),
+                _ when match.Groups["ordinal"].Success => (TokenKind.Ordinal, double.Parse(
+                    match.Groups["ordinal"].Value, CultureInfo.InvariantCulture)),
+                _ when match.Groups["number"].Success => (match.Groups["percent"].Success
+                    ? TokenKind.Percent
+                    : TokenKind.Number, Number(match)),
                 _ when match.Groups["word"].Success => (TokenKind.Word, 0.0),
                 _ => (TokenKind.Other, 0),
             };
-            var stem = kind is TokenKind.Word ? Vocabulary.Stem(match.Value.ToLowerInvariant().Replace("’", "", StringComparison.Ordinal).Replace("'", "", StringComparison.Ordinal)) : match.Value;
+            var stem = kind is TokenKind.Word
+                ? Vocabulary.Stem(match.Value.ToLowerInvariant()
+                    .Replace("’", "", StringComparison.Ordinal)
+                    .Replace("'", "", StringComparison.Ordinal))
+                : match.Value;
             if (match.Value == "×")
                 (kind, stem) = (TokenKind.Word, "x");
             if (stem.Length > 0)
-                tokens.Add(new(kind, stem, value, match.Groups["over"].Success || match.Groups["vulgar"].Success, match.Index, match.Index + match.Length));
+                tokens.Add(new(
+                    kind,
+                    stem,
+                    value,
+                    match.Groups["over"].Success || match.Groups["vulgar"].Success,
+                    match.Index,
+                    match.Index + match.Length));
         }
 
         return tokens;
@@ -75,9 +88,14 @@ internal static partial class Scanner
 
     private static double Number(Match match)
     {
-        double Part(string group) => double.TryParse(match.Groups[group].Value.Replace(',', '.'), NumberStyles.Float, CultureInfo.InvariantCulture, out var value) ? value : 0;
+        double Part(string group) =>
+            double.TryParse(match.Groups[group].Value.Replace(',', '.'), NumberStyles.Float, CultureInfo.InvariantCulture, out var value)
+                ? value
+                : 0;
         var whole = Thousands().IsMatch(match.Groups["whole"].Value) ? Part("whole") * 1000 : Part("whole");
-        var value = whole + (match.Groups["vulgar"].Success ? Vulgar[match.Groups["vulgar"].Value[0]] : match.Groups["over"].Success ? Part("over") / Part("under") : 0);
+        var value = whole + (match.Groups["vulgar"].Success
+            ? Vulgar[match.Groups["vulgar"].Value[0]]
+            : match.Groups["over"].Success ? Part("over") / Part("under") : 0);
         return double.IsFinite(value) ? value : 0;
     }
 

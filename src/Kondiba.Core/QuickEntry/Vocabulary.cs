@@ -96,7 +96,11 @@ internal sealed class Vocabulary
         foreach (var pattern in tables.Decor.Patterns)
             Named(WordKind.Pattern, pattern.Code, pattern.Name, [pattern.Name, .. Of(words.Patterns, pattern.Code)]);
         foreach (var sprinkle in tables.Decor.Sprinkles)
-            Named(WordKind.Sprinkle, sprinkle.Code, sprinkle.Name, [sprinkle.Name, .. Of(words.Sprinkles, sprinkle.Code), .. sprinkle.Words ?? []]);
+            Named(
+                WordKind.Sprinkle,
+                sprinkle.Code,
+                sprinkle.Name,
+                [sprinkle.Name, .. Of(words.Sprinkles, sprinkle.Code), .. sprinkle.Words ?? []]);
         foreach (var part in tables.Decor.Parts)
             Named(WordKind.Part, part.Code, part.Plural, [part.Name, part.Plural, .. Of(words.Parts, part.Code), .. part.Words ?? []]);
         foreach (var lustre in tables.Decor.Lustres)
@@ -128,7 +132,11 @@ internal sealed class Vocabulary
         foreach (var look in looks)
         {
             var plain = Key(look.Name).Split(' ').All(_words.Contains);
-            Named(WordKind.Look, look.Code, plain ? $"look {look.Name}" : look.Name, plain ? [$"look {look.Name}"] : [look.Name, $"look {look.Name}"]);
+            Named(
+                WordKind.Look,
+                look.Code,
+                plain ? $"look {look.Name}" : look.Name,
+                plain ? [$"look {look.Name}"] : [look.Name, $"look {look.Name}"]);
         }
 
         Longest = _phrases.Keys.Max(k => k.Count(c => c == ' ')) + 1;
@@ -141,10 +149,12 @@ internal sealed class Vocabulary
     public int Longest { get; }
 
     /// <summary>A phrase in the form that phrases are compared in.</summary>
-    public static string Key(string phrase) => string.Join(' ', phrase.ToLowerInvariant().Split([' ', '-', ',', '(', ')'], StringSplitOptions.RemoveEmptyEntries).Select(Stem));
+    public static string Key(string phrase) =>
+        string.Join(' ', phrase.ToLowerInvariant().Split([' ', '-', ',', '(', ')'], StringSplitOptions.RemoveEmptyEntries).Select(Stem));
 
     /// <summary>A word without the s of its plural.</summary>
-    public static string Stem(string word) => word.Length > 3 && word.EndsWith('s') && !word.EndsWith("ss", StringComparison.Ordinal) && word is not "ones" ? word[..^1] : word;
+    public static string Stem(string word) =>
+        word.Length > 3 && word.EndsWith('s') && !word.EndsWith("ss", StringComparison.Ordinal) && word is not "ones" ? word[..^1] : word;
 
     /// <summary>What a phrase can mean; nothing when it is not known.</summary>
     public IReadOnlyList<Meaning> Meanings(string key) => _phrases.TryGetValue(Key(key), out var found) ? found : [];
@@ -161,10 +171,20 @@ internal sealed class Vocabulary
         var slips = stem.Length switch { < 4 => 0, < 7 => 1, _ => 2 };
         if (slips == 0)
             return null;
-        var near = _content.Where(w => w.Length > 2 && w[0] == stem[0] && Meanings(w).All(m => IsContent(m.Kind) || m.Kind is WordKind.Chocolate) && Math.Abs(w.Length - stem.Length) <= slips)
+        var near = _content.Where(w => w.Length > 2
+            && w[0] == stem[0]
+            && Meanings(w).All(m => IsContent(m.Kind) || m.Kind is WordKind.Chocolate)
+            && Math.Abs(w.Length - stem.Length) <= slips)
             .Select(w => (Word: w, Slips: Typing.Slips(stem, w))).Where(w => w.Slips <= slips).OrderBy(w => w.Slips).ToList();
         var nearest = near.TakeWhile(n => n.Slips == near[0].Slips).Select(n => n.Word).ToList();
-        return nearest.Count == 1 || (nearest.Count > 1 && nearest.TrueForAll(n => Meanings(n) is [var one, ..] && Meanings(nearest[0]) is [var other, ..] && one.Kind == other.Kind && one.Code == other.Code)) ? nearest[0] : null;
+        return nearest.Count == 1
+            || (nearest.Count > 1
+                && nearest.TrueForAll(n => Meanings(n) is [var one, ..]
+                    && Meanings(nearest[0]) is [var other, ..]
+                    && one.Kind == other.Kind
+                    && one.Code == other.Code))
+            ? nearest[0]
+            : null;
     }
 
     /// <summary>Phrases that come nearest to a word that is not known, nearest first.</summary>
@@ -175,12 +195,15 @@ internal sealed class Vocabulary
         [
             .. _phrases.Where(p => IsContent(p.Value[0].Kind))
                 .Select(p => (p.Value[0].Says, Far: p.Key.StartsWith(word, StringComparison.Ordinal) ? 0.5 : Typing.Slips(word, p.Key)))
-                .Where(p => p.Far <= most).OrderBy(p => p.Far).ThenBy(p => p.Says, StringComparer.Ordinal).Select(p => p.Says).Distinct().Take(3),
+                .Where(p => p.Far <= most).OrderBy(p => p.Far).ThenBy(p => p.Says, StringComparer.Ordinal).Select(
+                    p => p.Says).Distinct().Take(
+                    3),
         ];
     }
 
     /// <summary>Whether words of that kind name something of a piece or an order, rather than how it is said.</summary>
-    private static bool IsContent(WordKind kind) => kind is WordKind.Centre or WordKind.Size or WordKind.Colour or WordKind.Coating or WordKind.Pattern or WordKind.Sprinkle or WordKind.Part or WordKind.Lustre
+    private static bool IsContent(
+        WordKind kind) => kind is WordKind.Centre or WordKind.Size or WordKind.Colour or WordKind.Coating or WordKind.Pattern or WordKind.Sprinkle or WordKind.Part or WordKind.Lustre
         or WordKind.OverDip or WordKind.Depth or WordKind.Coats or WordKind.Side or WordKind.Setting or WordKind.Stick or WordKind.Unit or WordKind.Look or WordKind.Allergen or WordKind.Refusal or WordKind.Plain;
 
     /// <summary>What a phrase that is still being typed may become, shortest first.</summary>
@@ -190,12 +213,16 @@ internal sealed class Vocabulary
         return
         [
             .. _phrases.Where(p => IsContent(p.Value[0].Kind)
-                    && (p.Key.StartsWith(key, StringComparison.Ordinal) || p.Value[0].Says.StartsWith(key, StringComparison.OrdinalIgnoreCase)))
-                .Select(p => p.Value[0]).OrderBy(m => m.Kind).ThenBy(m => m.Says.Length).ThenBy(m => m.Says, StringComparer.Ordinal).DistinctBy(m => (m.Kind, m.Says)),
+                    && (p.Key.StartsWith(key, StringComparison.Ordinal)
+                        || p.Value[0].Says.StartsWith(key, StringComparison.OrdinalIgnoreCase)))
+                .Select(p => p.Value[0]).OrderBy(m => m.Kind).ThenBy(m => m.Says.Length).ThenBy(
+                    m => m.Says, StringComparer.Ordinal).DistinctBy(
+                    m => (m.Kind, m.Says)),
         ];
     }
 
-    private static IReadOnlyList<string> Of(IReadOnlyDictionary<string, IReadOnlyList<string>> words, string code) => words.TryGetValue(code, out var list) ? list : [];
+    private static IReadOnlyList<string> Of(IReadOnlyDictionary<string, IReadOnlyList<string>> words, string code) =>
+        words.TryGetValue(code, out var list) ? list : [];
 
     private void All(WordKind kind, IReadOnlyDictionary<string, IReadOnlyList<string>> words)
     {

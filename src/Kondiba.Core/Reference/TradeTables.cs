@@ -134,9 +134,15 @@ public sealed record TradeTables(
         var coating = Coating(coatingCode);
         var colour = coating?.Colour(colourCode);
         if (coating is null)
-            error("coating", Message.Of("reference.coating-called", ("coatingCode", coatingCode)), Message.Of("reference.coating-called.do", ("coatings", Argument.Of(Coatings.Select(c => c.Code)))));
+            error(
+                "coating",
+                Message.Of("reference.coating-called", ("coatingCode", coatingCode)),
+                Message.Of("reference.coating-called.do", ("coatings", Argument.Of(Coatings.Select(c => c.Code)))));
         else if (colour is null)
-            error("colour", Message.Of("reference.colour-called", ("colourCode", colourCode), ("coating", coating.Name)), Message.Of("reference.colour-called.do", ("colours", Argument.Of(coating.Colours.Select(c => c.Code)))));
+            error(
+                "colour",
+                Message.Of("reference.colour-called", ("colourCode", colourCode), ("coating", coating.Name)),
+                Message.Of("reference.colour-called.do", ("colours", Argument.Of(coating.Colours.Select(c => c.Code)))));
         return (coating, colour);
     }
 
@@ -188,7 +194,10 @@ public sealed record TradeTables(
             Read<List<School>>("schools", options),
             practice.Prep,
             practice.Planning,
-            new([.. Enumerable.Repeat(new WeekDay(new(At(practice.Prep.DayFrom), At(practice.Prep.DayTo))), 7)], (int)practice.Planning.Pots.Value.Si, (int)practice.Planning.Wells.Value.Si),
+            new(
+                [.. Enumerable.Repeat(new WeekDay(new(At(practice.Prep.DayFrom), At(practice.Prep.DayTo))), 7)],
+                (int)practice.Planning.Pots.Value.Si,
+                (int)practice.Planning.Wells.Value.Si),
             new("compound-wafer-hot-flow"),
             []);
     }
@@ -219,14 +228,17 @@ public sealed record TradeTables(
             : throw new ArgumentException($"{measure.Code} is given in {measure.Unit}, not '{Unit}'");
     }
 
-    private static (IReadOnlyList<WorkingLine> Lines, Func<string, double> Si) Measured(IReadOnlyList<Measure> wanted, Dictionary<string, MeasureRow> given, string of)
+    private static (IReadOnlyList<WorkingLine> Lines, Func<string, double> Si) Measured(
+        IReadOnlyList<Measure> wanted, Dictionary<string, MeasureRow> given, string of)
     {
         if (!wanted.Select(m => m.Code).ToHashSet().SetEquals(given.Keys))
-            throw new ArgumentException($"'{of}' has measures {string.Join(", ", given.Keys)}; its kind wants {string.Join(", ", wanted.Select(m => m.Code))}");
+            throw new ArgumentException(
+                $"'{of}' has measures {string.Join(", ", given.Keys)}; its kind wants {string.Join(", ", wanted.Select(m => m.Code))}");
         return ([.. wanted.Select(m => given[m.Code].Line(m))], code => ShapeKind.Si(given[code].Unit, given[code].Value));
     }
 
-    private sealed record SizeRow(string Code, string Name, Sourced<Mass> Mass, Dictionary<string, MeasureRow> Measures, IReadOnlyList<string>? Insert = null)
+    private sealed record SizeRow(
+        string Code, string Name, Sourced<Mass> Mass, Dictionary<string, MeasureRow> Measures, IReadOnlyList<string>? Insert = null)
     {
         public CentreSize ToSize(ShapeKind kind)
         {
@@ -245,7 +257,8 @@ public sealed record TradeTables(
         }
     }
 
-    private sealed record MouldRow(string Code, string Name, CavityKind Kind, Dictionary<string, MeasureRow> Measures, bool Flush, int Cavities, int Trays)
+    private sealed record MouldRow(
+        string Code, string Name, CavityKind Kind, Dictionary<string, MeasureRow> Measures, bool Flush, int Cavities, int Trays)
     {
         public Mould ToMould()
         {
@@ -259,16 +272,19 @@ public sealed record TradeTables(
     private sealed record FigurePartRow(
         string Code, string Name, string Centre, string Size, Sourced<Share> Kept, Sourced<Share> Spoil, Sourced<Share> Depth, IReadOnlyList<Spot> Places, int Cuts = 1, bool Behind = false, bool OnEdge = false, bool Joined = false);
 
-    private sealed record FigureRow(string Code, string Name, string Plural, BodyRow Body, IReadOnlyList<FigurePartRow> Parts, IReadOnlyList<StuckPart> Stuck)
+    private sealed record FigureRow(
+        string Code, string Name, string Plural, BodyRow Body, IReadOnlyList<FigurePartRow> Parts, IReadOnlyList<StuckPart> Stuck)
     {
         public Centre ToCentre(IReadOnlyList<Centre> centres)
         {
-            (Centre Centre, CentreSize Size) Of(string code, string size) => centres.FirstOrDefault(c => c.Code == code) is { } centre && centre.Size(size) is { } one
+            (Centre Centre, CentreSize Size) Of(
+                string code, string size) => centres.FirstOrDefault(c => c.Code == code) is { } centre && centre.Size(size) is { } one
                 ? (centre, one)
                 : throw new ArgumentException($"'{Code}' is made of '{code}' in the size '{size}', which is no centre");
             var (body, bodySize) = Of(Body.Centre, Body.Size);
             var parts = Parts.Select(p => Of(p.Centre, p.Size) is var (centre, whole)
-                ? new FigurePart(p.Code, p.Name, centre, whole, p.Kept, p.Cuts, p.Spoil, p.Depth, p.Behind, p.OnEdge, p.Joined, null, p.Places)
+                ? new FigurePart(
+                    p.Code, p.Name, centre, whole, p.Kept, p.Cuts, p.Spoil, p.Depth, p.Behind, p.OnEdge, p.Joined, null, p.Places)
                 : null!);
             return new Figure(body, bodySize, Body.Turn, [.. parts], Stuck).Named(Code, Name, Plural);
         }
@@ -303,15 +319,20 @@ public sealed record TradeTables(
         {
             var kind = ShapeKind.Of(Shape) ?? throw new ArgumentException($"shape '{Shape}' is not known");
             return new(
-                Code, Name, Plural, Shape, Holding, Upright, UsualDepth, [.. Depths.Select(d => Quantities.Of<Share>(d, "%"))], Deepest, DeepestReason,
-                LeastCoats, Spoil, Stick, HeatCapacity, TrayGap, Pack, PackName, Allergens, Prep, [.. Sizes.Select(s => s.ToSize(kind))], Contact, ServedCold, OnStick: OnStick);
+                Code, Name, Plural, Shape, Holding, Upright, UsualDepth, [
+                    .. Depths.Select(d => Quantities.Of<Share>(d, "%")),
+                ], Deepest, DeepestReason,
+                LeastCoats, Spoil, Stick, HeatCapacity, TrayGap, Pack, PackName, Allergens, Prep, [
+                    .. Sizes.Select(s => s.ToSize(kind)),
+                ], Contact, ServedCold, OnStick: OnStick);
         }
     }
 
     /// <summary>Reads a source by its name in sources.json.</summary>
     private sealed class SourceJson(Dictionary<string, Source> sources) : JsonConverter<Source>
     {
-        public override Source Read(ref Utf8JsonReader reader, Type typeToConvert, JsonSerializerOptions options) => Named(sources, reader.GetString()!);
+        public override Source Read(ref Utf8JsonReader reader, Type typeToConvert, JsonSerializerOptions options) =>
+            Named(sources, reader.GetString()!);
 
         public override void Write(Utf8JsonWriter writer, Source value, JsonSerializerOptions options) => throw new NotSupportedException();
 
@@ -328,7 +349,8 @@ public sealed record TradeTables(
             return new(row[0].GetDouble(), row[1].GetString()!, SourceJson.Named(sources, row[2].GetString()!));
         }
 
-        public override void Write(Utf8JsonWriter writer, MeasureRow value, JsonSerializerOptions options) => throw new NotSupportedException();
+        public override void Write(Utf8JsonWriter writer, MeasureRow value, JsonSerializerOptions options) =>
+            throw new NotSupportedException();
     }
 
     /// <summary>Reads a trade value written as [value, "unit", "source"].</summary>
@@ -349,7 +371,11 @@ public sealed record TradeTables(
                     _ => throw new ArgumentException($"durations are written in s, min or h, not '{unit}'"),
                 });
             return value == typeof(Money)
-                ? new Triple<Money>(sources, (v, unit) => unit == "money" ? new((decimal)v) : throw new ArgumentException($"prices are written in money, not '{unit}'"))
+                ? new Triple<Money>(
+                    sources,
+                    (v, unit) => unit == "money"
+                        ? new((decimal)v)
+                        : throw new ArgumentException($"prices are written in money, not '{unit}'"))
                 : (JsonConverter)GetType().GetMethod(nameof(QuantityTriple))!.MakeGenericMethod(value).Invoke(this, null)!;
         }
 
@@ -366,7 +392,8 @@ public sealed record TradeTables(
                     : throw new JsonException($"a value is written [value, unit, source], not {row}");
             }
 
-            public override void Write(Utf8JsonWriter writer, Sourced<T> value, JsonSerializerOptions options) => throw new NotSupportedException();
+            public override void Write(Utf8JsonWriter writer, Sourced<T> value, JsonSerializerOptions options) =>
+                throw new NotSupportedException();
         }
     }
 }

@@ -26,7 +26,9 @@ public sealed record WorkingLine(Message What, Message Formula, double Value, st
 
     /// <summary>A span of time, in seconds below two minutes and in minutes above.</summary>
     public static WorkingLine Of(Message what, Message formula, Duration value, Source source) =>
-        value.TotalMinutes < 2 ? new(what, formula, value.TotalSeconds, "s", source) : new(what, formula, value.TotalMinutes, "min", source);
+        value.TotalMinutes < 2
+            ? new(what, formula, value.TotalSeconds, "s", source)
+            : new(what, formula, value.TotalMinutes, "min", source);
 
     /// <summary>A plain count.</summary>
     public static WorkingLine Count(Message what, Message formula, double value, Source source) => new(what, formula, value, "", source);

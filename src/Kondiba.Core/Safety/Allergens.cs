@@ -59,7 +59,10 @@ public static class Allergens
         foreach (var (i, allergen) in allergies.Index())
         {
             if (tables.Allergens.All(a => a.Name != allergen))
-                yield return new($"allergies[{i}]", Message.Of("safety.allergen-called", ("allergen", allergen)), Message.Of("safety.allergen-called.do", ("allergens", Argument.Of(tables.Allergens.Select(a => a.Name)))));
+                yield return new(
+                    $"allergies[{i}]",
+                    Message.Of("safety.allergen-called", ("allergen", allergen)),
+                    Message.Of("safety.allergen-called.do", ("allergens", Argument.Of(tables.Allergens.Select(a => a.Name)))));
         }
 
         foreach (var use in Of(order, tables).Where(u => u.Kind is AllergenKind.NotKnown || allergies.Contains(u.Allergen)))
@@ -72,7 +75,9 @@ public static class Allergens
                 _ => (string.Join(" or ", allergies), $"what is in {use.Component} is not known"),
             };
             yield return new($"lines[{use.Line}].{use.Field}", Message.Of("safety.customer-must-not", ("must", must), ("says", says)),
-                use.Kind is AllergenKind.NotKnown ? Message.Of("safety.customer-must-not.do") : Message.Of("safety.choose-another-leave-line"), Severity.Mind);
+                use.Kind is AllergenKind.NotKnown
+                    ? Message.Of("safety.customer-must-not.do")
+                    : Message.Of("safety.choose-another-leave-line"), Severity.Mind);
         }
     }
 
@@ -84,7 +89,10 @@ public static class Allergens
         AllergenUse Use(string allergen, AllergenKind kind) => new(allergen, line, component.Field, component.Name, kind);
         if (component.Contains is not { } contains)
             return [Use("", AllergenKind.NotKnown)];
-        return [.. contains.Select(a => Use(a, AllergenKind.Contains)), .. (component.MayContain ?? []).Except(contains).Select(a => Use(a, AllergenKind.MayContain))];
+        return [
+            .. contains.Select(a => Use(a, AllergenKind.Contains)),
+            .. (component.MayContain ?? []).Except(contains).Select(a => Use(a, AllergenKind.MayContain)),
+        ];
     }
 
     private static List<Component> Components(LineDraft line, TradeTables tables)
@@ -159,11 +167,18 @@ public static class Allergens
 
         void Filled(string field, Filling recipe)
         {
-            foreach (var ingredient in recipe.Mix.Select(m => m.Ingredient).Concat(recipe.Each.Select(e => e.Ingredient)).Select(tables.Ingredient).OfType<Ingredient>())
+            foreach (var ingredient in recipe.Mix.Select(m => m.Ingredient)
+                .Concat(recipe.Each.Select(e => e.Ingredient))
+                .Select(tables.Ingredient)
+                .OfType<Ingredient>())
             {
                 // Coating in a recipe is the coating as the kitchen has it.
                 var coating = ingredient.Ware?.Split('.') is ["coating", var code, ..] ? tables.Coating(code) : null;
-                all.Add(new(field, ingredient.Name, coating is null ? ingredient.Allergens : coating.Allergens, coating is null ? ingredient.MayContain : coating.MayContain));
+                all.Add(new(
+                    field,
+                    ingredient.Name,
+                    coating is null ? ingredient.Allergens : coating.Allergens,
+                    coating is null ? ingredient.MayContain : coating.MayContain));
             }
         }
     }

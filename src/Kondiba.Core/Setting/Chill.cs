@@ -47,41 +47,70 @@ public sealed record Chill(
         var air = place.Air.Value;
         var longest = SettingModel.FilmFalls(new(piece, air, c), dew);
         Duration? warm = air < dew
-            ? SettingModel.FilmRises(new(piece with { DipAt = air, CentreAt = new(air, place.Air.Source), Set = new(1) }, room.Air.Value, c), dew)
+            ? SettingModel.FilmRises(
+                new(piece with { DipAt = air, CentreAt = new(air, place.Air.Source), Set = new(1) }, room.Air.Value, c), dew)
             : null;
-        var hard = longest is { } l && sets.HandleHard > l ? Depth(SettingModel.Course(piece, place, sets.HandleHard!.Value, 1, c)[^1].Film) : Sticky.Dry;
+        var hard = longest is { } l && sets.HandleHard > l
+            ? Depth(SettingModel.Course(piece, place, sets.HandleHard!.Value, 1, c)[^1].Film)
+            : Sticky.Dry;
         var through = Depth(air);
         return new(place.Code, dew, longest, hard, through, warm, AdviceFor(piece, place, sets, longest, hard, warm, c), () =>
         [
             WorkingLine.Of("setting.air-room", room.Air),
             WorkingLine.Of("setting.humidity-room", room.Humidity),
-            WorkingLine.Of("setting.dew-point", "setting.dew-point.how", dew, new(Tag.Published, "WMO-No. 8, guide to instruments and methods of observation")),
+            WorkingLine.Of(
+                "setting.dew-point",
+                "setting.dew-point.how",
+                dew,
+                new(Tag.Published, "WMO-No. 8, guide to instruments and methods of observation")),
             WorkingLine.Of(Message.Of("setting.air", ("in", place.In)), place.Air),
-            .. longest is { } stays ? new[] { WorkingLine.Of("setting.film-fallen-dew-point", "setting.film-fallen-dew-point.how", stays, Source.Computed) } : [],
-            .. warm is { } w ? new[] { WorkingLine.Of("setting.cold-through-past-dew", "setting.film-fallen-dew-point.how", w, Source.Computed) } : [],
+            .. longest is { } stays
+                ? new[] { WorkingLine.Of("setting.film-fallen-dew-point", "setting.film-fallen-dew-point.how", stays, Source.Computed) }
+                : [],
+            .. warm is { } w
+                ? new[] { WorkingLine.Of("setting.cold-through-past-dew", "setting.film-fallen-dew-point.how", w, Source.Computed) }
+                : [],
             WorkingLine.Of("setting.colder-dew-point-up", c.SlightDew),
         ]);
 
         Sticky Depth(Temperature film) => film >= dew ? Sticky.Dry : dew.Si - film.Si <= c.SlightDew.Value.Si ? Sticky.Mist : Sticky.Wet;
     }
 
-    private static Message AdviceFor(DippedPiece piece, Place place, SettingTime sets, Duration? longest, Sticky hard, Duration? warm, SettingConstants c)
+    private static Message AdviceFor(
+        DippedPiece piece, Place place, SettingTime sets, Duration? longest, Sticky hard, Duration? warm, SettingConstants c)
     {
         if (sets.HandleHard is not { } h)
         {
             var warmest = piece.Fat.WarmestFor(c.HandleHard.Value, piece.Softer);
             var cooler = c.Had.Where(p => p.Air.Value < warmest).Select(p => p.In).ToList();
             var never = Message.Of(sets.TouchDry is null ? "setting.never-sets" : "setting.stays-soft");
-            return Message.Of("setting.coat-hard-below-about", ("air", place.Air.Value), ("never", never), ("warmest", Quantities.Of<Temperature>(Math.Floor(warmest.In("°C")), "°C")), ("remedy", cooler.Count == 0 ? Message.Of("setting.cool-room") : Message.Of("setting.set-it-there", ("cooler", Argument.Of(cooler)))));
+            return Message.Of(
+                "setting.coat-hard-below-about",
+                ("air", place.Air.Value),
+                ("never", never),
+                ("warmest", Quantities.Of<Temperature>(Math.Floor(warmest.In("°C")), "°C")),
+                ("remedy", cooler.Count == 0
+                    ? Message.Of("setting.cool-room")
+                    : Message.Of("setting.set-it-there", ("cooler", Argument.Of(cooler)))));
         }
 
         if (longest is not { } l)
             return "setting.comes-out-dry-however";
         if (hard is not Sticky.Dry)
-            return Message.Of("setting.wet-before-hard-room", ("while", warm is { } past ? Message.Of("setting.for-so-long", ("minutes", Minutes(past))) : ""));
+            return Message.Of(
+                "setting.wet-before-hard-room",
+                ("while", warm is { } past ? Message.Of("setting.for-so-long", ("minutes", Minutes(past))) : ""));
         if (sets.Through is { } through)
-            return Message.Of("setting.served-cold-best-left", ("minutes", Minutes(through)), ("soonest", Minutes(h)), ("latest", Math.Floor(l.TotalMinutes)));
-        return Message.Of("setting.take-out-between-min", ("minutes", Minutes(h)), ("latest", Math.Floor(l.TotalMinutes)), ("while", warm is { } w ? Message.Of("setting.for-so-long", ("minutes", Minutes(w))) : ""));
+            return Message.Of(
+                "setting.served-cold-best-left",
+                ("minutes", Minutes(through)),
+                ("soonest", Minutes(h)),
+                ("latest", Math.Floor(l.TotalMinutes)));
+        return Message.Of(
+            "setting.take-out-between-min",
+            ("minutes", Minutes(h)),
+            ("latest", Math.Floor(l.TotalMinutes)),
+            ("while", warm is { } w ? Message.Of("setting.for-so-long", ("minutes", Minutes(w))) : ""));
 
         static double Minutes(Duration d) => Math.Ceiling(d.TotalMinutes);
     }

@@ -158,7 +158,9 @@ internal sealed class HeatFlow
                 set += weight * sets[j];
             }
 
-            last = At(from.Seconds + length, new(from.Now.Film + (length * film), from.Now.Centre + (length * centre), from.Now.Set + (length * set)));
+            last = At(
+                from.Seconds + length,
+                new(from.Now.Film + (length * film), from.Now.Centre + (length * centre), from.Now.Set + (length * set)));
             (films[i + 1], centres[i + 1], sets[i + 1]) = (last.Slope.Film, last.Slope.Centre, last.Slope.Set);
         }
 

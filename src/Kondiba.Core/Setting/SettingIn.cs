@@ -18,7 +18,15 @@ public sealed record LostTemper(Duration? HandleHard, string Note);
 /// <param name="OutOfTemper">When it sets once its temper is lost, and what then comes of it; null for a fat that wants no tempering.</param>
 /// <param name="Course">Temperatures of film and centre over time.</param>
 /// <param name="Working">How the figures came about.</param>
-public sealed record SettingIn(string Place, string Name, Temperature Air, SettingTime Sets, Chill Chill, LostTemper? OutOfTemper, IReadOnlyList<SettingPoint> Course, IReadOnlyList<WorkingLine> Working)
+public sealed record SettingIn(
+    string Place,
+    string Name,
+    Temperature Air,
+    SettingTime Sets,
+    Chill Chill,
+    LostTemper? OutOfTemper,
+    IReadOnlyList<SettingPoint> Course,
+    IReadOnlyList<WorkingLine> Working)
 {
     private const int Points = 90;
     private static readonly Duration Shortest = Duration.FromMinutes(10), Longest = Duration.FromMinutes(90);
@@ -30,10 +38,22 @@ public sealed record SettingIn(string Place, string Name, Temperature Air, Setti
         {
             var sets = SettingModel.For(piece, place, c);
             var chill = Setting.Chill.For(piece, place, sets, c);
-            var until = Duration.Max(Shortest, Duration.Min(Longest, Duration.Max(sets.HandleHard ?? sets.TouchDry ?? Longest, chill.Longest ?? Duration.Zero) * 1.3));
+            var until = Duration.Max(
+                Shortest,
+                Duration.Min(Longest, Duration.Max(sets.HandleHard ?? sets.TouchDry ?? Longest, chill.Longest ?? Duration.Zero) * 1.3));
             var untempered = piece.Fat.OutOfTemper is { } lost ? c.Family(lost) : null;
-            var outOfTemper = untempered is null ? null : new LostTemper(SettingModel.For(piece with { Fat = untempered }, place, c).HandleHard, untempered.Note);
-            return new SettingIn(place.Code, place.Name, place.Air.Value, sets, chill, outOfTemper, SettingModel.Course(piece, place, until, Points, c), [.. sets.Working(), .. chill.Working()]);
+            var outOfTemper = untempered is null
+                ? null
+                : new LostTemper(SettingModel.For(piece with { Fat = untempered }, place, c).HandleHard, untempered.Note);
+            return new SettingIn(
+                place.Code,
+                place.Name,
+                place.Air.Value,
+                sets,
+                chill,
+                outOfTemper,
+                SettingModel.Course(piece, place, until, Points, c),
+                [.. sets.Working(), .. chill.Working()]);
         }),
     ];
 }

@@ -20,7 +20,15 @@ public sealed record SettingTime(
     string Place, Duration? TouchDry, Duration? HandleHard, Duration? Wet, Duration? Releases, Duration? Through, [property: JsonIgnore] Func<IReadOnlyList<WorkingLine>> Working)
 {
     /// <summary>Of a piece on which nothing sets.</summary>
-    public static SettingTime None(string place) => new(place, Duration.Zero, Duration.Zero, null, null, null, () => [WorkingLine.Of("setting.nothing-sets", "", Duration.Zero, Source.Entered)]);
+    public static SettingTime None(string place) =>
+        new(
+            place,
+            Duration.Zero,
+            Duration.Zero,
+            null,
+            null,
+            null,
+            () => [WorkingLine.Of("setting.nothing-sets", "", Duration.Zero, Source.Entered)]);
 }
 
 /// <summary>A piece at a moment while it sets.</summary>
@@ -162,7 +170,8 @@ public static class SettingModel
                 Posture.Mould =>
                 [
                     WorkingLine.Of("setting.open-face-mould-s", c.OpenFace), WorkingLine.Of("setting.wall-mould", c.MouldWall),
-                    WorkingLine.Of("setting.density-mould", c.MouldDensity), WorkingLine.Of("setting.heat-capacity-mould", c.MouldHeatCapacity),
+                    WorkingLine.Of(
+                        "setting.density-mould", c.MouldDensity), WorkingLine.Of("setting.heat-capacity-mould", c.MouldHeatCapacity),
                 ],
                 _ => [],
             },
@@ -171,7 +180,9 @@ public static class SettingModel
             WorkingLine.Of("setting.latent-heat", "setting.latent-heat.how", c.LatentHeat.Value, c.LatentHeat.Source),
             WorkingLine.Of(Message.Of("setting.melting-point", ("fat", fat.Name)), fat.Melts),
             WorkingLine.Of("setting.all-solid-time-below", fat.SolidBelow),
-            .. piece.Softer.Si > 0 ? new[] { WorkingLine.Of("setting.both-lower", "setting.both-lower.how", piece.Softer, Source.Computed) } : [],
+            .. piece.Softer.Si > 0
+                ? new[] { WorkingLine.Of("setting.both-lower", "setting.both-lower.how", piece.Softer, Source.Computed) }
+                : [],
             WorkingLine.Of("setting.rate-c-k", "setting.rate-c-k.how", fat.Rate.Value, fat.Rate.Source),
             WorkingLine.Count("setting.order-n-rate-law", "", fat.Order.Value.Si, c.RateRule),
             WorkingLine.Of("setting.crystallized-leaves-pot", fat.Seed),

@@ -13,7 +13,8 @@ namespace Kondiba.Core.Thinning;
 /// <param name="Before">Film on a test dip without it.</param>
 /// <param name="After">Film on a test dip with it.</param>
 /// <param name="Wanted">The rate that would reach the target, were there no limit and no spoons; null when none does.</param>
-public sealed record Dose(Thinner Thinner, Coating Coating, double Spoons, Share Rate, Length Target, Length Before, Length After, Share? Wanted)
+public sealed record Dose(
+    Thinner Thinner, Coating Coating, double Spoons, Share Rate, Length Target, Length Before, Length After, Share? Wanted)
 {
     private const double MostLookedAt = 1.5;
 
@@ -30,7 +31,8 @@ public sealed record Dose(Thinner Thinner, Coating Coating, double Spoons, Share
     /// <param name="film">Constants of the film model.</param>
     /// <param name="c">Constants of thinning.</param>
     /// <param name="hides">Whether a coat thinned at a rate still hides what is under it; null when it need not.</param>
-    public static Dose For(Coating coating, Thinner thinner, Length target, FilmConstants film, ThinningConstants c, Func<Share, bool>? hides = null)
+    public static Dose For(
+        Coating coating, Thinner thinner, Length target, FilmConstants film, ThinningConstants c, Func<Share, bool>? hides = null)
     {
         Length FilmAt(double rate) => TestFilm(coating, new(rate), film, c);
         var step = c.Step.Value.In("tbsp");

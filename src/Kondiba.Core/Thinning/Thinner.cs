@@ -24,7 +24,8 @@ public enum GoesIn
 /// <param name="Softens">By how much each percent of it, by mass of the coating, lowers the temperatures at which the coat sets.</param>
 /// <param name="GoesIn">When it goes in.</param>
 /// <param name="How">How it goes in.</param>
-public sealed record Thinner(string Code, string Name, Sourced<Mass> Tablespoon, Sourced<TemperatureGap> Softens, GoesIn GoesIn, string How);
+public sealed record Thinner(
+    string Code, string Name, Sourced<Mass> Tablespoon, Sourced<TemperatureGap> Softens, GoesIn GoesIn, string How);
 
 /// <summary>Constants of thinning.</summary>
 /// <param name="Limit">Most thinner, as a share of the coating.</param>

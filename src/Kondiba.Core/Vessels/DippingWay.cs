@@ -53,7 +53,8 @@ public sealed record Seat(DippingWay Way, Volume Stands, Length Depth, Volume Di
 /// <param name="Over">By how much the coating stands over what it must cover.</param>
 /// <param name="Least">Coating that is wanted however small the vessel is.</param>
 /// <param name="Time">Of the hands, for one coat of one piece.</param>
-public abstract record DippingWay(string Name, string Does, Sourced<Length> Room, Sourced<Length> Over, Sourced<Mass> Least, Sourced<Duration> Time)
+public abstract record DippingWay(
+    string Name, string Does, Sourced<Length> Room, Sourced<Length> Over, Sourced<Mass> Least, Sourced<Duration> Time)
 {
     /// <summary>Name in data.</summary>
     public abstract string Code { get; }
@@ -67,11 +68,24 @@ public abstract record DippingWay(string Name, string Does, Sourced<Length> Room
     private protected Seat Not(Func<Message> why) => new(this, default, default, default, why);
 
     private protected Seat TooNarrow(HeldPiece piece, Length across, Length opening, Vessel vessel) =>
-        Not(() => Message.Of("vessels.across-wants-go-out", ("one", piece.One), ("across", across), ("across2", (across + Room.Value)), ("name", Name), ("vessel", vessel.Name), ("opening", opening)));
+        Not(() => Message.Of(
+            "vessels.across-wants-go-out",
+            ("one", piece.One),
+            ("across", across),
+            ("across2", (across + Room.Value)),
+            ("name", Name),
+            ("vessel", vessel.Name),
+            ("opening", opening)));
 
     /// <summary>The seat up to a level, or why the vessel is not deep enough.</summary>
     private protected Seat UpTo(Length level, Volume displaced, HeldPiece piece, Vessel vessel, Length height) => level > height
-        ? Not(() => Message.Of("vessels.wants-coating-deep", ("one", piece.One), ("name", Name), ("level", level), ("vessel", vessel.Name), ("height", height)))
+        ? Not(() => Message.Of(
+            "vessels.wants-coating-deep",
+            ("one", piece.One),
+            ("name", Name),
+            ("level", level),
+            ("vessel", vessel.Name),
+            ("height", height)))
         : new(this, vessel.UpToLevel(level) - displaced, level, displaced);
 }
 
@@ -110,7 +124,12 @@ public sealed record UprightWay(
         if (sits.Across + Room.Value > round.Opening)
             return TooNarrow(piece, sits.Across, round.Opening, vessel);
         if (sits.Across > round.Floor)
-            return Not(() => Message.Of("vessels.across-wide-bottom", ("one", piece.One), ("across", sits.Across), ("vessel", vessel.Name), ("floor", round.Floor)));
+            return Not(() => Message.Of(
+                "vessels.across-wide-bottom",
+                ("one", piece.One),
+                ("across", sits.Across),
+                ("vessel", vessel.Name),
+                ("floor", round.Floor)));
         var seat = UpTo(sits.Depth + Over.Value, sits.Displaced, piece, vessel, round.Height);
         if (!seat.Fits)
             return seat;
@@ -136,7 +155,8 @@ public sealed record UprightWay(
 /// <param name="Time">Of the hands.</param>
 /// <param name="Turning">By how much the bottom is wider than the piece, to turn it.</param>
 public sealed record ForkWay(
-    string Name, string Does, Sourced<Length> Room, Sourced<Length> Over, Sourced<Mass> Least, Sourced<Duration> Time, Sourced<Length> Turning) : DippingWay(Name, Does, Room, Over, Least, Time)
+    string Name, string Does, Sourced<Length> Room, Sourced<Length> Over, Sourced<Mass> Least, Sourced<Duration> Time, Sourced<Length> Turning) : DippingWay(
+        Name, Does, Room, Over, Least, Time)
 {
     /// <inheritdoc/>
     public override string Code => "fork";
@@ -152,7 +172,12 @@ public sealed record ForkWay(
         if (!round.Low)
             return Not(() => Message.Of("vessels.deeper-wide-fork-does", ("vessel", vessel.Name)));
         return lies.Across + Turning.Value > round.Floor
-            ? Not(() => Message.Of("vessels.wants-turned-wide-bottom", ("one", piece.One), ("across", (lies.Across + Turning.Value)), ("vessel", vessel.Name), ("floor", round.Floor)))
+            ? Not(() => Message.Of(
+                "vessels.wants-turned-wide-bottom",
+                ("one", piece.One),
+                ("across", (lies.Across + Turning.Value)),
+                ("vessel", vessel.Name),
+                ("floor", round.Floor)))
             : UpTo(lies.Depth + Over.Value, lies.Displaced, piece, vessel, round.Height);
     }
 
@@ -167,7 +192,8 @@ public sealed record ForkWay(
 /// <param name="Over">By how much the coating stands over half the piece's thickness.</param>
 /// <param name="Least">Coating that is wanted at least: the dish keeps some on its floor.</param>
 /// <param name="Time">Of the hands.</param>
-public sealed record RockedWay(string Name, string Does, Sourced<Length> Room, Sourced<Length> Over, Sourced<Mass> Least, Sourced<Duration> Time)
+public sealed record RockedWay(
+    string Name, string Does, Sourced<Length> Room, Sourced<Length> Over, Sourced<Mass> Least, Sourced<Duration> Time)
     : DippingWay(Name, Does, Room, Over, Least, Time)
 {
     /// <inheritdoc/>
@@ -198,7 +224,8 @@ public sealed record RockedWay(string Name, string Does, Sourced<Length> Room, S
 /// <param name="Time">Of the hands.</param>
 /// <param name="Longest">Dipped length that can still be spooned over.</param>
 public sealed record SpoonedWay(
-    string Name, string Does, Sourced<Length> Room, Sourced<Length> Over, Sourced<Mass> Least, Sourced<Duration> Time, Sourced<Length> Longest) : DippingWay(Name, Does, Room, Over, Least, Time)
+    string Name, string Does, Sourced<Length> Room, Sourced<Length> Over, Sourced<Mass> Least, Sourced<Duration> Time, Sourced<Length> Longest) : DippingWay(
+        Name, Does, Room, Over, Least, Time)
 {
     /// <inheritdoc/>
     public override string Code => "spooned";
@@ -227,7 +254,8 @@ public sealed record SpoonedWay(
 /// <param name="Over">How deep the coating stands, so that it covers a spoon lying in it.</param>
 /// <param name="Least">Coating that is wanted at least.</param>
 /// <param name="Time">Of the hands.</param>
-public sealed record BathedWay(string Name, string Does, Sourced<Length> Room, Sourced<Length> Over, Sourced<Mass> Least, Sourced<Duration> Time)
+public sealed record BathedWay(
+    string Name, string Does, Sourced<Length> Room, Sourced<Length> Over, Sourced<Mass> Least, Sourced<Duration> Time)
     : DippingWay(Name, Does, Room, Over, Least, Time)
 {
     /// <inheritdoc/>
@@ -241,7 +269,9 @@ public sealed record BathedWay(string Name, string Does, Sourced<Length> Room, S
 
         // A rod is held at its dry end and slanted over the pot.
         var across = piece.OnFork ? piece.Lying.Across : piece.Upright.Across;
-        return across + Room.Value > pot.Opening ? TooNarrow(piece, across, pot.Opening, vessel) : UpTo(Over.Value, default, piece, vessel, pot.Height);
+        return across + Room.Value > pot.Opening
+            ? TooNarrow(piece, across, pot.Opening, vessel)
+            : UpTo(Over.Value, default, piece, vessel, pot.Height);
     }
 
     /// <inheritdoc/>
@@ -255,7 +285,8 @@ public sealed record BathedWay(string Name, string Does, Sourced<Length> Room, S
 /// <param name="Over">Of no account.</param>
 /// <param name="Least">Coating that is wanted at least.</param>
 /// <param name="Time">Of no account: moulds are filled by their own time.</param>
-public sealed record PouredWay(string Name, string Does, Sourced<Length> Room, Sourced<Length> Over, Sourced<Mass> Least, Sourced<Duration> Time)
+public sealed record PouredWay(
+    string Name, string Does, Sourced<Length> Room, Sourced<Length> Over, Sourced<Mass> Least, Sourced<Duration> Time)
     : DippingWay(Name, Does, Room, Over, Least, Time)
 {
     /// <inheritdoc/>
@@ -266,7 +297,9 @@ public sealed record PouredWay(string Name, string Does, Sourced<Length> Room, S
     {
         if (piece.Shape is not Cavity)
             return null;
-        return vessel is PouredFrom poured ? new(this, poured.Stays, poured.LevelOf(poured.Stays), default) : new(this, default, default, default);
+        return vessel is PouredFrom poured
+            ? new(this, poured.Stays, poured.LevelOf(poured.Stays), default)
+            : new(this, default, default, default);
     }
 
     /// <inheritdoc/>

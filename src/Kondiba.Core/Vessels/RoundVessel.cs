@@ -63,5 +63,9 @@ public sealed record RoundVessel(
 
     /// <summary>The pool of a vessel that is filled to a level, in a formula.</summary>
     internal static Message Formula(Seat seat, Vessel vessel) =>
-        Message.Of("vessels.up", ("upToLevel", vessel.UpToLevel(seat.Depth)), ("depth", seat.Depth), ("less", seat.Displaced.Si > 0 ? Message.Of("vessels.taken-up-piece", ("displaced", seat.Displaced)) : ""));
+        Message.Of(
+            "vessels.up",
+            ("upToLevel", vessel.UpToLevel(seat.Depth)),
+            ("depth", seat.Depth),
+            ("less", seat.Displaced.Si > 0 ? Message.Of("vessels.taken-up-piece", ("displaced", seat.Displaced)) : ""));
 }

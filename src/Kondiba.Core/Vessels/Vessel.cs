@@ -52,7 +52,14 @@ public abstract record Vessel(string Code, string Name, IReadOnlyList<WorkingLin
             return fitting;
         return
         [
-            misfit ?? new(ways.Upright, default, default, default, () => Pours ? Message.Of("vessels.dipped-filling-moulds", ("one", piece.One), ("name", Name)) : Message.Of("vessels.cannot-dipped", ("one", piece.One), ("name", Name))),
+            misfit ?? new(
+                ways.Upright,
+                default,
+                default,
+                default,
+                () => Pours
+                    ? Message.Of("vessels.dipped-filling-moulds", ("one", piece.One), ("name", Name))
+                    : Message.Of("vessels.cannot-dipped", ("one", piece.One), ("name", Name))),
         ];
     }
 }

@@ -14,21 +14,39 @@ public sealed record VesselKind(
     /// <summary>Every kind that the product knows.</summary>
     public static IReadOnlyList<VesselKind> All { get; } =
     [
-        new("round", "round, straight or flaring", [Mm("bottom", "across the bottom", 20, 400), Mm("top", "across the rim", 20, 500), Mm("height", "inner height", 15, 400)],
+        new("round", "round, straight or flaring", [
+            Mm("bottom", "across the bottom", 20, 400),
+            Mm("top", "across the rim", 20, 500),
+            Mm("height", "inner height", 15, 400),
+        ],
             (code, name, lines, m) => new RoundVessel(code, name, lines, new(m("bottom")), new(m("top")), new(m("height")))),
-        new("insert", "insert of a melting pot", [Mm("bottom", "across the bottom", 80, 400), Mm("top", "across the rim", 80, 500), Mm("height", "inner height", 15, 400)],
+        new("insert", "insert of a melting pot", [
+            Mm("bottom", "across the bottom", 80, 400),
+            Mm("top", "across the rim", 80, 500),
+            Mm("height", "inner height", 15, 400),
+        ],
             (code, name, lines, m) => new RoundVessel(code, name, lines, new(m("bottom")), new(m("top")), new(m("height")), Warm: true)),
         new("half", "half of a divided insert", [Mm("across", "across the whole insert", 80, 400), Mm("height", "inner height", 15, 300)],
-            (code, name, lines, m) => new RoundVessel(code, name, lines, new(m("across")), new(m("across")), new(m("height")), Halved: true, Warm: true)),
-        new("tilted", "shallow dish, tilted", [new("tilt", "tilt", "°", 5, 40), Mm("wide", "low edge", 60, 500), Mm("long", "sloping bottom", 60, 600), Mm("height", "inner height", 10, 150)],
+            (code, name, lines, m) => new RoundVessel(
+                code, name, lines, new(m("across")), new(m("across")), new(m("height")), Halved: true, Warm: true)),
+        new("tilted", "shallow dish, tilted", [
+            new("tilt", "tilt", "°", 5, 40),
+            Mm("wide", "low edge", 60, 500),
+            Mm("long", "sloping bottom", 60, 600),
+            Mm("height", "inner height", 10, 150),
+        ],
             (code, name, lines, m) => new TiltedDish(code, name, lines, new(m("wide")), new(m("long")), new(m("height")), m("tilt"))),
-        new("spooned", "small bowl and a spoon", [new("holds", "holds", "mL", 20, 1000), new("stays", "the spoon still needs", "mL", 1, 100)],
+        new("spooned", "small bowl and a spoon", [
+            new("holds", "holds", "mL", 20, 1000),
+            new("stays", "the spoon still needs", "mL", 1, 100),
+        ],
             (code, name, lines, m) => new SpoonedCup(code, name, lines, new(m("holds")), new(m("stays")))),
         new("bag", "piping bag", Poured, (code, name, lines, m) => new PipingBag(code, name, lines, new(m("holds")), new(m("stays")))),
         new("jug", "spouted jug", Poured, (code, name, lines, m) => new SpoutedJug(code, name, lines, new(m("holds")), new(m("stays")))),
     ];
 
-    private static IReadOnlyList<Measure> Poured => [new("holds", "holds", "mL", 20, 3000), new("stays", "cannot be got out", "mL", 0, 100)];
+    private static IReadOnlyList<Measure> Poured =>
+        [new("holds", "holds", "mL", 20, 3000), new("stays", "cannot be got out", "mL", 0, 100)];
 
     /// <summary>The kind of that code, or null.</summary>
     public static VesselKind? Of(string? code) => All.FirstOrDefault(k => k.Code == code);

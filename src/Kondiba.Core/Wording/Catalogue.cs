@@ -26,7 +26,8 @@ public sealed partial class Catalogue
     public static Catalogue British { get; } = new(Language.British, Load<Dictionary<string, string>>("en-GB"));
 
     /// <summary>English as in the United States: the British sentences in American spelling, and those that are said otherwise there.</summary>
-    public static Catalogue American { get; } = new(Language.American, InAmerican(Load<Dictionary<string, string>>("en-GB"), Load<Differences>("en-US")));
+    public static Catalogue American { get; } = new(
+        Language.American, InAmerican(Load<Dictionary<string, string>>("en-GB"), Load<Differences>("en-US")));
 
     /// <summary>Codes of the sentences that it has.</summary>
     public IEnumerable<string> Codes => sentences.Keys;
@@ -59,7 +60,9 @@ public sealed partial class Catalogue
     }
 
     private List<Segment> Find(string code) =>
-        sentences.TryGetValue(code, out var segments) ? segments : throw new ArgumentException($"the catalogue has no sentence '{code}'", nameof(code));
+        sentences.TryGetValue(code, out var segments)
+            ? segments
+            : throw new ArgumentException($"the catalogue has no sentence '{code}'", nameof(code));
 
     private static Argument Value(Message message, string name) => message.Arguments.FirstOrDefault(a => a.Name == name)?.Value
         ?? throw new ArgumentException($"'{message.Code}' wants '{name}'", nameof(message));
@@ -111,7 +114,9 @@ public sealed partial class Catalogue
     private string Measured(Argument.Quantity quantity, string format, bool customary)
     {
         var cut = format.LastIndexOf(' ');
-        var (places, unit) = cut < 0 ? (format, quantity.Units[0]) : (format[..cut], quantity.Units.Single(u => u.Symbol == format[(cut + 1)..]));
+        var (places, unit) = cut < 0
+            ? (format, quantity.Units[0])
+            : (format[..cut], quantity.Units.Single(u => u.Symbol == format[(cut + 1)..]));
         if (customary && Customary(unit, In(quantity, unit)) is var (other, otherPlaces))
             (places, unit) = (otherPlaces, quantity.Units.Single(u => u.Symbol == other));
         var gap = unit.Symbol.Length == 0 || (unit.Symbol == "%" && language is Language.American) ? "" : " ";
@@ -157,7 +162,15 @@ public sealed partial class Catalogue
             if (hole.Index > from)
                 segments.Add(new(template[from..hole.Index]));
             var forms = hole.Groups["one"];
-            segments.Add(new(hole.Groups["format"].Value, hole.Groups["name"].Value, forms.Success ? new(forms.Value, hole.Groups["many"].Value, hole.Groups["none"] is { Success: true } none ? none.Value : hole.Groups["many"].Value) : null));
+            segments.Add(new(
+                hole.Groups["format"].Value,
+                hole.Groups["name"].Value,
+                forms.Success
+                    ? new(
+                        forms.Value,
+                        hole.Groups["many"].Value,
+                        hole.Groups["none"] is { Success: true } none ? none.Value : hole.Groups["many"].Value)
+                    : null));
             from = hole.Index + hole.Length;
         }
 
@@ -169,8 +182,13 @@ public sealed partial class Catalogue
     private static Dictionary<string, string> InAmerican(Dictionary<string, string> british, Differences differences)
     {
         // The names of what is put in stay.
-        var words = new Regex($@"\{{\w+|\b({string.Join('|', differences.Words.Keys.OrderByDescending(w => w.Length))})\b", RegexOptions.IgnoreCase);
-        return british.ToDictionary(s => s.Key, s => differences.Sentences.TryGetValue(s.Key, out var own) ? own : words.Replace(s.Value, m => m.Value[0] == '{' ? m.Value : Spelled(m.Value)));
+        var words = new Regex(
+            $@"\{{\w+|\b({string.Join('|', differences.Words.Keys.OrderByDescending(w => w.Length))})\b", RegexOptions.IgnoreCase);
+        return british.ToDictionary(
+            s => s.Key,
+            s => differences.Sentences.TryGetValue(s.Key, out var own)
+                ? own
+                : words.Replace(s.Value, m => m.Value[0] == '{' ? m.Value : Spelled(m.Value)));
 
         string Spelled(string word)
         {

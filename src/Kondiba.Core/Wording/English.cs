@@ -4,7 +4,8 @@ namespace Kondiba.Core.Wording;
 internal static class English
 {
     /// <summary>"An apple", "A rod".</summary>
-    public static string WithArticle(string noun) => $"{("aeiou".Contains(noun[0], StringComparison.OrdinalIgnoreCase) ? "An" : "A")} {noun}";
+    public static string WithArticle(string noun) =>
+        $"{("aeiou".Contains(noun[0], StringComparison.OrdinalIgnoreCase) ? "An" : "A")} {noun}";
 
     /// <summary>"Truffle balls".</summary>
     public static string Capitalized(string nouns) => char.ToUpperInvariant(nouns[0]) + nouns[1..];

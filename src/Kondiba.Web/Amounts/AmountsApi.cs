@@ -22,15 +22,22 @@ internal static class AmountsApi
             TypedResults.Ok(CoatingTally.For(draft, await things.TablesAsync(), await clock.NowAsync())))
             .WithName("PreviewAmounts").WithSummary("Computes an order as typed, saved or not, and keeps nothing.");
         amounts.MapPost("/working", async Task<Results<Ok<IReadOnlyList<WorkingLine>>, NotFound>> (OrderDraft draft, string of, KitchenThings things, KitchenClock clock, ClaimsPrincipal user) =>
-            (user.IsOwner() || !TellsPrices(of)) && CoatingTally.For(draft, await things.TablesAsync(), await clock.NowAsync()).WorkingOf(of) is { } working ? TypedResults.Ok(working) : TypedResults.NotFound())
-            .WithName("WorkingOf").WithSummary("How a figure of an order as typed came about; of is its path in the tally, such as pots.chips-with-oil.dark.toMelt.");
+            (user.IsOwner() || !TellsPrices(of))
+                && CoatingTally.For(draft, await things.TablesAsync(), await clock.NowAsync()).WorkingOf(of) is { } working
+                ? TypedResults.Ok(working)
+                : TypedResults.NotFound())
+            .WithName("WorkingOf").WithSummary(
+                "How a figure of an order as typed came about; of is its path in the tally, such as pots.chips-with-oil.dark.toMelt.");
         amounts.MapGet("/covered", async Task<Results<Ok<IReadOnlyList<Covered>>, Refused>> (string coating, string colour, double grams, KitchenThings things) =>
         {
             var tables = await things.TablesAsync();
             var problems = new List<Problem>();
             var found = tables.ColourOf(coating, colour, (field, reason, remedy) => problems.Add(new(field, reason, remedy)));
             if (!(grams is > 0 and <= MostGrams))
-                problems.Add(new("grams", Message.Of("amounts.g-nothing-more-kitchen", ("grams", grams)), Message.Of("amounts.g-nothing-more-kitchen.do", ("mostGrams", MostGrams))));
+                problems.Add(new(
+                    "grams",
+                    Message.Of("amounts.g-nothing-more-kitchen", ("grams", grams)),
+                    Message.Of("amounts.g-nothing-more-kitchen.do", ("mostGrams", MostGrams))));
             return Refused.Of(problems, "amounts.cannot-computed") is { } refused
                 ? refused
                 : TypedResults.Ok(Covered.By(found.Coating!, found.Colour!, Quantities.Of<Mass>(grams, "g"), tables));

@@ -28,7 +28,9 @@ internal sealed class ChangeNotices(KondibaSettings settings, ILogger<ChangeNoti
     public async IAsyncEnumerable<string> ListenAsync(Guid kitchen, [EnumeratorCancellation] CancellationToken gone)
     {
         // Whoever reads too slowly for so many misses the oldest, and looks at everything anew with the next.
-        var heard = System.Threading.Channels.Channel.CreateBounded<string>(new BoundedChannelOptions(MostAhead) { FullMode = BoundedChannelFullMode.DropOldest });
+        var heard = System.Threading.Channels.Channel.CreateBounded<string>(new BoundedChannelOptions(
+            MostAhead)
+        { FullMode = BoundedChannelFullMode.DropOldest });
         ImmutableInterlocked.AddOrUpdate(ref listeners, kitchen, [heard], (_, there) => there.Add(heard));
         try
         {
@@ -38,7 +40,8 @@ internal sealed class ChangeNotices(KondibaSettings settings, ILogger<ChangeNoti
         finally
         {
             ImmutableInterlocked.AddOrUpdate(ref listeners, kitchen, [], (_, there) => there.Remove(heard));
-            ImmutableInterlocked.Update(ref listeners, there => there.TryGetValue(kitchen, out var left) && left.IsEmpty ? there.Remove(kitchen) : there);
+            ImmutableInterlocked.Update(
+                ref listeners, there => there.TryGetValue(kitchen, out var left) && left.IsEmpty ? there.Remove(kitchen) : there);
         }
     }
 
@@ -64,7 +67,8 @@ internal sealed class ChangeNotices(KondibaSettings settings, ILogger<ChangeNoti
 
     private async Task HearAsync(CancellationToken stopping)
     {
-        await using var connection = new NpgsqlConnection(new NpgsqlConnectionStringBuilder(settings.Database) { KeepAlive = 30, Pooling = false }.ConnectionString);
+        await using var connection = new NpgsqlConnection(
+            new NpgsqlConnectionStringBuilder(settings.Database) { KeepAlive = 30, Pooling = false }.ConnectionString);
         connection.Notification += (_, notice) => Tell(notice.Payload);
         await connection.OpenAsync(stopping);
         await using (var listen = new NpgsqlCommand($"LISTEN {Channel}", connection))

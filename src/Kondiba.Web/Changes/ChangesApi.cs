@@ -14,7 +14,8 @@ internal static class ChangesApi
             TypedResults.ServerSentEvents(StreamAsync(notices, scope.KitchenId, life.ApplicationStopping, gone)))
             .ExcludeFromDescription();
 
-    private static async IAsyncEnumerable<SseItem<string>> StreamAsync(ChangeNotices notices, Guid kitchen, CancellationToken stopping, [EnumeratorCancellation] CancellationToken gone)
+    private static async IAsyncEnumerable<SseItem<string>> StreamAsync(
+        ChangeNotices notices, Guid kitchen, CancellationToken stopping, [EnumeratorCancellation] CancellationToken gone)
     {
         using var ends = CancellationTokenSource.CreateLinkedTokenSource(stopping, gone);
         ends.CancelAfter(Longest);

@@ -9,7 +9,8 @@ public sealed record EntryText(string Text);
 
 internal static class EntryApi
 {
-    public static void MapEntry(this RouteGroupBuilder api) => api.MapPost("/entry", async (EntryText typed, KitchenThings things, KitchenClock clock) =>
+    public static void MapEntry(
+        this RouteGroupBuilder api) => api.MapPost("/entry", async (EntryText typed, KitchenThings things, KitchenClock clock) =>
     {
         var (own, _) = await things.ReadAsync();
         return TypedResults.Ok(Entry.Read(typed.Text, await things.WithoutStockAsync(), own.Looks, (await clock.NowAsync()).Date));

@@ -122,7 +122,8 @@ public sealed record KitchenDocument(
 /// <param name="ChangedAt">When it was last changed.</param>
 /// <param name="RemovedAt">When it was taken off the shelf; null while it stands there.</param>
 /// <param name="Order">The order itself.</param>
-public sealed record OrderDocument(int Number, OrderState State, bool IsTemplate, bool DepositPaid, Instant ChangedAt, Instant? RemovedAt, OrderDraft Order);
+public sealed record OrderDocument(
+    int Number, OrderState State, bool IsTemplate, bool DepositPaid, Instant ChangedAt, Instant? RemovedAt, OrderDraft Order);
 
 /// <summary>A lot of the pantry in the document.</summary>
 public sealed record LotDocument(

@@ -47,11 +47,14 @@ internal sealed class KitchenFormat(KondibaContext db, KitchenClock clock, Trade
                 own.Wares,
                 own.Fillings,
                 own.Moulds,
-                [.. orders.Select(o => new OrderDocument(o.Number, o.State, o.IsTemplate, o.DepositPaid, o.ChangedAt, o.RemovedAt, InOrder(o.ToDraft())))],
+                [.. orders.Select(o => new OrderDocument(
+                    o.Number, o.State, o.IsTemplate, o.DepositPaid, o.ChangedAt, o.RemovedAt, InOrder(o.ToDraft())))],
                 Sorted(lots.Select(LotOf), l => l.ReceivedOn),
                 own.Places,
                 own.Working,
-                arranged.Count == 0 ? null : arranged with { Tasks = arranged.Tasks.OrderBy(t => t.Key, StringComparer.Ordinal).ToDictionary() },
+                arranged.Count == 0
+                    ? null
+                    : arranged with { Tasks = arranged.Tasks.OrderBy(t => t.Key, StringComparer.Ordinal).ToDictionary() },
                 own.Toppings,
                 own.Parts,
                 own.Words,
@@ -60,12 +63,21 @@ internal sealed class KitchenFormat(KondibaContext db, KitchenClock clock, Trade
 
         LotDocument LotOf(PantryLot l) => new(
             l.Ware, l.Amount, l.Pack, l.Price, l.BestBefore, l.Place, l.ReceivedOn,
-            Sorted(l.Movements.Select(m => new MovementDocument(m.Kind, m.Amount, m.At, m.OrderId is { } id ? numbers[id] : null, m.Note)), m => m.At));
+            Sorted(
+                l.Movements.Select(m => new MovementDocument(m.Kind, m.Amount, m.At, m.OrderId is { } id ? numbers[id] : null, m.Note)),
+                m => m.At));
 
-        static OrderDraft InOrder(OrderDraft draft) => draft with { Pots = draft.Pots.OrderBy(p => p.Key, StringComparer.Ordinal).ToDictionary(), Schools = draft.Schools?.OrderBy(s => s.Key, StringComparer.Ordinal).ToDictionary() };
+        static OrderDraft InOrder(OrderDraft draft) =>
+            draft with
+            {
+                Pots = draft.Pots.OrderBy(p => p.Key, StringComparer.Ordinal)
+                .ToDictionary(),
+                Schools = draft.Schools?.OrderBy(s => s.Key, StringComparer.Ordinal).ToDictionary()
+            };
 
         // Rows have no order of their own: what is written of them decides.
-        static List<T> Sorted<T, TKey>(IEnumerable<T> rows, Func<T, TKey> by) => [.. rows.OrderBy(by).ThenBy(r => JsonSerializer.Serialize(r, KitchenDocument.Json), StringComparer.Ordinal)];
+        static List<T> Sorted<T, TKey>(IEnumerable<T> rows, Func<T, TKey> by) =>
+            [.. rows.OrderBy(by).ThenBy(r => JsonSerializer.Serialize(r, KitchenDocument.Json), StringComparer.Ordinal)];
     }
 
     /// <summary>Puts a document in place of all that is in the kitchen, or only says what that would change.</summary>
@@ -76,11 +88,15 @@ internal sealed class KitchenFormat(KondibaContext db, KitchenClock clock, Trade
         KitchenDocument document;
         try
         {
-            document = JsonSerializer.Deserialize<KitchenDocument>(text, KitchenDocument.Json) ?? throw new JsonException("The file holds nothing.");
+            document = JsonSerializer.Deserialize<KitchenDocument>(
+                text, KitchenDocument.Json) ?? throw new JsonException("The file holds nothing.");
         }
         catch (JsonException e)
         {
-            return new([], [new((int)(e.LineNumber ?? -1) + 1, e.Path is { Length: > 2 } path ? path[2..] : "", "formats.not-kitchen-kondiba-writes")]);
+            return new(
+                [],
+                [new(
+                    (int)(e.LineNumber ?? -1) + 1, e.Path is { Length: > 2 } path ? path[2..] : "", "formats.not-kitchen-kondiba-writes")]);
         }
 
         var (problems, made) = await CheckAsync(document);
@@ -97,11 +113,19 @@ internal sealed class KitchenFormat(KondibaContext db, KitchenClock clock, Trade
     {
         var found = new List<ImportProblem>();
         void Add(string path, IEnumerable<Problem> problems) =>
-            found.AddRange(problems.Where(p => p.Severity is Severity.Error).Select(p => new ImportProblem(0, $"{path}.{p.Field}", p.Says)));
+            found.AddRange(problems.Where(p => p.Severity is Severity.Error)
+                .Select(p => new ImportProblem(0, $"{path}.{p.Field}", p.Says)));
         void Wrong(string path, Message reason) => found.Add(new(0, path, reason));
 
         if (d.Format != KitchenDocument.FormatName || d.Version != KitchenDocument.CurrentVersion)
-            Wrong("format", Message.Of("formats.version-program-reads-version", ("format", d.Format), ("version", d.Version), ("formatName", KitchenDocument.FormatName), ("currentVersion", KitchenDocument.CurrentVersion)));
+            Wrong(
+                "format",
+                Message.Of(
+                    "formats.version-program-reads-version",
+                    ("format", d.Format),
+                    ("version", d.Version),
+                    ("formatName", KitchenDocument.FormatName),
+                    ("currentVersion", KitchenDocument.CurrentVersion)));
         if (DateTimeZoneProviders.Tzdb.GetZoneOrNull(d.TimeZone) is null)
             Wrong("timeZone", Message.Of("formats.time-zone-called-write", ("timeZone", d.TimeZone)));
         if (string.IsNullOrWhiteSpace(d.Name) || d.Name.Length > 80)
@@ -147,7 +171,9 @@ internal sealed class KitchenFormat(KondibaContext db, KitchenClock clock, Trade
         own = own with { Ways = d.Ways ?? new(), Rates = d.Rates ?? new(), Looks = d.Looks };
         var (tables, now) = (Tables(), await clock.NowAsync());
         var orders = new List<Order>();
-        if (d.Orders.Select(o => o.Number).Distinct().Count() < d.Orders.Count || d.Orders.Any(o => o.Number < 1 || o.Number > d.LastNumber) || d.LastNumber is < 0 or > FormatsApi.MostNumber)
+        if (d.Orders.Select(o => o.Number).Distinct().Count() < d.Orders.Count
+            || d.Orders.Any(o => o.Number < 1 || o.Number > d.LastNumber)
+            || d.LastNumber is < 0 or > FormatsApi.MostNumber)
             Wrong("orders", "formats.every-order-number-own");
         foreach (var (i, o) in d.Orders.Index())
         {
@@ -157,7 +183,8 @@ internal sealed class KitchenFormat(KondibaContext db, KitchenClock clock, Trade
             if (found.Count > before)
                 continue;
             var order = new Order { KitchenId = db.KitchenId, Name = "", Number = o.Number };
-            OrdersApi.Write(order, OrderInput.Of(o.Order, o.State, o.DepositPaid, o.IsTemplate), tally, tables, o.ChangedAt, mayPrice: true);
+            OrdersApi.Write(
+                order, OrderInput.Of(o.Order, o.State, o.DepositPaid, o.IsTemplate), tally, tables, o.ChangedAt, mayPrice: true);
             order.RemovedAt = o.RemovedAt;
             orders.Add(order);
         }
@@ -165,7 +192,9 @@ internal sealed class KitchenFormat(KondibaContext db, KitchenClock clock, Trade
         Add("arranged", OwnCheck.Of(d.Arranged ?? Arrangements.None));
         foreach (var (i, lot) in d.Lots.Index())
         {
-            Add($"lots[{i}]", PantryApi.Check(new(default, lot.Ware, Math.Max(lot.Amount, 1), lot.Pack, lot.Price, lot.BestBefore, lot.Place), tables));
+            Add(
+                $"lots[{i}]",
+                PantryApi.Check(new(default, lot.Ware, Math.Max(lot.Amount, 1), lot.Pack, lot.Price, lot.BestBefore, lot.Place), tables));
             if (lot.Amount < 0 || Math.Abs(lot.Movements.Sum(m => m.Amount) - lot.Amount) > 1e-3)
                 Wrong($"lots[{i}].amount", "formats.what-left-not-what");
             if (lot.Movements.Any(m => m.Order is { } number && d.Orders.All(o => o.Number != number)))
@@ -184,7 +213,8 @@ internal sealed class KitchenFormat(KondibaContext db, KitchenClock clock, Trade
         }
     }
 
-    private async Task<Arrangements> ArrangedAsync() => await db.DayPlans.Select(d => d.Arranged).SingleOrDefaultAsync() ?? Arrangements.None;
+    private async Task<Arrangements> ArrangedAsync() =>
+        await db.DayPlans.Select(d => d.Arranged).SingleOrDefaultAsync() ?? Arrangements.None;
 
     private async Task<List<Message>> ChangesAsync(KitchenDocument d)
     {
@@ -209,7 +239,9 @@ internal sealed class KitchenFormat(KondibaContext db, KitchenClock clock, Trade
             (ItemKind.Look, "formats.looks", d.Looks.Count), (ItemKind.Centre, "formats.own-centres", d.Centres.Count), (ItemKind.Coating, "formats.own-coatings", d.Coatings.Count),
             (ItemKind.Tint, "formats.own-colours", d.Tints.Count), (ItemKind.Vessel, "formats.own-vessels", d.Vessels.Count), (ItemKind.Ware, "formats.packs-marks-wares", d.Wares.Count),
             (ItemKind.Filling, "formats.own-recipes", d.Fillings.Count), (ItemKind.Mould, "formats.own-moulds", d.Moulds.Count),
-            (ItemKind.Place, "formats.own-places", d.Places?.Count ?? 0), (ItemKind.Working, "formats.hours-hands", d.Working is null ? 0 : 1),
+            (ItemKind.Place, "formats.own-places", d.Places?.Count ?? 0), (ItemKind.Working, "formats.hours-hands", d.Working is null
+                ? 0
+                : 1),
             (ItemKind.Topping, "formats.own-toppings", d.Toppings?.Count ?? 0), (ItemKind.Part, "formats.own-parts", d.Parts?.Count ?? 0), (ItemKind.Word, "formats.own-words", d.Words?.Count ?? 0),
             (ItemKind.Figure, "formats.own-figures", d.Figures?.Count ?? 0),
             (ItemKind.Ways, "formats.ways-working", d.Ways is null ? 0 : 1), (ItemKind.Rates, "formats.rates", d.Rates is null ? 0 : 1),
@@ -263,6 +295,7 @@ internal sealed class KitchenFormat(KondibaContext db, KitchenClock clock, Trade
         await db.SaveChangesAsync();
         await all.CommitAsync();
 
-        void Add<T>(ItemKind kind, IEnumerable<T> things, Func<T, string> code) => db.AddRange(things.Select(t => KitchenItem.Of(db.KitchenId, kind, code(t), t)));
+        void Add<T>(ItemKind kind, IEnumerable<T> things, Func<T, string> code) =>
+            db.AddRange(things.Select(t => KitchenItem.Of(db.KitchenId, kind, code(t), t)));
     }
 }

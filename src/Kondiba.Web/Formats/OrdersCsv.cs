@@ -25,7 +25,21 @@ internal static class OrdersCsv
         "price by", "price", "deposit", "deposit paid", "pots", "schools",
     ];
 
-    private static readonly string[] LineColumns = ["centre", "size", "amount", "counted in", "coating", "colour", "depth", "coats", "at once", "upright", "look", "decor", "making"];
+    private static readonly string[] LineColumns = [
+        "centre",
+        "size",
+        "amount",
+        "counted in",
+        "coating",
+        "colour",
+        "depth",
+        "coats",
+        "at once",
+        "upright",
+        "look",
+        "decor",
+        "making",
+    ];
 
     private static readonly string[] NeededColumns = ["name", "pickup", "centre", "size", "amount", "coating", "colour", "depth"];
 
@@ -35,7 +49,8 @@ internal static class OrdersCsv
     /// <param name="Number">Its number; null for a new one.</param>
     /// <param name="Line">Line of the file that it begins on.</param>
     /// <param name="Lines">Line of the file of each of its lines.</param>
-    public sealed record Row(int? Number, int Line, IReadOnlyList<int> Lines, OrderDraft Order, OrderState State, bool IsTemplate, bool DepositPaid);
+    public sealed record Row(
+        int? Number, int Line, IReadOnlyList<int> Lines, OrderDraft Order, OrderState State, bool IsTemplate, bool DepositPaid);
 
     public static string Write(IEnumerable<Order> orders)
     {
@@ -50,7 +65,9 @@ internal static class OrdersCsv
                 var draft = order.ToDraft();
                 foreach (var (i, line) in draft.Lines.Cast<LineDraft?>().DefaultIfEmpty().Index())
                 {
-                    foreach (var field in i == 0 ? Fields(order, draft) : [order.Number, .. Enumerable.Repeat<object?>(null, OrderColumns.Length - 1)])
+                    foreach (var field in i == 0
+                        ? Fields(order, draft)
+                        : [order.Number, .. Enumerable.Repeat<object?>(null, OrderColumns.Length - 1)])
                         csv.WriteField(Cell(field));
                     foreach (var field in line is null ? Enumerable.Repeat<object?>(null, LineColumns.Length) : Fields(line))
                         csv.WriteField(Cell(field));
@@ -70,13 +87,19 @@ internal static class OrdersCsv
         // Lines of the order that is being read: of the file, and as ordered.
         List<int> at = [];
         List<LineDraft> lines = [];
-        using var csv = new CsvReader(new StringReader(text), new CsvConfiguration(CultureInfo.InvariantCulture) { MissingFieldFound = null, BadDataFound = null, DetectColumnCountChanges = false });
+        using var csv = new CsvReader(
+            new StringReader(text),
+            new CsvConfiguration(
+                CultureInfo.InvariantCulture)
+            { MissingFieldFound = null, BadDataFound = null, DetectColumnCountChanges = false });
         if (!csv.Read() || !csv.ReadHeader())
             return ([], [new(1, "", "formats.file-empty-first-line")]);
         var missing = NeededColumns.Except(csv.HeaderRecord!).ToList();
         if (missing.Count > 0)
             return ([], [new(1, string.Join(", ", missing), "formats.column-missing-export-orders")]);
-        problems.AddRange(csv.HeaderRecord!.Except(OrderColumns).Except(LineColumns).Select(c => new ImportProblem(1, c, "formats.such-column-leave-out")));
+        problems.AddRange(csv.HeaderRecord!.Except(OrderColumns)
+            .Except(LineColumns)
+            .Select(c => new ImportProblem(1, c, "formats.such-column-leave-out")));
 
         while (csv.Read())
         {
@@ -97,7 +120,14 @@ internal static class OrdersCsv
 
             at = line is null ? [] : [cells.At];
             lines = line is null ? [] : [line];
-            orders.Add(new(number, cells.At, at, Order(cells, lines), cells.Enum("state", OrderState.Asked), cells.Bool("template") ?? false, cells.Bool("deposit paid") ?? false));
+            orders.Add(new(
+                number,
+                cells.At,
+                at,
+                Order(cells, lines),
+                cells.Enum("state", OrderState.Asked),
+                cells.Bool("template") ?? false,
+                cells.Bool("deposit paid") ?? false));
         }
 
         return (orders, problems);
@@ -110,18 +140,28 @@ internal static class OrdersCsv
             return (row.Line, field.StartsWith("price", StringComparison.Ordinal) ? "price" : field.Split('.', '[')[0]);
         var close = field.IndexOf(']', StringComparison.Ordinal);
         var index = int.Parse(field.AsSpan(6, close - 6), CultureInfo.InvariantCulture);
-        return (row.Lines[index], field.Length > close + 2 ? field[(close + 2)..].Split('.')[0] switch { "countedIn" => "counted in", "atOnce" => "at once", var name => name } : "");
+        return (row.Lines[index], field.Length > close + 2
+            ? field[(close + 2)..].Split('.')[0] switch { "countedIn" => "counted in", "atOnce" => "at once", var name => name }
+            : "");
     }
 
     private static object?[] Fields(Order order, OrderDraft d) =>
     [
-        order.Number, d.Name, d.Client, d.Contact, d.Pickup is { } pickup ? Pickup.Format(pickup) : null, Camel(d.Handover), d.Place, Camel(order.State), order.IsTemplate, d.Notes,
-        string.Join("; ", d.Allergies ?? []), d.Margin, string.Join("; ", d.Palette ?? []), Json(d.Packing is { Count: > 0 } packing ? packing : null),
-        d.Price is { } price ? Camel(price.By) : null, d.Price?.Value, d.Deposit, order.DepositPaid, Json(d.Pots.Count > 0 ? d.Pots : null), Json(d.Schools is { Count: > 0 } schools ? schools : null),
+        order.Number, d.Name, d.Client, d.Contact, d.Pickup is { } pickup
+            ? Pickup.Format(pickup)
+            : null, Camel(d.Handover), d.Place, Camel(order.State), order.IsTemplate, d.Notes,
+        string.Join(
+            "; ", d.Allergies ?? []), d.Margin, string.Join(
+                "; ", d.Palette ?? []), Json(d.Packing is { Count: > 0 } packing ? packing : null),
+        d.Price is { } price
+            ? Camel(price.By)
+            : null, d.Price?.Value, d.Deposit, order.DepositPaid, Json(
+                d.Pots.Count > 0 ? d.Pots : null), Json(d.Schools is { Count: > 0 } schools ? schools : null),
     ];
 
     private static object?[] Fields(LineDraft l) =>
-        [l.Centre, l.Size, l.Amount, Camel(l.CountedIn), l.Coating, l.Colour, l.Depth, l.Coats, l.AtOnce, l.Upright, l.Look, Json(l.Decor), Json(l.Making)];
+        [l.Centre, l.Size, l.Amount, Camel(
+            l.CountedIn), l.Coating, l.Colour, l.Depth, l.Coats, l.AtOnce, l.Upright, l.Look, Json(l.Decor), Json(l.Making)];
 
     private static OrderDraft Order(Cells c, List<LineDraft> lines) => new(
         c.Text("name"),
@@ -181,21 +221,47 @@ internal static class OrdersCsv
 
         public string Text(string column) => (csv.TryGetField<string>(column, out var text) ? text : null)?.Trim() ?? "";
 
-        public double? Number(string column) => Read<double>(column, (t) => double.TryParse(t, NumberStyles.Float, CultureInfo.InvariantCulture, out var n) && double.IsFinite(n) ? n : null, "is no number. Write it with a point, as 0.75");
+        public double? Number(string column) =>
+            Read<double>(
+                column,
+                (t) => double.TryParse(t, NumberStyles.Float, CultureInfo.InvariantCulture, out var n) && double.IsFinite(n) ? n : null,
+                "is no number. Write it with a point, as 0.75");
 
-        public int? Int(string column) => Read<int>(column, t => int.TryParse(t, NumberStyles.Integer, CultureInfo.InvariantCulture, out var n) ? n : null, "is no whole number");
+        public int? Int(string column) =>
+            Read<int>(
+                column,
+                t => int.TryParse(t, NumberStyles.Integer, CultureInfo.InvariantCulture, out var n) ? n : null,
+                "is no whole number");
 
-        public bool? Bool(string column) => Read<bool>(column, t => t.ToLowerInvariant() switch { "yes" or "true" or "1" => true, "no" or "false" or "0" => false, _ => null }, "is neither yes nor no");
+        public bool? Bool(string column) =>
+            Read<bool>(
+                column,
+                t => t.ToLowerInvariant() switch { "yes" or "true" or "1" => true, "no" or "false" or "0" => false, _ => null },
+                "is neither yes nor no");
 
-        public LocalDateTime? Pickup(string column) => Read<LocalDateTime>(column, t => OrdersCsv.Pickup.Parse(t) is { Success: true } p ? p.Value : LocalDateTimePattern.CreateWithInvariantCulture("uuuu-MM-dd HH:mm").Parse(t) is { Success: true } q ? q.Value : null, "is no time. Write it as 2031-05-03T18:30:00");
+        public LocalDateTime? Pickup(string column) =>
+            Read<LocalDateTime>(
+                column,
+                t => OrdersCsv.Pickup.Parse(t) is { Success: true } p
+                    ? p.Value
+                    : LocalDateTimePattern.CreateWithInvariantCulture("uuuu-MM-dd HH:mm").Parse(t) is { Success: true } q ? q.Value : null,
+                "is no time. Write it as 2031-05-03T18:30:00");
 
-        public LocalDate? Date(string column) => Read<LocalDate>(column, t => LocalDatePattern.Iso.Parse(t) is { Success: true } d ? d.Value : null, "is no day. Write it as 2031-05-03");
+        public LocalDate? Date(string column) =>
+            Read<LocalDate>(
+                column, t => LocalDatePattern.Iso.Parse(t) is { Success: true } d ? d.Value : null, "is no day. Write it as 2031-05-03");
 
         public T Enum<T>(string column, T usual)
             where T : struct, Enum =>
-            Read<T>(column, t => System.Enum.GetValues<T>().Cast<T?>().FirstOrDefault(v => Camel(v!.Value).Equals(t, StringComparison.OrdinalIgnoreCase)), $"is not one of {string.Join(", ", System.Enum.GetValues<T>().Select(Camel))}") ?? usual;
+            Read<T>(
+                column,
+                t => System.Enum.GetValues<T>()
+                    .Cast<T?>()
+                    .FirstOrDefault(v => Camel(v!.Value).Equals(t, StringComparison.OrdinalIgnoreCase)),
+                $"is not one of {string.Join(", ", System.Enum.GetValues<T>().Select(Camel))}") ?? usual;
 
-        public List<string> List(string column) => [.. Text(column).Split(';', StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries)];
+        public List<string> List(string column) =>
+            [.. Text(column).Split(';', StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries)];
 
         public T? Json<T>(string column)
             where T : class

@@ -46,7 +46,8 @@ internal static class PantryCsv
     public static (IReadOnlyList<(int Line, Receipt Receipt)> Rows, IReadOnlyList<ImportProblem> Problems) Read(string text, Guid? key)
     {
         var (rows, problems) = (new List<(int, Receipt)>(), new List<ImportProblem>());
-        using var csv = new CsvReader(new StringReader(text), new CsvConfiguration(CultureInfo.InvariantCulture) { MissingFieldFound = null, BadDataFound = null });
+        using var csv = new CsvReader(
+            new StringReader(text), new CsvConfiguration(CultureInfo.InvariantCulture) { MissingFieldFound = null, BadDataFound = null });
         if (!csv.Read() || !csv.ReadHeader())
             return ([], [new(1, "", "formats.file-empty-first-line")]);
         if (NeededColumns.Except(csv.HeaderRecord!).ToList() is { Count: > 0 } missing)
@@ -54,7 +55,15 @@ internal static class PantryCsv
         while (csv.Read())
         {
             var cells = new OrdersCsv.Cells(csv, problems);
-            rows.Add((cells.At, new(SentKey.IdOf(key, rows.Count), cells.Text("ware"), cells.Number("amount") ?? 0, cells.Number("pack"), (decimal?)cells.Number("price"), cells.Date("best before"), cells.Text("place"))));
+            rows.Add(
+                (cells.At, new(
+                    SentKey.IdOf(key, rows.Count),
+                    cells.Text("ware"),
+                    cells.Number("amount") ?? 0,
+                    cells.Number("pack"),
+                    (decimal?)cells.Number("price"),
+                    cells.Date("best before"),
+                    cells.Text("place"))));
         }
 
         return (rows, problems);

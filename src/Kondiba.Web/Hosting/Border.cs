@@ -55,7 +55,9 @@ internal static class Border
 
         var bytes = body.ToArray();
         request.Body = new MemoryStream(bytes);
-        return Wrong(bytes, Array.Exists(Kept, path => request.Path.StartsWithSegments(path))) is ({ } field, { } wrong) ? TypedResults.ValidationProblem(new Dictionary<string, string[]> { [field] = [wrong] }, title: "The request cannot be read.") : null;
+        return Wrong(bytes, Array.Exists(Kept, path => request.Path.StartsWithSegments(path))) is ({ } field, { } wrong)
+            ? TypedResults.ValidationProblem(new Dictionary<string, string[]> { [field] = [wrong] }, title: "The request cannot be read.")
+            : null;
     }
 
     /// <summary>What no handler should see in a body, by its place; null for nothing, and for what is no JSON: its reader says that better.</summary>
@@ -94,7 +96,8 @@ internal static class Border
                         return (At(path), "It is empty. Fill it in or take it away.");
                     case JsonTokenType.String when HasNoLetter(reader.GetString()!):
                         return (At(path), "It holds what is no letter. Type it anew.");
-                    case JsonTokenType.Number when !(reader.TryGetDouble(out var number) && Math.Abs(number) <= (kept ? LargestNumber : double.MaxValue)):
+                    case JsonTokenType.Number when !(reader.TryGetDouble(out var number)
+                        && Math.Abs(number) <= (kept ? LargestNumber : double.MaxValue)):
                         return (At(path), "It is a number beyond any kitchen. Type a smaller one.");
                 }
             }
@@ -111,7 +114,8 @@ internal static class Border
         return null;
     }
 
-    private static string At(Stack<Place> path) => string.Concat(path.Reverse().Select(p => p.IsList ? $"[{p.Index}]" : $".{p.Name}")).TrimStart('.');
+    private static string At(Stack<Place> path) =>
+        string.Concat(path.Reverse().Select(p => p.IsList ? $"[{p.Index}]" : $".{p.Name}")).TrimStart('.');
 
     private static bool HasNoLetter(string text) => text.Contains('\0', StringComparison.Ordinal);
 

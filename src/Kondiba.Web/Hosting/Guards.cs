@@ -19,7 +19,8 @@ internal static class Guards
             headers.XContentTypeOptions = "nosniff";
             headers["Referrer-Policy"] = "no-referrer";
             headers["Cross-Origin-Opener-Policy"] = "same-origin";
-            headers["Server-Timing"] = string.Create(CultureInfo.InvariantCulture, $"app;dur={Stopwatch.GetElapsedTime(started).TotalMilliseconds:0.000}");
+            headers["Server-Timing"] = string.Create(
+                CultureInfo.InvariantCulture, $"app;dur={Stopwatch.GetElapsedTime(started).TotalMilliseconds:0.000}");
             if (context.Request.Path.StartsWithSegments("/api"))
                 headers.CacheControl = "no-store";
             return Task.CompletedTask;
@@ -27,9 +28,12 @@ internal static class Guards
 
         // The cookie is SameSite=Strict already; a browser that says a write comes from another site is turned away as well.
         var site = context.Request.Headers["Sec-Fetch-Site"].ToString();
-        if (!HttpMethods.IsGet(context.Request.Method) && !HttpMethods.IsHead(context.Request.Method) && site is "cross-site" or "same-site")
+        if (!HttpMethods.IsGet(context.Request.Method)
+            && !HttpMethods.IsHead(context.Request.Method)
+            && site is "cross-site" or "same-site")
         {
-            await TypedResults.Problem(title: "This request comes from another site.", statusCode: StatusCodes.Status403Forbidden).ExecuteAsync(context);
+            await TypedResults.Problem(title: "This request comes from another site.", statusCode: StatusCodes.Status403Forbidden)
+                .ExecuteAsync(context);
             return;
         }
 

@@ -40,23 +40,29 @@ public static class KondibaJson
     private sealed class ThisMillennium<T>(JsonConverter<T> inner, Func<T, int> year) : JsonConverter<T>
     {
         public override T Read(ref Utf8JsonReader reader, Type typeToConvert, JsonSerializerOptions options) =>
-            inner.Read(ref reader, typeToConvert, options) is { } day && IsThisMillennium(year(day)) ? day : throw new JsonException("The year is not in this millennium.");
+            inner.Read(ref reader, typeToConvert, options) is { } day && IsThisMillennium(year(day))
+                ? day
+                : throw new JsonException("The year is not in this millennium.");
 
         public override void Write(Utf8JsonWriter writer, T value, JsonSerializerOptions options) => inner.Write(writer, value, options);
     }
 
     private sealed class MoneyAsNumber : JsonConverter<Money>
     {
-        public override Money Read(ref Utf8JsonReader reader, Type typeToConvert, JsonSerializerOptions options) => new(reader.GetDecimal());
+        public override Money Read(ref Utf8JsonReader reader, Type typeToConvert, JsonSerializerOptions options) =>
+            new(reader.GetDecimal());
 
-        public override void Write(Utf8JsonWriter writer, Money value, JsonSerializerOptions options) => writer.WriteNumberValue(value.Amount);
+        public override void Write(Utf8JsonWriter writer, Money value, JsonSerializerOptions options) =>
+            writer.WriteNumberValue(value.Amount);
     }
 
     private sealed class DurationInSeconds : JsonConverter<Duration>
     {
-        public override Duration Read(ref Utf8JsonReader reader, Type typeToConvert, JsonSerializerOptions options) => Duration.FromSeconds(reader.GetDouble());
+        public override Duration Read(ref Utf8JsonReader reader, Type typeToConvert, JsonSerializerOptions options) =>
+            Duration.FromSeconds(reader.GetDouble());
 
-        public override void Write(Utf8JsonWriter writer, Duration value, JsonSerializerOptions options) => writer.WriteNumberValue(value.TotalSeconds);
+        public override void Write(Utf8JsonWriter writer, Duration value, JsonSerializerOptions options) =>
+            writer.WriteNumberValue(value.TotalSeconds);
     }
 }
 
@@ -71,9 +77,11 @@ internal sealed class NoMoney : JsonConverter<Money>
 /// <summary>Writes a message as a sentence; one that is sent back stands for itself.</summary>
 internal sealed class MessageAsSentence(Voice voice) : JsonConverter<Message>
 {
-    public override Message Read(ref Utf8JsonReader reader, Type typeToConvert, JsonSerializerOptions options) => Message.ByName(reader.GetString()!);
+    public override Message Read(ref Utf8JsonReader reader, Type typeToConvert, JsonSerializerOptions options) =>
+        Message.ByName(reader.GetString()!);
 
-    public override void Write(Utf8JsonWriter writer, Message value, JsonSerializerOptions options) => writer.WriteStringValue(Catalogue.Say(value, voice));
+    public override void Write(Utf8JsonWriter writer, Message value, JsonSerializerOptions options) =>
+        writer.WriteStringValue(Catalogue.Say(value, voice));
 }
 
 /// <summary>Describes in the OpenAPI document what <see cref="KondibaJson"/> writes.</summary>
@@ -128,7 +136,10 @@ public static class QuantitySchemas
         void Be(JsonSchemaType kind, string description)
         {
             // A property that may be left out is described in its place, and says that null will do as well.
-            schema.Type = context.JsonPropertyInfo is { IsRequired: false } && Nullable.GetUnderlyingType(context.JsonTypeInfo.Type) is not null ? kind | JsonSchemaType.Null : kind;
+            schema.Type = context.JsonPropertyInfo is { IsRequired: false }
+                && Nullable.GetUnderlyingType(context.JsonTypeInfo.Type) is not null
+                ? kind | JsonSchemaType.Null
+                : kind;
             schema.Description = description;
             schema.Properties?.Clear();
             schema.Required?.Clear();

@@ -16,13 +16,15 @@ public sealed class Refused : IResult, IStatusCodeHttpResult, IEndpointMetadataP
     public int? StatusCode => StatusCodes.Status400BadRequest;
 
     /// <summary>The refusal for some problems; null when there are none.</summary>
-    public static Refused? Of(IEnumerable<Problem> problems, Message title) => problems.ToList() is { Count: > 0 } some ? new(title, some) : null;
+    public static Refused? Of(IEnumerable<Problem> problems, Message title) =>
+        problems.ToList() is { Count: > 0 } some ? new(title, some) : null;
 
     /// <summary>The refusal of one field.</summary>
     public static Refused Because(string field, Message reason, Message title) => new(title, [new(field, reason, "")]);
 
     public static void PopulateMetadata(MethodInfo method, EndpointBuilder builder) =>
-        builder.Metadata.Add(new ProducesResponseTypeMetadata(StatusCodes.Status400BadRequest, typeof(HttpValidationProblemDetails), ["application/problem+json"]));
+        builder.Metadata.Add(new ProducesResponseTypeMetadata(
+            StatusCodes.Status400BadRequest, typeof(HttpValidationProblemDetails), ["application/problem+json"]));
 
     public async Task ExecuteAsync(HttpContext httpContext)
     {

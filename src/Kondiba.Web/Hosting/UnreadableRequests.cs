@@ -10,7 +10,9 @@ internal static class UnreadableRequests
 {
     public static ExceptionHandlerOptions Handler => new()
     {
-        StatusCodeSelector = error => error is BadHttpRequestException bad ? bad.StatusCode : WriteConflict.Of(error) is not null ? StatusCodes.Status409Conflict : StatusCodes.Status500InternalServerError,
+        StatusCodeSelector = error => error is BadHttpRequestException bad
+            ? bad.StatusCode
+            : WriteConflict.Of(error) is not null ? StatusCodes.Status409Conflict : StatusCodes.Status500InternalServerError,
     };
 
     public static void AddUnreadableRequests(this IServiceCollection services)
@@ -24,7 +26,9 @@ internal static class UnreadableRequests
                 return;
             var at = (bad.InnerException as JsonException)?.Path;
             context.ProblemDetails.Title = "The request cannot be read.";
-            context.ProblemDetails.Detail = at is null or "$" ? "Send JSON as the API document at /openapi/v1.json describes it." : $"Look at {at[2..]}: the API document at /openapi/v1.json says what it takes.";
+            context.ProblemDetails.Detail = at is null or "$"
+                ? "Send JSON as the API document at /openapi/v1.json describes it."
+                : $"Look at {at[2..]}: the API document at /openapi/v1.json says what it takes.";
         });
     }
 }

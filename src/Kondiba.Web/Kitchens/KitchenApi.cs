@@ -85,7 +85,10 @@ internal static class KitchenApi
             if (change.Name is { } name && user.IsOwner())
             {
                 if (string.IsNullOrWhiteSpace(name) || name.Length > LongestName)
-                    return Refused.Because("name", Message.Of("kitchens.kitchen-name-most-characters", ("longestName", LongestName)), "kitchens.kitchen-name-most-characters.do");
+                    return Refused.Because(
+                        "name",
+                        Message.Of("kitchens.kitchen-name-most-characters", ("longestName", LongestName)),
+                        "kitchens.kitchen-name-most-characters.do");
                 row.Name = name.Trim();
             }
 
@@ -100,24 +103,39 @@ internal static class KitchenApi
                 own.Ways,
                 KitchenTables.Entered(shipped),
                 [.. tables.Centres.Select(KitchenTables.Entered)],
-                [.. tables.Coatings.Select(c => own.Coatings.FirstOrDefault(o => o.Code == c.Code) ?? KitchenTables.Entered(c)).Select(c => user.IsOwner() ? c : c with { Packs = [] })],
-                [.. tables.Tints.Select(t => new TintItem(KitchenTables.Entered(t), own.Tints.Any(o => o.Code == t.Code), shipped.Tint(t.Code) is not null))],
+                [.. tables.Coatings.Select(c => own.Coatings.FirstOrDefault(o => o.Code == c.Code) ?? KitchenTables.Entered(c))
+                    .Select(c => user.IsOwner() ? c : c with { Packs = [] })],
+                [.. tables.Tints.Select(t => new TintItem(
+                    KitchenTables.Entered(t), own.Tints.Any(o => o.Code == t.Code), shipped.Tint(t.Code) is not null))],
                 own.Vessels,
                 [.. tables.Moulds.Select(KitchenTables.Entered)],
                 [.. tables.Setting.Places.Select(KitchenTables.Entered)],
                 [.. tables.Decor.Sprinkles.Select(s => own.Toppings.FirstOrDefault(o => o.Code == s.Code) ?? KitchenTables.Entered(s))],
                 [.. tables.Decor.Parts.Select(KitchenTables.Entered)],
                 own.Words,
-                [.. tables.Figures.Select(f => own.Figures.FirstOrDefault(o => o.Code == f.Code) ?? OwnFigure.Entered(f)).Concat(own.Figures).DistinctBy(f => f.Code)],
+                [.. tables.Figures.Select(f => own.Figures.FirstOrDefault(o => o.Code == f.Code) ?? OwnFigure.Entered(f))
+                    .Concat(own.Figures)
+                    .DistinctBy(f => f.Code)],
                 tables.Working,
                 user.IsOwner() ? own.Rates : null,
                 user.IsOwner() ? KitchenTables.Rates(shipped) : null,
                 [.. shipped.Vessels.Select(KitchenTables.Entered)],
-                [.. own.Centres.Select(c => c.Code), .. own.Coatings.Select(c => c.Code), .. own.Moulds.Select(m => m.Code), .. own.Places.Select(p => p.Code), .. own.Toppings.Select(t => t.Code), .. own.Parts.Select(p => p.Code), .. own.Figures.Select(f => f.Code)],
-                [.. shipped.Centres.Select(c => c.Code), .. shipped.Coatings.Select(c => c.Code), .. shipped.Moulds.Select(m => m.Code), .. shipped.Setting.Places.Select(p => p.Code), .. shipped.Decor.Sprinkles.Select(s => s.Code), .. shipped.Decor.Parts.Select(p => p.Code), .. shipped.Figures.Select(f => f.Code)]));
+                [.. own.Centres.Select(
+                    c => c.Code), .. own.Coatings.Select(
+                        c => c.Code), .. own.Moulds.Select(
+                            m => m.Code), .. own.Places.Select(
+                                p => p.Code), .. own.Toppings.Select(
+                                    t => t.Code), .. own.Parts.Select(p => p.Code), .. own.Figures.Select(f => f.Code)],
+                [.. shipped.Centres.Select(
+                    c => c.Code), .. shipped.Coatings.Select(
+                        c => c.Code), .. shipped.Moulds.Select(
+                            m => m.Code), .. shipped.Setting.Places.Select(
+                                p => p.Code), .. shipped.Decor.Sprinkles.Select(
+                                    s => s.Code), .. shipped.Decor.Parts.Select(p => p.Code), .. shipped.Figures.Select(f => f.Code)]));
         }).WithName("GetKitchenThings").WithSummary("What can be changed of the kitchen.");
 
-        kitchen.MapPut("/ways", (Ways ways, KitchenThings things) => KeepAsync(things, ItemKind.Ways, "ways", ways, t => OwnCheck.Of(ways, t)))
+        kitchen.MapPut(
+            "/ways", (Ways ways, KitchenThings things) => KeepAsync(things, ItemKind.Ways, "ways", ways, t => OwnCheck.Of(ways, t)))
             .RequireAuthorization(Sessions.Sessions.Owners)
             .WithName("KeepWays").WithSummary("Keeps how things are done here.");
         Map<OwnCentre>("centres", ItemKind.Centre, c => c.Code, OwnCheck.Of, "Centre");
@@ -138,28 +156,37 @@ internal static class KitchenApi
         Map<OwnFilling>("fillings", ItemKind.Filling, f => f.Code, OwnCheck.Of, "Filling");
         Map<OwnMould>("moulds", ItemKind.Mould, m => m.Code, (m, _) => OwnCheck.Of(m), "Mould");
         Map<OwnPlace>("places", ItemKind.Place, p => p.Code, (p, _) => OwnCheck.Of(p), "Place");
-        kitchen.MapPut("/working", (Working working, KitchenThings things) => KeepAsync(things, ItemKind.Working, "working", working, _ => OwnCheck.Of(working)))
+        kitchen.MapPut(
+            "/working",
+            (Working working, KitchenThings things) => KeepAsync(things, ItemKind.Working, "working", working, _ => OwnCheck.Of(working)))
             .RequireAuthorization(Sessions.Sessions.Owners).WithName("KeepWorking").WithSummary("Keeps hours, hands and warm places.");
         Map<OwnWare>("wares", ItemKind.Ware, w => w.Code, OwnCheck.Of, "Ware");
-        kitchen.MapPut("/rates", (Rates rates, KitchenThings things) => KeepAsync(things, ItemKind.Rates, "rates", rates, _ => OwnCheck.Of(rates)))
-            .RequireAuthorization(Sessions.Sessions.Owners).WithName("KeepRates").WithSummary("Keeps what your hour is worth and how prices are made.");
+        kitchen.MapPut(
+            "/rates", (Rates rates, KitchenThings things) => KeepAsync(things, ItemKind.Rates, "rates", rates, _ => OwnCheck.Of(rates)))
+            .RequireAuthorization(Sessions.Sessions.Owners).WithName("KeepRates").WithSummary(
+                "Keeps what your hour is worth and how prices are made.");
 
         void Map<T>(string path, ItemKind kind, Func<T, string> codeOf, Func<T, TradeTables, IReadOnlyList<Problem>> check, string name)
         {
-            kitchen.MapPut($"/{path}", (T thing, KitchenThings things) => KeepAsync(things, kind, codeOf(thing), thing, t => check(thing, t)))
-                .RequireAuthorization(Sessions.Sessions.Owners).WithName($"Keep{name}").WithSummary("Keeps one, in place of one with its code.");
+            kitchen.MapPut(
+                $"/{path}", (T thing, KitchenThings things) => KeepAsync(things, kind, codeOf(thing), thing, t => check(thing, t)))
+                .RequireAuthorization(Sessions.Sessions.Owners).WithName($"Keep{name}").WithSummary(
+                    "Keeps one, in place of one with its code.");
             kitchen.MapDelete($"/{path}/{{code}}", async Task<Results<NoContent, NotFound, Refused>> (string code, KitchenThings things) =>
                 Needed(await things.LostWithAsync(kind, code, null)) is { } refused ? refused
                 : await things.RemoveAsync(kind, code) ? TypedResults.NoContent()
                 : TypedResults.NotFound())
-                .RequireAuthorization(Sessions.Sessions.Owners).WithName($"Remove{name}").WithSummary("Removes what the maker entered; a shipped one comes back as it was.");
+                .RequireAuthorization(Sessions.Sessions.Owners).WithName($"Remove{name}").WithSummary(
+                    "Removes what the maker entered; a shipped one comes back as it was.");
         }
     }
 
     internal static async Task<Results<NoContent, Refused>> KeepAsync<T>(
         KitchenThings things, ItemKind kind, string code, T thing, Func<TradeTables, IReadOnlyList<Problem>> check)
     {
-        if ((Refused.Of(check(await things.TablesAsync()), "kitchens.kitchen-name-most-characters.do") ?? Needed(await things.LostWithAsync(kind, code, KitchenItem.Of(default, kind, code, thing)))) is { } refused)
+        if ((Refused.Of(
+            check(await things.TablesAsync()), "kitchens.kitchen-name-most-characters.do") ?? Needed(
+                await things.LostWithAsync(kind, code, KitchenItem.Of(default, kind, code, thing)))) is { } refused)
             return refused;
         await things.KeepAsync(kind, code, thing);
         return TypedResults.NoContent();
@@ -167,7 +194,13 @@ internal static class KitchenApi
 
     /// <summary>Why a thing must stay as others are made from it; null when none is.</summary>
     private static Refused? Needed(IReadOnlyList<string> lost) =>
-        lost.Count == 0 ? null : Refused.Because("code", Message.Of("kitchens.still-needed-change-first", ("lost", Argument.Of(lost))), "kitchens.still-needed-change-first.do");
+        lost.Count == 0
+            ? null
+            : Refused.Because(
+                "code",
+                Message.Of("kitchens.still-needed-change-first", ("lost", Argument.Of(lost))),
+                "kitchens.still-needed-change-first.do");
 
-    private static KitchenView View(Kitchen kitchen, LocalDateTime now) => new(kitchen.Name, kitchen.IsSample, kitchen.Units, kitchen.Language, now);
+    private static KitchenView View(Kitchen kitchen, LocalDateTime now) =>
+        new(kitchen.Name, kitchen.IsSample, kitchen.Units, kitchen.Language, now);
 }

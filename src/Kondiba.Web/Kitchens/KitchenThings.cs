@@ -68,7 +68,9 @@ internal sealed class KitchenThings(KondibaContext db, TradeTables shipped, Know
 
     // Read once a request, and again after the request has changed something.
     private async Task<Revision> RevisionAsync() =>
-        revision ??= await db.Kitchens.AsNoTracking().Select(k => new Revision(k.ThingsRevision, k.StockRevision, k.TimeZone, k.Language, k.Units)).SingleAsync();
+        revision ??= await db.Kitchens.AsNoTracking()
+            .Select(k => new Revision(k.ThingsRevision, k.StockRevision, k.TimeZone, k.Language, k.Units))
+            .SingleAsync();
 
     /// <summary>What is remembered under a key; read where it is not.</summary>
     private async Task<T> KnownAsync<T>(object key, Func<Task<T>> read)

@@ -38,16 +38,23 @@ internal static class LooksApi
             var uses = await db.Orders.OnShelf().Where(o => o.Pickup >= now).OrderBy(o => o.Pickup)
                 .SelectMany(o => o.Lines.Where(l => l.Look != null).Select(l => new { l.Look, o.Name })).ToListAsync();
             var (own, _) = await things.ReadAsync();
-            return TypedResults.Ok<IReadOnlyList<LookItem>>([.. own.Looks.Select(l => new LookItem(l, [.. uses.Where(u => u.Look == l.Name).Select(u => u.Name).Distinct()]))]);
+            return TypedResults.Ok<IReadOnlyList<LookItem>>([
+                .. own.Looks.Select(l => new LookItem(l, [.. uses.Where(u => u.Look == l.Name).Select(u => u.Name).Distinct()])),
+            ]);
         }).WithName("GetLooks").WithSummary("The library of looks.");
         looks.MapPut("", (Look look, KitchenThings things) => KitchenApi.KeepAsync(things, ItemKind.Look, look.Code, look, look.Check))
             .WithName("KeepLook").WithSummary("Keeps a look, in place of one with its code.");
         looks.MapDelete("/{code}", async Task<Results<NoContent, NotFound>> (string code, KitchenThings things) =>
             await things.RemoveAsync(ItemKind.Look, code) ? TypedResults.NoContent() : TypedResults.NotFound())
             .WithName("RemoveLook").WithSummary("Takes a look out of the library; orders that wear it keep it.");
-        looks.MapGet("/library", async (KitchenThings things) => TypedResults.Ok(new LookLibrary(LookLibrary.Name, LookLibrary.Current, (await things.ReadAsync()).Own.Looks)))
+        looks.MapGet(
+            "/library",
+            async (KitchenThings things) => TypedResults.Ok(new LookLibrary(
+                LookLibrary.Name, LookLibrary.Current, (await things.ReadAsync()).Own.Looks)))
             .WithName("ExportLooks").WithSummary("The library as a file to hand on.");
-        looks.MapPost("/library", ImportAsync).WithName("ImportLooks").WithSummary("Takes in a file of looks, all or none; one with the code of a look that is there takes its place.");
+        looks.MapPost("/library", ImportAsync)
+            .WithName("ImportLooks")
+            .WithSummary("Takes in a file of looks, all or none; one with the code of a look that is there takes its place.");
     }
 
     private static async Task<Results<NoContent, Refused>> ImportAsync(LookLibrary library, KitchenThings things)
@@ -55,13 +62,24 @@ internal static class LooksApi
         var tables = await things.TablesAsync();
         List<Problem> problems = [];
         if (library.Format != LookLibrary.Name || library.Version != LookLibrary.Current)
-            problems.Add(new("format", "looks.file-looks-can-read", Message.Of("looks.file-looks-can-read.do", ("lookLibrary", LookLibrary.Name), ("current", LookLibrary.Current))));
+            problems.Add(new(
+                "format",
+                "looks.file-looks-can-read",
+                Message.Of("looks.file-looks-can-read.do", ("lookLibrary", LookLibrary.Name), ("current", LookLibrary.Current))));
         else if (library.Looks.Count is 0 or > MostAtOnce)
-            problems.Add(new("looks", Message.Of("looks.file-holds-look-more", ("mostAtOnce", MostAtOnce)), "looks.file-holds-look-more.do"));
+            problems.Add(new(
+                "looks", Message.Of("looks.file-holds-look-more", ("mostAtOnce", MostAtOnce)), "looks.file-holds-look-more.do"));
         else if (library.Looks.GroupBy(l => l.Code).FirstOrDefault(g => g.Count() > 1) is { } twice)
             problems.Add(new("looks", Message.Of("looks.two-looks-file-carry", ("key", twice.Key)), "looks.two-looks-file-carry.do"));
         else
-            problems.AddRange(library.Looks.Index().SelectMany(l => l.Item.Check(tables).Select(p => p with { Field = $"looks[{l.Index}].{p.Field}", Reason = Message.Of("looks.of-the-file", ("look", l.Item.Name), ("reason", p.Reason)) })));
+            problems.AddRange(library.Looks.Index()
+                .SelectMany(l => l.Item.Check(tables)
+                    .Select(p => p with
+                    {
+                        Field = $"looks[{l.Index}].{p.Field}",
+                        Reason = Message.Of(
+                        "looks.of-the-file", ("look", l.Item.Name), ("reason", p.Reason))
+                    })));
         if (Refused.Of(problems, "looks.file-cannot-taken") is { } refused)
             return refused;
         await things.KeepAllAsync(ItemKind.Look, library.Looks.Select(l => (l.Code, l)));

@@ -31,14 +31,22 @@ internal static class MeltingApi
             var (found, room) = (tables.Coating(coating), tables.Setting.Room.Air.Value);
             List<Problem> problems = [];
             if (found is null)
-                problems.Add(new("coating", Message.Of("melting.coating-called", ("coating", coating)), Message.Of("melting.coating-called.do", ("coatings", Argument.Of(tables.Coatings.Select(c => c.Code))))));
+                problems.Add(new(
+                    "coating",
+                    Message.Of("melting.coating-called", ("coating", coating)),
+                    Message.Of("melting.coating-called.do", ("coatings", Argument.Of(tables.Coatings.Select(c => c.Code))))));
             if (!(grams is > 0 and <= AmountsApi.MostGrams))
-                problems.Add(new("grams", Message.Of("melting.g-nothing-more-kitchen", ("grams", grams)), Message.Of("melting.g-nothing-more-kitchen.do", ("mostGrams", AmountsApi.MostGrams))));
+                problems.Add(new(
+                    "grams",
+                    Message.Of("melting.g-nothing-more-kitchen", ("grams", grams)),
+                    Message.Of("melting.g-nothing-more-kitchen.do", ("mostGrams", AmountsApi.MostGrams))));
             if (from is not (null or (>= 20 and <= 80)))
                 problems.Add(new("from", "melting.nobody-melts-coating", "melting.nobody-melts-coating.do"));
             if (Refused.Of(problems, "melting.cannot-computed") is { } refused)
                 return refused;
-            var (mass, hot) = (Quantities.Of<Mass>(grams, "g"), from is { } celsius ? Quantities.Of<Temperature>(celsius, "°C") : found!.MeltTo.Value);
+            var (mass, hot) = (Quantities.Of<Mass>(grams, "g"), from is { } celsius
+                ? Quantities.Of<Temperature>(celsius, "°C")
+                : found!.MeltTo.Value);
             var seeding = Seeding.For(found!, mass, hot, room, tables);
             var melted = seeding?.Melt ?? mass;
             return TypedResults.Ok(new MeltView(
@@ -46,5 +54,6 @@ internal static class MeltingApi
                 [.. tables.Melting.Methods.Select(m => Melt.For(found!, melted, m, room, tables)).Select(m => new MeltShown(m, m.Working))],
                 seeding is null ? null : new(seeding, seeding.Working),
                 found!.MeltAtMost.Value));
-        }).WithTags("Melting").WithName("GetMelting").WithSummary("How long so much of a coating takes to melt by every method, how it cools, and what to hold back as seed.");
+        }).WithTags("Melting").WithName("GetMelting").WithSummary(
+            "How long so much of a coating takes to melt by every method, how it cools, and what to hold back as seed.");
 }

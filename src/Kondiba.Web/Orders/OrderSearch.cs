@@ -16,7 +16,8 @@ internal static partial class OrderSearch
     }
 
     /// <summary>The number of an order, when nothing else was typed: "17" or "#17".</summary>
-    public static int? Number(string? typed) => int.TryParse((typed ?? "").Trim().TrimStart('#'), NumberStyles.None, CultureInfo.InvariantCulture, out var number) ? number : null;
+    public static int? Number(string? typed) =>
+        int.TryParse((typed ?? "").Trim().TrimStart('#'), NumberStyles.None, CultureInfo.InvariantCulture, out var number) ? number : null;
 
     [GeneratedRegex(@"[\p{L}\p{Nd}]+")]
     private static partial Regex Word();

@@ -43,12 +43,27 @@ public sealed record OrderInput(
     IReadOnlyDictionary<string, string>? Schools = null)
 {
     /// <summary>A new order as Core has it.</summary>
-    public static OrderInput Of(OrderDraft d, OrderState state = OrderState.Asked, bool depositPaid = false, bool isTemplate = false) => new(
+    public static OrderInput Of(
+        OrderDraft d, OrderState state = OrderState.Asked, bool depositPaid = false, bool isTemplate = false) => new(
         0,
         d.Name,
         d.Pickup,
         d.Notes,
-        [.. d.Lines.Select(l => new OrderLineInput(Guid.CreateVersion7(), l.Centre, l.Size, l.Amount, l.CountedIn, l.Coating, l.Colour, l.Depth, l.Coats, l.AtOnce, l.Upright, l.Look, l.Decor, l.Making))],
+        [.. d.Lines.Select(l => new OrderLineInput(
+            Guid.CreateVersion7(),
+            l.Centre,
+            l.Size,
+            l.Amount,
+            l.CountedIn,
+            l.Coating,
+            l.Colour,
+            l.Depth,
+            l.Coats,
+            l.AtOnce,
+            l.Upright,
+            l.Look,
+            l.Decor,
+            l.Making))],
         d.Pots,
         d.Margin,
         d.Palette,
@@ -65,7 +80,24 @@ public sealed record OrderInput(
         isTemplate,
         d.Schools);
 
-    public OrderDraft ToDraft() => new(Name, Pickup, Notes, Lines, Pots, Margin, Palette, Client, Contact, Handover, Place, Allergies, Packing, Price, Deposit, Schools);
+    public OrderDraft ToDraft() =>
+        new(
+            Name,
+            Pickup,
+            Notes,
+            Lines,
+            Pots,
+            Margin,
+            Palette,
+            Client,
+            Contact,
+            Handover,
+            Place,
+            Allergies,
+            Packing,
+            Price,
+            Deposit,
+            Schools);
 }
 
 /// <summary>A kept order with what it comes to.</summary>
@@ -95,7 +127,8 @@ public sealed record OrderView(
     CoatingTally Tally);
 
 /// <summary>An order in a list.</summary>
-public sealed record OrderSummary(Guid Id, int Number, string Name, string Client, LocalDateTime Pickup, string Place, OrderState State, bool IsTemplate, int Pieces);
+public sealed record OrderSummary(
+    Guid Id, int Number, string Name, string Client, LocalDateTime Pickup, string Place, OrderState State, bool IsTemplate, int Pieces);
 
 /// <summary>Orders that were looked for.</summary>
 /// <param name="Orders">The latest pickup first.</param>

@@ -18,13 +18,26 @@ internal static class OrdersApi
     public static void MapOrders(this RouteGroupBuilder api)
     {
         var orders = api.MapGroup("/orders").WithTags("Orders");
-        orders.MapGet("", FindAsync).WithName("FindOrders").WithSummary("Orders that hold every word of q, or its beginning; the latest pickup first.");
-        orders.MapPost("", CreateAsync).WithName("CreateOrder").WithSummary("Keeps a new order; the same Idempotency-Key again gives the same order.");
+        orders.MapGet("", FindAsync)
+            .WithName("FindOrders")
+            .WithSummary("Orders that hold every word of q, or its beginning; the latest pickup first.");
+        orders.MapPost("", CreateAsync)
+            .WithName("CreateOrder")
+            .WithSummary("Keeps a new order; the same Idempotency-Key again gives the same order.");
         orders.MapGet("/{id:guid}", GetAsync).WithName("GetOrder");
-        orders.MapPut("/{id:guid}", SaveAsync).WithName("SaveOrder").WithSummary("Keeps all of an order at once, if nobody changed it since; made, it uses up the pantry.");
-        orders.MapPost("/{id:guid}/copies", CopyAsync).WithName("CopyOrder").WithSummary("Makes a new order or a template from one, for as many pieces as wanted; the same Idempotency-Key again gives the same copy.");
-        orders.MapGet("/{id:guid}/used", UsedAsync).WithName("GetStockUsed").WithSummary("What a made order took out of the pantry, and what the pantry did not have.");
-        orders.MapDelete("/{id:guid}", RemoveAsync).WithName("RemoveOrder").WithSummary("Takes an order off the shelf; it can be put back.");
+        orders.MapPut("/{id:guid}", SaveAsync)
+            .WithName("SaveOrder")
+            .WithSummary("Keeps all of an order at once, if nobody changed it since; made, it uses up the pantry.");
+        orders.MapPost("/{id:guid}/copies", CopyAsync)
+            .WithName("CopyOrder")
+            .WithSummary(
+                "Makes a new order or a template from one, for as many pieces as wanted; the same Idempotency-Key again gives the same copy.");
+        orders.MapGet("/{id:guid}/used", UsedAsync)
+            .WithName("GetStockUsed")
+            .WithSummary("What a made order took out of the pantry, and what the pantry did not have.");
+        orders.MapDelete("/{id:guid}", RemoveAsync)
+            .WithName("RemoveOrder")
+            .WithSummary("Takes an order off the shelf; it can be put back.");
         orders.MapPost("/{id:guid}/restore", RestoreAsync).WithName("RestoreOrder");
     }
 
@@ -36,9 +49,11 @@ internal static class OrdersApi
         if (Enum.TryParse<OrderState>(state, ignoreCase: true, out var wanted))
             orders = orders.Where(o => o.State == wanted);
         if (OrderSearch.Terms(q) is { } terms)
-            orders = orders.Where(o => o.Search.Matches(EF.Functions.ToTsQuery("simple", terms)) || (OrderSearch.Number(q) != null && o.Number == OrderSearch.Number(q)));
+            orders = orders.Where(o => o.Search.Matches(EF.Functions.ToTsQuery("simple", terms))
+                || (OrderSearch.Number(q) != null && o.Number == OrderSearch.Number(q)));
         var found = await orders.OrderByDescending(o => o.Pickup).ThenByDescending(o => o.Id).Skip(Math.Max(0, skip ?? 0)).Take(Page + 1)
-            .Select(o => new OrderSummary(o.Id, o.Number, o.Name, o.Client, o.Pickup, o.Place, o.State, o.IsTemplate, o.Pieces)).ToListAsync();
+            .Select(o => new OrderSummary(
+                o.Id, o.Number, o.Name, o.Client, o.Pickup, o.Place, o.State, o.IsTemplate, o.Pieces)).ToListAsync();
         return TypedResults.Ok(new OrdersFound([.. found.Take(Page)], found.Count > Page));
     }
 
@@ -66,7 +81,10 @@ internal static class OrdersApi
             desk.Db.ChangeTracker.Clear();
             return await desk.Db.WholeOrders.SingleOrDefaultAsync(o => o.CreationKey == key) is { } first
                 ? TypedResults.Ok(await desk.ViewAsync(first))
-                : TypedResults.Problem(title: "This key was used already.", detail: "Send the order with a new Idempotency-Key.", statusCode: StatusCodes.Status409Conflict);
+                : TypedResults.Problem(
+                    title: "This key was used already.",
+                    detail: "Send the order with a new Idempotency-Key.",
+                    statusCode: StatusCodes.Status409Conflict);
         }
 
         return TypedResults.Created($"/api/orders/{order.Id}", View(order, tally, desk.User));
@@ -77,7 +95,8 @@ internal static class OrdersApi
             ? TypedResults.Ok(await desk.ViewAsync(order))
             : TypedResults.NotFound();
 
-    private static async Task<Results<Ok<OrderView>, NotFound, Refused, ProblemHttpResult>> SaveAsync(Guid id, OrderInput input, [AsParameters] Desk desk)
+    private static async Task<Results<Ok<OrderView>, NotFound, Refused, ProblemHttpResult>> SaveAsync(
+        Guid id, OrderInput input, [AsParameters] Desk desk)
     {
         if (await desk.Db.WholeOrders.AsTracking().SingleOrDefaultAsync(o => o.Id == id && o.RemovedAt == null) is not { } order)
             return TypedResults.NotFound();
@@ -112,11 +131,20 @@ internal static class OrdersApi
         if (copy.Pieces is { } pieces)
         {
             if (pieces < tally.Lines.Count || pieces > 2000)
-                return Refused.Because("pieces", Message.Of("orders.lines-home-kitchen-dips", ("lines", tally.Lines.Count)), "orders.lines-home-kitchen-dips.do");
+                return Refused.Because(
+                    "pieces",
+                    Message.Of("orders.lines-home-kitchen-dips", ("lines", tally.Lines.Count)),
+                    "orders.lines-home-kitchen-dips.do");
             draft = OrderScale.To(draft, tally, pieces);
         }
 
-        draft = draft with { Name = copy.Name ?? from.Name, Pickup = copy.Pickup ?? now.Date.PlusDays(7).At(from.Pickup.TimeOfDay), Deposit = null };
+        draft = draft with
+        {
+            Name = copy.Name ?? from.Name,
+            Pickup = copy.Pickup ?? now.Date.PlusDays(7)
+            .At(from.Pickup.TimeOfDay),
+            Deposit = null
+        };
         var made = await CreateAsync(OrderInput.Of(draft, isTemplate: copy.Template), key, desk with { MayPrice = true });
         return made.Result switch
         {
@@ -130,7 +158,9 @@ internal static class OrdersApi
 
     private static async Task<Results<Ok<IReadOnlyList<StockUse>>, NotFound>> UsedAsync(Guid id, [AsParameters] Desk desk) =>
         await desk.Db.WholeOrders.SingleOrDefaultAsync(o => o.Id == id && o.RemovedAt == null) is { } order
-            ? TypedResults.Ok(await desk.Book.UsedAsync(order, CoatingTally.For(order.ToDraft(), await desk.Things.TablesAsync(), await desk.KitchenClock.NowAsync())))
+            ? TypedResults.Ok(
+                await desk.Book.UsedAsync(
+                    order, CoatingTally.For(order.ToDraft(), await desk.Things.TablesAsync(), await desk.KitchenClock.NowAsync())))
             : TypedResults.NotFound();
 
     private static async Task<Results<NoContent, NotFound>> RemoveAsync(Guid id, [AsParameters] Desk desk) =>
@@ -200,7 +230,21 @@ internal static class OrdersApi
         order.Notes,
         [
             .. order.Lines.OrderBy(l => l.Position).Select(l =>
-                new OrderLineInput(l.Id, l.Centre, l.Size, l.Amount, l.CountedIn, l.Coating, l.Colour, l.Depth, l.Coats, l.AtOnce, l.Upright, l.Look, l.Decor, l.Making)),
+                new OrderLineInput(
+                    l.Id,
+                    l.Centre,
+                    l.Size,
+                    l.Amount,
+                    l.CountedIn,
+                    l.Coating,
+                    l.Colour,
+                    l.Depth,
+                    l.Coats,
+                    l.AtOnce,
+                    l.Upright,
+                    l.Look,
+                    l.Decor,
+                    l.Making)),
         ],
         order.ToDraft().Pots,
         order.Margin,
@@ -221,18 +265,22 @@ internal static class OrdersApi
         tally);
 
     /// <summary>What every handler of this group works with.</summary>
-    internal sealed record Desk(KondibaContext Db, KitchenThings Things, IClock Clock, KitchenClock KitchenClock, PantryBook Book, ClaimsPrincipal User)
+    internal sealed record Desk(
+        KondibaContext Db, KitchenThings Things, IClock Clock, KitchenClock KitchenClock, PantryBook Book, ClaimsPrincipal User)
     {
         /// <summary>Whether prices are written whoever asks: they come from an order that is there.</summary>
         internal bool MayPrice { get; init; }
 
-        public async Task<OrderView> ViewAsync(Order order) => View(order, CoatingTally.For(order.ToDraft(), await Things.TablesAsync(), await KitchenClock.NowAsync()), User);
+        public async Task<OrderView> ViewAsync(Order order) =>
+            View(order, CoatingTally.For(order.ToDraft(), await Things.TablesAsync(), await KitchenClock.NowAsync()), User);
 
         /// <summary>The number of the next order; counted even when the order is not kept in the end.</summary>
         public async Task<int> NextNumberAsync()
         {
             var kitchen = Db.KitchenId;
-            return (await Db.Database.SqlQuery<int>($"UPDATE kitchens SET last_number = last_number + 1 WHERE id = {kitchen} RETURNING last_number AS \"Value\"").ToListAsync())[0];
+            return (await Db.Database.SqlQuery<int>(
+                $"UPDATE kitchens SET last_number = last_number + 1 WHERE id = {kitchen} RETURNING last_number AS \"Value\"")
+                .ToListAsync())[0];
         }
 
         /// <summary>Computes an order and says what keeps it from being kept. A pickup that has passed since it was kept is no error, nor is a template's.</summary>
@@ -246,7 +294,9 @@ internal static class OrdersApi
             return (tally, Refused.Of(errors, "orders.order-cannot-kept"));
         }
 
-        private static IEnumerable<Problem> SameIdTwice(IEnumerable<OrderLineInput> lines) => lines.GroupBy(l => l.Id).Where(g => g.Count() > 1)
-            .Select(g => new Problem("lines", Message.Of("orders.two-lines-carry-id", ("key", g.Key.ToString())), "orders.two-lines-carry-id.do"));
+        private static IEnumerable<Problem> SameIdTwice(
+            IEnumerable<OrderLineInput> lines) => lines.GroupBy(l => l.Id).Where(g => g.Count() > 1)
+            .Select(g => new Problem(
+                "lines", Message.Of("orders.two-lines-carry-id", ("key", g.Key.ToString())), "orders.two-lines-carry-id.do"));
     }
 }

@@ -25,16 +25,25 @@ internal static class ShelfApi
                 .Select(o => new Row(o.Id, o.Version, o.Name, o.Client, o.State, o.Handover, o.Pickup)).ToListAsync();
 
             // Only days on which something changed are read whole and reckoned anew.
-            var days = shown.GroupBy(o => o.Pickup.Date).Select(day => (Orders: day.ToList(), Known: ReckonedDay.Find(plain, day.Select(o => (o.Id, o.Version))))).ToList();
+            var days = shown.GroupBy(o => o.Pickup.Date)
+                .Select(day => (Orders: day.ToList(), Known: ReckonedDay.Find(plain, day.Select(o => (o.Id, o.Version)))))
+                .ToList();
             var ids = days.Where(d => d.Known is null).SelectMany(d => d.Orders).Select(o => o.Id).ToList();
-            var whole = ids.Count == 0 ? [] : (await InOrder(db.WholeOrders.Where(o => ids.Contains(o.Id))).ToListAsync()).GroupBy(o => o.Pickup.Date).ToDictionary(g => g.Key, g => g.ToList());
-            var reckoned = days.AsParallel().AsOrdered().Select(d => d.Known ?? ReckonedDay.Reckon(whole[d.Orders[0].Pickup.Date], plain)).ToList();
+            var whole = ids.Count == 0
+                ? []
+                : (await InOrder(db.WholeOrders.Where(o => ids.Contains(o.Id))).ToListAsync()).GroupBy(o => o.Pickup.Date)
+                    .ToDictionary(g => g.Key, g => g.ToList());
+            var reckoned = days.AsParallel()
+                .AsOrdered()
+                .Select(d => d.Known ?? ReckonedDay.Reckon(whole[d.Orders[0].Pickup.Date], plain))
+                .ToList();
             var stock = tables.Stock.ToLookup(l => l.Ware, l => l.Amount);
             return TypedResults.Ok(new ShelfView(
                 now.Date,
                 first,
                 Days,
-                [.. days.Zip(reckoned).SelectMany(d => d.First.Orders.Zip(d.Second.Orders, (order, comes) => View(order, comes, stock, now)))],
+                [.. days.Zip(reckoned)
+                    .SelectMany(d => d.First.Orders.Zip(d.Second.Orders, (order, comes) => View(order, comes, stock, now)))],
                 CoatingNeed.For(reckoned.SelectMany(d => d.Pots), tables),
                 [.. reckoned.SelectMany(d => d.Shared)],
                 await kept.CountAsync(o => o.Pickup < start),
@@ -49,7 +58,8 @@ internal static class ShelfApi
             var asking = orders.FindIndex(o => o.Id == order);
             var shared = DayPots.For([.. orders.Select(o => (o.ToDraft(), CoatingTally.For(o.ToDraft(), tables, from)))], tables).Shared;
             return TypedResults.Ok<IReadOnlyList<SharedPot>>([.. shared.Select(s => s.Without(asking))]);
-        }).WithTags("Orders").WithName("GetSharedPots").WithSummary("Pots that several of a day's orders share; one that asks sees the others' names.");
+        }).WithTags("Orders").WithName("GetSharedPots").WithSummary(
+            "Pots that several of a day's orders share; one that asks sees the others' names.");
     }
 
     private static IQueryable<Order> InOrder(IQueryable<Order> orders) => orders.OrderBy(o => o.Pickup).ThenBy(o => o.Id);
@@ -74,7 +84,8 @@ internal static class ShelfApi
     }
 
     private static ShelfOrder View(Row order, Reckoned comes, ILookup<string, double> stock, LocalDateTime now) => new(
-        order.Id, order.Name, order.Client, order.State, Next(order, comes, stock, now), order.Pickup, comes.Pieces, comes.Colours, comes.ToMelt, comes.Minds);
+        order.Id, order.Name, order.Client, order.State, Next(
+            order, comes, stock, now), order.Pickup, comes.Pieces, comes.Colours, comes.ToMelt, comes.Minds);
 
     /// <summary>What the board shows of an order without its lines.</summary>
     private sealed record Row(Guid Id, uint Version, string Name, string Client, OrderState State, Handover Handover, LocalDateTime Pickup);

@@ -22,7 +22,8 @@ public sealed record PantryView(LocalDate Today, IReadOnlyList<LotView> Lots, IR
 /// <param name="Amount">What is left, in the ware's unit.</param>
 /// <param name="Pack">What a pack of it held.</param>
 /// <param name="Price">What was paid for all of it.</param>
-public sealed record LotView(Guid Id, string Ware, double Amount, double? Pack, Money? Price, LocalDate? BestBefore, string Place, LocalDate ReceivedOn);
+public sealed record LotView(
+    Guid Id, string Ware, double Amount, double? Pack, Money? Price, LocalDate? BestBefore, string Place, LocalDate ReceivedOn);
 
 /// <summary>A ware.</summary>
 /// <param name="Packs">Packs it is bought in.</param>
@@ -41,7 +42,8 @@ public sealed record PackView(double Holds, Money Price, Source Source);
 /// <param name="Price">Paid for all of it; null when not known.</param>
 /// <param name="BestBefore">Its date.</param>
 /// <param name="Place">Where it stands.</param>
-public sealed record Receipt(Guid Id, string Ware, double Amount, double? Pack = null, decimal? Price = null, LocalDate? BestBefore = null, string? Place = null);
+public sealed record Receipt(
+    Guid Id, string Ware, double Amount, double? Pack = null, decimal? Price = null, LocalDate? BestBefore = null, string? Place = null);
 
 /// <summary>A change of a lot's amount.</summary>
 /// <param name="Kind">"used", "corrected" or "thrown".</param>
@@ -67,20 +69,41 @@ internal static class PantryApi
             return TypedResults.Ok(new PantryView(
                 (await clock.NowAsync()).Date,
                 [.. lots.OrderBy(l => l.BestBefore ?? LocalDate.MaxIsoValue).ThenBy(l => l.ReceivedOn).ThenBy(l => l.Id).Select(View)],
-                [.. WareTable.Of(tables).Values.Select(w => new WareView(w.Code, w.Name, w.Unit, w.Section, [.. w.Packs.Select(p => new PackView(p.Holds, p.Price.Value, p.Price.Source))], w.Low, own.Wares.Any(o => o.Code == w.Code)))]));
+                [.. WareTable.Of(tables).Values
+                    .Select(w => new WareView(
+                        w.Code,
+                        w.Name,
+                        w.Unit,
+                        w.Section,
+                        [.. w.Packs.Select(p => new PackView(p.Holds, p.Price.Value, p.Price.Source))],
+                        w.Low,
+                        own.Wares.Any(o => o.Code == w.Code)))]));
         }).WithName("GetPantry");
-        pantry.MapPost("/lots", ReceiveAsync).WithName("Receive").WithSummary("Puts something into the pantry; the same id again changes nothing.");
+        pantry.MapPost("/lots", ReceiveAsync)
+            .WithName("Receive")
+            .WithSummary("Puts something into the pantry; the same id again changes nothing.");
         pantry.MapGet("/lots/{id:guid}/movements", async Task<Results<Ok<List<MovementView>>, NotFound>> (Guid id, KondibaContext db) =>
             await db.PantryLots.AnyAsync(l => l.Id == id)
-                ? TypedResults.Ok(await db.LotMovements.Where(m => m.LotId == id).OrderByDescending(m => m.At).ThenByDescending(m => m.Id).Select(m => new MovementView(m.Id, m.Kind, m.Amount, m.At, m.OrderId, m.Note)).ToListAsync())
+                ? TypedResults.Ok(
+                    await db.LotMovements.Where(m => m.LotId == id)
+                        .OrderByDescending(m => m.At)
+                        .ThenByDescending(m => m.Id)
+                        .Select(m => new MovementView(m.Id, m.Kind, m.Amount, m.At, m.OrderId, m.Note))
+                        .ToListAsync())
                 : TypedResults.NotFound()).WithName("GetMovements").WithSummary("What happened to a lot, latest first.");
-        pantry.MapPost("/lots/{id:guid}/movements", ChangeAsync).WithName("ChangeLot").WithSummary("Uses, corrects or throws away some of a lot; the same Idempotency-Key again changes nothing.");
-        pantry.MapDelete("/movements/{id:guid}", UndoAsync).WithName("UndoMovement").WithSummary("Takes back a lot's latest change that no order made; a receipt taken back leaves no lot.");
+        pantry.MapPost("/lots/{id:guid}/movements", ChangeAsync)
+            .WithName("ChangeLot")
+            .WithSummary("Uses, corrects or throws away some of a lot; the same Idempotency-Key again changes nothing.");
+        pantry.MapDelete("/movements/{id:guid}", UndoAsync)
+            .WithName("UndoMovement")
+            .WithSummary("Takes back a lot's latest change that no order made; a receipt taken back leaves no lot.");
     }
 
-    private static LotView View(PantryLot l) => new(l.Id, l.Ware, l.Amount, l.Pack, l.Price is { } p ? new Money(p) : null, l.BestBefore, l.Place, l.ReceivedOn);
+    private static LotView View(PantryLot l) =>
+        new(l.Id, l.Ware, l.Amount, l.Pack, l.Price is { } p ? new Money(p) : null, l.BestBefore, l.Place, l.ReceivedOn);
 
-    private static async Task<Results<Ok<LotView>, Refused>> ReceiveAsync(Receipt receipt, KondibaContext db, KitchenThings things, KitchenClock kitchenClock, IClock clock)
+    private static async Task<Results<Ok<LotView>, Refused>> ReceiveAsync(
+        Receipt receipt, KondibaContext db, KitchenThings things, KitchenClock kitchenClock, IClock clock)
     {
         if (await db.PantryLots.AsNoTracking().SingleOrDefaultAsync(l => l.Id == receipt.Id) is { } there)
             return TypedResults.Ok(View(there));
@@ -131,10 +154,14 @@ internal static class PantryApi
         if (receipt.Price is < 0 or > 100_000)
             yield return new("price", "pantry.price-less-nothing-more", "pantry.price-less-nothing-more.do");
         if (receipt.Place?.Length > LongestPlace)
-            yield return new("place", Message.Of("pantry.place-longer-characters", ("longestPlace", LongestPlace)), "pantry.place-longer-characters.do");
+            yield return new(
+                "place",
+                Message.Of("pantry.place-longer-characters", ("longestPlace", LongestPlace)),
+                "pantry.place-longer-characters.do");
     }
 
-    private static async Task<Results<Ok<MovementView>, NotFound, Refused>> ChangeAsync(Guid id, LotChange change, [SentKey] Guid? key, KondibaContext db, IClock clock)
+    private static async Task<Results<Ok<MovementView>, NotFound, Refused>> ChangeAsync(
+        Guid id, LotChange change, [SentKey] Guid? key, KondibaContext db, IClock clock)
     {
         if (await db.PantryLots.AsTracking().SingleOrDefaultAsync(l => l.Id == id) is not { } lot)
             return TypedResults.NotFound();
@@ -148,10 +175,16 @@ internal static class PantryApi
         else if (change.Kind is not MovementKind.Corrected && change.Amount > lot.Amount + 1e-9)
             problems.Add(new("amount", Message.Of("pantry.only-left", ("lot", lot.Amount)), "pantry.only-left.do"));
         if (change.Note?.Length > LongestNote)
-            problems.Add(new("note", Message.Of("pantry.note-longer-characters", ("longestNote", LongestNote)), "pantry.place-longer-characters.do"));
+            problems.Add(new(
+                "note", Message.Of("pantry.note-longer-characters", ("longestNote", LongestNote)), "pantry.place-longer-characters.do"));
         if (Refused.Of(problems, "pantry.lot-cannot-changed-like") is { } refused)
             return refused;
-        var movement = lot.Move(change.Kind, change.Kind is MovementKind.Corrected ? change.Amount - lot.Amount : -change.Amount, clock.GetCurrentInstant(), note: change.Note ?? "", id: key);
+        var movement = lot.Move(
+            change.Kind,
+            change.Kind is MovementKind.Corrected ? change.Amount - lot.Amount : -change.Amount,
+            clock.GetCurrentInstant(),
+            note: change.Note ?? "",
+            id: key);
         db.Add(movement);
         await db.SaveChangesAsync();
         return TypedResults.Ok(View(movement));
@@ -165,7 +198,9 @@ internal static class PantryApi
             return TypedResults.NotFound();
         var lot = await db.PantryLots.AsTracking().Include(l => l.Movements).SingleAsync(l => l.Id == movement.LotId);
         if (movement.OrderId is not null || lot.Movements.MaxBy(m => (m.At, m.Id)) != movement)
-            return TypedResults.Problem(title: "Only a lot's latest change can be taken back, and what an order used only by the order.", statusCode: StatusCodes.Status409Conflict);
+            return TypedResults.Problem(
+                title: "Only a lot's latest change can be taken back, and what an order used only by the order.",
+                statusCode: StatusCodes.Status409Conflict);
         if (lot.Movements.Count == 1)
         {
             db.Remove(lot);

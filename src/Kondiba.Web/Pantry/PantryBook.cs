@@ -24,7 +24,9 @@ internal sealed class PantryBook(KondibaContext db, KitchenThings things, IClock
             return;
         var tables = await things.TablesAsync();
         var taken = await db.LotMovements.AsNoTracking().Where(m => m.OrderId == order.Id).ToListAsync();
-        var should = made ? Need.Of(order.ToDraft(), tally, tables).Where(n => n.Used > 0).ToDictionary(n => n.Ware, n => Math.Round(n.Used, 6)) : [];
+        var should = made
+            ? Need.Of(order.ToDraft(), tally, tables).Where(n => n.Used > 0).ToDictionary(n => n.Ware, n => Math.Round(n.Used, 6))
+            : [];
         var wares = should.Keys.ToList();
         var lotIds = taken.Select(m => m.LotId).Distinct().ToList();
         var lots = await db.PantryLots.AsTracking().Where(l => wares.Contains(l.Ware) || lotIds.Contains(l.Id)).ToListAsync();
@@ -38,14 +40,16 @@ internal sealed class PantryBook(KondibaContext db, KitchenThings things, IClock
             var more = should.GetValueOrDefault(ware) - had;
             if (more > 1e-6)
             {
-                foreach (var lot in PackCover.FirstToExpire(more, mine.Where(l => l.Amount > 0).Select(l => new Lot(ware, l.Amount, l.BestBefore, l.Id))))
+                foreach (var lot in PackCover.FirstToExpire(
+                    more, mine.Where(l => l.Amount > 0).Select(l => new Lot(ware, l.Amount, l.BestBefore, l.Id))))
                     Move(mine.Single(l => l.Id == lot.Id), MovementKind.Used, -lot.Amount);
             }
             else if (more < -1e-6)
             {
                 // What was taken last comes back first.
                 var back = -more;
-                foreach (var lot in mine.Where(l => byLot.GetValueOrDefault(l.Id) > 0).OrderByDescending(l => l.BestBefore ?? LocalDate.MaxIsoValue))
+                foreach (var lot in mine.Where(l => byLot.GetValueOrDefault(l.Id) > 0)
+                    .OrderByDescending(l => l.BestBefore ?? LocalDate.MaxIsoValue))
                 {
                     var some = Math.Min(back, byLot[lot.Id]);
                     if (some > 1e-6)
@@ -69,7 +73,8 @@ internal sealed class PantryBook(KondibaContext db, KitchenThings things, IClock
         if (!IsMade(order.State))
             return [];
         var tables = await things.TablesAsync();
-        var taken = await (from m in db.LotMovements where m.OrderId == order.Id join l in db.PantryLots on m.LotId equals l.Id group -m.Amount by l.Ware).ToDictionaryAsync(g => g.Key, g => g.Sum());
+        var taken = await (from m in db.LotMovements where m.OrderId == order.Id join l in db.PantryLots on m.LotId equals l.Id group -m.Amount by l.Ware).ToDictionaryAsync(
+            g => g.Key, g => g.Sum());
         return
         [
             .. from need in Need.Of(order.ToDraft(), tally, tables)

@@ -26,15 +26,30 @@ internal static class ShoppingApi
 
     public static void MapShopping(this RouteGroupBuilder api)
     {
-        api.MapGet("/shopping", async (Guid[]? order, KondibaContext db, KitchenThings things, KitchenClock clock) => TypedResults.Ok(await ViewAsync(order, db, things, clock)))
-            .WithTags("Pantry").WithName("GetShopping").WithSummary("What to buy for the orders named, or for every agreed one of the coming six weeks.");
+        api.MapGet(
+            "/shopping",
+            async (Guid[]? order, KondibaContext db, KitchenThings things, KitchenClock clock) => TypedResults.Ok(
+                await ViewAsync(order, db, things, clock)))
+            .WithTags("Pantry").WithName("GetShopping").WithSummary(
+                "What to buy for the orders named, or for every agreed one of the coming six weeks.");
         api.MapGet("/shopping.csv", async (Guid[]? order, KondibaContext db, KitchenThings things, KitchenClock clock, ClaimsPrincipal user) =>
         {
             var view = await ViewAsync(order, db, things, clock);
             await using var text = new StringWriter();
             await using (var csv = new CsvWriter(text, CultureInfo.InvariantCulture))
             {
-                foreach (var head in (string[])["section", "ware", "code", "needed", "in pantry", "to buy", "unit", "packs", .. user.IsOwner() ? ["price"] : Array.Empty<string>(), "for"])
+                foreach (var head in (string[])[
+                    "section",
+                    "ware",
+                    "code",
+                    "needed",
+                    "in pantry",
+                    "to buy",
+                    "unit",
+                    "packs",
+                    .. user.IsOwner() ? ["price"] : Array.Empty<string>(),
+                    "for",
+                ])
                     csv.WriteField(head);
                 await csv.NextRecordAsync();
                 foreach (var line in view.List.Lines.Where(l => l.ToBuy > 0))
@@ -46,7 +61,8 @@ internal static class ShoppingApi
                     csv.WriteField(Math.Round(line.Cover.FromStock, 2));
                     csv.WriteField(Math.Round(line.ToBuy, 2));
                     csv.WriteField(Unit(line.Ware.Unit));
-                    csv.WriteField(string.Join(" + ", line.Cover.Packs.Select(p => string.Create(CultureInfo.InvariantCulture, $"{p.Count} × {p.Holds:0.##}"))));
+                    csv.WriteField(string.Join(
+                        " + ", line.Cover.Packs.Select(p => string.Create(CultureInfo.InvariantCulture, $"{p.Count} × {p.Holds:0.##}"))));
                     if (user.IsOwner())
                         csv.WriteField(line.Cover.Price.ToString());
                     csv.WriteField(string.Join("; ", line.For));

@@ -32,7 +32,13 @@ internal static class CalendarApi
             var (run, _, _) = await book.RunAsync();
             return TypedResults.File(Encoding.UTF8.GetBytes(await WriteAsync(run.State.Found, db, clock)), Type, "kondiba-plan.ics");
         }).WithName("GetCalendar").WithSummary("The plan as a calendar file, RFC 5545.");
-        day.MapGet("/feeds", async (KondibaContext db) => TypedResults.Ok(await db.CalendarFeeds.Where(f => f.RevokedAt == null).OrderBy(f => f.MadeAt).Select(f => new FeedView(f.Id, f.MadeAt)).ToListAsync()))
+        day.MapGet(
+            "/feeds",
+            async (KondibaContext db) => TypedResults.Ok(
+                await db.CalendarFeeds.Where(f => f.RevokedAt == null)
+                    .OrderBy(f => f.MadeAt)
+                    .Select(f => new FeedView(f.Id, f.MadeAt))
+                    .ToListAsync()))
             .RequireAuthorization(Sessions.Sessions.Owners).WithName("GetFeeds");
         day.MapPost("/feeds", async ([SentKey] Guid? key, KondibaContext db, IClock instants) =>
         {
@@ -40,32 +46,50 @@ internal static class CalendarApi
 
             // Sent again, the address that nobody may have seen gives way to the new one.
             await db.CalendarFeeds.Where(f => f.Id == key).ExecuteDeleteAsync();
-            var feed = new CalendarFeed { Id = key ?? Guid.CreateVersion7(), KitchenId = db.KitchenId, TokenHash = Secret.Hash(secret), MadeAt = instants.GetCurrentInstant() };
+            var feed = new CalendarFeed
+            {
+                Id = key ?? Guid.CreateVersion7(),
+                KitchenId = db.KitchenId,
+                TokenHash = Secret.Hash(
+                secret),
+                MadeAt = instants.GetCurrentInstant()
+            };
             db.Add(feed);
             await db.SaveChangesAsync();
             return TypedResults.Ok(new FeedLink(feed.Id, $"/api/feeds/{secret}.ics"));
-        }).RequireAuthorization(Sessions.Sessions.Owners).WithName("MakeFeed").WithSummary("Makes a private address under which the plan is read as a calendar, without signing in; the same Idempotency-Key again puts a new address in place of the first.");
+        }).RequireAuthorization(Sessions.Sessions.Owners).WithName("MakeFeed").WithSummary(
+            "Makes a private address under which the plan is read as a calendar, without signing in; the same Idempotency-Key again puts a new address in place of the first.");
         day.MapDelete("/feeds/{id:guid}", async Task<Results<NoContent, NotFound>> (Guid id, KondibaContext db, IClock instants) =>
-            await db.CalendarFeeds.Where(f => f.Id == id && f.RevokedAt == null).ExecuteUpdateAsync(set => set.SetProperty(f => f.RevokedAt, instants.GetCurrentInstant())) == 1
+            await db.CalendarFeeds.Where(f => f.Id == id && f.RevokedAt == null)
+                .ExecuteUpdateAsync(set => set.SetProperty(f => f.RevokedAt, instants.GetCurrentInstant())) == 1
                 ? TypedResults.NoContent()
-                : TypedResults.NotFound()).RequireAuthorization(Sessions.Sessions.Owners).WithName("RevokeFeed").WithSummary("Takes an address back.");
+                : TypedResults.NotFound()).RequireAuthorization(Sessions.Sessions.Owners).WithName("RevokeFeed").WithSummary(
+                    "Takes an address back.");
 
         api.MapGet("/feeds/{secret}.ics", async Task<Results<FileContentHttpResult, NotFound>> (string secret, KondibaContext db, KitchenScope scope, KitchenClock clock) =>
         {
             var hash = Secret.Hash(secret);
-            var kitchen = await db.CalendarFeeds.IgnoreQueryFilters().Where(f => f.TokenHash == hash && f.RevokedAt == null).Select(f => (Guid?)f.KitchenId).SingleOrDefaultAsync();
+            var kitchen = await db.CalendarFeeds.IgnoreQueryFilters()
+                .Where(f => f.TokenHash == hash && f.RevokedAt == null)
+                .Select(f => (Guid?)f.KitchenId)
+                .SingleOrDefaultAsync();
             if (kitchen is null)
                 return TypedResults.NotFound();
             scope.KitchenId = kitchen.Value;
-            return TypedResults.File(Encoding.UTF8.GetBytes(await WriteAsync((await db.DayPlans.AsNoTracking().SingleOrDefaultAsync())?.Found, db, clock)), Type);
-        }).AllowAnonymous().RequireRateLimiting(Sessions.Sessions.SignInLimit).WithTags("Day").WithName("ReadFeed").WithSummary("The plan that was kept last, to a calendar program that has its address.");
+            return TypedResults.File(
+                Encoding.UTF8.GetBytes(await WriteAsync((await db.DayPlans.AsNoTracking().SingleOrDefaultAsync())?.Found, db, clock)),
+                Type);
+        }).AllowAnonymous().RequireRateLimiting(Sessions.Sessions.SignInLimit).WithTags("Day").WithName("ReadFeed").WithSummary(
+            "The plan that was kept last, to a calendar program that has its address.");
     }
 
     private static async Task<string> WriteAsync(FoundPlan? found, KondibaContext db, KitchenClock clock)
     {
         var kitchen = await db.Kitchens.AsNoTracking().SingleAsync();
-        var names = (await db.Orders.AsNoTracking().Select(o => new { o.Number, o.Name }).ToListAsync()).ToDictionary(o => DayBook.CodeOf(o.Number), o => o.Name);
+        var names = (await db.Orders.AsNoTracking().Select(o => new { o.Number, o.Name }).ToListAsync()).ToDictionary(
+            o => DayBook.CodeOf(o.Number), o => o.Name);
         var plan = found?.Plan ?? new(Outcome.Unknown, 0, [], [], [], [], [], [], [], []);
-        return Calendar.Write(plan, kitchen.Id.ToString("N"), kitchen.Name, names, await clock.ZoneAsync(), found?.At ?? Instant.FromUnixTimeSeconds(0));
+        return Calendar.Write(
+            plan, kitchen.Id.ToString("N"), kitchen.Name, names, await clock.ZoneAsync(), found?.At ?? Instant.FromUnixTimeSeconds(0));
     }
 }

@@ -20,7 +20,15 @@ namespace Kondiba.Web.Planning;
 /// <param name="Remedies">Changes that make it fit, each tried by solving; none while it fits.</param>
 /// <param name="Arranged">What the maker has arranged.</param>
 /// <param name="Orders">The orders that are planned.</param>
-public sealed record DayView(int Version, LocalDateTime Now, bool Searching, bool Failed, Plan? Plan, IReadOnlyList<Remedy> Remedies, Arrangements Arranged, IReadOnlyList<DayOrderView> Orders);
+public sealed record DayView(
+    int Version,
+    LocalDateTime Now,
+    bool Searching,
+    bool Failed,
+    Plan? Plan,
+    IReadOnlyList<Remedy> Remedies,
+    Arrangements Arranged,
+    IReadOnlyList<DayOrderView> Orders);
 
 /// <summary>An order in a plan.</summary>
 /// <param name="Code">As tasks name it.</param>
@@ -41,10 +49,13 @@ internal static class DayApi
     {
         var day = api.MapGroup("/day").WithTags("Day");
         day.MapGet("", async (DayBook book, KitchenClock clock) => TypedResults.Ok(await ViewAsync(book, clock)))
-            .WithName("GetDay").WithSummary("The plan of every open order of the coming eight days; it is improved in the background while searching is true.");
+            .WithName("GetDay").WithSummary(
+                "The plan of every open order of the coming eight days; it is improved in the background while searching is true.");
         day.MapPost("/again", async (DayBook book, KitchenClock clock) => TypedResults.Ok(await ViewAsync(book, clock, anew: true)))
             .WithName("PlanAgain").WithSummary("Plans from nothing, as if there had been no plan.");
-        day.MapPut("/arranged", ArrangeAsync).WithName("ArrangeDay").WithSummary("Keeps pins, marks, hours, helpers and places; the rest is planned round them with as little moved as can be.");
+        day.MapPut("/arranged", ArrangeAsync)
+            .WithName("ArrangeDay")
+            .WithSummary("Keeps pins, marks, hours, helpers and places; the rest is planned round them with as little moved as can be.");
         day.MapPost("/remedies", TakeAsync).WithName("TakeRemedy").WithSummary("Makes a change that was offered.");
     }
 
@@ -52,10 +63,19 @@ internal static class DayApi
     {
         var (run, orders, row) = await book.RunAsync(anew);
         var state = run.State;
-        return new(row.Version, await clock.NowAsync(), state.Searching, state.Failed, state.Plan, state.Remedies, row.Arranged, [.. orders.Select(o => new DayOrderView(DayBook.CodeOf(o), o.Id, o.Name, o.Pieces, o.State))]);
+        return new(
+            row.Version,
+            await clock.NowAsync(),
+            state.Searching,
+            state.Failed,
+            state.Plan,
+            state.Remedies,
+            row.Arranged,
+            [.. orders.Select(o => new DayOrderView(DayBook.CodeOf(o), o.Id, o.Name, o.Pieces, o.State))]);
     }
 
-    private static async Task<Results<Ok<DayView>, Refused, ProblemHttpResult>> ArrangeAsync(DayArrange wanted, DayBook book, KondibaContext db, KitchenClock clock)
+    private static async Task<Results<Ok<DayView>, Refused, ProblemHttpResult>> ArrangeAsync(
+        DayArrange wanted, DayBook book, KondibaContext db, KitchenClock clock)
     {
         if (Refused.Of(OwnCheck.Of(wanted.Arranged), "planning.cannot-kept") is { } refused)
             return refused;
@@ -66,7 +86,8 @@ internal static class DayApi
         return await SaveAsync(book, db, clock);
     }
 
-    private static async Task<Results<Ok<DayView>, Refused, ProblemHttpResult>> TakeAsync(Remedy remedy, DayBook book, KondibaContext db, KitchenClock clock, KitchenThings things, IClock instants)
+    private static async Task<Results<Ok<DayView>, Refused, ProblemHttpResult>> TakeAsync(
+        Remedy remedy, DayBook book, KondibaContext db, KitchenClock clock, KitchenThings things, IClock instants)
     {
         var (run, orders, _) = await book.RunAsync();
 
@@ -94,7 +115,8 @@ internal static class DayApi
         return await SaveAsync(book, db, clock);
     }
 
-    private static async Task<Results<Ok<DayView>, Refused, ProblemHttpResult>> SaveAsync(DayBook book, KondibaContext db, KitchenClock clock)
+    private static async Task<Results<Ok<DayView>, Refused, ProblemHttpResult>> SaveAsync(
+        DayBook book, KondibaContext db, KitchenClock clock)
     {
         try
         {

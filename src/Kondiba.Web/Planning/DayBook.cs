@@ -41,10 +41,15 @@ internal sealed class DayBook(KondibaContext db, KitchenThings things, KitchenCl
     {
         var (tables, now) = (await things.WithoutStockAsync(), await clock.NowAsync());
         var until = now.Date.PlusDays(Days).AtMidnight();
-        var orders = await db.WholeOrders.ToBeMade().Where(o => o.Pickup >= now && o.Pickup < until).OrderBy(o => o.Pickup).ThenBy(o => o.Id).ToListAsync();
+        var orders = await db.WholeOrders.ToBeMade()
+            .Where(o => o.Pickup >= now && o.Pickup < until)
+            .OrderBy(o => o.Pickup)
+            .ThenBy(o => o.Id)
+            .ToListAsync();
         var row = await db.DayPlans.AsNoTracking().SingleOrDefaultAsync() ?? new() { KitchenId = db.KitchenId };
         var found = row.Found;
-        var behind = found?.Plan.Tasks.Any(t => t.Starts.PlusMinutes(Late) < now && row.Arranged.Tasks.GetValueOrDefault(t.What.Code)?.Done is null) is true;
+        var behind = found?.Plan.Tasks.Any(t => t.Starts.PlusMinutes(Late) < now
+            && row.Arranged.Tasks.GetValueOrDefault(t.What.Code)?.Done is null) is true;
         var key = $"{string.Join(' ', orders.Select(o => $"{o.Id}:{o.Version}"))} {await things.ThingsRevisionAsync()} {JsonSerializer.Serialize(row.Arranged, KitchenItem.Json)} {(behind ? now.Date.At(new(now.Hour, now.Minute / Late * Late)) : null)}";
         var request = new PlanRequest([.. orders.Select(o => new PlannedOrder(CodeOf(o), o.ToDraft()))], tables, row.Arranged, now);
         var run = runs.Get(db.KitchenId, key, request, found, anew);

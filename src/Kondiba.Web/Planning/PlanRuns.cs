@@ -14,7 +14,15 @@ namespace Kondiba.Web.Planning;
 internal sealed record PlanState(bool Searching, Plan? Plan, IReadOnlyList<Remedy> Remedies, FoundPlan? Found, bool Failed = false);
 
 /// <summary>A search for a plan, in the background.</summary>
-internal sealed class PlanRun(string key, PlanRequest request, FoundPlan? before, bool stay, Func<FoundPlan, Task> keep, SemaphoreSlim turn, IClock instants, ILogger log) : IDisposable
+internal sealed class PlanRun(
+    string key,
+    PlanRequest request,
+    FoundPlan? before,
+    bool stay,
+    Func<FoundPlan, Task> keep,
+    SemaphoreSlim turn,
+    IClock instants,
+    ILogger log) : IDisposable
 {
     private static readonly Duration Between = Duration.FromMilliseconds(900);
 
@@ -64,7 +72,8 @@ internal sealed class PlanRun(string key, PlanRequest request, FoundPlan? before
         }
     });
 
-    private static readonly Action<ILogger, Exception?> Broken = LoggerMessage.Define(LogLevel.Error, default, "The search for a plan broke off.");
+    private static readonly Action<ILogger, Exception?> Broken = LoggerMessage.Define(
+        LogLevel.Error, default, "The search for a plan broke off.");
 
     private async Task SearchAsync()
     {

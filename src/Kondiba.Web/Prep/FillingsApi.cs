@@ -36,7 +36,13 @@ public sealed record FillingsView(IReadOnlyList<FillingView> Fillings, IReadOnly
 /// <param name="Grams">How much of it there is.</param>
 /// <param name="Portion">Of the mix on one piece, in g; null for the usual one.</param>
 /// <param name="Shares">Shares that are not the recipe's, by ingredient.</param>
-public sealed record FillingScale(string Filling, int? Pieces = null, string? Ingredient = null, double? Grams = null, double? Portion = null, IReadOnlyDictionary<string, double>? Shares = null);
+public sealed record FillingScale(
+    string Filling,
+    int? Pieces = null,
+    string? Ingredient = null,
+    double? Grams = null,
+    double? Portion = null,
+    IReadOnlyDictionary<string, double>? Shares = null);
 
 /// <summary>A recipe, scaled.</summary>
 /// <param name="Tally">What it comes to.</param>
@@ -50,7 +56,16 @@ public sealed record FillingScaled(
 
 /// <summary>A step of a scaled recipe.</summary>
 /// <param name="Chosen">Whether it is the way that this kitchen takes, where makers differ.</param>
-public sealed record ScaledStep(string Text, string Why, Source Source, string Place, NodaTime.Duration Hands, NodaTime.Duration Wait, Temperature? At, string? School, bool Chosen);
+public sealed record ScaledStep(
+    string Text,
+    string Why,
+    Source Source,
+    string Place,
+    NodaTime.Duration Hands,
+    NodaTime.Duration Wait,
+    Temperature? At,
+    string? School,
+    bool Chosen);
 
 internal static class FillingsApi
 {
@@ -62,8 +77,12 @@ internal static class FillingsApi
     {
         var fillings = api.MapGroup("/fillings").WithTags("Fillings");
         fillings.MapGet("", async (KitchenThings things) => TypedResults.Ok(View(await things.ReadAsync()))).WithName("GetFillings");
-        fillings.MapPost("/scale", ScaleAsync).WithName("ScaleFilling").WithSummary("A recipe for so many pieces, or for what there is of an ingredient; keeps nothing.");
-        fillings.MapGet("/{code}/recipe.json", ExportAsync).WithName("ExportFilling").WithSummary("The recipe as schema.org Recipe in JSON-LD.");
+        fillings.MapPost("/scale", ScaleAsync)
+            .WithName("ScaleFilling")
+            .WithSummary("A recipe for so many pieces, or for what there is of an ingredient; keeps nothing.");
+        fillings.MapGet("/{code}/recipe.json", ExportAsync)
+            .WithName("ExportFilling")
+            .WithSummary("The recipe as schema.org Recipe in JSON-LD.");
         fillings.MapPost("/read", ReadAsync).WithName("ReadRecipe").WithSummary("Reads a schema.org Recipe in JSON-LD; keeps nothing.");
     }
 
@@ -91,7 +110,10 @@ internal static class FillingsApi
         if (scale.Ingredient is null && scale.Pieces is not (>= 1 and <= MostPieces))
             Wrong("pieces", Message.Of("prep.kitchen-makes-one-piece", ("mostPieces", MostPieces)), "prep.kitchen-makes-one-piece.do");
         if (scale.Ingredient is not null && found.Mix.All(m => m.Ingredient != scale.Ingredient))
-            Wrong("ingredient", Message.Of("prep.not-mix", ("ingredient", scale.Ingredient)), Message.Of("prep.not-mix.do", ("mix", Argument.Of(found.Mix.Select(m => m.Ingredient)))));
+            Wrong(
+                "ingredient",
+                Message.Of("prep.not-mix", ("ingredient", scale.Ingredient)),
+                Message.Of("prep.not-mix.do", ("mix", Argument.Of(found.Mix.Select(m => m.Ingredient)))));
         if (scale.Ingredient is not null && !(scale.Grams is > 0 and <= MostGrams))
             Wrong("grams", "prep.nothing-more-kitchen-holds", "prep.nothing-more-kitchen-holds.do");
         problems.AddRange(found.Check(scale.Shares, scale.Portion, tables));
@@ -111,7 +133,8 @@ internal static class FillingsApi
             Household.Of(volume),
             [
                 .. filling.StepsIn(tables).Select(s => new ScaledStep(
-                    s.Text, s.Why, s.Source, s.Place, s.HandsFor(tally.Pieces), s.Wait?.Value ?? NodaTime.Duration.Zero, s.At?.Value, s.School,
+                    s.Text, s.Why, s.Source, s.Place, s.HandsFor(
+                        tally.Pieces), s.Wait?.Value ?? NodaTime.Duration.Zero, s.At?.Value, s.School,
                     Schools.Holds(s, null, tables))),
             ],
             tally.Figures("").ToDictionary(f => f.Path.TrimStart('.'), f => f.Working()),
@@ -124,9 +147,13 @@ internal static class FillingsApi
         if (tables.Fillings.FirstOrDefault(f => f.Code == code) is not { } filling)
             return TypedResults.NotFound();
         if (pieces is < 1 or > MostPieces)
-            return Refused.Because("pieces", Message.Of("prep.kitchen-makes-one-piece-type", ("mostPieces", MostPieces)), "prep.kitchen-makes-one-piece-type.do");
+            return Refused.Because(
+                "pieces",
+                Message.Of("prep.kitchen-makes-one-piece-type", ("mostPieces", MostPieces)),
+                "prep.kitchen-makes-one-piece-type.do");
         var tally = FillingTally.For(filling, pieces ?? 24, filling.PortionOn(tables.Centre(filling.Makes)?.Sizes[0]), tables);
-        return TypedResults.File(Encoding.UTF8.GetBytes(RecipeJson.Write(filling, tally, Chosen(filling, tables))), "application/ld+json", $"{code}.json");
+        return TypedResults.File(
+            Encoding.UTF8.GetBytes(RecipeJson.Write(filling, tally, Chosen(filling, tables))), "application/ld+json", $"{code}.json");
     }
 
     private static async Task<Results<Ok<RecipeRead>, Refused>> ReadAsync(FileText file, KitchenThings things)

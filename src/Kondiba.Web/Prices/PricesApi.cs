@@ -11,7 +11,9 @@ internal static class PricesApi
     public static void MapPrices(this RouteGroupBuilder api)
     {
         var prices = api.MapGroup("/prices").WithTags("Prices").RequireAuthorization(Sessions.Sessions.Owners);
-        prices.MapPost("/preview", async (OrderDraft draft, KitchenThings things, KitchenClock clock) => TypedResults.Ok(await CostAsync(draft, things, clock)))
+        prices.MapPost(
+            "/preview",
+            async (OrderDraft draft, KitchenThings things, KitchenClock clock) => TypedResults.Ok(await CostAsync(draft, things, clock)))
             .WithName("PreviewPrice").WithSummary("What an order as typed costs and what to ask for it; keeps nothing.");
         prices.MapPost("/working", async Task<Results<Ok<IReadOnlyList<WorkingLine>>, NotFound>> (OrderDraft draft, string of, KitchenThings things, KitchenClock clock) =>
             (await CostAsync(draft, things, clock)).WorkingOf(of) is { } working ? TypedResults.Ok(working) : TypedResults.NotFound())

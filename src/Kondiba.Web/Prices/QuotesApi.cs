@@ -30,7 +30,12 @@ internal static class QuotesApi
         var quote = api.MapGroup("/orders/{id:guid}/quote").WithTags("Prices").RequireAuthorization(Sessions.Sessions.Owners);
         quote.MapGet("", async Task<Results<Ok<QuoteView>, NotFound>> (Guid id, KondibaContext db, KitchenThings things, KitchenClock clock) =>
             await MakeAsync(id, db, things, clock) is { } made
-                ? TypedResults.Ok(new QuoteView(made, await db.QuoteShares.Where(s => s.OrderId == id).OrderByDescending(s => s.SharedAt).Select(s => new ShareView(s.Id, s.SharedAt, s.RevokedAt)).ToListAsync()))
+                ? TypedResults.Ok(new QuoteView(
+                    made,
+                    await db.QuoteShares.Where(s => s.OrderId == id)
+                        .OrderByDescending(s => s.SharedAt)
+                        .Select(s => new ShareView(s.Id, s.SharedAt, s.RevokedAt))
+                        .ToListAsync()))
                 : TypedResults.NotFound()).WithName("GetQuote");
         quote.MapPost("/shares", async Task<Results<Ok<ShareLink>, NotFound>> (Guid id, [SentKey] Guid? key, KondibaContext db, KitchenThings things, KitchenClock clock, IClock instants, IOptions<JsonOptions> json) =>
         {
@@ -52,18 +57,26 @@ internal static class QuotesApi
             db.Add(share);
             await db.SaveChangesAsync();
             return TypedResults.Ok(new ShareLink(share.Id, $"/q/{secret}"));
-        }).WithName("ShareQuote").WithSummary("Makes a link under which the quote as it is now can be read without signing in; the same Idempotency-Key again puts a new link in place of the first.");
+        }).WithName("ShareQuote").WithSummary(
+            "Makes a link under which the quote as it is now can be read without signing in; the same Idempotency-Key again puts a new link in place of the first.");
         quote.MapDelete("/shares/{share:guid}", async Task<Results<NoContent, NotFound>> (Guid id, Guid share, KondibaContext db, IClock clock) =>
-            await db.QuoteShares.Where(s => s.Id == share && s.OrderId == id).ExecuteUpdateAsync(set => set.SetProperty(s => s.RevokedAt, clock.GetCurrentInstant())) == 1
+            await db.QuoteShares.Where(s => s.Id == share && s.OrderId == id)
+                .ExecuteUpdateAsync(set => set.SetProperty(s => s.RevokedAt, clock.GetCurrentInstant())) == 1
                 ? TypedResults.NoContent()
                 : TypedResults.NotFound()).WithName("RevokeQuote").WithSummary("Takes a link back.");
 
         api.MapGet("/quotes/{secret}", async Task<Results<Ok<Quote>, NotFound>> (string secret, KondibaContext db, IOptions<JsonOptions> json) =>
         {
             var hash = Secret.Hash(secret);
-            var body = await db.QuoteShares.IgnoreQueryFilters().Where(s => s.TokenHash == hash && s.RevokedAt == null).Select(s => s.Body).SingleOrDefaultAsync();
-            return body is null ? TypedResults.NotFound() : TypedResults.Ok(JsonSerializer.Deserialize<Quote>(body, json.Value.SerializerOptions)!);
-        }).AllowAnonymous().RequireRateLimiting(Sessions.Sessions.SignInLimit).WithTags("Prices").WithName("ReadQuote").WithSummary("A shared quote, to whoever has its link.");
+            var body = await db.QuoteShares.IgnoreQueryFilters()
+                .Where(s => s.TokenHash == hash && s.RevokedAt == null)
+                .Select(s => s.Body)
+                .SingleOrDefaultAsync();
+            return body is null
+                ? TypedResults.NotFound()
+                : TypedResults.Ok(JsonSerializer.Deserialize<Quote>(body, json.Value.SerializerOptions)!);
+        }).AllowAnonymous().RequireRateLimiting(Sessions.Sessions.SignInLimit).WithTags("Prices").WithName("ReadQuote").WithSummary(
+            "A shared quote, to whoever has its link.");
     }
 
     private static async Task<Quote?> MakeAsync(Guid id, KondibaContext db, KitchenThings things, KitchenClock clock)
@@ -73,6 +86,12 @@ internal static class QuotesApi
             return null;
         var kitchen = await db.Kitchens.AsNoTracking().SingleAsync();
         var draft = order.ToDraft();
-        return Quote.For(kitchen.Name, order.Number, (await clock.NowAsync()).Date, draft, await PricesApi.CostAsync(draft, things, clock), await things.TablesAsync());
+        return Quote.For(
+            kitchen.Name,
+            order.Number,
+            (await clock.NowAsync()).Date,
+            draft,
+            await PricesApi.CostAsync(draft, things, clock),
+            await things.TablesAsync());
     }
 }

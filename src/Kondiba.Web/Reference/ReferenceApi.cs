@@ -51,7 +51,15 @@ public sealed record FigureView(double Turn, IReadOnlyList<FigurePartView> Parts
 /// <param name="Rings">Closed rings, each as x, y, x, y ….</param>
 /// <param name="Length">Of its box.</param>
 /// <param name="Width">Of its box.</param>
-public sealed record FigurePartView(string Code, string Name, bool Behind, string? Colour, IReadOnlyList<IReadOnlyList<Length>> Rings, Length Length, Length Width, IReadOnlyList<Spot> Places);
+public sealed record FigurePartView(
+    string Code,
+    string Name,
+    bool Behind,
+    string? Colour,
+    IReadOnlyList<IReadOnlyList<Length>> Rings,
+    Length Length,
+    Length Width,
+    IReadOnlyList<Spot> Places);
 
 /// <summary>Parts stuck on a figure.</summary>
 public sealed record StuckView(string Part, string Name, string Srgb, Length Across, IReadOnlyList<Spot> Places);
@@ -77,7 +85,8 @@ public sealed record ColourView(string Code, string Name, string Srgb, string Co
 
 /// <summary>A coating to choose.</summary>
 /// <param name="Facts">What is known of it, with sources.</param>
-public sealed record CoatingView(string Code, string Name, string Kind, string Note, IReadOnlyList<string> Thinners, IReadOnlyList<FactView> Facts);
+public sealed record CoatingView(
+    string Code, string Name, string Kind, string Note, IReadOnlyList<string> Thinners, IReadOnlyList<FactView> Facts);
 
 /// <summary>A value or a window that is known of a coating; a single value is both ends.</summary>
 public sealed record FactView(WorkingLine From, WorkingLine To);
@@ -113,11 +122,15 @@ public sealed record NameView(string Code, string Name);
 internal static class ReferenceApi
 {
     public static void MapReference(this RouteGroupBuilder api) =>
-        api.MapGet("/reference", async (KitchenThings things, TradeTables shipped) => TypedResults.Ok(View(await things.TablesAsync(), shipped))).WithTags("Reference").WithName("GetReference");
+        api.MapGet(
+            "/reference", async (KitchenThings things, TradeTables shipped) => TypedResults.Ok(View(await things.TablesAsync(), shipped)))
+            .WithTags("Reference")
+            .WithName("GetReference");
 
     private static ReferenceView View(TradeTables tables, TradeTables shipped) => new(
         [.. tables.Centres.Concat(tables.Figures).Select(c => View(c, tables))],
-        [.. tables.Coatings.SelectMany(c => c.Colours.Select(colour => new ColourView(colour.Code, colour.Name, colour.Srgb, c.Code, colour.Mixed is not null)))],
+        [.. tables.Coatings.SelectMany(c => c.Colours.Select(colour => new ColourView(
+            colour.Code, colour.Name, colour.Srgb, c.Code, colour.Mixed is not null)))],
         [.. tables.Coatings.Select(View)],
         [.. tables.Thinners.Select(t => new ThinnerView(t.Code, t.Name))],
         [.. tables.Tints.Select(t => new TintView(t.Code, t.Name, t.Carrier, t.Swatch, t.Source))],
@@ -131,9 +144,15 @@ internal static class ReferenceApi
         [.. tables.Allergens.Select(a => a.Name)],
         [.. tables.Wares.Supplies.Select(s => new SupplyView(s.Code, s.Name, s.Unit, s.Long?.Value))],
         [.. tables.Moulds.Select(m => new MouldView(m.Code, m.Name, m.Long, m.Wide, m.Deep, m.Holds, m.Cavities, m.Trays))],
-        [.. Enum.GetValues<CavityKind>().Select(k => new KindView(JsonNamingPolicy.CamelCase.ConvertName(k.ToString()), CavityName(k), Mould.MeasuresOf(k)))],
+        [.. Enum.GetValues<CavityKind>()
+            .Select(k => new KindView(JsonNamingPolicy.CamelCase.ConvertName(k.ToString()), CavityName(k), Mould.MeasuresOf(k)))],
         tables.Schools,
-        [.. tables.Fillings.Select(f => new MakesView(f.Code, f.Name, f.Makes, f.Rope ? null : f.Portion.Value, [.. f.ScoopsIn(tables).Select(s => new ScoopView(s.Name, s.Volume.Value * f.Density.Value))]))],
+        [.. tables.Fillings.Select(f => new MakesView(
+            f.Code,
+            f.Name,
+            f.Makes,
+            f.Rope ? null : f.Portion.Value,
+            [.. f.ScoopsIn(tables).Select(s => new ScoopView(s.Name, s.Volume.Value * f.Density.Value))]))],
         tables.Habits.Coating,
         tables.Habits.Thinner,
         tables.Thinning.Target.Value,
@@ -148,11 +167,14 @@ internal static class ReferenceApi
     ]);
 
     private static CentreView View(Centre c, TradeTables tables) => new(
-        c.Code, c.Name, c.Plural, c.Shape, c.Holding, c.Upright, c.UsualDepth.Value, c.Depths, c.LeastCoats, c.Pack is null ? null : c.PackName[1], c.DippedEndUp,
+        c.Code, c.Name, c.Plural, c.Shape, c.Holding, c.Upright, c.UsualDepth.Value, c.Depths, c.LeastCoats, c.Pack is null
+            ? null
+            : c.PackName[1], c.DippedEndUp,
         [
             .. c.Sizes.Select(s => new SizeView(
                 s.Code, s.Name, s.Shape.Length, s.Shape.Width, s.Mass.Value,
-                ShapeKind.Of(c.Shape)!.Measures.Zip(s.Measures).ToDictionary(m => m.First.Code, m => m.Second.Value), s.Shape.Profile(), s.Shape.Strands())),
+                ShapeKind.Of(c.Shape)!.Measures.Zip(s.Measures)
+                    .ToDictionary(m => m.First.Code, m => m.Second.Value), s.Shape.Profile(), s.Shape.Strands())),
         ],
         c.Figure is { } figure ? View(figure, tables) : null);
 
@@ -174,7 +196,9 @@ internal static class ReferenceApi
         var middle = (seen.Least + seen.Most) * 0.5;
         return new(
             part.Code, part.Name, part.Behind, part.Colour,
-            [.. seen.Rings.Select(r => (IReadOnlyList<Length>)[.. r.SelectMany(p => new[] { new Length(Math.Round(p.X - middle.X, 5)), new Length(Math.Round(p.Y - middle.Y, 5)) })])],
+            [.. seen.Rings.Select(r => (IReadOnlyList<Length>)[
+                .. r.SelectMany(p => new[] { new Length(Math.Round(p.X - middle.X, 5)), new Length(Math.Round(p.Y - middle.Y, 5)) }),
+            ])],
             new(seen.Most.Y - seen.Least.Y), new(seen.Most.X - seen.Least.X), part.Places);
     }
 
@@ -187,8 +211,14 @@ internal static class ReferenceApi
 
     private static CoatingView View(Core.Coatings.Coating c)
     {
-        var (fat, melt) = (WorkingLine.Count("reference.fat", "", c.Fat.Value.In("%"), c.Fat.Source), WorkingLine.Of("reference.melt-most", c.MeltAtMost));
-        List<FactView> facts = [new(fat, fat), new(melt, melt), Window("reference.dip", c.DipFrom, c.DipTo), Window("reference.drizzle", c.DrizzleFrom, c.DrizzleTo)];
+        var (fat, melt) = (WorkingLine.Count(
+            "reference.fat", "", c.Fat.Value.In("%"), c.Fat.Source), WorkingLine.Of("reference.melt-most", c.MeltAtMost));
+        List<FactView> facts = [
+            new(fat, fat),
+            new(melt, melt),
+            Window("reference.dip", c.DipFrom, c.DipTo),
+            Window("reference.drizzle", c.DrizzleFrom, c.DrizzleTo),
+        ];
         if (c.Temper is { } temper)
         {
             var lost = WorkingLine.Of("reference.temper-lost-above", temper.NeverAbove);
@@ -203,6 +233,7 @@ internal static class ReferenceApi
 
         return new(c.Code, c.Name, c.Kind, c.Note, c.Thinners, facts);
 
-        static FactView Window(Message name, Sourced<Temperature> from, Sourced<Temperature> to) => new(WorkingLine.Of(name, from), WorkingLine.Of(name, to));
+        static FactView Window(Message name, Sourced<Temperature> from, Sourced<Temperature> to) =>
+            new(WorkingLine.Of(name, from), WorkingLine.Of(name, to));
     }
 }

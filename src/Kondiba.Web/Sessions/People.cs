@@ -25,7 +25,8 @@ public sealed record PasswordChange(string Old, string New);
 public sealed record InvitationLink(string Path, Instant Until);
 
 /// <summary>Signing in happens before a kitchen is known, so people are found over all kitchens here, and only here.</summary>
-internal sealed class PeopleStore(KondibaContext db, IdentityErrorDescriber? describer = null) : UserOnlyStore<Person, KondibaContext, Guid>(db, describer)
+internal sealed class PeopleStore(
+    KondibaContext db, IdentityErrorDescriber? describer = null) : UserOnlyStore<Person, KondibaContext, Guid>(db, describer)
 {
     public override IQueryable<Person> Users => base.Users.IgnoreQueryFilters();
 
@@ -47,7 +48,8 @@ internal static class People
         people.MapGet("", async (HttpContext context, KondibaContext db) =>
         {
             var me = Sessions.PersonOf(context.User);
-            return TypedResults.Ok(await db.Users.OrderBy(p => p.UserName).Select(p => new PersonView(p.Id, p.UserName!, p.Role, p.Id == me)).ToListAsync());
+            return TypedResults.Ok(
+                await db.Users.OrderBy(p => p.UserName).Select(p => new PersonView(p.Id, p.UserName!, p.Role, p.Id == me)).ToListAsync());
         }).WithName("GetPeople");
         people.MapPost("", async Task<Results<NoContent, ValidationProblem>> (Credentials input, HttpContext context, KondibaContext db, UserManager<Person> users) =>
         {
@@ -60,7 +62,13 @@ internal static class People
         people.MapPost("/invitations", async (KondibaContext db, IClock clock) =>
         {
             var secret = Secret.New();
-            var invitation = new Invitation { KitchenId = db.KitchenId, TokenHash = Secret.Hash(secret), Until = clock.GetCurrentInstant() + InvitationLasts };
+            var invitation = new Invitation
+            {
+                KitchenId = db.KitchenId,
+                TokenHash = Secret.Hash(
+                secret),
+                Until = clock.GetCurrentInstant() + InvitationLasts
+            };
             db.Add(invitation);
             await db.SaveChangesAsync();
             return TypedResults.Ok(new InvitationLink($"/join/{secret}", invitation.Until));
@@ -68,17 +76,21 @@ internal static class People
         people.MapDelete("/{id:guid}", async Task<Results<NoContent, NotFound, ProblemHttpResult>> (Guid id, HttpContext context, KondibaContext db) =>
         {
             if (id == Sessions.PersonOf(context.User))
-                return TypedResults.Problem(title: "You cannot remove yourself.", detail: "Another owner can.", statusCode: StatusCodes.Status409Conflict);
+                return TypedResults.Problem(
+                    title: "You cannot remove yourself.", detail: "Another owner can.", statusCode: StatusCodes.Status409Conflict);
             return await db.Users.Where(p => p.Id == id).ExecuteDeleteAsync() == 1 ? TypedResults.NoContent() : TypedResults.NotFound();
         }).WithName("RemovePerson").WithSummary("Removes someone; they are signed out everywhere.");
     }
 
     /// <summary>Adds someone to a kitchen, or says what is wrong with the name or the password.</summary>
-    internal static async Task<(Person? Person, ValidationProblem? Errors)> AddAsync(Credentials input, Guid kitchen, Role role, UserManager<Person> users)
+    internal static async Task<(Person? Person, ValidationProblem? Errors)> AddAsync(
+        Credentials input, Guid kitchen, Role role, UserManager<Person> users)
     {
         var person = new Person { UserName = input.Name.Trim(), KitchenId = kitchen, Role = role };
         var made = await users.CreateAsync(person, input.Password);
-        return made.Succeeded ? (person, null) : (null, TypedResults.ValidationProblem(Errors(made), title: "This name and password cannot be used."));
+        return made.Succeeded
+            ? (person, null)
+            : (null, TypedResults.ValidationProblem(Errors(made), title: "This name and password cannot be used."));
     }
 
     internal static Dictionary<string, string[]> Errors(IdentityResult result) => result.Errors

@@ -55,7 +55,8 @@ internal static class Sessions
     public static bool IsOwner(this ClaimsPrincipal user) => user.HasClaim(c => c.Type == OwnerClaim);
 
     /// <summary>The person who is signed in; null by key or in the sample kitchen.</summary>
-    public static Guid? PersonOf(ClaimsPrincipal user) => Guid.TryParse(user.FindFirstValue(ClaimTypes.NameIdentifier), out var id) ? id : null;
+    public static Guid? PersonOf(ClaimsPrincipal user) =>
+        Guid.TryParse(user.FindFirstValue(ClaimTypes.NameIdentifier), out var id) ? id : null;
 
     public static void AddSignIn(this IServiceCollection services)
     {
@@ -69,7 +70,9 @@ internal static class Sessions
             cookie.Events.OnRedirectToAccessDenied = context => Answer(context.Response, StatusCodes.Status403Forbidden);
 
             // Someone who was removed, or changed the password, is out within the interval.
-            cookie.Events.OnValidatePrincipal = context => PersonOf(context.Principal!) is null ? Task.CompletedTask : SecurityStampValidator.ValidatePrincipalAsync(context);
+            cookie.Events.OnValidatePrincipal = context => PersonOf(context.Principal!) is null
+                ? Task.CompletedTask
+                : SecurityStampValidator.ValidatePrincipalAsync(context);
         });
         services.Configure<SecurityStampValidatorOptions>(stamp => stamp.ValidationInterval = TimeSpan.FromSeconds(30));
         services.AddIdentityCore<Person>(identity =>
@@ -120,7 +123,9 @@ internal static class Sessions
         if (context.Request.Path.StartsWithSegments("/api") && !await form.IsRequestValidAsync(context))
         {
             context.Response.Headers["X-Kondiba-Form"] = "stale";
-            await TypedResults.Problem(title: "This page is out of date.", detail: "Load it again.", statusCode: StatusCodes.Status403Forbidden).ExecuteAsync(context);
+            await TypedResults.Problem(
+                title: "This page is out of date.", detail: "Load it again.", statusCode: StatusCodes.Status403Forbidden)
+                .ExecuteAsync(context);
             return;
         }
 
@@ -141,11 +146,19 @@ internal static class Sessions
         {
             var inside = context.User.HasClaim(c => c.Type == KitchenClaim) && await db.Kitchens.AnyAsync();
             return TypedResults.Ok(new SessionView(
-                inside, await SampleAsync(db) is not null, inside ? context.User.FindFirstValue(ClaimTypes.Name) : null, !inside || context.User.IsOwner() ? Role.Owner : Role.Helper, form.GetAndStoreTokens(context).RequestToken!));
+                inside, await SampleAsync(db) is not null, inside
+                    ? context.User.FindFirstValue(ClaimTypes.Name)
+                    : null, !inside || context.User.IsOwner() ? Role.Owner : Role.Helper, form.GetAndStoreTokens(context).RequestToken!));
         }).WithName("GetSession");
         session.MapPost("", SignInAsync).RequireRateLimiting(SignInLimit).WithName("SignIn");
-        session.MapPost("/kitchen", StartAsync).RequireRateLimiting(SignInLimit).WithName("StartKitchen").WithSummary("Starts a kitchen of one's own and signs in as its owner.");
-        session.MapPost("/join/{secret}", JoinAsync).RequireRateLimiting(SignInLimit).WithName("Join").WithSummary("Joins a kitchen as a helper, by an invitation.");
+        session.MapPost("/kitchen", StartAsync)
+            .RequireRateLimiting(SignInLimit)
+            .WithName("StartKitchen")
+            .WithSummary("Starts a kitchen of one's own and signs in as its owner.");
+        session.MapPost("/join/{secret}", JoinAsync)
+            .RequireRateLimiting(SignInLimit)
+            .WithName("Join")
+            .WithSummary("Joins a kitchen as a helper, by an invitation.");
         session.MapPut("/password", async Task<Results<NoContent, NotFound, ValidationProblem>> (PasswordChange change, HttpContext context, UserManager<Person> users) =>
         {
             if (await users.GetUserAsync(context.User) is not { } person)
@@ -169,26 +182,41 @@ internal static class Sessions
         if (input.Name is not null)
         {
             var person = await users.FindByNameAsync(input.Name.Trim());
-            var result = person is null ? SignInResult.Failed : await signIn.CheckPasswordSignInAsync(person, input.Password ?? "", lockoutOnFailure: true);
+            var result = person is null
+                ? SignInResult.Failed
+                : await signIn.CheckPasswordSignInAsync(person, input.Password ?? "", lockoutOnFailure: true);
             if (result.IsLockedOut)
-                return TypedResults.Problem(title: "Too many wrong passwords.", detail: "Wait ten minutes, then try again.", statusCode: StatusCodes.Status403Forbidden);
+                return TypedResults.Problem(
+                    title: "Too many wrong passwords.",
+                    detail: "Wait ten minutes, then try again.",
+                    statusCode: StatusCodes.Status403Forbidden);
             if (!result.Succeeded)
-                return TypedResults.Problem(title: "Name and password do not go together.", detail: "Check both; capitals count in the password.", statusCode: StatusCodes.Status403Forbidden);
+                return TypedResults.Problem(
+                    title: "Name and password do not go together.",
+                    detail: "Check both; capitals count in the password.",
+                    statusCode: StatusCodes.Status403Forbidden);
             await EnterAsync(context, person!);
             return TypedResults.NoContent();
         }
 
         Guid? kitchen = input.Key is null ? await SampleAsync(db) : Opens(input.Key, settings) ? startup.KitchenId : null;
         if (kitchen is not { } id)
-            return TypedResults.Problem(title: "That key opens nothing.", detail: "Copy the whole address that ./start printed.", statusCode: StatusCodes.Status403Forbidden);
+            return TypedResults.Problem(
+                title: "That key opens nothing.",
+                detail: "Copy the whole address that ./start printed.",
+                statusCode: StatusCodes.Status403Forbidden);
         await EnterAsync(context, id);
         return TypedResults.NoContent();
     }
 
-    private static async Task<Results<NoContent, Refused, ValidationProblem>> StartAsync(NewKitchen input, HttpContext context, KondibaContext db, UserManager<Person> users)
+    private static async Task<Results<NoContent, Refused, ValidationProblem>> StartAsync(
+        NewKitchen input, HttpContext context, KondibaContext db, UserManager<Person> users)
     {
         if (string.IsNullOrWhiteSpace(input.Kitchen) || input.Kitchen.Length > LongestName)
-            return Refused.Because("kitchen", Message.Of("sessions.kitchen-name-most-characters", ("longestName", LongestName)), "sessions.kitchen-name-most-characters.do");
+            return Refused.Because(
+                "kitchen",
+                Message.Of("sessions.kitchen-name-most-characters", ("longestName", LongestName)),
+                "sessions.kitchen-name-most-characters.do");
         await using var all = await db.Database.BeginTransactionAsync();
         var kitchen = new Kitchen { Name = input.Kitchen.Trim(), TimeZone = DateTimeZoneProviders.Tzdb.GetSystemDefault().Id };
         db.Add(kitchen);
@@ -201,12 +229,14 @@ internal static class Sessions
         return TypedResults.NoContent();
     }
 
-    private static async Task<Results<NoContent, NotFound, ValidationProblem>> JoinAsync(string secret, Credentials input, HttpContext context, KondibaContext db, UserManager<Person> users, IClock clock)
+    private static async Task<Results<NoContent, NotFound, ValidationProblem>> JoinAsync(
+        string secret, Credentials input, HttpContext context, KondibaContext db, UserManager<Person> users, IClock clock)
     {
         var (hash, now) = (Secret.Hash(secret), clock.GetCurrentInstant());
         await using var all = await db.Database.BeginTransactionAsync();
         var open = db.Invitations.IgnoreQueryFilters().Where(i => i.TokenHash == hash && i.UsedAt == null && i.Until > now);
-        if (await open.Select(i => (Guid?)i.KitchenId).SingleOrDefaultAsync() is not { } kitchen || await open.ExecuteUpdateAsync(set => set.SetProperty(i => i.UsedAt, now)) == 0)
+        if (await open.Select(i => (Guid?)i.KitchenId).SingleOrDefaultAsync() is not { } kitchen
+            || await open.ExecuteUpdateAsync(set => set.SetProperty(i => i.UsedAt, now)) == 0)
             return TypedResults.NotFound();
         var (person, errors) = await People.AddAsync(input, kitchen, Role.Helper, users);
         if (errors is not null)
@@ -218,21 +248,25 @@ internal static class Sessions
 
     /// <summary>Signs a person in.</summary>
     internal static async Task EnterAsync(HttpContext context, Person person) => await context.SignInAsync(
-        IdentityConstants.ApplicationScheme, await context.RequestServices.GetRequiredService<IUserClaimsPrincipalFactory<Person>>().CreateAsync(person), new() { IsPersistent = true });
+        IdentityConstants.ApplicationScheme, await context.RequestServices.GetRequiredService<IUserClaimsPrincipalFactory<Person>>()
+            .CreateAsync(person), new() { IsPersistent = true });
 
     private static bool Opens(string? key, KondibaSettings settings) =>
-        settings.Key.Length > 0 && CryptographicOperations.FixedTimeEquals(Encoding.UTF8.GetBytes(key ?? ""), Encoding.UTF8.GetBytes(settings.Key));
+        settings.Key.Length > 0
+            && CryptographicOperations.FixedTimeEquals(Encoding.UTF8.GetBytes(key ?? ""), Encoding.UTF8.GetBytes(settings.Key));
 
     private static Task<Guid?> SampleAsync(KondibaContext db) =>
         db.Kitchens.IgnoreQueryFilters().Where(k => k.IsSample).Select(k => (Guid?)k.Id).FirstOrDefaultAsync();
 
     private static Task EnterAsync(HttpContext context, Guid kitchen) => context.SignInAsync(
         IdentityConstants.ApplicationScheme,
-        new ClaimsPrincipal(new ClaimsIdentity([new(KitchenClaim, kitchen.ToString()), new(OwnerClaim, "true")], IdentityConstants.ApplicationScheme)),
+        new ClaimsPrincipal(new ClaimsIdentity(
+            [new(KitchenClaim, kitchen.ToString()), new(OwnerClaim, "true")], IdentityConstants.ApplicationScheme)),
         new() { IsPersistent = true });
 
     /// <summary>Turns away whose password has changed or who was removed. There is one cookie here, and that one is taken; the usual validator asks for others that nobody registered.</summary>
-    private sealed class OneCookie(Microsoft.Extensions.Options.IOptions<SecurityStampValidatorOptions> options, SignInManager<Person> signIn, ILoggerFactory log)
+    private sealed class OneCookie(
+        Microsoft.Extensions.Options.IOptions<SecurityStampValidatorOptions> options, SignInManager<Person> signIn, ILoggerFactory log)
         : SecurityStampValidator<Person>(options, signIn, log)
     {
         public override async Task ValidateAsync(CookieValidatePrincipalContext context)
@@ -251,7 +285,9 @@ internal static class Sessions
     }
 
     /// <summary>What a person's cookie says besides who they are.</summary>
-    private sealed class Claims(UserManager<Person> users, Microsoft.Extensions.Options.IOptions<IdentityOptions> options) : UserClaimsPrincipalFactory<Person>(users, options)
+    private sealed class Claims(
+        UserManager<Person> users, Microsoft.Extensions.Options.IOptions<IdentityOptions> options) : UserClaimsPrincipalFactory<Person>(
+            users, options)
     {
         protected override async Task<ClaimsIdentity> GenerateClaimsAsync(Person user)
         {

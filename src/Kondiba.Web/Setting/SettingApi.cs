@@ -21,7 +21,12 @@ internal static class SettingApi
             var tables = await things.TablesAsync();
             var c = tables.Setting;
             return CoatingTally.For(draft, tables, await clock.NowAsync()).Lines.FirstOrDefault(l => l.Line == line) is { } tally
-                ? TypedResults.Ok(new LineSetting(c.TouchDry.Value, c.HandleHard.Value, tally.Piece.Fat.WarmestFor(c.HandleHard.Value, tally.Piece.Softer), SettingIn.For(tally.Piece, c)))
+                ? TypedResults.Ok(new LineSetting(
+                    c.TouchDry.Value,
+                    c.HandleHard.Value,
+                    tally.Piece.Fat.WarmestFor(c.HandleHard.Value, tally.Piece.Softer),
+                    SettingIn.For(tally.Piece, c)))
                 : TypedResults.NotFound();
-        }).WithTags("Setting").WithName("PreviewSetting").WithSummary("How the pieces of a line set in every place, with dew point, longest chill and the course of their temperatures.");
+        }).WithTags("Setting").WithName("PreviewSetting").WithSummary(
+            "How the pieces of a line set in every place, with dew point, longest chill and the course of their temperatures.");
 }

@@ -85,7 +85,11 @@ function Desk({ desk, day, plan, reference }: { desk: DayDesk; day: Day; plan: P
       )}
       {desk.done && <Undoable says={desk.done} act="Undo" undo={desk.undo} />}
       {plan.problems.map((p) => (
-        <p key={p.field + p.code} role="note" className="border-mind bg-mind-ground mt-3 border-l-4 px-4 py-2">
+        <p
+          key={[p.field, p.code].join(" ")}
+          role="note"
+          className="border-mind bg-mind-ground mt-3 border-l-4 px-4 py-2"
+        >
           {p.reason} {p.remedy}
         </p>
       ))}

@@ -135,7 +135,7 @@ export function WhatIf(props: { draft: Draft; tally: Tally; reference: Reference
           </table>
           {notes.map((problem) => (
             <p
-              key={problem.field + problem.code}
+              key={[problem.field, problem.code].join(" ")}
               className="border-mind bg-mind-ground mt-3 border-l-4 px-3 py-1.5 text-[15px]"
             >
               {problem.reason} {problem.remedy}

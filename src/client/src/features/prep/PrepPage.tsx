@@ -59,7 +59,11 @@ function PrepDesk({ order }: { order: Order }) {
           </p>
         )}
         {list.problems.map((p) => (
-          <p key={p.field + p.code} role="note" className="border-mind bg-mind-ground mt-3 border-l-4 px-4 py-2">
+          <p
+            key={[p.field, p.code].join(" ")}
+            role="note"
+            className="border-mind bg-mind-ground mt-3 border-l-4 px-4 py-2"
+          >
             {p.reason} {p.remedy}
           </p>
         ))}
