@@ -14,13 +14,15 @@ const of: Record<string, string[]> = {
 export const isTouched = (key: unknown, change: string) =>
   of[change]?.includes(String(key)) ?? !edited.includes(String(key));
 
+// A page that is only passed through opens no stream; what changed until there is one is asked for when it opens.
+const settled = 1_500;
 const together = 80;
 const again = 10_000;
 
 /** Listens to what changes in the kitchen, by whomever, as long as the page is looked at. */
 function listen(queries: QueryClient) {
   let stream: EventSource | undefined;
-  let missed = false;
+  let missed = true;
   let timer: ReturnType<typeof setTimeout> | undefined;
   let retry: ReturnType<typeof setTimeout> | undefined;
   const heard = new Set<string>();
@@ -64,7 +66,7 @@ function listen(queries: QueryClient) {
       missed = true;
     } else open();
   };
-  open();
+  retry = setTimeout(open, settled);
   document.addEventListener("visibilitychange", turn);
   return () => {
     document.removeEventListener("visibilitychange", turn);
