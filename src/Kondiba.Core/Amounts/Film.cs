@@ -101,11 +101,14 @@ public sealed record Flow(Density Density, Viscosity Viscosity, Stress Yield, Fu
                 coating.Fat.Value,
                 coating.Fat.Source),
             .. thinner.Si > 0
-                ? new[] { WorkingLine.Of(
-                    "amounts.fat-thinner-f",
-                    Message.Of("amounts.fat-thinner-f.how", ("own", own), ("thinner", thinner.Si)),
-                    new Share(f),
-                    Source.Computed) }
+                ? new[]
+                {
+                    WorkingLine.Of(
+                        "amounts.fat-thinner-f",
+                        Message.Of("amounts.fat-thinner-f.how", ("own", own), ("thinner", thinner.Si)),
+                        new Share(f),
+                        Source.Computed),
+                }
                 : [],
             WorkingLine.Of(
                 "amounts.dip-temperature", Message.Of("amounts.fat-coating.how", ("coating", coating.Name)), at, coating.DipAt.Source),

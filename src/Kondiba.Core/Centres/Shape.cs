@@ -158,7 +158,4 @@ public abstract record Shape
         var fromEnd = Min(radius, Min(z, length - z));
         return half - radius + Sqrt(Max(0, fromEnd * ((2 * radius) - fromEnd)));
     }
-
-    /// <summary>Millimetres with one decimal, for formulas.</summary>
-    private protected static string Mm(double metres) => $"{metres * 1e3:0.0} mm";
 }

@@ -55,13 +55,14 @@ public sealed record MouldFill(
                 WorkingLine.Of("moulds.filled-2", "", filled, Source.Computed),
                 .. insert is null
                     ? []
-                    : new[] { WorkingLine.Of(
-                        whole
-                            ? Message.Of("moulds.takes", ("insertName", insertName))
-                            : Message.Of("moulds.pieces-take", ("insertName", insertName)),
-                        whole ? "" : Message.Of("moulds.takes.how", ("broken", broken)),
-                        volume,
-                        Source.Computed) },
+                    : new[]
+                    {
+                        WorkingLine.Of(
+                            Message.Of(whole ? "moulds.takes" : "moulds.pieces-take", ("insertName", insertName)),
+                            whole ? "" : Message.Of("moulds.takes.how", ("broken", broken)),
+                            volume,
+                            Source.Computed),
+                    },
                 WorkingLine.Of(
                     "moulds.coating-one-cavity",
                     Message.Of("moulds.coating-one-cavity.how", ("filled", filled), ("volume", volume)),

@@ -237,10 +237,21 @@ internal sealed class OrderTasks
 
         var what = batch.Of > 1 ? $"{pieces} of {step.For}" : step.For;
         Info[code] = new(
-            code, planned.Code, step.Stage, $"{Verb(step)} {what}{(part.Of > 1 ? $", part {part.Is + 1} of {part.Of}" : "")}", what, step.Rule.Text, step.Rule.Why, step.Rule.Source, step.Lines, pieces,
+            code,
+            planned.Code,
+            step.Stage,
+            $"{Verb(step)} {what}{(part.Of > 1 ? $", part {part.Is + 1} of {part.Of}" : "")}",
+            what,
+            step.Rule.Text,
+            step.Rule.Why,
+            step.Rule.Source,
+            step.Lines,
+            pieces,
             dips && step.Lines is [var l]
                 ? tally.Lines.First(t => t.Line == l).Look is { Over.Count: 0, Round: { } round } ? round.Value : null
-                : null, step.Pots, step.Rule.AtMost?.Value);
+                : null,
+            step.Pots,
+            step.Rule.AtMost?.Value);
     }
 
     private static string Verb(WorkStep step)

@@ -245,9 +245,17 @@ public sealed class Planner
     {
         var (info, where) = (made.Info[stay.From], stay.Choices.First(c => c.Place == stood.Place));
         return new(
-            stay.From, info.Order!, info.For, stood.Place["place.".Length..], stood.Takes / (double)OrderTasks.Tray, info.Pieces, info.Pots, At(
-                stood.Start), At(stood.End),
-            where.Least > 0 ? At(stood.Start + where.Least) : null, where.Most is { } most ? At(stood.Start + most) : null);
+            stay.From,
+            info.Order!,
+            info.For,
+            stood.Place["place.".Length..],
+            stood.Takes / (double)OrderTasks.Tray,
+            info.Pieces,
+            info.Pots,
+            At(stood.Start),
+            At(stood.End),
+            where.Least > 0 ? At(stood.Start + where.Least) : null,
+            where.Most is { } most ? At(stood.Start + most) : null);
     }
 
     private DayPlace Place(Resource resource, Solution solution)

@@ -202,9 +202,10 @@ internal sealed class Vocabulary
     }
 
     /// <summary>Whether words of that kind name something of a piece or an order, rather than how it is said.</summary>
-    private static bool IsContent(
-        WordKind kind) => kind is WordKind.Centre or WordKind.Size or WordKind.Colour or WordKind.Coating or WordKind.Pattern or WordKind.Sprinkle or WordKind.Part or WordKind.Lustre
-        or WordKind.OverDip or WordKind.Depth or WordKind.Coats or WordKind.Side or WordKind.Setting or WordKind.Stick or WordKind.Unit or WordKind.Look or WordKind.Allergen or WordKind.Refusal or WordKind.Plain;
+    private static bool IsContent(WordKind kind) =>
+        kind is WordKind.Centre or WordKind.Size or WordKind.Colour or WordKind.Coating or WordKind.Pattern or WordKind.Sprinkle
+        or WordKind.Part or WordKind.Lustre or WordKind.OverDip or WordKind.Depth or WordKind.Coats or WordKind.Side or WordKind.Setting
+        or WordKind.Stick or WordKind.Unit or WordKind.Look or WordKind.Allergen or WordKind.Refusal or WordKind.Plain;
 
     /// <summary>What a phrase that is still being typed may become, shortest first.</summary>
     public IReadOnlyList<Meaning> Beginning(string typed)

@@ -20,7 +20,7 @@ public static class KondibaJson
         options.RespectRequiredConstructorParameters = true;
         options.Converters.Add(new QuantityJson());
         options.Converters.Add(new DurationInSeconds());
-        options.Converters.Add(new MoneyAsNumber());
+        options.Converters.Add(new MoneyAsNumber(seen: true));
         options.Converters.Add(new MessageAsSentence(Voice.Plain));
         options.Converters.Add(new JsonStringEnumConverter<Units>(JsonNamingPolicy.CamelCase));
         options.Converters.Add(new JsonStringEnumConverter<OrderState>(JsonNamingPolicy.CamelCase));
@@ -47,15 +47,6 @@ public static class KondibaJson
         public override void Write(Utf8JsonWriter writer, T value, JsonSerializerOptions options) => inner.Write(writer, value, options);
     }
 
-    private sealed class MoneyAsNumber : JsonConverter<Money>
-    {
-        public override Money Read(ref Utf8JsonReader reader, Type typeToConvert, JsonSerializerOptions options) =>
-            new(reader.GetDecimal());
-
-        public override void Write(Utf8JsonWriter writer, Money value, JsonSerializerOptions options) =>
-            writer.WriteNumberValue(value.Amount);
-    }
-
     private sealed class DurationInSeconds : JsonConverter<Duration>
     {
         public override Duration Read(ref Utf8JsonReader reader, Type typeToConvert, JsonSerializerOptions options) =>
@@ -66,12 +57,13 @@ public static class KondibaJson
     }
 }
 
-/// <summary>Writes every amount of money as 0: whoever reads sees none.</summary>
-internal sealed class NoMoney : JsonConverter<Money>
+/// <summary>Writes an amount of money, or 0 for whoever sees none.</summary>
+internal sealed class MoneyAsNumber(bool seen) : JsonConverter<Money>
 {
     public override Money Read(ref Utf8JsonReader reader, Type typeToConvert, JsonSerializerOptions options) => new(reader.GetDecimal());
 
-    public override void Write(Utf8JsonWriter writer, Money value, JsonSerializerOptions options) => writer.WriteNumberValue(0);
+    public override void Write(Utf8JsonWriter writer, Money value, JsonSerializerOptions options) =>
+        writer.WriteNumberValue(seen ? value.Amount : 0);
 }
 
 /// <summary>Writes a message as a sentence; one that is sent back stands for itself.</summary>

@@ -53,8 +53,7 @@ internal sealed class Answers(IOptions<JsonOptions> json)
     {
         var options = new JsonSerializerOptions(plain);
         options.Converters.Insert(0, new MessageAsSentence(reader.Voice));
-        if (!reader.SeesMoney)
-            options.Converters.Insert(0, new NoMoney());
+        options.Converters.Insert(0, new MoneyAsNumber(reader.SeesMoney));
         options.MakeReadOnly(populateMissingResolver: true);
         return options;
     }
