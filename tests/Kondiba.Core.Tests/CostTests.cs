@@ -90,7 +90,7 @@ public class CostTests
     {
         var order = Order(null, Line("marshmallow", "one", 50)) with { Packing = [new("lolly-stick", 1, 10)] };
         var costing = Cost(order);
-        var each = WareTable.Find(Tables, "supply.lolly-stick")!.Packs.Single(p => p.Holds == 200).Price.Value.Amount;
+        var each = Tables.Ware("supply.lolly-stick")!.Packs.Single(p => p.Holds == 200).Price.Value.Amount;
         Assert.True(Part(costing, "sticks") > Part(costing, "packing"));
         Assert.InRange(Part(costing, "packing"), 5 * each / 200 * 0.9m, 5 * 1.9m / 50 * 1.1m);
     }
@@ -156,11 +156,11 @@ public class CostTests
         var tables = With(
             new("supply.net", "nets", WareUnit.Metres, [new(5, 2m)], 3),
             new("sprinkle.jimmies", "ignored", WareUnit.Pieces, [new(500, 8m)]));
-        var (net, jimmies) = (WareTable.Find(tables, "supply.net")!, WareTable.Find(tables, "sprinkle.jimmies")!);
+        var (net, jimmies) = (tables.Ware("supply.net")!, tables.Ware("sprinkle.jimmies")!);
         Assert.Equal(("nets", WareUnit.Metres, 3.0), (net.Name, net.Unit, net.Low));
         Assert.Equal(("jimmies", WareUnit.Grams, 500.0, 0.0), (jimmies.Name, jimmies.Unit, jimmies.Packs.Single().Holds, jimmies.Low));
         Assert.Equal(Source.Kitchen, jimmies.Packs[0].Price.Source);
-        Assert.Null(WareTable.Find(Tables, "supply.net"));
+        Assert.Null(Tables.Ware("supply.net"));
     }
 
     [Fact]

@@ -256,7 +256,7 @@ public sealed class FillingTests
     {
         foreach (var filling in Tables.Fillings.Where(f => !f.Rope))
         {
-            var own = KitchenTables.Entered(filling, filling.StepsIn(Tables));
+            var own = KitchenTables.Entered(filling, Tables.StepsOf(filling));
             Assert.Empty(OwnCheck.Of(own, Tables));
             var again = KitchenTables.For(Tables, OwnThings.None with { Fillings = [own] }).Fillings.Single(f => f.Code == filling.Code);
             var (a, b) = (FillingTally.For(filling, 50, filling.Portion, Tables), FillingTally.For(again, 50, again.Portion, Tables));

@@ -150,7 +150,7 @@ public sealed class HeldTests
     [Fact]
     public void Without_its_usual_stick_it_is_dipped_lying()
     {
-        var order = Order(null, Line("cake-ball", "one", 24) with { Making = new(On: Making.NoStick) });
+        var order = Order(null, Line("cake-ball", "one", 24) with { Making = new(On: WareTable.NoStick) });
         var tally = CoatingTally.For(order, Tables, Now);
         Assert.DoesNotContain(Pantry.Need.Of(order, tally, Tables), n => n.Ware.StartsWith("supply.", StringComparison.Ordinal));
         Assert.DoesNotContain("upright", tally.Pots[0].Way, StringComparison.Ordinal);
@@ -190,7 +190,7 @@ public sealed class HeldTests
         from size in Gen.OneOfConst([.. centre.Sizes])
         from count in Gen.Int[1, 60]
         from bare in Gen.Bool
-        from stick in Gen.OneOfConst<string?>(null, "pick", "skewer", Making.NoStick)
+        from stick in Gen.OneOfConst<string?>(null, "pick", "skewer", WareTable.NoStick)
         from disc in Gen.Bool
         from patterns in Gen.OneOfConst("web", "lines", "edge").Array[0, 2]
         from glued in Gen.Bool

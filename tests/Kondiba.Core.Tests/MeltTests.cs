@@ -16,7 +16,7 @@ public class MeltTests
     private static Temperature Celsius(double t) => Quantities.Of<Temperature>(t, "°C");
 
     private static Melt Of(double grams, string method, Coating? coating = null) =>
-        Melt.For(coating ?? Tables.Coatings[0], Grams(grams), C.Methods.Single(m => m.Code == method), Celsius(21), Tables);
+        Melt.For(coating ?? Tables.Coatings[0], Grams(grams), C.Methods.Single(m => m.Code == method), Celsius(21), Tables.Melting, Tables.Setting);
 
     /// <summary>Common practice, ±40 %: 110 g of chips about a minute at full power; 450 g at half power about two minutes, in bursts of 30 s.</summary>
     [Fact]
@@ -34,7 +34,7 @@ public class MeltTests
     public void The_heat_adds_up() =>
         Gen.Select(AnyCoating, Gen.Double[60, 2000], AnyMethod, Gen.Double[16, 26]).Sample((coating, grams, method, room) =>
         {
-            var melt = Melt.For(coating, Grams(grams), method, Celsius(room), Tables);
+            var melt = Melt.For(coating, Grams(grams), method, Celsius(room), Tables.Melting, Tables.Setting);
             var e = melt.Energy;
             Assert.Equal(e.In.Si, (e.Coating + e.Vessel + e.Lost).Si, e.In.Si * 1e-3);
             if (melt.Melted.Si >= 1)
@@ -53,10 +53,10 @@ public class MeltTests
         Gen.Select(
             AnyCoating, Gen.Double[60, 1500], Gen.Double[1, 1.8], AnyMethod, Gen.Double[16, 24], Gen.Double[0, 4]).Sample((coating, grams, more, method, room, warmer) =>
         {
-            var melt = Melt.For(coating, Grams(grams), method, Celsius(room), Tables);
+            var melt = Melt.For(coating, Grams(grams), method, Celsius(room), Tables.Melting, Tables.Setting);
             Assert.True(
-                Melt.For(coating, Grams(grams * more), method, Celsius(room), Tables).Heating >= melt.Heating || method.Level is null);
-            Assert.True(Melt.For(coating, Grams(grams), method, Celsius(room + warmer), Tables).Heating <= melt.Heating);
+                Melt.For(coating, Grams(grams * more), method, Celsius(room), Tables.Melting, Tables.Setting).Heating >= melt.Heating || method.Level is null);
+            Assert.True(Melt.For(coating, Grams(grams), method, Celsius(room + warmer), Tables.Melting, Tables.Setting).Heating <= melt.Heating);
             Assert.InRange(melt.Settles.In("°C"), coating.DipFrom.Value.In("°C") - 0.5, coating.MeltAtMost.Value.In("°C") + 0.5);
             Assert.Equal(
                 melt.Heating.TotalSeconds, melt.Working[^1].Unit == "min" ? melt.Working[^1].Value * 60 : melt.Working[^1].Value, 1.0);
@@ -83,7 +83,7 @@ public class MeltTests
     public void Seed_of_a_quarter_to_a_half_lands_in_the_window(string code)
     {
         var coating = Tables.Coating(code)!;
-        var seeding = Seeding.For(coating, Grams(450), Celsius(45), Celsius(21), Tables)!;
+        var seeding = Seeding.For(coating, Grams(450), Celsius(45), Celsius(21), Tables.Melting, Tables.Setting)!;
         Assert.InRange(seeding.Share.Si, 0.25 / 1.4, 0.5 * 1.4);
         Assert.InRange(seeding.LandsAt.Si, coating.Temper!.Work[0].Value.Si, coating.Temper.Work[1].Value.Si);
         Assert.Equal(450, (seeding.Seed + seeding.Melt).In("g"), 6);
@@ -101,7 +101,7 @@ public class MeltTests
             Gen.Double[200, 1500]).Sample((code, from, hotter, room, warmer, grams) =>
         {
             Seeding Of(double from, double room, double grams) =>
-                Seeding.For(Tables.Coating(code)!, Grams(grams), Celsius(from), Celsius(room), Tables)!;
+                Seeding.For(Tables.Coating(code)!, Grams(grams), Celsius(from), Celsius(room), Tables.Melting, Tables.Setting)!;
             var share = Of(from, room, grams).Share;
             Assert.True(Of(from + hotter, room, grams).Share >= share);
             Assert.True(Of(from, room + warmer, grams).Share >= share);
@@ -112,13 +112,13 @@ public class MeltTests
     public void Temper_that_was_never_lost_wants_no_seed_and_one_too_hot_is_told()
     {
         var dark = Tables.Coating("dark-couverture")!;
-        Assert.True(Seeding.For(dark, Grams(450), Celsius(32), Celsius(21), Tables)!.Held);
+        Assert.True(Seeding.For(dark, Grams(450), Celsius(32), Celsius(21), Tables.Melting, Tables.Setting)!.Held);
         Assert.Contains(
-            "no seed", Seeding.For(dark, Grams(450), Celsius(32), Celsius(21), Tables)!.Advice.Said(), StringComparison.Ordinal);
-        var hot = Seeding.For(dark, Grams(150), Celsius(50), Celsius(24), Tables)!;
+            "no seed", Seeding.For(dark, Grams(450), Celsius(32), Celsius(21), Tables.Melting, Tables.Setting)!.Advice.Said(), StringComparison.Ordinal);
+        var hot = Seeding.For(dark, Grams(150), Celsius(50), Celsius(24), Tables.Melting, Tables.Setting)!;
         Assert.False(hot.Held);
         Assert.Contains("too hot for seed alone", hot.Advice.Said(), StringComparison.Ordinal);
-        Assert.Null(Seeding.For(Tables.Coatings[0], Grams(450), Celsius(45), Celsius(21), Tables));
+        Assert.Null(Seeding.For(Tables.Coatings[0], Grams(450), Celsius(45), Celsius(21), Tables.Melting, Tables.Setting));
     }
 
     /// <summary>Forms of cocoa butter by Wille &amp; Lutton 1966, from memory: IV melts at 27.5 °C, V at 33.8 °C. Every working temperature lies between.</summary>

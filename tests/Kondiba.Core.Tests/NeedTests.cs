@@ -61,7 +61,7 @@ public class NeedTests
                         Assert.True(many[ware].ToHave.Value >= need.ToHave.Value - 1e-6, ware);
                 }
 
-                Assert.All(few.Keys, k => Assert.NotNull(WareTable.Find(Tables, k)));
+                Assert.All(few.Keys, k => Assert.NotNull(Tables.Ware(k)));
             },
             iter: 60);
 
@@ -118,7 +118,7 @@ public class NeedTests
     }
 
     [Fact]
-    public void Every_ware_of_the_tables_has_a_pack_with_a_price_and_a_section() => Assert.All(WareTable.Of(Tables).Values, w =>
+    public void Every_ware_of_the_tables_has_a_pack_with_a_price_and_a_section() => Assert.All(Tables.AllWares.Values, w =>
     {
         Assert.NotEmpty(w.Packs);
         Assert.All(w.Packs, p => Assert.True(p.Holds >= 1 && p.Price.Value.Amount > 0, w.Code));

@@ -71,7 +71,7 @@ internal static class PlanChecker
                     Must(
                         before.TrueForAll(b => b.Ends <= dip.Starts) || dip.What.Title.Contains('×'),
                         $"{dip.What.Code} comes before what it waits for");
-                    if (Keeping.Of(centre, tables) is { } keeps)
+                    if (tables.KeepingOf(centre) is { } keeps)
                         Must(
                             dip.Starts.PlusMinutes((long)keeps.Keeps.Value.TotalMinutes) >= pickup,
                             $"{dip.What.Code} at {dip.Starts} does not keep until {pickup}");

@@ -10,7 +10,7 @@ namespace Kondiba.Core.Tests;
 public sealed class RecipeJsonTests
 {
     private static string Written(Filling filling, TradeTables tables, int pieces = 60) =>
-        RecipeJson.Write(filling, FillingTally.For(filling, pieces, filling.Portion, tables), filling.StepsIn(tables));
+        RecipeJson.Write(filling, FillingTally.For(filling, pieces, filling.Portion, tables), tables.StepsOf(filling));
 
     private static OwnFilling Read(string json) => RecipeJson.Read(json, Tables).Recipe!.Filling;
 
@@ -43,7 +43,7 @@ public sealed class RecipeJsonTests
             Assert.Empty(OwnCheck.Of(own, Tables));
             var tables = KitchenTables.For(Tables, OwnThings.None with { Fillings = [own] });
             var mine = tables.Fillings.Single(f => f.Code == "mine");
-            Assert.Equal(went, RecipeJson.Write(mine, FillingTally.For(mine, 60, mine.Portion, tables), mine.StepsIn(tables)));
+            Assert.Equal(went, RecipeJson.Write(mine, FillingTally.For(mine, 60, mine.Portion, tables), tables.StepsOf(mine)));
         }
     }
 

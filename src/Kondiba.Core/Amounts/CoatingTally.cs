@@ -89,9 +89,9 @@ public sealed record CoatingTally(
                 whole = whole with { Seen = new(shape.Length, shape.Width, shape.Profile()) };
             if (draft.Making?.Mould is not null
                 && LineMaking.Of(draft, dip.Centre, dip.Centre.Size(draft.Size)!, tables) is { Mould: { } mould, Fill: { } fill })
-                whole = whole with { Moulded = MouldTally.Of(fill, mould, Prep.PrepWork.Begun(whole, dip.Centre.Spoil.Value)) };
+                whole = whole with { Moulded = MouldTally.Of(fill, mould, whole.Begun(dip.Centre.Spoil.Value)) };
             return designs.TryGetValue(dip.Line, out var design)
-                ? whole with { Look = LookTally.For(design, [.. design.Layers.Select(d => lines[(d.Line, d.Layer)])], tables, problems) }
+                ? whole with { Look = LookTally.For(design, [.. design.Layers.Select(d => lines[(d.Line, d.Layer)].AsCoat())], tables, problems) }
                 : whole;
         }
 

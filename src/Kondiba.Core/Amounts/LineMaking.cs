@@ -158,7 +158,7 @@ internal sealed record LineMaking(
     public static Centre Held(LineDraft line, Centre centre) => line.Making?.On switch
     {
         null => centre,
-        Making.NoStick => centre.Holding is Holding.Stick ? centre with { Holding = Holding.Fork, Upright = false } : centre,
+        WareTable.NoStick => centre.Holding is Holding.Stick ? centre with { Holding = Holding.Fork, Upright = false } : centre,
         _ => centre with { Holding = Holding.Stick },
     };
 

@@ -47,6 +47,12 @@ public sealed record LineTally(
     DiscTally? Disc = null,
     SeenSize? Seen = null)
 {
+    /// <summary>What its decoration has to know of it.</summary>
+    internal DippedCoat AsCoat() => new(PerPiece, Coat, Setting, DipTime);
+
+    /// <summary>Pieces to begin so that those that go wrong are made up for.</summary>
+    public int Begun(Share spoil) => (int)Math.Ceiling((Count.Value * (1 + spoil.Si)) - 1e-9);
+
     internal static LineTally For(Dip dip, Flow flow, TemperatureGap softer, TradeTables tables, List<Problem> problems)
     {
         var (shape, c) = (dip.Size.Shape, tables.Film);

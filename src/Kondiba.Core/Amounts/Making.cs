@@ -8,7 +8,7 @@ namespace Kondiba.Core.Amounts;
 /// <param name="Shares">Shares of the mix that are not the recipe's, by ingredient.</param>
 /// <param name="Mould">What it is moulded in; null for the size's own cavity.</param>
 /// <param name="Colours">Of a figure's parts, colours of the line's coating that are not the line's own, by the part's code.</param>
-/// <param name="On">Code of the stick, pick or skewer that a piece is put on; <see cref="NoStick"/> for none; null for what it usually has.</param>
+/// <param name="On">Code of the stick, pick or skewer that a piece is put on; <see cref="WareTable.NoStick"/> for none; null for what it usually has.</param>
 /// <param name="Disc">A piped disc of coating that a piece is set on; null for none.</param>
 public sealed record Making(
     string? Filling = null,
@@ -17,11 +17,7 @@ public sealed record Making(
     MouldDraft? Mould = null,
     IReadOnlyDictionary<string, string>? Colours = null,
     string? On = null,
-    DiscDraft? Disc = null)
-{
-    /// <summary>On no stick, though it usually has one.</summary>
-    public const string NoStick = "none";
-}
+    DiscDraft? Disc = null);
 
 /// <summary>A piped disc that a piece is set on, as typed.</summary>
 /// <param name="Across">How wide it is, in mm.</param>

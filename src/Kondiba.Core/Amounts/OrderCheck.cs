@@ -13,6 +13,9 @@ namespace Kondiba.Core.Amounts;
 internal sealed record Dip(
     int Line, Centre Centre, CentreSize Size, Figure<int> Count, Coating Coating, CoatingColour Colour, Share Depth, int Coats, bool AtOnce, bool Upright, int Layer = 0, double Angle = 0, string? Part = null, bool Bare = false)
 {
+    /// <summary>Less than this is no dip.</summary>
+    public const double LeastDepth = 0.01;
+
     /// <summary>The piece in words: "medium apple".</summary>
     public string One => $"{Size.Name} {Centre.Name}".Trim();
 
@@ -35,7 +38,6 @@ internal static class OrderCheck
 {
     private const int MostPieces = 2000;
     internal const int MostInOrder = 10_000;
-    internal const double LeastDepth = 0.01;
     private const int MostCoats = 3;
     internal const int MostLines = 200;
     private const int LongestName = 80;
@@ -176,7 +178,7 @@ internal static class OrderCheck
 
         var (coating, colour) = tables.ColourOf(line.Coating, line.Colour, Error);
         var count = size is null ? null : Count(line, centre!, size, Error);
-        if (!(line.Depth is 0 or (>= LeastDepth and <= 1)))
+        if (!(line.Depth is 0 or (>= Dip.LeastDepth and <= 1)))
             Error("depth", "amounts.piece-dipped-somewhere-between", "amounts.piece-dipped-somewhere-between.do");
         else if (line.Depth == 0 && centre?.Holding is Holding.Mould)
             Error("depth", "amounts.moulded-piece-coating-through", "amounts.moulded-piece-coating-through.do");
@@ -222,7 +224,7 @@ internal static class OrderCheck
     /// <summary>What cannot be of the stick or the disc that a line's pieces are put on.</summary>
     private static void Held(LineDraft line, Centre centre, TradeTables tables, TellError error)
     {
-        if (line.Making?.On is { } on and not Making.NoStick)
+        if (line.Making?.On is { } on and not WareTable.NoStick)
         {
             if (centre.Holding is Holding.Mould || centre.Figure is not null || centre.DippedEndUp)
                 error("making.on", Message.Of("amounts.go-stick", ("plural", centre.Plural)), "amounts.go-stick.do");
@@ -233,7 +235,7 @@ internal static class OrderCheck
                     Message.Of(
                         "amounts.stick-called.do",
                         ("supplies", Argument.Of(tables.Wares.Supplies.Where(s => s.Long is not null).Select(s => s.Code))),
-                        ("noStick", Making.NoStick)));
+                        ("noStick", WareTable.NoStick)));
         }
 
         if (line.Making?.Disc is { } disc && !(disc.Across is >= LeastDisc and <= MostDisc))

@@ -178,18 +178,7 @@ public sealed record Part(
     IReadOnlyList<string>? Allergens = null,
     IReadOnlyList<string>? MayContain = null,
     GoesOn? Only = null,
-    IReadOnlyList<string>? Words = null)
-{
-    /// <summary>The mould and the coating that it is made with, when the draft says so and all of it is known.</summary>
-    internal (Moulds.Mould Mould, Coatings.Coating Coating, Coatings.CoatingColour Colour)? MouldedIn(
-        PartDraft draft, TradeTables tables) =>
-        draft.Colour is not null
-            && tables.Mould(Mould) is { } mould
-            && tables.Coating(draft.Coating) is { } coating
-            && coating.Colour(draft.Colour) is { } colour
-            ? (mould, coating, colour)
-            : null;
-}
+    IReadOnlyList<string>? Words = null);
 
 /// <summary>An edible lustre.</summary>
 /// <param name="Code">Name in data.</param>

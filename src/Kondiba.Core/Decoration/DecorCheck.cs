@@ -56,7 +56,7 @@ internal sealed record Design(
                 c.OffPiece);
         foreach (var (_, draft, kind) in Parts)
         {
-            if (kind.MouldedIn(draft, tables) is not { } moulded)
+            if (tables.MouldedIn(kind, draft) is not { } moulded)
                 continue;
             var each = moulded.Mould.Holds * Amounts.Flow.Of(moulded.Coating, default, tables.Film).Density;
             yield return new(First, moulded.Coating, moulded.Colour, Message.ByName(kind.Plural), new(each * draft.Count, () =>
@@ -152,7 +152,7 @@ internal static class DecorCheck
             var before = problems.Count;
             var field = $"dips[{i}]";
             var (coating, colour) = Colour(field, dip.Coating, dip.Colour);
-            if (!(dip.Depth is >= OrderCheck.LeastDepth and <= 1))
+            if (!(dip.Depth is >= Dip.LeastDepth and <= 1))
                 Add($"{field}.depth", "decoration.dip-covers-more-nothing", "decoration.dip-covers-more-nothing.do");
             if (!(dip.Angle is >= -90 and <= 90))
                 Add($"{field}.angle", "decoration.piece-goes-end-first", "decoration.piece-goes-end-first.do");
@@ -335,7 +335,7 @@ internal static class DecorCheck
                         $"{field}.kind",
                         Message.Of("decoration.part-called", ("kind", draft.Kind)),
                         Message.Of("decoration.part-called.do", ("parts", Argument.Of(tables.Decor.Parts.Select(p => p.Code)))));
-                else if (draft.Colour is not null && kind.MouldedIn(draft, tables) is null)
+                else if (draft.Colour is not null && tables.MouldedIn(kind, draft) is null)
                     Add(
                         $"{field}.colour",
                         Message.Of(

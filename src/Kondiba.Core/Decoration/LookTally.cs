@@ -11,6 +11,14 @@ using static System.Math;
 
 namespace Kondiba.Core.Decoration;
 
+/// <summary>A coat of a piece as its decoration sees it.</summary>
+/// <param name="PerPiece">Coating on one piece.</param>
+/// <param name="Thickness">Of the coat.</param>
+/// <param name="Setting">Setting times, one for each place.</param>
+/// <param name="DipTime">Of the hands, for one piece.</param>
+internal sealed record DippedCoat(
+    Figure<Mass> PerPiece, Length Thickness, IReadOnlyList<SettingTime> Setting, Sourced<Duration> DipTime);
+
 /// <summary>A dip over the first coat.</summary>
 /// <param name="Coating">Code of the coating.</param>
 /// <param name="Colour">Code of its colour.</param>
@@ -184,10 +192,10 @@ public sealed record LookTally(
 
     /// <summary>Computes it.</summary>
     /// <param name="design">The decoration, checked.</param>
-    /// <param name="tallies">What each of its coats comes to, first to last.</param>
+    /// <param name="coats">What each of its coats comes to, first to last.</param>
     /// <param name="tables">The trade tables with the kitchen's own.</param>
     /// <param name="problems">Gets what should be minded.</param>
-    internal static LookTally For(Design design, IReadOnlyList<LineTally> tallies, TradeTables tables, List<Problem> problems)
+    internal static LookTally For(Design design, IReadOnlyList<DippedCoat> coats, TradeTables tables, List<Problem> problems)
     {
         var (c, first, layers) = (tables.Decorating, design.First, design.Layers);
         var shape = first.Size.Shape;
@@ -195,23 +203,23 @@ public sealed record LookTally(
         var parts = Spots(design, tables);
         var drizzle = patterns.Select(p => p.Mass.Value).Total();
         var (wetWork, time) = Times(design, c);
-        var wet = Window(tallies[^1].Setting, tables.Setting);
-        var round = RoundOf(design, wet, wetWork, tallies[0].DipTime, problems);
+        var wet = Window(coats[^1].Setting, tables.Setting);
+        var round = RoundOf(design, wet, wetWork, coats[0].DipTime, problems);
         var cost = CostOf([
-            .. layers.Zip(tallies, (d, t) => (d.Coating, t.PerPiece.Value)),
+            .. layers.Zip(coats, (d, t) => (d.Coating, t.PerPiece.Value)),
             .. design.Patterns.Select(p => (p.Drizzle.Coating, p.Tally.Mass.Value)),
             (layers[^1].Coating, design.Glue),
         ]);
         return new(
             [.. design.Dips.Zip(
-                tallies.Skip(1),
+                coats.Skip(1),
                 (d, t) => new OverCoat(
                     d.Coating.Code,
                     d.Colour.Code,
                     Math.Round(d.Angle * 180 / PI, 6),
                     new(shape.DipUpTo(d.Depth, d.Angle)),
                     t.PerPiece,
-                    t.Coat,
+                    t.Thickness,
                     t.Setting))],
             patterns,
             design.SprinkleTallies,
@@ -289,7 +297,7 @@ public sealed record LookTally(
             var spots = Enumerable.Range(
                 0, draft.Count).Select(i => (Row: i / perRow, Column: i % perRow, InRow: Min(perRow, draft.Count - (i / perRow * perRow))))
                 .Select(s => new Point(middle.X + ((s.Column - ((s.InRow - 1) / 2.0)) * across), level + (s.Row * across)));
-            var moulded = kind.MouldedIn(draft, tables);
+            var moulded = tables.MouldedIn(kind, draft);
             var mass = moulded is { } m ? m.Mould.Holds * Flow.Of(m.Coating, default, tables.Film).Density * draft.Count : (Mass?)null;
             parts.Add(new(index, kind.Code, Points.Flat([.. spots]), draft.Count, moulded?.Coating.Pot(moulded.Value.Colour), mass));
         }
@@ -417,34 +425,5 @@ public sealed record LookTally(
             .. set,
             .. design.Paint is { } paint ? new[] { $"Last, {paint.Kind.Name}. {paint.Kind.How}" } : [],
         ];
-    }
-}
-
-/// <summary>Points as the API writes them.</summary>
-internal static class Points
-{
-    /// <summary>Points spread evenly over a coat, the same each time: a low-discrepancy sequence on the plastic number.</summary>
-    public static List<Point> Scatter(Outline seen, int count)
-    {
-        const double plastic = 1.32471795724474602596;
-        var points = new List<Point>();
-        var room = seen.Most - seen.Least;
-        for (var i = 1; points.Count < count && i < count * 20; i++)
-        {
-            var p = seen.Least + new Point(room.X * ((0.5 + (i / plastic)) % 1), room.Y * ((0.5 + (i / (plastic * plastic))) % 1));
-            if (seen.Contains(p))
-                points.Add(p);
-        }
-
-        return points;
-    }
-
-    /// <summary>x, y, x, y …, to a hundredth of a millimetre.</summary>
-    public static IReadOnlyList<Length> Flat(IReadOnlyList<Point> line)
-    {
-        var flat = new Length[line.Count * 2];
-        for (var i = 0; i < line.Count; i++)
-            (flat[2 * i], flat[(2 * i) + 1]) = (new(Round(line[i].X, 5)), new(Round(line[i].Y, 5)));
-        return flat;
     }
 }

@@ -54,11 +54,8 @@ public sealed record Filling(
     private const double LeastPortion = 1;
     private const double MostPortion = 200;
 
-    /// <summary>How it is made: its own steps, or the rules of preparing that are for it.</summary>
-    public IReadOnlyList<PrepRule> StepsIn(TradeTables tables) => Steps ?? [.. tables.PrepRules.Where(r => r.For.Contains(Code))];
-
     /// <summary>Scoops it can be portioned with; none for a rope, or where something is counted with each portion.</summary>
-    public IReadOnlyList<Scoop> ScoopsIn(TradeTables tables) => Rope || Each.Count > 0 ? [] : tables.Scoops;
+    public IReadOnlyList<Scoop> ScoopsAmong(IReadOnlyList<Scoop> scoops) => Rope || Each.Count > 0 ? [] : scoops;
 
     /// <summary>The choice of buying a centre ready made.</summary>
     public const string Bought = "bought";
@@ -75,8 +72,9 @@ public sealed record Filling(
     /// <summary>What is wrong with an adjusted share or portion, by field: "shares." and an ingredient's code, or "portion".</summary>
     /// <param name="shares">Shares by ingredient's code.</param>
     /// <param name="portion">Of the mix on one piece, in g; null for the usual one.</param>
-    /// <param name="tables">The trade tables with the kitchen's own.</param>
-    public IEnumerable<Problem> Check(IReadOnlyDictionary<string, double>? shares, double? portion, TradeTables tables)
+    /// <param name="ingredients">The kitchen's ingredients, for their names.</param>
+    public IEnumerable<Problem> Check(
+        IReadOnlyDictionary<string, double>? shares, double? portion, IReadOnlyList<Ingredient> ingredients)
     {
         foreach (var (code, share) in shares ?? new Dictionary<string, double>())
         {
@@ -95,7 +93,7 @@ public sealed record Filling(
                         "fillings.will-not",
                         ("name", Name),
                         ("share", share),
-                        ("ingredient", tables.Ingredient(code)?.Name),
+                        ("ingredient", ingredients.FirstOrDefault(i => i.Code == code)?.Name),
                         ("instead", share > part.To?.Value.Si ? Message.Of("fillings.hold-its-shape") : "fillings.bind")),
                     Message.Of("fillings.will-not.do", ("from", part.From?.Value.Si ?? 0), ("to", part.To?.Value.Si ?? 1)),
                     Severity.Mind);

@@ -131,7 +131,7 @@ public sealed record FillingTally(
 
         List<ScoopCount> ByScoop() =>
         [
-            .. from scoop in filling.ScoopsIn(tables)
+            .. from scoop in filling.ScoopsAmong(tables.Scoops)
                let takes = scoop.Volume.Value * filling.Density.Value
                select new ScoopCount(scoop.Code, scoop.Plural, takes, (int)Math.Floor((mix * (1 - filling.Loss.Value.Si) / takes) + 1e-6)),
         ];

@@ -55,7 +55,7 @@ public static partial class OwnCheck
                     Message.Of("kitchens.one-centre-does-not.do", ("kept", Math.Floor((1 / part.Kept) + 0.001))));
             if (!(part.Spoil is >= 0 and <= 0.5))
                 Error($"parts[{i}].spoil", "kitchens.what-breaks-less-nothing", "kitchens.what-breaks-less-nothing.do");
-            if (!(part.Depth is >= Amounts.OrderCheck.LeastDepth and <= 1))
+            if (!(part.Depth is >= Dip.LeastDepth and <= 1))
                 Error($"parts[{i}].depth", "kitchens.dipped-nothing-more-whole", "kitchens.dipped-nothing-more-whole.do");
             problems.AddRange(Placed($"parts[{i}].places", part.Places));
         }

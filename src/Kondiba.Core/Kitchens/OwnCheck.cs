@@ -271,9 +271,9 @@ public static partial class OwnCheck
     {
         List<Problem> problems = [];
         void Error(string field, Message reason, Message remedy) => problems.Add(new(field, reason, remedy));
-        if (WareTable.Find(TradeTables.Shipped, ware.Code) is null && ware.Code.StartsWith("supply.", StringComparison.Ordinal))
+        if (TradeTables.Shipped.Ware(ware.Code) is null && ware.Code.StartsWith("supply.", StringComparison.Ordinal))
             problems.AddRange(Named(ware.Code["supply.".Length..], ware.Name));
-        else if (WareTable.Find(tables, ware.Code) is null)
+        else if (tables.Ware(ware.Code) is null)
             Error("code", Message.Of("kitchens.ware-called", ("ware", ware.Code)), "kitchens.ware-called.do");
         if (ware.Packs is not null && ware.Code.StartsWith("coating.", StringComparison.Ordinal))
             Error("packs", "kitchens.coating-s-packs-entered", "kitchens.coating-s-packs-entered.do");

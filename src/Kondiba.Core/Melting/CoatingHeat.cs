@@ -11,16 +11,16 @@ internal sealed class CoatingHeat
 
     /// <summary>Of a coating.</summary>
     /// <param name="coating">The coating.</param>
-    /// <param name="tables">The trade tables with the kitchen's own.</param>
-    public CoatingHeat(Coating coating, TradeTables tables)
+    /// <param name="c">Constants of melting.</param>
+    /// <param name="family">The coating's family, by which it melts.</param>
+    public CoatingHeat(Coating coating, MeltConstants c, SettingFamily family)
     {
-        var c = tables.Melting;
         (solid, melted) = (c.SolidHeat.Value.Si, c.MeltedHeat.Value.Si);
         latent = c.LatentOfFat.Value.Si * coating.Fat.Value.Si;
 
         // One that is melted no warmer than the hand is melted out there.
         from = c.SoftensAt.Value.In("°C");
-        to = Math.Min(tables.Setting.Family(coating.Family).Melts.Value.In("°C"), coating.MeltTo.Value.In("°C"));
+        to = Math.Min(family.Melts.Value.In("°C"), coating.MeltTo.Value.In("°C"));
     }
 
     /// <summary>Heat at a temperature in °C, in J/kg.</summary>

@@ -61,11 +61,11 @@ public sealed record Melt(
     /// <param name="mass">How much of it.</param>
     /// <param name="method">By what.</param>
     /// <param name="room">Temperature of the room, and of coating and vessel at first.</param>
-    /// <param name="tables">The trade tables with the kitchen's own.</param>
-    public static Melt For(Coating coating, Mass mass, MeltMethod method, Temperature room, TradeTables tables)
+    /// <param name="c">Constants of melting.</param>
+    /// <param name="setting">Constants of setting, for the coating's family.</param>
+    public static Melt For(Coating coating, Mass mass, MeltMethod method, Temperature room, MeltConstants c, SettingConstants setting)
     {
-        var c = tables.Melting;
-        var heat = new CoatingHeat(coating, tables);
+        var heat = new CoatingHeat(coating, c, setting.Family(coating.Family));
         var air = room.In("°C");
         var surface = c.Surface(mass);
         var vessel = method.InCrock ? c.Crock.Value.Si * c.BowlHeat.Value.Si : c.BowlFor(mass);

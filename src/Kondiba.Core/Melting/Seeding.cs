@@ -30,13 +30,14 @@ public sealed record Seeding(
     /// <param name="mass">All of it.</param>
     /// <param name="from">Temperature of the melted part.</param>
     /// <param name="room">Temperature of the seed.</param>
-    /// <param name="tables">The trade tables with the kitchen's own.</param>
-    public static Seeding? For(Coating coating, Mass mass, Temperature from, Temperature room, TradeTables tables)
+    /// <param name="c">Constants of melting.</param>
+    /// <param name="setting">Constants of setting, for the coating's family.</param>
+    public static Seeding? For(Coating coating, Mass mass, Temperature from, Temperature room, MeltConstants c, SettingConstants setting)
     {
         if (coating.Temper is not { } temper)
             return null;
-        var c = tables.Melting;
-        var heat = new CoatingHeat(coating, tables);
+        var family = setting.Family(coating.Family);
+        var heat = new CoatingHeat(coating, c, family);
         var lands = Quantities.Of<Temperature>((temper.Work[0].Value.In("°C") + temper.Work[1].Value.In("°C")) / 2, "°C");
         var (hot, at, cold) = (from.In("°C"), lands.In("°C"), room.In("°C"));
 
@@ -81,7 +82,7 @@ public sealed record Seeding(
         // Below its melting point the seed dissolves in what is melted: it takes up all of its latent heat.
         double MeltedOut()
         {
-            var melts = tables.Setting.Family(coating.Family).Melts.Value.In("°C");
+            var melts = family.Melts.Value.In("°C");
             return heat.Of(melts) - (c.MeltedHeat.Value.Si * (melts - at));
         }
 

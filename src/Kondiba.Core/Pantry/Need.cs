@@ -79,7 +79,7 @@ public sealed record Need(string Ware, Figure<double> ToHave, double Used)
             }
 
             if (tables.Wares.StickFor(centre, draft.Making?.On) is { } stick)
-                yield return Begin($"supply.{stick.Code}", PrepWork.Begun(line, centre.Spoil.Value), line, centre, tables);
+                yield return Begin($"supply.{stick.Code}", line.Begun(centre.Spoil.Value), line, centre, tables);
         }
 
         foreach (var (filling, filled, _) in PrepWork.Fillings(order, tally, tables))

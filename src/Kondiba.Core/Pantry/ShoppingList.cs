@@ -29,7 +29,7 @@ public sealed record ShoppingList(IReadOnlyList<ShoppingLine> Lines, Money Price
             .ToLookup(n => n.Ware, n => n.Name);
         var lines = (
             from need in Pantry.Need.Of(orders, tables)
-            let ware = WareTable.Find(tables, need.Ware)
+            let ware = tables.Ware(need.Ware)
             where ware is not null && need.ToHave.Value > 0
             let cover = PackCover.For(need.ToHave.Value, stock[need.Ware], ware.Packs)
             let toBuy = cover.Count > 0 ? cover.Packs.Sum(p => p.Holds * p.Count) : need.ToHave.Value - cover.FromStock

@@ -1,4 +1,3 @@
-using System.Runtime.CompilerServices;
 using System.Text.Json.Serialization;
 using Kondiba.Core.Amounts;
 using Kondiba.Core.Centres;
@@ -83,14 +82,8 @@ public sealed record WareTable(
     IReadOnlyDictionary<string, IReadOnlyList<PackRow>> Packs,
     IReadOnlyDictionary<string, double> Low)
 {
-    private static readonly ConditionalWeakTable<TradeTables, Dictionary<string, Ware>> Known = [];
-
-    /// <summary>Every ware of a kitchen, by its code.</summary>
-    public static IReadOnlyDictionary<string, Ware> Of(TradeTables tables) =>
-        Known.GetValue(tables, t => t.Wares.All(t).ToDictionary(w => w.Code));
-
-    /// <summary>The ware of a kitchen's by its code.</summary>
-    public static Ware? Find(TradeTables tables, string code) => Of(tables).GetValueOrDefault(code);
+    /// <summary>What a line says of its stick when it wants none.</summary>
+    public const string NoStick = "none";
 
     /// <summary>The stick that a centre is put on; null when it wants none.</summary>
     /// <param name="centre">The centre.</param>
@@ -99,59 +92,14 @@ public sealed record WareTable(
     {
         var code = on switch
         {
-            Making.NoStick => null,
+            NoStick => null,
             null => Sticks.GetValueOrDefault(centre.Code) ?? (centre.Holding is Holding.Stick ? Stick : null),
             _ => on,
         };
         return Supplies.FirstOrDefault(s => s.Code == code && s.Long is not null);
     }
 
-    private IEnumerable<Ware> All(TradeTables tables)
-    {
-        Ware Make(string code, string name, WareUnit unit, string? section = null, IReadOnlyList<Pack>? packs = null) => new(
-            code,
-            name,
-            unit,
-            section ?? Sections[code[..code.IndexOf('.', StringComparison.Ordinal)]],
-            packs ?? [.. Rows(code).Select(p => new Pack(p.Holds, p.Price))],
-            Low.GetValueOrDefault(code));
-        return
-        [
-            .. from coating in tables.Coatings
-               from colour in coating.Colours
-               where colour.Mixed is null
-               select Make(
-                   Ware.OfColour(coating.Code, colour.Code),
-                   $"{colour.Name}, {coating.Name}",
-                   WareUnit.Grams,
-                   packs: [.. coating.Packs.Select(p => p.ToPack())]),
-            .. tables.Thinners.Select(t => Make($"thinner.{t.Code}", t.Name, WareUnit.Grams)),
-            .. tables.Tints.Select(t => Make(
-                $"tint.{t.Code}", $"{t.Name} colour, {(t.Carrier is Colour.Carrier.Oil ? "oil" : "powder")}", WareUnit.Drops)),
-            .. tables.Decor.Sprinkles.Select(s => Make($"sprinkle.{s.Code}", s.Name, WareUnit.Grams)),
-            .. tables.Decor.Parts.Where(p => tables.Fillings.All(f => f.Makes != $"part.{p.Code}"))
-                .Select(p => Make($"part.{p.Code}", p.Plural, WareUnit.Pieces)),
-            .. tables.Decor.Lustres.Select(l => Make($"lustre.{l.Code}", l.Name, WareUnit.Grams)),
-            .. from centre in tables.Centres
-               from size in centre.Sizes
-               where centre.Holding is not Holding.Mould
-               let code = Ware.OfCentre(centre, size)
-               select Make(
-                   code,
-                   size.Name.Length > 0 && centre.Sizes.Count > 1 ? $"{centre.Plural}, {size.Name}" : centre.Plural,
-                   WareUnit.Pieces,
-                   packs: [
-                       .. Rows(
-                           code, $"centre.{centre.Code}").Select(p => new Pack(
-                               p.Grams > 0 ? Math.Floor(p.Grams / size.Mass.Value.In("g")) : p.Holds, p.Price))
-                           .Where(p => p.Holds >= 1),
-                   ]),
-            .. tables.Ingredients.Where(i => i is { Ware: null, Tap: false })
-                .Select(i => Make(i.BoughtAs, i.Name, i.One is null ? WareUnit.Grams : WareUnit.Pieces)),
-            .. Supplies.Select(s => Make($"supply.{s.Code}", s.Name, s.Unit, s.Section)),
-        ];
-    }
-
-    private IReadOnlyList<PackRow> Rows(string code, string? orOf = null) =>
+    /// <summary>Packs that a ware is bought in, by its code or, failing that, another.</summary>
+    internal IReadOnlyList<PackRow> Rows(string code, string? orOf = null) =>
         Packs.GetValueOrDefault(code) ?? Packs.GetValueOrDefault(orOf ?? "") ?? [];
 }

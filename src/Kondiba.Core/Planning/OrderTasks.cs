@@ -207,7 +207,7 @@ internal sealed class OrderTasks
         var mark = arranged.Tasks.GetValueOrDefault(code) ?? new();
         var dips = step.Stage is Stage.Dip;
         var centre = step.Lines is [var only] ? tables.Centre(order.Lines[only].Centre)! : null;
-        var keeps = centre is null ? null : Safety.Keeping.Of(centre, tables);
+        var keeps = centre is null ? null : tables.KeepingOf(centre);
         var earliest = dips && keeps is not null ? Math.Max(now, due - (int)keeps.Keeps.Value.TotalMinutes) : now;
         var (best, ages) = dips && keeps is not null && mark.Done is null
             ? (due - (int)keeps.Best.Value.TotalMinutes, Minute * Math.Max(
@@ -276,7 +276,7 @@ internal sealed class OrderTasks
         var laid = step.Stage is Stage.Dip or Stage.Decorate or Stage.Assemble;
         if (step.Stage is Stage.Pack)
         {
-            var keeping = Safety.Keeping.Of(tables.Centre(order.Lines[step.Lines[0]].Centre)!, tables);
+            var keeping = tables.KeepingOf(tables.Centre(order.Lines[step.Lines[0]].Centre)!);
             if (keeping?.Place is { } kept)
                 Stand(new(code, code, [], due, [new(kept, (int)Math.Ceiling(Tray * batch.Fills / tables.Planning.Stacked.Value.Si), 0)]));
             return;

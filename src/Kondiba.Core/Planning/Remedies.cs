@@ -261,7 +261,7 @@ internal static class Remedies
     private static IEnumerable<int> Steps() => Enumerable.Range(1, MostHours * 60 / Step).Select(i => i * Step);
 
     private static bool Perishable(LineDraft line, PlanRequest request) =>
-        request.Tables.Centre(line.Centre) is { } centre && Safety.Keeping.Of(centre, request.Tables)?.Keeps.Value <= Duration.FromDays(1);
+        request.Tables.Centre(line.Centre) is { } centre && request.Tables.KeepingOf(centre)?.Keeps.Value <= Duration.FromDays(1);
 
     private static LocalDateTime Quarter(LocalDateTime at) =>
         at.Date.AtMidnight()

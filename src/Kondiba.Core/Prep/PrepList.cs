@@ -178,7 +178,7 @@ public sealed record PrepList(
             var centre = tables.Centre(order.Lines[line.Line].Centre)!;
             if (steps.Find(s => s.Stage is Stage.Dip && s.Lines.Contains(line.Line)) is not { Starts: var dipped })
                 continue;
-            if (Safety.Keeping.Of(centre, tables) is { } keeping && pickup.PlusSeconds(-(long)keeping.Keeps.Value.TotalSeconds) > dipped)
+            if (tables.KeepingOf(centre) is { } keeping && pickup.PlusSeconds(-(long)keeping.Keeps.Value.TotalSeconds) > dipped)
                 yield return new(
                     $"lines[{line.Line}]",
                     Message.Of(

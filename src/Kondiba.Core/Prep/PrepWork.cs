@@ -137,7 +137,7 @@ internal sealed class PrepWork
             from part in line.Look?.Parts ?? []
             let filling = tables.Fillings.FirstOrDefault(f => f.Makes == $"part.{part.Kind}")
             where filling is not null
-            group (Pieces: Begun(line, tables.Centre(order.Lines[line.Line].Centre)!.Spoil.Value) * part.Count, line.Line) by filling;
+            group (Pieces: line.Begun(tables.Centre(order.Lines[line.Line].Centre)!.Spoil.Value) * part.Count, line.Line) by filling;
         foreach (var same in accents)
             yield return (same.Key, FillingTally.For(same.Key, same.Sum(s => s.Pieces), same.Key.Portion, tables), [
                 .. same.Select(s => s.Line).Distinct(),
@@ -147,7 +147,7 @@ internal sealed class PrepWork
     /// <summary>The centres that a line's pieces want: its own, what is pressed into its mould, the body and the parts of its figure.</summary>
     public static IEnumerable<Want> Wants(Centre centre, LineDraft draft, LineTally line, LineMaking making, TradeTables tables)
     {
-        var begun = Begun(line, centre.Spoil.Value);
+        var begun = line.Begun(centre.Spoil.Value);
         if (centre.Figure is { } figure)
         {
             foreach (var part in figure.Parts)
@@ -160,9 +160,6 @@ internal sealed class PrepWork
             yield return new(insert.Centre, insert.Size, (int)Math.Ceiling((begun * making.InsertEach) - 1e-9));
     }
 
-    /// <summary>Pieces to begin so that those that go wrong are made up for.</summary>
-    public static int Begun(LineTally line, Share spoil) => (int)Math.Ceiling((line.Count.Value * (1 + spoil.Si)) - 1e-9);
-
     private void Fill()
     {
         foreach (var (filling, filled, of) in Fillings(order, tally, tables))
@@ -171,7 +168,7 @@ internal sealed class PrepWork
                 Stage.Fill,
                 $"{filling.Name} for {filled.Pieces}",
                 of,
-                Held(filling.StepsIn(tables)),
+                Held(tables.StepsOf(filling)),
                 filled.Pieces,
                 [],
                 filled.Amounts);
@@ -181,7 +178,7 @@ internal sealed class PrepWork
     {
         var wants = lines.SelectMany(l => Wants(
             l.Centre, l.Draft, l.Tally, l.Making, tables).Select(w => (w.Centre, w.Pieces, l.Tally.Line, OnStick: w.Own
-                && l.Draft.Making?.On is not Making.NoStick)))
+                && l.Draft.Making?.On is not WareTable.NoStick)))
             .Concat(lines.Where(l => l.Centre.Holding is Holding.Mould || l.Centre.Figure is not null)
                 .Select(l => (l.Centre, Pieces: Begun(l.Tally, l.Centre.Spoil.Value), l.Tally.Line, OnStick: false)));
         foreach (var same in wants.GroupBy(w => w.Centre.Code))
@@ -251,7 +248,7 @@ internal sealed class PrepWork
                         Pieces(line, centre),
                         [line.Line],
                         Held(tables.PrepRules.Where(r => r.For.Contains($"stick.{centre.OnStick.ToString().ToLowerInvariant()}"))),
-                        Begun(line, centre.Spoil.Value),
+                        line.Begun(centre.Spoil.Value),
                         after,
                         pots: centre.OnStick is OnStick.Split ? [Pot(line)] : [])!,
                 ];
@@ -269,13 +266,13 @@ internal sealed class PrepWork
     {
         var parts = line.Parts?.Sum(p => p.Tally.Count.Value * (1 + (centre.Figure?.Parts.FirstOrDefault(
             f => f.Code == p.Code)?.Spoil.Value.Si ?? 0))) ?? 0;
-        var begun = Begun(line, centre.Spoil.Value) + (int)Math.Ceiling(parts);
+        var begun = line.Begun(centre.Spoil.Value) + (int)Math.Ceiling(parts);
         var (place, dry) = SetsIn(line);
         var hands = (DipTime(line) * (draft.Coats * begun)) + (WetWork(line) * begun);
         var joins = Rules(centre).Find(r => r.Code == Join);
         if (joins is not null)
         {
-            hands += joins.HandsFor(Begun(line, centre.Spoil.Value));
+            hands += joins.HandsFor(line.Begun(centre.Spoil.Value));
             dry = Duration.Max(dry, joins.Wait?.Value ?? Duration.Zero);
         }
 
@@ -302,7 +299,7 @@ internal sealed class PrepWork
     /// <summary>Moulds are filled round by round: a mould is free again when its pieces have come out.</summary>
     private string Mould(LineTally line, LineDraft draft, Centre centre, LineMaking making, Mould mould, List<string> after)
     {
-        var (c, begun) = (tables.Moulding, Begun(line, centre.Spoil.Value));
+        var (c, begun) = (tables.Moulding, line.Begun(centre.Spoil.Value));
         var rounds = Rounds.For(begun, mould.AtOnce);
         var place = Schools.Choice(tables.Schools.First(s => s.Code == "moulds"), order.Schools, tables).Code;
         var sets = new Sourced<Duration>(
@@ -399,7 +396,7 @@ internal sealed class PrepWork
         var c = tables.Pricing;
         foreach (var (line, draft, centre, _) in lines)
         {
-            var begun = Begun(line, centre.Spoil.Value);
+            var begun = line.Begun(centre.Spoil.Value);
             var dipped = steps.LastOrDefault(s => s.Stage is Stage.Dip && s.Lines.Contains(line.Line))?.Code;
             List<string> last = dipped is null ? [.. ReadyFor(line), .. PotsOf(line).Select(p => $"melt.{p}")] : [dipped];
             if (line.Disc is { } disc)
@@ -528,7 +525,7 @@ internal sealed class PrepWork
             .Distinct().Where(key => tally.Pots.Any(p => p.Key == key));
     }
 
-    private Duration KeepsOf(Centre centre) => Safety.Keeping.Of(centre, tables)?.Keeps.Value ?? Duration.FromDays(7);
+    private Duration KeepsOf(Centre centre) => tables.KeepingOf(centre)?.Keeps.Value ?? Duration.FromDays(7);
 
     /// <summary>What a centre asks for, and what putting it together does.</summary>
     private List<PrepRule> Rules(Centre centre) => Held(

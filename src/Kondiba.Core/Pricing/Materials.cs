@@ -111,7 +111,7 @@ internal static class Materials
         OrderDraft order, LineTally line, Centres.Centre centre, LineDraft draft, TradeTables tables)
     {
         var making = LineMaking.Of(draft, centre, centre.Size(draft.Size)!, tables);
-        double n = PrepWork.Begun(line, centre.Spoil.Value);
+        double n = line.Begun(centre.Spoil.Value);
         foreach (var want in PrepWork.Wants(centre, draft, line, making, tables))
         {
             if (want.Filling(making, tables) is null)
@@ -136,7 +136,7 @@ internal static class Materials
     /// <summary>A unit's price in the packs that cover the need at least cost.</summary>
     private static (decimal Price, WorkingLine Working) UnitPrice(Need need, TradeTables tables, SortedDictionary<string, Problem> unpriced)
     {
-        var ware = WareTable.Find(tables, need.Ware)!;
+        var ware = tables.Ware(need.Ware)!;
         var cover = PackCover.For(need.ToHave.Value, [], ware.Packs);
         if (cover.Count == 0)
         {

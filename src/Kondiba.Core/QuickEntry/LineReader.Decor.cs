@@ -211,7 +211,7 @@ internal sealed partial class LineReader
             }
             else if (item.Is(WordKind.Stick) is not null)
             {
-                _on = Amounts.Making.NoStick;
+                _on = WareTable.NoStick;
             }
             else if (allergens.Count == 0)
             {

@@ -292,7 +292,7 @@ internal sealed partial class LineReader(
         : Once(
             item,
             "stick",
-            stick.Code is Making.NoStick ? "no stick" : $"on a {stick.Says}",
+            stick.Code is WareTable.NoStick ? "no stick" : $"on a {stick.Says}",
             () => Change(item, () => _on = stick.Code),
             ["on a stick", "on a pick", "on a skewer", "no stick"]);
 

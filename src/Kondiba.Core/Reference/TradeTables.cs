@@ -96,6 +96,8 @@ public sealed record TradeTables(
     Habits Habits,
     IReadOnlyList<Lot> Stock)
 {
+    private Listed? listed;
+
     /// <summary>The tables that ship with the product.</summary>
     public static TradeTables Shipped { get; } = Load();
 
@@ -113,6 +115,38 @@ public sealed record TradeTables(
 
     /// <summary>The coating of that code, or null.</summary>
     public Coating? Coating(string? code) => Coatings.FirstOrDefault(c => c.Code == code);
+
+    /// <summary>How long a centre keeps; null when nothing is known. A figure keeps as long as its body.</summary>
+    public Keeping? KeepingOf(Centre centre) => Keeping.FirstOrDefault(k => k.Centres.Contains(centre.Figure?.Body.Code ?? centre.Code));
+
+    /// <summary>How a filling is made: by its own steps, or by the rules of preparing that are for it.</summary>
+    public IReadOnlyList<PrepRule> StepsOf(Filling filling) => filling.Steps ?? [.. PrepRules.Where(r => r.For.Contains(filling.Code))];
+
+    /// <summary>The mould and the coating that a part is made with, when its draft says so and all of it is known.</summary>
+    internal (Mould Mould, Coating Coating, CoatingColour Colour)? MouldedIn(Part kind, PartDraft draft) =>
+        draft.Colour is not null
+            && Mould(kind.Mould) is { } mould
+            && Coating(draft.Coating) is { } coating
+            && coating.Colour(draft.Colour) is { } colour
+            ? (mould, coating, colour)
+            : null;
+
+    /// <summary>Every ware, by its code.</summary>
+    public IReadOnlyDictionary<string, Ware> AllWares
+    {
+        get
+        {
+            // A copy with something changed carries the list of the tables that it was made from: it makes its own.
+            if (!ReferenceEquals(listed?.Of, this))
+                listed = new(this, WareList.Of(this));
+            return listed!.Wares;
+        }
+    }
+
+    private sealed record Listed(TradeTables Of, IReadOnlyDictionary<string, Ware> Wares);
+
+    /// <summary>The ware of that code, or null.</summary>
+    public Ware? Ware(string code) => AllWares.GetValueOrDefault(code);
 
     /// <summary>The thinner of that code, or null.</summary>
     public Thinner? Thinner(string? code) => Thinners.FirstOrDefault(t => t.Code == code);

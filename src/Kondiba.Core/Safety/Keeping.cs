@@ -10,9 +10,4 @@ namespace Kondiba.Core.Safety;
 /// <param name="Storage">How to store them, for the customer.</param>
 /// <param name="Place">Code of the place in which they wait for their customer; null where they only want to be dry and cool.</param>
 public sealed record Keeping(
-    IReadOnlyList<string> Centres, Sourced<Duration> Keeps, Sourced<Duration> Best, string Storage, string? Place = null)
-{
-    /// <summary>How long a centre keeps; null when nothing is known. A figure keeps as long as its body.</summary>
-    public static Keeping? Of(Centres.Centre centre, TradeTables tables) =>
-        tables.Keeping.FirstOrDefault(k => k.Centres.Contains(centre.Figure?.Body.Code ?? centre.Code));
-}
+    IReadOnlyList<string> Centres, Sourced<Duration> Keeps, Sourced<Duration> Best, string Storage, string? Place = null);

@@ -53,7 +53,7 @@ internal static class FormatsApi
                     .ThenBy(l => l.BestBefore)
                     .ThenBy(l => l.Id)
                     .ToListAsync(),
-                WareTable.Of(await things.TablesAsync())), Csv))
+                (await things.TablesAsync()).AllWares), Csv))
             .WithName("ExportPantry").WithSummary("What is in the pantry as CSV, RFC 4180.");
         files.MapPost("/pantry", async (FileText file, bool? apply, [SentKey] Guid? key, KondibaContext db, KitchenThings things, KitchenClock clock, IClock instants) =>
             TypedResults.Ok(await ImportPantryAsync(file.Text, apply ?? false, key, db, things, clock, instants)))
@@ -157,7 +157,7 @@ internal static class FormatsApi
         if (problems.Count > 0)
             return new([], [.. problems.OrderBy(p => p.Line).Take(MostProblems)]);
         List<Message> changes = [
-            .. rows.Select(r => (WareTable.Find(tables, r.Receipt.Ware)!, r.Receipt.Amount))
+            .. rows.Select(r => (tables.Ware(r.Receipt.Ware)!, r.Receipt.Amount))
                 .Select(r => Message.Of(
                     "formats.lot-comes-in", ("ware", r.Item1.Name), ("amount", r.Amount), ("unit", ShoppingApi.Unit(r.Item1.Unit)))),
         ];

@@ -47,11 +47,11 @@ internal static class MeltingApi
             var (mass, hot) = (Quantities.Of<Mass>(grams, "g"), from is { } celsius
                 ? Quantities.Of<Temperature>(celsius, "°C")
                 : found!.MeltTo.Value);
-            var seeding = Seeding.For(found!, mass, hot, room, tables);
+            var seeding = Seeding.For(found!, mass, hot, room, tables.Melting, tables.Setting);
             var melted = seeding?.Melt ?? mass;
             return TypedResults.Ok(new MeltView(
                 melted,
-                [.. tables.Melting.Methods.Select(m => Melt.For(found!, melted, m, room, tables)).Select(m => new MeltShown(m, m.Working))],
+                [.. tables.Melting.Methods.Select(m => Melt.For(found!, melted, m, room, tables.Melting, tables.Setting)).Select(m => new MeltShown(m, m.Working))],
                 seeding is null ? null : new(seeding, seeding.Working),
                 found!.MeltAtMost.Value));
         }).WithTags("Melting").WithName("GetMelting").WithSummary(

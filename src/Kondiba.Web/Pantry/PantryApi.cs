@@ -69,7 +69,7 @@ internal static class PantryApi
             return TypedResults.Ok(new PantryView(
                 (await clock.NowAsync()).Date,
                 [.. lots.OrderBy(l => l.BestBefore ?? LocalDate.MaxIsoValue).ThenBy(l => l.ReceivedOn).ThenBy(l => l.Id).Select(View)],
-                [.. WareTable.Of(tables).Values
+                [.. tables.AllWares.Values
                     .Select(w => new WareView(
                         w.Code,
                         w.Name,
@@ -145,7 +145,7 @@ internal static class PantryApi
     /// <summary>What cannot be in a receipt.</summary>
     internal static IEnumerable<Problem> Check(Receipt receipt, TradeTables tables)
     {
-        if (WareTable.Find(tables, receipt.Ware) is null)
+        if (tables.Ware(receipt.Ware) is null)
             yield return new("ware", Message.Of("pantry.ware-called", ("ware", receipt.Ware)), "pantry.ware-called.do");
         if (!(receipt.Amount is > 0 and <= 1_000_000))
             yield return new("amount", "pantry.nothing-more-pantry-holds", "pantry.nothing-more-pantry-holds.do");

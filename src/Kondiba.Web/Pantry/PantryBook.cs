@@ -78,7 +78,7 @@ internal sealed class PantryBook(KondibaContext db, KitchenThings things, IClock
         return
         [
             .. from need in Need.Of(order.ToDraft(), tally, tables)
-               let ware = WareTable.Find(tables, need.Ware)
+               let ware = tables.Ware(need.Ware)
                where ware is not null && need.Used > 0
                let used = Math.Round(taken.GetValueOrDefault(need.Ware), 6)
                orderby ware.Section, ware.Name

@@ -132,7 +132,7 @@ internal static class FillingsApi
             tables.Centre(filling.Makes)?.Shape == "ball" ? new Length(Math.Cbrt(6 * volume.Si / Math.PI)) : null,
             Household.Of(volume),
             [
-                .. filling.StepsIn(tables).Select(s => new ScaledStep(
+                .. tables.StepsOf(filling).Select(s => new ScaledStep(
                     s.Text, s.Why, s.Source, s.Place, s.HandsFor(
                         tally.Pieces), s.Wait?.Value ?? NodaTime.Duration.Zero, s.At?.Value, s.School,
                     Schools.Holds(s, null, tables))),
@@ -172,5 +172,5 @@ internal static class FillingsApi
 
     /// <summary>Its steps as this kitchen does them.</summary>
     private static List<PrepRule> Chosen(Filling filling, TradeTables tables) =>
-        [.. filling.StepsIn(tables).Where(s => Schools.Holds(s, null, tables))];
+        [.. tables.StepsOf(filling).Where(s => Schools.Holds(s, null, tables))];
 }

@@ -152,7 +152,7 @@ internal static class ReferenceApi
             f.Name,
             f.Makes,
             f.Rope ? null : f.Portion.Value,
-            [.. f.ScoopsIn(tables).Select(s => new ScoopView(s.Name, s.Volume.Value * f.Density.Value))]))],
+            [.. f.ScoopsAmong(tables.Scoops).Select(s => new ScoopView(s.Name, s.Volume.Value * f.Density.Value))]))],
         tables.Habits.Coating,
         tables.Habits.Thinner,
         tables.Thinning.Target.Value,
