@@ -1,6 +1,7 @@
 using BenchmarkDotNet.Attributes;
 using Kondiba.Core.Amounts;
 using Kondiba.Core.Decoration;
+using Kondiba.Core.Orders;
 using Kondiba.Core.Reference;
 using NodaTime;
 

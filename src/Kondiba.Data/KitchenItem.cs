@@ -1,7 +1,6 @@
 using System.Text.Json;
-using Kondiba.Core.Decoration;
 using Kondiba.Core.Kitchens;
-using Kondiba.Core.Planning;
+using Kondiba.Core.Reference;
 using NodaTime;
 using NodaTime.Serialization.SystemTextJson;
 

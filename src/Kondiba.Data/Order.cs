@@ -1,7 +1,5 @@
-using Kondiba.Core.Amounts;
 using Kondiba.Core.Decoration;
-using Kondiba.Core.Pantry;
-using Kondiba.Core.Pricing;
+using Kondiba.Core.Orders;
 using NodaTime;
 using NpgsqlTypes;
 

@@ -1,9 +1,9 @@
 using Kondiba.Core.Amounts;
 using Kondiba.Core.Decoration;
 using Kondiba.Core.Kitchens;
-using Kondiba.Core.Pantry;
-using Kondiba.Core.Pricing;
+using Kondiba.Core.Orders;
 using Kondiba.Core.Reference;
+using Kondiba.Core.Wares;
 using NodaTime;
 
 namespace Kondiba.Data;

@@ -1,11 +1,11 @@
 using CsCheck;
 using Kondiba.Core.Amounts;
 using Kondiba.Core.Decoration;
+using Kondiba.Core.Facts;
 using Kondiba.Core.Kitchens;
 using Kondiba.Core.Measures;
 using Kondiba.Core.Pricing;
 using Kondiba.Core.Reference;
-using Kondiba.Core.Safety;
 using static Kondiba.Core.Tests.Orders;
 
 namespace Kondiba.Core.Tests;

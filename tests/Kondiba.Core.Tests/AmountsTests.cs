@@ -1,8 +1,10 @@
 using CsCheck;
 using Kondiba.Core.Amounts;
 using Kondiba.Core.Centres;
+using Kondiba.Core.Facts;
+using Kondiba.Core.Films;
 using Kondiba.Core.Measures;
-using Kondiba.Core.Reference;
+using Kondiba.Core.Orders;
 using Kondiba.Core.Vessels;
 using static Kondiba.Core.Tests.Orders;
 

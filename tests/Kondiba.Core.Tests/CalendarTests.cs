@@ -1,8 +1,8 @@
 using System.Text;
 using CsCheck;
+using Kondiba.Core.Facts;
 using Kondiba.Core.Planning;
-using Kondiba.Core.Prep;
-using Kondiba.Core.Reference;
+using Kondiba.Core.Steps;
 using NodaTime;
 
 namespace Kondiba.Core.Tests;

@@ -2,6 +2,7 @@ using System.Text.RegularExpressions;
 using CsCheck;
 using Kondiba.Core.Amounts;
 using Kondiba.Core.Measures;
+using Kondiba.Core.Orders;
 using Kondiba.Core.Pricing;
 using Kondiba.Core.Reference;
 using Kondiba.Core.Wording;

@@ -3,6 +3,7 @@ using System.Runtime.CompilerServices;
 using CsCheck;
 using Kondiba.Core.Colour;
 using Kondiba.Core.Measures;
+using Kondiba.Core.Palettes;
 using static Kondiba.Core.Tests.Orders;
 
 namespace Kondiba.Core.Tests;

@@ -1,10 +1,12 @@
 using CsCheck;
 using Kondiba.Core.Amounts;
 using Kondiba.Core.Decoration;
+using Kondiba.Core.Facts;
 using Kondiba.Core.Kitchens;
-using Kondiba.Core.Pantry;
+using Kondiba.Core.Orders;
 using Kondiba.Core.Pricing;
 using Kondiba.Core.Reference;
+using Kondiba.Core.Wares;
 using static Kondiba.Core.Tests.Orders;
 
 namespace Kondiba.Core.Tests;

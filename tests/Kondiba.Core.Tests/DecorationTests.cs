@@ -1,8 +1,10 @@
 using CsCheck;
 using Kondiba.Core.Amounts;
 using Kondiba.Core.Decoration;
+using Kondiba.Core.Facts;
+using Kondiba.Core.Looks;
 using Kondiba.Core.Measures;
-using Kondiba.Core.Reference;
+using Kondiba.Core.Orders;
 using static Kondiba.Core.Tests.Orders;
 
 namespace Kondiba.Core.Tests;

@@ -1,7 +1,7 @@
 using System.Globalization;
 using System.Text;
-using Kondiba.Core.Amounts;
 using Kondiba.Core.Measures;
+using Kondiba.Core.Orders;
 using static Kondiba.Core.Tests.Orders;
 
 namespace Kondiba.Core.Tests;

@@ -1,9 +1,11 @@
 using System.Globalization;
 using System.Text;
 using Kondiba.Core.Amounts;
+using Kondiba.Core.Facts;
 using Kondiba.Core.Fillings;
+using Kondiba.Core.Films;
 using Kondiba.Core.Measures;
-using Kondiba.Core.Reference;
+using Kondiba.Core.Orders;
 using Kondiba.Core.Setting;
 using Kondiba.Core.Thinning;
 using static Kondiba.Core.Tests.Orders;
@@ -221,7 +223,7 @@ public class FactsTests
     private static double PerPiece(string? thinner) =>
         Tally(new(Thinner: thinner), Line("sandwich-cookie", "thin", 24)).Lines[0].PerPiece.Value.In("g");
 
-    private static Flow Flow(string? thinner) => Amounts.Flow.Of(Tables.Coatings[0], thinner is null ? default : new(0.04), Tables.Film);
+    private static Flow Flow(string? thinner) => Films.Flow.Of(Tables.Coatings[0], thinner is null ? default : new(0.04), Tables.Film);
 
     private static double Spoons(string coating, string thinner, double grams) =>
         grams * Dose.For(

@@ -1,9 +1,10 @@
 using CsCheck;
 using Kondiba.Core.Amounts;
 using Kondiba.Core.Centres;
-using Kondiba.Core.Figures;
+using Kondiba.Core.Facts;
 using Kondiba.Core.Kitchens;
 using Kondiba.Core.Measures;
+using Kondiba.Core.Orders;
 using Kondiba.Core.Prep;
 using Kondiba.Core.Pricing;
 using Kondiba.Core.Reference;
@@ -85,7 +86,7 @@ public sealed class FigureTests
         Assert.Equal(13, Need("part.eye"));
         Assert.Equal(38, Need("part.candy-button"));
         Assert.True(Costing.For(order, tally, Tables).Parts.Single(p => p.Code == "centres").Cost.Value.Amount > 0);
-        Assert.Contains(Safety.Allergens.Of(order, Tables), u => u.Allergen == "wheat");
+        Assert.Contains(Amounts.Allergens.Of(order, Tables), u => u.Allergen == "wheat");
     }
 
     [Fact]
@@ -218,7 +219,7 @@ public sealed class FigureTests
     public void A_figure_holds_what_its_parts_hold()
     {
         var tables = With(Buoy with { Body = "truffle-ball" });
-        var uses = Safety.Allergens.Of(Order(null, Line("buoy", "one", 6)), tables);
+        var uses = Amounts.Allergens.Of(Order(null, Line("buoy", "one", 6)), tables);
         Assert.Contains(uses, u => u.Allergen == "wheat" && u.Component == "sandwich cookies");
         Assert.Contains(uses, u => u.Allergen == "milk" && u.Component == "whipping cream");
     }

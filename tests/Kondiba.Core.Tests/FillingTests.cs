@@ -1,13 +1,13 @@
 using CsCheck;
 using Kondiba.Core.Amounts;
 using Kondiba.Core.Centres;
+using Kondiba.Core.Facts;
 using Kondiba.Core.Fillings;
 using Kondiba.Core.Kitchens;
 using Kondiba.Core.Measures;
+using Kondiba.Core.Orders;
 using Kondiba.Core.Pantry;
 using Kondiba.Core.Prep;
-using Kondiba.Core.Reference;
-using Kondiba.Core.Safety;
 using static Kondiba.Core.Tests.Orders;
 
 namespace Kondiba.Core.Tests;

@@ -1,6 +1,7 @@
 using CsCheck;
-using Kondiba.Core.Amounts;
 using Kondiba.Core.Coatings;
+using Kondiba.Core.Facts;
+using Kondiba.Core.Films;
 using Kondiba.Core.Measures;
 using Kondiba.Core.Reference;
 using NodaTime;
@@ -23,7 +24,7 @@ public class FilmTests
     };
 
     private static double Film(Coating coating, FilmConstants c, double millimetres = 30) =>
-        Amounts.Film.After(Flow.Of(coating, default, c), Quantities.Of<Length>(millimetres, "mm"), c).Value.In("mm");
+        Films.Film.After(Flow.Of(coating, default, c), Quantities.Of<Length>(millimetres, "mm"), c).Value.In("mm");
 
     /// <summary>Common practice: fat thins, warmth thins.</summary>
     [Fact]

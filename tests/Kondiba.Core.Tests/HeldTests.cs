@@ -2,11 +2,14 @@ using CsCheck;
 using Kondiba.Core.Amounts;
 using Kondiba.Core.Centres;
 using Kondiba.Core.Decoration;
+using Kondiba.Core.Facts;
 using Kondiba.Core.Measures;
+using Kondiba.Core.Orders;
 using Kondiba.Core.Planning;
 using Kondiba.Core.Prep;
 using Kondiba.Core.Pricing;
-using Kondiba.Core.Reference;
+using Kondiba.Core.Steps;
+using Kondiba.Core.Wares;
 using static Kondiba.Core.Tests.Orders;
 
 namespace Kondiba.Core.Tests;

@@ -1,9 +1,10 @@
+using Kondiba.Core.Facts;
 using Kondiba.Core.Kitchens;
 using Kondiba.Core.Measures;
 using Kondiba.Core.Planning;
-using Kondiba.Core.Prep;
 using Kondiba.Core.Reference;
 using Kondiba.Core.Setting;
+using Kondiba.Core.Steps;
 using NodaTime;
 
 namespace Kondiba.Core.Tests;

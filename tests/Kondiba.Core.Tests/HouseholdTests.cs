@@ -1,5 +1,6 @@
 using CsCheck;
 using Kondiba.Core.Fillings;
+using Kondiba.Core.Kitchens;
 using Kondiba.Core.Measures;
 using static Kondiba.Core.Tests.Orders;
 

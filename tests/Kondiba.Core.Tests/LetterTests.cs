@@ -1,6 +1,7 @@
 using Kondiba.Core.Decoration;
+using Kondiba.Core.Facts;
+using Kondiba.Core.Looks;
 using Kondiba.Core.Measures;
-using Kondiba.Core.Reference;
 using static Kondiba.Core.Tests.Orders;
 
 namespace Kondiba.Core.Tests;

@@ -1,7 +1,8 @@
 using CsCheck;
 using Kondiba.Core.Amounts;
+using Kondiba.Core.Facts;
 using Kondiba.Core.Measures;
-using Kondiba.Core.Reference;
+using Kondiba.Core.Orders;
 using static Kondiba.Core.Tests.Orders;
 
 namespace Kondiba.Core.Tests;

@@ -1,12 +1,13 @@
 using CsCheck;
 using Kondiba.Core.Amounts;
+using Kondiba.Core.Facts;
 using Kondiba.Core.Kitchens;
 using Kondiba.Core.Measures;
 using Kondiba.Core.Moulds;
+using Kondiba.Core.Orders;
 using Kondiba.Core.Pantry;
 using Kondiba.Core.Prep;
 using Kondiba.Core.Pricing;
-using Kondiba.Core.Reference;
 using static Kondiba.Core.Tests.Orders;
 
 namespace Kondiba.Core.Tests;
@@ -186,7 +187,7 @@ public sealed class MouldTests
         var order = Order(null, Moulded(40));
         var tally = CoatingTally.For(order, Tables, Now);
         Assert.Equal(42, Need.Of(order, tally, Tables).Single(n => n.Ware == "centre.sandwich-cookie.thin").ToHave.Value);
-        Assert.Contains(Safety.Allergens.Of(order, Tables), u => u is { Allergen: "wheat", Field: "making.mould.insert" });
+        Assert.Contains(Amounts.Allergens.Of(order, Tables), u => u is { Allergen: "wheat", Field: "making.mould.insert" });
         Assert.Contains(PrepList.For(order, tally, Tables, Now).Steps, s => s.Code == "prep.sandwich-cookie.brush");
         Assert.True(Costing.For(order, tally, Tables).Parts.Single(p => p.Code == "centres").Cost.Value.Amount > 0);
     }

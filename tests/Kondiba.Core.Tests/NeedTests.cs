@@ -1,10 +1,12 @@
 using CsCheck;
 using Kondiba.Core.Amounts;
 using Kondiba.Core.Decoration;
+using Kondiba.Core.Facts;
 using Kondiba.Core.Kitchens;
+using Kondiba.Core.Orders;
 using Kondiba.Core.Pantry;
 using Kondiba.Core.Reference;
-using Kondiba.Core.Safety;
+using Kondiba.Core.Wares;
 using NodaTime;
 using static Kondiba.Core.Tests.Orders;
 

@@ -1,7 +1,7 @@
 using CsCheck;
+using Kondiba.Core.Facts;
 using Kondiba.Core.Measures;
-using Kondiba.Core.Pantry;
-using Kondiba.Core.Reference;
+using Kondiba.Core.Wares;
 using NodaTime;
 
 namespace Kondiba.Core.Tests;

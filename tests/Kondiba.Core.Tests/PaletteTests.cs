@@ -3,9 +3,10 @@ using Kondiba.Core.Amounts;
 using Kondiba.Core.Coatings;
 using Kondiba.Core.Colour;
 using Kondiba.Core.Decoration;
+using Kondiba.Core.Facts;
 using Kondiba.Core.Kitchens;
 using Kondiba.Core.Measures;
-using Kondiba.Core.Reference;
+using Kondiba.Core.Palettes;
 using NodaTime;
 using static Kondiba.Core.Tests.Orders;
 

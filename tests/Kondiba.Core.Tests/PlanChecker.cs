@@ -1,7 +1,7 @@
 using Kondiba.Core.Amounts;
 using Kondiba.Core.Planning;
-using Kondiba.Core.Prep;
-using Kondiba.Core.Safety;
+using Kondiba.Core.Reference;
+using Kondiba.Core.Steps;
 using NodaTime;
 
 namespace Kondiba.Core.Tests;

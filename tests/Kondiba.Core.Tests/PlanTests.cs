@@ -1,4 +1,4 @@
-using Kondiba.Core.Amounts;
+using Kondiba.Core.Orders;
 using Kondiba.Core.Planning;
 using Kondiba.Core.Reference;
 using Kondiba.Core.Setting;

@@ -1,10 +1,13 @@
 using CsCheck;
 using Kondiba.Core.Amounts;
+using Kondiba.Core.Facts;
 using Kondiba.Core.Kitchens;
+using Kondiba.Core.Orders;
 using Kondiba.Core.Pantry;
 using Kondiba.Core.Prep;
 using Kondiba.Core.Pricing;
 using Kondiba.Core.Reference;
+using Kondiba.Core.Steps;
 using NodaTime;
 using static Kondiba.Core.Tests.Orders;
 

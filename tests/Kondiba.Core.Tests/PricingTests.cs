@@ -3,9 +3,10 @@ using Kondiba.Core.Amounts;
 using Kondiba.Core.Decoration;
 using Kondiba.Core.Kitchens;
 using Kondiba.Core.Measures;
-using Kondiba.Core.Pantry;
+using Kondiba.Core.Orders;
 using Kondiba.Core.Pricing;
 using Kondiba.Core.Reference;
+using Kondiba.Core.Wares;
 using static Kondiba.Core.Tests.Orders;
 
 namespace Kondiba.Core.Tests;

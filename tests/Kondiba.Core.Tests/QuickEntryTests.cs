@@ -2,6 +2,9 @@ using System.Globalization;
 using CsCheck;
 using Kondiba.Core.Amounts;
 using Kondiba.Core.Decoration;
+using Kondiba.Core.Facts;
+using Kondiba.Core.Kitchens;
+using Kondiba.Core.Orders;
 using Kondiba.Core.QuickEntry;
 using Kondiba.Core.Reference;
 

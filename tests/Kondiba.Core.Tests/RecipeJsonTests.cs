@@ -1,4 +1,6 @@
 using System.Text.Json.Nodes;
+using Kondiba.Core.Amounts;
+using Kondiba.Core.Facts;
 using Kondiba.Core.Fillings;
 using Kondiba.Core.Kitchens;
 using Kondiba.Core.Reference;

@@ -1,6 +1,6 @@
 using System.Globalization;
 using CsCheck;
-using Kondiba.Core.Amounts;
+using Kondiba.Core.Orders;
 using Kondiba.Core.QuickEntry;
 using Kondiba.Core.Reference;
 using NodaTime;

@@ -1,8 +1,9 @@
 using Kondiba.Core.Amounts;
+using Kondiba.Core.Orders;
 using Kondiba.Core.Planning;
-using Kondiba.Core.Prep;
 using Kondiba.Core.Reference;
 using Kondiba.Core.Setting;
+using Kondiba.Core.Steps;
 using NodaTime;
 
 namespace Kondiba.Core.Tests;

@@ -1,4 +1,5 @@
 using CsCheck;
+using Kondiba.Core.Facts;
 using Kondiba.Core.Measures;
 using Kondiba.Core.Reference;
 using Kondiba.Core.Setting;

@@ -1,8 +1,8 @@
 using CsCheck;
 using Kondiba.Core.Amounts;
 using Kondiba.Core.Coatings;
+using Kondiba.Core.Facts;
 using Kondiba.Core.Measures;
-using Kondiba.Core.Reference;
 using Kondiba.Core.Thinning;
 using static Kondiba.Core.Tests.Orders;
 

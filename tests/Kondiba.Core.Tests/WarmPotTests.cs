@@ -23,7 +23,7 @@ public class WarmPotTests
     private static Arrangements With(params (string Task, TaskMark Mark)[] marks) =>
         Arrangements.None with { Tasks = marks.ToDictionary(m => m.Task, m => m.Mark) };
 
-    private static List<DayTask> Dips(Plan plan) => [.. plan.Tasks.Where(t => t.What.Pots.Count > 0 && t.What.Stage is Prep.Stage.Dip)];
+    private static List<DayTask> Dips(Plan plan) => [.. plan.Tasks.Where(t => t.What.Pots.Count > 0 && t.What.Stage is Steps.Stage.Dip)];
 
     [Fact]
     public void Two_trays_are_dipped_from_one_melt()
@@ -55,7 +55,7 @@ public class WarmPotTests
         Assert.NotNull(next.Tasks.Single(t => t.What.Code == $"wash.{melt.Pot}.1").Worker);
 
         // What came before the tray is done with it: nobody brushes off what is dipped.
-        Assert.All(next.Tasks.Where(t => t.What.Stage is Prep.Stage.Prep), t => Assert.NotNull(t.Mark?.Done));
+        Assert.All(next.Tasks.Where(t => t.What.Stage is Steps.Stage.Prep), t => Assert.NotNull(t.Mark?.Done));
         Assert.Empty(PlanChecker.Broken(new([Rods], Reference.TradeTables.Shipped, arranged, first.Ends), next));
     }
 

@@ -1,6 +1,8 @@
 using CsCheck;
 using Kondiba.Core.Amounts;
 using Kondiba.Core.Centres;
+using Kondiba.Core.Facts;
+using Kondiba.Core.Films;
 using Kondiba.Core.Measures;
 using Kondiba.Core.Reference;
 using Kondiba.Core.Vessels;
@@ -243,7 +245,7 @@ public class WaysTests
         var cookie = Assert.Single(Tally(null, Line("moulded-piece", "cookie", 12)).Problems);
         Assert.Equal(("lines[0].making.mould", Severity.Mind), (cookie.Field, cookie.Severity));
         Assert.Contains("thin sandwich cookie", cookie.Reason.Said(), StringComparison.Ordinal);
-        Assert.Contains(Safety.Allergens.Of(Order(null, Line("moulded-piece", "cookie", 12)), Tables), a => a.Allergen == "wheat");
+        Assert.Contains(Amounts.Allergens.Of(Order(null, Line("moulded-piece", "cookie", 12)), Tables), a => a.Allergen == "wheat");
         Assert.Contains(
             "neither priced",
             Assert.Single(Tally(null, Line("moulded-piece", "bite", 12)).Problems).Reason.Said(),

@@ -1,10 +1,11 @@
 using System.Net;
 using System.Net.Http.Json;
 using System.Text.Json.Nodes;
-using Kondiba.Core.Amounts;
+using Kondiba.Core.Facts;
+using Kondiba.Core.Orders;
 using Kondiba.Core.Planning;
-using Kondiba.Core.Prep;
 using Kondiba.Core.Reference;
+using Kondiba.Core.Steps;
 using Kondiba.Web.Planning;
 using Microsoft.Extensions.Logging.Abstractions;
 using NodaTime;

@@ -1,7 +1,7 @@
 using System.Globalization;
 using Kondiba.Core.Amounts;
-using Kondiba.Core.Colour;
 using Kondiba.Core.Kitchens;
+using Kondiba.Core.Palettes;
 using Kondiba.Core.Prep;
 using Kondiba.Core.Pricing;
 using Kondiba.Core.Reference;

@@ -1,7 +1,9 @@
-using Kondiba.Core.Colour;
-using Kondiba.Core.Decoration;
+using Kondiba.Core.Facts;
+using Kondiba.Core.Films;
+using Kondiba.Core.Looks;
 using Kondiba.Core.Measures;
 using Kondiba.Core.Moulds;
+using Kondiba.Core.Orders;
 using Kondiba.Core.Reference;
 using NodaTime;
 
@@ -37,7 +39,7 @@ public sealed record CoatingTally(
     private static CoatingTally For(OrderDraft order, TradeTables tables, LocalDateTime now, int mostLines, int mostPieces)
     {
         var problems = OrderCheck.Order(order, tables, now).ToList();
-        tables = Prep.Schools.Chosen(order, tables);
+        tables = Orders.Schools.Chosen(order, tables);
         if (order.Margin is { } margin && problems.TrueForAll(p => p.Field != "margin"))
             tables = tables with { Pot = tables.Pot with { Margin = new(new(margin), Source.Entered) } };
         var dips = OrderCheck.Lines(order, tables, problems, mostLines, mostPieces);
@@ -101,7 +103,7 @@ public sealed record CoatingTally(
             pots,
             MakingOrder.For(pots, tables),
             TrayLayout.For(dipOrder.Select(d => LineMaking.Lies(d, order.Lines[d.Line], tables)), tables.Tray),
-            Decoration.Trimmings.For(designs.Values, tables),
+            Looks.Trimmings.For(designs.Values, tables),
             problems);
     }
 

@@ -1,6 +1,7 @@
 using Kondiba.Core.Centres;
 using Kondiba.Core.Coatings;
 using Kondiba.Core.Measures;
+using Kondiba.Core.Orders;
 using Kondiba.Core.Reference;
 
 namespace Kondiba.Core.Amounts;

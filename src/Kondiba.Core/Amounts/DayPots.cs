@@ -1,7 +1,8 @@
 using System.Text.Json.Serialization;
 using Kondiba.Core.Measures;
-using Kondiba.Core.Pantry;
+using Kondiba.Core.Orders;
 using Kondiba.Core.Reference;
+using Kondiba.Core.Wares;
 
 namespace Kondiba.Core.Amounts;
 

@@ -5,11 +5,6 @@ using Kondiba.Core.Wording;
 
 namespace Kondiba.Core.Amounts;
 
-/// <summary>Constants of leftovers.</summary>
-/// <param name="Accents">From this much it is worth moulding or piping.</param>
-/// <param name="Bark">From this much it makes a sheet of bark.</param>
-public sealed record LeftoverConstants(Sourced<Mass> Accents, Sourced<Mass> Bark);
-
 /// <summary>What is left of a pot.</summary>
 /// <param name="Mass">Pool and margin, when nothing went wrong.</param>
 /// <param name="Uses">What it can become, best first.</param>

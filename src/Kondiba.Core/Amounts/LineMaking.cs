@@ -1,11 +1,15 @@
 using Kondiba.Core.Centres;
 using Kondiba.Core.Coatings;
 using Kondiba.Core.Decoration;
-using Kondiba.Core.Figures;
+using Kondiba.Core.Facts;
 using Kondiba.Core.Fillings;
+using Kondiba.Core.Films;
+using Kondiba.Core.Looks;
 using Kondiba.Core.Measures;
 using Kondiba.Core.Moulds;
+using Kondiba.Core.Orders;
 using Kondiba.Core.Reference;
+using Kondiba.Core.Wares;
 using Kondiba.Core.Wording;
 
 namespace Kondiba.Core.Amounts;
@@ -258,7 +262,7 @@ internal sealed record LineMaking(
             return new(size, null, null);
         }
 
-        var wrong = filling.Check(making.Shares, making.Portion, tables).ToList();
+        var wrong = filling.Check(making.Shares, making.Portion, tables.Ingredients).ToList();
         foreach (var problem in wrong)
             tell($"making.{problem.Field}", problem.Reason, problem.Remedy, problem.Severity);
         if (wrong.Exists(p => p.Field == "portion"))

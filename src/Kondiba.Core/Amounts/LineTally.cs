@@ -1,8 +1,10 @@
 using System.Text.Json.Serialization;
 using Kondiba.Core.Centres;
-using Kondiba.Core.Decoration;
+using Kondiba.Core.Facts;
+using Kondiba.Core.Films;
+using Kondiba.Core.Looks;
 using Kondiba.Core.Measures;
-using Kondiba.Core.Prep;
+using Kondiba.Core.Orders;
 using Kondiba.Core.Reference;
 using Kondiba.Core.Setting;
 using Kondiba.Core.Wording;
@@ -57,11 +59,11 @@ public sealed record LineTally(
     {
         var (shape, c) = (dip.Size.Shape, tables.Film);
         var area = shape.DippedArea(dip.Depth, dip.Angle);
-        var film = shape is Cavity cavity ? Filled(cavity, area) : Amounts.Film.After(flow, shape.Run(dip.Depth), c);
+        var film = shape is Cavity cavity ? Filled(cavity, area) : Films.Film.After(flow, shape.Run(dip.Depth), c);
         var stick = Stick(dip, c);
         var coats = Coats(dip, c);
         var coat = CoatOf(dip, film.Value, c);
-        var foot = dip.Upright ? default : Amounts.Film.Foot(flow, shape.Run(dip.Depth), shape.FootLine(dip.Depth), area, c);
+        var foot = dip.Upright ? default : Films.Film.Foot(flow, shape.Run(dip.Depth), shape.FootLine(dip.Depth), area, c);
         var dragged = shape.Looped ? 1 + c.Loops.Value.Si : 1;
         var perPiece = (area * coat * flow.Density * dragged) + foot;
         var spoil = dip.Centre.Spoil;

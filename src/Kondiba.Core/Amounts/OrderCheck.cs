@@ -1,37 +1,14 @@
 using Kondiba.Core.Centres;
-using Kondiba.Core.Coatings;
+using Kondiba.Core.Facts;
+using Kondiba.Core.Films;
 using Kondiba.Core.Measures;
+using Kondiba.Core.Orders;
 using Kondiba.Core.Reference;
-using Kondiba.Core.Vessels;
+using Kondiba.Core.Wares;
 using Kondiba.Core.Wording;
 using NodaTime;
 
 namespace Kondiba.Core.Amounts;
-
-/// <summary>A dip of a line whose every field stands for something in the trade tables.</summary>
-/// <remarks>Layer 0 is the line's first coat, further ones are dips over it; the angle, in radians, is the one at which the piece goes in; a part is one of a figure's, or a mould's first layer. A bare one gets no coat: its depth is how far decoration goes.</remarks>
-internal sealed record Dip(
-    int Line, Centre Centre, CentreSize Size, Figure<int> Count, Coating Coating, CoatingColour Colour, Share Depth, int Coats, bool AtOnce, bool Upright, int Layer = 0, double Angle = 0, string? Part = null, bool Bare = false)
-{
-    /// <summary>Less than this is no dip.</summary>
-    public const double LeastDepth = 0.01;
-
-    /// <summary>The piece in words: "medium apple".</summary>
-    public string One => $"{Size.Name} {Centre.Name}".Trim();
-
-    /// <summary>The field that its depth and coats are set in.</summary>
-    public string Field(string own) =>
-        $"lines[{Line}].{(Part is not null ? "making" : Layer == 0 ? own : $"decor.dips[{Layer - 1}].depth")}";
-
-    /// <summary>Key of the pot it is dipped in.</summary>
-    public string Pot => Coating.Pot(Colour);
-
-    /// <summary>A piece as it goes into the coating.</summary>
-    public HeldPiece Held => new(One, Centre.Holding, Size.Shape, Depth);
-
-    /// <summary>Time of the hands for all pieces and coats, spoilt ones too.</summary>
-    public Duration HandsOn(DippingWay way) => way.Time.Value * (Count.Value * (1 + Centre.Spoil.Value.Si) * Coats);
-}
 
 /// <summary>Finds what cannot be in an order, field by field.</summary>
 internal static class OrderCheck
@@ -73,7 +50,7 @@ internal static class OrderCheck
             yield return new("lines", Message.Of("amounts.order-more-lines", ("mostLines", MostLines)), "amounts.order-more-lines.do");
         if (order.Margin is { } margin && !(margin is >= 0 and <= MostMargin))
             yield return new("margin", "amounts.margin-less-nothing-more", "amounts.margin-less-nothing-more.do");
-        foreach (var problem in order.Palette is { Count: > 0 } palette ? Colour.Palette.Check(palette) : [])
+        foreach (var problem in order.Palette is { Count: > 0 } palette ? Palettes.Palette.Check(palette) : [])
             yield return problem;
         foreach (var (field, text, longest) in new[] { ("client", order.Client, LongestName), ("contact", order.Contact, LongestContact), ("place", order.Place, LongestPlace) })
         {
@@ -83,11 +60,11 @@ internal static class OrderCheck
 
         foreach (var (code, choice) in order.Schools ?? new Dictionary<string, string>())
         {
-            if (Prep.Schools.Check(code, choice, tables) is { } problem)
+            if (Orders.Schools.Check(code, choice, tables) is { } problem)
                 yield return problem;
         }
 
-        foreach (var problem in Safety.Allergens.Clashes(order, tables))
+        foreach (var problem in Amounts.Allergens.Clashes(order, tables))
             yield return problem;
         foreach (var (i, packing) in (order.Packing ?? []).Index())
         {

@@ -1,3 +1,5 @@
+using Kondiba.Core.Orders;
+
 namespace Kondiba.Core.Amounts;
 
 /// <summary>Makes an order larger or smaller.</summary>

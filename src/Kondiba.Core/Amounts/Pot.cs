@@ -1,19 +1,12 @@
 using Kondiba.Core.Colour;
+using Kondiba.Core.Facts;
 using Kondiba.Core.Measures;
-using Kondiba.Core.Pantry;
-using Kondiba.Core.Reference;
 using Kondiba.Core.Thinning;
+using Kondiba.Core.Wares;
 using Kondiba.Core.Wording;
 using NodaTime;
 
 namespace Kondiba.Core.Amounts;
-
-/// <summary>Constants of a pot.</summary>
-/// <param name="Margin">Put on top of everything, to be safe.</param>
-/// <param name="ToolLoss">Stays on spatula, fork and walls.</param>
-/// <param name="MostOver">By how much a way may melt more than the thriftiest one, however much time it saves.</param>
-/// <param name="LeastMelt">Of several melts, the least that is worth the stove.</param>
-public sealed record PotConstants(Sourced<Share> Margin, Sourced<Mass> ToolLoss, Sourced<Share> MostOver, Sourced<Mass> LeastMelt);
 
 /// <summary>A share of the pot as it stands in the vessel.</summary>
 /// <param name="Kind">"pool", "pieces" or "spare".</param>

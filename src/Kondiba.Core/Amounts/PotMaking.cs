@@ -1,10 +1,13 @@
 using Kondiba.Core.Centres;
-using Kondiba.Core.Decoration;
+using Kondiba.Core.Facts;
+using Kondiba.Core.Films;
+using Kondiba.Core.Looks;
 using Kondiba.Core.Measures;
-using Kondiba.Core.Pantry;
+using Kondiba.Core.Orders;
 using Kondiba.Core.Reference;
 using Kondiba.Core.Thinning;
 using Kondiba.Core.Vessels;
+using Kondiba.Core.Wares;
 using Kondiba.Core.Wording;
 
 namespace Kondiba.Core.Amounts;

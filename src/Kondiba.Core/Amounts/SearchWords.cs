@@ -1,4 +1,5 @@
 using Kondiba.Core.Decoration;
+using Kondiba.Core.Orders;
 using Kondiba.Core.Reference;
 
 namespace Kondiba.Core.Amounts;

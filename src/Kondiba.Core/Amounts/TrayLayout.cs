@@ -4,12 +4,6 @@ using Kondiba.Core.Reference;
 
 namespace Kondiba.Core.Amounts;
 
-/// <summary>A sheet lined with parchment.</summary>
-/// <param name="Width">Usable width.</param>
-/// <param name="Depth">Usable depth.</param>
-/// <param name="Edge">Kept free all round.</param>
-public sealed record TraySheet(Sourced<Length> Width, Sourced<Length> Depth, Sourced<Length> Edge);
-
 /// <summary>Like pieces to lay on trays.</summary>
 /// <param name="Line">Index of the order line.</param>
 /// <param name="Part">Code of the part of a figure they are; null for whole pieces.</param>

@@ -1,4 +1,6 @@
 using Kondiba.Core.Centres;
+using Kondiba.Core.Facts;
+using Kondiba.Core.Films;
 using Kondiba.Core.Measures;
 using Kondiba.Core.Reference;
 using Kondiba.Core.Vessels;

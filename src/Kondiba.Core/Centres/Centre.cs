@@ -1,7 +1,6 @@
 using System.Text.Json.Serialization;
-using Kondiba.Core.Figures;
+using Kondiba.Core.Facts;
 using Kondiba.Core.Measures;
-using Kondiba.Core.Reference;
 using Kondiba.Core.Wording;
 
 namespace Kondiba.Core.Centres;

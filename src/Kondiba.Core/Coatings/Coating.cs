@@ -1,6 +1,6 @@
 using System.Text.Json.Serialization;
+using Kondiba.Core.Facts;
 using Kondiba.Core.Measures;
-using Kondiba.Core.Reference;
 
 namespace Kondiba.Core.Coatings;
 
@@ -92,7 +92,7 @@ public sealed record TemperCurve(
 public sealed record CoatingPack(Sourced<Mass> Mass, Sourced<Money> Price, Money? Coupon = null, int Coupons = 0)
 {
     /// <summary>As a pack of a ware, in grams.</summary>
-    internal Pantry.Pack ToPack() => new(Mass.Value.In("g"), Price, Coupon, Coupons);
+    internal Wares.Pack ToPack() => new(Mass.Value.In("g"), Price, Coupon, Coupons);
 }
 
 /// <summary>A colour that a coating is sold in.</summary>

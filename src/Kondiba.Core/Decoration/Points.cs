@@ -1,6 +1,5 @@
 using Kondiba.Core.Centres;
 using Kondiba.Core.Measures;
-using Kondiba.Core.Wording;
 using static System.Math;
 
 namespace Kondiba.Core.Decoration;

@@ -1,7 +1,7 @@
 using Kondiba.Core.Centres;
+using Kondiba.Core.Facts;
 using Kondiba.Core.Measures;
-using Kondiba.Core.Prep;
-using Kondiba.Core.Reference;
+using Kondiba.Core.Steps;
 using Kondiba.Core.Wording;
 
 namespace Kondiba.Core.Fillings;

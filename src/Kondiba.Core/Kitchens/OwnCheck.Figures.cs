@@ -1,5 +1,6 @@
 using Kondiba.Core.Centres;
-using Kondiba.Core.Figures;
+using Kondiba.Core.Facts;
+using Kondiba.Core.Films;
 using Kondiba.Core.Reference;
 using Kondiba.Core.Wording;
 

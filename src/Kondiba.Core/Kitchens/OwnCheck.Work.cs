@@ -1,7 +1,8 @@
+using Kondiba.Core.Facts;
 using Kondiba.Core.Planning;
-using Kondiba.Core.Prep;
 using Kondiba.Core.Reference;
 using Kondiba.Core.Setting;
+using Kondiba.Core.Steps;
 using Kondiba.Core.Wording;
 
 namespace Kondiba.Core.Kitchens;
@@ -55,7 +56,7 @@ public static partial class OwnCheck
                 Message.Of("kitchens.way-draining-called.do", ("shakes", Argument.Of(tables.Film.Shakes.Select(s => s.Code)))));
         if (ways.HandSpeed is { } speed && !(speed is >= 5 and <= 500))
             Error("handSpeed", "kitchens.hand-draws-lines-mm", "kitchens.hand-draws-lines-mm.do");
-        problems.AddRange((ways.Schools ?? new Dictionary<string, string>()).Select(s => Prep.Schools.Check(s.Key, s.Value, tables))
+        problems.AddRange((ways.Schools ?? new Dictionary<string, string>()).Select(s => Orders.Schools.Check(s.Key, s.Value, tables))
             .OfType<Problem>());
         if (ways.DripTime is { } seconds && !(seconds is >= 1 and <= 60))
             Error("dripTime", "kitchens.piece-held-over-pot", "kitchens.piece-held-over-pot.do");

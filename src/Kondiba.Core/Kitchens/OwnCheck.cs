@@ -1,9 +1,9 @@
 using System.Text.RegularExpressions;
 using Kondiba.Core.Centres;
 using Kondiba.Core.Colour;
+using Kondiba.Core.Facts;
 using Kondiba.Core.Measures;
 using Kondiba.Core.Moulds;
-using Kondiba.Core.Pantry;
 using Kondiba.Core.Reference;
 using Kondiba.Core.Vessels;
 using Kondiba.Core.Wording;

@@ -1,6 +1,5 @@
 using Kondiba.Core.Centres;
-using Kondiba.Core.Figures;
-using Kondiba.Core.Reference;
+using Kondiba.Core.Facts;
 
 namespace Kondiba.Core.Kitchens;
 

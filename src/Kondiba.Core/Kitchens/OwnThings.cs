@@ -4,8 +4,8 @@ using Kondiba.Core.Colour;
 using Kondiba.Core.Decoration;
 using Kondiba.Core.Fillings;
 using Kondiba.Core.Moulds;
-using Kondiba.Core.Pantry;
-using Kondiba.Core.Planning;
+using Kondiba.Core.Reference;
+using Kondiba.Core.Wares;
 
 namespace Kondiba.Core.Kitchens;
 

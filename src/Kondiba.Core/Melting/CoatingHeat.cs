@@ -1,6 +1,6 @@
 using Kondiba.Core.Coatings;
 using Kondiba.Core.Measures;
-using Kondiba.Core.Reference;
+using Kondiba.Core.Setting;
 
 namespace Kondiba.Core.Melting;
 

@@ -1,7 +1,8 @@
 using System.Text.Json.Serialization;
 using Kondiba.Core.Coatings;
+using Kondiba.Core.Facts;
 using Kondiba.Core.Measures;
-using Kondiba.Core.Reference;
+using Kondiba.Core.Setting;
 using Kondiba.Core.Wording;
 using NodaTime;
 

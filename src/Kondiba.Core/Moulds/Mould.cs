@@ -1,7 +1,7 @@
 using System.Text.Json.Serialization;
 using Kondiba.Core.Centres;
+using Kondiba.Core.Facts;
 using Kondiba.Core.Measures;
-using Kondiba.Core.Reference;
 using NodaTime;
 using static System.Math;
 

@@ -1,6 +1,6 @@
 using Kondiba.Core.Centres;
+using Kondiba.Core.Facts;
 using Kondiba.Core.Measures;
-using Kondiba.Core.Reference;
 using Kondiba.Core.Wording;
 
 namespace Kondiba.Core.Moulds;

@@ -1,16 +1,12 @@
 using Kondiba.Core.Amounts;
+using Kondiba.Core.Facts;
 using Kondiba.Core.Measures;
+using Kondiba.Core.Orders;
 using Kondiba.Core.Prep;
 using Kondiba.Core.Reference;
 using Kondiba.Core.Wording;
 
 namespace Kondiba.Core.Pantry;
-
-/// <summary>Some of a supply that an order is packed in: so much for every so many pieces.</summary>
-/// <param name="Supply">Code of the supply.</param>
-/// <param name="Each">How much of it, in its unit.</param>
-/// <param name="Per">For every so many pieces, a part of them counted whole.</param>
-public sealed record PackingDraft(string Supply, double Each = 1, int Per = 1);
 
 /// <summary>What orders want of a ware.</summary>
 /// <param name="Ware">Code of the ware.</param>
@@ -39,7 +35,7 @@ public sealed record Need(string Ware, Figure<double> ToHave, double Used)
         foreach (var pot in pots)
         {
             var used = 1 - (pot.Leftover.Mass / pot.ToMelt.Value);
-            yield return Weighed(Pantry.Ware.OfColour(pot.Coating, pot.Bought), pot.OfCoating, used, () => pot.ToMelt.Working);
+            yield return Weighed(Wares.Ware.OfColour(pot.Coating, pot.Bought), pot.OfCoating, used, () => pot.ToMelt.Working);
             if (pot.Thinner is { } thinner)
                 yield return Weighed($"thinner.{thinner.Code}", thinner.Mass.Value, used, () => thinner.Mass.Working);
             foreach (var drops in pot.Drops)
@@ -75,7 +71,7 @@ public sealed record Need(string Ware, Figure<double> ToHave, double Used)
             foreach (var want in PrepWork.Wants(centre, draft, line, making, tables))
             {
                 if (want.Filling(making, tables) is null)
-                    yield return Begin(Pantry.Ware.OfCentre(want.Centre, want.Size), want.Pieces, line, want.Centre, tables);
+                    yield return Begin(Wares.Ware.OfCentre(want.Centre, want.Size), want.Pieces, line, want.Centre, tables);
             }
 
             if (tables.Wares.StickFor(centre, draft.Making?.On) is { } stick)

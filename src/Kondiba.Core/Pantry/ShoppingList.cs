@@ -1,6 +1,9 @@
 using Kondiba.Core.Amounts;
+using Kondiba.Core.Facts;
 using Kondiba.Core.Measures;
+using Kondiba.Core.Orders;
 using Kondiba.Core.Reference;
+using Kondiba.Core.Wares;
 using Kondiba.Core.Wording;
 
 namespace Kondiba.Core.Pantry;

@@ -1,4 +1,5 @@
 using System.Text.Json.Serialization;
+using Kondiba.Core.Reference;
 using NodaTime;
 
 namespace Kondiba.Core.Planning;

@@ -1,9 +1,12 @@
 using Kondiba.Core.Amounts;
 using Kondiba.Core.Colour;
+using Kondiba.Core.Facts;
 using Kondiba.Core.Measures;
+using Kondiba.Core.Orders;
 using Kondiba.Core.Prep;
 using Kondiba.Core.Reference;
 using Kondiba.Core.Setting;
+using Kondiba.Core.Steps;
 using Kondiba.Core.Wording;
 using NodaTime;
 

@@ -1,6 +1,6 @@
 using System.Text.Json.Serialization;
+using Kondiba.Core.Facts;
 using Kondiba.Core.Measures;
-using Kondiba.Core.Reference;
 using NodaTime;
 
 namespace Kondiba.Core.Planning;

@@ -1,6 +1,6 @@
 using Kondiba.Core.Measures;
-using Kondiba.Core.Prep;
 using Kondiba.Core.Reference;
+using Kondiba.Core.Steps;
 using NodaTime;
 
 namespace Kondiba.Core.Planning;

@@ -1,4 +1,5 @@
-using Kondiba.Core.Amounts;
+using Kondiba.Core.Orders;
+using Kondiba.Core.Reference;
 using Kondiba.Core.Wording;
 using NodaTime;
 

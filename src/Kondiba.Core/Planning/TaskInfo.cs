@@ -1,6 +1,6 @@
-using Kondiba.Core.Amounts;
-using Kondiba.Core.Prep;
-using Kondiba.Core.Reference;
+using Kondiba.Core.Facts;
+using Kondiba.Core.Orders;
+using Kondiba.Core.Steps;
 using NodaTime;
 
 namespace Kondiba.Core.Planning;

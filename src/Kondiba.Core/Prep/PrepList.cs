@@ -1,8 +1,9 @@
 using Kondiba.Core.Amounts;
-using Kondiba.Core.Fillings;
+using Kondiba.Core.Facts;
 using Kondiba.Core.Measures;
-using Kondiba.Core.Planning;
+using Kondiba.Core.Orders;
 using Kondiba.Core.Reference;
+using Kondiba.Core.Steps;
 using Kondiba.Core.Wording;
 using NodaTime;
 
@@ -113,9 +114,9 @@ public sealed record PrepList(
         [
             .. tables.Schools.Where(s => work.Any(w => w.Rule.School == s.Code)
                 || (s.Code == "moulds" && moulds)
-                || (s.Code == Prep.Schools.Setting && work.Any(w => w.Sets)))
+                || (s.Code == Orders.Schools.Setting && work.Any(w => w.Sets)))
                 .Select(s => new SchoolInOrder(
-                    s, Prep.Schools.Choice(s, order.Schools, tables).Code, order.Schools?.ContainsKey(s.Code) is true)),
+                    s, Orders.Schools.Choice(s, order.Schools, tables).Code, order.Schools?.ContainsKey(s.Code) is true)),
         ];
     }
 

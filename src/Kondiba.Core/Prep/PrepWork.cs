@@ -1,47 +1,17 @@
-using System.Text.Json.Serialization;
 using Kondiba.Core.Amounts;
 using Kondiba.Core.Centres;
+using Kondiba.Core.Facts;
 using Kondiba.Core.Fillings;
 using Kondiba.Core.Measures;
 using Kondiba.Core.Moulds;
+using Kondiba.Core.Orders;
 using Kondiba.Core.Reference;
+using Kondiba.Core.Steps;
+using Kondiba.Core.Wares;
 using Kondiba.Core.Wording;
 using NodaTime;
 
 namespace Kondiba.Core.Prep;
-
-/// <summary>What kind of work a step is.</summary>
-[JsonConverter(typeof(JsonStringEnumConverter<Stage>))]
-public enum Stage
-{
-    /// <summary>Making a filling, or accents.</summary>
-    [JsonStringEnumMemberName("fill")]
-    Fill,
-
-    /// <summary>Making centres ready.</summary>
-    [JsonStringEnumMemberName("prep")]
-    Prep,
-
-    /// <summary>Melting a colour.</summary>
-    [JsonStringEnumMemberName("melt")]
-    Melt,
-
-    /// <summary>Dipping, or filling moulds.</summary>
-    [JsonStringEnumMemberName("dip")]
-    Dip,
-
-    /// <summary>Further coats, drizzle, sprinkles, parts.</summary>
-    [JsonStringEnumMemberName("decorate")]
-    Decorate,
-
-    /// <summary>Putting figures together.</summary>
-    [JsonStringEnumMemberName("assemble")]
-    Assemble,
-
-    /// <summary>Arranging and packing.</summary>
-    [JsonStringEnumMemberName("pack")]
-    Pack,
-}
 
 /// <summary>A step of an order's work, not yet put into the day.</summary>
 /// <param name="Code">Unique in the order.</param>
@@ -84,7 +54,7 @@ internal sealed class PrepWork
 
     private PrepWork(OrderDraft order, CoatingTally tally, TradeTables tables, bool inTurn)
     {
-        (this.order, this.tally, this.tables, this.inTurn) = (order, tally, Prep.Schools.Chosen(order, tables), inTurn);
+        (this.order, this.tally, this.tables, this.inTurn) = (order, tally, Orders.Schools.Chosen(order, tables), inTurn);
         lines =
         [
             .. from line in tally.Lines
@@ -151,7 +121,7 @@ internal sealed class PrepWork
         if (centre.Figure is { } figure)
         {
             foreach (var part in figure.Parts)
-                yield return new(part.Centre, part.Size, Figures.Figure.CentresFor(part, line.Count.Value));
+                yield return new(part.Centre, part.Size, Centres.Figure.CentresFor(part, line.Count.Value));
             yield return new(figure.Body, figure.BodySize, begun);
         }
         else if (centre.Holding is not Holding.Mould)
@@ -180,7 +150,7 @@ internal sealed class PrepWork
             l.Centre, l.Draft, l.Tally, l.Making, tables).Select(w => (w.Centre, w.Pieces, l.Tally.Line, OnStick: w.Own
                 && l.Draft.Making?.On is not WareTable.NoStick)))
             .Concat(lines.Where(l => l.Centre.Holding is Holding.Mould || l.Centre.Figure is not null)
-                .Select(l => (l.Centre, Pieces: Begun(l.Tally, l.Centre.Spoil.Value), l.Tally.Line, OnStick: false)));
+                .Select(l => (l.Centre, Pieces: l.Tally.Begun(l.Centre.Spoil.Value), l.Tally.Line, OnStick: false)));
         foreach (var same in wants.GroupBy(w => w.Centre.Code))
         {
             var (centre, pieces, of) = (same.First().Centre, same.Sum(w => w.Pieces), same.Select(w => w.Line).Distinct().ToList());
@@ -456,7 +426,7 @@ internal sealed class PrepWork
         }
     }
 
-    private string Accents(LineTally line, Decoration.PartTally part, int begun)
+    private string Accents(LineTally line, Looks.PartTally part, int begun)
     {
         var kind = tables.Decor.Part(part.Kind)!;
         var (mould, c, count) = (tables.Mould(kind.Mould)!, tables.Moulding, begun * part.Count);
@@ -490,7 +460,7 @@ internal sealed class PrepWork
         ]).Distinct()
             .Where(key => tally.Pots.Any(p => p.Key == key))];
 
-    private bool Wet(Decoration.PatternTally pattern) => tables.Decor.Pattern(pattern.Kind)!.GoesOn is Decoration.GoesOn.Wet;
+    private bool Wet(Looks.PatternTally pattern) => tables.Decor.Pattern(pattern.Kind)!.GoesOn is Decoration.GoesOn.Wet;
 
     /// <summary>What is done on the wet first coat, together with dipping.</summary>
     private IReadOnlyList<string> WetInDip(LineTally line) => line.Look is { Over.Count: 0 } look && !IsBare(line) ? look.WetSteps : [];

@@ -1,5 +1,7 @@
 using Kondiba.Core.Amounts;
+using Kondiba.Core.Facts;
 using Kondiba.Core.Measures;
+using Kondiba.Core.Orders;
 using Kondiba.Core.Reference;
 using Kondiba.Core.Wording;
 using NodaTime;

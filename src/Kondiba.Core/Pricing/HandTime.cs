@@ -1,6 +1,9 @@
 using Kondiba.Core.Amounts;
+using Kondiba.Core.Facts;
+using Kondiba.Core.Orders;
 using Kondiba.Core.Prep;
 using Kondiba.Core.Reference;
+using Kondiba.Core.Steps;
 using Kondiba.Core.Wording;
 using NodaTime;
 

@@ -1,8 +1,11 @@
 using Kondiba.Core.Amounts;
+using Kondiba.Core.Facts;
 using Kondiba.Core.Measures;
+using Kondiba.Core.Orders;
 using Kondiba.Core.Pantry;
 using Kondiba.Core.Prep;
 using Kondiba.Core.Reference;
+using Kondiba.Core.Wares;
 using Kondiba.Core.Wording;
 
 namespace Kondiba.Core.Pricing;

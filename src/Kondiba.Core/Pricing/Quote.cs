@@ -1,8 +1,8 @@
 using Kondiba.Core.Amounts;
 using Kondiba.Core.Decoration;
 using Kondiba.Core.Measures;
+using Kondiba.Core.Orders;
 using Kondiba.Core.Reference;
-using Kondiba.Core.Safety;
 using NodaTime;
 
 namespace Kondiba.Core.Pricing;

@@ -1,4 +1,4 @@
-using Kondiba.Core.Amounts;
+using Kondiba.Core.Orders;
 
 namespace Kondiba.Core.QuickEntry;
 

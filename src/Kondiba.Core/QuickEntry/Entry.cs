@@ -1,7 +1,7 @@
 using System.Runtime.CompilerServices;
 using System.Text.Json.Serialization;
-using Kondiba.Core.Amounts;
-using Kondiba.Core.Decoration;
+using Kondiba.Core.Kitchens;
+using Kondiba.Core.Orders;
 using Kondiba.Core.Reference;
 using NodaTime;
 

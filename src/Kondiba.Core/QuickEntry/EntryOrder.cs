@@ -1,5 +1,4 @@
-using Kondiba.Core.Amounts;
-using Kondiba.Core.Pantry;
+using Kondiba.Core.Orders;
 using NodaTime;
 
 namespace Kondiba.Core.QuickEntry;

@@ -2,6 +2,7 @@ using Kondiba.Core.Coatings;
 using Kondiba.Core.Colour;
 using Kondiba.Core.Decoration;
 using Kondiba.Core.Measures;
+using Kondiba.Core.Wares;
 
 namespace Kondiba.Core.QuickEntry;
 

@@ -1,11 +1,13 @@
 using System.Globalization;
-using Kondiba.Core.Amounts;
 using Kondiba.Core.Centres;
 using Kondiba.Core.Coatings;
 using Kondiba.Core.Colour;
 using Kondiba.Core.Decoration;
+using Kondiba.Core.Kitchens;
 using Kondiba.Core.Measures;
+using Kondiba.Core.Orders;
 using Kondiba.Core.Reference;
+using Kondiba.Core.Wares;
 using Kondiba.Core.Wording;
 
 namespace Kondiba.Core.QuickEntry;

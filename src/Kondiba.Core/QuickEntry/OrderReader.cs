@@ -1,6 +1,5 @@
 using System.Globalization;
-using Kondiba.Core.Amounts;
-using Kondiba.Core.Pantry;
+using Kondiba.Core.Orders;
 using Kondiba.Core.Reference;
 using NodaTime;
 using NodaTime.Text;

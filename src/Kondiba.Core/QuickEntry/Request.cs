@@ -1,7 +1,7 @@
 using System.Globalization;
-using Kondiba.Core.Amounts;
 using Kondiba.Core.Centres;
-using Kondiba.Core.Decoration;
+using Kondiba.Core.Kitchens;
+using Kondiba.Core.Orders;
 using Kondiba.Core.Reference;
 
 namespace Kondiba.Core.QuickEntry;

@@ -1,4 +1,4 @@
-using Kondiba.Core.Decoration;
+using Kondiba.Core.Kitchens;
 using Kondiba.Core.Reference;
 
 namespace Kondiba.Core.QuickEntry;

@@ -1,5 +1,6 @@
 using Kondiba.Core.Centres;
-using Kondiba.Core.Pantry;
+using Kondiba.Core.Measures;
+using Kondiba.Core.Wares;
 
 namespace Kondiba.Core.Reference;
 

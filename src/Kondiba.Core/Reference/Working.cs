@@ -1,47 +1,57 @@
-using System.Text.Json.Serialization;
+using Kondiba.Core.Facts;
 using Kondiba.Core.Measures;
-using Kondiba.Core.Wording;
+using Kondiba.Core.Steps;
 using NodaTime;
 
 namespace Kondiba.Core.Reference;
 
-/// <summary>One step of a computation, as shown under "how?".</summary>
-/// <param name="What">What the step yields, in the trade's words.</param>
-/// <param name="Formula">The rule with its numbers put in; empty for a value that is simply looked up.</param>
-/// <param name="Value">The result, in <paramref name="Unit"/>.</param>
-/// <param name="Unit">Unit symbol; empty for a plain number.</param>
-/// <param name="Source">Where the value or the rule comes from.</param>
-public sealed record WorkingLine(Message What, Message Formula, double Value, string Unit, Source Source)
+/// <summary>From when to when hands work on a day.</summary>
+/// <param name="From">First moment.</param>
+/// <param name="To">Last moment.</param>
+public sealed record DayHours(LocalTime From, LocalTime To);
+
+/// <summary>A day of the week.</summary>
+/// <param name="Hours">From when to when; null when nobody works.</param>
+public sealed record WeekDay(DayHours? Hours);
+
+/// <summary>How a kitchen works: its hours, its hands and its warm places.</summary>
+/// <param name="Days">Each weekday, Monday first.</param>
+/// <param name="Pots">Colours that can be kept warm at once, however much of each.</param>
+/// <param name="Wells">Further ones of which there is only little, such as for drizzle.</param>
+/// <param name="Pace">Where the maker's hands are faster or slower than the tables: times by which every duration is multiplied, by the stage's name.</param>
+public sealed record Working(IReadOnlyList<WeekDay> Days, int Pots, int Wells, IReadOnlyDictionary<string, double>? Pace = null)
 {
-    /// <summary>Which step it is, whoever reads it.</summary>
-    public string Code => What.Code;
+    /// <summary>Hours of a day; null when nobody works.</summary>
+    public DayHours? On(LocalDate day) => Days[(int)day.DayOfWeek - 1].Hours;
 
-    /// <summary>A step that yields a quantity, in its first unit.</summary>
-    public static WorkingLine Of<T>(Message what, Message formula, T value, Source source)
-        where T : struct, IQuantity<T> => new(what, formula, value.In(T.Units[0].Symbol), T.Units[0].Symbol, source);
+    /// <summary>How much longer than in the tables a stage takes.</summary>
+    public double PaceOf(Stage stage) => Pace?.GetValueOrDefault(NameOf(stage), 1) ?? 1;
 
-    /// <summary>A value looked up in the trade tables.</summary>
-    public static WorkingLine Of<T>(Message what, Sourced<T> value)
-        where T : struct, IQuantity<T> => Of(what, "", value.Value, value.Source);
-
-    /// <summary>A span of time, in seconds below two minutes and in minutes above.</summary>
-    public static WorkingLine Of(Message what, Message formula, Duration value, Source source) =>
-        value.TotalMinutes < 2
-            ? new(what, formula, value.TotalSeconds, "s", source)
-            : new(what, formula, value.TotalMinutes, "min", source);
-
-    /// <summary>A plain count.</summary>
-    public static WorkingLine Count(Message what, Message formula, double value, Source source) => new(what, formula, value, "", source);
+    /// <summary>A stage as the API and the kitchen's own data name it.</summary>
+    public static string NameOf(Stage stage) => stage.ToString().ToLowerInvariant();
 }
 
-/// <summary>A result with the steps that led to it, first to last. The steps are written out only when asked for.</summary>
-/// <typeparam name="T">A quantity or a count.</typeparam>
-public sealed class Figure<T>(T value, Func<IReadOnlyList<WorkingLine>> working)
-{
-    /// <summary>The result.</summary>
-    public T Value { get; } = value;
-
-    /// <summary>How it came about; the last line is the result.</summary>
-    [JsonIgnore]
-    public IReadOnlyList<WorkingLine> Working => working();
-}
+/// <summary>Constants of planning.</summary>
+/// <param name="Pots">Colours that are kept warm at once where nothing was said.</param>
+/// <param name="Wells">Further ones, of which there is little.</param>
+/// <param name="WellHolds">How much of a colour is little.</param>
+/// <param name="Cools">From melted to fit for dipping.</param>
+/// <param name="Holds">How long a melt stays fit then.</param>
+/// <param name="Longest">Work is divided so that no part takes the hands longer.</param>
+/// <param name="Fresh">What it is worth in time of the hands that a piece is still at its best when it is collected, and not at the end of its life.</param>
+/// <param name="Spare">What each minute is worth by which an order is ready before it must be, up to the usual margin.</param>
+/// <param name="Moved">What it is worth that a task stays where it was, for each minute that it would be moved.</param>
+/// <param name="Carry">What it is worth that trays need not be carried to a cold place, watched and carried back.</param>
+/// <param name="Stacked">Trays of pieces that, packed in boxes, take the room of one.</param>
+public sealed record PlanConstants(
+    Sourced<Share> Pots,
+    Sourced<Share> Wells,
+    Sourced<Mass> WellHolds,
+    Sourced<Duration> Cools,
+    Sourced<Duration> Holds,
+    Sourced<Duration> Longest,
+    Sourced<Duration> Fresh,
+    Sourced<Share> Spare,
+    Sourced<Share> Moved,
+    Sourced<Duration> Carry,
+    Sourced<Share> Stacked);

@@ -1,5 +1,5 @@
-using Kondiba.Core.Amounts;
 using Kondiba.Core.Coatings;
+using Kondiba.Core.Films;
 using Kondiba.Core.Measures;
 
 namespace Kondiba.Core.Thinning;

@@ -1,5 +1,5 @@
+using Kondiba.Core.Facts;
 using Kondiba.Core.Measures;
-using Kondiba.Core.Reference;
 using Kondiba.Core.Wording;
 
 namespace Kondiba.Core.Vessels;

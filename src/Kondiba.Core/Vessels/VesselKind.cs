@@ -1,5 +1,5 @@
 using Kondiba.Core.Centres;
-using Kondiba.Core.Reference;
+using Kondiba.Core.Facts;
 
 namespace Kondiba.Core.Vessels;
 

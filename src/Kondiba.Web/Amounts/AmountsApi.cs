@@ -1,7 +1,8 @@
 using System.Security.Claims;
 using Kondiba.Core.Amounts;
+using Kondiba.Core.Facts;
 using Kondiba.Core.Measures;
-using Kondiba.Core.Reference;
+using Kondiba.Core.Orders;
 using Kondiba.Core.Wording;
 using Kondiba.Web.Hosting;
 using Kondiba.Web.Kitchens;

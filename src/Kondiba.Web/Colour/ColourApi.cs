@@ -1,4 +1,4 @@
-using Kondiba.Core.Colour;
+using Kondiba.Core.Palettes;
 using Kondiba.Web.Kitchens;
 
 namespace Kondiba.Web.Colour;

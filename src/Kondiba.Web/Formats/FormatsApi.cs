@@ -1,6 +1,5 @@
 using Kondiba.Core.Amounts;
-using Kondiba.Core.Pantry;
-using Kondiba.Core.Reference;
+using Kondiba.Core.Facts;
 using Kondiba.Core.Wording;
 using Kondiba.Data;
 using Kondiba.Web.Hosting;

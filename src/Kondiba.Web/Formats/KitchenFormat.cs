@@ -1,6 +1,8 @@
 using System.Text.Json;
 using Kondiba.Core.Amounts;
+using Kondiba.Core.Facts;
 using Kondiba.Core.Kitchens;
+using Kondiba.Core.Orders;
 using Kondiba.Core.Planning;
 using Kondiba.Core.Reference;
 using Kondiba.Core.Wording;

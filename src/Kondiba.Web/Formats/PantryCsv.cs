@@ -1,7 +1,7 @@
 using System.Globalization;
 using CsvHelper;
 using CsvHelper.Configuration;
-using Kondiba.Core.Pantry;
+using Kondiba.Core.Wares;
 using Kondiba.Data;
 using Kondiba.Web.Hosting;
 using Kondiba.Web.Pantry;

@@ -1,5 +1,5 @@
 using System.Reflection;
-using Kondiba.Core.Reference;
+using Kondiba.Core.Facts;
 using Kondiba.Core.Wording;
 using Microsoft.AspNetCore.Http.Metadata;
 

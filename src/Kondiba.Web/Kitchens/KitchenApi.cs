@@ -1,6 +1,6 @@
 using System.Security.Claims;
+using Kondiba.Core.Facts;
 using Kondiba.Core.Kitchens;
-using Kondiba.Core.Planning;
 using Kondiba.Core.Reference;
 using Kondiba.Core.Wording;
 using Kondiba.Data;

@@ -1,6 +1,6 @@
 using Kondiba.Core.Kitchens;
-using Kondiba.Core.Pantry;
 using Kondiba.Core.Reference;
+using Kondiba.Core.Wares;
 using Kondiba.Core.Wording;
 using Kondiba.Data;
 using Kondiba.Web.Hosting;

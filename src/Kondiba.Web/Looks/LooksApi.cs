@@ -1,5 +1,5 @@
-using Kondiba.Core.Decoration;
-using Kondiba.Core.Reference;
+using Kondiba.Core.Facts;
+using Kondiba.Core.Kitchens;
 using Kondiba.Core.Wording;
 using Kondiba.Data;
 using Kondiba.Web.Hosting;

@@ -1,6 +1,6 @@
+using Kondiba.Core.Facts;
 using Kondiba.Core.Measures;
 using Kondiba.Core.Melting;
-using Kondiba.Core.Reference;
 using Kondiba.Core.Wording;
 using Kondiba.Web.Amounts;
 using Kondiba.Web.Hosting;

@@ -1,8 +1,8 @@
 using Kondiba.Core.Amounts;
 using Kondiba.Core.Decoration;
 using Kondiba.Core.Measures;
-using Kondiba.Core.Pantry;
-using Kondiba.Core.Pricing;
+using Kondiba.Core.Orders;
+using Kondiba.Core.Wares;
 using Kondiba.Core.Wording;
 using Kondiba.Data;
 using NodaTime;

@@ -1,5 +1,6 @@
 using System.Security.Claims;
 using Kondiba.Core.Amounts;
+using Kondiba.Core.Facts;
 using Kondiba.Core.Reference;
 using Kondiba.Core.Wording;
 using Kondiba.Data;

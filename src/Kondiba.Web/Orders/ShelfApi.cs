@@ -1,5 +1,6 @@
 using System.Data;
 using Kondiba.Core.Amounts;
+using Kondiba.Core.Orders;
 using Kondiba.Data;
 using Kondiba.Web.Hosting;
 using Kondiba.Web.Kitchens;

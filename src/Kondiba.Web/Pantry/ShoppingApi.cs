@@ -3,6 +3,7 @@ using System.Security.Claims;
 using CsvHelper;
 using Kondiba.Core.Amounts;
 using Kondiba.Core.Pantry;
+using Kondiba.Core.Wares;
 using Kondiba.Data;
 using Kondiba.Web.Kitchens;
 using Kondiba.Web.Sessions;

@@ -1,9 +1,12 @@
 using System.Text;
+using Kondiba.Core.Amounts;
+using Kondiba.Core.Facts;
 using Kondiba.Core.Fillings;
 using Kondiba.Core.Kitchens;
 using Kondiba.Core.Measures;
-using Kondiba.Core.Prep;
+using Kondiba.Core.Orders;
 using Kondiba.Core.Reference;
+using Kondiba.Core.Steps;
 using Kondiba.Core.Wording;
 using Kondiba.Web.Formats;
 using Kondiba.Web.Hosting;
@@ -116,7 +119,7 @@ internal static class FillingsApi
                 Message.Of("prep.not-mix.do", ("mix", Argument.Of(found.Mix.Select(m => m.Ingredient)))));
         if (scale.Ingredient is not null && !(scale.Grams is > 0 and <= MostGrams))
             Wrong("grams", "prep.nothing-more-kitchen-holds", "prep.nothing-more-kitchen-holds.do");
-        problems.AddRange(found.Check(scale.Shares, scale.Portion, tables));
+        problems.AddRange(found.Check(scale.Shares, scale.Portion, tables.Ingredients));
         if (Refused.Of(problems.Where(p => p.Severity is Severity.Error), "prep.cannot-scaled-like") is { } refused)
             return refused;
 

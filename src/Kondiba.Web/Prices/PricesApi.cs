@@ -1,6 +1,7 @@
 using Kondiba.Core.Amounts;
+using Kondiba.Core.Facts;
+using Kondiba.Core.Orders;
 using Kondiba.Core.Pricing;
-using Kondiba.Core.Reference;
 using Kondiba.Web.Kitchens;
 using Microsoft.AspNetCore.Http.HttpResults;
 

@@ -2,13 +2,13 @@ using System.Text.Json;
 using Kondiba.Core.Centres;
 using Kondiba.Core.Colour;
 using Kondiba.Core.Decoration;
-using Kondiba.Core.Figures;
+using Kondiba.Core.Facts;
 using Kondiba.Core.Measures;
 using Kondiba.Core.Moulds;
-using Kondiba.Core.Pantry;
-using Kondiba.Core.Prep;
 using Kondiba.Core.Reference;
+using Kondiba.Core.Steps;
 using Kondiba.Core.Vessels;
+using Kondiba.Core.Wares;
 using Kondiba.Core.Wording;
 using Kondiba.Web.Kitchens;
 

@@ -1,8 +1,8 @@
-using Kondiba.Core.Wording;
 using System.Security.Claims;
 using System.Security.Cryptography;
 using System.Text;
 using System.Threading.RateLimiting;
+using Kondiba.Core.Wording;
 using Kondiba.Data;
 using Kondiba.Web.Hosting;
 using Microsoft.AspNetCore.Antiforgery;

@@ -1,0 +1,431 @@
+using System.Text.Json.Serialization;
+using Kondiba.Core.Centres;
+using Kondiba.Core.Coatings;
+using Kondiba.Core.Decoration;
+using Kondiba.Core.Facts;
+using Kondiba.Core.Films;
+using Kondiba.Core.Measures;
+using Kondiba.Core.Reference;
+using Kondiba.Core.Setting;
+using Kondiba.Core.Wording;
+using NodaTime;
+using static System.Math;
+
+namespace Kondiba.Core.Looks;
+
+/// <summary>A coat of a piece as its decoration sees it.</summary>
+/// <param name="PerPiece">Coating on one piece.</param>
+/// <param name="Thickness">Of the coat.</param>
+/// <param name="Setting">Setting times, one for each place.</param>
+/// <param name="DipTime">Of the hands, for one piece.</param>
+internal sealed record DippedCoat(
+    Figure<Mass> PerPiece, Length Thickness, IReadOnlyList<SettingTime> Setting, Sourced<Duration> DipTime);
+
+/// <summary>A dip over the first coat.</summary>
+/// <param name="Coating">Code of the coating.</param>
+/// <param name="Colour">Code of its colour.</param>
+/// <param name="Angle">At which the piece goes in, in degrees.</param>
+/// <param name="UpTo">How far the coat reaches, along the way the piece goes in, from the middle of the dipped end.</param>
+/// <param name="PerPiece">Coating on one piece.</param>
+/// <param name="Coat">Its thickness.</param>
+/// <param name="Setting">Setting times, one for each place.</param>
+public sealed record OverCoat(
+    string Coating, string Colour, double Angle, Length UpTo, Figure<Mass> PerPiece, Length Coat, IReadOnlyList<SettingTime> Setting);
+
+/// <summary>What a pattern comes to on one piece.</summary>
+/// <param name="Pattern">Its place among the line's patterns.</param>
+/// <param name="Kind">Code of the pattern.</param>
+/// <param name="Pot">Key of the pot it is taken from.</param>
+/// <param name="Bead">Width of the bead.</param>
+/// <param name="Strokes">What is seen of it: lines as x, y, x, y …, x from the middle line to the right, y down from the top; two numbers are a dot.</param>
+/// <param name="Line">Length of the bead.</param>
+/// <param name="Mass">Coating in it.</param>
+/// <param name="Tip">Opening of the tip, to the half millimetre.</param>
+/// <param name="Time">To draw it.</param>
+public sealed record PatternTally(
+    int Pattern, string Kind, string Pot, Length Bead, IReadOnlyList<IReadOnlyList<Length>> Strokes, Figure<Length> Line, Figure<Mass> Mass, Length Tip, Duration Time)
+{
+    private const double MostlyBeside = 0.5;
+
+    internal static PatternTally For(Drizzle drizzle, Outline coat, Dip dip, TradeTables tables, List<Problem> problems)
+    {
+        var (draft, kind, c, shape) = (drizzle.Draft, drizzle.Kind, tables.Decorating, dip.Size.Shape);
+        var drawn = Patterns.Draw(draft, coat, shape);
+        if (drawn.Landed < MostlyBeside)
+        {
+            problems.Add(new(
+                $"lines[{dip.Line}].decor.patterns[{drizzle.Index}].kind",
+                Message.Of(
+                    "decoration.only-lands-rest-falls",
+                    ("landed", drawn.Landed * 100),
+                    ("toLowerInvariant", English.WithArticle(dip.One).ToLowerInvariant())),
+                "decoration.only-lands-rest-falls.do",
+                Severity.Mind));
+        }
+
+        var flow = Flow.Of(drizzle.Coating, default, tables.Film);
+        var bead = Quantities.Of<Length>(draft.Bead, "mm");
+        var length = new Length(drawn.Length);
+        var dot = new Volume(PI / 12 * Pow(bead.Si, 3));
+        var mass = ((bead.Circle * length) + (dot * drawn.Dots)) * flow.Density;
+        var seconds = (drawn.Length / (c.HandSpeed.Value.Si * kind.Pace.Value.Si)) + (drawn.Starts * c.Lift.Value.TotalSeconds);
+        var tip = Quantities.Of<Length>(Round(draft.Bead / c.BeadPerTip.Value.Si * 2) / 2, "mm");
+        List<WorkingLine> LengthWorking() =>
+        [
+            WorkingLine.Count(Message.ByName(kind.Counted.Length > 0 ? kind.Counted : kind.Name), "", draft.Lines, Source.Entered),
+            .. drawn.Dots > 0 ? new[] { WorkingLine.Count("decoration.dots", "decoration.dots.how", drawn.Dots, Source.Computed) } : [],
+            WorkingLine.Of(
+                Message.Of("decoration.bead", ("kind", kind.Name)),
+                kind.Code is "stripes" ? Message.Of("decoration.bead.how") : Message.Of("decoration.seen-from-above-drizzle"),
+                length,
+                Source.Computed),
+        ];
+        return new(
+            drizzle.Index,
+            kind.Code,
+            drizzle.Pot,
+            bead,
+            [.. drawn.Lines.Select(Points.Flat)],
+            new(length, LengthWorking),
+            new(mass, () =>
+            [
+                .. LengthWorking(),
+                WorkingLine.Of("decoration.bead-width-w", "", bead, Source.Entered),
+                WorkingLine.Of(
+                    Message.Of("decoration.density-unthinned", ("coating", drizzle.Coating.Name)), "", flow.Density, Source.Computed),
+                WorkingLine.Of(
+                    Message.Of("decoration.drawn-in", ("colour", drizzle.Colour.Name), ("kind", kind.Name)),
+                    drawn.Dots > 0
+                        ? Message.Of("decoration.drawn-in.how", ("length", length), ("dots", drawn.Dots))
+                        : Message.Of("decoration.w", ("length", length)),
+                    mass,
+                    Source.Computed),
+            ]),
+            tip,
+            Duration.FromSeconds(Round(seconds, 1)));
+    }
+}
+
+/// <summary>Sprinkles on one piece.</summary>
+/// <param name="Sprinkle">Their place among the line's sprinkles.</param>
+/// <param name="Kind">Code of the sprinkle.</param>
+/// <param name="Mass">What stays on one piece.</param>
+/// <param name="Grains">Where grains are seen, as x, y, x, y …; not every one when there are very many.</param>
+public sealed record SprinkleTally(int Sprinkle, string Kind, Figure<Mass> Mass, IReadOnlyList<Length> Grains)
+{
+    private const int MostGrains = 220;
+
+    internal static SprinkleTally For(int index, SprinkleDraft draft, Sprinkle kind, Design design)
+    {
+        var (first, coat, area) = (design.First, design.Coat, design.Area);
+        var shape = first.Size.Shape;
+        var tip = new Share(first.Depth.Si / 3);
+        (Area Onto, Message Where) side = draft.Side switch
+        {
+            Side.Front => (area / 2, "decoration.area-of-front"),
+            Side.Tip => (shape.DippedArea(tip), "decoration.area-of-tip"),
+            _ => (area, "decoration.area-of-all"),
+        };
+        var onto = side.Onto;
+        var mass = onto * draft.Cover * kind.PerArea.Value;
+        var seen = draft.Side is Side.Tip ? Coats.Under(coat, first, 0, shape.DipLine(tip).Si) : coat;
+        var grain = kind.Grain.Value.Si;
+        var count = (int)Min(MostGrains, Ceiling(seen.Area * draft.Cover / (grain * grain * (kind.Form is "rod" ? 0.6 : 1.3))));
+        return new(
+            index,
+            kind.Code,
+            new(mass, () =>
+            [
+                WorkingLine.Of("decoration.area-2", side.Where, onto, Source.Computed),
+                WorkingLine.Of("decoration.covered", "", new Share(draft.Cover), Source.Entered),
+                WorkingLine.Of(Message.Of("decoration.area", ("kind", kind.Name)), kind.PerArea),
+                WorkingLine.Of(
+                    Message.Of("decoration.one-piece-2", ("kind", kind.Name)),
+                    Message.Of("decoration.one-piece-2.how", ("onto", onto), ("cover", draft.Cover * 100), ("perArea", kind.PerArea.Value)),
+                    mass,
+                    Source.Computed),
+            ]),
+            Points.Flat(Points.Scatter(seen, count)));
+    }
+}
+
+/// <summary>Glued parts on one piece.</summary>
+/// <param name="Part">Their place among the line's parts.</param>
+/// <param name="Kind">Code of the part.</param>
+/// <param name="Spots">Middles of the parts, as x, y, x, y ….</param>
+/// <param name="Count">How many on a piece.</param>
+/// <param name="Moulded">Key of the pot they are moulded from at home; null when they are bought or made by a recipe.</param>
+/// <param name="MouldedMass">Coating in them, on one piece.</param>
+public sealed record PartTally(
+    int Part, string Kind, IReadOnlyList<Length> Spots, int Count, string? Moulded = null, Mass? MouldedMass = null);
+
+/// <summary>What a look comes to on one piece.</summary>
+/// <param name="Over">Dips over the first coat.</param>
+/// <param name="Patterns">Lines drawn.</param>
+/// <param name="Sprinkles">Sprinkles.</param>
+/// <param name="Parts">Glued parts.</param>
+/// <param name="Lustre">Dust brushed on; null for none.</param>
+/// <param name="Flecks">Where lustre catches the light, as x, y, x, y ….</param>
+/// <param name="Drizzle">Coating in all patterns.</param>
+/// <param name="Time">To decorate one, by the maker's hand.</param>
+/// <param name="Wet">How long the last coat takes sprinkles and dragged lines on the counter; null where it never sets.</param>
+/// <param name="Round">Pieces to dip before stopping to decorate; null when nothing goes on wet.</param>
+/// <param name="Cost">Coating on one, at the price of its packs.</param>
+/// <param name="Steps">What to do, in the order of the hands.</param>
+/// <param name="WetWork">To do on the wet coat of one piece.</param>
+/// <param name="WetSteps">What is done on it.</param>
+public sealed record LookTally(
+    IReadOnlyList<OverCoat> Over,
+    IReadOnlyList<PatternTally> Patterns,
+    IReadOnlyList<SprinkleTally> Sprinkles,
+    IReadOnlyList<PartTally> Parts,
+    Figure<Mass>? Lustre,
+    IReadOnlyList<Length> Flecks,
+    Figure<Mass> Drizzle,
+    Figure<Duration> Time,
+    Figure<Duration>? Wet,
+    Figure<int>? Round,
+    Figure<Money> Cost,
+    IReadOnlyList<string> Steps,
+    [property: JsonIgnore] Duration WetWork,
+    [property: JsonIgnore] IReadOnlyList<string> WetSteps)
+{
+    private const int MostFlecks = 40;
+
+    /// <summary>Computes it.</summary>
+    /// <param name="design">The decoration, checked.</param>
+    /// <param name="coats">What each of its coats comes to, first to last.</param>
+    /// <param name="tables">The trade tables with the kitchen's own.</param>
+    /// <param name="problems">Gets what should be minded.</param>
+    internal static LookTally For(Design design, IReadOnlyList<DippedCoat> coats, TradeTables tables, List<Problem> problems)
+    {
+        var (c, first, layers) = (tables.Decorating, design.First, design.Layers);
+        var shape = first.Size.Shape;
+        var patterns = design.Patterns.Select(p => p.Tally).ToList();
+        var parts = Spots(design, tables);
+        var drizzle = patterns.Select(p => p.Mass.Value).Total();
+        var (wetWork, time) = Times(design, c);
+        var wet = Window(coats[^1].Setting, tables.Setting);
+        var round = RoundOf(design, wet, wetWork, coats[0].DipTime, problems);
+        var cost = CostOf([
+            .. layers.Zip(coats, (d, t) => (d.Coating, t.PerPiece.Value)),
+            .. design.Patterns.Select(p => (p.Drizzle.Coating, p.Tally.Mass.Value)),
+            (layers[^1].Coating, design.Glue),
+        ]);
+        return new(
+            [.. design.Dips.Zip(
+                coats.Skip(1),
+                (d, t) => new OverCoat(
+                    d.Coating.Code,
+                    d.Colour.Code,
+                    Math.Round(d.Angle * 180 / PI, 6),
+                    new(shape.DipUpTo(d.Depth, d.Angle)),
+                    t.PerPiece,
+                    t.Thickness,
+                    t.Setting))],
+            patterns,
+            design.SprinkleTallies,
+            parts,
+            design.Lustre,
+            design.Paint is { } painted ? Points.Flat(Points.Scatter(design.Coat, (int)Ceiling(MostFlecks * painted.Draft.Cover))) : [],
+            new(
+                drizzle,
+                () => [
+                    .. patterns.SelectMany(p => p.Mass.Working),
+                    WorkingLine.Of("decoration.drizzle-one-piece", "decoration.drizzle-one-piece.how", drizzle, Source.Computed),
+                ]),
+            time,
+            wet,
+            round,
+            cost,
+            StepsOf(design),
+            wetWork,
+            WetStepsOf(design));
+    }
+
+    internal IEnumerable<(string Path, Func<IReadOnlyList<WorkingLine>> Working)> Figures(string path)
+    {
+        yield return ($"{path}.drizzle", () => Drizzle.Working);
+        yield return ($"{path}.time", () => Time.Working);
+        yield return ($"{path}.cost", () => Cost.Working);
+        if (Wet is { } wet)
+            yield return ($"{path}.wet", () => wet.Working);
+        if (Round is { } round)
+            yield return ($"{path}.round", () => round.Working);
+        if (Lustre is { } lustre)
+            yield return ($"{path}.lustre", () => lustre.Working);
+        foreach (var (i, coat) in Over.Index())
+            yield return ($"{path}.over[{i}].perPiece", () => coat.PerPiece.Working);
+        foreach (var pattern in Patterns)
+        {
+            yield return ($"{path}.patterns[{pattern.Pattern}].line", () => pattern.Line.Working);
+            yield return ($"{path}.patterns[{pattern.Pattern}].mass", () => pattern.Mass.Working);
+        }
+
+        foreach (var sprinkle in Sprinkles)
+            yield return ($"{path}.sprinkles[{sprinkle.Sprinkle}].mass", () => sprinkle.Mass.Working);
+    }
+
+    internal static Figure<Mass> Brushed(PaintDraft draft, Lustre kind, Area area)
+    {
+        var mass = area * draft.Cover * kind.PerArea.Value;
+        return new(mass, () =>
+        [
+            WorkingLine.Of("decoration.area-coat", "", area, Source.Computed),
+            WorkingLine.Of("decoration.brushed", "", new Share(draft.Cover), Source.Entered),
+            WorkingLine.Of(Message.Of("decoration.area", ("kind", kind.Name)), kind.PerArea),
+            WorkingLine.Of(
+                Message.Of("decoration.one-piece-2", ("kind", kind.Name)),
+                Message.Of("decoration.area-covered", ("area", area), ("cover", draft.Cover * 100), ("perArea", kind.PerArea.Value)),
+                mass,
+                Source.Computed),
+        ]);
+    }
+
+    /// <summary>Parts in rows across the middle of the coat, eyes a little above it and further apart.</summary>
+    private static List<PartTally> Spots(Design design, TradeTables tables)
+    {
+        var (coat, parts) = (design.Coat, new List<PartTally>());
+        var middle = coat.Middle;
+        if (!coat.Contains(middle) && coat.Reach(middle, PI / 2) is { Out: > 0 } down)
+            middle += new Point(0, (down.In + down.Out) / 2);
+        foreach (var (n, (index, draft, kind)) in design.Parts.Index())
+        {
+            var eyes = kind.Code is "eye";
+            var level = middle.Y + ((coat.Most.Y - coat.Least.Y) * (eyes ? -0.14 : 0.12 * n));
+            var chord = coat.Chord(middle with { Y = level }, new(1, 0)) ?? (0, 0);
+            var across = kind.Across.Value.Si * (eyes ? 1.5 : 1.15);
+            var perRow = Max(1, (int)((chord.To - chord.From) / across));
+            var spots = Enumerable.Range(
+                0, draft.Count).Select(i => (Row: i / perRow, Column: i % perRow, InRow: Min(perRow, draft.Count - (i / perRow * perRow))))
+                .Select(s => new Point(middle.X + ((s.Column - ((s.InRow - 1) / 2.0)) * across), level + (s.Row * across)));
+            var moulded = tables.MouldedIn(kind, draft);
+            var mass = moulded is { } m ? m.Mould.Holds * Flow.Of(m.Coating, default, tables.Film).Density * draft.Count : (Mass?)null;
+            parts.Add(new(index, kind.Code, Points.Flat([.. spots]), draft.Count, moulded?.Coating.Pot(moulded.Value.Colour), mass));
+        }
+
+        return parts;
+    }
+
+    /// <summary>What must be done on the wet coat, and all that takes the hands on one piece.</summary>
+    private static (Duration Wet, Figure<Duration> All) Times(Design design, DecorConstants c)
+    {
+        var sprinkling = c.Sprinkling.Value * design.Sprinkles.Count(s => !s.Draft.Glued);
+        var brushing = c.Brushing.Value * (design.Sprinkles.Count(s => s.Draft.Glued) + (design.Paint is null ? 0 : 1));
+        var gluing = c.Gluing.Value * design.Parts.Where(p => !p.Draft.Pressed).Sum(p => p.Draft.Count);
+        var pressing = c.Pressing.Value * design.Parts.Where(p => p.Draft.Pressed).Sum(p => p.Draft.Count);
+        var wet = design.Patterns.Where(p => p.Drizzle.Kind.GoesOn is GoesOn.Wet)
+            .Aggregate(sprinkling + pressing, (sum, p) => sum + p.Tally.Time);
+        var all = design.Patterns.Aggregate(sprinkling + pressing + brushing + gluing, (sum, p) => sum + p.Tally.Time);
+        return (wet, new(all, () =>
+        [
+            WorkingLine.Of("decoration.speed-hand-long-lines", c.HandSpeed),
+            WorkingLine.Of("decoration.each-new-start", "", c.Lift.Value, c.Lift.Source),
+            .. design.Patterns.Select(p => WorkingLine.Of(
+                Message.ByName(p.Drizzle.Kind.Name),
+                Message.Of("decoration.speed-starts", ("line", p.Tally.Line.Value), ("pace", p.Drizzle.Kind.Pace.Value.Si)),
+                p.Tally.Time,
+                p.Drizzle.Kind.Pace.Source)),
+            .. sprinkling > Duration.Zero ? new[] { WorkingLine.Of("decoration.sprinkling", "", sprinkling, c.Sprinkling.Source) } : [],
+            .. brushing > Duration.Zero ? new[] { WorkingLine.Of("decoration.brushing", "", brushing, c.Brushing.Source) } : [],
+            .. pressing > Duration.Zero ? new[] { WorkingLine.Of("decoration.pressing", "", pressing, c.Pressing.Source) } : [],
+            .. gluing > Duration.Zero ? new[] { WorkingLine.Of("decoration.gluing-holding", "", gluing, c.Gluing.Source) } : [],
+            WorkingLine.Of("decoration.decorate-one", "decoration.decorate-one.how", all, Source.Computed),
+        ]));
+    }
+
+    private static Figure<Duration>? Window(IReadOnlyList<SettingTime> setting, SettingConstants c)
+    {
+        if (setting[0].Wet is not { } wet)
+            return null;
+        return new(wet, () =>
+        [
+            WorkingLine.Of("decoration.takes-sprinkles-up-share", c.Wet),
+            WorkingLine.Of("decoration.wet-window", "decoration.wet-window.how", wet, Source.Computed),
+        ]);
+    }
+
+    private static Figure<int>? RoundOf(
+        Design design, Figure<Duration>? wet, Duration wetWork, Sourced<Duration> dipTime, List<Problem> problems)
+    {
+        if (wetWork == Duration.Zero || wet is null)
+            return null;
+        var each = dipTime.Value + wetWork;
+        var round = Max(1, (int)(wet.Value.TotalSeconds / each.TotalSeconds));
+        if (wetWork > wet.Value)
+        {
+            problems.Add(new(
+                $"lines[{design.First.Line}].decor.{(design.Patterns.Select(p => p.Drizzle).FirstOrDefault(d => d.Kind.GoesOn is GoesOn.Wet) is { } d ? $"patterns[{d.Index}].lines" : "sprinkles")}",
+                Message.Of("decoration.coat-stays-wet-s", ("wet", wet.Value.TotalSeconds), ("wetWork", wetWork.TotalSeconds)),
+                "decoration.coat-stays-wet-s.do",
+                Severity.Mind));
+        }
+
+        return new(round, () =>
+        [
+            .. wet.Working,
+            WorkingLine.Of("decoration.from-one-piece-next", "", dipTime.Value, dipTime.Source),
+            WorkingLine.Of("decoration.wet-work-one", "", wetWork, Source.Computed),
+            WorkingLine.Count(
+                "decoration.pieces-round",
+                Message.Of("decoration.pieces-round.how", ("wet", wet.Value.TotalSeconds), ("each", each.TotalSeconds)),
+                round,
+                Source.Computed),
+        ]);
+    }
+
+    private static Figure<Money> CostOf(IReadOnlyList<(Coating Coating, Mass Mass)> uses)
+    {
+        var priced = uses.Where(u => u.Mass.Si > 0 && u.Coating.Packs.Count > 0)
+            .Select(u => (u.Coating, u.Mass, Pack: u.Coating.Packs.MinBy(p => p.Mass.Value.Si)!))
+            .Select(u => (u.Coating, u.Mass, u.Pack, Cost: u.Pack.Price.Value * (u.Mass / u.Pack.Mass.Value))).ToList();
+        var cost = priced.Aggregate(default(Money), (sum, u) => sum + u.Cost);
+        return new(cost, () =>
+        [
+            .. priced.Select(u => WorkingLine.Count(
+                Message.ByName(u.Coating.Name),
+                Message.Of("decoration.share-of-pack", ("mass", u.Mass), ("price", u.Pack.Price.Value), ("mass2", u.Pack.Mass.Value)),
+                (double)u.Cost.Amount,
+                u.Pack.Price.Source)),
+            WorkingLine.Count("decoration.coating-one-piece", "decoration.decorate-one.how", (double)cost.Amount, Source.Computed),
+        ]);
+    }
+
+    private static List<string> WetStepsOf(Design design) =>
+    [
+        .. design.Patterns.Select(p => p.Drizzle).Where(d => d.Kind.GoesOn is GoesOn.Wet)
+            .Select(d => design.Layers[^1].Bare
+                ? $"{English.Capitalized(d.Kind.Name)} in {d.Colour.Name}. {d.Kind.Bare}"
+                : $"While it is wet, {d.Kind.Name} in {d.Colour.Name}. {d.Kind.How}"),
+        .. design.Sprinkles.Where(s => !s.Draft.Glued).Select(s => $"While it is wet, {s.Kind.Name}. {s.Kind.How}"),
+        .. design.Parts.Where(p => p.Draft.Pressed)
+            .Select(p => $"While it is wet, press on {p.Draft.Count} {(p.Draft.Count == 1 ? p.Kind.Name : p.Kind.Plural)}."),
+    ];
+
+    private static List<string> StepsOf(Design design)
+    {
+        var first = design.First;
+        var steps = new List<string>
+        {
+            first.Bare ? "It is not dipped."
+                : first.Size.Shape is Cavity ? $"Fill the mould with {first.Colour.Name}."
+                : $"Dip in {first.Colour.Name}, {first.Depth.In("%"):0} % deep{(first.Coats > 1 ? $", {first.Coats} coats{(first.AtOnce ? " at once" : ", chilled between")}" : "")}.",
+        };
+        foreach (var dip in design.Dips)
+            steps.Add(
+                $"When it has set, dip {(dip.Angle == 0 ? "the end" : Abs(dip.Angle) > PI / 3 ? "one side" : "at a slant")} in {dip.Colour.Name}, {dip.Depth.In("%"):0} % deep.");
+        string When(string state, string does) => design.Layers[^1].Bare ? English.Capitalized(does) : $"{state}: {does}";
+        var set = design.Patterns.Select(p => p.Drizzle).Where(
+            d => d.Kind.GoesOn is GoesOn.Set).Select(d => When("Touch-dry", $"{d.Kind.Name} in {d.Colour.Name}, kept plain. {d.Kind.How}"))
+            .Concat(design.Sprinkles.Where(s => s.Draft.Glued)
+                .Select(s => When("Set", $"brush with edible glue, then {s.Kind.Name}; shake off what does not hold.")))
+            .Concat(design.Parts.Where(p => !p.Draft.Pressed)
+                .Select(p => When("Set", $"{p.Draft.Count} {(p.Draft.Count == 1 ? p.Kind.Name : p.Kind.Plural)}. {p.Kind.How}")));
+        return [
+            .. steps,
+            .. WetStepsOf(design),
+            .. set,
+            .. design.Paint is { } paint ? new[] { $"Last, {paint.Kind.Name}. {paint.Kind.How}" } : [],
+        ];
+    }
+}

@@ -1,0 +1,67 @@
+using Kondiba.Core.Centres;
+using Kondiba.Core.Facts;
+using Kondiba.Core.Reference;
+using Kondiba.Core.Setting;
+using Kondiba.Core.Steps;
+using Kondiba.Core.Wording;
+
+namespace Kondiba.Core.Orders;
+
+/// <summary>Which of the ways is taken.</summary>
+public static class Schools
+{
+    /// <summary>Code of the matter of where coats set.</summary>
+    internal const string Setting = "setting";
+
+    /// <summary>The choice that holds in an order: its own, or the kitchen's, or the usual one.</summary>
+    public static SchoolChoice Choice(School school, IReadOnlyDictionary<string, string>? ofOrder, TradeTables tables)
+    {
+        SchoolChoice? Of(string? code) => school.Choices.FirstOrDefault(c => c.Code == code);
+        return Of(
+            ofOrder?.GetValueOrDefault(school.Code)) ?? Of(tables.Habits.Schools?.GetValueOrDefault(school.Code)) ?? Of(school.Usual)!;
+    }
+
+    /// <summary>Whether a rule holds: it belongs to no school, or to the choice that does.</summary>
+    public static bool Holds(PrepRule rule, IReadOnlyDictionary<string, string>? ofOrder, TradeTables tables) =>
+        tables.Schools.FirstOrDefault(s => s.Code == rule.School) is not { } school || Choice(school, ofOrder, tables).Code == rule.Choice;
+
+    /// <summary>The tables with an order's own choices in place of the kitchen's.</summary>
+    internal static TradeTables Chosen(
+        OrderDraft order, TradeTables tables) => order.Schools is not { Count: > 0 } own ? tables : tables with
+        {
+            Habits = tables.Habits with
+            {
+                Schools = (tables.Habits.Schools ?? new Dictionary<string, string>()).Where(
+            s => !own.ContainsKey(s.Key))
+            .Concat(own)
+            .ToDictionary()
+            },
+        };
+
+    /// <summary>Where centres last wait before they are dipped, and so how warm they are: in the room where nothing else is said.</summary>
+    internal static Place ComesFrom(Centre centre, TradeTables tables)
+    {
+        var last = tables.PrepRules.LastOrDefault(r => r.Wait is not null
+            && !r.After
+            && r.For.Contains(centre.Code)
+            && Holds(r, null, tables));
+        return tables.Setting.Places.FirstOrDefault(p => p.Code == last?.Place) ?? tables.Setting.Room;
+    }
+
+    /// <summary>What is wrong with a choice; null when nothing is.</summary>
+    public static Problem? Check(string code, string choice, TradeTables tables)
+    {
+        var school = tables.Schools.FirstOrDefault(s => s.Code == code);
+        if (school is null)
+            return new(
+                $"schools.{code}",
+                Message.Of("prep.matter-called-which-makers", ("code", code)),
+                Message.Of("prep.matter-called-which-makers.do", ("schools", Argument.Of(tables.Schools.Select(s => s.Code)))));
+        return school.Choices.Any(c => c.Code == choice)
+            ? null
+            : new(
+                $"schools.{code}",
+                Message.Of("prep.way-called", ("school", school.Name), ("choice", choice)),
+                Message.Of("prep.way-called.do", ("choices", Argument.Of(school.Choices.Select(c => c.Code)))));
+    }
+}
