@@ -14,14 +14,15 @@ public static class BenchOrders
 
     public static OrderDraft Of(int lines, int colours)
     {
-        var codes = TradeTables.Shipped.Coating(Coating)!.Colours.Take(colours).Select(c => c.Code).ToList();
-        var sizes = TradeTables.Shipped.Centres.SelectMany(c => c.Sizes.Select(s => (Centre: c, Size: s))).ToList();
+        var codes = ReferenceData.Shipped.Coating(Coating)!.Colours.Take(colours).Select(c => c.Code).ToList();
+        var sizes = ReferenceData.Shipped.Centres.SelectMany(c => c.Sizes.Select(s => (Centre: c, Size: s))).ToList();
         return new(
             "bench",
             new LocalDateTime(2031, 5, 3, 10, 0),
             "",
             [
-                .. Enumerable.Range(0, lines).Select(i => (sizes[i % sizes.Count].Centre, sizes[i % sizes.Count].Size, I: i)).Select(p => new LineDraft(
+                .. Enumerable.Range(
+                    0, lines).Select(i => (sizes[i % sizes.Count].Centre, sizes[i % sizes.Count].Size, I: i)).Select(p => new LineDraft(
                     p.Centre.Code,
                     p.Size.Code,
                     12 + p.I,
@@ -37,7 +38,7 @@ public static class BenchOrders
     /// <summary>The same with a pattern and sprinkles on every line.</summary>
     public static OrderDraft Decorated(int lines, int colours)
     {
-        var (plain, patterns) = (Of(lines, colours), TradeTables.Shipped.Decor.Patterns);
+        var (plain, patterns) = (Of(lines, colours), ReferenceData.Shipped.Decor.Patterns);
         return plain with
         {
             Lines =
@@ -46,7 +47,18 @@ public static class BenchOrders
                 {
                     Decor = Decor.None with
                     {
-                        Patterns = [new(patterns[i % patterns.Count].Code, Coating, "white", patterns[i % patterns.Count].Usual, null, 1.8, i, 0, "R7")],
+                        Patterns = [
+                            new(
+                                patterns[i % patterns.Count].Code,
+                                Coating,
+                                "white",
+                                patterns[i % patterns.Count].Usual,
+                                null,
+                                1.8,
+                                i,
+                                0,
+                                "R7"),
+                        ],
                         Sprinkles = [new("nonpareils", Side.Tip, 0.5)],
                     },
                 }),
@@ -62,10 +74,10 @@ public class CoatingTallyBenchmark
     private readonly OrderDraft sixty = BenchOrders.Of(60, 8);
 
     [Benchmark(Description = "preview of 20 lines in 5 colours")]
-    public CoatingTally Twenty() => CoatingTally.For(twenty, TradeTables.Shipped, default);
+    public CoatingTally Twenty() => CoatingTally.For(twenty, KitchenTables.Shipped, default);
 
     [Benchmark(Description = "preview of 60 lines in 8 colours")]
-    public CoatingTally Sixty() => CoatingTally.For(sixty, TradeTables.Shipped, default);
+    public CoatingTally Sixty() => CoatingTally.For(sixty, KitchenTables.Shipped, default);
 }
 
 [MemoryDiagnoser]
@@ -74,5 +86,5 @@ public class LookBenchmark
     private readonly OrderDraft decorated = BenchOrders.Decorated(20, 5);
 
     [Benchmark(Description = "preview of 20 decorated lines, every pattern")]
-    public CoatingTally Decorated() => CoatingTally.For(decorated, TradeTables.Shipped, default);
+    public CoatingTally Decorated() => CoatingTally.For(decorated, KitchenTables.Shipped, default);
 }

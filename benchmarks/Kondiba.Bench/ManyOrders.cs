@@ -18,23 +18,65 @@ internal static class ManyOrders
     private const int LinesEach = 6;
     private const int Asked = 300;
     private const int Warming = 60;
-    private static readonly string[] Occasions = ["Regatta", "Chess final", "Meteor night", "Choir jubilee", "Orchid show", "Lantern walk", "Net loft supper", "Tide bell", "Pilot boat", "Ropewalk fair"];
-    private static readonly string[] Clients = ["Rowing club", "Chess club", "Hilltop observatory", "Harbour choir", "Botanical society", "Lighthouse keepers"];
-    private static readonly OrderState[] States = [OrderState.Asked, OrderState.Quoted, OrderState.Agreed, OrderState.Made, OrderState.HandedOver, OrderState.Cancelled];
+    private static readonly string[] Occasions = [
+        "Regatta",
+        "Chess final",
+        "Meteor night",
+        "Choir jubilee",
+        "Orchid show",
+        "Lantern walk",
+        "Net loft supper",
+        "Tide bell",
+        "Pilot boat",
+        "Ropewalk fair",
+    ];
+    private static readonly string[] Clients = [
+        "Rowing club",
+        "Chess club",
+        "Hilltop observatory",
+        "Harbour choir",
+        "Botanical society",
+        "Lighthouse keepers",
+    ];
+    private static readonly OrderState[] States = [
+        OrderState.Asked,
+        OrderState.Quoted,
+        OrderState.Agreed,
+        OrderState.Made,
+        OrderState.HandedOver,
+        OrderState.Cancelled,
+    ];
 
     public static async Task MeasureAsync(Site site, Action<string, double, double?> tell)
     {
         using var client = new HttpClient { BaseAddress = site.Address };
         await FormAsync(client);
-        (await client.PostAsJsonAsync("api/session/kitchen", new { kitchen = "Ten years", name = "bench", password = "ten years of orders" })).EnsureSuccessStatusCode();
+        (await client.PostAsJsonAsync(
+            "api/session/kitchen", new { kitchen = "Ten years", name = "bench", password = "ten years of orders" })).EnsureSuccessStatusCode();
         await FormAsync(client);
         await SeedAsync(site.Connection);
 
         var today = SystemClock.Instance.GetCurrentInstant().InUtc().Date;
-        string[] shelves = ["api/shelf", .. Enumerable.Range(1, 40).Select(i => $"api/shelf?from={today.PlusDays((i - 20) * 11):uuuu-MM-dd}")];
-        string[] searches = ["lantern", "rega", "chess final", "botan plum", "harb choir twist", "4711", "pretzel teal zig", "observatory", "nothing of the kind", ""];
+        string[] shelves = [
+            "api/shelf",
+            .. Enumerable.Range(1, 40).Select(i => $"api/shelf?from={today.PlusDays((i - 20) * 11):uuuu-MM-dd}"),
+        ];
+        string[] searches = [
+            "lantern",
+            "rega",
+            "chess final",
+            "botan plum",
+            "harb choir twist",
+            "4711",
+            "pretzel teal zig",
+            "observatory",
+            "nothing of the kind",
+            "",
+        ];
         var scansBefore = await ScansAsync(site.Connection);
-        foreach (var (name, paths) in new[] { ("shelf", shelves), ("search", [.. searches.Select(s => $"api/orders?q={Uri.EscapeDataString(s)}")]) })
+        foreach (var (name, paths) in new[] { ("shelf", shelves), ("search", [
+            .. searches.Select(s => $"api/orders?q={Uri.EscapeDataString(s)}"),
+        ]) })
         {
             var (times, first) = (new List<double>(), new List<double>());
             for (var i = 0; i < Warming + Asked; i++)
@@ -42,7 +84,12 @@ internal static class ManyOrders
                 using var answer = await client.GetAsync(paths[i % paths.Length]);
                 answer.EnsureSuccessStatusCode();
                 var timing = answer.Headers.GetValues("Server-Timing").Single();
-                (i < paths.Length ? first : i < Warming ? [] : times).Add(double.Parse(timing[(timing.IndexOf("dur=", StringComparison.Ordinal) + 4)..], CultureInfo.InvariantCulture));
+                (i < paths.Length
+                    ? first
+                    : i < Warming
+                        ? []
+                        : times).Add(double.Parse(
+                            timing[(timing.IndexOf("dur=", StringComparison.Ordinal) + 4)..], CultureInfo.InvariantCulture));
             }
 
             times.Sort();
@@ -58,7 +105,8 @@ internal static class ManyOrders
         {
             // A third of the orders chose something for a pot: few enough rows that PostgreSQL sometimes reads them all.
             var (s, n) = (sequential - scansBefore[table].Sequential, index - scansBefore[table].Index);
-            Console.WriteLine($"Database, {table}: {n} scans by index, {s} of the whole table{(s > 0 && table != "order_pots" ? "  OVER" : "")}");
+            Console.WriteLine(
+                $"Database, {table}: {n} scans by index, {s} of the whole table{(s > 0 && table != "order_pots" ? "  OVER" : "")}");
         }
     }
 
@@ -79,7 +127,11 @@ internal static class ManyOrders
 
         var now = SystemClock.Instance.GetCurrentInstant();
         var today = now.InUtc().Date;
-        var lines = SampleKitchen.From(today, now, "UTC").Rows.OfType<Order>().SelectMany(o => o.Lines).Where(l => l.Look is not null).ToList();
+        var lines = SampleKitchen.From(today, now, "UTC").Rows
+            .OfType<Order>()
+            .SelectMany(o => o.Lines)
+            .Where(l => l.Look is not null)
+            .ToList();
         for (var i = 0; i < Orders; i++)
         {
             var order = new Order
@@ -93,24 +145,25 @@ internal static class ManyOrders
                 State = States[i % States.Length],
                 ChangedAt = now,
             };
-            order.Lines.AddRange(Enumerable.Range(0, LinesEach).Select(n => lines[((i * 7) + (n * 5)) % lines.Count]).Select((l, n) => new OrderLine
-            {
-                Id = Guid.CreateVersion7(),
-                KitchenId = scope.KitchenId,
-                Position = n,
-                Centre = l.Centre,
-                Size = l.Size,
-                Amount = 6 + ((i + n) % 30),
-                Coating = l.Coating,
-                Colour = l.Colour,
-                Depth = l.Depth,
-                Coats = l.Coats,
-                Look = l.Look,
-                Decor = l.Decor,
-            }));
+            order.Lines.AddRange(Enumerable.Range(0, LinesEach).Select(
+                n => lines[((i * 7) + (n * 5)) % lines.Count]).Select((l, n) => new OrderLine
+                {
+                    Id = Guid.CreateVersion7(),
+                    KitchenId = scope.KitchenId,
+                    Position = n,
+                    Centre = l.Centre,
+                    Size = l.Size,
+                    Amount = 6 + ((i + n) % 30),
+                    Coating = l.Coating,
+                    Colour = l.Colour,
+                    Depth = l.Depth,
+                    Coats = l.Coats,
+                    Look = l.Look,
+                    Decor = l.Decor,
+                }));
             if (i % 3 == 0)
                 order.Pots.Add(new() { KitchenId = scope.KitchenId, Pot = $"{order.Lines[0].Coating}.{order.Lines[0].Colour}", Thinner = "flakes" });
-            (order.Pieces, order.Words) = ((int)order.Lines.Sum(l => l.Amount), SearchWords.Of(order.ToDraft(), TradeTables.Shipped));
+            (order.Pieces, order.Words) = ((int)order.Lines.Sum(l => l.Amount), SearchWords.Of(order.ToDraft(), ReferenceData.Shipped));
             db.Add(order);
             if (i % 500 == 499)
             {
@@ -126,7 +179,8 @@ internal static class ManyOrders
     private static async Task<Dictionary<string, (long Sequential, long Index)>> ScansAsync(string connection)
     {
         await using var source = NpgsqlDataSource.Create(connection);
-        await using var command = source.CreateCommand("SELECT relname, coalesce(seq_scan, 0), coalesce(idx_scan, 0) FROM pg_stat_user_tables WHERE relname IN ('orders', 'order_lines', 'order_pots')");
+        await using var command = source.CreateCommand(
+            "SELECT relname, coalesce(seq_scan, 0), coalesce(idx_scan, 0) FROM pg_stat_user_tables WHERE relname IN ('orders', 'order_lines', 'order_pots')");
         await using var reader = await command.ExecuteReaderAsync();
         var scans = new Dictionary<string, (long, long)>();
         while (await reader.ReadAsync())

@@ -19,7 +19,10 @@ internal static class Plans
 
         var (making, planner) = Timed(() => new Planner(Weekend.Request));
         (making, planner) = Timed(() => new Planner(Weekend.Request));
-        tell($"Plan, a weekend of {Weekend.Orders.Count} orders, {Weekend.Orders.Sum(o => o.Draft.Lines.Sum(l => l.Amount))} pieces, {planner.Problem.Colours.Count} colours: {planner.Problem.Tasks.Count} tasks made", making, null);
+        tell(
+            $"Plan, a weekend of {Weekend.Orders.Count} orders, {Weekend.Orders.Sum(o => o.Draft.Lines.Sum(l => l.Amount))} pieces, {planner.Problem.Colours.Count} colours: {planner.Problem.Tasks.Count} tasks made",
+            making,
+            null);
         var (first, some) = Timed(() => planner.Solve(Planner.First));
         tell($"Plan, first, {Gap(planner, some)}", first, 1000);
         var (full, best) = Timed(() => planner.Solve(Planner.Full with { Seconds = 10 - (first / 1000) }, some));
@@ -31,7 +34,10 @@ internal static class Plans
         {
             var other = new Planner(Weekend.Like(seed));
             var (time, found) = Timed(() => other.Solve(Planner.Full with { Seconds = 8 }, other.Solve(Planner.First)));
-            tell($"Plan, another weekend like it, {found.Melts.Count} melts, {Gap(other, found)}: within 5 % {(found.Gap <= 0.05 ? "met" : "MISSED")}", time, 10_000);
+            tell(
+                $"Plan, another weekend like it, {found.Melts.Count} melts, {Gap(other, found)}: within 5 % {(found.Gap <= 0.05 ? "met" : "MISSED")}",
+                time,
+                10_000);
         }
 
         // One task comes late, each of them in turn: it begins half an hour after it should have.
@@ -39,14 +45,25 @@ internal static class Plans
         foreach (var task in tidy.Tasks.Where(t => t.Worker is not null))
         {
             var at = planner.Origin.AtMidnight().PlusMinutes(task.Start + 30);
-            var request = Weekend.Request with { Arranged = Arrangements.None with { Tasks = new Dictionary<string, TaskMark> { [task.Code] = new(NotBefore: at) } } };
+            var request = Weekend.Request with
+            {
+                Arranged = Arrangements.None with
+                {
+                    Tasks = new Dictionary<string, TaskMark>
+                    {
+                        [task.Code] = new(
+                NotBefore: at)
+                    }
+                }
+            };
             var (again, moved) = Timed(() =>
             {
                 var replan = new Planner(request);
                 var near = replan.Shifted(tidy, planner.Origin);
                 return replan.Solve(Planner.First, near, near);
             });
-            late.Add((task.Code, again, moved.Outcome, moved.Any ? moved.Tasks.Zip(tidy.Tasks).Count(t => t.First.Start != t.Second.Start) : 0));
+            late.Add(
+                (task.Code, again, moved.Outcome, moved.Any ? moved.Tasks.Zip(tidy.Tasks).Count(t => t.First.Start != t.Second.Start) : 0));
         }
 
         var inTime = late.FindAll(l => l.Outcome is Outcome.Found or Outcome.Best);
@@ -59,7 +76,8 @@ internal static class Plans
     private static string Gap(Planner planner, Solution solution)
     {
         // What no plan can save is the time of the hands itself; the gap of the rest is told as well.
-        var fixedCost = (long)planner.Problem.Goal.Hands * (planner.Problem.Tasks.Sum(t => t.Lasts) + planner.Problem.Colours.Sum(c => c.Lasts + c.Washes));
+        var fixedCost = (long)planner.Problem.Goal.Hands * (planner.Problem.Tasks.Sum(
+            t => t.Lasts) + planner.Problem.Colours.Sum(c => c.Lasts + c.Washes));
         return $"{solution.Outcome}, gap {solution.Gap:P1}, of what can be saved {(solution.Cost > fixedCost ? (solution.Cost - solution.Bound) / (double)(solution.Cost - fixedCost) : 0):P1}";
     }
 

@@ -42,7 +42,8 @@ async Task PreviewAsync()
     {
         var order = BenchOrders.Of(60, 8);
         var lines = order.Lines.Select((l, at) => new { l!.Centre, l.Size, Amount = l.Amount + ((i + at) % 7), CountedIn = "pieces", l.Coating, l.Colour, l.Depth, l.Coats });
-        return client.PostAsJsonAsync("api/amounts/preview", new { order.Name, pickup = "2031-05-03T10:00:00", order.Notes, lines, order.Pots });
+        return client.PostAsJsonAsync(
+            "api/amounts/preview", new { order.Name, pickup = "2031-05-03T10:00:00", order.Notes, lines, order.Pots });
     });
     Tell($"Server, preview of 60 lines, median of {Asked} after {Warming} to warm up", times[Asked / 2], 10);
     Tell($"Server, preview of 60 lines, 95th percentile of {Asked}", times[Asked * 95 / 100], null);
@@ -93,7 +94,10 @@ void InTheBrowser()
     foreach (var (name, path) in new[] { ("shelf", ""), ("order", order) })
     {
         using var cold = new Maker(site, start: path);
-        Tell($"Browser, first paint of the {name}, cold", cold.Measure("return performance.getEntriesByName('first-contentful-paint')[0]?.startTime ?? -1"), 1000);
+        Tell(
+            $"Browser, first paint of the {name}, cold",
+            cold.Measure("return performance.getEntriesByName('first-contentful-paint')[0]?.startTime ?? -1"),
+            1000);
     }
 
     var changes = new List<double>();
@@ -120,15 +124,19 @@ void InTheBrowser()
 static void Core<T>(double mark)
 {
     var summary = BenchmarkRunner.Run<T>(
-        ManualConfig.CreateEmpty().AddJob(Job.ShortRun.WithToolchain(InProcessEmitToolchain.Instance)).AddColumnProvider(BenchmarkDotNet.Columns.DefaultColumnProviders.Instance).AddLogger(NullLogger.Instance)
+        ManualConfig.CreateEmpty().AddJob(Job.ShortRun.WithToolchain(InProcessEmitToolchain.Instance)).AddColumnProvider(
+            BenchmarkDotNet.Columns.DefaultColumnProviders.Instance).AddLogger(
+            NullLogger.Instance)
             .WithArtifactsPath(Path.Combine(Path.GetTempPath(), "kondiba-bench")));
     foreach (var report in summary.Reports)
     {
         var what = $"{report.BenchmarkCase.Descriptor.WorkloadMethodDisplayInfo.Trim('\'')} {report.BenchmarkCase.Parameters.DisplayInfo}".Trim();
         Tell($"Core, {what}, median", report.ResultStatistics!.Median / 1e6, mark);
-        Console.WriteLine($"Core, {what}, allocated: {report.GcStats.GetBytesAllocatedPerOperation(report.BenchmarkCase) / 1024.0:0} KiB a call");
+        Console.WriteLine(
+            $"Core, {what}, allocated: {report.GcStats.GetBytesAllocatedPerOperation(report.BenchmarkCase) / 1024.0:0} KiB a call");
     }
 }
 
 static void Tell(string what, double milliseconds, double? mark) =>
-    Console.WriteLine($"{what}: {milliseconds:0.00} ms{(mark is null ? "" : $" (mark {mark:0} ms: {(milliseconds <= mark ? "met" : "MISSED")})")}");
+    Console.WriteLine(
+        $"{what}: {milliseconds:0.00} ms{(mark is null ? "" : $" (mark {mark:0} ms: {(milliseconds <= mark ? "met" : "MISSED")})")}");

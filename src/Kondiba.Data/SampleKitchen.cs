@@ -29,8 +29,8 @@ public static class SampleKitchen
         {
             order.Number = i + 1;
             (order.Pieces, order.Words) = (CoatingTally.For(
-                order.ToDraft(), TradeTables.Shipped, today.AtMidnight()).Pieces, SearchWords.Of(
-                order.ToDraft(), TradeTables.Shipped));
+                order.ToDraft(), KitchenTables.Shipped, today.AtMidnight()).Pieces, SearchWords.Of(
+                order.ToDraft(), ReferenceData.Shipped));
         }
 
         return (kitchen,

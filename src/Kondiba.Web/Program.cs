@@ -28,7 +28,7 @@ builder.Host.UseSerilog((context, log) => log.ReadFrom.Configuration(context.Con
 
 var settings = builder.Configuration.GetSection("Kondiba").Get<KondibaSettings>() ?? new();
 builder.Services.AddSingleton(settings);
-builder.Services.AddSingleton(TradeTables.Shipped);
+builder.Services.AddSingleton(KitchenTables.Shipped);
 builder.Services.AddSingleton<IClock>(SystemClock.Instance);
 builder.Services.AddScoped<KitchenScope>();
 builder.Services.AddScoped<KitchenClock>();

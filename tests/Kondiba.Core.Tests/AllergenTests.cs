@@ -13,8 +13,8 @@ namespace Kondiba.Core.Tests;
 /// <summary>Nothing that anybody has said of what is in a thing gets lost on the way to who must not eat it.</summary>
 public class AllergenTests
 {
-    private static readonly TradeTables Shipped = TradeTables.Shipped;
-    private static readonly string[] Names = [.. Shipped.Allergens.Select(a => a.Name)];
+    private static readonly KitchenTables Shipped = KitchenTables.Shipped;
+    private static readonly string[] Names = [.. Shipped.Reference.Allergens.Select(a => a.Name)];
 
     private static readonly OwnTopping Galaxy = new(
         "galaxy", "galaxy mix", 0.2, null, 2, "bead", ["#223366"], false, null, ["peanut"], ["sesame"], ["stardust"]);
@@ -33,14 +33,15 @@ public class AllergenTests
                 Toppings = [Galaxy with { Allergens = topping.Contains, MayContain = topping.May }],
                 Parts = [Comet with { Allergens = part.Contains, MayContain = part.May }],
                 Centres = [
-                    KitchenTables.Entered(Shipped.Centre("marshmallow")!) with { Allergens = centre.Contains, MayContain = centre.May },
+                    OwnTables.Entered(
+                        Shipped.Reference.Centre("marshmallow")!) with { Allergens = centre.Contains, MayContain = centre.May },
                 ],
                 Coatings = [
-                    KitchenTables.Entered(
-                        Shipped.Coating("compound-block")!) with { Allergens = coating.Contains, MayContain = coating.May },
+                    OwnTables.Entered(
+                        Shipped.Reference.Coating("compound-block")!) with { Allergens = coating.Contains, MayContain = coating.May },
                 ],
             };
-            var tables = KitchenTables.For(Shipped, own);
+            var tables = OwnTables.For(Shipped, own);
             var line = Line("marshmallow", "one", 12) with
             {
                 Coating = "compound-block",
@@ -49,10 +50,10 @@ public class AllergenTests
             };
             var order = Order(null, line) with { Allergies = allergies };
             var tally = CoatingTally.For(order, tables, Now);
-            var quote = Quote.For("Harbour kitchen", 1, Now.Date, order, Costing.For(order, tally, tables), tables);
-            var uses = Allergens.Of(order, tables);
+            var quote = Quote.For("Harbour kitchen", 1, Now.Date, order, Costing.For(order, tally, tables), tables.Reference);
+            var uses = Allergens.Of(order, tables.Reference);
 
-            foreach (var (name, said) in new[] { ("galaxy mix", topping), ("comets", part), ("marshmallows", centre), (tables.Coating(
+            foreach (var (name, said) in new[] { ("galaxy mix", topping), ("comets", part), ("marshmallows", centre), (tables.Reference.Coating(
                 "compound-block")!.Name, coating) })
             {
                 if (said.Contains is not { } contains)
@@ -105,8 +106,8 @@ public class AllergenTests
         Gen.Select(facts, facts, facts).Sample((body, mast, stuck) =>
         {
             OwnCentre Own(string of, string code, (IReadOnlyList<string>? Contains, IReadOnlyList<string> May) said) =>
-                KitchenTables.Entered(
-                    Shipped.Centre(of)!) with
+                OwnTables.Entered(
+                    Shipped.Reference.Centre(of)!) with
                 { Code = code, Name = code, Plural = code, Allergens = said.Contains, MayContain = said.May };
             var own = OwnThings.None with
             {
@@ -124,14 +125,14 @@ public class AllergenTests
                         [new("comet", [new(0, 0)])]),
                 ],
             };
-            var tables = KitchenTables.For(Shipped, own);
+            var tables = OwnTables.For(Shipped, own);
             var order = Order(null, Line("buoy", "one", 6));
             var tally = CoatingTally.For(order, tables, Now);
             Assert.DoesNotContain(tally.Problems, p => p.Severity is Severity.Error);
-            var quote = Quote.For("Harbour kitchen", 1, Now.Date, order, Costing.For(order, tally, tables), tables);
+            var quote = Quote.For("Harbour kitchen", 1, Now.Date, order, Costing.For(order, tally, tables), tables.Reference);
             foreach (var (name, said) in new[] { ("bodies", body), ("masts", mast), ("comets", stuck) })
             {
-                var uses = Allergens.Of(order, tables).Where(u => u.Component == name).ToList();
+                var uses = Allergens.Of(order, tables.Reference).Where(u => u.Component == name).ToList();
                 if (said.Contains is not { } contains)
                 {
                     Assert.Contains(uses, u => u.Kind is AllergenKind.NotKnown);
@@ -151,8 +152,8 @@ public class AllergenTests
     public void Peanuts_are_no_tree_nuts()
     {
         // Regulation (EU) 1169/2011, Annex II lists them apart, as 5 and 8; FALCPA 2004 likewise.
-        Assert.Equal(["peanut"], Shipped.Decor.Sprinkle("peanuts")!.Allergens!);
-        Assert.Equal(["tree nuts"], Shipped.Decor.Sprinkle("chopped-nuts")!.Allergens!);
+        Assert.Equal(["peanut"], Shipped.Reference.Decor.Sprinkle("peanuts")!.Allergens!);
+        Assert.Equal(["tree nuts"], Shipped.Reference.Decor.Sprinkle("chopped-nuts")!.Allergens!);
         var order = Order(
             null, Line(
                 "apple", "M", 6) with
@@ -173,11 +174,11 @@ public class AllergenTests
     [Fact]
     public void Every_shipped_component_says_what_it_holds()
     {
-        Assert.All(Shipped.Decor.Parts, p => Assert.NotNull(p.Allergens));
-        Assert.All(Shipped.Decor.Sprinkles, s => Assert.NotNull(s.Allergens));
+        Assert.All(Shipped.Reference.Decor.Parts, p => Assert.NotNull(p.Allergens));
+        Assert.All(Shipped.Reference.Decor.Sprinkles, s => Assert.NotNull(s.Allergens));
         Assert.All(
-            Shipped.Decor.Sprinkles.SelectMany(s => s.MayContain ?? [])
-                .Concat(Shipped.Decor.Parts.SelectMany(p => p.Allergens!.Concat(p.MayContain ?? []))),
+            Shipped.Reference.Decor.Sprinkles.SelectMany(s => s.MayContain ?? [])
+                .Concat(Shipped.Reference.Decor.Parts.SelectMany(p => p.Allergens!.Concat(p.MayContain ?? []))),
             a => Assert.Contains(a, Names));
     }
 
@@ -189,12 +190,12 @@ public class AllergenTests
     public void What_was_weighed_comes_back(string centre, string size, Side side, double cover, int pieces, double grams)
     {
         var weighed = Galaxy with { PerArea = null, Weighed = new(centre, size, pieces, grams, side, cover) };
-        Assert.Empty(OwnCheck.Of(weighed, Shipped));
-        var tables = KitchenTables.For(Shipped, OwnThings.None with { Toppings = [weighed] });
+        Assert.Empty(OwnCheck.Of(weighed, Shipped.Reference));
+        var tables = OwnTables.For(Shipped, OwnThings.None with { Toppings = [weighed] });
         var line = Line(
             centre, size, pieces) with
         {
-            Depth = Shipped.Centre(centre)!.UsualDepth.Value.Si,
+            Depth = Shipped.Reference.Centre(centre)!.UsualDepth.Value.Si,
             Decor = Decor.None with
             {
                 Sprinkles = [
@@ -204,13 +205,13 @@ public class AllergenTests
         };
         var sprinkled = CoatingTally.For(Order(null, line), tables, Now).Lines.Single().Look!.Sprinkles.Single();
         Assert.Equal(grams, sprinkled.Mass.Value.In("g") * pieces, 6);
-        Assert.Equal(Source.Kitchen, tables.Decor.Sprinkle("galaxy")!.PerArea.Source);
+        Assert.Equal(Source.Kitchen, tables.Reference.Decor.Sprinkle("galaxy")!.PerArea.Source);
     }
 
     [Fact]
     public void What_cannot_be_is_named_with_its_remedy()
     {
-        string[] Fields(OwnTopping topping) => [.. OwnCheck.Of(topping, Shipped).Select(p => p.Field)];
+        string[] Fields(OwnTopping topping) => [.. OwnCheck.Of(topping, Shipped.Reference).Select(p => p.Field)];
         Assert.Empty(Fields(Galaxy));
         Assert.Equal(["allergens"], Fields(Galaxy with { Allergens = ["gluten"] }));
         Assert.Equal(["mayContain"], Fields(Galaxy with { MayContain = ["nuts"] }));
@@ -221,7 +222,7 @@ public class AllergenTests
         Assert.Equal(["grain", "form", "srgb"], Fields(Galaxy with { Grain = 0, Form = "blob", Srgb = [] }));
         Assert.Equal(
             ["plural", "across", "dot", "srgb"],
-            OwnCheck.Of(Comet with { Plural = "", Across = 0, Dot = -1, Srgb = "red" }, Shipped).Select(p => p.Field));
+            OwnCheck.Of(Comet with { Plural = "", Across = 0, Dot = -1, Srgb = "red" }, Shipped.Reference).Select(p => p.Field));
         Assert.Equal(["word", "means"], OwnCheck.Of(new OwnWord("w", "", "")).Select(p => p.Field));
     }
 
@@ -236,7 +237,7 @@ public class AllergenTests
             Parts = [Comet with { Only = GoesOn.Wet }],
             Words = [new("night", "night sky", "navy with stardust")]
         };
-        var tables = KitchenTables.For(Shipped, own);
+        var tables = OwnTables.For(Shipped, own);
         var entry = QuickEntry.Entry.Read("12 cookies night sky and a comet", tables, [], new(2030, 12, 2));
         var line = Assert.Single(entry.Lines).Line;
         Assert.Empty(entry.NotUnderstood);

@@ -14,7 +14,8 @@ public class AmountsTests
 {
     private static readonly Gen<(string Centre, string Size)> AnyPiece =
         Gen.OneOfConst([
-            .. Tables.Centres.Where(c => c.Holding is not Centres.Holding.Mould).SelectMany(c => c.Sizes.Select(s => (c.Code, s.Code))),
+            .. Tables.Reference.Centres.Where(c => c.Holding is not Centres.Holding.Mould)
+                .SelectMany(c => c.Sizes.Select(s => (c.Code, s.Code))),
         ]);
 
     private static readonly Gen<LineDraft> AnyLine =
@@ -36,7 +37,7 @@ public class AmountsTests
     [Fact]
     public void Sixteen_ounces_melt_to_about_twelve_fluid_ounces()
     {
-        var flow = Flow.Of(Tables.Coatings[0], default, Tables.Film);
+        var flow = Flow.Of(Tables.Reference.Coatings[0], default, Tables.Reference.Film);
         Assert.InRange((Quantities.Of<Mass>(16, "oz") / flow.Density).In("fl oz"), 12 * 0.95, 12 * 1.05);
     }
 
@@ -44,11 +45,11 @@ public class AmountsTests
     [Fact]
     public void The_film_follows_its_equations()
     {
-        var flow = Flow.Of(Tables.Coatings[0], default, Tables.Film);
+        var flow = Flow.Of(Tables.Reference.Coatings[0], default, Tables.Reference.Film);
         Assert.Equal(1250, flow.Density.Si, 6);
         Assert.Equal(13.65, flow.Yield.Si, 2);
         Assert.Equal(1.248, flow.Viscosity.Si, 3);
-        Assert.Equal(0.742 + 0.621, Film.After(flow, Quantities.Of<Length>(28.5, "mm"), Tables.Film).Value.In("mm"), 2);
+        Assert.Equal(0.742 + 0.621, Film.After(flow, Quantities.Of<Length>(28.5, "mm"), Tables.Reference.Film).Value.In("mm"), 2);
     }
 
     [Fact]
@@ -64,9 +65,19 @@ public class AmountsTests
             {
                 // Deeper than wide, so that all is dipped upright; by a hand that reaches anywhere.
                 var jar = new RoundVessel("jar", "jar", [], Mm(200), Mm(200), Mm(210));
-                var anywhere = Tables.Dipping.Upright with { ReachIn = new(Mm(300), Source.Entered) };
+                var anywhere = Tables.Reference.Dipping.Upright with { ReachIn = new(Mm(300), Source.Entered) };
                 var tally = CoatingTally.For(
-                    Order(null, lines), Tables with { Vessels = [jar], Dipping = Tables.Dipping with { Upright = anywhere } }, Now);
+                    Order(
+                        null, lines), Tables with
+                        {
+                            Reference = Tables.Reference with
+                            {
+                                Vessels = [
+                            jar,
+                        ],
+                                Dipping = Tables.Reference.Dipping with { Upright = anywhere }
+                            }
+                        }, Now);
                 Assert.DoesNotContain(tally.Problems, p => p.Severity != Severity.Mind);
                 return tally.Pots.Sum(p => p.ToMelt.Value.Si);
             }
@@ -88,7 +99,7 @@ public class AmountsTests
 
             double Stands(double across)
             {
-                var seat = Tables.Dipping.Upright.Seat(
+                var seat = Tables.Reference.Dipping.Upright.Seat(
                     new("berry", Holding.ByHand, Size(Berries(1)).Shape, new(depth)),
                     new RoundVessel("test", "test", [], Mm(across), Mm(across), Mm(80)))!;
                 Assert.Null(seat.Misfit.Said());
@@ -110,7 +121,7 @@ public class AmountsTests
                 Assert.True(pot.Cover.Left >= -1e-9);
                 Assert.Equal(["pool", "pieces", "spare"], pot.Bands.Select(b => b.Kind));
                 Assert.True(pot.Bands[0].To <= pot.Bands[1].To && pot.Bands[1].To <= pot.Bands[2].To);
-                var vessel = Tables.Vessel(pot.Vessel)!;
+                var vessel = Tables.Reference.Vessel(pot.Vessel)!;
                 Assert.True(pot.Bands[2].To <= vessel.LevelOf(vessel.Capacity));
                 if (pot.Melts.Count > 1)
                     Assert.All(pot.Melts, m => Assert.True(m.Si > pot.Melts[0].Si * 0.02));
@@ -123,10 +134,10 @@ public class AmountsTests
         AnyLine.Array[1, 5].Sample(lines =>
         {
             var tally = In("pot-insert", lines);
-            var flow = Flow.Of(Tables.Coatings[0], default, Tables.Film);
+            var flow = Flow.Of(Tables.Reference.Coatings[0], default, Tables.Reference.Film);
             foreach (var pot in tally.Pots)
             {
-                var vessel = Tables.Vessel(pot.Vessel)!;
+                var vessel = Tables.Reference.Vessel(pot.Vessel)!;
                 var inDipOrder = tally.Trays.SelectMany(t => t.Rows)
                     .Select(r => r.Line)
                     .Distinct()
@@ -138,9 +149,11 @@ public class AmountsTests
                 {
                     var line = tally.Lines.Single(l => l.Line == i);
                     stands -= line.OnPieces.Value;
-                    var way = Tables.Dipping.All.Single(w => w.Code == pot.Ways.Single(l => l.Line == i && l.Layer == 0).Way);
+                    var way = Tables.Reference.Dipping.All.Single(w => w.Code == pot.Ways.Single(l => l.Line == i && l.Layer == 0).Way);
                     var seat = way.Seat(
-                        new("piece", Tables.Centre(lines[i].Centre)!.Holding, Size(lines[i]).Shape, new(lines[i].Depth)), vessel)!;
+                        new(
+                            "piece", Tables.Reference.Centre(lines[i].Centre)!.Holding, Size(lines[i]).Shape, new(
+                                lines[i].Depth)), vessel)!;
                     Assert.Null(seat.Misfit.Said());
 
                     // The last pieces may be spooned over instead.
@@ -151,7 +164,7 @@ public class AmountsTests
 
     [Fact]
     public void Every_vessel_tells_the_level_of_a_volume_back() =>
-        Gen.Select(Gen.OneOfConst([.. Tables.Vessels]), Gen.Double[0.01, 1]).Sample((vessel, share) =>
+        Gen.Select(Gen.OneOfConst([.. Tables.Reference.Vessels]), Gen.Double[0.01, 1]).Sample((vessel, share) =>
             Math.Abs(
                 vessel.LevelOf(
                     vessel.Capacity * share).Si - vessel.LevelOf(vessel.UpToLevel(vessel.LevelOf(vessel.Capacity * share))).Si) < 1e-9

@@ -99,7 +99,7 @@ public partial class CatalogueTests
         Gen.Select(DesignTests.AnyLine.List[1, 4], Gen.Bool).Sample(
             (lines, customary) =>
             {
-                var tables = TradeTables.Shipped;
+                var tables = KitchenTables.Shipped;
                 var order = new OrderDraft("Buoy", new(2031, 5, 3, 10, 0), null, lines, new Dictionary<string, PotDraft>());
                 var tally = CoatingTally.For(order, tables, new(2031, 5, 1, 8, 0));
                 var costing = Costing.For(order, tally, tables);

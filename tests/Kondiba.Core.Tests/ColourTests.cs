@@ -11,10 +11,10 @@ namespace Kondiba.Core.Tests;
 public class ColourTests
 {
     private const string Ivory = "#f0e2c0";
-    private static readonly ColourConstants C = Tables.Colour;
+    private static readonly ColourConstants C = Tables.Reference.Colour;
     private static readonly Gen<string> Srgb = Gen.Int[0, 0xffffff].Select(c => $"#{c:x6}");
 
-    private static Tint Of(string code) => Tables.Tint(code)!;
+    private static Tint Of(string code) => Tables.Reference.Tint(code)!;
 
     private static Lab Tinted(string srgb, params (string Tint, double Drops)[] drops) =>
         Mixing.Tinted(srgb, drops.Select(d => (Of(d.Tint), d.Drops)), C);
@@ -97,7 +97,9 @@ public class ColourTests
 
     [Fact]
     public void Every_colour_that_ships_is_met_to_the_eye() =>
-        Assert.All(Tables.Coatings.SelectMany(c => c.Colours).Select(c => c.Srgb).Concat(Tables.Tints.Select(t => t.Swatch)),
+        Assert.All(Tables.Reference.Coatings.SelectMany(c => c.Colours)
+            .Select(c => c.Srgb)
+            .Concat(Tables.Reference.Tints.Select(t => t.Swatch)),
             srgb => Assert.True(Lab.DeltaE(Spectrum.LabOf(srgb), Mixing.Coatings((srgb, 1))) < 0.05, srgb));
 
     [Fact]
@@ -111,14 +113,14 @@ public class ColourTests
 
     [Fact]
     public void More_colour_in_white_is_darker() =>
-        Gen.Select(Gen.OneOfConst([.. Tables.Tints]), Gen.Double[0, 20], Gen.Double[0.5, 10]).Sample((tint, drops, more) =>
+        Gen.Select(Gen.OneOfConst([.. Tables.Reference.Tints]), Gen.Double[0, 20], Gen.Double[0.5, 10]).Sample((tint, drops, more) =>
             Mixing.Tinted(C.BrightWhite, [(tint, drops + more)], C).L < Mixing.Tinted(C.BrightWhite, [(tint, drops)], C).L);
 
     /// <summary>A swatch is how a tint is known: that many drops in 100 g of bright white look like it.</summary>
     [Fact]
     public void As_many_drops_as_the_swatch_has_make_the_swatch() =>
         Assert.All(
-            Tables.Tints,
+            Tables.Reference.Tints,
             t => Assert.True(Lab.DeltaE(Spectrum.LabOf(t.Swatch), Mixing.Tinted(C.BrightWhite, [(t, t.Drops)], C)) < 2, t.Code));
 
     /// <summary>Common practice: two parts red and three parts yellow are orange, red and blue purple, green in white a pale green.</summary>
@@ -145,7 +147,7 @@ public class ColourTests
 
     [Fact]
     public void A_recipe_is_as_close_as_trying_every_one() =>
-        Gen.Select(Srgb, Gen.OneOfConst(C.BrightWhite, Ivory, "#80502f"), Gen.Shuffle(Tables.Tints.ToArray(), 3)).Sample(
+        Gen.Select(Srgb, Gen.OneOfConst(C.BrightWhite, Ivory, "#80502f"), Gen.Shuffle(Tables.Reference.Tints.ToArray(), 3)).Sample(
             (srgb, onto, atHand) =>
             {
                 var few = C with { Most = C.Most with { Value = new(9) } };
@@ -166,7 +168,7 @@ public class ColourTests
         Gen.Select(Srgb, Gen.Int[0, 7]).Sample(
             (srgb, without) =>
             {
-                var (target, all) = (Spectrum.LabOf(srgb), Tables.Tints.Take(8).ToList());
+                var (target, all) = (Spectrum.LabOf(srgb), Tables.Reference.Tints.Take(8).ToList());
                 var recipe = Recipe.For(target, C.BrightWhite, all, Grams(100), C);
                 Assert.InRange(recipe.Drops.Count, 0, 3);
                 Assert.True(
@@ -193,7 +195,7 @@ public class ColourTests
         Gen.Select(Srgb, Gen.Int[20, 1500]).Sample(
             (srgb, grams) =>
             {
-                var (target, tints) = (Spectrum.LabOf(srgb), Tables.Tints.Take(4).ToList());
+                var (target, tints) = (Spectrum.LabOf(srgb), Tables.Reference.Tints.Take(4).ToList());
                 var recipe = Recipe.For(target, C.BrightWhite, tints, Grams(grams), C);
                 var scaled = Mixing.Tinted(
                     C.BrightWhite, recipe.Drops.Select(d => (Of(d.Tint), Math.Round(d.Per100 * grams / 100.0) * 100 / grams)), C);
@@ -218,7 +220,7 @@ public class ColourTests
     [Fact]
     public void Ready_coloured_wafers_mix_too()
     {
-        var wafers = Tables.Coating(Wafers)!.Colours.Select(c => (c.Code, c.Srgb)).ToList();
+        var wafers = Tables.Reference.Coating(Wafers)!.Colours.Select(c => (c.Code, c.Srgb)).ToList();
         string Srgb(string code) => wafers.Single(w => w.Code == code).Srgb;
         var target = Mixing.Coatings((Srgb("teal"), 2), (Srgb("white"), 3));
         var (parts, _, deltaE) = Recipe.OfCoatings(target, wafers);
@@ -233,7 +235,7 @@ public class ColourTests
             (colours, pieces) =>
             {
                 var tally = Tally(null, [.. colours.Select((c, i) => Truffles(i == 0 ? pieces : 12, c))]);
-                Lab Look(string pot) => Spectrum.LabOf(Tables.PotOf(pot).Colour!.Srgb);
+                Lab Look(string pot) => Spectrum.LabOf(Tables.Reference.PotOf(pot).Colour!.Srgb);
                 Assert.Equal(tally.Pots.Select(p => p.Key).Order(), tally.Making.Select(s => s.Pot).Order());
                 Assert.Equal(tally.Making.OrderByDescending(s => Look(s.Pot).L), tally.Making);
                 foreach (var step in tally.Making.Where(s => s.FoldsInto is not null))
@@ -261,7 +263,7 @@ public class ColourTests
     [InlineData("white-couverture", "white", "red,blue,black", "#0a0a20", "Buy it ready-coloured")]
     public void What_a_base_does_not_reach_comes_with_what_to_do(string coating, string onto, string atHand, string target, string advice)
     {
-        var mix = Mix.For(new(coating, onto, target, atHand.Split(','), 240), Tables);
+        var mix = Mix.For(new(coating, onto, target, atHand.Split(','), 240), Tables.Reference);
         Assert.False(mix.Recipe!.Reached);
         Assert.Contains(advice, mix.Advice.Said(), StringComparison.Ordinal);
     }
@@ -271,10 +273,11 @@ public class ColourTests
         Gen.Select(
             Srgb,
             Gen.OneOfConst("bright-white", "white", "light-green", "pink", "yellow"),
-            Gen.Shuffle(Tables.Tints.ToArray(), 3),
+            Gen.Shuffle(Tables.Reference.Tints.ToArray(), 3),
             Gen.OneOfConst(Wafers, "white-couverture")).Sample((srgb, onto, atHand, coating) =>
         {
-            var mix = Mix.For(new(coating, coating == Wafers ? onto : "white", srgb, [.. atHand.Select(t => t.Code)], 240), Tables);
+            var mix = Mix.For(
+                new(coating, coating == Wafers ? onto : "white", srgb, [.. atHand.Select(t => t.Code)], 240), Tables.Reference);
             var target = Spectrum.LabOf(srgb);
             if (mix.Recipe is { } recipe && Lab.OfOtherHue(target, Spectrum.LabOf(recipe.Srgb)))
                 Assert.Equal((false, "another colour"), (recipe.Reached, recipe.Words));
@@ -289,7 +292,7 @@ public class ColourTests
     [InlineData("#e8803c", "red,blue,yellow", "red,yellow")]
     public void Secondary_colours_are_mixed_from_primary_ones(string target, string atHand, string of)
     {
-        var recipe = Mix.For(new(Wafers, "bright-white", target, atHand.Split(','), 240), Tables).Recipe!;
+        var recipe = Mix.For(new(Wafers, "bright-white", target, atHand.Split(','), 240), Tables.Reference).Recipe!;
         Assert.Superset(of.Split(',').ToHashSet(), recipe.Drops.Select(d => d.Tint).ToHashSet());
         Assert.False(Lab.OfOtherHue(Spectrum.LabOf(target), Spectrum.LabOf(recipe.Srgb)));
     }

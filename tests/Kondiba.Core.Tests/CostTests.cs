@@ -14,12 +14,12 @@ namespace Kondiba.Core.Tests;
 /// <summary>How costs move when an order or a kitchen does, and what a ware costs.</summary>
 public class CostTests
 {
-    private static Costing Cost(OrderDraft order, TradeTables? tables = null) =>
+    private static Costing Cost(OrderDraft order, KitchenTables? tables = null) =>
         Costing.For(order, CoatingTally.For(order, tables ?? Tables, Now), tables ?? Tables);
 
     private static decimal Part(Costing costing, string code) => costing.Parts.SingleOrDefault(p => p.Code == code)?.Cost.Value.Amount ?? 0;
 
-    private static TradeTables With(params OwnWare[] wares) => KitchenTables.For(Tables, OwnThings.None with { Wares = wares });
+    private static KitchenTables With(params OwnWare[] wares) => OwnTables.For(Tables, OwnThings.None with { Wares = wares });
 
     internal static IEnumerable<string> WaysOf(OrderDraft order) =>
         CoatingTally.For(order, Tables, Now).Pots.SelectMany(p => p.Ways.Select(w => $"{w.Way} {p.Vessel}"));
@@ -52,7 +52,7 @@ public class CostTests
     [Fact]
     public void What_is_in_the_pantry_does_not_change_what_an_order_costs()
     {
-        var stocked = Tables with { Stock = [new($"coating.{Wafers}.dark", 5000, null), new("centre.strawberry.L", 100, null)] };
+        var stocked = Tables with { Stock = new([new($"coating.{Wafers}.dark", 5000, null), new("centre.strawberry.L", 100, null)]) };
         Assert.Equal(Cost(Order(null, Berries())).Cost, Cost(Order(null, Berries()), stocked).Cost);
     }
 
@@ -92,7 +92,7 @@ public class CostTests
     {
         var order = Order(null, Line("marshmallow", "one", 50)) with { Packing = [new("lolly-stick", 1, 10)] };
         var costing = Cost(order);
-        var each = Tables.Ware("supply.lolly-stick")!.Packs.Single(p => p.Holds == 200).Price.Value.Amount;
+        var each = Tables.Reference.Ware("supply.lolly-stick")!.Packs.Single(p => p.Holds == 200).Price.Value.Amount;
         Assert.True(Part(costing, "sticks") > Part(costing, "packing"));
         Assert.InRange(Part(costing, "packing"), 5 * each / 200 * 0.9m, 5 * 1.9m / 50 * 1.1m);
     }
@@ -158,11 +158,11 @@ public class CostTests
         var tables = With(
             new("supply.net", "nets", WareUnit.Metres, [new(5, 2m)], 3),
             new("sprinkle.jimmies", "ignored", WareUnit.Pieces, [new(500, 8m)]));
-        var (net, jimmies) = (tables.Ware("supply.net")!, tables.Ware("sprinkle.jimmies")!);
+        var (net, jimmies) = (tables.Reference.Ware("supply.net")!, tables.Reference.Ware("sprinkle.jimmies")!);
         Assert.Equal(("nets", WareUnit.Metres, 3.0), (net.Name, net.Unit, net.Low));
         Assert.Equal(("jimmies", WareUnit.Grams, 500.0, 0.0), (jimmies.Name, jimmies.Unit, jimmies.Packs.Single().Holds, jimmies.Low));
         Assert.Equal(Source.Kitchen, jimmies.Packs[0].Price.Source);
-        Assert.Null(Tables.Ware("supply.net"));
+        Assert.Null(Tables.Reference.Ware("supply.net"));
     }
 
     [Fact]
@@ -184,13 +184,13 @@ public class CostTests
                     }
                 },
                 Berries()),
-            Tables);
+            Tables.Reference);
         Assert.Equal("Wake pretzel rods teal zigzag silver jimmies strawberries dark", words);
     }
 
     private static Quote QuoteOf(params LineDraft[] lines)
     {
         var order = Order(null, lines);
-        return Quote.For("Harbour kitchen", 1, Now.Date, order, Cost(order), Tables);
+        return Quote.For("Harbour kitchen", 1, Now.Date, order, Cost(order), Tables.Reference);
     }
 }

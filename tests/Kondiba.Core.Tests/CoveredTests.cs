@@ -9,7 +9,7 @@ namespace Kondiba.Core.Tests;
 public class CoveredTests
 {
     private static IReadOnlyList<Covered> By(double grams, string colour = "milk") =>
-        Covered.By(Tables.Coatings[0], Tables.Coatings[0].Colour(colour)!, Grams(grams), Tables);
+        Covered.By(Tables.Reference.Coatings[0], Tables.Reference.Coatings[0].Colour(colour)!, Grams(grams), Tables);
 
     /// <summary>So many want no more than there is, and one more wants more: by the amounts themselves.</summary>
     [Fact]
@@ -18,7 +18,7 @@ public class CoveredTests
         {
             foreach (var c in By(grams, colour))
             {
-                var centre = Tables.Centre(c.Centre)!;
+                var centre = Tables.Reference.Centre(c.Centre)!;
                 double Wants(int n) =>
                     Tally(null, Line(c.Centre, c.Size, n, colour, centre.UsualDepth.Value.Si, centre.LeastCoats)).Pots.Single().OfCoating
                         .In("g");
@@ -45,6 +45,6 @@ public class CoveredTests
     {
         var (less, more) = (By(200), By(400));
         Assert.All(less.Zip(more), p => Assert.True(p.First.Count <= p.Second.Count));
-        Assert.Equal(Tables.Centres.Sum(c => c.Sizes.Count), less.Count);
+        Assert.Equal(Tables.Reference.Centres.Sum(c => c.Sizes.Count), less.Count);
     }
 }

@@ -12,7 +12,7 @@ namespace Kondiba.Core.Tests;
 /// <summary>Patterns on the outlines of centres, what they weigh, and where that goes.</summary>
 public class DecorationTests
 {
-    public static TheoryData<string> Patterns => [.. Tables.Decor.Patterns.Select(p => p.Code)];
+    public static TheoryData<string> Patterns => [.. Tables.Reference.Decor.Patterns.Select(p => p.Code)];
 
     // A disc of 45 mm has its outline's polygon within 0.1 % of the circle.
     private const double Radius = 22.5;
@@ -25,7 +25,8 @@ public class DecorationTests
         double angle = 0,
         double phase = 0,
         string colour = "white") => new(
-        kind, Wafers, colour, lines ?? Tables.Decor.Pattern(kind)!.Usual, spacing, bead ?? Tables.Decor.Pattern(kind)!.Bead.Value.In(
+        kind, Wafers, colour, lines ?? Tables.Reference.Decor.Pattern(
+            kind)!.Usual, spacing, bead ?? Tables.Reference.Decor.Pattern(kind)!.Bead.Value.In(
             "mm"), angle, phase, kind is "letters"
             ? "R7"
             : null);
@@ -89,8 +90,8 @@ public class DecorationTests
     [MemberData(nameof(Patterns))]
     public void No_pattern_leaves_the_outline(string code)
     {
-        var kind = Tables.Decor.Pattern(code)!;
-        var pieces = Tables.Centres.SelectMany(c => c.Sizes.Select(s => (Centre: c, Size: s))).ToArray();
+        var kind = Tables.Reference.Decor.Pattern(code)!;
+        var pieces = Tables.Reference.Centres.SelectMany(c => c.Sizes.Select(s => (Centre: c, Size: s))).ToArray();
         var cases =
             from piece in Gen.OneOfConst(pieces)
             from depth in Gen.Double[0.3, 1]
@@ -118,7 +119,7 @@ public class DecorationTests
     [MemberData(nameof(Patterns))]
     public void Every_pattern_comes_to_something_on_every_centre(string code)
     {
-        foreach (var centre in Tables.Centres)
+        foreach (var centre in Tables.Reference.Centres)
         {
             var line = Line(centre.Code, centre.Sizes[0].Code, 1, "dark", centre.UsualDepth.Value.Si) with { Decor = With(Pattern(code)) };
             var look = LookOf(line);
@@ -197,7 +198,7 @@ public class DecorationTests
             c =>
             {
                 double Mass(int lines, double bead) => LookOf(Cookies(With(Pattern(c.kind, lines, bead: bead)))).Drizzle.Value.Si;
-                var most = Tables.Decor.Pattern(c.kind)!.Most;
+                var most = Tables.Reference.Decor.Pattern(c.kind)!.Most;
                 var lines = Math.Min(c.lines, most - 1);
                 Assert.True(Mass(lines + 1, c.bead) >= Mass(lines, c.bead) * 0.999);
                 Assert.True(Mass(lines, c.bead + 0.3) >= Mass(lines, c.bead));
@@ -255,7 +256,7 @@ public class DecorationTests
     [InlineData("crisped-rice-bite", "one")]
     public void A_dip_sideways_to_the_middle_covers_half(string centre, string size)
     {
-        var shape = Tables.Centre(centre)!.Size(size)!.Shape;
+        var shape = Tables.Reference.Centre(centre)!.Size(size)!.Shape;
         Assert.Equal(shape.WholeArea.Si / 2, shape.DippedArea(new(0.5), Math.PI / 2).Si, shape.WholeArea.Si * 0.001);
         Gen.Select(Gen.Double[0.05, 0.9], Gen.Double[0, 1.57], Gen.Double[0, 0.1]).Sample(
             (depth, angle, more) => Assert.True(
@@ -265,7 +266,7 @@ public class DecorationTests
     [Fact]
     public void A_ball_covers_the_same_zone_from_any_angle()
     {
-        var ball = Tables.Centre("truffle-ball")!.Sizes[0].Shape;
+        var ball = Tables.Reference.Centre("truffle-ball")!.Sizes[0].Shape;
         foreach (var angle in new[] { 0.3, 0.8, 1.57 })
             Assert.Equal(ball.DippedArea(new(0.4)).Si, ball.DippedArea(new(0.4), angle).Si, ball.WholeArea.Si * 0.005);
     }

@@ -13,11 +13,13 @@ namespace Kondiba.Core.Tests;
 /// <summary>Any design on any centre: it computes, its parts add up, and what it says is of this world.</summary>
 public class DesignTests
 {
-    private static readonly string[] Colours = [.. Tables.Coating(Wafers)!.Colours.Select(c => c.Code)];
-    private static readonly (Centre Centre, CentreSize Size)[] Pieces = [.. Tables.Centres.SelectMany(c => c.Sizes.Select(s => (c, s)))];
+    private static readonly string[] Colours = [.. Tables.Reference.Coating(Wafers)!.Colours.Select(c => c.Code)];
+    private static readonly (Centre Centre, CentreSize Size)[] Pieces = [
+        .. Tables.Reference.Centres.SelectMany(c => c.Sizes.Select(s => (c, s))),
+    ];
 
     private static readonly Gen<PatternDraft> AnyPattern =
-        from kind in Gen.OneOfConst([.. Tables.Decor.Patterns])
+        from kind in Gen.OneOfConst([.. Tables.Reference.Decor.Patterns])
         from colour in Gen.OneOfConst(Colours)
         from lines in Gen.Int[kind.Least, Math.Min(kind.Most, 16)]
         from bead in Gen.Double[0.8, 3]
@@ -32,7 +34,7 @@ public class DesignTests
             Gen.OneOfConst(Colours), Gen.Double[0.1, 1], Gen.Double[-90, 90], (c, d, a) => new OverDip(Wafers, c, d, a)).List[0, 2]
         from patterns in AnyPattern.List[0, 3]
         from sprinkles in Gen.Select(
-            Gen.OneOfConst([.. Tables.Decor.Sprinkles.Select(s => s.Code)]),
+            Gen.OneOfConst([.. Tables.Reference.Decor.Sprinkles.Select(s => s.Code)]),
             Gen.Enum<Side>(),
             Gen.Double[0.05, 0.5],
             Gen.Bool,
@@ -85,9 +87,9 @@ public class DesignTests
                 var tally = Tally(null, [.. lines]);
                 var drawn = tally.Lines.Sum(l =>
                 {
-                    var (line, centre) = (lines[l.Line], Tables.Centre(lines[l.Line].Centre)!);
+                    var (line, centre) = (lines[l.Line], Tables.Reference.Centre(lines[l.Line].Centre)!);
                     var dots = line.Decor!.Parts.Count > 0 && l.Look!.Parts.Count > 0
-                        ? Tables.Decor.Part("eye")!.Dot.Value.Si * line.Decor.Parts[0].Count
+                        ? Tables.Reference.Decor.Part("eye")!.Dot.Value.Si * line.Decor.Parts[0].Count
                         : 0;
                     return l.Count.Value * (1 + centre.Spoil.Value.Si) * ((l.Look!.Drizzle.Value.Si * 1.2) + dots);
                 });
@@ -140,7 +142,7 @@ public class DesignTests
             line =>
             {
                 var look = Tally(null, line).Lines.Single().Look!;
-                var centre = Tables.Centre(line.Centre)!;
+                var centre = Tables.Reference.Centre(line.Centre)!;
                 var outline = centre.Size(line.Size)!.Shape.Outline(centre.DippedEndUp);
                 foreach (var spots in look.Sprinkles.Select(s => s.Grains).Append(look.Flecks))
                     for (var i = 0; i < spots.Count; i += 2)
@@ -172,7 +174,7 @@ public class DesignTests
         Assert.Equal(($"{Wafers}.silver", null), (silver.Key, silver.Vessel));
 
         // What stays in the bag stays there once.
-        Assert.Equal(Tables.Decorating.BagStays.Value.In("g") * 1.1, (silver.Apart - silver.Together).In("g"), 1e-6);
+        Assert.Equal(Tables.Reference.Decorating.BagStays.Value.In("g") * 1.1, (silver.Apart - silver.Together).In("g"), 1e-6);
     }
 
     [Theory]
@@ -182,7 +184,7 @@ public class DesignTests
     [InlineData("edge", false)]
     public void A_pattern_that_mostly_falls_through_a_twist_says_so(string kind, bool falls)
     {
-        var usual = Tables.Decor.Pattern(kind)!;
+        var usual = Tables.Reference.Decor.Pattern(kind)!;
         var line = Line(
             "pretzel-twist", "full", 12) with
         {

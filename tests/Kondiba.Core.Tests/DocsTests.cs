@@ -46,7 +46,7 @@ public class DocsTests
             |---|---|---|---:|---:|---:|---|---|---|
 
             """);
-        foreach (var centre in Tables.Centres)
+        foreach (var centre in Tables.Reference.Centres)
         {
             foreach (var size in centre.Sizes)
             {
@@ -64,8 +64,8 @@ public class DocsTests
         static string Pot(LineDraft line)
         {
             var pot = Tally(null, line).Pots.Single();
-            var vessel = Tables.Vessel(pot.Vessel)!.Name;
-            var way = Tables.Dipping.All.Single(w => w.Code == pot.Way).Name;
+            var vessel = Tables.Reference.Vessel(pot.Vessel)!.Name;
+            var way = Tables.Reference.Dipping.All.Single(w => w.Code == pot.Way).Name;
             return string.Create(
                 CultureInfo.InvariantCulture,
                 $"{pot.ToMelt.Value.In("g"):0} g{(pot.Melts.Count > 1 ? $" in {pot.Melts.Count}" : "")}, {pot.Pool.Value.In("g"):0} g: {way}, {vessel}{(pot.Spooned > 0 ? $", last {pot.Spooned} by spoon" : "")}");

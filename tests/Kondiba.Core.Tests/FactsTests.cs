@@ -60,7 +60,7 @@ public class FactsTests
             60,
             60,
             Practice,
-            _ => Tables.Moulding.DryWafers.Value.In("%"),
+            _ => Tables.Reference.Moulding.DryWafers.Value.In("%"),
             Thinned: false),
         new("60 mini twists on a fork leave in the pot", "g", 60, 300, Practice, t => Pool(t, Line("pretzel-twist", "mini", 60, "milk"))),
         new("30 cookies on a fork leave in the pot", "g", 70, 350, Practice, t => Pool(t, Line("sandwich-cookie", "thin", 30, "white"))),
@@ -74,7 +74,7 @@ public class FactsTests
         new("3 truffles, spooned over, leave in the bowl", "g", 60, 80, Estimate, t => Pool(t, Truffles(3))),
         new("a jug or bag keeps", "g", 10, 25, Practice, _ => Pool(null, Line("moulded-piece", "accent", 30)), Thinned: false),
         new("522 g of ganache by the heaped tablespoon make", "truffles", 18, 18, Practice, _ => FillingTally.For(
-            Ganache, 27, Ganache.Portion, Tables) is var f
+            Ganache, 27, Ganache.Portion, Tables.Reference) is var f
             ? Math.Floor(
                 522 * (1 - Ganache.Loss.Value.Si) / f.Scoops.Single(s => s.Scoop == "heaped-tablespoon").Portion
                     .In("g")) : null, Thinned: false),
@@ -84,7 +84,7 @@ public class FactsTests
             196,
             196,
             Practice,
-            _ => FillingTally.From(Ganache, "dark-chocolate", Grams(326), Ganache.Portion, Tables).Amounts[1].Mass.Value.In("g"),
+            _ => FillingTally.From(Ganache, "dark-chocolate", Grams(326), Ganache.Portion, Tables.Reference).Amounts[1].Mass.Value.In("g"),
             Thinned: false),
 
         new("flakes to 450 g of wafers dipped warm", "tbsp", 2, 2, Practice, _ => Spoons(Wafers, "flakes", 450), Thinned: false),
@@ -97,7 +97,7 @@ public class FactsTests
             _ => Spoons("compound-wafer-cool", "flakes", 340),
             Thinned: false),
         new("oil to 570 g of chips", "tbsp", 3, 3, Practice, _ => Spoons("chips-with-oil", "oil", 570), Thinned: false),
-        new("added fat at most", "%", 12, 12, Memory, _ => Tables.Thinning.Limit.Value.In("%"), Thinned: false),
+        new("added fat at most", "%", 12, 12, Memory, _ => Tables.Reference.Thinning.Limit.Value.In("%"), Thinned: false),
 
         Sets("moulded bites on the counter, touch-dry", "moulded-piece", "bite", "counter", s => s.TouchDry, 10, 15),
         Sets("cookies in the fridge, dry to the touch", "sandwich-cookie", "thin", "fridge", s => s.TouchDry, 5, 5),
@@ -118,9 +118,9 @@ public class FactsTests
             60,
             Practice,
             _ => SettingModel.ColdThrough(
-                One(null, "coconut-bar", "one").Piece with { CentreAt = Tables.Setting.Room.Air },
-                Tables.Setting.Places.First(p => p.Code == "freezer"),
-                Tables.Setting)!.Value.TotalMinutes,
+                One(null, "coconut-bar", "one").Piece with { CentreAt = Tables.Reference.Setting.Room.Air },
+                Tables.Reference.Setting.Places.First(p => p.Code == "freezer"),
+                Tables.Reference.Setting)!.Value.TotalMinutes,
             Thinned: false),
         new("rooms: hard at 24 °C takes, of the time at 20 °C", "", 2, 2, Estimate, t => Hard(t, 24) / Hard(t, 20)),
         new(
@@ -129,7 +129,7 @@ public class FactsTests
             26,
             26,
             Practice,
-            _ => Tables.Setting.Family("lauric").WarmestFor(Tables.Setting.HandleHard.Value, default).In("°C"),
+            _ => Tables.Reference.Setting.Family("lauric").WarmestFor(Tables.Reference.Setting.HandleHard.Value, default).In("°C"),
             Thinned: false),
         new(
             "dew point of 20 °C at 50 %",
@@ -196,7 +196,7 @@ public class FactsTests
 
     private static string Number(double value) => value.ToString(value < 10 ? "0.##" : "0", CultureInfo.InvariantCulture);
 
-    private static Filling Ganache => Tables.Fillings.Single(f => f.Code == "ganache-dark");
+    private static Filling Ganache => Tables.Reference.Fillings.Single(f => f.Code == "ganache-dark");
 
     /// <summary>What a bag of 340 g covers, as makers count it: what stays in the pot included, a third to either side.</summary>
     private static Fact Bag(string what, LineDraft line) =>
@@ -207,13 +207,15 @@ public class FactsTests
         new(what, "min", from, to, Practice, t => time(One(t, centre, size).Setting.Single(s => s.Place == place))?.TotalMinutes);
 
     private static LineTally One(string? thinner, string centre, string size) =>
-        Tally(new(Thinner: thinner), Line(centre, size, 12, depth: Tables.Centre(centre)!.UsualDepth.Value.Si)).Lines[0];
+        Tally(new(Thinner: thinner), Line(centre, size, 12, depth: Tables.Reference.Centre(centre)!.UsualDepth.Value.Si)).Lines[0];
 
     private static double Hard(string? thinner, double celsius)
     {
-        var room = Tables.Setting.Room with { Air = new(Quantities.Of<Temperature>(celsius, "°C"), Source.Entered) };
+        var room = Tables.Reference.Setting.Room with { Air = new(Quantities.Of<Temperature>(celsius, "°C"), Source.Entered) };
         return SettingModel.For(
-            One(thinner, "truffle-ball", "one").Piece with { CentreAt = room.Air }, room, Tables.Setting).HandleHard!.Value.TotalMinutes;
+            One(
+                thinner, "truffle-ball", "one").Piece with
+            { CentreAt = room.Air }, room, Tables.Reference.Setting).HandleHard!.Value.TotalMinutes;
     }
 
     private static double Melt(string? thinner, LineDraft line) => Tally(new(Thinner: thinner), line).Pots.Single().ToMelt.Value.In("g");
@@ -223,12 +225,14 @@ public class FactsTests
     private static double PerPiece(string? thinner) =>
         Tally(new(Thinner: thinner), Line("sandwich-cookie", "thin", 24)).Lines[0].PerPiece.Value.In("g");
 
-    private static Flow Flow(string? thinner) => Films.Flow.Of(Tables.Coatings[0], thinner is null ? default : new(0.04), Tables.Film);
+    private static Flow Flow(string? thinner) =>
+        Films.Flow.Of(Tables.Reference.Coatings[0], thinner is null ? default : new(0.04), Tables.Reference.Film);
 
     private static double Spoons(string coating, string thinner, double grams) =>
         grams * Dose.For(
-            Tables.Coating(
-                coating)!, Tables.Thinner(thinner)!, Tables.Thinning.Target.Value, Tables.Film, Tables.Thinning).Rate.Si / Tables.Thinner(
+            Tables.Reference.Coating(
+                coating)!, Tables.Reference.Thinner(
+                    thinner)!, Tables.Reference.Thinning.Target.Value, Tables.Reference.Film, Tables.Reference.Thinning).Rate.Si / Tables.Reference.Thinner(
                 thinner)!.Tablespoon.Value.In(
             "g");
 }

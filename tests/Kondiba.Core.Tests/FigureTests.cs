@@ -14,7 +14,7 @@ namespace Kondiba.Core.Tests;
 
 public sealed class FigureTests
 {
-    private static readonly Gen<Centre> AnyFigure = Gen.OneOfConst([.. Tables.Figures]);
+    private static readonly Gen<Centre> AnyFigure = Gen.OneOfConst([.. Tables.Reference.Figures]);
 
     private static LineDraft Of(Centre figure, double count, string colour = "midnight") => Line(figure.Code, "one", count, colour);
 
@@ -38,7 +38,7 @@ public sealed class FigureTests
     [Fact]
     public void Coating_of_a_figure_is_linear_in_their_number()
     {
-        foreach (var figure in Tables.Figures)
+        foreach (var figure in Tables.Reference.Figures)
         {
             double OnPieces(double count)
             {
@@ -53,7 +53,7 @@ public sealed class FigureTests
     [Fact]
     public void A_pot_holds_all_parts_of_its_colour_and_the_glue()
     {
-        var tally = Tally(null, Of(Tables.Centre("telescope")!, 12));
+        var tally = Tally(null, Of(Tables.Reference.Centre("telescope")!, 12));
         var pot = Assert.Single(tally.Pots);
         Assert.Equal(
             tally.Lines[0].OnPieces.Value.Si + tally.Lines[0].Parts!.Sum(p => p.Tally.OnPieces.Value.Si), pot.OnPieces.Value.Si, 9);
@@ -64,7 +64,7 @@ public sealed class FigureTests
     public void A_part_can_have_a_colour_of_its_own()
     {
         var line = Of(
-            Tables.Centre("telescope")!, 12) with
+            Tables.Reference.Centre("telescope")!, 12) with
         { Making = new(Colours: new Dictionary<string, string> { ["legs"] = "silver" }) };
         var tally = Tally(null, line);
         Assert.Equal(["midnight", "silver"], tally.Pots.Select(p => p.Colour).Order());
@@ -76,9 +76,9 @@ public sealed class FigureTests
     [Fact]
     public void Twelve_knights_want_cookies_heads_and_eyes()
     {
-        var order = Order(null, Of(Tables.Centre("knight")!, 12));
+        var order = Order(null, Of(Tables.Reference.Centre("knight")!, 12));
         var tally = CoatingTally.For(order, Tables, Now);
-        double Need(string ware) => Pantry.Need.Of(order, tally, Tables).Single(n => n.Ware == ware).ToHave.Value;
+        double Need(string ware) => Pantry.Need.Of(order, tally, Tables.Reference).Single(n => n.Ware == ware).ToHave.Value;
 
         // Of 12 bodies 4 % go wrong, of 12 heads 15 %, each from an oval of its own: 13 and 14.
         Assert.Equal(27, Need("centre.oval-cookie.one"));
@@ -86,12 +86,12 @@ public sealed class FigureTests
         Assert.Equal(13, Need("part.eye"));
         Assert.Equal(38, Need("part.candy-button"));
         Assert.True(Costing.For(order, tally, Tables).Parts.Single(p => p.Code == "centres").Cost.Value.Amount > 0);
-        Assert.Contains(Amounts.Allergens.Of(order, Tables), u => u.Allergen == "wheat");
+        Assert.Contains(Amounts.Allergens.Of(order, Tables.Reference), u => u.Allergen == "wheat");
     }
 
     [Fact]
     public void No_shipped_figure_has_limbs_cut_from_twists() =>
-        Assert.DoesNotContain(Tables.Figures.SelectMany(f => f.Figure!.Parts), p => p.Centre.Code is "pretzel-twist");
+        Assert.DoesNotContain(Tables.Reference.Figures.SelectMany(f => f.Figure!.Parts), p => p.Centre.Code is "pretzel-twist");
 
     private static readonly OwnFigure Buoy = new(
         "buoy", "buoy", "buoys", "cake-ball", "one", 0,
@@ -101,8 +101,8 @@ public sealed class FigureTests
         ],
         [new("candy-button", [new(-6, 0), new(6, 0)])]);
 
-    private static TradeTables With(OwnFigure figure, params OwnCentre[] centres) =>
-        KitchenTables.For(Tables, OwnThings.None with { Figures = [figure], Centres = centres });
+    private static KitchenTables With(OwnFigure figure, params OwnCentre[] centres) =>
+        OwnTables.For(Tables, OwnThings.None with { Figures = [figure], Centres = centres });
 
     private static readonly Gen<OwnFigure> AnyOwn =
         from body in AnyPiece
@@ -137,7 +137,7 @@ public sealed class FigureTests
             eyes == 0 ? [] : [new("eye", [.. Enumerable.Repeat(new Spot(0, 0), eyes)])]);
 
     private static Gen<(string Centre, string Size)> AnyPiece =>
-        from centre in Gen.OneOfConst([.. Tables.Centres.Where(c => c.Holding is not Holding.Mould)])
+        from centre in Gen.OneOfConst([.. Tables.Reference.Centres.Where(c => c.Holding is not Holding.Mould)])
         from size in Gen.OneOfConst([.. centre.Sizes])
         select (centre.Code, size.Code);
 
@@ -146,7 +146,7 @@ public sealed class FigureTests
     public void Any_figure_of_ones_own_scales_and_asks_for_its_work() => (from own in AnyOwn from count in Gen.Int[1, 40] select (own, count)).Sample(
         x =>
         {
-            Assert.Empty(OwnCheck.Of(x.own, Tables));
+            Assert.Empty(OwnCheck.Of(x.own, Tables.Reference));
             var tables = With(x.own);
             var order = Order(null, Line("own", "one", x.count)) with { Pickup = Now.PlusDays(20) };
             var tally = CoatingTally.For(order, tables, Now);
@@ -158,7 +158,7 @@ public sealed class FigureTests
             Assert.Equal(x.own.Parts.Any(p => !p.Joined), steps.Contains("assemble.0.glue"));
             if (x.own.Stuck.Count > 0)
                 Assert.True(
-                    Pantry.Need.Of(order, tally, tables).Single(
+                    Pantry.Need.Of(order, tally, tables.Reference).Single(
                         n => n.Ware == "part.eye").ToHave.Value >= x.count * x.own.Stuck[0].Places.Count);
             Assert.True(Costing.For(order, tally, tables).Cost.Amount > 0);
         },
@@ -167,13 +167,13 @@ public sealed class FigureTests
     [Fact]
     public void A_shipped_figure_taken_into_the_form_and_kept_is_the_same()
     {
-        foreach (var shipped in Tables.Figures)
+        foreach (var shipped in Tables.Reference.Figures)
         {
             var own = OwnFigure.Entered(shipped);
-            Assert.Empty(OwnCheck.Of(own, Tables));
+            Assert.Empty(OwnCheck.Of(own, Tables.Reference));
             var kept = CoatingTally.For(Order(null, Of(shipped, 7)), With(own), Now);
             Assert.Equal(Tally(null, Of(shipped, 7)).Pots.Select(p => p.ToMelt.Value.Si), kept.Pots.Select(p => p.ToMelt.Value.Si));
-            Assert.Equivalent(own, OwnFigure.Entered(With(own).Centre(own.Code)!));
+            Assert.Equivalent(own, OwnFigure.Entered(With(own).Reference.Centre(own.Code)!));
         }
     }
 
@@ -194,24 +194,25 @@ public sealed class FigureTests
     [Fact]
     public void A_figure_is_made_from_the_kitchens_own_centres()
     {
-        var cookie = KitchenTables.Entered(Tables.Centre("oval-cookie")!);
+        var cookie = OwnTables.Entered(Tables.Reference.Centre("oval-cookie")!);
         var bigger = cookie with
         {
             Sizes = [
             cookie.Sizes[0] with { Measures = new Dictionary<string, double> { ["long"] = 80, ["wide"] = 40, ["thick"] = 14 }, Mass = 25 },
         ]
         };
-        double Coating(TradeTables tables) =>
+        double Coating(KitchenTables tables) =>
             CoatingTally.For(Order(null, Line("boat", "one", 6)), tables, Now).Pots.Sum(p => p.ToMelt.Value.Si);
-        var with = KitchenTables.For(Tables, OwnThings.None with { Centres = [bigger] });
+        var with = OwnTables.For(Tables, OwnThings.None with { Centres = [bigger] });
         Assert.True(Coating(with) > Coating(Tables) * 1.1);
 
         // A size that the kitchen's own does not come in stays the shipped one.
-        var other = KitchenTables.For(
+        var other = OwnTables.For(
             Tables, OwnThings.None with { Centres = [cookie with { Sizes = [cookie.Sizes[0] with { Code = "huge", Name = "huge" }] }] });
         Assert.Equal(Coating(Tables), Coating(other));
         Assert.Contains(
-            Pantry.Need.Of(Order(null, Line("boat", "one", 6)), CoatingTally.For(Order(null, Line("boat", "one", 6)), other, Now), other),
+            Pantry.Need.Of(
+                Order(null, Line("boat", "one", 6)), CoatingTally.For(Order(null, Line("boat", "one", 6)), other, Now), other.Reference),
             n => n.Ware == "centre.oval-cookie.one");
     }
 
@@ -219,7 +220,7 @@ public sealed class FigureTests
     public void A_figure_holds_what_its_parts_hold()
     {
         var tables = With(Buoy with { Body = "truffle-ball" });
-        var uses = Amounts.Allergens.Of(Order(null, Line("buoy", "one", 6)), tables);
+        var uses = Amounts.Allergens.Of(Order(null, Line("buoy", "one", 6)), tables.Reference);
         Assert.Contains(uses, u => u.Allergen == "wheat" && u.Component == "sandwich cookies");
         Assert.Contains(uses, u => u.Allergen == "milk" && u.Component == "whipping cream");
     }
@@ -227,7 +228,7 @@ public sealed class FigureTests
     [Fact]
     public void What_cannot_be_put_together_is_named_by_its_field()
     {
-        string[] Fields(OwnFigure figure) => [.. OwnCheck.Of(figure, Tables).Select(p => p.Field)];
+        string[] Fields(OwnFigure figure) => [.. OwnCheck.Of(figure, Tables.Reference).Select(p => p.Field)];
         OwnFigure Mast(Func<OwnFigurePart, OwnFigurePart> change) => Buoy with { Parts = [change(Buoy.Parts[0])] };
         Assert.Empty(Fields(Buoy));
         Assert.Equal(["body"], Fields(Buoy with { Body = "moulded-piece", BodySize = "bite" }));
@@ -257,13 +258,13 @@ public sealed class FigureTests
         // Four marshmallows of the other line get one each, those of the lighthouses none.
         var stick = PrepList.For(order, tally, Tables, Now).Steps.Single(s => s.Code == "prep.marshmallow.stick");
         Assert.Equal(5 * 8, stick.Hands.TotalSeconds, 1e-6);
-        Assert.Equal(5, Pantry.Need.Of(order, tally, Tables).Single(n => n.Ware == "supply.lolly-stick").ToHave.Value);
+        Assert.Equal(5, Pantry.Need.Of(order, tally, Tables.Reference).Single(n => n.Ware == "supply.lolly-stick").ToHave.Value);
     }
 
     [Fact]
     public void Every_part_lies_on_a_tray()
     {
-        var tally = Tally(null, Of(Tables.Centre("boat")!, 20));
+        var tally = Tally(null, Of(Tables.Reference.Centre("boat")!, 20));
         var laid = tally.Trays.SelectMany(t => t.Rows).GroupBy(r => r.Part ?? "body").ToDictionary(g => g.Key, g => g.Sum(r => r.Count));
         Assert.Equal((20, 40), (laid["body"], laid["sails"]));
     }
@@ -271,7 +272,7 @@ public sealed class FigureTests
     [Fact]
     public void A_figure_is_joined_as_it_is_dipped_and_limbs_are_glued_when_it_has_set()
     {
-        var order = Order(null, Of(Tables.Centre("telescope")!, 6));
+        var order = Order(null, Of(Tables.Reference.Centre("telescope")!, 6));
         var steps = PrepList.For(order, CoatingTally.For(order, Tables, Now), Tables, Now).Steps;
         int At(string code) => steps.Select((s, i) => (s, i)).Single(s => s.s.Code == code).i;
         Assert.True(At("prep.telescope.cut") < At("dip.0"));
@@ -285,7 +286,7 @@ public sealed class FigureTests
     public void A_cut_piece_is_its_share_and_its_face() => Gen.Double[0.2, 0.9].Sample(
         kept =>
         {
-            foreach (var whole in Tables.Centres.SelectMany(c => c.Sizes).Select(s => s.Shape).Where(s => s is not Cavity))
+            foreach (var whole in Tables.Reference.Centres.SelectMany(c => c.Sizes).Select(s => s.Shape).Where(s => s is not Cavity))
             {
                 var (cut, rest) = (new Cut(whole, new(kept)), whole.DippedArea(new(kept)));
                 Assert.Equal(whole.Length.Si * kept, cut.Length.Si, 12);
@@ -301,7 +302,7 @@ public sealed class FigureTests
     [Fact]
     public void Half_a_cookie_has_the_area_that_a_ruler_finds()
     {
-        var half = new Cut(Tables.Centre("sandwich-cookie")!.Size("thin")!.Shape, new(0.5));
+        var half = new Cut(Tables.Reference.Centre("sandwich-cookie")!.Size("thin")!.Shape, new(0.5));
         Assert.Equal((Math.PI / 4 * 45 * 45) + (Math.PI * 45 / 2 * 10) + (45 * 10), half.WholeArea.In("cm²") * 100, 0.5);
     }
 }

@@ -14,9 +14,9 @@ namespace Kondiba.Core.Tests;
 
 public sealed class FillingTests
 {
-    private static readonly Gen<Filling> AnyFilling = Gen.OneOfConst([.. Tables.Fillings]);
+    private static readonly Gen<Filling> AnyFilling = Gen.OneOfConst([.. Tables.Reference.Fillings]);
 
-    private static Filling Of(string code) => Tables.Fillings.Single(f => f.Code == code);
+    private static Filling Of(string code) => Tables.Reference.Fillings.Single(f => f.Code == code);
 
     private static double Grams(FillingTally tally, string ingredient) =>
         tally.Amounts.Single(a => a.Ingredient == ingredient).Mass.Value.In("g");
@@ -26,7 +26,7 @@ public sealed class FillingTests
     public void Three_hundred_and_twenty_six_grams_of_chocolate_want_196_grams_of_cream()
     {
         var dark = Of("ganache-dark");
-        var tally = FillingTally.From(dark, "dark-chocolate", Orders.Grams(326), dark.Portion, Tables);
+        var tally = FillingTally.From(dark, "dark-chocolate", Orders.Grams(326), dark.Portion, Tables.Reference);
         Assert.Equal(196, Grams(tally, "cream"), 0.5);
         Assert.Equal(326, Grams(tally, "dark-chocolate"), 9);
 
@@ -39,7 +39,8 @@ public sealed class FillingTests
     public void Cream_to_chocolate_is_common_for_dark_and_less_for_milk_and_white() =>
         Assert.Equal(
             [0.60, 0.40, 0.33],
-            Tables.Fillings.Where(f => f.Code.StartsWith("ganache", StringComparison.Ordinal)).Select(f => f.Mix[1].Share.Value.Si));
+            Tables.Reference.Fillings.Where(f => f.Code.StartsWith("ganache", StringComparison.Ordinal))
+                .Select(f => f.Mix[1].Share.Value.Si));
 
     /// <summary>From a count to an ingredient and back again: the same count, whichever ingredient is asked from.</summary>
     [Fact]
@@ -47,8 +48,9 @@ public sealed class FillingTests
         x =>
         {
             var portion = new Sourced<Mass>(Orders.Grams(x.portion), Source.Entered);
-            var there = FillingTally.For(x.filling, x.pieces, portion, Tables);
-            var back = FillingTally.From(x.filling, x.filling.Mix[x.part].Ingredient, there.Amounts[x.part].Mass.Value, portion, Tables);
+            var there = FillingTally.For(x.filling, x.pieces, portion, Tables.Reference);
+            var back = FillingTally.From(
+                x.filling, x.filling.Mix[x.part].Ingredient, there.Amounts[x.part].Mass.Value, portion, Tables.Reference);
             Assert.Equal(x.pieces, back.Pieces);
             Assert.Equal(there.Mix.Value.Si, back.Mix.Value.Si, 9);
             Assert.Equal(0, back.Left.In("g"), 6);
@@ -60,7 +62,8 @@ public sealed class FillingTests
         x =>
         {
             var (one, many) = (FillingTally.For(
-                x.filling, x.pieces, x.filling.Portion, Tables), FillingTally.For(x.filling, x.pieces * 3, x.filling.Portion, Tables));
+                x.filling, x.pieces, x.filling.Portion, Tables.Reference), FillingTally.For(
+                    x.filling, x.pieces * 3, x.filling.Portion, Tables.Reference));
             Assert.Equal(one.Mix.Value.Si, one.Amounts.Where(a => a.Count is null).Sum(a => a.Mass.Value.Si), 12);
             foreach (var (a, b) in one.Amounts.Zip(many.Amounts))
             {
@@ -77,14 +80,14 @@ public sealed class FillingTests
     [Fact]
     public void An_ingredient_that_is_not_in_the_mix_cannot_be_started_from() =>
         Assert.Throws<ArgumentException>(() => FillingTally.From(
-            Of("ganache-dark"), "honey", Orders.Grams(100), Of("ganache-dark").Portion, Tables));
+            Of("ganache-dark"), "honey", Orders.Grams(100), Of("ganache-dark").Portion, Tables.Reference));
 
     [Fact]
     public void A_sandwich_counts_its_crackers_and_weighs_what_the_table_says()
     {
-        var sandwich = FillingTally.For(Of("nut-butter-sandwich"), 30, Of("nut-butter-sandwich").Portion, Tables);
+        var sandwich = FillingTally.For(Of("nut-butter-sandwich"), 30, Of("nut-butter-sandwich").Portion, Tables.Reference);
         Assert.Equal(60, sandwich.Amounts.Single(a => a.Ingredient == "cracker").Count);
-        Assert.Equal(Tables.Centre("cracker-sandwich")!.Sizes[0].Mass.Value.In("g"), sandwich.Piece.In("g"), 0.1);
+        Assert.Equal(Tables.Reference.Centre("cracker-sandwich")!.Sizes[0].Mass.Value.In("g"), sandwich.Piece.In("g"), 0.1);
     }
 
     /// <summary>Common practice: a tablespoon of ganache weighs about 18 g and rolls to a ball of about 30 mm.</summary>
@@ -93,7 +96,7 @@ public sealed class FillingTests
     {
         var dark = Of("ganache-dark");
         Assert.Equal(dark.Portion.Value.Si, (Household.Measure(1, "tbsp")!.Value * dark.Density.Value).Si, 1e-4);
-        var ball = Tables.Centre("truffle-ball")!.Sizes[0].Shape;
+        var ball = Tables.Reference.Centre("truffle-ball")!.Sizes[0].Shape;
         Assert.Equal(Household.Measure(1, "tbsp")!.Value.In("mL"), ball.WholeVolume.In("mL"), 1.0);
     }
 
@@ -126,9 +129,9 @@ public sealed class FillingTests
     [Fact]
     public void A_wrapped_rod_weighs_about_what_the_table_says()
     {
-        var rod = Tables.Centre("caramel-rod")!.Sizes[0];
+        var rod = Tables.Reference.Centre("caramel-rod")!.Sizes[0];
         var wrap = Of("caramel-wrap");
-        Assert.Equal(rod.Mass.Value.In("g"), FillingTally.For(wrap, 1, wrap.PortionOn(rod), Tables).Piece.In("g"), 3.0);
+        Assert.Equal(rod.Mass.Value.In("g"), FillingTally.For(wrap, 1, wrap.PortionOn(rod), Tables.Reference).Piece.In("g"), 3.0);
     }
 
     [Fact]
@@ -149,7 +152,8 @@ public sealed class FillingTests
     public void What_is_made_wants_ingredients_and_what_is_bought_wants_centres()
     {
         string[] Wares(Making? making) =>
-            [.. Need.Of(Order(null, Truffles(60) with { Making = making }), Tally(null, Truffles(60) with { Making = making }), Tables)
+            [.. Need.Of(
+                Order(null, Truffles(60) with { Making = making }), Tally(null, Truffles(60) with { Making = making }), Tables.Reference)
                 .Select(n => n.Ware)];
         Assert.Contains("ingredient.cream", Wares(null));
         Assert.Contains("coating.dark-couverture.dark", Wares(null));
@@ -164,7 +168,7 @@ public sealed class FillingTests
     {
         var order = Order(null, Truffles(60) with { Coating = "dark-couverture", Colour = "dark" });
         var tally = CoatingTally.For(order, Tables, Now);
-        var chocolate = Need.Of(order, tally, Tables).Single(n => n.Ware == "coating.dark-couverture.dark");
+        var chocolate = Need.Of(order, tally, Tables.Reference).Single(n => n.Ware == "coating.dark-couverture.dark");
         var ganache = PrepList.For(order, tally, Tables, Now).Fillings.Single();
         Assert.Equal(tally.Pots[0].OfCoating.In("g") + Grams(ganache, "dark-chocolate"), chocolate.ToHave.Value, 6);
         Assert.Equal(chocolate.ToHave.Value, chocolate.ToHave.Working[^1].Value, 6);
@@ -178,8 +182,8 @@ public sealed class FillingTests
     public void Allergens_come_from_the_ingredients(string centre, string allergen)
     {
         var order = Order(null, Line(centre, "one", 6, depth: 0.66));
-        var use = Assert.Single(Allergens.Of(order, Tables).Where(u => u.Allergen == allergen && u.Field == "centre").Take(1));
-        Assert.Contains(Tables.Ingredients, i => i.Name == use.Component);
+        var use = Assert.Single(Allergens.Of(order, Tables.Reference).Where(u => u.Allergen == allergen && u.Field == "centre").Take(1));
+        Assert.Contains(Tables.Reference.Ingredients, i => i.Name == use.Component);
     }
 
     [Theory]
@@ -205,7 +209,7 @@ public sealed class FillingTests
     {
         var soft = Of("ganache-dark").With(new Dictionary<string, double> { ["cream"] = 0.8 });
         var (usual, softer) = (FillingTally.For(
-            Of("ganache-dark"), 60, soft.Portion, Tables), FillingTally.For(soft, 60, soft.Portion, Tables));
+            Of("ganache-dark"), 60, soft.Portion, Tables.Reference), FillingTally.For(soft, 60, soft.Portion, Tables.Reference));
         Assert.Equal(usual.Mix.Value.Si, softer.Mix.Value.Si, 12);
         Assert.True(Grams(softer, "dark-chocolate") < Grams(usual, "dark-chocolate"));
         Assert.Equal(0.8, Grams(softer, "cream") / Grams(softer, "dark-chocolate"), 9);
@@ -235,16 +239,17 @@ public sealed class FillingTests
     [Fact]
     public void A_recipe_of_ones_own_brings_its_ingredient_and_its_steps_and_changes_no_other_order()
     {
-        Assert.Empty(OwnCheck.Of(Honeycomb, Tables));
-        var tables = KitchenTables.For(Tables, OwnThings.None with { Fillings = [Honeycomb] });
+        Assert.Empty(OwnCheck.Of(Honeycomb, Tables.Reference));
+        var tables = OwnTables.For(Tables, OwnThings.None with { Fillings = [Honeycomb] });
         Assert.Equal(
-            Need.Of(Order(null, Truffles(40)), Tally(null, Truffles(40)), Tables).Select(n => n.Ware),
-            Need.Of(Order(null, Truffles(40)), CoatingTally.For(Order(null, Truffles(40)), tables, Now), tables).Select(n => n.Ware));
+            Need.Of(Order(null, Truffles(40)), Tally(null, Truffles(40)), Tables.Reference).Select(n => n.Ware),
+            Need.Of(Order(null, Truffles(40)), CoatingTally.For(Order(null, Truffles(40)), tables, Now), tables.Reference)
+                .Select(n => n.Ware));
         var order = Order(null, Truffles(40) with { Making = new("sesame-ball") });
         var tally = CoatingTally.For(order, tables, Now);
-        var needs = Need.Of(order, tally, tables);
+        var needs = Need.Of(order, tally, tables.Reference);
         Assert.Contains(needs, n => n.Ware == "ingredient.own-roasted-sesame" && Math.Abs(n.ToHave.Value - (42 * 15 / 0.95 * 0.6)) < 0.5);
-        Assert.Contains(Allergens.Of(order, tables), u => u is { Allergen: "sesame", Component: "Roasted sesame" });
+        Assert.Contains(Allergens.Of(order, tables.Reference), u => u is { Allergen: "sesame", Component: "Roasted sesame" });
         var steps = PrepList.For(order, tally, tables, Now).Steps;
         var roll = steps.Single(s => s.Text == "Roll.");
         Assert.Equal((42 * 12, 30.0), ((int)roll.Hands.TotalSeconds, roll.Wait.TotalMinutes));
@@ -254,12 +259,14 @@ public sealed class FillingTests
     [Fact]
     public void A_shipped_recipe_entered_again_comes_to_the_same()
     {
-        foreach (var filling in Tables.Fillings.Where(f => !f.Rope))
+        foreach (var filling in Tables.Reference.Fillings.Where(f => !f.Rope))
         {
-            var own = KitchenTables.Entered(filling, Tables.StepsOf(filling));
-            Assert.Empty(OwnCheck.Of(own, Tables));
-            var again = KitchenTables.For(Tables, OwnThings.None with { Fillings = [own] }).Fillings.Single(f => f.Code == filling.Code);
-            var (a, b) = (FillingTally.For(filling, 50, filling.Portion, Tables), FillingTally.For(again, 50, again.Portion, Tables));
+            var own = OwnTables.Entered(filling, Tables.Reference.StepsOf(filling));
+            Assert.Empty(OwnCheck.Of(own, Tables.Reference));
+            var again = OwnTables.For(Tables, OwnThings.None with { Fillings = [own] }).Reference.Fillings
+                .Single(f => f.Code == filling.Code);
+            var (a, b) = (FillingTally.For(
+                filling, 50, filling.Portion, Tables.Reference), FillingTally.For(again, 50, again.Portion, Tables.Reference));
             Assert.Equal(
                 a.Amounts.Select(x => Math.Round(x.Mass.Value.In("g"), 3)), b.Amounts.Select(x => Math.Round(x.Mass.Value.In("g"), 3)));
         }
@@ -288,5 +295,5 @@ public sealed class FillingTests
     [Theory]
     [MemberData(nameof(Impossible))]
     public void A_recipe_that_cannot_be_names_the_field(OwnFilling filling, string field) =>
-        Assert.Contains(OwnCheck.Of(filling, Tables), p => p.Field == field && p.Remedy.Said().Length > 0);
+        Assert.Contains(OwnCheck.Of(filling, Tables.Reference), p => p.Field == field && p.Remedy.Said().Length > 0);
 }

@@ -11,7 +11,7 @@ namespace Kondiba.Core.Tests;
 /// <summary>What every dipper knows of a film, asked of the model.</summary>
 public class FilmTests
 {
-    private static readonly TradeTables Tables = TradeTables.Shipped;
+    private static readonly ReferenceData Tables = ReferenceData.Shipped;
     private static readonly Coating Wafers = Tables.Coatings[0];
     private static readonly Gen<double> Fat = Gen.Double[0.27, 0.40];
     private static readonly Gen<double> Celsius = Gen.Double[28, 45];

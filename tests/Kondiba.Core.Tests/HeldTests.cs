@@ -43,7 +43,7 @@ public sealed class HeldTests
         var pot = Assert.Single(tally.Pots);
         Assert.Equal(("white", 0.0, null), (pot.Colour, pot.Pool.Value.Si, pot.Vessel));
         Assert.Equal(
-            line.Look!.Drizzle.Value.Si * 24 * (1 + Tables.Centre("sandwich-cookie")!.Spoil.Value.Si) * 1.2,
+            line.Look!.Drizzle.Value.Si * 24 * (1 + Tables.Reference.Centre("sandwich-cookie")!.Spoil.Value.Si) * 1.2,
             pot.Drizzle!.Mass.Value.Si,
             6);
         Assert.Equal(24, tally.Trays.Sum(t => t.Rows.Sum(r => r.Count)));
@@ -104,8 +104,8 @@ public sealed class HeldTests
         var order = Order(null, line);
         var tally = CoatingTally.For(order, Tables, Now);
         Assert.DoesNotContain(tally.Problems, p => p.Severity is not Severity.Mind);
-        var begun = Math.Ceiling(24 * (1 + Tables.Centre(centre)!.Spoil.Value.Si));
-        Assert.Equal(begun, Pantry.Need.Of(order, tally, Tables).Single(n => n.Ware == "supply.pick").ToHave.Value);
+        var begun = Math.Ceiling(24 * (1 + Tables.Reference.Centre(centre)!.Spoil.Value.Si));
+        Assert.Equal(begun, Pantry.Need.Of(order, tally, Tables.Reference).Single(n => n.Ware == "supply.pick").ToHave.Value);
         var steps = Steps(line);
         var put = steps.Single(s => s.Code == "stick.0.put-in");
         Assert.Contains(says, put.Text, StringComparison.Ordinal);
@@ -155,7 +155,7 @@ public sealed class HeldTests
     {
         var order = Order(null, Line("cake-ball", "one", 24) with { Making = new(On: WareTable.NoStick) });
         var tally = CoatingTally.For(order, Tables, Now);
-        Assert.DoesNotContain(Pantry.Need.Of(order, tally, Tables), n => n.Ware.StartsWith("supply.", StringComparison.Ordinal));
+        Assert.DoesNotContain(Pantry.Need.Of(order, tally, Tables.Reference), n => n.Ware.StartsWith("supply.", StringComparison.Ordinal));
         Assert.DoesNotContain("upright", tally.Pots[0].Way, StringComparison.Ordinal);
         Assert.DoesNotContain(PrepList.For(order, tally, Tables, Now).Steps, s => s.Text.Contains("stick", StringComparison.Ordinal));
         Assert.DoesNotContain(Costing.For(order, tally, Tables).Parts, p => p.Code == "sticks" && p.Cost.Value.Amount > 0);
@@ -189,7 +189,7 @@ public sealed class HeldTests
     }
 
     private static readonly Gen<LineDraft> AnyHeld =
-        from centre in Gen.OneOfConst([.. Tables.Centres.Where(c => c.Holding is not Holding.Mould)])
+        from centre in Gen.OneOfConst([.. Tables.Reference.Centres.Where(c => c.Holding is not Holding.Mould)])
         from size in Gen.OneOfConst([.. centre.Sizes])
         from count in Gen.Int[1, 60]
         from bare in Gen.Bool

@@ -12,7 +12,7 @@ namespace Kondiba.Core.Tests;
 /// <summary>Hours, hands and places as a maker enters them, and what is arranged for a day.</summary>
 public class HoursAndPlacesTests
 {
-    private static readonly TradeTables Shipped = TradeTables.Shipped;
+    private static readonly KitchenTables Shipped = KitchenTables.Shipped;
     private static readonly DayHours Day = new(new(9, 0), new(17, 0)), Backwards = new(new(17, 0), new(9, 0));
     private static readonly LocalDate Saturday = new(2031, 5, 3);
 
@@ -79,8 +79,8 @@ public class HoursAndPlacesTests
         Assert.Empty(OwnCheck.Of(Week(null, null, null, null, null, null, null)));
         Assert.Empty(OwnCheck.Of(Usual with { Pace = Enum.GetValues<Stage>().ToDictionary(Working.NameOf, _ => 1.5) }));
         Assert.Empty(OwnCheck.Of(new OwnPlace("cellar", "Cellar", 12, 0.6, 2)));
-        Assert.All(Shipped.Setting.Places, p => Assert.Empty(OwnCheck.Of(KitchenTables.Entered(p))));
-        Assert.Empty(OwnCheck.Of(Shipped.Working));
+        Assert.All(Shipped.Reference.Setting.Places, p => Assert.Empty(OwnCheck.Of(OwnTables.Entered(p))));
+        Assert.Empty(OwnCheck.Of(Shipped.Profile.Working));
         Assert.Empty(OwnCheck.Of(Arrangements.None));
         Assert.Empty(OwnCheck.Of(
             Arrangements.None with
@@ -119,8 +119,8 @@ public class HoursAndPlacesTests
     public void A_place_of_ones_own_is_one_more_where_coats_set_and_a_shipped_one_is_measured_anew()
     {
         var own = OwnThings.None with { Places = [new("cellar", "Cellar", 12, 0.6, 2), new("fridge", "Fridge", 7, 0.4, 1)] };
-        var setting = KitchenTables.For(Shipped, own).Setting;
-        Assert.Equal(Shipped.Setting.Places.Count + 1, setting.Places.Count);
+        var setting = OwnTables.For(Shipped, own).Reference.Setting;
+        Assert.Equal(Shipped.Reference.Setting.Places.Count + 1, setting.Places.Count);
         var (cellar, fridge) = (setting.Places.Single(p => p.Code == "cellar"), setting.Places.Single(p => p.Code == "fridge"));
         Assert.Equal(12, cellar.Air.Value.In("°C"), 9);
         Assert.Equal(Source.Kitchen, cellar.Air.Source);

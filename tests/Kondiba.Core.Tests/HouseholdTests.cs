@@ -23,7 +23,8 @@ public sealed class HouseholdTests
     [InlineData("icing-sugar", 1, "tbsp", 7.8)]
     public void Densities_agree_with_published_portion_weights(string ingredient, double amount, string measure, double grams) =>
         Assert.Equal(
-            grams, (Household.Measure(amount, measure)!.Value * Tables.Ingredient(ingredient)!.Density!.Value).In("g"), grams * 0.05);
+            grams, (Household.Measure(amount, measure)!.Value * Tables.Reference.Ingredient(ingredient)!.Density!.Value).In(
+                "g"), grams * 0.05);
 
     /// <summary>NIST Handbook 44: cup, tablespoon, teaspoon and fluid ounce.</summary>
     [Theory]

@@ -106,9 +106,9 @@ public class LetterTests
     public void Alcohol_in_lustre_and_nuts_in_sprinkles_are_told()
     {
         // Safety: common practice, and the allergens of Regulation 1169/2011, Annex II.
-        Assert.All(Tables.Decor.Lustres, l => Assert.Contains("alcohol", l.How, StringComparison.Ordinal));
-        Assert.Contains("tree nuts", Tables.Decor.Sprinkle("chopped-nuts")!.Allergens!);
-        Assert.Contains("wheat", Tables.Decor.Sprinkle("crumbs")!.Allergens!);
+        Assert.All(Tables.Reference.Decor.Lustres, l => Assert.Contains("alcohol", l.How, StringComparison.Ordinal));
+        Assert.Contains("tree nuts", Tables.Reference.Decor.Sprinkle("chopped-nuts")!.Allergens!);
+        Assert.Contains("wheat", Tables.Reference.Decor.Sprinkle("crumbs")!.Allergens!);
     }
 
     [Theory]
@@ -120,7 +120,7 @@ public class LetterTests
     [InlineData("crumbs", 0.10)]
     public void Sprinkles_start_from_the_trades_estimates(string kind, double gramsPerArea)
     {
-        var perArea = Tables.Decor.Sprinkle(kind)!.PerArea;
+        var perArea = Tables.Reference.Decor.Sprinkle(kind)!.PerArea;
         Assert.Equal(gramsPerArea, perArea.Value.In("g/cm²"), 9);
         Assert.Equal(Tag.Estimate, perArea.Source.Tag);
     }
@@ -129,7 +129,7 @@ public class LetterTests
     public void A_tip_is_a_little_wider_than_its_bead_and_within_what_is_sold()
     {
         // Tips open 1.5 to 3 mm (common practice); a bag holds 150 g comfortably (from memory).
-        var c = Tables.Decorating;
+        var c = Tables.Reference.Decorating;
         Assert.Equal((1.5, 3.0), (c.TipFrom.Value.In("mm"), c.TipTo.Value.In("mm")));
         Assert.Equal((150.0, Tag.FromMemory), (Math.Round(c.BagHolds.Value.In("g"), 9), c.BagHolds.Source.Tag));
         Assert.Equal(2, Piped("A").Tip.In("mm"), 9);

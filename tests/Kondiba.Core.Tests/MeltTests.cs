@@ -9,20 +9,26 @@ namespace Kondiba.Core.Tests;
 /// <summary>Melting and seeding: what makers know, heat that adds up, and windows that do not contradict one another.</summary>
 public class MeltTests
 {
-    private static readonly MeltConstants C = Tables.Melting;
-    private static readonly Gen<Coating> AnyCoating = Gen.OneOfConst([.. Tables.Coatings]);
+    private static readonly MeltConstants C = Tables.Reference.Melting;
+    private static readonly Gen<Coating> AnyCoating = Gen.OneOfConst([.. Tables.Reference.Coatings]);
     private static readonly Gen<MeltMethod> AnyMethod = Gen.OneOfConst([.. C.Methods]);
 
     private static Temperature Celsius(double t) => Quantities.Of<Temperature>(t, "°C");
 
     private static Melt Of(double grams, string method, Coating? coating = null) =>
-        Melt.For(coating ?? Tables.Coatings[0], Grams(grams), C.Methods.Single(m => m.Code == method), Celsius(21), Tables.Melting, Tables.Setting);
+        Melt.For(
+            coating ?? Tables.Reference.Coatings[0],
+            Grams(grams),
+            C.Methods.Single(m => m.Code == method),
+            Celsius(21),
+            Tables.Reference.Melting,
+            Tables.Reference.Setting);
 
     /// <summary>Common practice, ±40 %: 110 g of chips about a minute at full power; 450 g at half power about two minutes, in bursts of 30 s.</summary>
     [Fact]
     public void A_microwave_takes_as_long_as_makers_say()
     {
-        Assert.InRange(Of(110, "microwave-full", Tables.Coating("chips-with-oil")).Heating.TotalMinutes, 0.6, 1.4);
+        Assert.InRange(Of(110, "microwave-full", Tables.Reference.Coating("chips-with-oil")).Heating.TotalMinutes, 0.6, 1.4);
         var half = Of(450, "microwave-half");
         Assert.InRange(half.Heating.TotalMinutes, 2 * 0.6, 2 * 1.4);
         Assert.All(half.Bursts, b => Assert.True(b.Each.TotalSeconds <= 30));
@@ -34,12 +40,12 @@ public class MeltTests
     public void The_heat_adds_up() =>
         Gen.Select(AnyCoating, Gen.Double[60, 2000], AnyMethod, Gen.Double[16, 26]).Sample((coating, grams, method, room) =>
         {
-            var melt = Melt.For(coating, Grams(grams), method, Celsius(room), Tables.Melting, Tables.Setting);
+            var melt = Melt.For(coating, Grams(grams), method, Celsius(room), Tables.Reference.Melting, Tables.Reference.Setting);
             var e = melt.Energy;
             Assert.Equal(e.In.Si, (e.Coating + e.Vessel + e.Lost).Si, e.In.Si * 1e-3);
             if (melt.Melted.Si >= 1)
             {
-                var melts = Math.Min(Tables.Setting.Family(coating.Family).Melts.Value.In("°C"), coating.MeltTo.Value.In("°C"));
+                var melts = Math.Min(Tables.Reference.Setting.Family(coating.Family).Melts.Value.In("°C"), coating.MeltTo.Value.In("°C"));
                 var perKilogram = (1400 * (25 - room)) + (1550 * (melts - 25)) + (140_000 * coating.Fat.Value.Si) + (1700 * (melt.Off.In(
                     "°C") - melts)) - (room > 25
                     ? (room - 25) * (140_000 * coating.Fat.Value.Si / (melts - 25) + 150)
@@ -53,10 +59,17 @@ public class MeltTests
         Gen.Select(
             AnyCoating, Gen.Double[60, 1500], Gen.Double[1, 1.8], AnyMethod, Gen.Double[16, 24], Gen.Double[0, 4]).Sample((coating, grams, more, method, room, warmer) =>
         {
-            var melt = Melt.For(coating, Grams(grams), method, Celsius(room), Tables.Melting, Tables.Setting);
+            var melt = Melt.For(coating, Grams(grams), method, Celsius(room), Tables.Reference.Melting, Tables.Reference.Setting);
             Assert.True(
-                Melt.For(coating, Grams(grams * more), method, Celsius(room), Tables.Melting, Tables.Setting).Heating >= melt.Heating || method.Level is null);
-            Assert.True(Melt.For(coating, Grams(grams), method, Celsius(room + warmer), Tables.Melting, Tables.Setting).Heating <= melt.Heating);
+                Melt.For(
+                    coating, Grams(
+                        grams * more), method, Celsius(room), Tables.Reference.Melting, Tables.Reference.Setting).Heating >= melt.Heating
+                    || method.Level is null);
+            Assert.True(
+                Melt.For(
+                    coating, Grams(
+                        grams), method, Celsius(
+                            room + warmer), Tables.Reference.Melting, Tables.Reference.Setting).Heating <= melt.Heating);
             Assert.InRange(melt.Settles.In("°C"), coating.DipFrom.Value.In("°C") - 0.5, coating.MeltAtMost.Value.In("°C") + 0.5);
             Assert.Equal(
                 melt.Heating.TotalSeconds, melt.Working[^1].Unit == "min" ? melt.Working[^1].Value * 60 : melt.Working[^1].Value, 1.0);
@@ -70,7 +83,7 @@ public class MeltTests
         Assert.InRange(Of(450, "pot").Heating.TotalMinutes, 6, 20);
         Assert.InRange(Of(900, "slow-cooker").Heating.TotalMinutes, 25, 90);
         var wafers = Of(450, "microwave-half");
-        var fall = (wafers.Settles.Si - Tables.Coatings[0].DipAt.Value.Si) / wafers.CoolsToDip.TotalMinutes;
+        var fall = (wafers.Settles.Si - Tables.Reference.Coatings[0].DipAt.Value.Si) / wafers.CoolsToDip.TotalMinutes;
         Assert.InRange(fall, 0.6, 1.4);
         Assert.InRange(wafers.Holds.TotalMinutes, 1, 6);
     }
@@ -82,8 +95,8 @@ public class MeltTests
     [InlineData("white-couverture")]
     public void Seed_of_a_quarter_to_a_half_lands_in_the_window(string code)
     {
-        var coating = Tables.Coating(code)!;
-        var seeding = Seeding.For(coating, Grams(450), Celsius(45), Celsius(21), Tables.Melting, Tables.Setting)!;
+        var coating = Tables.Reference.Coating(code)!;
+        var seeding = Seeding.For(coating, Grams(450), Celsius(45), Celsius(21), Tables.Reference.Melting, Tables.Reference.Setting)!;
         Assert.InRange(seeding.Share.Si, 0.25 / 1.4, 0.5 * 1.4);
         Assert.InRange(seeding.LandsAt.Si, coating.Temper!.Work[0].Value.Si, coating.Temper.Work[1].Value.Si);
         Assert.Equal(450, (seeding.Seed + seeding.Melt).In("g"), 6);
@@ -101,7 +114,13 @@ public class MeltTests
             Gen.Double[200, 1500]).Sample((code, from, hotter, room, warmer, grams) =>
         {
             Seeding Of(double from, double room, double grams) =>
-                Seeding.For(Tables.Coating(code)!, Grams(grams), Celsius(from), Celsius(room), Tables.Melting, Tables.Setting)!;
+                Seeding.For(
+                    Tables.Reference.Coating(code)!,
+                    Grams(grams),
+                    Celsius(from),
+                    Celsius(room),
+                    Tables.Reference.Melting,
+                    Tables.Reference.Setting)!;
             var share = Of(from, room, grams).Share;
             Assert.True(Of(from + hotter, room, grams).Share >= share);
             Assert.True(Of(from, room + warmer, grams).Share >= share);
@@ -111,21 +130,25 @@ public class MeltTests
     [Fact]
     public void Temper_that_was_never_lost_wants_no_seed_and_one_too_hot_is_told()
     {
-        var dark = Tables.Coating("dark-couverture")!;
-        Assert.True(Seeding.For(dark, Grams(450), Celsius(32), Celsius(21), Tables.Melting, Tables.Setting)!.Held);
+        var dark = Tables.Reference.Coating("dark-couverture")!;
+        Assert.True(Seeding.For(dark, Grams(450), Celsius(32), Celsius(21), Tables.Reference.Melting, Tables.Reference.Setting)!.Held);
         Assert.Contains(
-            "no seed", Seeding.For(dark, Grams(450), Celsius(32), Celsius(21), Tables.Melting, Tables.Setting)!.Advice.Said(), StringComparison.Ordinal);
-        var hot = Seeding.For(dark, Grams(150), Celsius(50), Celsius(24), Tables.Melting, Tables.Setting)!;
+            "no seed", Seeding.For(
+                dark, Grams(
+                    450), Celsius(
+                        32), Celsius(21), Tables.Reference.Melting, Tables.Reference.Setting)!.Advice.Said(), StringComparison.Ordinal);
+        var hot = Seeding.For(dark, Grams(150), Celsius(50), Celsius(24), Tables.Reference.Melting, Tables.Reference.Setting)!;
         Assert.False(hot.Held);
         Assert.Contains("too hot for seed alone", hot.Advice.Said(), StringComparison.Ordinal);
-        Assert.Null(Seeding.For(Tables.Coatings[0], Grams(450), Celsius(45), Celsius(21), Tables.Melting, Tables.Setting));
+        Assert.Null(Seeding.For(
+            Tables.Reference.Coatings[0], Grams(450), Celsius(45), Celsius(21), Tables.Reference.Melting, Tables.Reference.Setting));
     }
 
     /// <summary>Forms of cocoa butter by Wille &amp; Lutton 1966, from memory: IV melts at 27.5 °C, V at 33.8 °C. Every working temperature lies between.</summary>
     [Fact]
     public void Windows_never_contradict_one_another()
     {
-        foreach (var c in Tables.Coatings)
+        foreach (var c in Tables.Reference.Coatings)
         {
             Assert.True(c.DipFrom.Value.Si <= c.DipTo.Value.Si && c.DrizzleFrom.Value.Si <= c.DrizzleTo.Value.Si, c.Code);
             Assert.True(c.DipTo.Value.Si <= c.MeltTo.Value.Si && c.MeltTo.Value.Si <= c.MeltAtMost.Value.Si, c.Code);

@@ -23,7 +23,11 @@ public sealed class MouldTests
         Line("moulded-piece", "cookie", count, "teal") with { Making = new(Mould: new(mould, insert, size, accent)) };
 
     private static MouldFill Fill(string mould, string? insert, string? size) =>
-        MouldFill.For(Tables.Mould(mould)!, insert is null ? null : Tables.Centre(insert)!.Size(size), "cookie", Tables.Moulding);
+        MouldFill.For(
+            Tables.Reference.Mould(mould)!,
+            insert is null ? null : Tables.Reference.Centre(insert)!.Size(size),
+            "cookie",
+            Tables.Reference.Moulding);
 
     /// <summary>Common practice: a cavity heaped level with dry wafers holds about 60 % of its volume in coating, and the insert takes the rest.</summary>
     [Fact]
@@ -58,11 +62,11 @@ public sealed class MouldTests
     [Fact]
     public void A_deep_tin_is_filled_just_over_the_insert_and_a_flat_mould_to_its_brim()
     {
-        var tin = Tables.Mould("muffin-tin")!;
+        var tin = Tables.Reference.Mould("muffin-tin")!;
         var shallow = Fill("muffin-tin", "sandwich-cookie", "thin");
         Assert.Equal((tin.Holds * (13.5 / 30)).Si, shallow.Filled.Si, 12);
         Assert.Equal(tin.Holds.Si, Fill("muffin-tin", null, null).Filled.Si, 12);
-        Assert.Equal(Tables.Mould("cookie-round")!.Holds.Si, Fill("cookie-round", "sandwich-cookie", "mini").Filled.Si, 12);
+        Assert.Equal(Tables.Reference.Mould("cookie-round")!.Holds.Si, Fill("cookie-round", "sandwich-cookie", "mini").Filled.Si, 12);
     }
 
     [Fact]
@@ -130,12 +134,13 @@ public sealed class MouldTests
             ? whole with { Making = whole.Making! with { Mould = whole.Making.Mould! with { Broken = share } } }
             : null!;
         var tally = CoatingTally.For(Order(null, line), Tables, Now);
-        var (mould, cookie) = (Tables.Mould("cookie-round")!, Tables.Centre("sandwich-cookie")!.Size("thin")!.Shape.WholeVolume);
+        var (mould, cookie) = (Tables.Reference.Mould(
+            "cookie-round")!, Tables.Reference.Centre("sandwich-cookie")!.Size("thin")!.Shape.WholeVolume);
         Assert.Equal(mould.Holds.Si * (1 - share), tally.Lines[0].Moulded!.Coating.Value.Si, 9);
-        var begun = Math.Ceiling(40 * (1 + Tables.Centre("moulded-piece")!.Spoil.Value.Si));
+        var begun = Math.Ceiling(40 * (1 + Tables.Reference.Centre("moulded-piece")!.Spoil.Value.Si));
         Assert.Equal(
             Math.Ceiling((begun * mould.Holds.Si * share / cookie.Si) - 1e-9),
-            Need.Of(Order(null, line), tally, Tables).Single(n => n.Ware == "centre.sandwich-cookie.thin").ToHave.Value);
+            Need.Of(Order(null, line), tally, Tables.Reference).Single(n => n.Ware == "centre.sandwich-cookie.thin").ToHave.Value);
     });
 
     [Fact]
@@ -175,9 +180,9 @@ public sealed class MouldTests
         Assert.All(tally.Trays.SelectMany(t => t.Rows), r => Assert.True(r.Pitch >= seen.Width));
 
         // Seen from above it is a disc, whatever is drawn on it.
-        var shape = Fill("cookie-round", null, null).Shape(Tables.Mould("cookie-round")!);
+        var shape = Fill("cookie-round", null, null).Shape(Tables.Reference.Mould("cookie-round")!);
         Assert.Equal(Math.PI / 4 * 55 * 55, shape.Outline(false).Area * 1e6, 5.0);
-        Assert.Equal(60 * 25, Fill("small-bar", null, null).Shape(Tables.Mould("small-bar")!).Outline(false).Area * 1e6, 60.0);
+        Assert.Equal(60 * 25, Fill("small-bar", null, null).Shape(Tables.Reference.Mould("small-bar")!).Outline(false).Area * 1e6, 60.0);
         Assert.Null(Tally(null, Line("moulded-piece", "cookie", 20)).Lines[0].Seen);
     }
 
@@ -186,8 +191,8 @@ public sealed class MouldTests
     {
         var order = Order(null, Moulded(40));
         var tally = CoatingTally.For(order, Tables, Now);
-        Assert.Equal(42, Need.Of(order, tally, Tables).Single(n => n.Ware == "centre.sandwich-cookie.thin").ToHave.Value);
-        Assert.Contains(Amounts.Allergens.Of(order, Tables), u => u is { Allergen: "wheat", Field: "making.mould.insert" });
+        Assert.Equal(42, Need.Of(order, tally, Tables.Reference).Single(n => n.Ware == "centre.sandwich-cookie.thin").ToHave.Value);
+        Assert.Contains(Amounts.Allergens.Of(order, Tables.Reference), u => u is { Allergen: "wheat", Field: "making.mould.insert" });
         Assert.Contains(PrepList.For(order, tally, Tables, Now).Steps, s => s.Code == "prep.sandwich-cookie.brush");
         Assert.True(Costing.For(order, tally, Tables).Parts.Single(p => p.Code == "centres").Cost.Value.Amount > 0);
     }
@@ -197,7 +202,7 @@ public sealed class MouldTests
     {
         var order = Order(null, Moulded(20, "muffin-tin", "cracker-sandwich", "one"));
         var tally = CoatingTally.For(order, Tables, Now);
-        var needs = Need.Of(order, tally, Tables).ToDictionary(n => n.Ware, n => n.ToHave.Value);
+        var needs = Need.Of(order, tally, Tables.Reference).ToDictionary(n => n.Ware, n => n.ToHave.Value);
         Assert.Equal(42, needs["ingredient.cracker"]);
         Assert.DoesNotContain("centre.cracker-sandwich.one", needs.Keys);
         Assert.Contains(
@@ -254,13 +259,13 @@ public sealed class MouldTests
     public void A_mould_of_ones_own_computes_and_one_that_cannot_be_names_the_field()
     {
         Assert.Empty(OwnCheck.Of(Shell));
-        var tables = KitchenTables.For(Tables, OwnThings.None with { Moulds = [Shell] });
+        var tables = OwnTables.For(Tables, OwnThings.None with { Moulds = [Shell] });
         var line = Moulded(12, "tide", null, null);
         Assert.Equal(12 * 1.25, CoatingTally.For(Order(null, line), tables, Now).Lines[0].PerPiece.Value.In("g"), 0.3);
-        foreach (var mould in Tables.Moulds)
+        foreach (var mould in Tables.Reference.Moulds)
             Assert.Equal(
                 mould.Holds.Si,
-                KitchenTables.For(Tables, OwnThings.None with { Moulds = [KitchenTables.Entered(mould)] }).Mould(mould.Code)!.Holds.Si,
+                OwnTables.For(Tables, OwnThings.None with { Moulds = [OwnTables.Entered(mould)] }).Reference.Mould(mould.Code)!.Holds.Si,
                 12);
         Assert.Contains(OwnCheck.Of(Shell with { Cavities = 0 }), p => p.Field == "cavities");
         Assert.Contains(OwnCheck.Of(Shell with { Trays = 0 }), p => p.Field == "trays");

@@ -15,11 +15,11 @@ namespace Kondiba.Core.Tests;
 /// <summary>What orders want of the pantry and of the shop, and what they must not hold.</summary>
 public class NeedTests
 {
-    private static (OrderDraft Order, CoatingTally Alone) With(OrderDraft order, TradeTables? tables = null) =>
+    private static (OrderDraft Order, CoatingTally Alone) With(OrderDraft order, KitchenTables? tables = null) =>
         (order, CoatingTally.For(order, tables ?? Tables, Now));
 
     private static Dictionary<string, Need> Needs(OrderDraft order) =>
-        Need.Of(order, CoatingTally.For(order, Tables, Now), Tables).ToDictionary(n => n.Ware);
+        Need.Of(order, CoatingTally.For(order, Tables, Now), Tables.Reference).ToDictionary(n => n.Ware);
 
     [Fact]
     public void An_order_wants_coating_thinner_sprinkles_centres_sticks_and_packing()
@@ -42,7 +42,7 @@ public class NeedTests
         Assert.Equal(4, needs["supply.box-12"].ToHave.Value);
         Assert.Equal(2.4, needs["supply.ribbon"].ToHave.Value, 9);
         Assert.Equal(needs["centre.marshmallow.one"].ToHave.Value, needs["supply.lolly-stick"].ToHave.Value);
-        Assert.Equal(40 * (1 + Tables.Centre("marshmallow")!.Spoil.Value.Si), needs["centre.marshmallow.one"].ToHave.Value, 1.0);
+        Assert.Equal(40 * (1 + Tables.Reference.Centre("marshmallow")!.Spoil.Value.Si), needs["centre.marshmallow.one"].ToHave.Value, 1.0);
 
         // What is thrown over the piece and does not stay comes back, and so does the pool.
         Assert.Equal(needs["sprinkle.jimmies"].ToHave.Value / 1.5, needs["sprinkle.jimmies"].Used, 6);
@@ -63,7 +63,7 @@ public class NeedTests
                         Assert.True(many[ware].ToHave.Value >= need.ToHave.Value - 1e-6, ware);
                 }
 
-                Assert.All(few.Keys, k => Assert.NotNull(Tables.Ware(k)));
+                Assert.All(few.Keys, k => Assert.NotNull(Tables.Reference.Ware(k)));
             },
             iter: 60);
 
@@ -71,7 +71,7 @@ public class NeedTests
     public void The_list_covers_every_need_with_stock_and_whole_packs() => DesignTests.AnyLine.List[1, 3].Sample(
         lines =>
         {
-            var stocked = Tables with { Stock = [new($"coating.{Wafers}.dark", 50, null), new("sprinkle.jimmies", 3, null)] };
+            var stocked = Tables with { Stock = new([new($"coating.{Wafers}.dark", 50, null), new("sprinkle.jimmies", 3, null)]) };
             var list = ShoppingList.For([With(Order(null, [.. lines]), stocked)], stocked);
             foreach (var line in list.Lines)
                 Assert.True(line.Cover.FromStock + line.ToBuy >= line.Need.Value - 1e-6, line.Ware.Code);
@@ -94,8 +94,8 @@ public class NeedTests
     [Fact]
     public void A_mixed_colour_wants_drops_and_its_base()
     {
-        var shipped = KitchenTables.Entered(Tables.Coating(Wafers)!);
-        var own = KitchenTables.For(Tables, OwnThings.None with
+        var shipped = OwnTables.Entered(Tables.Reference.Coating(Wafers)!);
+        var own = OwnTables.For(Tables, OwnThings.None with
         {
             Coatings = [
                 shipped with { Colours = [
@@ -105,7 +105,7 @@ public class NeedTests
             ],
         });
         var order = Order(null, Truffles(24, "mist"));
-        var needs = Need.Of(order, CoatingTally.For(order, own, Now), own);
+        var needs = Need.Of(order, CoatingTally.For(order, own, Now), own.Reference);
         Assert.Equal(
             [$"coating.{Wafers}.bright-white", "tint.blue", "coating.dark-couverture.dark", "ingredient.cream"],
             needs.Select(n => n.Ware));
@@ -120,7 +120,7 @@ public class NeedTests
     }
 
     [Fact]
-    public void Every_ware_of_the_tables_has_a_pack_with_a_price_and_a_section() => Assert.All(Tables.AllWares.Values, w =>
+    public void Every_ware_of_the_tables_has_a_pack_with_a_price_and_a_section() => Assert.All(Tables.Reference.AllWares.Values, w =>
     {
         Assert.NotEmpty(w.Packs);
         Assert.All(w.Packs, p => Assert.True(p.Holds >= 1 && p.Price.Value.Amount > 0, w.Code));
@@ -130,15 +130,16 @@ public class NeedTests
     [Fact]
     public void Every_centre_says_how_it_keeps_and_every_allergen_of_the_tables_is_on_a_list()
     {
-        Assert.All(Tables.Centres, c => Assert.Single(Tables.Keeping, k => k.Centres.Contains(c.Code)));
-        var used = Tables.Centres.SelectMany(c => c.Allergens!)
-            .Concat(Tables.Coatings.SelectMany(c => c.Allergens!))
-            .Concat(Tables.Decor.Sprinkles.SelectMany(s => s.Allergens!));
-        Assert.Subset(Tables.Allergens.Select(a => a.Name).ToHashSet(), used.ToHashSet());
+        Assert.All(Tables.Reference.Centres, c => Assert.Single(Tables.Reference.Keeping, k => k.Centres.Contains(c.Code)));
+        var used = Tables.Reference.Centres.SelectMany(c => c.Allergens!)
+            .Concat(Tables.Reference.Coatings.SelectMany(c => c.Allergens!))
+            .Concat(Tables.Reference.Decor.Sprinkles.SelectMany(s => s.Allergens!));
+        Assert.Subset(Tables.Reference.Allergens.Select(a => a.Name).ToHashSet(), used.ToHashSet());
 
         // FALCPA 2004 with the FASTER Act 2021: nine. Regulation (EU) 1169/2011, Annex II: fourteen.
-        Assert.Equal(9, Tables.Allergens.Count(a => a.Lists.Any(l => l.Text.StartsWith("US nine", StringComparison.Ordinal))));
-        Assert.Equal(14, Tables.Allergens.Count(a => a.Lists.Any(l => l.Text.StartsWith("EU fourteen", StringComparison.Ordinal))));
+        Assert.Equal(9, Tables.Reference.Allergens.Count(a => a.Lists.Any(l => l.Text.StartsWith("US nine", StringComparison.Ordinal))));
+        Assert.Equal(
+            14, Tables.Reference.Allergens.Count(a => a.Lists.Any(l => l.Text.StartsWith("EU fourteen", StringComparison.Ordinal))));
     }
 
     [Theory]
@@ -168,7 +169,7 @@ public class NeedTests
         var problem = CoatingTally.For(Order(null, Rods(12)) with { Allergies = ["dust"] }, Tables, Now).Problems
             .Single(p => p.Field == "allergies[0]");
         Assert.Equal(Severity.Error, problem.Severity);
-        Assert.NotEmpty(Allergens.Of(Order(null, Rods(12)), Tables));
+        Assert.NotEmpty(Allergens.Of(Order(null, Rods(12)), Tables.Reference));
     }
 
     [Theory]

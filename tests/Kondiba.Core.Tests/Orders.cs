@@ -12,7 +12,7 @@ internal static class Orders
 {
     public const string Wafers = "compound-wafer-hot-flow";
 
-    public static TradeTables Tables { get; } = TradeTables.Shipped;
+    public static KitchenTables Tables { get; } = KitchenTables.Shipped;
 
     public static LocalDateTime Now { get; } = new(2031, 5, 1, 9, 0);
 
@@ -49,7 +49,7 @@ internal static class Orders
             || Enumerable.Range(0, 8)
                 .Any(i => outline.Contains(p + (new Point(Math.Cos(i * Math.PI / 4), Math.Sin(i * Math.PI / 4)) * 3e-5)));
 
-    public static CentreSize Size(LineDraft line) => Tables.Centre(line.Centre)!.Size(line.Size)!;
+    public static CentreSize Size(LineDraft line) => Tables.Reference.Centre(line.Centre)!.Size(line.Size)!;
 
     public static Mass Grams(double grams) => Quantities.Of<Mass>(grams, "g");
 

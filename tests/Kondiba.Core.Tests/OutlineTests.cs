@@ -11,7 +11,7 @@ public class OutlineTests
 
     private static readonly (string Name, Outline Outline)[] Pieces =
     [
-        .. Tables.Centres.SelectMany(c => c.Sizes.Select(s => ($"{c.Code} {s.Code}", s.Shape.Outline(c.DippedEndUp)))),
+        .. Tables.Reference.Centres.SelectMany(c => c.Sizes.Select(s => ($"{c.Code} {s.Code}", s.Shape.Outline(c.DippedEndUp)))),
     ];
 
     private static Outline Square(double side) => new([[new(0, 0), new(side, 0), new(side, side), new(0, side)]]);
@@ -126,7 +126,7 @@ public class OutlineTests
     [Fact]
     public void An_outline_asked_by_many_at_once_answers_all_alike()
     {
-        var shape = Tables.Centre("pretzel-twist")!.Size("full")!.Shape;
+        var shape = Tables.Reference.Centre("pretzel-twist")!.Size("full")!.Shape;
         var expected = Answers(shape.Outline(false));
         for (var round = 0; round < 300; round++)
         {

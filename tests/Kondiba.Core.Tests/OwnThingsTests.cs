@@ -23,16 +23,16 @@ public class OwnThingsTests
             "flakes",
         ], ["milk"], [new(340, 3.50m), new(1000, 9m, 1m, 1)], [new("sea", "sea green", "#2E8B7A")]);
 
-    private static TradeTables With(OwnThings own) => KitchenTables.For(Tables, own);
+    private static KitchenTables With(OwnThings own) => OwnTables.For(Tables, own);
 
     [Fact]
     public void A_centre_of_the_makers_own_is_dipped_like_any_other()
     {
-        Assert.Empty(OwnCheck.Of(Pear, Tables));
+        Assert.Empty(OwnCheck.Of(Pear, Tables.Reference));
         var tables = With(OwnThings.None with { Centres = [Pear] });
         var tally = CoatingTally.For(Order(null, Line("pear", "small", 6)), tables, Now);
         Assert.Empty(tally.Problems);
-        Assert.Equal(0.85 * Math.PI * 62 * 62, Size("pear", tables).Shape.WholeArea.In("mm²"), 6);
+        Assert.Equal(0.85 * Math.PI * 62 * 62, Size("pear", tables.Reference).Shape.WholeArea.In("mm²"), 6);
         Assert.Contains(tally.Lines[0].PerPiece.Working, w => w.Source == Source.Kitchen && w.Value == 62);
     }
 
@@ -42,12 +42,12 @@ public class OwnThingsTests
         var own = OwnThings.None with
         {
             Centres = [
-            .. Tables.Centres.Select(KitchenTables.Entered),
+            .. Tables.Reference.Centres.Select(OwnTables.Entered),
         ],
-            Coatings = [.. Tables.Coatings.Select(KitchenTables.Entered)]
+            Coatings = [.. Tables.Reference.Coatings.Select(OwnTables.Entered)]
         };
         var tables = With(own);
-        foreach (var line in Tables.Centres.SelectMany(c => c.Sizes.Select(s => Line(
+        foreach (var line in Tables.Reference.Centres.SelectMany(c => c.Sizes.Select(s => Line(
             c.Code, s.Code, 5, depth: c.UsualDepth.Value.Si, coats: c.LeastCoats))))
         {
             var (mine, shipped) = (CoatingTally.For(Order(null, line), tables, Now), Tally(null, line));
@@ -60,8 +60,8 @@ public class OwnThingsTests
     [Fact]
     public void A_coating_is_read_off_its_label()
     {
-        Assert.Empty(OwnCheck.Of(Craft, Tables));
-        var coating = With(OwnThings.None with { Coatings = [Craft] }).Coating("craft")!;
+        Assert.Empty(OwnCheck.Of(Craft, Tables.Reference));
+        var coating = With(OwnThings.None with { Coatings = [Craft] }).Reference.Coating("craft")!;
         Assert.Equal(8.0 / 30, coating.Fat.Value.Si, 12);
         Assert.Equal(35, coating.DipAt.Value.In("°C"), 9);
         Assert.Equal(Cover.Middle, coating.Colours.Single().Cover);
@@ -78,7 +78,7 @@ public class OwnThingsTests
                 new("vase", "narrow vase", "round", new Dictionary<string, double> { ["bottom"] = 55, ["top"] = 60, ["height"] = 150 }),
             ],
         }) with
-        { Stock = [new($"coating.{Wafers}.midnight", 100, new LocalDate(2031, 6, 1))] };
+        { Stock = new([new($"coating.{Wafers}.midnight", 100, new LocalDate(2031, 6, 1))]) };
         var pot = CoatingTally.For(Order(null, Rods(48)), tables, Now).Pots.Single();
         Assert.Equal("vase", pot.Vessel);
         Assert.Equal(1.1, pot.TestFilm.Value.In("mm"), 0.12);
@@ -86,8 +86,8 @@ public class OwnThingsTests
         Assert.DoesNotContain(pot.Vessels, v => v.Vessel == "tall-glass");
         Assert.Contains(pot.ToMelt.Working, w => w.What.Said() == "margin" && w.Value == 0.2 && w.Source == Source.Kitchen);
         Assert.Contains(pot.TestFilm.Working, w => w.What.Said() == "drip time" && w.Value == 6);
-        Assert.Equal("compound-wafer-cool", tables.Habits.Coating);
-        Assert.Empty(OwnCheck.Of(new Ways("compound-wafer-cool", "flakes", 1.1, 0.2, "tapped", 6), Tables));
+        Assert.Equal("compound-wafer-cool", tables.Profile.Habits.Coating);
+        Assert.Empty(OwnCheck.Of(new Ways("compound-wafer-cool", "flakes", 1.1, 0.2, "tapped", 6), Tables.Reference));
     }
 
     public static TheoryData<OwnCentre, string, string> BadCentres => new()
@@ -111,7 +111,7 @@ public class OwnThingsTests
     [Theory]
     [MemberData(nameof(BadCentres))]
     public void A_centre_that_cannot_be_is_named_by_its_field(OwnCentre centre, string field, string reason) =>
-        Names(OwnCheck.Of(centre, TradeTables.Shipped), field, reason);
+        Names(OwnCheck.Of(centre, ReferenceData.Shipped), field, reason);
 
     public static TheoryData<OwnCoating, string, string> BadCoatings => new()
     {
@@ -132,7 +132,7 @@ public class OwnThingsTests
     [Theory]
     [MemberData(nameof(BadCoatings))]
     public void A_coating_that_cannot_be_is_named_by_its_field(OwnCoating coating, string field, string reason) =>
-        Names(OwnCheck.Of(coating, Tables), field, reason);
+        Names(OwnCheck.Of(coating, Tables.Reference), field, reason);
 
     [Fact]
     public void Vessels_lots_and_ways_that_cannot_be_are_named_by_their_field()
@@ -143,24 +143,29 @@ public class OwnThingsTests
             "measures.top",
             "cannot be");
         Names(OwnCheck.Of(new OwnVessel("vase", "vase", "sieve", new Dictionary<string, double>())), "kind", "no kind");
-        Names(OwnCheck.Of(new OwnWare("sprinkle.tar", "", WareUnit.Grams), Tables), "code", "no ware");
-        Names(OwnCheck.Of(new OwnWare("supply.net", "", WareUnit.Pieces), Tables), "name", "no name");
+        Names(OwnCheck.Of(new OwnWare("sprinkle.tar", "", WareUnit.Grams), Tables.Reference), "code", "no ware");
+        Names(OwnCheck.Of(new OwnWare("supply.net", "", WareUnit.Pieces), Tables.Reference), "name", "no name");
         Names(
-            OwnCheck.Of(new OwnWare("sprinkle.jimmies", "", WareUnit.Grams, [new(0, 2)]), Tables), "packs[0].holds", "holds one at least");
-        Names(OwnCheck.Of(new OwnWare($"coating.{Wafers}.dark", "", WareUnit.Grams, [new(500, 2)]), Tables), "packs", "with the coating");
-        Names(OwnCheck.Of(new OwnWare("supply.cup", "", WareUnit.Pieces, Low: -1), Tables), "low", "below nothing");
+            OwnCheck.Of(
+                new OwnWare(
+                    "sprinkle.jimmies", "", WareUnit.Grams, [new(0, 2)]), Tables.Reference), "packs[0].holds", "holds one at least");
+        Names(
+            OwnCheck.Of(new OwnWare($"coating.{Wafers}.dark", "", WareUnit.Grams, [new(500, 2)]), Tables.Reference),
+            "packs",
+            "with the coating");
+        Names(OwnCheck.Of(new OwnWare("supply.cup", "", WareUnit.Pieces, Low: -1), Tables.Reference), "low", "below nothing");
         Names(OwnCheck.Of(new Rates(Hour: -1)), "hour", "less than nothing");
         Names(OwnCheck.Of(new Rates(Margin: 0.95)), "margin", "more than 90 %");
-        Names(OwnCheck.Of(new Ways(Film: 9), Tables), "film", "thicker than 4 mm");
-        Names(OwnCheck.Of(new Ways(Margin: -1), Tables), "margin", "less than nothing");
-        Names(OwnCheck.Of(new Ways(Shake: "wildly"), Tables), "shake", "no way of draining");
+        Names(OwnCheck.Of(new Ways(Film: 9), Tables.Reference), "film", "thicker than 4 mm");
+        Names(OwnCheck.Of(new Ways(Margin: -1), Tables.Reference), "margin", "less than nothing");
+        Names(OwnCheck.Of(new Ways(Shake: "wildly"), Tables.Reference), "shake", "no way of draining");
     }
 
     [Fact]
     public void A_centre_too_large_for_every_vessel_is_named_with_what_to_do()
     {
         var melon = Sized("ball", 3000 / 1.5, ("diameter", 190), ("bareCap", 10));
-        Assert.Empty(OwnCheck.Of(melon, Tables));
+        Assert.Empty(OwnCheck.Of(melon, Tables.Reference));
         var tally = CoatingTally.For(
             Order(null, Line("pear", "small", 1), Truffles(24)), With(OwnThings.None with { Centres = [melon] }), Now);
         var problem = Assert.Single(tally.Problems);
@@ -177,7 +182,7 @@ public class OwnThingsTests
         Assert.NotEmpty(problem.Remedy.Said());
     }
 
-    private static CentreSize Size(string centre, TradeTables tables) => tables.Centre(centre)!.Sizes[0];
+    private static CentreSize Size(string centre, ReferenceData tables) => tables.Centre(centre)!.Sizes[0];
 
     private static OwnCentre Sized(string shape, double mass, params (string Code, double Value)[] measures) =>
         Pear with { Shape = shape, Sizes = [new("small", "small", mass, measures.ToDictionary(m => m.Code, m => m.Value))] };

@@ -17,12 +17,12 @@ public class PaletteTests
 {
     private static readonly Decor Drizzled = Decor.None with { Patterns = [new("zigzag", Wafers, "white", 9, null, 1.8)] };
 
-    private static string Srgb(string colour) => Tables.Coating(Wafers)!.Colour(colour)!.Srgb;
+    private static string Srgb(string colour) => Tables.Reference.Coating(Wafers)!.Colour(colour)!.Srgb;
 
     [Fact]
     public void A_scheme_is_worn_in_turn_and_its_drizzle_is_seen_on_every_coat()
     {
-        var colours = Tables.Coating(Wafers)!.Colours.Select(c => c.Srgb).ToArray();
+        var colours = Tables.Reference.Coating(Wafers)!.Colours.Select(c => c.Srgb).ToArray();
         Gen.Select(Gen.OneOfConst(colours).Array[2, 5], Gen.Int[1, 6]).Sample((scheme, lines) =>
         {
             var order = Enumerable.Repeat(Rods(12) with { Decor = Drizzled }, lines).ToList();
@@ -31,7 +31,8 @@ public class PaletteTests
             foreach (var line in palette.Lines)
             {
                 Assert.Equal(scheme[line.Line % scheme.Length], Srgb(line.Colour));
-                Assert.True(Tables.Colour.SeenOn(Spectrum.LabOf(Srgb(line.Patterns.Single())), Spectrum.LabOf(Srgb(line.Colour))));
+                Assert.True(Tables.Reference.Colour.SeenOn(
+                    Spectrum.LabOf(Srgb(line.Patterns.Single())), Spectrum.LabOf(Srgb(line.Colour))));
             }
         }, iter: 100);
     }
@@ -60,17 +61,17 @@ public class PaletteTests
     [Fact]
     public void A_mixed_colour_is_bought_as_its_base_and_its_pot_says_the_drops()
     {
-        var shipped = KitchenTables.Entered(Tables.Coating(Wafers)!);
+        var shipped = OwnTables.Entered(Tables.Reference.Coating(Wafers)!);
         var mist = new OwnColour(
             "mist", "mist", "#7fb7a6", new MixedColour("bright-white", new Dictionary<string, int> { ["blue"] = 2, ["yellow"] = 1 }));
         var own = OwnThings.None with
         {
             Coatings = [shipped with { Colours = [.. shipped.Colours, mist] }],
         };
-        Assert.Empty(OwnCheck.Of(own.Coatings[0], Tables));
+        Assert.Empty(OwnCheck.Of(own.Coatings[0], Tables.Reference));
         var pot = CoatingTally.For(
             Order(null, Truffles(24, "mist")),
-            KitchenTables.For(Tables, own) with { Stock = [new($"coating.{Wafers}.bright-white", 100, new LocalDate(2031, 6, 1))] },
+            OwnTables.For(Tables, own) with { Stock = new([new($"coating.{Wafers}.bright-white", 100, new LocalDate(2031, 6, 1))]) },
             Now).Pots
             .Single();
         Assert.Equal("bright-white", pot.Bought);
@@ -78,8 +79,8 @@ public class PaletteTests
         Assert.Equal(Math.Round(pot.OfCoating.In("g") / 100 * 2), pot.Drops.Single(d => d.Tint == "blue").InPot);
 
         // Two colours from one base are bought together.
-        var both = CoatingTally.For(Order(null, Truffles(24, "mist"), Truffles(24, "bright-white")), KitchenTables.For(Tables, own), Now);
-        var need = Assert.Single(CoatingNeed.For(both.Pots.Select(PotNeed.Of), KitchenTables.For(Tables, own)));
+        var both = CoatingTally.For(Order(null, Truffles(24, "mist"), Truffles(24, "bright-white")), OwnTables.For(Tables, own), Now);
+        var need = Assert.Single(CoatingNeed.For(both.Pots.Select(PotNeed.Of), OwnTables.For(Tables, own)));
         Assert.Equal(both.Pots.Sum(p => p.ToMelt.Value.Si), need.ToMelt.Si, 9);
     }
 
@@ -91,10 +92,10 @@ public class PaletteTests
     [InlineData("white", "blue", 0, "mixed.per100")]
     public void A_mix_of_nothing_that_is_sold_or_of_too_many_drops_is_refused(string onto, string tint, int drops, string field)
     {
-        var shipped = KitchenTables.Entered(Tables.Coating(Wafers)!);
+        var shipped = OwnTables.Entered(Tables.Reference.Coating(Wafers)!);
         var mist = new OwnColour("mist", "mist", "#7fb7a6", new MixedColour(onto, new Dictionary<string, int> { [tint] = drops }));
         Assert.Contains(
-            OwnCheck.Of(shipped with { Colours = [.. shipped.Colours, mist] }, Tables),
+            OwnCheck.Of(shipped with { Colours = [.. shipped.Colours, mist] }, Tables.Reference),
             p => p.Field == $"colours[{shipped.Colours.Count}].{field}");
     }
 
@@ -119,9 +120,9 @@ public class PaletteTests
         double Seconds(double? speed) =>
             CoatingTally.For(
                 Order(
-                    null, line), KitchenTables.For(
+                    null, line), OwnTables.For(
                         Tables, OwnThings.None with { Ways = new(HandSpeed: speed) }), Now).Lines.Single().Look!.Time.Value.TotalSeconds;
         Assert.Equal((Seconds(70) - 1) * 2, Seconds(35) - 1, 0.21);
-        Assert.Equal("handSpeed", Assert.Single(OwnCheck.Of(new Ways(HandSpeed: 0), Tables)).Field);
+        Assert.Equal("handSpeed", Assert.Single(OwnCheck.Of(new Ways(HandSpeed: 0), Tables.Reference)).Field);
     }
 }

@@ -45,7 +45,7 @@ internal static class PlanChecker
             if (worker != "me")
                 return arranged.Helpers.Where((h, i) => worker == $"helper.{i + 1}" && h.Day == day).Select(h => h.Hours);
             var other = arranged.Hours.LastOrDefault(h => h.Day == day);
-            return ((DayHours?[])[other is null ? tables.Working.On(day) : other.Hours]).OfType<DayHours>();
+            return ((DayHours?[])[other is null ? tables.Profile.Working.On(day) : other.Hours]).OfType<DayHours>();
         }
 
         // Orders: every piece is made and packed, in the order of the hands, in time, and not so early that it does not keep.
@@ -57,7 +57,7 @@ internal static class PlanChecker
             Must(own.TrueForAll(t => t.Ends <= pickup), $"{order.Code} is not ready at {pickup}");
             foreach (var line in tally.Lines)
             {
-                var centre = tables.Centre(order.Draft.Lines[line.Line].Centre)!;
+                var centre = tables.Reference.Centre(order.Draft.Lines[line.Line].Centre)!;
                 List<DayTask> Of(params Stage[] stages) =>
                     [.. own.Where(t => t.What.Lines.Contains(line.Line) && stages.Contains(t.What.Stage))];
                 var (before, dips, after, packs) = (Of(
@@ -71,7 +71,7 @@ internal static class PlanChecker
                     Must(
                         before.TrueForAll(b => b.Ends <= dip.Starts) || dip.What.Title.Contains('×'),
                         $"{dip.What.Code} comes before what it waits for");
-                    if (tables.KeepingOf(centre) is { } keeps)
+                    if (tables.Reference.KeepingOf(centre) is { } keeps)
                         Must(
                             dip.Starts.PlusMinutes((long)keeps.Keeps.Value.TotalMinutes) >= pickup,
                             $"{dip.What.Code} at {dip.Starts} does not keep until {pickup}");
@@ -119,7 +119,7 @@ internal static class PlanChecker
         {
             var last = plan.Tasks.Where(t => melt.Tasks.Contains(t.What.Code)).Select(t => t.Ends).DefaultIfEmpty(melt.Ready).Max();
             Must(
-                last <= melt.Ready.PlusMinutes((long)tables.Planning.Holds.Value.TotalMinutes),
+                last <= melt.Ready.PlusMinutes((long)tables.Reference.Planning.Holds.Value.TotalMinutes),
                 $"{melt.Pot} is held from {melt.Ready} to {last}");
             Must(
                 plan.Melts.All(o => o == melt || o.Pot != melt.Pot || o.Starts >= melt.Ends || o.Ends <= melt.Starts),
@@ -131,9 +131,12 @@ internal static class PlanChecker
         foreach (var at in plan.Melts.Select(m => m.Starts))
         {
             var warm = plan.Melts.Where(m => m.Starts <= at && m.Ends > at).ToList();
-            Must(warm.Count <= tables.Working.Pots + tables.Working.Wells + Extra("pots", at), $"{warm.Count} pots at {at}");
             Must(
-                warm.Count(m => Much(m.Pot) > tables.Planning.WellHolds.Value.Si) <= tables.Working.Pots + Extra("pots", at),
+                warm.Count <= tables.Profile.Working.Pots + tables.Profile.Working.Wells + Extra("pots", at),
+                $"{warm.Count} pots at {at}");
+            Must(
+                warm.Count(m => Much(m.Pot) > tables.Reference.Planning.WellHolds.Value.Si) <= tables.Profile.Working.Pots + Extra(
+                    "pots", at),
                 $"too many big pots at {at}");
         }
 
@@ -146,7 +149,7 @@ internal static class PlanChecker
         foreach (var tray in plan.Trays)
         {
             var there = plan.Trays.Where(t => t.Place == tray.Place && t.Starts <= tray.Starts && t.Ends > tray.Starts).Sum(t => t.Trays);
-            var has = tables.Setting.Places.First(p => p.Code == tray.Place).Trays + Extra(tray.Place, tray.Starts);
+            var has = tables.Reference.Setting.Places.First(p => p.Code == tray.Place).Trays + Extra(tray.Place, tray.Starts);
             Must(there <= has + 1e-9, $"{there} trays in the {tray.Place} at {tray.Starts}, which takes {has}");
         }
 

@@ -7,7 +7,7 @@ namespace Kondiba.Core.Tests;
 
 public class PlanTests
 {
-    private static readonly TradeTables Tables = TradeTables.Shipped;
+    private static readonly KitchenTables Tables = KitchenTables.Shipped;
 
     // The effort ends a search, not the clock of a machine that has other things to do.
     private static readonly Limits Patient = new(Effort: 4, Seconds: 120, Quick: true);
@@ -72,14 +72,17 @@ public class PlanTests
         DayHours? Day() => Of(0, 9) == 0 ? null : new(new(Of(7, 10), 0), new(Of(15, 21), Of(0, 1) * 30));
         var tables = Tables with
         {
-            Working = new([.. Enumerable.Range(0, 7).Select(_ => new WeekDay(Day()))], Of(1, 2), Of(0, 2)),
-            Setting = Tables.Setting with
+            Profile = Tables.Profile with { Working = new([.. Enumerable.Range(0, 7).Select(_ => new WeekDay(Day()))], Of(1, 2), Of(0, 2)) },
+            Reference = Tables.Reference with
             {
-                Places = [
-                .. Tables.Setting.Places.Select(p => p with { Trays = p.Code == Place.Room
+                Setting = Tables.Reference.Setting with
+                {
+                    Places = [
+                .. Tables.Reference.Setting.Places.Select(p => p with { Trays = p.Code == Place.Room
                     ? Of(2, 5)
                     : p.Code == "fridge" ? Of(1, 4) : Of(0, 2) }),
             ]
+                }
             },
         };
         (string, string, double)[] kinds = [

@@ -11,7 +11,7 @@ namespace Kondiba.Core.Tests;
 /// <summary>What a maker finds in a plan: examples small enough to be proven best in a moment.</summary>
 public class PlannerTests
 {
-    private static readonly TradeTables Tables = TradeTables.Shipped;
+    private static readonly KitchenTables Tables = KitchenTables.Shipped;
     private static readonly Limits Patient = new(Effort: 4, Seconds: 120, Quick: true);
     private static readonly LocalDate Today = Weekend.Now.Date;
     private static readonly DayHours Usual = new(new(8, 0), new(21, 0));
@@ -190,13 +190,16 @@ public class PlannerTests
 
         var hot = Tables with
         {
-            Setting = Tables.Setting with
+            Reference = Tables.Reference with
             {
-                Places = [
-            .. Tables.Setting.Places.Select(p => p.Code == Place.Room
+                Setting = Tables.Reference.Setting with
+                {
+                    Places = [
+            .. Tables.Reference.Setting.Places.Select(p => p.Code == Place.Room
                 ? p with { Air = new(new(273.15 + 28), Source.Entered), Humidity = new(new(0.3), Source.Entered) }
                 : p),
         ]
+                }
             }
         };
         var plan = Planned(Request(Rods) with { Tables = hot }).Plan;
@@ -222,7 +225,7 @@ public class PlannerTests
             Of(Planned(
                 Request(
                     Rods) with
-                { Tables = Tables with { Working = Tables.Working with { Pace = new Dictionary<string, double> { ["dip"] = pace } } } },
+                { Tables = Tables with { Profile = Tables.Profile with { Working = Tables.Profile.Working with { Pace = new Dictionary<string, double> { ["dip"] = pace } } } } },
                 best: false).Plan, "rods/dip.0");
         Assert.Equal(2.0, Length(Dip(2)) / Length(Dip(1)), 0.2);
 
@@ -235,14 +238,15 @@ public class PlannerTests
     [InlineData("pretzel-twist", "full", 120)]
     public void Many_pieces_are_dipped_tray_by_tray_and_none_gets_lost(string centre, string size, int count)
     {
-        var depth = Tables.Centre(centre)!.UsualDepth.Value.Si;
+        var depth = Tables.Reference.Centre(centre)!.UsualDepth.Value.Si;
         var plan = Planned(Request(Weekend.Order("many", 3, 18, Weekend.Dipped(centre, size, count, "dark", depth))), best: false).Plan;
         foreach (var stage in (Stage[])[Stage.Dip, Stage.Pack])
             Assert.Equal(count, plan.Tasks.Where(t => t.What.Stage == stage).Sum(t => t.What.Pieces));
         Assert.True(plan.Tasks.Count(t => t.What.Stage is Stage.Dip) > 1);
         Assert.All(
             plan.Tasks,
-            t => Assert.True(Period.Between(t.Starts, t.Ends, PeriodUnits.Minutes).Minutes <= Tables.Planning.Longest.Value.TotalMinutes));
+            t => Assert.True(
+                Period.Between(t.Starts, t.Ends, PeriodUnits.Minutes).Minutes <= Tables.Reference.Planning.Longest.Value.TotalMinutes));
     }
 
     [Fact]
@@ -386,7 +390,9 @@ public class PlannerTests
                 ]
                 }
             });
-        var request = Request(marbled) with { Tables = Tables with { Working = Tables.Working with { Pots = 1, Wells = 0 } } };
+        var request = Request(
+            marbled) with
+        { Tables = Tables with { Profile = Tables.Profile with { Working = Tables.Profile.Working with { Pots = 1, Wells = 0 } } } };
         var shortage = Short(request).Shortages.First(s => s.Of is "pots");
         Assert.Equal((Kondiba.Core.Planning.Short.Place, 1), (shortage.Kind, shortage.Much));
         Assert.Contains("every pot is in use", shortage.What.Said(), StringComparison.Ordinal);

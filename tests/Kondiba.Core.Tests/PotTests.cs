@@ -49,7 +49,7 @@ public class PotTests
     {
         foreach (var code in new[] { "strawberry", "apple" })
         {
-            var sizes = Tables.Centres.Single(c => c.Code == code).Sizes;
+            var sizes = Tables.Reference.Centres.Single(c => c.Code == code).Sizes;
             var each = sizes.Select(s => In("pot-insert", Line(code, s.Code, 1, "dark", 0.6)).Lines[0].PerPiece.Value.Si).ToList();
             Assert.Equal(each.Order(), each);
         }

@@ -25,7 +25,7 @@ public sealed class PrepTests
     { Pickup = Now.PlusDays(3) };
 
     private static readonly Gen<LineDraft> AnyLine =
-        from centre in Gen.OneOfConst([.. Tables.Centres.Where(c => c.Code != "moulded-piece"), .. Tables.Figures])
+        from centre in Gen.OneOfConst([.. Tables.Reference.Centres.Where(c => c.Code != "moulded-piece"), .. Tables.Reference.Figures])
         from size in Gen.OneOfConst([.. centre.Sizes])
         from count in Gen.Int[1, 60]
         from colour in Gen.OneOfConst("dark", "teal", "midnight")
@@ -35,7 +35,7 @@ public sealed class PrepTests
         from lines in AnyLine.Array[1, 5]
         from hours in Gen.Int[30, 200]
         from choices in Gen.OneOfConst(
-            [.. Tables.Schools]).SelectMany(s => Gen.OneOfConst([.. s.Choices]).Select(c => (s.Code, Choice: c.Code))).Array[0, 4]
+            [.. Tables.Reference.Schools]).SelectMany(s => Gen.OneOfConst([.. s.Choices]).Select(c => (s.Code, Choice: c.Code))).Array[0, 4]
         select Order(
             null, lines) with
         {
@@ -44,7 +44,7 @@ public sealed class PrepTests
                 .ToDictionary(c => c.Code, c => c.Choice)
         };
 
-    private static PrepList List(OrderDraft order, TradeTables? tables = null) =>
+    private static PrepList List(OrderDraft order, KitchenTables? tables = null) =>
         PrepList.For(order, CoatingTally.For(order, tables ?? Tables, Now), tables ?? Tables, Now);
 
     [Fact]
@@ -126,11 +126,11 @@ public sealed class PrepTests
     [Fact]
     public void Changing_a_school_changes_the_steps()
     {
-        foreach (var school in Tables.Schools.Where(s => s.Code is not ("moulds" or "setting")))
+        foreach (var school in Tables.Reference.Schools.Where(s => s.Code is not ("moulds" or "setting")))
         {
-            var rule = Tables.PrepRules.First(r => r.School == school.Code);
-            var centre = Tables.Centres.First(c => rule.For.Contains(c.Code)
-                || Tables.Fillings.Any(f => f.Makes == c.Code && rule.For.Contains(f.Code)));
+            var rule = Tables.Reference.PrepRules.First(r => r.School == school.Code);
+            var centre = Tables.Reference.Centres.First(c => rule.For.Contains(c.Code)
+                || Tables.Reference.Fillings.Any(f => f.Makes == c.Code && rule.For.Contains(f.Code)));
             var order = Order(null, Line(centre.Code, centre.Sizes[0].Code, 12, depth: centre.UsualDepth.Value.Si));
             var lists = school.Choices.Select(c => List(order with { Schools = new Dictionary<string, string> { [school.Code] = c.Code } }))
                 .ToList();
@@ -138,7 +138,7 @@ public sealed class PrepTests
             Assert.All(lists, l => Assert.True(Assert.Single(l.Schools, s => s.School.Code == school.Code).Own));
 
             // What the kitchen chose holds where the order says nothing.
-            var kitchen = KitchenTables.For(
+            var kitchen = OwnTables.For(
                 Tables,
                 OwnThings.None with { Ways = new(Schools: new Dictionary<string, string> { [school.Code] = school.Choices[1].Code }) });
             Assert.Equal(lists[1].Steps.Select(s => s.Text), List(order, kitchen).Steps.Select(s => s.Text));
@@ -173,7 +173,7 @@ public sealed class PrepTests
         Assert.Contains(
             CoatingTally.For(Mixed with { Schools = schools }, Tables, Now).Problems,
             p => p.Field == field && p.Remedy.Said().Contains("Choose", StringComparison.Ordinal));
-        Assert.Contains(OwnCheck.Of(new Ways(Schools: schools), Tables), p => p.Field == field);
+        Assert.Contains(OwnCheck.Of(new Ways(Schools: schools), Tables.Reference), p => p.Field == field);
     }
 
     /// <summary>Common practice: the waits that the trade names.</summary>
@@ -187,7 +187,7 @@ public sealed class PrepTests
     [InlineData("ganache-dark", "pour", 2)]
     public void Waits_are_those_of_the_trade(string of, string code, double minutes)
     {
-        var rule = Tables.PrepRules.First(r => r.For.Contains(of) && r.Code == code);
+        var rule = Tables.Reference.PrepRules.First(r => r.For.Contains(of) && r.Code == code);
         Assert.Equal(minutes, rule.Wait!.Value.TotalMinutes);
         Assert.Equal(Tag.CommonPractice, rule.Wait.Source.Tag);
     }
@@ -195,21 +195,22 @@ public sealed class PrepTests
     [Fact]
     public void Every_rule_is_for_something_says_why_and_names_a_choice_that_exists()
     {
-        var known = Tables.Centres.Concat(Tables.Figures)
+        var known = Tables.Reference.Centres.Concat(Tables.Reference.Figures)
             .Select(c => c.Code)
-            .Concat(Tables.Fillings.Select(f => f.Code))
-            .Concat(Tables.Figures.SelectMany(f => f.Figure!.Work).Select(w => w.Rule))
+            .Concat(Tables.Reference.Fillings.Select(f => f.Code))
+            .Concat(Tables.Reference.Figures.SelectMany(f => f.Figure!.Work).Select(w => w.Rule))
             .Concat(["stick.split", "stick.core", "stick.push", "disc"])
             .ToHashSet();
-        Assert.All(Tables.PrepRules, r =>
+        Assert.All(Tables.Reference.PrepRules, r =>
         {
             Assert.All(r.For, f => Assert.Contains(f, known));
             Assert.True(r.Text.Length > 10 && r.Why.Length > 10);
             Assert.Equal(r.School is null, r.Choice is null);
-            Assert.True(r.School is null || Tables.Schools.Single(s => s.Code == r.School).Choices.Any(c => c.Code == r.Choice), r.Text);
+            Assert.True(
+                r.School is null || Tables.Reference.Schools.Single(s => s.Code == r.School).Choices.Any(c => c.Code == r.Choice), r.Text);
             Assert.True(r.AtMost is null || r.Wait is null || r.AtMost.Value >= r.Wait.Value);
         });
-        Assert.All(Tables.Schools, s => Assert.Contains(s.Choices, c => c.Code == s.Usual));
+        Assert.All(Tables.Reference.Schools, s => Assert.Contains(s.Choices, c => c.Code == s.Usual));
     }
 
     [Fact]
@@ -251,7 +252,7 @@ public sealed class PrepTests
         order =>
         {
             var tally = CoatingTally.For(order, Tables, Now);
-            var c = Tables.Pricing;
+            var c = Tables.Reference.Pricing;
             Assert.Equal(
                 Costing.For(order, tally, Tables).Hands.Value.TotalSeconds,
                 (List(order).Hands + c.SetUp.Value + (c.Wash.Value * tally.Pots.Count)).TotalSeconds,
@@ -301,7 +302,7 @@ public sealed class PrepTests
         var (knead, glue) = (list.Steps.First(s => s.Text.StartsWith("Knead the syrup", StringComparison.Ordinal)), list.Steps.Single(
             s => s.Stage is Stage.Decorate));
         Assert.True(glue.Starts >= knead.Starts.PlusHours(12));
-        Assert.Contains(Need.Of(order, CoatingTally.For(order, Tables, Now), Tables), n => n.Ware == "ingredient.icing-sugar");
+        Assert.Contains(Need.Of(order, CoatingTally.For(order, Tables, Now), Tables.Reference), n => n.Ware == "ingredient.icing-sugar");
 
         // The kitchen's own recipe: for each 100 g of sugar 9 g of syrup and 3 g of water.
         Assert.Equal(
@@ -313,8 +314,8 @@ public sealed class PrepTests
     [Fact]
     public void What_the_maker_notes_on_a_centre_comes_after_the_rules()
     {
-        var berry = KitchenTables.Entered(Tables.Centre("strawberry")!) with { Prep = ["Turn the leaves back with a ring."] };
-        var tables = KitchenTables.For(Tables, OwnThings.None with { Centres = [berry] });
+        var berry = OwnTables.Entered(Tables.Reference.Centre("strawberry")!) with { Prep = ["Turn the leaves back with a ring."] };
+        var tables = OwnTables.For(Tables, OwnThings.None with { Centres = [berry] });
         var steps = List(Order(null, Berries()), tables).Steps.Where(s => s.Stage is Stage.Prep).Select(s => s.Text).ToList();
         Assert.Equal(5, steps.Count);
         Assert.Contains("Turn the leaves back with a ring.", steps);

@@ -18,7 +18,7 @@ public class PricingTests
         from lines in DesignTests.AnyLine.List[1, 4]
         from how in Gen.Enum<PriceBy>()
         from value in Gen.Int[0, 90]
-        from packed in Gen.OneOfConst([.. Tables.Wares.Supplies.Select(s => s.Code)])
+        from packed in Gen.OneOfConst([.. Tables.Reference.Wares.Supplies.Select(s => s.Code)])
         from per in Gen.Int[1, 30]
         from thinner in Gen.OneOfConst("flakes", PotDraft.NoThinner)
         select Order(
@@ -30,7 +30,7 @@ public class PricingTests
             ]
         };
 
-    private static Costing Cost(OrderDraft order, TradeTables? tables = null) =>
+    private static Costing Cost(OrderDraft order, KitchenTables? tables = null) =>
         Costing.For(order, CoatingTally.For(order, tables ?? Tables, Now), tables ?? Tables);
 
     private static Costing Cost(params LineDraft[] lines) => Cost(Order(null, lines));
@@ -139,7 +139,7 @@ public class PricingTests
     [Fact]
     public void A_ware_without_a_price_is_named_and_reckoned_as_nothing()
     {
-        var tables = KitchenTables.For(Tables, OwnThings.None with { Wares = [new("supply.net", "nets", WareUnit.Pieces)] });
+        var tables = OwnTables.For(Tables, OwnThings.None with { Wares = [new("supply.net", "nets", WareUnit.Pieces)] });
         var costing = Cost(Order(null, Berries()) with { Packing = [new("net")] }, tables);
         Assert.Contains(costing.Problems, p => p.Field == "supply.net");
         Assert.DoesNotContain(costing.Parts, p => p.Code == "packing");
@@ -148,7 +148,7 @@ public class PricingTests
     [Fact]
     public void The_kitchens_own_rates_are_used()
     {
-        var tables = KitchenTables.For(Tables, OwnThings.None with { Rates = new(Hour: 28, Margin: 0, Step: 0, Deposit: 0.5) });
+        var tables = OwnTables.For(Tables, OwnThings.None with { Rates = new(Hour: 28, Margin: 0, Step: 0, Deposit: 0.5) });
         var (own, shipped) = (Cost(Order(null, Berries()), tables), Cost(Berries()));
         Assert.Equal(own.Cost, own.Price.Value);
         Assert.Equal(
@@ -163,7 +163,7 @@ public class PricingTests
     {
         var order = Order(null, Berries(), Truffles(12)) with { Allergies = ["peanut", "milk"], Client = "Harbour choir" };
         var costing = Cost(order);
-        var quote = Quote.For("Harbour kitchen", 7, Now.Date, order, costing, Tables);
+        var quote = Quote.For("Harbour kitchen", 7, Now.Date, order, costing, Tables.Reference);
         Assert.Equal(costing.Price.Value.Amount, Sum(quote.Lines.Select(l => l.Price)));
         Assert.Equal("large strawberries", quote.Lines[0].What);
         Assert.Equal("dark, three quarters", quote.Lines[0].How);

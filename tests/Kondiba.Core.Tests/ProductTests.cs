@@ -8,21 +8,22 @@ namespace Kondiba.Core.Tests;
 /// <summary>The whole product of the tables: every centre in every size and at every offered depth, coating and vessel.</summary>
 public class ProductTests
 {
-    public static TheoryData<string> Coatings => [.. Tables.Coatings.Select(c => c.Code)];
+    public static TheoryData<string> Coatings => [.. Tables.Reference.Coatings.Select(c => c.Code)];
 
     [Theory]
     [MemberData(nameof(Coatings))]
     public void Every_piece_in_every_vessel_computes_within_what_a_maker_would_believe(string coating)
     {
         var cases = 0;
-        foreach (var centre in Tables.Centres)
+        foreach (var centre in Tables.Reference.Centres)
             foreach (var size in centre.Sizes)
                 foreach (var depth in centre.Depths)
-                    foreach (var vessel in Tables.Vessels)
+                    foreach (var vessel in Tables.Reference.Vessels)
                     {
                         cases++;
                         var line = Line(
-                            centre.Code, size.Code, 8, Tables.Coating(coating)!.Colours[0].Code, depth.Si, centre.LeastCoats, coating);
+                            centre.Code, size.Code, 8, Tables.Reference.Coating(
+                                coating)!.Colours[0].Code, depth.Si, centre.LeastCoats, coating);
                         var tally = In(vessel.Code, line);
                         var named = $"{coating}, {size.Name} {centre.Name}, {depth.In("%"):0} %, {vessel.Name}";
                         var piece = tally.Lines.Single();
@@ -48,7 +49,7 @@ public class ProductTests
     [Fact]
     public void Every_centre_at_its_usual_depth_finds_a_vessel()
     {
-        foreach (var centre in Tables.Centres)
+        foreach (var centre in Tables.Reference.Centres)
             foreach (var size in centre.Sizes)
                 Assert.DoesNotContain(
                     Tally(null, Line(centre.Code, size.Code, 24, depth: centre.UsualDepth.Value.Si, coats: centre.LeastCoats)).Problems,
@@ -59,8 +60,8 @@ public class ProductTests
     [Fact]
     public void A_moulded_cookie_and_its_coating_fill_the_cavity()
     {
-        var cavity = Assert.IsType<Cavity>(Tables.Centre("moulded-piece")!.Size("cookie")!.Shape);
-        var cookie = Tables.Centre("sandwich-cookie")!.Size("thin")!.Shape;
+        var cavity = Assert.IsType<Cavity>(Tables.Reference.Centre("moulded-piece")!.Size("cookie")!.Shape);
+        var cookie = Tables.Reference.Centre("sandwich-cookie")!.Size("thin")!.Shape;
         Assert.Equal(0.60, cavity.Coating.Si, 9);
         Assert.InRange((cavity.Fill + cookie.WholeVolume) / cavity.Holds, 0.9, 1.1);
         Assert.Equal(0.60 * 38 * 1.25, Tally(null, Line("moulded-piece", "cookie", 1)).Lines.Single().PerPiece.Value.In("g"), 6);

@@ -12,7 +12,7 @@ namespace Kondiba.Core.Tests;
 
 public class QuickEntryTests
 {
-    private static readonly TradeTables Tables = TradeTables.Shipped;
+    private static readonly KitchenTables Tables = KitchenTables.Shipped;
 
     private static readonly NodaTime.LocalDate Today = new(2030, 12, 2);
 
@@ -30,11 +30,11 @@ public class QuickEntryTests
         [
             line.Amount.ToString(
                 "0.##", CultureInfo.InvariantCulture) + line.CountedIn switch { CountedIn.Dozens => "dz", CountedIn.Weight => "g", CountedIn.Packs => "pk", _ => "" },
-            Tables.Centre(line.Centre)!.Sizes.Count > 1 ? $"{line.Centre}/{line.Size}" : line.Centre!,
-            line.Coating == Tables.Habits.Coating ? line.Colour! : $"{line.Coating}.{line.Colour}",
+            Tables.Reference.Centre(line.Centre)!.Sizes.Count > 1 ? $"{line.Centre}/{line.Size}" : line.Centre!,
+            line.Coating == Tables.Profile.Habits.Coating ? line.Colour! : $"{line.Coating}.{line.Colour}",
             (line.Depth * 100).ToString("0", CultureInfo.InvariantCulture),
         ];
-        if (line.Coats != Tables.Centre(line.Centre)!.LeastCoats)
+        if (line.Coats != Tables.Reference.Centre(line.Centre)!.LeastCoats)
             words.Add($"coats={line.Coats}");
         if (line.Upright is { } upright)
             words.Add(upright ? "up" : "flat");
@@ -245,7 +245,7 @@ public class QuickEntryTests
             "standing", "couverture", "meteor", "look", "plum twist", "zzz", "strawbery", "%", "-", "/", "\"", "é", "漢字", "\0", "1e9", "..", "3 /", "both sides", "top third", "packs", "x", "hundred", "twenty");
         var text = Gen.OneOf(
             words.Array[0, 14].Select(w => string.Join(' ', w)), words.Array[0, 14].Select(string.Concat), Gen.String[0, 60]);
-        var words2 = Tables.Words;
+        var words2 = Tables.Reference.Words;
         var silentWords = words2.Fillers.Concat(words2.Joiners).Concat(words2.Openers).Concat(words2.Alls).Concat(words2.Eaches).Concat(
             words2.Splits).Concat(
             words2.Pers).Concat(

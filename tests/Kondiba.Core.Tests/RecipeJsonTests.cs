@@ -11,15 +11,15 @@ namespace Kondiba.Core.Tests;
 /// <summary>schema.org Recipe (schema.org/Recipe, HowToStep, HowToDirection, HowToTip), in JSON-LD.</summary>
 public sealed class RecipeJsonTests
 {
-    private static string Written(Filling filling, TradeTables tables, int pieces = 60) =>
+    private static string Written(Filling filling, ReferenceData tables, int pieces = 60) =>
         RecipeJson.Write(filling, FillingTally.For(filling, pieces, filling.Portion, tables), tables.StepsOf(filling));
 
-    private static OwnFilling Read(string json) => RecipeJson.Read(json, Tables).Recipe!.Filling;
+    private static OwnFilling Read(string json) => RecipeJson.Read(json, Tables.Reference).Recipe!.Filling;
 
     [Fact]
     public void What_is_written_is_a_recipe_of_the_vocabulary()
     {
-        var recipe = JsonNode.Parse(Written(Tables.Fillings[0], Tables))!.AsObject();
+        var recipe = JsonNode.Parse(Written(Tables.Reference.Fillings[0], Tables.Reference))!.AsObject();
         Assert.Equal(
             ("https://schema.org", "Recipe", "dark ganache"),
             ((string?)recipe["@context"], (string?)recipe["@type"], (string?)recipe["name"]));
@@ -36,16 +36,17 @@ public sealed class RecipeJsonTests
     [Fact]
     public void Every_recipe_comes_back_as_it_went_out()
     {
-        foreach (var filling in Tables.Fillings.Where(f => !f.Rope))
+        foreach (var filling in Tables.Reference.Fillings.Where(f => !f.Rope))
         {
-            var went = Written(filling, Tables);
-            var read = RecipeJson.Read(went, Tables).Recipe!;
+            var went = Written(filling, Tables.Reference);
+            var read = RecipeJson.Read(went, Tables.Reference).Recipe!;
             Assert.DoesNotContain(read.Problems, p => p.Severity is Severity.Error);
             var own = read.Filling with { Code = "mine", Makes = filling.Makes };
-            Assert.Empty(OwnCheck.Of(own, Tables));
-            var tables = KitchenTables.For(Tables, OwnThings.None with { Fillings = [own] });
-            var mine = tables.Fillings.Single(f => f.Code == "mine");
-            Assert.Equal(went, RecipeJson.Write(mine, FillingTally.For(mine, 60, mine.Portion, tables), tables.StepsOf(mine)));
+            Assert.Empty(OwnCheck.Of(own, Tables.Reference));
+            var tables = OwnTables.For(Tables, OwnThings.None with { Fillings = [own] });
+            var mine = tables.Reference.Fillings.Single(f => f.Code == "mine");
+            Assert.Equal(
+                went, RecipeJson.Write(mine, FillingTally.For(mine, 60, mine.Portion, tables.Reference), tables.Reference.StepsOf(mine)));
         }
     }
 
@@ -73,7 +74,7 @@ public sealed class RecipeJsonTests
     {
         var (read, _) = RecipeJson.Read(
             """{"@type": "https://schema.org/Recipe", "name": "Odd", "recipeIngredient": ["2 cups stardust", "a little salt", "200 g cream"], "recipeInstructions": "Mix.\nRest."}""",
-            Tables);
+            Tables.Reference);
         Assert.Equal(
             ["mix[0].grams", "mix[1].grams", "pieces"],
             read!.Problems.Where(p => p.Severity is Severity.Error).Select(p => p.Field).Order());
@@ -102,7 +103,7 @@ public sealed class RecipeJsonTests
     [InlineData("null", "no recipe")]
     public void A_file_that_holds_no_recipe_says_so(string text, string says)
     {
-        var (recipe, problem) = RecipeJson.Read(text, Tables);
+        var (recipe, problem) = RecipeJson.Read(text, Tables.Reference);
         Assert.Null(recipe);
         Assert.Contains(says, problem!.Reason.Said(), StringComparison.Ordinal);
     }
@@ -111,5 +112,5 @@ public sealed class RecipeJsonTests
     [InlineData("""{"@type": "Recipe"}""")]
     [InlineData("""{"@type": "Recipe", "recipeIngredient": {"a": 1}, "recipeInstructions": 7, "recipeYield": true}""")]
     [InlineData("""{"@type": "Recipe", "recipeIngredient": [null, 5, ""], "recipeInstructions": [null, {}, []]}""")]
-    public void Odd_recipes_are_read_without_fault(string text) => Assert.NotNull(RecipeJson.Read(text, Tables).Recipe);
+    public void Odd_recipes_are_read_without_fault(string text) => Assert.NotNull(RecipeJson.Read(text, Tables.Reference).Recipe);
 }

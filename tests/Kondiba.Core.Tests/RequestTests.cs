@@ -10,7 +10,7 @@ namespace Kondiba.Core.Tests;
 /// <summary>Requests as people write them: what they mean is in Requests.txt, written by hand, and what cannot be known is asked.</summary>
 public class RequestTests
 {
-    private static readonly TradeTables Tables = TradeTables.Shipped;
+    private static readonly KitchenTables Tables = KitchenTables.Shipped;
     private static readonly LocalDate Today = new(2030, 12, 2);
 
     private static readonly string[] Governors = [
@@ -153,7 +153,7 @@ public class RequestTests
         {
             var text = $"12 cookies milk{before}{(comma ? ", " : " ")}{string.Format(CultureInfo.InvariantCulture, form, what)}{after}";
             var entry = Read(text);
-            var code = Tables.Decor.Sprinkles.Single(s => s.Name == what).Code;
+            var code = Tables.Reference.Decor.Sprinkles.Single(s => s.Name == what).Code;
             Assert.True(
                 entry.Lines.SelectMany(l => l.Line.Decor?.Sprinkles ?? []).All(s => s.Kind != code), $"“{text}” became {Short(entry)}");
         });
@@ -252,7 +252,9 @@ public class RequestTests
     [InlineData("galaxy rods 12")]
     public void A_makers_own_word_means_what_it_says(string text)
     {
-        var tables = Tables with { Words = Tables.Words with { Own = new Dictionary<string, string> { ["galaxy"] = "navy, silver zigzag, gold dust", ["hey"] = "12 rods navy, silver zigzag, gold dust" } } };
+        var words = new Dictionary<string, string> { ["galaxy"] = "navy, silver zigzag, gold dust", ["hey"] = "12 rods navy, silver zigzag, gold dust" };
+        var reference = Tables.Reference with { Words = Tables.Reference.Words with { Own = words } };
+        var tables = Tables with { Reference = reference };
         var entry = Entry.Read(text, tables, [], Today);
         Assert.Equal("12 pretzel-rod midnight 33 silver:zigzag:11 lustre=gold", Short(entry));
         Assert.Empty(entry.NotUnderstood);

@@ -11,7 +11,7 @@ namespace Kondiba.Core.Tests;
 /// <summary>Room for trays and boxes, and that more of anything never makes the best plan worse.</summary>
 public class RoomTests
 {
-    private static readonly TradeTables Tables = TradeTables.Shipped;
+    private static readonly KitchenTables Tables = KitchenTables.Shipped;
     private static readonly Limits Enough = new(Effort: 6, Seconds: 120);
     private static readonly LocalDate Today = Weekend.Now.Date;
 
@@ -38,7 +38,10 @@ public class RoomTests
         var laid = CoatingTally.For(order.Draft, Tables, Weekend.Now).Trays.Sum(t => t.Used.Si / t.Depth.Si);
         var room = boxes.Sum(b => b.Trays);
         Assert.All(boxes, b => Assert.Equal("fridge", b.Place));
-        Assert.InRange(room, laid / Tables.Planning.Stacked.Value.Si, (laid / Tables.Planning.Stacked.Value.Si) + (boxes.Count / 12.0));
+        Assert.InRange(
+            room,
+            laid / Tables.Reference.Planning.Stacked.Value.Si,
+            (laid / Tables.Reference.Planning.Stacked.Value.Si) + (boxes.Count / 12.0));
     }
 
     [Fact]
@@ -51,11 +54,14 @@ public class RoomTests
         {
             Tables = Tables with
             {
-                Setting = Tables.Setting with
+                Reference = Tables.Reference with
                 {
-                    Places = [
-                .. Tables.Setting.Places.Select(p => p.Code == "fridge" ? p with { Trays = 4 } : p),
+                    Setting = Tables.Reference.Setting with
+                    {
+                        Places = [
+                .. Tables.Reference.Setting.Places.Select(p => p.Code == "fridge" ? p with { Trays = 4 } : p),
             ]
+                    }
                 }
             }
         };
@@ -119,16 +125,19 @@ public class RoomTests
         var (tables, arranged) = (request.Tables, request.Arranged);
         return what switch
         {
-            "a pot" => request with { Tables = tables with { Working = tables.Working with { Pots = tables.Working.Pots + 1 } } },
+            "a pot" => request with { Tables = tables with { Profile = tables.Profile with { Working = tables.Profile.Working with { Pots = tables.Profile.Working.Pots + 1 } } } },
             "a tray in the fridge" => request with
             {
                 Tables = tables with
                 {
-                    Setting = tables.Setting with
+                    Reference = tables.Reference with
                     {
-                        Places = [
-                .. tables.Setting.Places.Select(p => p.Code == "fridge" ? p with { Trays = p.Trays + 1 } : p),
+                        Setting = tables.Reference.Setting with
+                        {
+                            Places = [
+                .. tables.Reference.Setting.Places.Select(p => p.Code == "fridge" ? p with { Trays = p.Trays + 1 } : p),
             ]
+                        }
                     }
                 }
             },
@@ -162,13 +171,16 @@ public class RoomTests
                 : null!;
         var tables = Tables with
         {
-            Working = Tables.Working with { Pots = 1, Wells = 1 },
-            Setting = Tables.Setting with
+            Reference = Tables.Reference with
             {
-                Places = [
-                .. Tables.Setting.Places.Select(p => p with { Trays = p.Code == Place.Room ? 2 : p.Code == "fridge" ? 1 : 0 }),
+                Setting = Tables.Reference.Setting with
+                {
+                    Places = [
+                .. Tables.Reference.Setting.Places.Select(p => p with { Trays = p.Code == Place.Room ? 2 : p.Code == "fridge" ? 1 : 0 }),
             ]
+                }
             },
+            Profile = Tables.Profile with { Working = Tables.Profile.Working with { Pots = 1, Wells = 1 } }
         };
         var orders = Enumerable.Range(0, Of(1, 2)).Select(i => Weekend.Order($"o{i}", 1, Of(11, 14), Line())).ToArray();
         var hours = Enumerable.Range(0, 2).Select(d => new HoursOn(Today.PlusDays(d), new(new(9, 0), new(Of(11, 14), 0)))).ToList();

@@ -10,7 +10,7 @@ namespace Kondiba.Core.Tests;
 /// <summary>The course of film and centre against solutions in closed form, and what comes of it in every place.</summary>
 public class SettingCourseTests
 {
-    private static readonly SettingConstants C = TradeTables.Shipped.Setting;
+    private static readonly SettingConstants C = ReferenceData.Shipped.Setting;
     private static readonly SettingConstants Plain = C with { LatentHeat = new(default, Source.Entered) };
 
     private static DippedPiece Piece(double filmMm, double celsius, double centre, double grams, Posture posture = Posture.Flat) => new(

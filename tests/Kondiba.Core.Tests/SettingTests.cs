@@ -10,8 +10,8 @@ namespace Kondiba.Core.Tests;
 
 public class SettingTests
 {
-    private static readonly TradeTables Tables = TradeTables.Shipped;
-    private static readonly SettingConstants C = Tables.Setting;
+    private static readonly KitchenTables Tables = KitchenTables.Shipped;
+    private static readonly SettingConstants C = Tables.Reference.Setting;
     private static readonly Sourced<Mass> Cookie = new(Quantities.Of<Mass>(11, "g"), Source.Entered);
     private static readonly Sourced<HeatCapacity> CookieHeat = new(new(1800), Source.Entered);
 
@@ -83,7 +83,7 @@ public class SettingTests
     [InlineData("cake-ball")]
     public void Rooms_differ_gradually(string centre)
     {
-        var piece = Line(centre, Tables.Centre(centre)!.Sizes[0].Code).Piece;
+        var piece = Line(centre, Tables.Reference.Centre(centre)!.Sizes[0].Code).Piece;
         double Hard(double air) =>
             SettingModel.For(
                 piece with { CentreAt = new(Quantities.Of<Temperature>(air, "°C"), Source.Entered) }, At(

@@ -8,9 +8,9 @@ namespace Kondiba.Core.Tests;
 public class ShapeTests
 {
     public static TheoryData<string, string> Everything =>
-        [.. TradeTables.Shipped.Centres.SelectMany(c => c.Sizes.Select(s => (c.Code, s.Code)))];
+        [.. ReferenceData.Shipped.Centres.SelectMany(c => c.Sizes.Select(s => (c.Code, s.Code)))];
 
-    private static Shape Of(string centre, string size) => TradeTables.Shipped.Centre(centre)!.Size(size)!.Shape;
+    private static Shape Of(string centre, string size) => ReferenceData.Shipped.Centre(centre)!.Size(size)!.Shape;
 
     [Theory]
     [MemberData(nameof(Everything))]

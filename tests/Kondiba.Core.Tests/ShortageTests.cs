@@ -10,7 +10,7 @@ namespace Kondiba.Core.Tests;
 /// <summary>What is short is the least that is: hands before room, room before time.</summary>
 public class ShortageTests
 {
-    private static readonly TradeTables Tables = TradeTables.Shipped;
+    private static readonly KitchenTables Tables = KitchenTables.Shipped;
     private static readonly LocalDate Today = Weekend.Now.Date;
     private static readonly PlannedOrder Rods = Weekend.Order("rods", 1, 12, Weekend.Dipped("pretzel-rod", "one", 24, "midnight", 0.5));
     private static readonly PlannedOrder Twists = Weekend.Order("twists", 1, 14, Weekend.Dipped("pretzel-twist", "mini", 24, "teal", 1));
@@ -58,13 +58,16 @@ public class ShortageTests
     {
         var none = Tables with
         {
-            Setting = Tables.Setting with
+            Reference = Tables.Reference with
             {
-                Places = [
-            .. Tables.Setting.Places.Select(p => p with { Trays = p.Code == Setting.Place.Room
+                Setting = Tables.Reference.Setting with
+                {
+                    Places = [
+            .. Tables.Reference.Setting.Places.Select(p => p with { Trays = p.Code == Setting.Place.Room
                 ? 1
                 : 0, Air = new(Quantities.Of<Temperature>(15, "°C"), Source.Entered) }),
         ]
+                }
             }
         };
 

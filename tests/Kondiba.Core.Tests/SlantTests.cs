@@ -10,9 +10,11 @@ namespace Kondiba.Core.Tests;
 public class SlantTests
 {
     private static readonly Shape[] Round = [
-        .. Tables.Centres.Where(c => c.Shape is "ball" or "berry" or "rod").SelectMany(c => c.Sizes).Select(s => s.Shape),
+        .. Tables.Reference.Centres.Where(c => c.Shape is "ball" or "berry" or "rod").SelectMany(c => c.Sizes).Select(s => s.Shape),
     ];
-    private static readonly Shape[] All = [.. Tables.Centres.SelectMany(c => c.Sizes).Select(s => s.Shape).Where(s => s is not Cavity)];
+    private static readonly Shape[] All = [
+        .. Tables.Reference.Centres.SelectMany(c => c.Sizes).Select(s => s.Shape).Where(s => s is not Cavity),
+    ];
 
     [Theory]
     [InlineData(0.1)]

@@ -10,13 +10,18 @@ namespace Kondiba.Core.Tests;
 
 public class ThinningTests
 {
-    private static readonly Thinner Flakes = Tables.Thinner("flakes")!;
-    private static readonly Coating HotFlow = Tables.Coating(Wafers)!;
+    private static readonly Thinner Flakes = Tables.Reference.Thinner("flakes")!;
+    private static readonly Coating HotFlow = Tables.Reference.Coating(Wafers)!;
 
     private static Coating Lean(double fat) => HotFlow with { Fat = new(new(fat), Source.Entered) };
 
     private static Dose For(Coating coating, Thinner? thinner = null, double? film = null) =>
-        Dose.For(coating, thinner ?? Flakes, film is { } mm ? Mm(mm) : Tables.Thinning.Target.Value, Tables.Film, Tables.Thinning);
+        Dose.For(
+            coating,
+            thinner ?? Flakes,
+            film is { } mm ? Mm(mm) : Tables.Reference.Thinning.Target.Value,
+            Tables.Reference.Film,
+            Tables.Reference.Thinning);
 
     /// <summary>Common practice: two tablespoons of flakes to 450 g of wafers, four to a bag of 340 g of craft wafers.</summary>
     [Theory]
@@ -24,9 +29,9 @@ public class ThinningTests
     [InlineData("compound-wafer-cool", 340, 4, 4)]
     public void Flakes_are_dosed_as_the_trade_does(string coating, double grams, double from, double to)
     {
-        var dose = For(Tables.Coating(coating)!);
+        var dose = For(Tables.Reference.Coating(coating)!);
         Assert.InRange(grams * dose.Rate.Si / Flakes.Tablespoon.Value.In("g"), from, to + 0.25);
-        Assert.True(dose.After <= Tables.Thinning.Target.Value);
+        Assert.True(dose.After <= Tables.Reference.Thinning.Target.Value);
     }
 
     /// <summary>From common practice (two to 450 g, four to 340 g) and 9 g a spoon, from memory: 4 to 10.6 % for every pot that is too thick to dip.</summary>
@@ -35,7 +40,7 @@ public class ThinningTests
         Gen.Double[0.262, 0.285].Sample(fat =>
         {
             var dose = For(Lean(fat));
-            Assert.True(dose.Before > Tables.Thinning.TooThickFrom.Value);
+            Assert.True(dose.Before > Tables.Reference.Thinning.TooThickFrom.Value);
             Assert.InRange(dose.Rate.Si, 18.0 / 450, 36.0 / 340 + 0.01);
         });
 
@@ -43,23 +48,25 @@ public class ThinningTests
     [Fact]
     public void Oil_in_chips_is_dosed_as_the_trade_does()
     {
-        var oil = Tables.Thinner("oil")!;
-        Assert.InRange(570 * For(Tables.Coating("chips-with-oil")!, oil).Rate.Si / oil.Tablespoon.Value.In("g"), 2, 4);
+        var oil = Tables.Reference.Thinner("oil")!;
+        Assert.InRange(570 * For(Tables.Reference.Coating("chips-with-oil")!, oil).Rate.Si / oil.Tablespoon.Value.In("g"), 2, 4);
     }
 
     [Fact]
     public void The_dose_is_the_least_in_half_spoons_that_reaches_the_target_within_the_limit() =>
-        Gen.Select(Gen.Double[0.24, 0.36], Gen.Double[0.6, 2.5], Gen.OneOfConst([.. Tables.Thinners])).Sample((fat, film, thinner) =>
+        Gen.Select(
+            Gen.Double[0.24, 0.36], Gen.Double[0.6, 2.5], Gen.OneOfConst([.. Tables.Reference.Thinners])).Sample((fat, film, thinner) =>
         {
             var (dose, step) = (For(Lean(fat), thinner, film), 0.5 * thinner.Tablespoon.Value.In("g") / 450);
             Assert.Equal(0, dose.Spoons % 0.5);
-            Assert.True(dose.Rate <= Tables.Thinning.Limit.Value);
+            Assert.True(dose.Rate <= Tables.Reference.Thinning.Limit.Value);
             if (dose.Wanted is { } wanted && wanted.Si <= dose.Rate.Si + 1e-9)
                 Assert.True(dose.After.In("mm") <= film + 1e-9);
             else
-                Assert.True(dose.Rate.Si + step > Tables.Thinning.Limit.Value.Si);
+                Assert.True(dose.Rate.Si + step > Tables.Reference.Thinning.Limit.Value.Si);
             if (dose.Spoons > 0)
-                Assert.True(Dose.TestFilm(Lean(fat), new(dose.Rate.Si - step), Tables.Film, Tables.Thinning).In("mm") > film);
+                Assert.True(
+                    Dose.TestFilm(Lean(fat), new(dose.Rate.Si - step), Tables.Reference.Film, Tables.Reference.Thinning).In("mm") > film);
         });
 
     [Fact]
@@ -90,13 +97,13 @@ public class ThinningTests
         var problem = Assert.Single(tally.Problems, p => p.Field.EndsWith(".film", StringComparison.Ordinal));
         Assert.Equal(Severity.Mind, problem.Severity);
         Assert.Contains("stays soft and never hardens", problem.Reason.Said(), StringComparison.Ordinal);
-        Assert.True(tally.Pots.Single().Thinner!.Share <= Tables.Thinning.Limit.Value);
+        Assert.True(tally.Pots.Single().Thinner!.Share <= Tables.Reference.Thinning.Limit.Value);
     }
 
     [Fact]
     public void A_pot_too_thick_to_dip_is_named_with_the_dose_that_helps()
     {
-        var lean = Tables with { Coatings = [Lean(0.27)] };
+        var lean = Tables with { Reference = Tables.Reference with { Coatings = [Lean(0.27)] } };
         var tally = CoatingTally.For(Order(null, Berries()), lean, Now);
         var problem = Assert.Single(tally.Problems);
         Assert.Contains("too thick to dip", problem.Reason.Said(), StringComparison.Ordinal);
@@ -107,7 +114,7 @@ public class ThinningTests
     [Fact]
     public void A_pot_too_thin_to_cover_is_named_as_sheer_and_a_second_coat_mends_it()
     {
-        var thin = Tables with { Coatings = [Lean(0.45)] };
+        var thin = Tables with { Reference = Tables.Reference with { Coatings = [Lean(0.45)] } };
         var berries = Berries() with { Colour = "white" };
         var problem = Assert.Single(CoatingTally.For(Order(null, berries), thin, Now).Problems);
         Assert.Equal("lines[0].coats", problem.Field);
@@ -127,7 +134,7 @@ public class ThinningTests
     [Fact]
     public void A_kitchens_habit_thins_only_what_takes_that_thinner()
     {
-        var habit = Tables with { Habits = Tables.Habits with { Thinner = "flakes" } };
+        var habit = Tables with { Profile = Tables.Profile with { Habits = Tables.Profile.Habits with { Thinner = "flakes" } } };
         var tally = CoatingTally.For(Order(null, Berries(), Line("truffle-ball", "one", 12, coating: "dark-couverture")), habit, Now);
         Assert.Equal([true, false], tally.Pots.Select(p => p.Thinner is not null));
         Assert.Empty(tally.Problems);

@@ -33,8 +33,9 @@ public class VesselTests
             "w", "w", [], Mm(160), Mm(160), Mm(90)), new RoundVessel("h", "h", [], Mm(160), Mm(160), Mm(90), Halved: true));
         Assert.Equal(whole.Capacity.Si / 2, half.Capacity.Si, 12);
         Assert.Equal((160, 80), (whole.Opening.In("mm"), half.Opening.In("mm")));
-        var way = Tables.Dipping.Fork;
-        Seat Seat(string centre) => way.Seat(new("piece", Centres.Holding.Fork, Tables.Centre(centre)!.Sizes[0].Shape, new(1)), half)!;
+        var way = Tables.Reference.Dipping.Fork;
+        Seat Seat(string centre) =>
+            way.Seat(new("piece", Centres.Holding.Fork, Tables.Reference.Centre(centre)!.Sizes[0].Shape, new(1)), half)!;
         Assert.Contains("80 mm wide", Seat("sandwich-cookie").Misfit.Said(), StringComparison.Ordinal);
         Assert.Contains("deeper than it is wide", Seat("truffle-ball").Misfit.Said(), StringComparison.Ordinal);
     }
@@ -42,7 +43,7 @@ public class VesselTests
     [Fact]
     public void Moulds_are_filled_from_a_bag_and_nothing_is_dipped_in_one()
     {
-        Assert.True(Tables.Vessel(Tally(null, Line("moulded-piece", "accent", 6)).Pots.Single().Vessel)!.Pours);
+        Assert.True(Tables.Reference.Vessel(Tally(null, Line("moulded-piece", "accent", 6)).Pots.Single().Vessel)!.Pours);
         var glass = Assert.Single(In("tall-glass", Line("moulded-piece", "accent", 6)).Problems);
         Assert.Contains("filled from a bag", glass.Reason.Said(), StringComparison.Ordinal);
         Assert.Contains("is for filling moulds", Assert.Single(In("bag", Truffles(6)).Problems).Reason.Said(), StringComparison.Ordinal);
@@ -77,9 +78,10 @@ public class VesselTests
             var rods = Rods(count) with { Depth = depth * 0.8 };
             if (In(code, rods).Pots.SingleOrDefault() is not { } pot || pot.Melts.Count == 1)
                 return;
-            var vessel = Tables.Vessel(code)!;
+            var vessel = Tables.Reference.Vessel(code)!;
             var density = (pot.ToMelt.Value.Si / pot.Volume.Si);
-            var seat = Tables.Dipping.Upright.Seat(new("rod", Centres.Holding.ByHand, Size(rods).Shape, new(rods.Depth)), vessel)!;
+            var seat = Tables.Reference.Dipping.Upright.Seat(
+                new("rod", Centres.Holding.ByHand, Size(rods).Shape, new(rods.Depth)), vessel)!;
             Assert.True(pot.Melts[0].Si >= seat.Stands.Si * density);
             Assert.True(pot.Melts[0].Si / density <= vessel.Capacity.Si * 1.25);
             Assert.All(pot.Melts.Skip(1), m => Assert.Equal(pot.Melts[^1].Si, m.Si, 12));
@@ -107,7 +109,7 @@ public class VesselTests
         Assert.Equal((pot.ToMelt.Value - pot.OnPieces.Value - Grams(8)).Si, pot.Leftover.Mass.Si, 12);
         Assert.Contains(pot.Leftover.Uses, u => u.Said().Contains("bark", StringComparison.Ordinal));
         Assert.Contains(pot.Leftover.Uses, u => u.Said().Contains("milk, soy", StringComparison.Ordinal));
-        var stocked = Tables with { Stock = [new($"coating.{Wafers}.midnight", 5000, new LocalDate(2031, 6, 1))] };
+        var stocked = Tables with { Stock = new([new($"coating.{Wafers}.midnight", 5000, new LocalDate(2031, 6, 1))]) };
         Assert.Equal(0, CoatingTally.For(Order(null, Rods(24)), stocked, Now).Pots.Single().Packs.Value);
     }
 }

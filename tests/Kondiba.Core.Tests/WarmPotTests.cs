@@ -1,5 +1,6 @@
 using Kondiba.Core.Measures;
 using Kondiba.Core.Planning;
+using Kondiba.Core.Reference;
 using NodaTime;
 
 namespace Kondiba.Core.Tests;
@@ -14,7 +15,7 @@ public class WarmPotTests
 
     private static (Planner Planner, Plan Plan) Planned(LocalDateTime now, Arrangements arranged)
     {
-        var planner = new Planner(new([Rods], Reference.TradeTables.Shipped, arranged, now));
+        var planner = new Planner(new([Rods], KitchenTables.Shipped, arranged, now));
         var solution = planner.Solve(new(Effort: 4, Seconds: 60));
         Assert.True(solution.Any, $"{solution.Outcome}");
         return (planner, planner.Read(planner.Tidy(solution)));
@@ -56,7 +57,7 @@ public class WarmPotTests
 
         // What came before the tray is done with it: nobody brushes off what is dipped.
         Assert.All(next.Tasks.Where(t => t.What.Stage is Steps.Stage.Prep), t => Assert.NotNull(t.Mark?.Done));
-        Assert.Empty(PlanChecker.Broken(new([Rods], Reference.TradeTables.Shipped, arranged, first.Ends), next));
+        Assert.Empty(PlanChecker.Broken(new([Rods], KitchenTables.Shipped, arranged, first.Ends), next));
     }
 
     [Fact]
@@ -81,11 +82,11 @@ public class WarmPotTests
     {
         var (_, plan) = Planned(Now, Arrangements.None);
         var (melt, first) = (plan.Melts[0], Dips(plan)[0]);
-        var holds = (long)Reference.TradeTables.Shipped.Planning.Holds.Value.TotalMinutes;
+        var holds = (long)KitchenTables.Shipped.Reference.Planning.Holds.Value.TotalMinutes;
         var arranged = With((first.What.Code, new(Done: Now.PlusMinutes(60))), (melt.Code, new(Done: Now.PlusMinutes(30))));
 
         // It holds from when it is fit to dip; a minute before it is over it is still there, though it may be of no use any more.
-        var cools = (long)Reference.TradeTables.Shipped.Planning.Cools.Value.TotalMinutes;
+        var cools = (long)KitchenTables.Shipped.Reference.Planning.Cools.Value.TotalMinutes;
         var over = Now.PlusMinutes(30 + cools + holds);
         Assert.Contains(Planned(over.PlusMinutes(-1), arranged).Plan.Melts, m => m.Number == 1);
         var (_, next) = Planned(over, arranged);

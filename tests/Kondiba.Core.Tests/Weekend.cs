@@ -37,7 +37,7 @@ public static class Weekend
         Order("ferry", 3, 15, Dipped("strawberry", "L", 24, "dark", 0.75, "white"), Dipped("sandwich-cookie", "thin", 24, "teal", 1)),
     ];
 
-    public static PlanRequest Request { get; } = new(Orders, TradeTables.Shipped, Arrangements.None, Now);
+    public static PlanRequest Request { get; } = new(Orders, KitchenTables.Shipped, Arrangements.None, Now);
 
     /// <summary>Another weekend of as many orders, pieces and colours: the same lines in other orders, other colours and at other hours.</summary>
     public static PlanRequest Like(int seed)

@@ -102,7 +102,7 @@ public sealed class DayTests(Server server) : IClassFixture<Server>
         using var turn = new SemaphoreSlim(1);
         PlanRun Run(OrderDraft order) => new(
             "", new(
-                [new("1", order)], TradeTables.Shipped, Arrangements.None, new(
+                [new("1", order)], KitchenTables.Shipped, Arrangements.None, new(
                     2031, 5, 1, 9, 0)), null, false, _ => Task.CompletedTask, turn, SystemClock.Instance, NullLogger.Instance);
         var draft = new OrderDraft(
             "Tide",

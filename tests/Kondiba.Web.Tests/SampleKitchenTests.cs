@@ -15,14 +15,14 @@ public class SampleKitchenTests
 {
     public static TheoryData<int> Days => [.. Enumerable.Range(0, 7)];
 
-    private static (IReadOnlyList<KitchenItem> Items, IReadOnlyList<Order> Orders, TradeTables Tables, LocalDate Today) Made(int day)
+    private static (IReadOnlyList<KitchenItem> Items, IReadOnlyList<Order> Orders, KitchenTables Tables, LocalDate Today) Made(int day)
     {
         var today = new LocalDate(2031, 5, 1).PlusDays(day);
         var (_, rows) = SampleKitchen.From(today, Instant.FromUtc(2031, 5, 1, 8, 0), "Europe/Lisbon");
         var items = rows.OfType<KitchenItem>().ToList();
         return (items, [
             .. rows.OfType<Order>().Where(o => !o.IsTemplate && o.State is not OrderState.HandedOver),
-        ], KitchenTables.For(TradeTables.Shipped, KitchenItem.Read([.. items])), today);
+        ], OwnTables.For(KitchenTables.Shipped, KitchenItem.Read([.. items])), today);
     }
 
     [Theory]
@@ -112,7 +112,7 @@ public class SampleKitchenTests
                 Say($"line {line.Line} decorated in", line.Look?.Time.Value.TotalSeconds ?? 0);
             }
 
-            foreach (var need in Core.Pantry.Need.Of(draft, tally, tables))
+            foreach (var need in Core.Pantry.Need.Of(draft, tally, tables.Reference))
                 Say($"needs {need.Ware}", need.ToHave.Value);
             foreach (var part in costing.Parts)
                 Say($"cost of {part.Code}", (double)part.Cost.Value.Amount);

@@ -38,7 +38,7 @@ public sealed record AllergenUse(string Allergen, int Line, string Field, string
 public static class Allergens
 {
     /// <summary>Every allergen of every component, line by line. Components that the tables do not have are left out.</summary>
-    public static IReadOnlyList<AllergenUse> Of(OrderDraft order, TradeTables tables) =>
+    public static IReadOnlyList<AllergenUse> Of(OrderDraft order, ReferenceData tables) =>
     [
         .. from line in order.Lines.Index()
            where line.Item is not null
@@ -48,7 +48,7 @@ public static class Allergens
     ];
 
     /// <summary>What an order's customer must not get, as problems to mind.</summary>
-    internal static IEnumerable<Problem> Clashes(OrderDraft order, TradeTables tables)
+    internal static IEnumerable<Problem> Clashes(OrderDraft order, ReferenceData tables)
     {
         if (order.Allergies is not { Count: > 0 } allergies)
             yield break;
@@ -91,7 +91,7 @@ public static class Allergens
         ];
     }
 
-    private static List<Component> Components(LineDraft line, TradeTables tables)
+    private static List<Component> Components(LineDraft line, ReferenceData tables)
     {
         List<Component> all = [];
         var (centre, decor, mould) = (tables.Centre(line.Centre), line.Decor ?? Decor.None, line.Making?.Mould);

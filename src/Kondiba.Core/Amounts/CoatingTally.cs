@@ -30,33 +30,40 @@ public sealed record CoatingTally(
     /// <param name="order">The order as typed.</param>
     /// <param name="tables">The trade tables with the kitchen's own.</param>
     /// <param name="now">The kitchen's clock, to tell a pickup in the past.</param>
-    public static CoatingTally For(OrderDraft order, TradeTables tables, LocalDateTime now) =>
+    public static CoatingTally For(OrderDraft order, KitchenTables tables, LocalDateTime now) =>
         For(order, tables, now, OrderCheck.MostLines, OrderCheck.MostInOrder);
 
     /// <summary>Computes the lines of several orders as if they were one, which as a whole has no limits of its own.</summary>
-    internal static CoatingTally ForDay(OrderDraft day, TradeTables tables) => For(day, tables, default, int.MaxValue, int.MaxValue);
+    internal static CoatingTally ForDay(OrderDraft day, KitchenTables tables) => For(day, tables, default, int.MaxValue, int.MaxValue);
 
-    private static CoatingTally For(OrderDraft order, TradeTables tables, LocalDateTime now, int mostLines, int mostPieces)
+    private static CoatingTally For(OrderDraft order, KitchenTables tables, LocalDateTime now, int mostLines, int mostPieces)
     {
-        var problems = OrderCheck.Order(order, tables, now).ToList();
+        var problems = OrderCheck.Order(order, tables.Reference, now).ToList();
         tables = Orders.Schools.Chosen(order, tables);
         if (order.Margin is { } margin && problems.TrueForAll(p => p.Field != "margin"))
-            tables = tables with { Pot = tables.Pot with { Margin = new(new(margin), Source.Entered) } };
-        var dips = OrderCheck.Lines(order, tables, problems, mostLines, mostPieces);
+        {
+            var reference = tables.Reference;
+            tables = tables with
+            {
+                Reference = reference with { Pot = reference.Pot with { Margin = new(new(margin), Source.Entered) } },
+            };
+        }
+
+        var dips = OrderCheck.Lines(order, tables.Reference, problems, mostLines, mostPieces);
 
         var designs = (from dip in dips
                        let decor = LineMaking.DecorOf(order.Lines[dip.Line], dip.Centre)
                        where decor is not null
-                       select DecorCheck.For(decor, dip, tables, problems)).ToDictionary(d => d.First.Line);
-        var besides = dips.SelectMany(d => LineMaking.Besides(d, order.Lines[d.Line], tables, problems)).ToLookup(d => d.Line);
+                       select DecorCheck.For(decor, dip, tables.Reference, problems)).ToDictionary(d => d.First.Line);
+        var besides = dips.SelectMany(d => LineMaking.Besides(d, order.Lines[d.Line], tables.Reference, problems)).ToLookup(d => d.Line);
         var all = dips.SelectMany(d => (designs.TryGetValue(d.Line, out var design) ? design.Layers : [d]).Concat(besides[d.Line]))
             .Where(d => !d.Bare)
             .ToLookup(d => d.Pot);
-        var discs = dips.Select(d => LineMaking.Disc(d, order.Lines[d.Line], tables, problems))
+        var discs = dips.Select(d => LineMaking.Disc(d, order.Lines[d.Line], tables.Reference, problems))
             .OfType<Bagged>()
             .ToDictionary(b => b.For.Line);
-        var bags = designs.Values.SelectMany(d => d.Bags(tables))
-            .Concat(dips.SelectMany(d => LineMaking.Glue(d, order.Lines[d.Line], tables)))
+        var bags = designs.Values.SelectMany(d => d.Bags(tables.Reference))
+            .Concat(dips.SelectMany(d => LineMaking.Glue(d, order.Lines[d.Line], tables.Reference)))
             .Concat(discs.Values)
             .ToLookup(b => b.Pot);
 
@@ -90,10 +97,14 @@ public sealed record CoatingTally(
             if (dip.Centre.Size(draft.Size)!.Shape != shape)
                 whole = whole with { Seen = new(shape.Length, shape.Width, shape.Profile()) };
             if (draft.Making?.Mould is not null
-                && LineMaking.Of(draft, dip.Centre, dip.Centre.Size(draft.Size)!, tables) is { Mould: { } mould, Fill: { } fill })
+                && LineMaking.Of(draft, dip.Centre, dip.Centre.Size(draft.Size)!, tables.Reference) is { Mould: { } mould, Fill: { } fill })
                 whole = whole with { Moulded = MouldTally.Of(fill, mould, whole.Begun(dip.Centre.Spoil.Value)) };
             return designs.TryGetValue(dip.Line, out var design)
-                ? whole with { Look = LookTally.For(design, [.. design.Layers.Select(d => lines[(d.Line, d.Layer)].AsCoat())], tables, problems) }
+                ? whole with
+                {
+                    Look = LookTally.For(
+                    design, [.. design.Layers.Select(d => lines[(d.Line, d.Layer)].AsCoat())], tables.Reference, problems)
+                }
                 : whole;
         }
 
@@ -101,9 +112,9 @@ public sealed record CoatingTally(
             dips.Sum(d => d.Count.Value),
             [.. dips.Select(Whole)],
             pots,
-            MakingOrder.For(pots, tables),
-            TrayLayout.For(dipOrder.Select(d => LineMaking.Lies(d, order.Lines[d.Line], tables)), tables.Tray),
-            Looks.Trimmings.For(designs.Values, tables),
+            MakingOrder.For(pots, tables.Reference),
+            TrayLayout.For(dipOrder.Select(d => LineMaking.Lies(d, order.Lines[d.Line], tables.Reference)), tables.Reference.Tray),
+            Looks.Trimmings.For(designs.Values, tables.Reference),
             problems);
     }
 

@@ -22,13 +22,13 @@ public sealed record Covered(string Centre, string Size, string Name, int Count,
     /// <param name="colour">Its colour.</param>
     /// <param name="mass">How much of it there is, without thinner.</param>
     /// <param name="tables">The trade tables with the kitchen's own.</param>
-    public static IReadOnlyList<Covered> By(Coating coating, CoatingColour colour, Mass mass, TradeTables tables) =>
+    public static IReadOnlyList<Covered> By(Coating coating, CoatingColour colour, Mass mass, KitchenTables tables) =>
     [
-        .. tables.Centres.SelectMany(c => c.Sizes.Select(s => (Centre: c, Size: s)))
+        .. tables.Reference.Centres.SelectMany(c => c.Sizes.Select(s => (Centre: c, Size: s)))
             .Select(of => By(coating, colour, mass, of.Centre, of.Size, tables)),
     ];
 
-    private static Covered By(Coating coating, CoatingColour colour, Mass mass, Centre centre, CentreSize size, TradeTables tables)
+    private static Covered By(Coating coating, CoatingColour colour, Mass mass, Centre centre, CentreSize size, KitchenTables tables)
     {
         Pot? Of(int count) => count < 1 ? null : CoatingTally.For(
             new(

@@ -29,7 +29,7 @@ public sealed record DayPots(IReadOnlyList<Pot> Pots, IReadOnlyList<SharedPot> S
     /// <summary>Computes them.</summary>
     /// <param name="orders">The orders, each with what it comes to on its own.</param>
     /// <param name="tables">The trade tables with the kitchen's own.</param>
-    public static DayPots For(IReadOnlyList<(OrderDraft Order, CoatingTally Alone)> orders, TradeTables tables)
+    public static DayPots For(IReadOnlyList<(OrderDraft Order, CoatingTally Alone)> orders, KitchenTables tables)
     {
         if (orders.Count == 1)
             return new(orders[0].Alone.Pots, []);
@@ -66,11 +66,12 @@ public sealed record DayPots(IReadOnlyList<Pot> Pots, IReadOnlyList<SharedPot> S
 public sealed record CoatingNeed(string Key, string Coating, string Colour, Mass ToMelt, PackCover Cover, int Packs)
 {
     /// <summary>Adds up the pots of several days, colour by colour, most first.</summary>
-    public static IReadOnlyList<CoatingNeed> For(IEnumerable<PotNeed> pots, TradeTables tables) =>
+    public static IReadOnlyList<CoatingNeed> For(IEnumerable<PotNeed> pots, KitchenTables tables) =>
     [
         .. from pot in pots
            group pot by (pot.Coating, Colour: pot.Bought) into same
-           let cover = PotMaking.CoverOf(same.Select(p => p.OfCoating).Total(), tables.Coating(same.Key.Coating)!, same.Key.Colour, tables)
+           let cover = PotMaking.CoverOf(
+               same.Select(p => p.OfCoating).Total(), tables.Reference.Coating(same.Key.Coating)!, same.Key.Colour, tables)
            let toMelt = same.Select(p => p.ToMelt).Total()
            orderby toMelt.Si descending
            select new CoatingNeed($"{same.Key.Coating}.{same.Key.Colour}", same.Key.Coating, same.Key.Colour, toMelt, cover, cover.Count),

@@ -38,7 +38,7 @@ public sealed record FillingTally(
     /// <param name="pieces">How many.</param>
     /// <param name="portion">Of the mix, on one piece.</param>
     /// <param name="tables">The trade tables with the kitchen's own.</param>
-    public static FillingTally For(Filling filling, int pieces, Sourced<Mass> portion, TradeTables tables)
+    public static FillingTally For(Filling filling, int pieces, Sourced<Mass> portion, ReferenceData tables)
     {
         var mix = portion.Value * pieces / (1 - filling.Loss.Value.Si);
         return Of(filling, pieces, portion, mix, default, tables, () =>
@@ -61,7 +61,7 @@ public sealed record FillingTally(
     /// <param name="portion">Of the mix, on one piece.</param>
     /// <param name="tables">The trade tables with the kitchen's own.</param>
     /// <exception cref="ArgumentException">The ingredient is not in the mix.</exception>
-    public static FillingTally From(Filling filling, string ingredient, Mass mass, Sourced<Mass> portion, TradeTables tables)
+    public static FillingTally From(Filling filling, string ingredient, Mass mass, Sourced<Mass> portion, ReferenceData tables)
     {
         var part = filling.Mix.FirstOrDefault(
             m => m.Ingredient == ingredient) ?? throw new ArgumentException(
@@ -92,7 +92,7 @@ public sealed record FillingTally(
         Sourced<Mass> portion,
         Mass mix,
         Mass left,
-        TradeTables tables,
+        ReferenceData tables,
         Func<IReadOnlyList<WorkingLine>> working)
     {
         var all = filling.Mix.Sum(m => m.Share.Value.Si);
@@ -139,5 +139,5 @@ public sealed record FillingTally(
         ];
     }
 
-    private static string NameOf(string ingredient, TradeTables tables) => tables.Ingredient(ingredient)?.Name ?? ingredient;
+    private static string NameOf(string ingredient, ReferenceData tables) => tables.Ingredient(ingredient)?.Name ?? ingredient;
 }

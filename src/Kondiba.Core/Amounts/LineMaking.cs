@@ -35,7 +35,7 @@ internal sealed record LineMaking(
     /// <param name="size">Its size as the tables have it.</param>
     /// <param name="tables">The trade tables with the kitchen's own.</param>
     /// <param name="tell">Gets the field, the reason, the remedy and how grave it is.</param>
-    public static LineMaking Of(LineDraft line, Centre centre, CentreSize size, TradeTables tables, TellProblem? tell = null)
+    public static LineMaking Of(LineDraft line, Centre centre, CentreSize size, ReferenceData tables, TellProblem? tell = null)
     {
         tell ??= (_, _, _, _) => { };
         var making = line.Making ?? new();
@@ -45,7 +45,7 @@ internal sealed record LineMaking(
     }
 
     /// <summary>A moulded piece for which no mould was chosen: in the size's own cavity, round the insert that it is named for.</summary>
-    private static LineMaking InOwnCavity(Cavity cavity, CentreSize size, TradeTables tables, TellProblem tell)
+    private static LineMaking InOwnCavity(Cavity cavity, CentreSize size, ReferenceData tables, TellProblem tell)
     {
         (Centre Centre, CentreSize Size)? insert = size.Insert is [var code, var of]
             && tables.Centre(code) is { } centre
@@ -76,7 +76,7 @@ internal sealed record LineMaking(
         : line.Decor;
 
     /// <summary>Dips of the line besides its own: a mould's first layer, the parts of a figure.</summary>
-    public static IEnumerable<Dip> Besides(Dip dip, LineDraft line, TradeTables tables, List<Problem> problems)
+    public static IEnumerable<Dip> Besides(Dip dip, LineDraft line, ReferenceData tables, List<Problem> problems)
     {
         foreach (var (i, (part, field, layer)) in (dip.Size.Shape is Cavity ? line.Making?.Mould?.First ?? [] : []).Index())
         {
@@ -141,7 +141,7 @@ internal sealed record LineMaking(
     }
 
     /// <summary>The colour of a figure's part: the line's choice, else its usual one, else the body's.</summary>
-    private static CoatingColour? PartColour(Dip dip, FigurePart part, LineDraft line, TradeTables tables, List<Problem> problems)
+    private static CoatingColour? PartColour(Dip dip, FigurePart part, LineDraft line, ReferenceData tables, List<Problem> problems)
     {
         var field = $"lines[{dip.Line}].making.colours.{part.Code}";
         if (line.Making?.Colours?.GetValueOrDefault(part.Code) is { } chosen)
@@ -167,16 +167,16 @@ internal sealed record LineMaking(
     };
 
     /// <summary>Whether a line puts its pieces on a stick that they do not usually have.</summary>
-    public static bool PutOn(LineDraft line, Centre centre, TradeTables tables) =>
+    public static bool PutOn(LineDraft line, Centre centre, ReferenceData tables) =>
         tables.Wares.StickFor(centre, null) is null && tables.Wares.StickFor(centre, line.Making?.On) is not null;
 
     /// <summary>How pieces lie on the sheet, with the stick that reaches beyond them and the disc under them.</summary>
-    public static Laid Lies(Dip dip, LineDraft line, TradeTables tables) =>
+    public static Laid Lies(Dip dip, LineDraft line, ReferenceData tables) =>
         Lies(dip.Line, dip.Part, dip.Centre, dip.Size, dip.Count.Value, dip.Upright, line, tables);
 
-    /// <inheritdoc cref="Lies(Dip, LineDraft, TradeTables)"/>
+    /// <inheritdoc cref="Lies(Dip, LineDraft, ReferenceData)"/>
     public static Laid Lies(
-        int line, string? part, Centre centre, CentreSize size, int count, bool upright, LineDraft draft, TradeTables tables)
+        int line, string? part, Centre centre, CentreSize size, int count, bool upright, LineDraft draft, ReferenceData tables)
     {
         var stick = part is null && !upright ? tables.Wares.StickFor(centre, draft.Making?.On)?.Long?.Value : null;
 
@@ -193,7 +193,7 @@ internal sealed record LineMaking(
     }
 
     /// <summary>The dots that hold a figure together or a stick in, of the line's own colour.</summary>
-    public static IEnumerable<Bagged> Glue(Dip dip, LineDraft line, TradeTables tables)
+    public static IEnumerable<Bagged> Glue(Dip dip, LineDraft line, ReferenceData tables)
     {
         var c = tables.Decorating;
         if (dip.Centre.Figure is { Glues: > 0 } figure)
@@ -211,7 +211,7 @@ internal sealed record LineMaking(
     }
 
     /// <summary>The piped disc under a piece; null where there is none, or where its colour is told to be unknown.</summary>
-    public static Bagged? Disc(Dip dip, LineDraft line, TradeTables tables, List<Problem> problems)
+    public static Bagged? Disc(Dip dip, LineDraft line, ReferenceData tables, List<Problem> problems)
     {
         if (line.Making?.Disc is not { } disc)
             return null;
@@ -233,14 +233,14 @@ internal sealed record LineMaking(
     }
 
     /// <summary>The recipe that makes a centre where the line says nothing.</summary>
-    public static Filling? Usual(Centre centre, TradeTables tables) => tables.Fillings.FirstOrDefault(f => f.Makes == centre.Code);
+    public static Filling? Usual(Centre centre, ReferenceData tables) => tables.Fillings.FirstOrDefault(f => f.Makes == centre.Code);
 
     // Layers above those of a line's further dips.
     private static int Layer(int i) => 100 + i;
 
     private static Cavity Thinner(Cavity cavity, double times) => cavity with { Coating = new(cavity.Coating.Si * times) };
 
-    private static LineMaking Filled(Making making, Centre centre, CentreSize size, TradeTables tables, TellProblem tell)
+    private static LineMaking Filled(Making making, Centre centre, CentreSize size, ReferenceData tables, TellProblem tell)
     {
         if (making.Filling is Filling.Bought)
             return new(size, null, null);
@@ -276,7 +276,7 @@ internal sealed record LineMaking(
             portion);
     }
 
-    private static LineMaking Moulded(MouldDraft draft, CentreSize size, TradeTables tables, TellProblem tell)
+    private static LineMaking Moulded(MouldDraft draft, CentreSize size, ReferenceData tables, TellProblem tell)
     {
         var mould = tables.Mould(draft.Mould);
         if (mould is null)

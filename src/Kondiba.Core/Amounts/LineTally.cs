@@ -55,9 +55,9 @@ public sealed record LineTally(
     /// <summary>Pieces to begin so that those that go wrong are made up for.</summary>
     public int Begun(Share spoil) => (int)Math.Ceiling((Count.Value * (1 + spoil.Si)) - 1e-9);
 
-    internal static LineTally For(Dip dip, Flow flow, TemperatureGap softer, TradeTables tables, List<Problem> problems)
+    internal static LineTally For(Dip dip, Flow flow, TemperatureGap softer, KitchenTables tables, List<Problem> problems)
     {
-        var (shape, c) = (dip.Size.Shape, tables.Film);
+        var (shape, c) = (dip.Size.Shape, tables.Reference.Film);
         var area = shape.DippedArea(dip.Depth, dip.Angle);
         var film = shape is Cavity cavity ? Filled(cavity, area) : Films.Film.After(flow, shape.Run(dip.Depth), c);
         var stick = Stick(dip, c);
@@ -116,19 +116,21 @@ public sealed record LineTally(
         ];
         var posture = dip.Centre.Holding is Holding.Mould ? Posture.Mould : dip.Upright ? Posture.Upright : Posture.Flat;
         var piece = new DippedPiece(
-            coat, area, shape.WholeArea - area, flow.Density, dip.Coating.DipAt.Value, tables.Setting.Family(
+            coat, area, shape.WholeArea - area, flow.Density, dip.Coating.DipAt.Value, tables.Reference.Setting.Family(
                 dip.Coating.Family), softer, dip.Size.Mass, dip.Centre.HeatCapacity,
             Schools.ComesFrom(dip.Centre, tables).Air, dip.Centre.Contact, dip.Centre.ServedCold, posture);
-        List<SettingTime> setting = [.. tables.Setting.Had.Select(place => SettingModel.For(piece, place, tables.Setting))];
+        List<SettingTime> setting = [
+            .. tables.Reference.Setting.Had.Select(place => SettingModel.For(piece, place, tables.Reference.Setting)),
+        ];
         if (setting[0].HandleHard is null && dip.Layer == 0)
         {
             problems.Add(new(
                 dip.Field("setting"),
                 Message.Of(
                     "amounts.kitchen-counter",
-                    ("air", tables.Setting.Room.Air.Value),
+                    ("air", tables.Reference.Setting.Room.Air.Value),
                     ("coat", setting[0].TouchDry is null ? Message.Of("amounts.coat-never-sets") : Message.Of("amounts.coat-stays-soft"))),
-                Chill.For(piece, tables.Setting.Room, setting[0], tables.Setting).Advice,
+                Chill.For(piece, tables.Reference.Setting.Room, setting[0], tables.Reference.Setting).Advice,
                 Severity.Mind));
         }
 
@@ -158,31 +160,31 @@ public sealed record LineTally(
             setting,
             flow.Density,
             piece,
-            tables.Dipping.Upright.Time);
+            tables.Reference.Dipping.Upright.Time);
     }
 
     /// <summary>A piece that gets no coat: what is drawn or glued onto it sets as a film as thick as its widest bead.</summary>
-    internal static LineTally ForBare(Dip dip, Design? design, TradeTables tables)
+    internal static LineTally ForBare(Dip dip, Design? design, KitchenTables tables)
     {
         (Drizzle Drizzle, PatternTally Tally)? widest = design is { Patterns.Count: > 0 }
             ? design.Patterns.MaxBy(p => p.Tally.Bead.Si)
             : null;
         var (coating, film) = widest is { } drawn
             ? (drawn.Drizzle.Coating, drawn.Tally.Bead * (Math.PI / 4))
-            : (dip.Coating, tables.Decorating.GlueDotThick.Value);
-        var density = Flow.Of(coating, default, tables.Film).Density;
+            : (dip.Coating, tables.Reference.Decorating.GlueDotThick.Value);
+        var density = Flow.Of(coating, default, tables.Reference.Film).Density;
         var mass = (design?.Patterns.Select(p => p.Tally.Mass.Value).Total() ?? default) + (design?.Glue ?? default);
         var (whole, covered) = (dip.Size.Shape.WholeArea, new Area(Math.Min(
             dip.Size.Shape.WholeArea.Si, mass.Si / (density.Si * film.Si))));
         var piece = new DippedPiece(
-            film, covered, whole - covered, density, coating.DipAt.Value, tables.Setting.Family(
+            film, covered, whole - covered, density, coating.DipAt.Value, tables.Reference.Setting.Family(
                 coating.Family), default, dip.Size.Mass, dip.Centre.HeatCapacity,
             Schools.ComesFrom(dip.Centre, tables).Air, dip.Centre.Contact, dip.Centre.ServedCold, Posture.Flat);
         var nothing = new Figure<Mass>(default, () => [WorkingLine.Of("amounts.coat", "amounts.coat.how", default(Mass), Source.Entered)]);
         return new(
             dip.Line, dip.Count, nothing, new(default, () => nothing.Working), default, nothing, nothing, default,
-            [.. tables.Setting.Had.Select(place => covered.Si > 0
-                ? SettingModel.For(piece, place, tables.Setting)
+            [.. tables.Reference.Setting.Had.Select(place => covered.Si > 0
+                ? SettingModel.For(piece, place, tables.Reference.Setting)
                 : SettingTime.None(place.Code))],
             density, piece, new(Duration.Zero, Source.Entered));
     }

@@ -17,7 +17,7 @@ public sealed record PotStep(string Pot, string? FoldsInto, Mass Folded);
 public static class MakingOrder
 {
     /// <summary>Finds it.</summary>
-    public static IReadOnlyList<PotStep> For(IReadOnlyList<Pot> pots, TradeTables tables)
+    public static IReadOnlyList<PotStep> For(IReadOnlyList<Pot> pots, ReferenceData tables)
     {
         string Srgb(Pot pot) => tables.Coating(pot.Coating)!.Colour(pot.Colour)!.Srgb;
         var lightFirst = pots.Select(p => (Pot: p, Srgb: Srgb(p), Look: Spectrum.LabOf(Srgb(p)))).OrderByDescending(p => p.Look.L).ToList();

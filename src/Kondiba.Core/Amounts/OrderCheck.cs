@@ -28,7 +28,7 @@ internal static class OrderCheck
     private static readonly Period FurthestAhead = Period.FromYears(2);
 
     /// <summary>The problems of the order's own fields.</summary>
-    public static IEnumerable<Problem> Order(OrderDraft order, TradeTables tables, LocalDateTime now)
+    public static IEnumerable<Problem> Order(OrderDraft order, ReferenceData tables, LocalDateTime now)
     {
         if (string.IsNullOrWhiteSpace(order.Name))
             yield return new("name", "amounts.order-name", "amounts.order-name.do");
@@ -90,7 +90,7 @@ internal static class OrderCheck
     }
 
     /// <summary>An order's lines in terms of the trade tables, as many as a kitchen makes; the problems of the others are added.</summary>
-    public static List<Dip> Lines(OrderDraft order, TradeTables tables, List<Problem> problems, int mostLines, int mostPieces)
+    public static List<Dip> Lines(OrderDraft order, ReferenceData tables, List<Problem> problems, int mostLines, int mostPieces)
     {
         List<Dip> dips = [];
         var pieces = 0;
@@ -115,7 +115,7 @@ internal static class OrderCheck
     }
 
     /// <summary>The line in terms of the trade tables, or null with its problems added.</summary>
-    private static Dip? Line(LineDraft? line, int index, TradeTables tables, List<Problem> problems)
+    private static Dip? Line(LineDraft? line, int index, ReferenceData tables, List<Problem> problems)
     {
         if (line is null)
         {
@@ -199,7 +199,7 @@ internal static class OrderCheck
     }
 
     /// <summary>What cannot be of the stick or the disc that a line's pieces are put on.</summary>
-    private static void Held(LineDraft line, Centre centre, TradeTables tables, TellError error)
+    private static void Held(LineDraft line, Centre centre, ReferenceData tables, TellError error)
     {
         if (line.Making?.On is { } on and not WareTable.NoStick)
         {
@@ -222,7 +222,7 @@ internal static class OrderCheck
                 "amounts.piped-disc-mm-wide.do");
     }
 
-    private static IEnumerable<Problem> Pot(string key, PotDraft pot, TradeTables tables)
+    private static IEnumerable<Problem> Pot(string key, PotDraft pot, ReferenceData tables)
     {
         var field = $"pots.{key}";
         var (coating, colour) = tables.PotOf(key);

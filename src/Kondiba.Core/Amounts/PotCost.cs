@@ -21,7 +21,7 @@ public sealed record PotCost(Mass Left, Money WrittenOff, Duration Dipping, Dura
     internal static PotCost Nothing { get; } = new(default, default, Duration.Zero, Duration.Zero, Duration.Zero, default, default);
 
     /// <summary>Adds it up. One piece more never costs a whole melt: a further one counts in full from a tenth of a vessel on.</summary>
-    internal static PotCost Of(Mass left, Duration dipping, double melts, Coating coating, TradeTables tables)
+    internal static PotCost Of(Mass left, Duration dipping, double melts, Coating coating, ReferenceData tables)
     {
         var c = tables.Pricing;
         var melting = c.Melt.Value * Further(melts - 1);
@@ -32,7 +32,7 @@ public sealed record PotCost(Mass Left, Money WrittenOff, Duration Dipping, Dura
 
     private static double Further(double melts) => melts <= 0 ? 0 : Math.Floor(melts) + Math.Min(1, 10 * (melts - Math.Floor(melts)));
 
-    internal List<WorkingLine> Working(Coating coating, TradeTables tables) =>
+    internal List<WorkingLine> Working(Coating coating, ReferenceData tables) =>
     [
         WorkingLine.Of("amounts.left-over", "amounts.left-over.how", Left, Source.Computed),
         WorkingLine.Count(
@@ -56,7 +56,7 @@ public sealed record PotCost(Mass Left, Money WrittenOff, Duration Dipping, Dura
     ];
 
     /// <summary>By its smallest pack; where no price is known, as the first coating that has one.</summary>
-    private static Money PricePerKilogram(Coating coating, TradeTables tables)
+    private static Money PricePerKilogram(Coating coating, ReferenceData tables)
     {
         var pack = (coating.Packs.Count > 0
             ? coating

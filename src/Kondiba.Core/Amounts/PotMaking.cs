@@ -23,18 +23,18 @@ internal static class PotMaking
     /// pool they need is used up by the ones after them. What is drawn from bags is melted apart and kept plain.
     /// </summary>
     public static (Pot? Pot, IReadOnlyList<Dip> InOrder) Make(
-        string key, IReadOnlyList<Dip> dips, IReadOnlyList<Bagged> bags, PotDraft draft, TradeTables tables, List<Problem> problems, Dictionary<(int Line, int Layer), LineTally> lines)
+        string key, IReadOnlyList<Dip> dips, IReadOnlyList<Bagged> bags, PotDraft draft, KitchenTables tables, List<Problem> problems, Dictionary<(int Line, int Layer), LineTally> lines)
     {
         var (coating, colour) = dips.Count > 0 ? (dips[0].Coating, dips[0].Colour) : (bags[0].Coating, bags[0].Colour);
         var dose = DoseFor(coating, key, dips, draft, tables, problems);
-        var flow = Flow.Of(coating, dose?.Rate ?? default, tables.Film);
+        var flow = Flow.Of(coating, dose?.Rate ?? default, tables.Reference.Film);
         var softer = dose?.Softer ?? default;
         foreach (var dip in dips)
             lines[(dip.Line, dip.Layer)] = LineTally.For(dip, flow, softer, tables, problems);
 
         var pairs = dips.Select(d => (d, lines[(d.Line, d.Layer)], d.Held)).ToList();
-        var tallies = dips.Count == 0 ? [] : InVessels(pairs, flow, tables);
-        var tally = tallies.Find(t => t.Vessel.Code == draft.Vessel) ?? Best(tallies, tables);
+        var tallies = dips.Count == 0 ? [] : InVessels(pairs, flow, tables.Reference);
+        var tally = tallies.Find(t => t.Vessel.Code == draft.Vessel) ?? Best(tallies, tables.Reference);
         if (tally is not null)
             NameUnfit(key, tally, tallies, problems);
         if (tally?.InOrder.Count == 0)
@@ -45,13 +45,13 @@ internal static class PotMaking
         if (tally is null && bags.Count == 0)
             return (null, inOrder);
 
-        var drizzle = bags.Count == 0 ? null : DrizzleOf(bags, tables);
+        var drizzle = bags.Count == 0 ? null : DrizzleOf(bags, tables.Reference);
         var (forDips, inBags, drawn) = (tally?.ToMelt ?? default, drizzle?.InBags.Value ?? default, drizzle?.Mass.Value ?? default);
         var (onPieces, pool, toMelt) = (tally?.OnPieces ?? default, tally?.Pool ?? default, forDips + inBags);
         var ofDips = forDips / (1 + (dose?.Rate.Si ?? 0));
         var ofCoating = ofDips + inBags;
         var cover = CoverOf(ofCoating, coating, colour.Bought, tables);
-        var testFilm = Film.After(flow, tables.Thinning.TestDip.Value, tables.Film);
+        var testFilm = Film.After(flow, tables.Reference.Thinning.TestDip.Value, tables.Reference.Film);
         return (new(
             key,
             coating.Code,
@@ -65,7 +65,7 @@ internal static class PotMaking
                 () => Together(
                     "amounts.spare",
                     "amounts.spare.do",
-                    tally?.SpareWorking(tables.Pot),
+                    tally?.SpareWorking(tables.Reference.Pot),
                     drizzle?.InBags.Working,
                     toMelt - onPieces - pool - drawn)),
             drizzle,
@@ -76,27 +76,28 @@ internal static class PotMaking
             colour.Bought,
             new(
                 toMelt,
-                () => Together("amounts.melt", "amounts.melt.do", tally?.ToMeltWorking(tables.Pot), drizzle?.InBags.Working, toMelt)),
+                () => Together(
+                    "amounts.melt", "amounts.melt.do", tally?.ToMeltWorking(tables.Reference.Pot), drizzle?.InBags.Working, toMelt)),
             ofCoating,
-            (forDips / flow.Density) + (inBags / Flow.Of(coating, default, tables.Film).Density),
-            dose is null || tally is null ? null : ThinnerOf(dose, ofDips, tables),
+            (forDips / flow.Density) + (inBags / Flow.Of(coating, default, tables.Reference.Film).Density),
+            dose is null || tally is null ? null : ThinnerOf(dose, ofDips, tables.Reference),
             testFilm,
-            tally is null ? "" : Advice(testFilm.Value, dose, dips, key, draft, tables, problems),
+            tally is null ? "" : Advice(testFilm.Value, dose, dips, key, draft, tables.Reference, problems),
             tally?.Melts ?? [],
             new(cover.Count, () => PacksWorking(ofCoating, cover, coating.Packs)),
             cover,
             Worth(ofCoating, cover, coating.Packs),
             Leftover.For(
-                toMelt - onPieces - drawn - (tally is null ? default : tables.Pot.ToolLoss.Value),
+                toMelt - onPieces - drawn - (tally is null ? default : tables.Reference.Pot.ToolLoss.Value),
                 coating,
                 dose is not null,
-                tables.Leftovers),
+                tables.Reference.Leftovers),
             tally?.Bands(flow) ?? [],
             [.. tally?.InOrder.Select(s => new LineWay(s.Dip.Line, s.Dip.Layer, s.Seat.Way.Code, s.Seat.Way.Time.Value)) ?? []],
             tally?.Spooned ?? 0,
-            tally is null ? null : new(tally.Cost, () => tally.Cost.Working(coating, tables)),
+            tally is null ? null : new(tally.Cost, () => tally.Cost.Working(coating, tables.Reference)),
             tally is null ? null : RunnerUpTo(tally, tallies),
-            [.. tables.Vessels.Select(v => tallies.Find(t => t.Vessel.Code == v.Code))
+            [.. tables.Reference.Vessels.Select(v => tallies.Find(t => t.Vessel.Code == v.Code))
                 .OfType<VesselTally>()
                 .Select(t => Choice(t, inBags))],
             coating.DipFrom.Value,
@@ -104,7 +105,7 @@ internal static class PotMaking
     }
 
     /// <summary>The pot in every vessel, those that take every piece first, and of these the cheapest.</summary>
-    private static List<VesselTally> InVessels(List<(Dip Dip, LineTally Tally, HeldPiece Held)> pairs, Flow flow, TradeTables tables)
+    private static List<VesselTally> InVessels(List<(Dip Dip, LineTally Tally, HeldPiece Held)> pairs, Flow flow, ReferenceData tables)
     {
         return [
             .. tables.Vessels.SelectMany(v => VesselTally.All(v, pairs, flow, tables))
@@ -120,27 +121,29 @@ internal static class PotMaking
     /// save some minutes: where one would, its last pieces are spooned over, or another is taken. No melt of
     /// several is so small that it is not worth the stove.
     /// </summary>
-    private static VesselTally? Best(List<VesselTally> tallies, TradeTables tables)
+    private static VesselTally? Best(List<VesselTally> tallies, ReferenceData tables)
     {
         var fitting = tallies.FindAll(t => t.Fits);
         if (fitting.Count == 0)
             return tallies.FirstOrDefault();
-        var most = fitting.Select(t => t.ToMelt).MinBy(m => m.Si) * (1 + tables.Pot.MostOver.Value.Si);
-        return Cheapest(fitting.Where(t => t.Melts.Count == 1 || t.Melts[^1] >= tables.Pot.LeastMelt.Value)) ?? Cheapest(fitting);
-
-        VesselTally? Cheapest(IEnumerable<VesselTally> among) => among
+        var worth = fitting.FindAll(WorthIt);
+        var among = worth.Count > 0 ? worth : fitting;
+        var most = among.Select(t => t.ToMelt).MinBy(m => m.Si) * (1 + tables.Pot.MostOver.Value.Si);
+        return among
             .Select(t => t.ToMelt > most ? t.WithLastSpooned(most, tables) : t).OfType<VesselTally>()
-            .OrderBy(t => t.Cost.Total.Amount).ThenBy(t => t.ToMelt.Si).FirstOrDefault();
+            .OrderBy(t => !WorthIt(t)).ThenBy(t => t.Cost.Total.Amount).ThenBy(t => t.ToMelt.Si).First();
+
+        bool WorthIt(VesselTally t) => t.Melts.Count == 1 || t.Melts[^1] >= tables.Pot.LeastMelt.Value;
     }
 
     /// <summary>What covers so much of a coating bought in a colour.</summary>
-    internal static PackCover CoverOf(Mass need, Coatings.Coating coating, string bought, TradeTables tables)
+    internal static PackCover CoverOf(Mass need, Coatings.Coating coating, string bought, KitchenTables tables)
     {
         var ware = Ware.OfColour(coating.Code, bought);
-        return PackCover.For(need.In("g"), tables.Stock.Where(l => l.Ware == ware), [.. coating.Packs.Select(p => p.ToPack())]);
+        return PackCover.For(need.In("g"), tables.Stock.Lots.Where(l => l.Ware == ware), [.. coating.Packs.Select(p => p.ToPack())]);
     }
 
-    private static PotDrizzle DrizzleOf(IReadOnlyList<Bagged> bags, TradeTables tables)
+    private static PotDrizzle DrizzleOf(IReadOnlyList<Bagged> bags, ReferenceData tables)
     {
         var (c, margin) = (tables.Decorating, tables.Pot.Margin);
         var mass = bags.Select(b => b.Total).Total();
@@ -183,11 +186,11 @@ internal static class PotMaking
 
     /// <summary>The dose of the thinner chosen, or of the kitchen's habit where the coating takes it; moulds and piping take none.</summary>
     private static Dose? DoseFor(
-        Coatings.Coating coating, string key, IReadOnlyList<Dip> dips, PotDraft draft, TradeTables tables, List<Problem> problems)
+        Coatings.Coating coating, string key, IReadOnlyList<Dip> dips, PotDraft draft, KitchenTables tables, List<Problem> problems)
     {
-        var habit = coating.Thinners.Contains(tables.Habits.Thinner ?? "") ? tables.Habits.Thinner : coating.Wants;
+        var habit = coating.Thinners.Contains(tables.Profile.Habits.Thinner ?? "") ? tables.Profile.Habits.Thinner : coating.Wants;
         var code = draft.Thinner ?? habit;
-        var thinner = coating.Thinners.Contains(code ?? "") ? tables.Thinner(code) : null;
+        var thinner = coating.Thinners.Contains(code ?? "") ? tables.Reference.Thinner(code) : null;
         if (thinner is null)
             return null;
         if (dips.All(d => d.Size.Shape is Cavity))
@@ -198,9 +201,11 @@ internal static class PotMaking
             return null;
         }
 
-        var target = draft.Film is { } film && film is >= 0.3 and <= 4 ? Quantities.Of<Length>(film, "mm") : tables.Thinning.Target.Value;
-        var dose = Dose.For(coating, thinner, target, tables.Film, tables.Thinning, draft.Film is null ? Hides : null);
-        var limit = tables.Thinning.Limit;
+        var target = draft.Film is { } film && film is >= 0.3 and <= 4
+            ? Quantities.Of<Length>(film, "mm")
+            : tables.Reference.Thinning.Target.Value;
+        var dose = Dose.For(coating, thinner, target, tables.Reference.Film, tables.Reference.Thinning, draft.Film is null ? Hides : null);
+        var limit = tables.Reference.Thinning.Limit;
         if (dose.Wanted is not { } wanted || wanted > limit.Value)
         {
             problems.Add(new(
@@ -219,15 +224,17 @@ internal static class PotMaking
 
         bool Hides(Share rate)
         {
-            var flow = Flow.Of(coating, rate, tables.Film);
+            var flow = Flow.Of(coating, rate, tables.Reference.Film);
             return dips.All(d => d.Size.Shape is Cavity
                 || LineTally.CoatOf(
-                    d, Film.Thickness(flow, d.Size.Shape.Run(d.Depth), tables.Film).Film, tables.Film) >= tables.Film.Covers.Of(
+                    d, Film.Thickness(
+                        flow, d.Size.Shape.Run(
+                            d.Depth), tables.Reference.Film).Film, tables.Reference.Film) >= tables.Reference.Film.Covers.Of(
                         d.Colour.Cover).Value);
         }
     }
 
-    private static PotThinner ThinnerOf(Dose dose, Mass ofCoating, TradeTables tables)
+    private static PotThinner ThinnerOf(Dose dose, Mass ofCoating, ReferenceData tables)
     {
         var (thinner, c) = (dose.Thinner, tables.Thinning);
         var spoon = thinner.Tablespoon.Value;
@@ -276,7 +283,7 @@ internal static class PotMaking
 
     /// <summary>What to know about how the pot flows; a pot too thick to dip is named among the problems.</summary>
     private static Message Advice(
-        Length film, Dose? dose, IReadOnlyList<Dip> dips, string key, PotDraft draft, TradeTables tables, List<Problem> problems)
+        Length film, Dose? dose, IReadOnlyList<Dip> dips, string key, PotDraft draft, ReferenceData tables, List<Problem> problems)
     {
         var (c, coating) = (tables.Thinning, dips[0].Coating);
         if (film < c.HeavyFrom.Value || dips.All(d => d.Size.Shape is Cavity))

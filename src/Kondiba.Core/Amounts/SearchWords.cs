@@ -8,10 +8,10 @@ namespace Kondiba.Core.Amounts;
 public static class SearchWords
 {
     /// <summary>Names of its centres, colours, patterns, sprinkles and looks, each once.</summary>
-    public static string Of(OrderDraft order, TradeTables tables) =>
+    public static string Of(OrderDraft order, ReferenceData tables) =>
         string.Join(' ', order.Lines.SelectMany(l => Of(l, tables)).OfType<string>().Where(w => w.Length > 0).Distinct());
 
-    private static IEnumerable<string?> Of(LineDraft line, TradeTables tables)
+    private static IEnumerable<string?> Of(LineDraft line, ReferenceData tables)
     {
         var decor = line.Decor ?? Decor.None;
         string? Colour(string? coating, string? colour) => tables.Coating(coating)?.Colour(colour)?.Name;

@@ -51,7 +51,7 @@ internal sealed record VesselTally(
 
     /// <summary>Every way of dipping a pot's pieces in a vessel: for each way that one of them takes there, as many as can go by it.</summary>
     public static IEnumerable<VesselTally> All(
-        Vessel vessel, IReadOnlyList<(Dip Dip, LineTally Tally, HeldPiece Held)> dips, Flow flow, TradeTables tables)
+        Vessel vessel, IReadOnlyList<(Dip Dip, LineTally Tally, HeldPiece Held)> dips, Flow flow, ReferenceData tables)
     {
         var onlyMoulds = dips.All(p => p.Dip.Size.Shape is Cavity);
         var seats = dips.Select(p => onlyMoulds && !vessel.Pours
@@ -73,7 +73,7 @@ internal sealed record VesselTally(
         }
     }
 
-    private static VesselTally For(Vessel vessel, List<Seated> seated, Flow flow, TradeTables tables)
+    private static VesselTally For(Vessel vessel, List<Seated> seated, Flow flow, ReferenceData tables)
     {
         // Of those that want as deep a pool the ones with most on them go first, in whatever order the lines stand.
         var inOrder = seated.Where(s => s.Seat.Fits)
@@ -98,7 +98,7 @@ internal sealed record VesselTally(
     /// </summary>
     /// <param name="most">What is to be melted at most.</param>
     /// <param name="tables">The trade tables with the kitchen's own.</param>
-    public VesselTally? WithLastSpooned(Mass most, TradeTables tables)
+    public VesselTally? WithLastSpooned(Mass most, ReferenceData tables)
     {
         var (c, spoon, last) = (tables.Pot, tables.Dipping.Spooned, InOrder[PoolFor]);
         if (last.Seat.Way is SpoonedWay or BathedWay
@@ -135,7 +135,7 @@ internal sealed record VesselTally(
         return (pool, poolFor);
     }
 
-    private static VesselTally With(VesselTally tally, Mass pool, Duration dipping, TradeTables tables)
+    private static VesselTally With(VesselTally tally, Mass pool, Duration dipping, ReferenceData tables)
     {
         var c = tables.Pot;
         var toMelt = (tally.OnPieces + pool + c.ToolLoss.Value) * (1 + c.Margin.Value.Si);

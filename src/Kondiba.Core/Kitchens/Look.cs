@@ -27,7 +27,7 @@ public sealed record Look(
         new(Centre, Size, pieces, CountedIn.Pieces, Coating, Colour, Depth, Coats, AtOnce, Upright, Name, Decor);
 
     /// <summary>What keeps it from being kept, field by field.</summary>
-    public IReadOnlyList<Problem> Check(TradeTables tables)
+    public IReadOnlyList<Problem> Check(KitchenTables tables)
     {
         const string line = "lines[0].";
         List<Problem> problems = [.. Kitchens.OwnCheck.Named(Code, Name)];

@@ -15,7 +15,7 @@ public static partial class OwnCheck
     private const double FurthestSpot = 400;
 
     /// <summary>The problems of a figure.</summary>
-    public static IReadOnlyList<Problem> Of(OwnFigure figure, TradeTables tables)
+    public static IReadOnlyList<Problem> Of(OwnFigure figure, ReferenceData tables)
     {
         List<Problem> problems = [.. Named(figure.Code, figure.Name), .. PutTogether(figure, tables)];
         if (string.IsNullOrWhiteSpace(figure.Plural) || figure.Plural.Length > LongestName)
@@ -33,7 +33,7 @@ public static partial class OwnCheck
     }
 
     /// <summary>What keeps a figure from being put together and drawn, whatever it and its parts are called.</summary>
-    public static IReadOnlyList<Problem> PutTogether(OwnFigure figure, TradeTables tables)
+    public static IReadOnlyList<Problem> PutTogether(OwnFigure figure, ReferenceData tables)
     {
         List<Problem> problems = [.. Dippable("body", figure.Body, figure.BodySize, tables)];
         void Error(string field, Message reason, Message remedy) => problems.Add(new(field, reason, remedy));
@@ -72,13 +72,13 @@ public static partial class OwnCheck
     }
 
     /// <summary>What a kitchen's other things keep from being made, by name: a figure whose body is gone, a topping weighed on pieces that are.</summary>
-    public static IEnumerable<string> NotMade(OwnThings own, TradeTables tables) =>
+    public static IEnumerable<string> NotMade(OwnThings own, ReferenceData tables) =>
     [
         .. own.Figures.Where(f => PutTogether(f, tables).Count > 0).Select(f => f.Name),
         .. own.Toppings.Where(t => t.Weighed is not null && Of(t, tables).Count > 0).Select(t => t.Name),
     ];
 
-    private static IEnumerable<Problem> Dippable(string field, string code, string size, TradeTables tables)
+    private static IEnumerable<Problem> Dippable(string field, string code, string size, ReferenceData tables)
     {
         var centre = tables.Centres.FirstOrDefault(c => c.Code == code);
         if (centre is null || centre.Holding is Holding.Mould)

@@ -34,7 +34,7 @@ public static partial class OwnCheck
     }
 
     /// <summary>The problems of a kitchen's ways.</summary>
-    public static IReadOnlyList<Problem> Of(Ways ways, TradeTables tables)
+    public static IReadOnlyList<Problem> Of(Ways ways, ReferenceData tables)
     {
         List<Problem> problems = [];
         void Error(string field, Message reason, Message remedy) => problems.Add(new(field, reason, remedy));

@@ -35,7 +35,7 @@ public static partial class OwnCheck
     private static readonly Density Heaviest = Quantities.Of<Density>(2.0, "g/mL");
 
     /// <summary>The problems of a centre.</summary>
-    public static IReadOnlyList<Problem> Of(OwnCentre centre, TradeTables tables)
+    public static IReadOnlyList<Problem> Of(OwnCentre centre, ReferenceData tables)
     {
         List<Problem> problems = [.. Named(centre.Code, centre.Name), .. Allergens(centre.Allergens, centre.MayContain, tables)];
         if (string.IsNullOrWhiteSpace(centre.Plural))
@@ -66,7 +66,7 @@ public static partial class OwnCheck
     }
 
     /// <summary>The problems of a coating.</summary>
-    public static IReadOnlyList<Problem> Of(OwnCoating coating, TradeTables tables)
+    public static IReadOnlyList<Problem> Of(OwnCoating coating, ReferenceData tables)
     {
         List<Problem> problems = [.. Named(coating.Code, coating.Name), .. Allergens(coating.Allergens, coating.MayContain, tables)];
         void Error(string field, Message reason, Message remedy) => problems.Add(new(field, reason, remedy));
@@ -156,7 +156,7 @@ public static partial class OwnCheck
     }
 
     /// <summary>The problems of a topping.</summary>
-    public static IReadOnlyList<Problem> Of(OwnTopping topping, TradeTables tables)
+    public static IReadOnlyList<Problem> Of(OwnTopping topping, ReferenceData tables)
     {
         List<Problem> problems = [
             .. Named(topping.Code, topping.Name),
@@ -202,7 +202,7 @@ public static partial class OwnCheck
     }
 
     /// <summary>The problems of a part.</summary>
-    public static IReadOnlyList<Problem> Of(OwnPart part, TradeTables tables)
+    public static IReadOnlyList<Problem> Of(OwnPart part, ReferenceData tables)
     {
         List<Problem> problems = [
             .. Named(part.Code, part.Name),
@@ -235,7 +235,8 @@ public static partial class OwnCheck
         return problems;
     }
 
-    private static IEnumerable<Problem> Allergens(IReadOnlyList<string>? contains, IReadOnlyList<string>? mayContain, TradeTables tables) =>
+    private static IEnumerable<Problem> Allergens(
+        IReadOnlyList<string>? contains, IReadOnlyList<string>? mayContain, ReferenceData tables) =>
         from list in ((string Field, IReadOnlyList<string>? Names)[])[("allergens", contains), ("mayContain", mayContain)]
         from name in list.Names ?? []
         where tables.Allergens.All(a => a.Name != name)
@@ -267,11 +268,11 @@ public static partial class OwnCheck
     }
 
     /// <summary>The problems of a ware's packs and mark, or of a supply of the maker's own.</summary>
-    public static IReadOnlyList<Problem> Of(OwnWare ware, TradeTables tables)
+    public static IReadOnlyList<Problem> Of(OwnWare ware, ReferenceData tables)
     {
         List<Problem> problems = [];
         void Error(string field, Message reason, Message remedy) => problems.Add(new(field, reason, remedy));
-        if (TradeTables.Shipped.Ware(ware.Code) is null && ware.Code.StartsWith("supply.", StringComparison.Ordinal))
+        if (ReferenceData.Shipped.Ware(ware.Code) is null && ware.Code.StartsWith("supply.", StringComparison.Ordinal))
             problems.AddRange(Named(ware.Code["supply.".Length..], ware.Name));
         else if (tables.Ware(ware.Code) is null)
             Error("code", Message.Of("kitchens.ware-called", ("ware", ware.Code)), "kitchens.ware-called.do");
@@ -296,7 +297,7 @@ public static partial class OwnCheck
     }
 
     /// <summary>The problems of a recipe.</summary>
-    public static IReadOnlyList<Problem> Of(OwnFilling filling, TradeTables tables)
+    public static IReadOnlyList<Problem> Of(OwnFilling filling, ReferenceData tables)
     {
         List<Problem> problems = [.. Named(filling.Code, filling.Name)];
         void Error(string field, Message reason, Message remedy) => problems.Add(new(field, reason, remedy));
@@ -334,7 +335,7 @@ public static partial class OwnCheck
                     Message.Of("kitchens.allergen-called-2.do", ("allergens", Argument.Of(tables.Allergens.Select(a => a.Name)))));
         }
 
-        if (filling.Mix.Select(KitchenTables.OwnCode).Distinct().Count() < filling.Mix.Count)
+        if (filling.Mix.Select(OwnTables.OwnCode).Distinct().Count() < filling.Mix.Count)
             Error("mix", "kitchens.one-ingredient-stands-twice", "kitchens.one-ingredient-stands-twice.do");
         foreach (var (i, each) in filling.Each.Index())
         {

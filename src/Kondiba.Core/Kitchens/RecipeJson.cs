@@ -51,7 +51,7 @@ public static partial class RecipeJson
     /// <param name="text">JSON-LD.</param>
     /// <param name="tables">The trade tables with the kitchen's own.</param>
     /// <returns>The recipe, or nothing and the problem that says why.</returns>
-    public static (RecipeRead? Recipe, Problem? Problem) Read(string text, TradeTables tables)
+    public static (RecipeRead? Recipe, Problem? Problem) Read(string text, ReferenceData tables)
     {
         JsonNode? root;
         try
@@ -69,7 +69,7 @@ public static partial class RecipeJson
             : (null, new("file", "fillings.recipe", "fillings.recipe.do"));
     }
 
-    private static RecipeRead Read(JsonObject recipe, TradeTables tables)
+    private static RecipeRead Read(JsonObject recipe, ReferenceData tables)
     {
         var problems = new List<Problem>();
         var yield = Texts(recipe["recipeYield"]).FirstOrDefault() ?? "";
@@ -202,7 +202,7 @@ public static partial class RecipeJson
         _ => Household.Measure(amount, unit) is { } volume && known?.Density is { } density ? (volume * density).In("g") : null,
     };
 
-    private static Ingredient? Known(string name, TradeTables tables)
+    private static Ingredient? Known(string name, ReferenceData tables)
     {
         var words = name.ToLowerInvariant();
         bool Called(Ingredient i, Func<string, bool> matches) => matches(i.Name) || i.Words.Any(matches);

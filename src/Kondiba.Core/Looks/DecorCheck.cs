@@ -45,7 +45,7 @@ internal sealed record Design(
     public Mass Glue => Parts.Select(p => p.Kind.Dot.Value * p.Draft.Count).Total();
 
     /// <summary>What its patterns and dots take from each pot, on one piece and beside it.</summary>
-    public IEnumerable<Bagged> Bags(TradeTables tables)
+    public IEnumerable<Bagged> Bags(ReferenceData tables)
     {
         var c = tables.Decorating;
         foreach (var (drizzle, tally) in Patterns)
@@ -109,7 +109,7 @@ internal static class DecorCheck
     private const double MostSpacing = 100;
 
     /// <summary>The decoration of a line.</summary>
-    public static Design For(Decor decor, Dip first, TradeTables tables, List<Problem> problems)
+    public static Design For(Decor decor, Dip first, ReferenceData tables, List<Problem> problems)
     {
         var check = new Check($"lines[{first.Line}].decor", first, tables, problems);
         if (decor.HasGaps)
@@ -135,7 +135,7 @@ internal static class DecorCheck
         return new(first, dips, patterns, sprinkles, check.Parts(decor.Parts, coat), check.Paint(decor.Paint), coat);
     }
 
-    private sealed class Check(string at, Dip first, TradeTables tables, List<Problem> problems)
+    private sealed class Check(string at, Dip first, ReferenceData tables, List<Problem> problems)
     {
         private void Add(string field, Message reason, Message remedy, Severity severity = Severity.Error) =>
             problems.Add(new($"{at}.{field}", reason, remedy, severity));

@@ -47,7 +47,7 @@ public sealed record PatternTally(
 {
     private const double MostlyBeside = 0.5;
 
-    internal static PatternTally For(Drizzle drizzle, Outline coat, Dip dip, TradeTables tables, List<Problem> problems)
+    internal static PatternTally For(Drizzle drizzle, Outline coat, Dip dip, ReferenceData tables, List<Problem> problems)
     {
         var (draft, kind, c, shape) = (drizzle.Draft, drizzle.Kind, tables.Decorating, dip.Size.Shape);
         var drawn = Patterns.Draw(draft, coat, shape);
@@ -197,7 +197,7 @@ public sealed record LookTally(
     /// <param name="coats">What each of its coats comes to, first to last.</param>
     /// <param name="tables">The trade tables with the kitchen's own.</param>
     /// <param name="problems">Gets what should be minded.</param>
-    internal static LookTally For(Design design, IReadOnlyList<DippedCoat> coats, TradeTables tables, List<Problem> problems)
+    internal static LookTally For(Design design, IReadOnlyList<DippedCoat> coats, ReferenceData tables, List<Problem> problems)
     {
         var (c, first, layers) = (tables.Decorating, design.First, design.Layers);
         var shape = first.Size.Shape;
@@ -283,7 +283,7 @@ public sealed record LookTally(
     }
 
     /// <summary>Parts in rows across the middle of the coat, eyes a little above it and further apart.</summary>
-    private static List<PartTally> Spots(Design design, TradeTables tables)
+    private static List<PartTally> Spots(Design design, ReferenceData tables)
     {
         var (coat, parts) = (design.Coat, new List<PartTally>());
         var middle = coat.Middle;

@@ -13,7 +13,7 @@ namespace Kondiba.Core.Looks;
 public sealed record Trimmings(string Kind, string Name, Figure<double> Amount, bool Counted)
 {
     /// <summary>Adds them up over an order's designs.</summary>
-    internal static IReadOnlyList<Trimmings> For(IEnumerable<Design> designs, TradeTables tables)
+    internal static IReadOnlyList<Trimmings> For(IEnumerable<Design> designs, ReferenceData tables)
     {
         var c = tables.Decorating;
         var all = designs.ToList();

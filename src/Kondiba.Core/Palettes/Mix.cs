@@ -33,7 +33,7 @@ public sealed record Mix(Recipe? Recipe, ReadyMix? Ready, Message Advice, IReadO
     private const double MostPot = 20_000;
 
     /// <summary>Finds it.</summary>
-    public static Mix For(MixDraft draft, TradeTables tables)
+    public static Mix For(MixDraft draft, ReferenceData tables)
     {
         var problems = new List<Problem>();
         void Error(string field, Message reason, Message remedy) => problems.Add(new(field, reason, remedy, Severity.Error));
@@ -66,7 +66,7 @@ public sealed record Mix(Recipe? Recipe, ReadyMix? Ready, Message Advice, IReadO
     }
 
     private static Message Advise(
-        Lab target, Coating coating, CoatingColour onto, Tint[] tints, Mass pot, Recipe recipe, ReadyMix? ready, TradeTables tables)
+        Lab target, Coating coating, CoatingColour onto, Tint[] tints, Mass pot, Recipe recipe, ReadyMix? ready, ReferenceData tables)
     {
         var nearest = Message.Of("colour.not-reachable", ("from", onto.Name), ("nearest", recipe.Words));
         if (target.L > Spectrum.LabOf(onto.Srgb).L + 1

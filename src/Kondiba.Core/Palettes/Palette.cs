@@ -56,22 +56,22 @@ public sealed record Palette(IReadOnlyList<PaletteColour> Colours, IReadOnlyList
     /// Puts the scheme on the lines: coats take its colours in turn, further dips the next one, and a pattern the next one that is
     /// seen on its coat; where none is, the line's coating gives the one that is seen best.
     /// </summary>
-    public static Palette For(PaletteDraft draft, TradeTables tables)
+    public static Palette For(PaletteDraft draft, KitchenTables tables)
     {
         var problems = Check(draft.Palette).ToList();
         var wanted = draft.Palette.Where(Spectrum.IsSrgb).Select(srgb => (Srgb: srgb, Look: Spectrum.LabOf(srgb))).ToList();
-        var usual = tables.Coating(tables.Habits.Coating)!;
+        var usual = tables.Reference.Coating(tables.Profile.Habits.Coating)!;
         var colours = wanted.ConvertAll(w =>
         {
             var (colour, deltaE) = Nearest(usual, w.Look);
-            var seenOn = wanted.Where(o => o.Srgb != w.Srgb && tables.Colour.SeenOn(w.Look, o.Look)).Select(o => o.Srgb);
+            var seenOn = wanted.Where(o => o.Srgb != w.Srgb && tables.Reference.Colour.SeenOn(w.Look, o.Look)).Select(o => o.Srgb);
             return new PaletteColour(
                 w.Srgb,
                 colour.Code,
                 colour.Srgb,
                 deltaE,
-                tables.Colour.Words(deltaE),
-                deltaE < tables.Colour.Reached.Value.Si,
+                tables.Reference.Colour.Words(deltaE),
+                deltaE < tables.Reference.Colour.Reached.Value.Si,
                 [.. seenOn]);
         });
         return new(
@@ -79,12 +79,12 @@ public sealed record Palette(IReadOnlyList<PaletteColour> Colours, IReadOnlyList
             problems.Count > 0
                 ? []
                 : [.. draft.Lines.Index()
-                    .Select(l => Wear(l.Index, l.Item, [.. wanted.Select(w => w.Look)], tables))
+                    .Select(l => Wear(l.Index, l.Item, [.. wanted.Select(w => w.Look)], tables.Reference))
                     .OfType<PaletteLine>()],
             problems);
     }
 
-    private static PaletteLine? Wear(int index, LineDraft? line, IReadOnlyList<Lab> scheme, TradeTables tables)
+    private static PaletteLine? Wear(int index, LineDraft? line, IReadOnlyList<Lab> scheme, ReferenceData tables)
     {
         if (tables.Coating(line?.Coating) is not { } coating || line!.Decor?.HasGaps is true)
             return null;

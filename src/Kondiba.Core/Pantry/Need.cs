@@ -18,19 +18,19 @@ public sealed record Need(string Ware, Figure<double> ToHave, double Used)
     /// <param name="order">The order as typed.</param>
     /// <param name="tally">What it comes to.</param>
     /// <param name="tables">The trade tables with the kitchen's own.</param>
-    public static IReadOnlyList<Need> Of(OrderDraft order, CoatingTally tally, TradeTables tables) =>
+    public static IReadOnlyList<Need> Of(OrderDraft order, CoatingTally tally, ReferenceData tables) =>
         Together([.. OfPots(tally.Pots, tables), .. Rest(order, tally, tables)]);
 
     /// <summary>What several orders want. Orders of a day share their pots.</summary>
     /// <param name="orders">The orders, each with what it comes to on its own.</param>
     /// <param name="tables">The trade tables with the kitchen's own.</param>
-    public static IReadOnlyList<Need> Of(IReadOnlyList<(OrderDraft Order, CoatingTally Alone)> orders, TradeTables tables) => Together(
+    public static IReadOnlyList<Need> Of(IReadOnlyList<(OrderDraft Order, CoatingTally Alone)> orders, KitchenTables tables) => Together(
     [
-        .. orders.GroupBy(o => o.Order.Pickup?.Date).SelectMany(day => OfPots(DayPots.For([.. day], tables).Pots, tables)),
-        .. orders.SelectMany(o => Rest(o.Order, o.Alone, tables)),
+        .. orders.GroupBy(o => o.Order.Pickup?.Date).SelectMany(day => OfPots(DayPots.For([.. day], tables).Pots, tables.Reference)),
+        .. orders.SelectMany(o => Rest(o.Order, o.Alone, tables.Reference)),
     ]);
 
-    private static IEnumerable<Need> OfPots(IEnumerable<Pot> pots, TradeTables tables)
+    private static IEnumerable<Need> OfPots(IEnumerable<Pot> pots, ReferenceData tables)
     {
         foreach (var pot in pots)
         {
@@ -54,7 +54,7 @@ public sealed record Need(string Ware, Figure<double> ToHave, double Used)
             new(ware, new(mass.In("g"), working), mass.In("g") * used);
     }
 
-    private static IEnumerable<Need> Rest(OrderDraft order, CoatingTally tally, TradeTables tables)
+    private static IEnumerable<Need> Rest(OrderDraft order, CoatingTally tally, ReferenceData tables)
     {
         foreach (var trimming in tally.Trimmings.Where(t => tables.Fillings.All(f => f.Makes != $"part.{t.Kind}")))
         {
@@ -102,7 +102,7 @@ public sealed record Need(string Ware, Figure<double> ToHave, double Used)
     }
 
     /// <summary>What an order is packed in.</summary>
-    internal static IEnumerable<Need> Packing(OrderDraft order, CoatingTally tally, TradeTables tables) =>
+    internal static IEnumerable<Need> Packing(OrderDraft order, CoatingTally tally, ReferenceData tables) =>
         from packing in order.Packing ?? []
         where packing.Per >= 1 && tables.Wares.Supplies.Any(s => s.Code == packing.Supply)
         let amount = Math.Ceiling((double)tally.Pieces / packing.Per) * packing.Each
@@ -119,7 +119,7 @@ public sealed record Need(string Ware, Figure<double> ToHave, double Used)
                 ]),
             amount);
 
-    private static Need Begin(string ware, int begun, LineTally line, Centres.Centre centre, TradeTables tables)
+    private static Need Begin(string ware, int begun, LineTally line, Centres.Centre centre, ReferenceData tables)
     {
         // Of what grows, not every one is fit for dipping.
         var unfit = ware.StartsWith("centre.", StringComparison.Ordinal) ? tables.Prep.Unfit.GetValueOrDefault(centre.Code) : null;

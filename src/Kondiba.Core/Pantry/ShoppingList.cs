@@ -25,14 +25,15 @@ public sealed record ShoppingList(IReadOnlyList<ShoppingLine> Lines, Money Price
     /// <summary>Makes the list.</summary>
     /// <param name="orders">The orders, each with what it comes to on its own.</param>
     /// <param name="tables">The trade tables with the kitchen's own; their stock is used up first.</param>
-    public static ShoppingList For(IReadOnlyList<(OrderDraft Order, CoatingTally Alone)> orders, TradeTables tables)
+    public static ShoppingList For(IReadOnlyList<(OrderDraft Order, CoatingTally Alone)> orders, KitchenTables tables)
     {
-        var stock = tables.Stock.ToLookup(l => l.Ware);
-        var wanting = orders.SelectMany(o => Pantry.Need.Of(o.Order, o.Alone, tables).Select(n => (n.Ware, Name: o.Order.Name ?? "")))
+        var stock = tables.Stock.Lots.ToLookup(l => l.Ware);
+        var wanting = orders.SelectMany(o => Pantry.Need.Of(o.Order, o.Alone, tables.Reference)
+            .Select(n => (n.Ware, Name: o.Order.Name ?? "")))
             .ToLookup(n => n.Ware, n => n.Name);
         var lines = (
             from need in Pantry.Need.Of(orders, tables)
-            let ware = tables.Ware(need.Ware)
+            let ware = tables.Reference.Ware(need.Ware)
             where ware is not null && need.ToHave.Value > 0
             let cover = PackCover.For(need.ToHave.Value, stock[need.Ware], ware.Packs)
             let toBuy = cover.Count > 0 ? cover.Packs.Sum(p => p.Holds * p.Count) : need.ToHave.Value - cover.FromStock

@@ -8,7 +8,7 @@ namespace Kondiba.Core.Planning;
 /// <param name="arranged">What was arranged.</param>
 /// <param name="clock">The plan's minutes.</param>
 /// <param name="now">The minute it is: nobody works before.</param>
-internal sealed class KitchenMeans(TradeTables tables, Arrangements arranged, PlanClock clock, int now)
+internal sealed class KitchenMeans(KitchenTables tables, Arrangements arranged, PlanClock clock, int now)
 {
     /// <summary>Whose hands there are, up to some minute.</summary>
     public List<Worker> Workers(int ends)
@@ -16,7 +16,7 @@ internal sealed class KitchenMeans(TradeTables tables, Arrangements arranged, Pl
         List<Minutes> own = [];
         for (var day = clock.At(now).Date; clock.Up(day.AtMidnight()) < ends; day = day.PlusDays(1))
         {
-            if (arranged.HoursOf(day, tables.Working) is { } hours)
+            if (arranged.HoursOf(day, tables.Profile.Working) is { } hours)
                 own.AddRange(Clipped(day, hours, ends));
         }
 
@@ -39,13 +39,13 @@ internal sealed class KitchenMeans(TradeTables tables, Arrangements arranged, Pl
     /// <summary>Room, pots and moulds, up to some minute.</summary>
     public List<Resource> Resources(int ends)
     {
-        var w = tables.Working;
+        var w = tables.Profile.Working;
         return
         [
-            .. tables.Setting.Places.Select(p => With($"place.{p.Code}", p.Code, p.Trays, OrderTasks.Tray)),
+            .. tables.Reference.Setting.Places.Select(p => With($"place.{p.Code}", p.Code, p.Trays, OrderTasks.Tray)),
             With("pots", "pots", w.Pots),
             With("pots.all", "pots", w.Pots + w.Wells),
-            .. tables.Moulds.Select(m => With($"mould.{m.Code}", $"mould.{m.Code}", 1)),
+            .. tables.Reference.Moulds.Select(m => With($"mould.{m.Code}", $"mould.{m.Code}", 1)),
         ];
 
         Resource With(string code, string place, int count, int unit = 1)

@@ -24,7 +24,7 @@ internal sealed class OrderTasks
     /// <summary>The maker's own hands.</summary>
     public const string Me = "me";
 
-    private readonly TradeTables tables;
+    private readonly KitchenTables tables;
     private readonly Arrangements arranged;
     private readonly PlanClock clock;
     private readonly int now;
@@ -35,7 +35,7 @@ internal sealed class OrderTasks
     private readonly Dictionary<string, List<(string Task, Pot Pot, LocalDate Day)>> wanted = [];
     private readonly Dictionary<LocalDate, Dictionary<string, Pot>> dayPots = [];
 
-    private OrderTasks(TradeTables tables, Arrangements arranged, PlanClock clock, LocalDateTime now) =>
+    private OrderTasks(KitchenTables tables, Arrangements arranged, PlanClock clock, LocalDateTime now) =>
         (this.tables, this.arranged, this.clock, this.now) = (tables, arranged, clock, clock.Up(now));
 
     /// <summary>What the tasks are, by their code.</summary>
@@ -49,7 +49,7 @@ internal sealed class OrderTasks
 
     /// <summary>Makes the problem of some orders.</summary>
     public static (PlanProblem Problem, OrderTasks Made) For(
-        IReadOnlyList<PlannedOrder> orders, TradeTables tables, Arrangements arranged, PlanClock clock, LocalDateTime now)
+        IReadOnlyList<PlannedOrder> orders, KitchenTables tables, Arrangements arranged, PlanClock clock, LocalDateTime now)
     {
         var made = new OrderTasks(tables, arranged, clock, now);
         var tallied = orders.Select(o => (Planned: o, Tally: CoatingTally.For(o.Draft, tables, clock.At(made.now)))).ToList();
@@ -85,7 +85,7 @@ internal sealed class OrderTasks
             {
                 var share = Batched(step) ? batches[step.Lines[0]][b].Share : 1;
                 var minutes = (int)Math.Ceiling((step.Hands.TotalMinutes * share) - 1e-9);
-                var parts = Math.Max(1, (int)Math.Ceiling(minutes / tables.Planning.Longest.Value.TotalMinutes));
+                var parts = Math.Max(1, (int)Math.Ceiling(minutes / tables.Reference.Planning.Longest.Value.TotalMinutes));
                 for (var p = 0; p < parts; p++)
                 {
                     var code = $"{planned.Code}/{step.Code}{(count > 1 ? $"~{b + 1}" : "")}{(parts > 1 ? $"+{p + 1}" : "")}";
@@ -135,7 +135,7 @@ internal sealed class OrderTasks
             .SelectMany(s => Enumerable.Range(0, BatchesOf(s)).Select(b => last[(s.Code, b)]))
             .ToList();
         margins.Add(new(
-            planned.Code, ends, due - (int)tables.Prep.Before.Value.TotalMinutes, (int)(tables.Planning.Spare.Value.Si * Minute)));
+            planned.Code, ends, due - (int)tables.Reference.Prep.Before.Value.TotalMinutes, (int)(tables.Reference.Planning.Spare.Value.Si * Minute)));
     }
 
     /// <summary>Steps that follow on one another without a wait, by the same hands for the same pieces, are one.</summary>
@@ -146,7 +146,7 @@ internal sealed class OrderTasks
             var step = work[i];
             var next = work.Where(s => s.After.Contains(step.Code)).ToList();
             if (next is [{ After.Count: 1 } one] && step.Stage is Stage.Fill or Stage.Prep && one.Stage == step.Stage && step.Rule is { Wait: null, AtMost: null } && one.Hands > Duration.Zero
-                && step.Hands + one.Hands <= tables.Planning.Longest.Value)
+                && step.Hands + one.Hands <= tables.Reference.Planning.Longest.Value)
             {
                 var rule = one.Rule with { Text = $"{step.Rule.Text} {one.Rule.Text}", Why = $"{step.Rule.Why} {one.Rule.Why}".Trim(), Name = $"{step.Rule.Called}, {one.Rule.Called}" };
                 work[work.IndexOf(one)] = one with
@@ -184,17 +184,18 @@ internal sealed class OrderTasks
     /// <summary>A line's pieces tray by tray; more batches where a tray keeps the hands too long, one where a mould sets the pace.</summary>
     private List<Batch> Batches(OrderDraft order, LineTally line, List<WorkStep> work)
     {
-        var (draft, centre) = (order.Lines[line.Line], tables.Centre(order.Lines[line.Line].Centre)!);
-        var size = LineMaking.Of(draft, centre, centre.Size(draft.Size)!, tables).Size;
+        var (draft, centre) = (order.Lines[line.Line], tables.Reference.Centre(order.Lines[line.Line].Centre)!);
+        var size = LineMaking.Of(draft, centre, centre.Size(draft.Size)!, tables.Reference).Size;
         var laid = TrayLayout.For(
             [LineMaking.Lies(
-                line.Line, null, LineMaking.Held(draft, centre), size, line.Count.Value, draft.Upright ?? centre.Upright, draft, tables)],
-            tables.Tray);
+                line.Line, null, LineMaking.Held(
+                    draft, centre), size, line.Count.Value, draft.Upright ?? centre.Upright, draft, tables.Reference)],
+            tables.Reference.Tray);
         var (trays, fills) = (Math.Max(1, laid.Count), laid.Sum(t => t.Used.Si / t.Depth.Si));
         if (work.Exists(s => s.Mould is not null && s.Lines.Contains(line.Line) && s.Stage is Stage.Dip && s.Pots.Count > 0))
             return [new(1, trays, fills)];
         var hands = work.Where(s => Batched(s) && s.Lines[0] == line.Line).Max(s => s.Hands.TotalMinutes);
-        var count = Math.Max(trays, (int)Math.Ceiling(hands / tables.Planning.Longest.Value.TotalMinutes));
+        var count = Math.Max(trays, (int)Math.Ceiling(hands / tables.Reference.Planning.Longest.Value.TotalMinutes));
         return [.. Enumerable.Repeat(new Batch(1.0 / count, 1, fills / count), count)];
     }
 
@@ -209,12 +210,13 @@ internal sealed class OrderTasks
     {
         var mark = arranged.Tasks.GetValueOrDefault(code) ?? new();
         var dips = step.Stage is Stage.Dip;
-        var centre = step.Lines is [var only] ? tables.Centre(order.Lines[only].Centre)! : null;
-        var keeps = centre is null ? null : tables.KeepingOf(centre);
+        var centre = step.Lines is [var only] ? tables.Reference.Centre(order.Lines[only].Centre)! : null;
+        var keeps = centre is null ? null : tables.Reference.KeepingOf(centre);
         var earliest = dips && keeps is not null ? Math.Max(now, due - (int)keeps.Keeps.Value.TotalMinutes) : now;
         var (best, ages) = dips && keeps is not null && mark.Done is null
             ? (due - (int)keeps.Best.Value.TotalMinutes, Minute * Math.Max(
-                1, (int)Math.Round(tables.Planning.Fresh.Value.TotalMinutes * pieces / (keeps.Keeps.Value - keeps.Best.Value).TotalHours)))
+                1, (int)Math.Round(
+                    tables.Reference.Planning.Fresh.Value.TotalMinutes * pieces / (keeps.Keeps.Value - keeps.Best.Value).TotalHours)))
             : (0, 0);
         if (mark.NotBefore is { } notBefore)
             earliest = Math.Max(earliest, clock.Up(notBefore));
@@ -279,9 +281,14 @@ internal sealed class OrderTasks
         var laid = step.Stage is Stage.Dip or Stage.Decorate or Stage.Assemble;
         if (step.Stage is Stage.Pack)
         {
-            var keeping = tables.KeepingOf(tables.Centre(order.Lines[step.Lines[0]].Centre)!);
+            var keeping = tables.Reference.KeepingOf(tables.Reference.Centre(order.Lines[step.Lines[0]].Centre)!);
             if (keeping?.Place is { } kept)
-                Stand(new(code, code, [], due, [new(kept, (int)Math.Ceiling(Tray * batch.Fills / tables.Planning.Stacked.Value.Si), 0)]));
+                Stand(new(
+                    code,
+                    code,
+                    [],
+                    due,
+                    [new(kept, (int)Math.Ceiling(Tray * batch.Fills / tables.Reference.Planning.Stacked.Value.Si), 0)]));
             return;
         }
 
@@ -301,7 +308,7 @@ internal sealed class OrderTasks
         }
         else
         {
-            var place = tables.Setting.Had.Any(p => p.Code == step.Rule.Place) ? step.Rule.Place : Place.Room;
+            var place = tables.Reference.Setting.Had.Any(p => p.Code == step.Rule.Place) ? step.Rule.Place : Place.Room;
             Stand(new(code, code, open, due, [new(place, Tray * batch.Trays, 0)]));
         }
     }
@@ -312,8 +319,8 @@ internal sealed class OrderTasks
     /// <summary>Where a coat can set, each with how long it must and may stay there.</summary>
     private List<Standing> Sets(LineTally line, WorkStep step, OrderDraft order, int takes)
     {
-        var c = tables.Setting;
-        var school = Schools.Choice(tables.Schools.First(s => s.Code == Schools.Setting), order.Schools, tables).Code;
+        var c = tables.Reference.Setting;
+        var school = Schools.Choice(tables.Reference.Schools.First(s => s.Code == Schools.Setting), order.Schools, tables).Code;
         var times = step.Stage is Stage.Decorate && line.Look is { Over: [.., var over] } ? over.Setting : line.Setting;
         var choices = new List<Standing>();
         foreach (var sets in times)
@@ -331,7 +338,7 @@ internal sealed class OrderTasks
             var chill = Chill.For(line.Piece, place, sets, c);
             int? most = chill.Longest is { } longest ? (int)longest.TotalMinutes : null;
             if (chill.Hard is Sticky.Dry && !(most < least))
-                choices.Add(new(place.Code, takes, least, most, (int)(tables.Planning.Carry.Value.TotalMinutes * Minute)));
+                choices.Add(new(place.Code, takes, least, most, (int)(tables.Reference.Planning.Carry.Value.TotalMinutes * Minute)));
         }
 
         var liked = choices.Where(s => school switch { "counter" => s.Place == Place.Room, "cold" => s.Place != Place.Room, _ => true })
@@ -366,7 +373,7 @@ internal sealed class OrderTasks
     private List<ColourWork> Colours()
     {
         var colours = new List<ColourWork>();
-        var c = tables.Planning;
+        var c = tables.Reference.Planning;
 
         // What is done or under way has its coating.
         var dipped = tasks.Where(t => t.Done || t.Begun).Select(t => t.Code).ToHashSet();
@@ -379,14 +386,16 @@ internal sealed class OrderTasks
             var (over, warm, earliest) = Melts(key);
             if (open.Count == 0 && warm is null)
                 continue;
-            var (_, colour) = tables.PotOf(key);
+            var (_, colour) = tables.Reference.PotOf(key);
             var little = pots.Select(p => p.ToMelt.Value).Total() <= c.WellHolds.Value;
             colours.Add(new(
                 key,
-                Whole(tables.Pricing.Melt.Value * (pots.Max(p => Math.Max(1, p.Melts.Count)) * tables.Working.PaceOf(Stage.Melt))),
+                Whole(
+                    tables.Reference.Pricing.Melt.Value * (pots.Max(
+                        p => Math.Max(1, p.Melts.Count)) * tables.Profile.Working.PaceOf(Stage.Melt))),
                 Whole(c.Cools.Value),
                 Whole(c.Holds.Value),
-                Whole(tables.Pricing.Wash.Value),
+                Whole(tables.Reference.Pricing.Wash.Value),
                 little ? ["pots.all"] : ["pots.all", "pots"],
                 1 + (int)Math.Round((1 - (Spectrum.LabOf(colour!.Srgb).L / 100)) * 4),
                 [.. open.Select(t => t.Task).Distinct()],

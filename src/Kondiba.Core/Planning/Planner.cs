@@ -10,7 +10,7 @@ namespace Kondiba.Core.Planning;
 /// <param name="Tables">The trade tables with the kitchen's own.</param>
 /// <param name="Arranged">What the maker has arranged.</param>
 /// <param name="Now">The kitchen's clock: nothing is planned before.</param>
-public sealed record PlanRequest(IReadOnlyList<PlannedOrder> Orders, TradeTables Tables, Arrangements Arranged, LocalDateTime Now);
+public sealed record PlanRequest(IReadOnlyList<PlannedOrder> Orders, KitchenTables Tables, Arrangements Arranged, LocalDateTime Now);
 
 /// <summary>
 /// Plans the work of several orders: every limit kept, then with the least work of the hands, pieces at their best and some time to
@@ -145,14 +145,16 @@ public sealed class Planner
     private PlanProblem NearTo(Solution? near) =>
         near is null
             ? Problem
-            : Problem with { Goal = Problem.Goal with { Moved = (int)(request.Tables.Planning.Moved.Value.Si * OrderTasks.Minute) } };
+            : Problem with { Goal = Problem.Goal with { Moved = (int)(request.Tables.Reference.Planning.Moved.Value.Si * OrderTasks.Minute) } };
 
     /// <summary>A solution as the kitchen reads it.</summary>
     public Plan Read(Solution solution) => Read(solution, []);
 
     /// <summary>A stretched solution, with what is short.</summary>
     public Plan ReadShort(Solution stretched) =>
-        Read(stretched with { Outcome = Outcome.Impossible }, Shortages.Of(Problem, stretched, made, clock, request.Tables.Setting, names));
+        Read(
+            stretched with { Outcome = Outcome.Impossible },
+            Shortages.Of(Problem, stretched, made, clock, request.Tables.Reference.Setting, names));
 
     private Plan Read(Solution solution, IReadOnlyList<Shortage> shortages)
     {
@@ -190,8 +192,8 @@ public sealed class Planner
 
     private TaskInfo Melting(Melted melt, bool wash)
     {
-        var (coating, colour) = request.Tables.PotOf(melt.Colour);
-        var c = request.Tables.Pricing;
+        var (coating, colour) = request.Tables.Reference.PotOf(melt.Colour);
+        var c = request.Tables.Reference.Pricing;
         var placed = wash ? melt.Wash : melt.Melt;
         return wash
             ? new(
@@ -221,7 +223,7 @@ public sealed class Planner
                 0,
                 null,
                 [melt.Colour],
-                request.Tables.Planning.Holds.Value);
+                request.Tables.Reference.Planning.Holds.Value);
     }
 
     /// <summary>What a melt is for, with what was dipped from it before.</summary>
@@ -275,7 +277,7 @@ public sealed class Planner
         var place = Shortages.PlaceOf(resource.Code).Place;
         return new(
             place,
-            request.Tables.Setting.NameOf(place),
+            request.Tables.Reference.Setting.NameOf(place),
             resource.Has / resource.Unit,
             [.. full.Select(f => new Between(At(f.From), At(f.To)))]);
     }

@@ -92,7 +92,7 @@ internal static class Remedies
             return plain;
 
         // Room first; where that is not all that is short, whatever else helps goes together with it.
-        var room = Enumerable.Range(0, 3).Select(n => Room(request.Arranged, places, n, request.Tables.Setting)).ToList();
+        var room = Enumerable.Range(0, 3).Select(n => Room(request.Arranged, places, n, request.Tables.Reference.Setting)).ToList();
         return shortages.Count == places.Count
             ? [room, .. plain]
             : [room, .. plain.Zip(
@@ -216,13 +216,13 @@ internal static class Remedies
             .Where(l => Perishable(l.l, request))
             .Take(MostOrders))
         {
-            var instead = tables.Centre(Instead)!;
+            var instead = tables.Reference.Centre(Instead)!;
             yield return [
                 new(
                     With(Message.Of(
                         "planning.instead",
                         ("instead", instead.Plural),
-                        ("of", tables.Centre(line.Centre)!.Plural),
+                        ("of", tables.Reference.Centre(line.Centre)!.Plural),
                         ("order", Name(order.Code)))),
                     arranged,
                     new(order.Code, null, i, instead.Code, instead.Sizes[^1].Code, instead.UsualDepth.Value.Si)),
@@ -239,7 +239,7 @@ internal static class Remedies
                     null)];
 
         Message With(Message what) => and == Message.None ? what : Message.Of("planning.what-and", ("what", what), ("and", and));
-        DayHours? Open(LocalDate day) => arranged.HoursOf(day, tables.Working);
+        DayHours? Open(LocalDate day) => arranged.HoursOf(day, tables.Profile.Working);
         Remedy Hours(IReadOnlyList<(LocalDate Day, DayHours Hours)> other, Message what) =>
             new(
                 With(what),
@@ -262,7 +262,8 @@ internal static class Remedies
     private static IEnumerable<int> Steps() => Enumerable.Range(1, MostHours * 60 / Step).Select(i => i * Step);
 
     private static bool Perishable(LineDraft line, PlanRequest request) =>
-        request.Tables.Centre(line.Centre) is { } centre && request.Tables.KeepingOf(centre)?.Keeps.Value <= Duration.FromDays(1);
+        request.Tables.Reference.Centre(line.Centre) is { } centre
+            && request.Tables.Reference.KeepingOf(centre)?.Keeps.Value <= Duration.FromDays(1);
 
     private static LocalDateTime Quarter(LocalDateTime at) =>
         at.Date.AtMidnight()

@@ -79,16 +79,17 @@ public sealed record PrepList(
     /// <param name="tally">What it comes to.</param>
     /// <param name="tables">The trade tables with the kitchen's own.</param>
     /// <param name="now">The kitchen's clock, to tell what should have been begun.</param>
-    public static PrepList For(OrderDraft order, CoatingTally tally, TradeTables tables, LocalDateTime now)
+    public static PrepList For(OrderDraft order, CoatingTally tally, KitchenTables tables, LocalDateTime now)
     {
         var work = PrepWork.Of(order, tally, tables);
         var hands = work.Aggregate(Duration.Zero, (sum, s) => sum + s.Hands);
-        List<FillingTally> fillings = [.. PrepWork.Fillings(order, tally, tables).Select(f => f.Tally)];
+        List<FillingTally> fillings = [.. PrepWork.Fillings(order, tally, tables.Reference).Select(f => f.Tally)];
         var schools = Bearing(order, tally, tables, work);
         if (order.Pickup is not { } pickup || work.Count == 0)
             return new([], fillings, schools, [], hands, []);
 
-        var starts = Backwards.From(work, pickup.PlusSeconds(-(long)tables.Prep.Before.Value.TotalSeconds), tables.Working);
+        var starts = Backwards.From(
+            work, pickup.PlusSeconds(-(long)tables.Reference.Prep.Before.Value.TotalSeconds), tables.Profile.Working);
         List<PrepStep> steps = [
             .. work.Select((s, i) => (Step: s, Index: i))
                 .OrderBy(s => starts[s.Step.Code])
@@ -99,20 +100,20 @@ public sealed record PrepList(
             steps,
             fillings,
             schools,
-            BoxesOf(order, tally, tables),
+            BoxesOf(order, tally, tables.Reference),
             hands,
-            [.. Standing(work, starts), .. Late(steps, now), .. Stale(order, tally, tables, steps, pickup)]);
+            [.. Standing(work, starts), .. Late(steps, now), .. Stale(order, tally, tables.Reference, steps, pickup)]);
     }
 
     private static PrepStep Dated(WorkStep s, LocalDateTime starts) => new(
         s.Code, s.Stage, s.For, s.Lines, s.Rule.Text, s.Rule.Why, s.Rule.Source, s.Rule.Place, s.Rule.At?.Value, starts, s.Hands, s.Rule.Wait?.Value ?? Duration.Zero, s.Rule.Wait?.Source, s.Rule.AtMost?.Value, s.Rule.School, s.Amounts);
 
-    private static List<SchoolInOrder> Bearing(OrderDraft order, CoatingTally tally, TradeTables tables, IReadOnlyList<WorkStep> work)
+    private static List<SchoolInOrder> Bearing(OrderDraft order, CoatingTally tally, KitchenTables tables, IReadOnlyList<WorkStep> work)
     {
         var moulds = tally.Lines.Any(l => order.Lines[l.Line].Making?.Mould is not null);
         return
         [
-            .. tables.Schools.Where(s => work.Any(w => w.Rule.School == s.Code)
+            .. tables.Reference.Schools.Where(s => work.Any(w => w.Rule.School == s.Code)
                 || (s.Code == "moulds" && moulds)
                 || (s.Code == Orders.Schools.Setting && work.Any(w => w.Sets)))
                 .Select(s => new SchoolInOrder(
@@ -121,7 +122,7 @@ public sealed record PrepList(
     }
 
     /// <summary>Boxes with rows, for pieces that are sorted by size.</summary>
-    private static List<BoxPlan> BoxesOf(OrderDraft order, CoatingTally tally, TradeTables tables) =>
+    private static List<BoxPlan> BoxesOf(OrderDraft order, CoatingTally tally, ReferenceData tables) =>
     [
         .. from packing in order.Packing ?? []
            let box = tables.Wares.Supplies.FirstOrDefault(s => s.Code == packing.Supply)
@@ -172,7 +173,7 @@ public sealed record PrepList(
 
     /// <summary>What is dipped longer before its pickup than it keeps.</summary>
     private static IEnumerable<Problem> Stale(
-        OrderDraft order, CoatingTally tally, TradeTables tables, List<PrepStep> steps, LocalDateTime pickup)
+        OrderDraft order, CoatingTally tally, ReferenceData tables, List<PrepStep> steps, LocalDateTime pickup)
     {
         foreach (var line in tally.Lines)
         {

@@ -36,7 +36,7 @@ public sealed record WorkStep(
 internal sealed record Want(Centre Centre, CentreSize Size, int Pieces, bool Own = false)
 {
     /// <summary>The recipe that it is made by; null when it is bought.</summary>
-    public Filling? Filling(LineMaking making, TradeTables tables) => Own ? making.Filling : LineMaking.Usual(Centre, tables);
+    public Filling? Filling(LineMaking making, ReferenceData tables) => Own ? making.Filling : LineMaking.Usual(Centre, tables);
 }
 
 /// <summary>The steps of an order: from what is bought to what is handed over.</summary>
@@ -47,20 +47,20 @@ internal sealed class PrepWork
 
     private readonly OrderDraft order;
     private readonly CoatingTally tally;
-    private readonly TradeTables tables;
+    private readonly KitchenTables tables;
     private readonly bool inTurn;
     private readonly List<WorkStep> steps = [];
     private readonly List<(LineTally Tally, LineDraft Draft, Centre Centre, LineMaking Making)> lines;
 
-    private PrepWork(OrderDraft order, CoatingTally tally, TradeTables tables, bool inTurn)
+    private PrepWork(OrderDraft order, CoatingTally tally, KitchenTables tables, bool inTurn)
     {
         (this.order, this.tally, this.tables, this.inTurn) = (order, tally, Orders.Schools.Chosen(order, tables), inTurn);
         lines =
         [
             .. from line in tally.Lines
                let draft = order.Lines[line.Line]
-               let centre = tables.Centre(draft.Centre)!
-               select (line, draft, centre, LineMaking.Of(draft, centre, centre.Size(draft.Size)!, tables)),
+               let centre = tables.Reference.Centre(draft.Centre)!
+               select (line, draft, centre, LineMaking.Of(draft, centre, centre.Size(draft.Size)!, tables.Reference)),
         ];
     }
 
@@ -69,7 +69,7 @@ internal sealed class PrepWork
     /// <param name="tally">What it comes to.</param>
     /// <param name="tables">The trade tables with the kitchen's own.</param>
     /// <param name="inTurn">Whether lines are dipped in a fixed turn, what keeps longest first; otherwise a plan says when.</param>
-    public static IReadOnlyList<WorkStep> Of(OrderDraft order, CoatingTally tally, TradeTables tables, bool inTurn = true)
+    public static IReadOnlyList<WorkStep> Of(OrderDraft order, CoatingTally tally, KitchenTables tables, bool inTurn = true)
     {
         var work = new PrepWork(order, tally, tables, inTurn);
         work.Fill();
@@ -82,7 +82,7 @@ internal sealed class PrepWork
 
     /// <summary>The recipes that an order wants, with the pieces and the lines they are for.</summary>
     public static IEnumerable<(Filling Filling, FillingTally Tally, IReadOnlyList<int> Lines)> Fillings(
-        OrderDraft order, CoatingTally tally, TradeTables tables)
+        OrderDraft order, CoatingTally tally, ReferenceData tables)
     {
         var made =
             from line in tally.Lines
@@ -115,7 +115,7 @@ internal sealed class PrepWork
     }
 
     /// <summary>The centres that a line's pieces want: its own, what is pressed into its mould, the body and the parts of its figure.</summary>
-    public static IEnumerable<Want> Wants(Centre centre, LineDraft draft, LineTally line, LineMaking making, TradeTables tables)
+    public static IEnumerable<Want> Wants(Centre centre, LineDraft draft, LineTally line, LineMaking making, ReferenceData tables)
     {
         var begun = line.Begun(centre.Spoil.Value);
         if (centre.Figure is { } figure)
@@ -132,13 +132,13 @@ internal sealed class PrepWork
 
     private void Fill()
     {
-        foreach (var (filling, filled, of) in Fillings(order, tally, tables))
+        foreach (var (filling, filled, of) in Fillings(order, tally, tables.Reference))
             Chain(
                 $"fill.{filling.Code}.{steps.Count}",
                 Stage.Fill,
                 $"{filling.Name} for {filled.Pieces}",
                 of,
-                Held(tables.StepsOf(filling)),
+                Held(tables.Reference.StepsOf(filling)),
                 filled.Pieces,
                 [],
                 filled.Amounts);
@@ -147,7 +147,7 @@ internal sealed class PrepWork
     private void Prepare()
     {
         var wants = lines.SelectMany(l => Wants(
-            l.Centre, l.Draft, l.Tally, l.Making, tables).Select(w => (w.Centre, w.Pieces, l.Tally.Line, OnStick: w.Own
+            l.Centre, l.Draft, l.Tally, l.Making, tables.Reference).Select(w => (w.Centre, w.Pieces, l.Tally.Line, OnStick: w.Own
                 && l.Draft.Making?.On is not WareTable.NoStick)))
             .Concat(lines.Where(l => l.Centre.Holding is Holding.Mould || l.Centre.Figure is not null)
                 .Select(l => (l.Centre, Pieces: l.Tally.Begun(l.Centre.Spoil.Value), l.Tally.Line, OnStick: false)));
@@ -156,7 +156,8 @@ internal sealed class PrepWork
             var (centre, pieces, of) = (same.First().Centre, same.Sum(w => w.Pieces), same.Select(w => w.Line).Distinct().ToList());
             var filled = steps.Where(s => s.Stage is Stage.Fill
                 && s.Lines.Intersect(of).Any()
-                && tables.Fillings.Any(f => f.Makes == centre.Code && s.Code.StartsWith($"fill.{f.Code}.", StringComparison.Ordinal)));
+                && tables.Reference.Fillings.Any(f => f.Makes == centre.Code
+                    && s.Code.StartsWith($"fill.{f.Code}.", StringComparison.Ordinal)));
             var onSticks = same.Where(w => w.OnStick).Sum(w => w.Pieces);
             PrepRule OnSticks(PrepRule rule) =>
                 rule is { Stick: true, Each: { } each }
@@ -177,10 +178,10 @@ internal sealed class PrepWork
 
     private void Melt()
     {
-        var c = tables.Pricing;
+        var c = tables.Reference.Pricing;
         foreach (var pot in tally.Making.Select(m => tally.Pots.First(p => p.Key == m.Pot)))
         {
-            var name = $"{tables.Coating(pot.Coating)!.Colour(pot.Colour)!.Name}, {tables.Coating(pot.Coating)!.Name}";
+            var name = $"{tables.Reference.Coating(pot.Coating)!.Colour(pot.Colour)!.Name}, {tables.Reference.Coating(pot.Coating)!.Name}";
             var of = tally.Lines.Where(l => PotsOf(l).Contains(pot.Key)).Select(l => l.Line).ToList();
             var melts = pot.Melts.Count + (pot.Drizzle is null ? 0 : 1);
             Add(
@@ -210,14 +211,15 @@ internal sealed class PrepWork
             .ThenBy(l => l.Tally.Line))
         {
             List<string> after = [.. ReadyFor(line), .. PotsOf(line).Select(p => $"melt.{p}")];
-            if (LineMaking.PutOn(draft, centre, tables))
+            if (LineMaking.PutOn(draft, centre, tables.Reference))
                 after = [
                     Chain(
                         $"stick.{line.Line}",
                         Stage.Prep,
                         Pieces(line, centre),
                         [line.Line],
-                        Held(tables.PrepRules.Where(r => r.For.Contains($"stick.{centre.OnStick.ToString().ToLowerInvariant()}"))),
+                        Held(tables.Reference.PrepRules.Where(r => r.For.Contains(
+                            $"stick.{centre.OnStick.ToString().ToLowerInvariant()}"))),
                         line.Begun(centre.Spoil.Value),
                         after,
                         pots: centre.OnStick is OnStick.Split ? [Pot(line)] : [])!,
@@ -269,9 +271,9 @@ internal sealed class PrepWork
     /// <summary>Moulds are filled round by round: a mould is free again when its pieces have come out.</summary>
     private string Mould(LineTally line, LineDraft draft, Centre centre, LineMaking making, Mould mould, List<string> after)
     {
-        var (c, begun) = (tables.Moulding, line.Begun(centre.Spoil.Value));
+        var (c, begun) = (tables.Reference.Moulding, line.Begun(centre.Spoil.Value));
         var rounds = Rounds.For(begun, mould.AtOnce);
-        var place = Schools.Choice(tables.Schools.First(s => s.Code == "moulds"), order.Schools, tables).Code;
+        var place = Schools.Choice(tables.Reference.Schools.First(s => s.Code == "moulds"), order.Schools, tables).Code;
         var sets = new Sourced<Duration>(
             line.Setting.FirstOrDefault(s => s.Place == place)?.Releases ?? SetsIn(line).After, Source.Computed);
         var last = "";
@@ -292,7 +294,7 @@ internal sealed class PrepWork
                         new(
                             "features",
                             [],
-                            $"Brush or pipe the features first, each in its colour: {English.List([.. features.Select(f => tables.Coating(f.Coating)!.Colour(f.Colour)!.Name)])}. Let each set before its neighbour.",
+                            $"Brush or pipe the features first, each in its colour: {English.List([.. features.Select(f => tables.Reference.Coating(f.Coating)!.Colour(f.Colour)!.Name)])}. Let each set before its neighbour.",
                             "Brushed into one another they smear; on the outside they cannot be put right.",
                             c.Feature.Source,
                             place,
@@ -363,7 +365,7 @@ internal sealed class PrepWork
 
     private void Finish()
     {
-        var c = tables.Pricing;
+        var c = tables.Reference.Pricing;
         foreach (var (line, draft, centre, _) in lines)
         {
             var begun = line.Begun(centre.Spoil.Value);
@@ -376,7 +378,7 @@ internal sealed class PrepWork
                         Stage.Assemble,
                         Pieces(line, centre),
                         [line.Line],
-                        Held(tables.PrepRules.Where(r => r.For.Contains("disc"))),
+                        Held(tables.Reference.PrepRules.Where(r => r.For.Contains("disc"))),
                         begun,
                         [.. last, $"melt.{disc.Pot}"],
                         pots: [disc.Pot])!,
@@ -428,8 +430,8 @@ internal sealed class PrepWork
 
     private string Accents(LineTally line, Looks.PartTally part, int begun)
     {
-        var kind = tables.Decor.Part(part.Kind)!;
-        var (mould, c, count) = (tables.Mould(kind.Mould)!, tables.Moulding, begun * part.Count);
+        var kind = tables.Reference.Decor.Part(part.Kind)!;
+        var (mould, c, count) = (tables.Reference.Mould(kind.Mould)!, tables.Reference.Moulding, begun * part.Count);
         var rounds = Rounds.For(count, mould.AtOnce);
         return Add($"mould.{line.Line}.{part.Kind}", Stage.Dip, $"{count} {kind.Plural}", [line.Line],
             new(
@@ -460,7 +462,7 @@ internal sealed class PrepWork
         ]).Distinct()
             .Where(key => tally.Pots.Any(p => p.Key == key))];
 
-    private bool Wet(Looks.PatternTally pattern) => tables.Decor.Pattern(pattern.Kind)!.GoesOn is Decoration.GoesOn.Wet;
+    private bool Wet(Looks.PatternTally pattern) => tables.Reference.Decor.Pattern(pattern.Kind)!.GoesOn is Decoration.GoesOn.Wet;
 
     /// <summary>What is done on the wet first coat, together with dipping.</summary>
     private IReadOnlyList<string> WetInDip(LineTally line) => line.Look is { Over.Count: 0 } look && !IsBare(line) ? look.WetSteps : [];
@@ -468,7 +470,7 @@ internal sealed class PrepWork
     private Duration WetWork(LineTally line) => line.Look is { Over.Count: 0 } look && !IsBare(line) ? look.WetWork : Duration.Zero;
 
     /// <summary>To dip one piece once; of a bare line, one that gets a coat further on.</summary>
-    private Duration DipTime(LineTally line) => IsBare(line) ? tables.Dipping.Upright.Time.Value : line.DipTime.Value;
+    private Duration DipTime(LineTally line) => IsBare(line) ? tables.Reference.Dipping.Upright.Time.Value : line.DipTime.Value;
 
     private bool IsBare(LineTally line) => order.Lines[line.Line].Depth == 0;
 
@@ -476,7 +478,7 @@ internal sealed class PrepWork
     private (string Place, Duration After) SetsIn(LineTally line)
     {
         var hard = line.Setting.Where(s => s.HandleHard is not null);
-        var cold = Schools.Choice(tables.Schools.First(s => s.Code == Schools.Setting), null, tables).Code is "cold";
+        var cold = Schools.Choice(tables.Reference.Schools.First(s => s.Code == Schools.Setting), null, tables).Code is "cold";
         var sets = (cold ? hard.FirstOrDefault(s => s.Place != Setting.Place.Room) : null) ?? hard.FirstOrDefault() ?? line.Setting[^1];
         return (sets.Place, sets.HandleHard ?? Duration.FromHours(1));
     }
@@ -495,13 +497,14 @@ internal sealed class PrepWork
             .Distinct().Where(key => tally.Pots.Any(p => p.Key == key));
     }
 
-    private Duration KeepsOf(Centre centre) => tables.KeepingOf(centre)?.Keeps.Value ?? Duration.FromDays(7);
+    private Duration KeepsOf(Centre centre) => tables.Reference.KeepingOf(centre)?.Keeps.Value ?? Duration.FromDays(7);
 
     /// <summary>What a centre asks for, and what putting it together does.</summary>
     private List<PrepRule> Rules(Centre centre) => Held(
     [
-        .. tables.PrepRules.Where(r => r.For.Contains(centre.Code)),
-        .. (centre.Figure?.Work ?? []).SelectMany(work => tables.PrepRules.Where(r => r.For.Contains(work.Rule)).Select(r => r.To(work))),
+        .. tables.Reference.PrepRules.Where(r => r.For.Contains(centre.Code)),
+        .. (centre.Figure?.Work ?? []).SelectMany(work => tables.Reference.PrepRules.Where(r => r.For.Contains(work.Rule))
+            .Select(r => r.To(work))),
     ]);
 
     private List<PrepRule> Held(IEnumerable<PrepRule> rules) => [.. rules.Where(r => Schools.Holds(r, order.Schools, tables))];
@@ -554,7 +557,7 @@ internal sealed class PrepWork
             of,
             serves,
             rule,
-            hands * tables.Working.PaceOf(stage),
+            hands * tables.Profile.Working.PaceOf(stage),
             [.. after.Distinct()],
             amounts ?? [],
             [.. (pots ?? []).Distinct()],

@@ -52,12 +52,12 @@ public sealed record Costing(
     /// <param name="order">The order as typed.</param>
     /// <param name="tally">What it comes to.</param>
     /// <param name="tables">The trade tables with the kitchen's own.</param>
-    public static Costing For(OrderDraft order, CoatingTally tally, TradeTables tables)
+    public static Costing For(OrderDraft order, CoatingTally tally, KitchenTables tables)
     {
-        var c = tables.Pricing;
+        var c = tables.Reference.Pricing;
         var problems = new List<Problem>();
         var hands = HandTime.Of(order, tally, tables);
-        var (materials, wares) = Materials.Of(order, tally, tables);
+        var (materials, wares) = Materials.Of(order, tally, tables.Reference);
         var pieces = tally.Lines.Select(l => (decimal)l.Count.Value).ToList();
         var shared = (decimal)hands.Shared.TotalHours;
         var time = hands.Lines.Zip(pieces, (t, n) => (decimal)t.TotalHours + (tally.Pieces > 0 ? shared * n / tally.Pieces : 0)).ToList();
@@ -112,7 +112,7 @@ public sealed record Costing(
             floor,
             wage,
             order.Deposit is { } deposit and >= 0 ? new(deposit) : Cents.Up(price.Value.Amount * (decimal)c.Deposit.Value.Si, new(1)),
-            DriversOf(parts, cost, hands, order, tally, tables, lineCosts),
+            DriversOf(parts, cost, hands, order, tally, tables.Reference, lineCosts),
             [.. problems, .. wares]);
     }
 
@@ -174,7 +174,7 @@ public sealed record Costing(
     }
 
     private static List<Message> DriversOf(
-        List<CostPart> parts, Money cost, HandTime hands, OrderDraft order, CoatingTally tally, TradeTables tables, List<Money> lineCosts)
+        List<CostPart> parts, Money cost, HandTime hands, OrderDraft order, CoatingTally tally, ReferenceData tables, List<Money> lineCosts)
     {
         if (cost.Amount == 0)
             return [];

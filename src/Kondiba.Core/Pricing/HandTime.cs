@@ -16,9 +16,9 @@ namespace Kondiba.Core.Pricing;
 /// <param name="All">All together.</param>
 internal sealed record HandTime(IReadOnlyList<Duration> Lines, Duration Decorating, Duration Shared, Figure<Duration> All)
 {
-    public static HandTime Of(OrderDraft order, CoatingTally tally, TradeTables tables)
+    public static HandTime Of(OrderDraft order, CoatingTally tally, KitchenTables tables)
     {
-        var c = tables.Pricing;
+        var c = tables.Reference.Pricing;
         var steps = PrepWork.Of(order, tally, tables);
         var pieces = tally.Lines.ToDictionary(l => l.Line, l => l.Count.Value);
         Duration Of(Func<WorkStep, bool> which) => steps.Where(which).Aggregate(Duration.Zero, (sum, s) => sum + s.Hands);

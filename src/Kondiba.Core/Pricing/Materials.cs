@@ -14,7 +14,7 @@ namespace Kondiba.Core.Pricing;
 internal static class Materials
 {
     public static (IReadOnlyList<CostPart> Parts, IReadOnlyList<Problem> Unpriced) Of(
-        OrderDraft order, CoatingTally tally, TradeTables tables)
+        OrderDraft order, CoatingTally tally, ReferenceData tables)
     {
         var unpriced = new SortedDictionary<string, Problem>(StringComparer.Ordinal);
         var wanted = Need.Of(order, tally, tables);
@@ -111,7 +111,7 @@ internal static class Materials
 
     /// <summary>Wares in the centre of one good piece: bought, or what its recipe takes.</summary>
     private static IEnumerable<(string Ware, double Each)> CentresOf(
-        OrderDraft order, LineTally line, Centres.Centre centre, LineDraft draft, TradeTables tables)
+        OrderDraft order, LineTally line, Centres.Centre centre, LineDraft draft, ReferenceData tables)
     {
         var making = LineMaking.Of(draft, centre, centre.Size(draft.Size)!, tables);
         double n = line.Begun(centre.Spoil.Value);
@@ -137,7 +137,8 @@ internal static class Materials
     }
 
     /// <summary>A unit's price in the packs that cover the need at least cost.</summary>
-    private static (decimal Price, WorkingLine Working) UnitPrice(Need need, TradeTables tables, SortedDictionary<string, Problem> unpriced)
+    private static (decimal Price, WorkingLine Working) UnitPrice(
+        Need need, ReferenceData tables, SortedDictionary<string, Problem> unpriced)
     {
         var ware = tables.Ware(need.Ware)!;
         var cover = PackCover.For(need.ToHave.Value, [], ware.Packs);

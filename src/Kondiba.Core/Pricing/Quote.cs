@@ -64,7 +64,7 @@ public sealed record Quote(
     /// <param name="order">The order.</param>
     /// <param name="costing">What it costs.</param>
     /// <param name="tables">The trade tables with the kitchen's own.</param>
-    public static Quote For(string kitchen, int number, LocalDate on, OrderDraft order, Costing costing, TradeTables tables)
+    public static Quote For(string kitchen, int number, LocalDate on, OrderDraft order, Costing costing, ReferenceData tables)
     {
         var uses = Allergens.Of(order, tables);
         List<string> Of(AllergenKind kind, Func<AllergenUse, string> what) =>
@@ -96,7 +96,7 @@ public sealed record Quote(
             tables.Pricing.Terms);
     }
 
-    private static QuoteLine Line(LineCost cost, LineDraft line, TradeTables tables)
+    private static QuoteLine Line(LineCost cost, LineDraft line, ReferenceData tables)
     {
         var (centre, colour) = (tables.Centre(line.Centre)!, tables.Coating(line.Coating)!.Colour(line.Colour)!);
         var decor = line.Decor ?? Decor.None;

@@ -72,7 +72,7 @@ public sealed record Entry(
     private const int MostCompletions = 8;
     private const int ShortestFinished = 3;
 
-    private static readonly ConditionalWeakTable<TradeTables, Vocabulary> Vocabularies = [];
+    private static readonly ConditionalWeakTable<ReferenceData, Vocabulary> Vocabularies = [];
 
     /// <summary>
     /// Reads a text as a person means it. Requests end at a semicolon or a new line, or where a second piece is named; a request is cut into
@@ -83,10 +83,10 @@ public sealed record Entry(
     /// <param name="tables">The trade tables with the kitchen's own.</param>
     /// <param name="looks">The kitchen's library.</param>
     /// <param name="today">The kitchen's day, from which "Saturday" is reckoned.</param>
-    public static Entry Read(string text, TradeTables tables, IReadOnlyList<Look> looks, LocalDate today)
+    public static Entry Read(string text, KitchenTables tables, IReadOnlyList<Look> looks, LocalDate today)
     {
-        if (!Vocabularies.TryGetValue(tables, out var vocabulary) || vocabulary.Looks != looks)
-            Vocabularies.AddOrUpdate(tables, vocabulary = new(tables, looks));
+        if (!Vocabularies.TryGetValue(tables.Reference, out var vocabulary) || vocabulary.Looks != looks)
+            Vocabularies.AddOrUpdate(tables.Reference, vocabulary = new(tables.Reference, looks));
         var read = text.Length > LongestText ? text[..LongestText] : text;
         var reader = new Reader(read, tables, looks, vocabulary, today);
         reader.Run();

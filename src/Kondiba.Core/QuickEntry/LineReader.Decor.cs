@@ -11,7 +11,7 @@ internal sealed partial class LineReader
 {
     private int Pattern(int at, Meaning pattern, Meaning? colour, int from, int? lines = null)
     {
-        var (item, kind) = (_items[at], tables.Decor.Pattern(pattern.Code)!);
+        var (item, kind) = (_items[at], tables.Reference.Decor.Pattern(pattern.Code)!);
         var whole = new Item(item.First with { Start = from }, item.Last, item.Meanings, item.Corrected);
         string? letters = null;
         var taken = 1;
@@ -29,7 +29,7 @@ internal sealed partial class LineReader
         if (lines is { } asked && asked != count)
             Tell(item, $"{kind.Name} takes {kind.Least} to {kind.Most} {kind.Counted}; {count} are drawn.", []);
         _patterns.Add((kind.Code, colour?.Code, count, letters, from));
-        var vague = tables.Words.Vague.Contains(item.First.Stem);
+        var vague = tables.Reference.Words.Vague.Contains(item.First.Stem);
         var says = string.Join(
             ' ',
             ((string?[])[
@@ -42,7 +42,7 @@ internal sealed partial class LineReader
             "pattern",
             says,
             whole,
-            tables.Decor.Patterns.Where(p => p.Code is not "letters")
+            tables.Reference.Decor.Patterns.Where(p => p.Code is not "letters")
                 .Select(p => colour is null ? p.Name : $"{NameOf(colour.Code)} {p.Name}"),
             vague);
         return taken;
@@ -70,15 +70,15 @@ internal sealed partial class LineReader
 
     private int Sprinkle(int at, Meaning sprinkle)
     {
-        var (item, kind) = (_items[at], tables.Decor.Sprinkle(sprinkle.Code)!);
+        var (item, kind) = (_items[at], tables.Reference.Decor.Sprinkle(sprinkle.Code)!);
         var side = at > 0 && _items[at - 1].Is(WordKind.Side) is { Code: "both" } ? Decoration.Side.Both : Decoration.Side.Front;
         _sprinkles.Add(new(kind.Code, side, UsualCover, kind.Only is GoesOn.Set));
         Add(
             "sprinkle",
             kind.Name,
             item,
-            tables.Decor.Sprinkles.Select(s => s.Name),
-            tables.Words.Vague.Contains(item.First.Stem) && item.First == item.Last);
+            tables.Reference.Decor.Sprinkles.Select(s => s.Name),
+            tables.Reference.Words.Vague.Contains(item.First.Stem) && item.First == item.Last);
         return 1;
     }
 
@@ -96,7 +96,7 @@ internal sealed partial class LineReader
 
     private int Part(Item item, Meaning part, int count, int from)
     {
-        var kind = tables.Decor.Part(part.Code)!;
+        var kind = tables.Reference.Decor.Part(part.Code)!;
         if (count is < 1 or > 12)
             return Leave(new(item.First with { Start = from }, item.Last, [], false), "One to twelve parts go onto a piece.");
         _parts.Add(new(kind.Code, count, Pressed: kind.Only is GoesOn.Wet));
@@ -104,7 +104,7 @@ internal sealed partial class LineReader
             "part",
             $"{count} {(count == 1 ? kind.Name : kind.Plural)}",
             new(item.First with { Start = from }, item.Last, [], item.Corrected),
-            tables.Decor.Parts.Select(p => $"{count} {p.Plural}"));
+            tables.Reference.Decor.Parts.Select(p => $"{count} {p.Plural}"));
         return 1;
     }
 
@@ -184,7 +184,7 @@ internal sealed partial class LineReader
             }
 
             var colour = coloured?.Is(WordKind.Colour)!.Code;
-            var any = tables.Words.Vague.Contains(item.First.Stem) && item.First == item.Last;
+            var any = tables.Reference.Words.Vague.Contains(item.First.Stem) && item.First == item.Last;
             if (!draft.IsAllergy && item.Is(WordKind.Sprinkle) is { } sprinkle)
             {
                 Without(_sprinkles, _sprinklesBefore, s => any || s.Kind == sprinkle.Code, item);
@@ -262,7 +262,8 @@ internal sealed partial class LineReader
             [
                 .. _patterns.Select(p => new PatternDraft(
                     p.Kind, Holding(
-                        p.Colour ?? contrast).Code, p.Colour ?? contrast, p.Lines, null, tables.Decor.Pattern(p.Kind)!.Bead.Value.In(
+                        p.Colour ?? contrast).Code, p.Colour ?? contrast, p.Lines, null, tables.Reference.Decor.Pattern(
+                            p.Kind)!.Bead.Value.In(
                         "mm"), 0, 0, p.Kind is "letters"
                         ? p.Text ?? AssumedLetters
                         : null)),

@@ -14,7 +14,7 @@ namespace Kondiba.Core.QuickEntry;
 
 /// <summary>Understands the words of one line: what is said of all pieces, then what is said of these, which goes before it.</summary>
 internal sealed partial class LineReader(
-    string text, Item piece, Look? look, Centre centre, TradeTables tables, IReadOnlyList<Look> looks, OrderReader order, Notes notes)
+    string text, Item piece, Look? look, Centre centre, KitchenTables tables, IReadOnlyList<Look> looks, OrderReader order, Notes notes)
 {
     private const double AssumedAmount = 12;
     private const double UsualCover = 0.6;
@@ -68,10 +68,10 @@ internal sealed partial class LineReader(
         Item? said,
         Item? total)
     {
-        _coating = tables.Coating(look?.Coating) ?? these.Concat(all)
+        _coating = tables.Reference.Coating(look?.Coating) ?? these.Concat(all)
             .Select(i => i.Is(WordKind.Coating))
             .OfType<Meaning>()
-            .Select(m => tables.Coating(m.Code))
+            .Select(m => tables.Reference.Coating(m.Code))
             .FirstOrDefault();
         (_amount, _amountGiven, _total) = (amount, amount is not null, total);
         if (!all.Contains(piece) && !these.Contains(piece))
@@ -132,8 +132,8 @@ internal sealed partial class LineReader(
                 "paint",
                 lustre.Says,
                 () => _paint = new(lustre.Code, 0.5),
-                tables.Decor.Lustres.Select(l => l.Name),
-                tables.Words.Vague.Contains(item.First.Stem));
+                tables.Reference.Decor.Lustres.Select(l => l.Name),
+                tables.Reference.Words.Vague.Contains(item.First.Stem));
         if (item.Is(WordKind.OverDip) is { } dip)
             return OverDip(item, dip, null, item.Start);
         if (item.Is(WordKind.Setting) is { } setting)
@@ -146,7 +146,7 @@ internal sealed partial class LineReader(
         if (item.Is(WordKind.Stick) is { } stick)
             return Stick(item, stick);
         if (item.Is(WordKind.Coating) is { } coating)
-            return Once(item, "coating", coating.Says, () => _coating = tables.Coating(coating.Code), []);
+            return Once(item, "coating", coating.Says, () => _coating = tables.Reference.Coating(coating.Code), []);
         if (item.Is(WordKind.Side) is { } side)
             return Side(item, side);
         if (item.Is(WordKind.Chocolate) is not null)
@@ -170,7 +170,7 @@ internal sealed partial class LineReader(
         if (look is not null)
             Add("look", look.Name, item, looks.Select(l => l.Name));
         else
-            Add("centre", centre.Plural, item, tables.Centres.Concat(tables.Figures).Select(c => c.Plural));
+            Add("centre", centre.Plural, item, tables.Reference.Centres.Concat(tables.Reference.Figures).Select(c => c.Plural));
         return 1;
     }
 
@@ -319,7 +319,7 @@ internal sealed partial class LineReader(
         if (follows?.Is(WordKind.OverDip) is { } dip)
             return OverDip(follows, dip, colour, item.Start) + next - at;
         if (follows?.Is(WordKind.Sprinkle) is { } sprinkle)
-            return Leave(item, $"{tables.Decor.Sprinkle(sprinkle.Code)!.Name} come in their own colours.");
+            return Leave(item, $"{tables.Reference.Decor.Sprinkle(sprinkle.Code)!.Name} come in their own colours.");
         var (before, drawn) = (at - 1, _patterns.Count - 1);
         while (before >= 0 && _items[before].IsEmpty && _items[before].First.Kind is TokenKind.Word)
             before--;
@@ -363,7 +363,7 @@ internal sealed partial class LineReader(
 
     private int NotSold(Item item, Meaning like)
     {
-        var wanted = Spectrum.LabOf(tables.Words.LooksLike[like.Code]);
+        var wanted = Spectrum.LabOf(tables.Reference.Words.LooksLike[like.Code]);
         var nearest = Usual().Colours.OrderBy(c => Lab.DeltaE(wanted, Spectrum.LabOf(c.Srgb))).Take(3).Select(c => c.Name).ToList();
         Tell(item, $"{like.Says} is not among the colours of {Usual().Name}; mix it under Colour, or take the nearest.", nearest);
         return 1;
@@ -398,15 +398,15 @@ internal sealed partial class LineReader(
 
     private static List<ChipChoice> Choices(IEnumerable<string> says) => [.. says.Select(s => new ChipChoice(s, s))];
 
-    private Coating Usual() => _coating ?? tables.Coating(tables.Habits.Coating)!;
+    private Coating Usual() => _coating ?? tables.Reference.Coating(tables.Profile.Habits.Coating)!;
 
     private IEnumerable<string> UsualColours() => Usual().Colours.Select(c => c.Name);
 
-    private string NameOf(string colour) => tables.Coatings.Select(c => c.Colour(colour)).OfType<CoatingColour>().First().Name;
+    private string NameOf(string colour) => tables.Reference.Coatings.Select(c => c.Colour(colour)).OfType<CoatingColour>().First().Name;
 
     /// <summary>The coating said or usual where it is sold in the colour, otherwise one that is.</summary>
     private Coating Holding(string colour) =>
-        Usual().Colour(colour) is not null ? Usual() : tables.Coatings.First(c => c.Colour(colour) is not null);
+        Usual().Colour(colour) is not null ? Usual() : tables.Reference.Coatings.First(c => c.Colour(colour) is not null);
 
     private EntryLine Finish(Item? said)
     {
@@ -420,7 +420,7 @@ internal sealed partial class LineReader(
 
         if (_size is null)
         {
-            _size = centre.Size(tables.Words.UsualSizes.GetValueOrDefault(centre.Code)) ?? centre.Sizes[0];
+            _size = centre.Size(tables.Reference.Words.UsualSizes.GetValueOrDefault(centre.Code)) ?? centre.Sizes[0];
             if (centre.Sizes.Count > 1)
                 Assume("size", _size.Name, piece.Start, Named(centre.Sizes), before: "", after: " ");
         }
@@ -436,8 +436,8 @@ internal sealed partial class LineReader(
         if (_depth is null)
             Assume("depth", DepthSays(centre.UsualDepth.Value.Si), _after, centre.Depths.Select(d => DepthSays(d.Si)));
         var coating = Holding(colour);
-        if (coating.Code != tables.Habits.Coating && !_chips.Exists(c => c.Field is "coating"))
-            Assume("coating", coating.Name, _after, tables.Coatings.Where(c => c.Colour(colour) is not null).Select(c => c.Name));
+        if (coating.Code != tables.Profile.Habits.Coating && !_chips.Exists(c => c.Field is "coating"))
+            Assume("coating", coating.Name, _after, tables.Reference.Coatings.Where(c => c.Colour(colour) is not null).Select(c => c.Name));
         return new(
             new(
                 centre.Code,
@@ -460,7 +460,7 @@ internal sealed partial class LineReader(
     private EntryLine Wearing(Look look, double amount, CountedIn counted)
     {
         var colour = _colour ?? look.Colour;
-        var coating = _colour is null ? tables.Coating(look.Coating)! : Holding(colour);
+        var coating = _colour is null ? tables.Reference.Coating(look.Coating)! : Holding(colour);
         var more = Decorated(coating, colour);
         var line = look.ToLine(amount) with
         {

@@ -7,7 +7,7 @@ using NodaTime.Text;
 namespace Kondiba.Core.QuickEntry;
 
 /// <summary>Takes out of a text what it says of the whole order: for whom, when, where, how packed, free of what.</summary>
-internal sealed class OrderReader(string text, TradeTables tables, LocalDate today, Action<Item, string, IEnumerable<string>> tell)
+internal sealed class OrderReader(string text, ReferenceData tables, LocalDate today, Action<Item, string, IEnumerable<string>> tell)
 {
     private const int MinutesInHour = 60;
     private const int AfternoonBefore = 8;

@@ -8,17 +8,17 @@ namespace Kondiba.Core.QuickEntry;
 internal sealed class Reader
 {
     private readonly string _text;
-    private readonly TradeTables _tables;
+    private readonly KitchenTables _tables;
     private readonly IReadOnlyList<Look> _looks;
     private readonly Vocabulary _vocabulary;
     private readonly OrderReader _order;
 
-    public Reader(string text, TradeTables tables, IReadOnlyList<Look> looks, Vocabulary vocabulary, LocalDate today)
+    public Reader(string text, KitchenTables tables, IReadOnlyList<Look> looks, Vocabulary vocabulary, LocalDate today)
     {
         (_text, _tables, _looks, _vocabulary, Notes) = (text, tables, looks, vocabulary, new(text));
         _order = new(
             text,
-            tables,
+            tables.Reference,
             today,
             (item, reason, choices) => Notes.Tell((item.Start, item.End), reason, [.. choices.Select(c => new ChipChoice(c, c))]));
     }
@@ -144,7 +144,7 @@ internal sealed class Reader
     /// <summary>The maker's own words replaced by what they mean, which stands where they stood.</summary>
     private List<Token> InOtherWords(List<Token> tokens)
     {
-        foreach (var (word, means) in _tables.Words.Means.Concat(_tables.Words.Own ?? new Dictionary<string, string>()))
+        foreach (var (word, means) in _tables.Reference.Words.Means.Concat(_tables.Reference.Words.Own ?? new Dictionary<string, string>()))
         {
             var key = Scanner.Scan(word).ConvertAll(t => t.Stem);
             for (var at = 0; key.Count > 0 && at + key.Count <= tokens.Count; at++)

@@ -11,7 +11,7 @@ namespace Kondiba.Core.QuickEntry;
 /// Each group of pieces becomes a line; together they are as many as were asked for.
 /// </summary>
 internal sealed class Request(
-    string text, List<Item> items, TradeTables tables, IReadOnlyList<Look> looks, Vocabulary vocabulary, OrderReader order, Notes notes)
+    string text, List<Item> items, KitchenTables tables, IReadOnlyList<Look> looks, Vocabulary vocabulary, OrderReader order, Notes notes)
 {
     private const double AssumedTotal = 12;
 
@@ -46,7 +46,7 @@ internal sealed class Request(
                 : i);
         var piece = items.Find(i => i.NamesPiece);
         var look = piece?.Is(WordKind.Centre) is null ? looks.FirstOrDefault(l => l.Code == piece?.Is(WordKind.Look)?.Code) : null;
-        var centre = tables.Centre(look?.Centre ?? piece?.Is(WordKind.Centre)?.Code);
+        var centre = tables.Reference.Centre(look?.Centre ?? piece?.Is(WordKind.Centre)?.Code);
         var drafts = new Clauses(items, centre).Cut();
         if (piece is null || centre is null)
         {
@@ -95,7 +95,7 @@ internal sealed class Request(
                 notes.Tell(
                     draft.Stretch,
                     "What are you dipping?",
-                    [.. tables.Centres.Take(6)
+                    [.. tables.Reference.Centres.Take(6)
                         .Select(c => new ChipChoice(c.Plural, $"{text[draft.Stretch.Start..draft.Stretch.End]} {c.Plural}"))]);
         }
     }

@@ -67,7 +67,7 @@ internal sealed class Vocabulary
     private readonly HashSet<string> _words = [];
     private readonly HashSet<string> _content = [];
 
-    public Vocabulary(TradeTables tables, IReadOnlyList<Look> looks)
+    public Vocabulary(ReferenceData tables, IReadOnlyList<Look> looks)
     {
         Looks = looks;
         var words = tables.Words;

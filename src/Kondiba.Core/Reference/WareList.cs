@@ -8,7 +8,7 @@ namespace Kondiba.Core.Reference;
 internal static class WareList
 {
     /// <summary>Every ware of a kitchen, by its code.</summary>
-    public static IReadOnlyDictionary<string, Ware> Of(TradeTables tables)
+    public static IReadOnlyDictionary<string, Ware> Of(ReferenceData tables)
     {
         Ware Make(string code, string name, WareUnit unit, string? section = null, IReadOnlyList<Pack>? packs = null) => new(
             code,

@@ -33,7 +33,7 @@ internal static class AmountsApi
         {
             var tables = await things.TablesAsync();
             var problems = new List<Problem>();
-            var found = tables.ColourOf(coating, colour, (field, reason, remedy) => problems.Add(new(field, reason, remedy)));
+            var found = tables.Reference.ColourOf(coating, colour, (field, reason, remedy) => problems.Add(new(field, reason, remedy)));
             if (!(grams is > 0 and <= MostGrams))
                 problems.Add(new(
                     "grams",

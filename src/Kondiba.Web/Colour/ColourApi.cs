@@ -8,7 +8,8 @@ internal static class ColourApi
     public static void MapColour(this RouteGroupBuilder api)
     {
         api.MapPost(
-            "/colour/mix", async (MixDraft draft, KitchenThings things) => TypedResults.Ok(Mix.For(draft, await things.TablesAsync())))
+            "/colour/mix", async (MixDraft draft, KitchenThings things) => TypedResults.Ok(
+                Mix.For(draft, (await things.TablesAsync()).Reference)))
             .WithTags("Colour").WithName("MixColour").WithSummary(
                 "How to come to a colour from a base with the colours at hand; keeps nothing.");
         api.MapPost(

@@ -52,7 +52,7 @@ internal static class FormatsApi
                     .ThenBy(l => l.BestBefore)
                     .ThenBy(l => l.Id)
                     .ToListAsync(),
-                (await things.TablesAsync()).AllWares), Csv))
+                (await things.TablesAsync()).Reference.AllWares), Csv))
             .WithName("ExportPantry").WithSummary("What is in the pantry as CSV, RFC 4180.");
         files.MapPost("/pantry", async (FileText file, bool? apply, [SentKey] Guid? key, KondibaContext db, KitchenThings things, KitchenClock clock, IClock instants) =>
             TypedResults.Ok(await ImportPantryAsync(file.Text, apply ?? false, key, db, things, clock, instants)))
@@ -130,7 +130,7 @@ internal static class FormatsApi
                 order,
                 OrderInput.Of(row.Order, row.State, row.DepositPaid, row.IsTemplate),
                 tally,
-                tables,
+                tables.Reference,
                 instants.GetCurrentInstant(),
                 mayPrice: true);
             order.RemovedAt = null;
@@ -150,13 +150,13 @@ internal static class FormatsApi
         var (tables, now) = (await things.TablesAsync(), await clock.NowAsync());
         var told = problems.Select(p => (p.Line, p.Field)).ToHashSet();
         foreach (var (line, receipt) in rows)
-            problems.AddRange(PantryApi.Check(receipt, tables)
+            problems.AddRange(PantryApi.Check(receipt, tables.Reference)
                 .Where(p => told.Add((line, p.Field)))
                 .Select(p => new ImportProblem(line, p.Field, p.Says)));
         if (problems.Count > 0)
             return new([], [.. problems.OrderBy(p => p.Line).Take(MostProblems)]);
         List<Message> changes = [
-            .. rows.Select(r => (tables.Ware(r.Receipt.Ware)!, r.Receipt.Amount))
+            .. rows.Select(r => (tables.Reference.Ware(r.Receipt.Ware)!, r.Receipt.Amount))
                 .Select(r => Message.Of(
                     "formats.lot-comes-in", ("ware", r.Item1.Name), ("amount", r.Amount), ("unit", ShoppingApi.Unit(r.Item1.Unit)))),
         ];

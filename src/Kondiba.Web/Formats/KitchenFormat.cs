@@ -16,7 +16,7 @@ using NodaTime;
 namespace Kondiba.Web.Formats;
 
 /// <summary>Writes the whole kitchen as one document, and makes a kitchen of one.</summary>
-internal sealed class KitchenFormat(KondibaContext db, KitchenClock clock, TradeTables shipped)
+internal sealed class KitchenFormat(KondibaContext db, KitchenClock clock, KitchenTables shipped)
 {
     private const int MostProblems = 100;
 
@@ -135,26 +135,26 @@ internal sealed class KitchenFormat(KondibaContext db, KitchenClock clock, Trade
 
         // Each kind is checked against the tables that the kinds before it make.
         var own = OwnThings.None;
-        TradeTables Tables() => KitchenTables.For(shipped, own);
+        KitchenTables Tables() => OwnTables.For(shipped, own);
         Each("tints", d.Tints, t => t.Code, (t, _) => OwnCheck.Of(t));
         own = own with { Tints = d.Tints };
-        Each("centres", d.Centres, c => c.Code, OwnCheck.Of);
-        Each("coatings", d.Coatings, c => c.Code, OwnCheck.Of);
+        Each("centres", d.Centres, c => c.Code, (c, t) => OwnCheck.Of(c, t.Reference));
+        Each("coatings", d.Coatings, c => c.Code, (c, t) => OwnCheck.Of(c, t.Reference));
         Each("vessels", d.Vessels, v => v.Code, (v, _) => OwnCheck.Of(v));
         if (found.Count > 0)
             return (found, []);
         own = own with { Centres = d.Centres, Coatings = d.Coatings, Vessels = d.Vessels };
-        Each("toppings", d.Toppings ?? [], t => t.Code, OwnCheck.Of);
-        Each("parts", d.Parts ?? [], p => p.Code, OwnCheck.Of);
+        Each("toppings", d.Toppings ?? [], t => t.Code, (t, kitchen) => OwnCheck.Of(t, kitchen.Reference));
+        Each("parts", d.Parts ?? [], p => p.Code, (p, t) => OwnCheck.Of(p, t.Reference));
         Each("words", d.Words ?? [], w => w.Code, (w, _) => OwnCheck.Of(w));
         if (found.Count > 0)
             return (found, []);
         own = own with { Toppings = d.Toppings ?? [], Parts = d.Parts ?? [], Words = d.Words ?? [] };
-        Each("figures", d.Figures ?? [], f => f.Code, OwnCheck.Of);
+        Each("figures", d.Figures ?? [], f => f.Code, (f, t) => OwnCheck.Of(f, t.Reference));
         if (found.Count > 0)
             return (found, []);
         own = own with { Figures = d.Figures ?? [] };
-        Each("fillings", d.Fillings, f => f.Code, OwnCheck.Of);
+        Each("fillings", d.Fillings, f => f.Code, (f, t) => OwnCheck.Of(f, t.Reference));
         Each("moulds", d.Moulds, m => m.Code, (m, _) => OwnCheck.Of(m));
         Each("places", d.Places ?? [], p => p.Code, (p, _) => OwnCheck.Of(p));
         if (d.Working is { } working)
@@ -162,8 +162,8 @@ internal sealed class KitchenFormat(KondibaContext db, KitchenClock clock, Trade
         if (found.Count > 0)
             return (found, []);
         own = own with { Fillings = d.Fillings, Moulds = d.Moulds, Places = d.Places ?? [], Working = d.Working };
-        Each("wares", d.Wares, w => w.Code, OwnCheck.Of);
-        Add("ways", OwnCheck.Of(d.Ways ?? new(), Tables()));
+        Each("wares", d.Wares, w => w.Code, (w, t) => OwnCheck.Of(w, t.Reference));
+        Add("ways", OwnCheck.Of(d.Ways ?? new(), Tables().Reference));
         Add("rates", OwnCheck.Of(d.Rates ?? new()));
         own = own with { Wares = d.Wares };
         Each("looks", d.Looks, l => l.Code, (l, t) => l.Check(t));
@@ -186,7 +186,7 @@ internal sealed class KitchenFormat(KondibaContext db, KitchenClock clock, Trade
                 continue;
             var order = new Order { KitchenId = db.KitchenId, Name = "", Number = o.Number };
             OrdersApi.Write(
-                order, OrderInput.Of(o.Order, o.State, o.DepositPaid, o.IsTemplate), tally, tables, o.ChangedAt, mayPrice: true);
+                order, OrderInput.Of(o.Order, o.State, o.DepositPaid, o.IsTemplate), tally, tables.Reference, o.ChangedAt, mayPrice: true);
             order.RemovedAt = o.RemovedAt;
             orders.Add(order);
         }
@@ -196,7 +196,8 @@ internal sealed class KitchenFormat(KondibaContext db, KitchenClock clock, Trade
         {
             Add(
                 $"lots[{i}]",
-                PantryApi.Check(new(default, lot.Ware, Math.Max(lot.Amount, 1), lot.Pack, lot.Price, lot.BestBefore, lot.Place), tables));
+                PantryApi.Check(
+                    new(default, lot.Ware, Math.Max(lot.Amount, 1), lot.Pack, lot.Price, lot.BestBefore, lot.Place), tables.Reference));
             if (lot.Amount < 0 || Math.Abs(lot.Movements.Sum(m => m.Amount) - lot.Amount) > 1e-3)
                 Wrong($"lots[{i}].amount", "formats.what-left-not-what");
             if (lot.Movements.Any(m => m.Order is { } number && d.Orders.All(o => o.Number != number)))
@@ -205,7 +206,7 @@ internal sealed class KitchenFormat(KondibaContext db, KitchenClock clock, Trade
 
         return (found, orders);
 
-        void Each<T>(string path, IReadOnlyList<T> things, Func<T, string> code, Func<T, TradeTables, IEnumerable<Problem>> check)
+        void Each<T>(string path, IReadOnlyList<T> things, Func<T, string> code, Func<T, KitchenTables, IEnumerable<Problem>> check)
         {
             if (things.Select(code).Distinct().Count() < things.Count)
                 Wrong(path, "formats.two-them-carry-same");

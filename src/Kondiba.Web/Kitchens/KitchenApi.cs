@@ -96,46 +96,49 @@ internal static class KitchenApi
             return TypedResults.Ok(View(row, await clock.NowAsync()));
         }).WithName("ChangeKitchen");
 
-        kitchen.MapGet("/things", async (KitchenThings things, TradeTables shipped, ClaimsPrincipal user) =>
+        kitchen.MapGet("/things", async (KitchenThings things, KitchenTables shipped, ClaimsPrincipal user) =>
         {
             var (own, tables) = await things.ReadAsync();
             return TypedResults.Ok(new KitchenThingsView(
                 own.Ways,
-                KitchenTables.Entered(shipped),
-                [.. tables.Centres.Select(KitchenTables.Entered)],
-                [.. tables.Coatings.Select(c => own.Coatings.FirstOrDefault(o => o.Code == c.Code) ?? KitchenTables.Entered(c))
+                OwnTables.Entered(shipped),
+                [.. tables.Reference.Centres.Select(OwnTables.Entered)],
+                [.. tables.Reference.Coatings.Select(c => own.Coatings.FirstOrDefault(o => o.Code == c.Code) ?? OwnTables.Entered(c))
                     .Select(c => user.IsOwner() ? c : c with { Packs = [] })],
-                [.. tables.Tints.Select(t => new TintItem(
-                    KitchenTables.Entered(t), own.Tints.Any(o => o.Code == t.Code), shipped.Tint(t.Code) is not null))],
+                [.. tables.Reference.Tints.Select(t => new TintItem(
+                    OwnTables.Entered(t), own.Tints.Any(o => o.Code == t.Code), shipped.Reference.Tint(t.Code) is not null))],
                 own.Vessels,
-                [.. tables.Moulds.Select(KitchenTables.Entered)],
-                [.. tables.Setting.Places.Select(KitchenTables.Entered)],
-                [.. tables.Decor.Sprinkles.Select(s => own.Toppings.FirstOrDefault(o => o.Code == s.Code) ?? KitchenTables.Entered(s))],
-                [.. tables.Decor.Parts.Select(KitchenTables.Entered)],
+                [.. tables.Reference.Moulds.Select(OwnTables.Entered)],
+                [.. tables.Reference.Setting.Places.Select(OwnTables.Entered)],
+                [.. tables.Reference.Decor.Sprinkles.Select(s => own.Toppings.FirstOrDefault(
+                    o => o.Code == s.Code) ?? OwnTables.Entered(s))],
+                [.. tables.Reference.Decor.Parts.Select(OwnTables.Entered)],
                 own.Words,
-                [.. tables.Figures.Select(f => own.Figures.FirstOrDefault(o => o.Code == f.Code) ?? OwnFigure.Entered(f))
+                [.. tables.Reference.Figures.Select(f => own.Figures.FirstOrDefault(o => o.Code == f.Code) ?? OwnFigure.Entered(f))
                     .Concat(own.Figures)
                     .DistinctBy(f => f.Code)],
-                tables.Working,
+                tables.Profile.Working,
                 user.IsOwner() ? own.Rates : null,
-                user.IsOwner() ? KitchenTables.Rates(shipped) : null,
-                [.. shipped.Vessels.Select(KitchenTables.Entered)],
+                user.IsOwner() ? OwnTables.Rates(shipped.Reference) : null,
+                [.. shipped.Reference.Vessels.Select(OwnTables.Entered)],
                 [.. own.Centres.Select(
                     c => c.Code), .. own.Coatings.Select(
                         c => c.Code), .. own.Moulds.Select(
                             m => m.Code), .. own.Places.Select(
                                 p => p.Code), .. own.Toppings.Select(
                                     t => t.Code), .. own.Parts.Select(p => p.Code), .. own.Figures.Select(f => f.Code)],
-                [.. shipped.Centres.Select(
-                    c => c.Code), .. shipped.Coatings.Select(
-                        c => c.Code), .. shipped.Moulds.Select(
-                            m => m.Code), .. shipped.Setting.Places.Select(
-                                p => p.Code), .. shipped.Decor.Sprinkles.Select(
-                                    s => s.Code), .. shipped.Decor.Parts.Select(p => p.Code), .. shipped.Figures.Select(f => f.Code)]));
+                [.. shipped.Reference.Centres.Select(
+                    c => c.Code), .. shipped.Reference.Coatings.Select(
+                        c => c.Code), .. shipped.Reference.Moulds.Select(
+                            m => m.Code), .. shipped.Reference.Setting.Places.Select(
+                                p => p.Code), .. shipped.Reference.Decor.Sprinkles.Select(
+                                    s => s.Code), .. shipped.Reference.Decor.Parts.Select(
+                                        p => p.Code), .. shipped.Reference.Figures.Select(f => f.Code)]));
         }).WithName("GetKitchenThings").WithSummary("What can be changed of the kitchen.");
 
         kitchen.MapPut(
-            "/ways", (Ways ways, KitchenThings things) => KeepAsync(things, ItemKind.Ways, "ways", ways, t => OwnCheck.Of(ways, t)))
+            "/ways", (Ways ways, KitchenThings things) => KeepAsync(
+                things, ItemKind.Ways, "ways", ways, t => OwnCheck.Of(ways, t.Reference)))
             .RequireAuthorization(Sessions.Sessions.Owners)
             .WithName("KeepWays").WithSummary("Keeps how things are done here.");
         Map<OwnCentre>("centres", ItemKind.Centre, c => c.Code, OwnCheck.Of, "Centre");
@@ -146,9 +149,9 @@ internal static class KitchenApi
         kitchen.MapPost("/figures/drawing", async Task<Results<Ok<FigureView>, Refused>> (OwnFigure figure, KitchenThings things) =>
         {
             var tables = await things.TablesAsync();
-            return Refused.Of(OwnCheck.PutTogether(figure, tables), "kitchens.cannot-put-together") is { } refused
+            return Refused.Of(OwnCheck.PutTogether(figure, tables.Reference), "kitchens.cannot-put-together") is { } refused
                 ? refused
-                : TypedResults.Ok(ReferenceApi.View(figure.Design(tables.Centres)!, tables));
+                : TypedResults.Ok(ReferenceApi.View(figure.Design(tables.Reference.Centres)!, tables.Reference));
         }).WithName("DrawFigure").WithSummary("How a figure looks that is being built.");
         Map<OwnCoating>("coatings", ItemKind.Coating, c => c.Code, OwnCheck.Of, "Coating");
         Map<OwnTint>("tints", ItemKind.Tint, t => t.Code, (t, _) => OwnCheck.Of(t), "Tint");
@@ -166,10 +169,11 @@ internal static class KitchenApi
             .RequireAuthorization(Sessions.Sessions.Owners).WithName("KeepRates").WithSummary(
                 "Keeps what your hour is worth and how prices are made.");
 
-        void Map<T>(string path, ItemKind kind, Func<T, string> codeOf, Func<T, TradeTables, IReadOnlyList<Problem>> check, string name)
+        void Map<T>(string path, ItemKind kind, Func<T, string> codeOf, Func<T, ReferenceData, IReadOnlyList<Problem>> check, string name)
         {
             kitchen.MapPut(
-                $"/{path}", (T thing, KitchenThings things) => KeepAsync(things, kind, codeOf(thing), thing, t => check(thing, t)))
+                $"/{path}", (T thing, KitchenThings things) => KeepAsync(
+                    things, kind, codeOf(thing), thing, t => check(thing, t.Reference)))
                 .RequireAuthorization(Sessions.Sessions.Owners).WithName($"Keep{name}").WithSummary(
                     "Keeps one, in place of one with its code.");
             kitchen.MapDelete($"/{path}/{{code}}", async Task<Results<NoContent, NotFound, Refused>> (string code, KitchenThings things) =>
@@ -182,7 +186,7 @@ internal static class KitchenApi
     }
 
     internal static async Task<Results<NoContent, Refused>> KeepAsync<T>(
-        KitchenThings things, ItemKind kind, string code, T thing, Func<TradeTables, IReadOnlyList<Problem>> check)
+        KitchenThings things, ItemKind kind, string code, T thing, Func<KitchenTables, IReadOnlyList<Problem>> check)
     {
         if ((Refused.Of(
             check(await things.TablesAsync()), "kitchens.kitchen-name-most-characters.do") ?? Needed(

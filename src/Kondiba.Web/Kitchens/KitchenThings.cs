@@ -17,17 +17,17 @@ internal sealed class KnownKitchens() : MemoryCache(new MemoryCacheOptions { Siz
 /// What the request's kitchen has told about itself, and its tables. They are remembered under the number that the database raises with
 /// every change, so that all servers on it see the same at once.
 /// </summary>
-internal sealed class KitchenThings(KondibaContext db, TradeTables shipped, KnownKitchens known)
+internal sealed class KitchenThings(KondibaContext db, KitchenTables shipped, KnownKitchens known)
 {
     private static readonly TimeSpan Unused = TimeSpan.FromMinutes(30);
 
     private Revision? revision;
 
     /// <summary>The kitchen's tables and what is in its pantry.</summary>
-    public async Task<TradeTables> TablesAsync() => (await ReadAsync()).Tables;
+    public async Task<KitchenTables> TablesAsync() => (await ReadAsync()).Tables;
 
     /// <summary>What the kitchen has told, and its tables with what is in its pantry.</summary>
-    public async Task<(OwnThings Own, TradeTables Tables)> ReadAsync()
+    public async Task<(OwnThings Own, KitchenTables Tables)> ReadAsync()
     {
         var (own, tables) = await ToldAsync();
         var at = await RevisionAsync();
@@ -35,13 +35,13 @@ internal sealed class KitchenThings(KondibaContext db, TradeTables shipped, Know
         {
             var stock = await db.PantryLots.AsNoTracking().Where(l => l.Amount > 0).OrderBy(l => l.ReceivedOn).ThenBy(l => l.Id)
                 .Select(l => new Lot(l.Ware, l.Amount, l.BestBefore, l.Id)).ToListAsync();
-            return tables with { Stock = stock };
+            return tables with { Stock = new(stock) };
         });
         return (own, stocked);
     }
 
     /// <summary>The kitchen's tables as if its pantry were empty: the same ones until one of its things changes.</summary>
-    public async Task<TradeTables> WithoutStockAsync() => (await ToldAsync()).Tables;
+    public async Task<KitchenTables> WithoutStockAsync() => (await ToldAsync()).Tables;
 
     /// <summary>How often what the kitchen has told has been changed.</summary>
     public async Task<long> ThingsRevisionAsync() => (await RevisionAsync()).Things;
@@ -56,13 +56,13 @@ internal sealed class KitchenThings(KondibaContext db, TradeTables shipped, Know
         return new(at.Language, at.Units is Units.Us);
     }
 
-    private async Task<(OwnThings Own, TradeTables Tables)> ToldAsync()
+    private async Task<(OwnThings Own, KitchenTables Tables)> ToldAsync()
     {
         var at = await RevisionAsync();
         return await KnownAsync((db.KitchenId, at.Things), async () =>
         {
             var own = KitchenItem.Read(await db.KitchenItems.AsNoTracking().ToListAsync());
-            return (own, KitchenTables.For(shipped, own));
+            return (own, OwnTables.For(shipped, own));
         });
     }
 
@@ -137,7 +137,7 @@ internal sealed class KitchenThings(KondibaContext db, TradeTables shipped, Know
         var items = await db.KitchenItems.AsNoTracking().ToListAsync();
         var after = KitchenItem.Read([.. items.Where(i => i.Kind != kind || i.Code != code), .. item is null ? [] : new[] { item }]);
         var (own, tables) = await ToldAsync();
-        return [.. OwnCheck.NotMade(after, KitchenTables.For(shipped, after)).Except(OwnCheck.NotMade(own, tables))];
+        return [.. OwnCheck.NotMade(after, OwnTables.For(shipped, after).Reference).Except(OwnCheck.NotMade(own, tables.Reference))];
     }
 
     private IQueryable<KitchenItem> Of(ItemKind kind, string code) => db.KitchenItems.Where(i => i.Kind == kind && i.Code == code);

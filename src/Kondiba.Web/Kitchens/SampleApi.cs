@@ -8,7 +8,8 @@ namespace Kondiba.Web.Kitchens;
 /// <summary>The sample kitchen made as it was.</summary>
 internal static class SampleApi
 {
-    public static void MapSample(this RouteGroupBuilder api) => api.MapPost("/kitchen/reset", async Task<Results<NoContent, ProblemHttpResult>> (KondibaContext db, IClock clock) =>
+    public static void MapSample(
+        this RouteGroupBuilder api) => api.MapPost("/kitchen/reset", async Task<Results<NoContent, ProblemHttpResult>> (KondibaContext db, IClock clock) =>
     {
         var kitchen = await db.Kitchens.AsTracking().SingleAsync();
         if (!kitchen.IsSample)

@@ -28,13 +28,13 @@ internal static class MeltingApi
         api.MapGet("/melting", async Task<Results<Ok<MeltView>, Refused>> (string coating, double grams, double? from, KitchenThings things) =>
         {
             var tables = await things.TablesAsync();
-            var (found, room) = (tables.Coating(coating), tables.Setting.Room.Air.Value);
+            var (found, room) = (tables.Reference.Coating(coating), tables.Reference.Setting.Room.Air.Value);
             List<Problem> problems = [];
             if (found is null)
                 problems.Add(new(
                     "coating",
                     Message.Of("melting.coating-called", ("coating", coating)),
-                    Message.Of("melting.coating-called.do", ("coatings", Argument.Of(tables.Coatings.Select(c => c.Code))))));
+                    Message.Of("melting.coating-called.do", ("coatings", Argument.Of(tables.Reference.Coatings.Select(c => c.Code))))));
             if (!(grams is > 0 and <= AmountsApi.MostGrams))
                 problems.Add(new(
                     "grams",
@@ -47,11 +47,13 @@ internal static class MeltingApi
             var (mass, hot) = (Quantities.Of<Mass>(grams, "g"), from is { } celsius
                 ? Quantities.Of<Temperature>(celsius, "°C")
                 : found!.MeltTo.Value);
-            var seeding = Seeding.For(found!, mass, hot, room, tables.Melting, tables.Setting);
+            var seeding = Seeding.For(found!, mass, hot, room, tables.Reference.Melting, tables.Reference.Setting);
             var melted = seeding?.Melt ?? mass;
             return TypedResults.Ok(new MeltView(
                 melted,
-                [.. tables.Melting.Methods.Select(m => Melt.For(found!, melted, m, room, tables.Melting, tables.Setting)).Select(m => new MeltShown(m, m.Working))],
+                [.. tables.Reference.Melting.Methods.Select(m => Melt.For(
+                    found!, melted, m, room, tables.Reference.Melting, tables.Reference.Setting))
+                    .Select(m => new MeltShown(m, m.Working))],
                 seeding is null ? null : new(seeding, seeding.Working),
                 found!.MeltAtMost.Value));
         }).WithTags("Melting").WithName("GetMelting").WithSummary(

@@ -69,7 +69,13 @@ internal static class OrdersApi
 
         // The key is the order's id too: its page has an address before anything of it is kept.
         var order = new Order { Id = key ?? Guid.CreateVersion7(), KitchenId = desk.Db.KitchenId, Name = "", CreationKey = key, Number = await desk.NextNumberAsync() };
-        Write(order, input, tally, await desk.Things.TablesAsync(), desk.Clock.GetCurrentInstant(), desk.MayPrice || desk.User.IsOwner());
+        Write(
+            order,
+            input,
+            tally,
+            (await desk.Things.TablesAsync()).Reference,
+            desk.Clock.GetCurrentInstant(),
+            desk.MayPrice || desk.User.IsOwner());
         desk.Db.Add(order);
         await desk.Book.SettleAsync(order, tally);
         try
@@ -106,7 +112,13 @@ internal static class OrdersApi
             return errors;
 
         desk.Db.Entry(order).Property(o => o.Version).OriginalValue = input.Version;
-        Write(order, input, tally, await desk.Things.TablesAsync(), desk.Clock.GetCurrentInstant(), desk.MayPrice || desk.User.IsOwner());
+        Write(
+            order,
+            input,
+            tally,
+            (await desk.Things.TablesAsync()).Reference,
+            desk.Clock.GetCurrentInstant(),
+            desk.MayPrice || desk.User.IsOwner());
         await desk.Book.SettleAsync(order, tally);
         try
         {
@@ -176,7 +188,7 @@ internal static class OrdersApi
             : TypedResults.NotFound();
 
     /// <summary>Writes what was sent into a row. A helper sees no prices, so theirs are not taken for it.</summary>
-    internal static void Write(Order order, OrderInput input, CoatingTally tally, TradeTables tables, Instant now, bool mayPrice)
+    internal static void Write(Order order, OrderInput input, CoatingTally tally, ReferenceData tables, Instant now, bool mayPrice)
     {
         order.Name = input.Name!.Trim();
         order.Pickup = input.Pickup!.Value;

@@ -27,7 +27,7 @@ internal static class ShelfApi
 
             // Only days on which something changed are read whole and reckoned anew.
             var days = shown.GroupBy(o => o.Pickup.Date)
-                .Select(day => (Orders: day.ToList(), Known: ReckonedDay.Find(plain, day.Select(o => (o.Id, o.Version)))))
+                .Select(day => (Orders: day.ToList(), Known: ReckonedDay.Find(plain.Reference, day.Select(o => (o.Id, o.Version)))))
                 .ToList();
             var ids = days.Where(d => d.Known is null).SelectMany(d => d.Orders).Select(o => o.Id).ToList();
             var whole = ids.Count == 0
@@ -38,7 +38,7 @@ internal static class ShelfApi
                 .AsOrdered()
                 .Select(d => d.Known ?? ReckonedDay.Reckon(whole[d.Orders[0].Pickup.Date], plain))
                 .ToList();
-            var stock = tables.Stock.ToLookup(l => l.Ware, l => l.Amount);
+            var stock = tables.Stock.Lots.ToLookup(l => l.Ware, l => l.Amount);
             return TypedResults.Ok(new ShelfView(
                 now.Date,
                 first,

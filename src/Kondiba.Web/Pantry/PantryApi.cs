@@ -70,7 +70,7 @@ internal static class PantryApi
             return TypedResults.Ok(new PantryView(
                 (await clock.NowAsync()).Date,
                 [.. lots.OrderBy(l => l.BestBefore ?? LocalDate.MaxIsoValue).ThenBy(l => l.ReceivedOn).ThenBy(l => l.Id).Select(View)],
-                [.. tables.AllWares.Values
+                [.. tables.Reference.AllWares.Values
                     .Select(w => new WareView(
                         w.Code,
                         w.Name,
@@ -108,7 +108,7 @@ internal static class PantryApi
     {
         if (await db.PantryLots.AsNoTracking().SingleOrDefaultAsync(l => l.Id == receipt.Id) is { } there)
             return TypedResults.Ok(View(there));
-        if (Refused.Of(Check(receipt, await things.TablesAsync()), "pantry.cannot-put-into-pantry") is { } refused)
+        if (Refused.Of(Check(receipt, (await things.TablesAsync()).Reference), "pantry.cannot-put-into-pantry") is { } refused)
             return refused;
         var lot = LotOf(receipt, db.KitchenId, (await kitchenClock.NowAsync()).Date, clock.GetCurrentInstant());
         db.Add(lot);
@@ -144,7 +144,7 @@ internal static class PantryApi
     }
 
     /// <summary>What cannot be in a receipt.</summary>
-    internal static IEnumerable<Problem> Check(Receipt receipt, TradeTables tables)
+    internal static IEnumerable<Problem> Check(Receipt receipt, ReferenceData tables)
     {
         if (tables.Ware(receipt.Ware) is null)
             yield return new("ware", Message.Of("pantry.ware-called", ("ware", receipt.Ware)), "pantry.ware-called.do");

@@ -26,7 +26,7 @@ internal sealed class PantryBook(KondibaContext db, KitchenThings things, IClock
         var tables = await things.TablesAsync();
         var taken = await db.LotMovements.AsNoTracking().Where(m => m.OrderId == order.Id).ToListAsync();
         var should = made
-            ? Need.Of(order.ToDraft(), tally, tables).Where(n => n.Used > 0).ToDictionary(n => n.Ware, n => Math.Round(n.Used, 6))
+            ? Need.Of(order.ToDraft(), tally, tables.Reference).Where(n => n.Used > 0).ToDictionary(n => n.Ware, n => Math.Round(n.Used, 6))
             : [];
         var wares = should.Keys.ToList();
         var lotIds = taken.Select(m => m.LotId).Distinct().ToList();
@@ -78,8 +78,8 @@ internal sealed class PantryBook(KondibaContext db, KitchenThings things, IClock
             g => g.Key, g => g.Sum());
         return
         [
-            .. from need in Need.Of(order.ToDraft(), tally, tables)
-               let ware = tables.Ware(need.Ware)
+            .. from need in Need.Of(order.ToDraft(), tally, tables.Reference)
+               let ware = tables.Reference.Ware(need.Ware)
                where ware is not null && need.Used > 0
                let used = Math.Round(taken.GetValueOrDefault(need.Ware), 6)
                orderby ware.Section, ware.Name

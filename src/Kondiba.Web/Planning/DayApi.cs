@@ -109,7 +109,8 @@ internal static class DayApi
             foreach (var (line, to) in order.Lines.OrderBy(l => l.Position).Zip(draft.Lines))
                 (line.Centre, line.Size, line.Depth, line.Upright, line.Making, line.Look, line.Decor) = (to.Centre!, to.Size!, to.Depth, to.Upright, to.Making, to.Look, to.Decor);
             var tables = await things.TablesAsync();
-            (order.Pieces, order.Words) = (CoatingTally.For(draft, tables, await clock.NowAsync()).Pieces, SearchWords.Of(draft, tables));
+            (order.Pieces, order.Words) = (CoatingTally.For(draft, tables, await clock.NowAsync()).Pieces, SearchWords.Of(
+                draft, tables.Reference));
         }
 
         return await SaveAsync(book, db, clock);

@@ -89,24 +89,24 @@ internal static class FillingsApi
         fillings.MapPost("/read", ReadAsync).WithName("ReadRecipe").WithSummary("Reads a schema.org Recipe in JSON-LD; keeps nothing.");
     }
 
-    private static FillingsView View((OwnThings Own, TradeTables Tables) kitchen)
+    private static FillingsView View((OwnThings Own, KitchenTables Tables) kitchen)
     {
         var (own, tables) = kitchen;
         return new(
         [
-            .. tables.Fillings.Select(f => new FillingView(
-                f.Code, f.Name, MakesOf(f, tables), f.Makes, f.Note,
-                [.. f.Mix.Select(m => new MixView(m.Ingredient, tables.Ingredient(m.Ingredient)!.Name, m.Share, m.From, m.To))],
+            .. tables.Reference.Fillings.Select(f => new FillingView(
+                f.Code, f.Name, MakesOf(f, tables.Reference), f.Makes, f.Note,
+                [.. f.Mix.Select(m => new MixView(m.Ingredient, tables.Reference.Ingredient(m.Ingredient)!.Name, m.Share, m.From, m.To))],
                 f.Portion, f.Loss.Value, f.Loss.Source, own.Fillings.Any(o => o.Code == f.Code),
-                own.Fillings.FirstOrDefault(o => o.Code == f.Code) ?? KitchenTables.Entered(f, Chosen(f, tables)))),
+                own.Fillings.FirstOrDefault(o => o.Code == f.Code) ?? OwnTables.Entered(f, Chosen(f, tables)))),
         ],
-        [.. tables.Ingredients.Select(i => new IngredientView(i.Code, i.Name, i.One is not null))]);
+        [.. tables.Reference.Ingredients.Select(i => new IngredientView(i.Code, i.Name, i.One is not null))]);
     }
 
     private static async Task<Results<Ok<FillingScaled>, Refused, NotFound>> ScaleAsync(FillingScale scale, KitchenThings things)
     {
         var tables = await things.TablesAsync();
-        if (tables.Fillings.FirstOrDefault(f => f.Code == scale.Filling) is not { } found)
+        if (tables.Reference.Fillings.FirstOrDefault(f => f.Code == scale.Filling) is not { } found)
             return TypedResults.NotFound();
         List<Problem> problems = [];
         void Wrong(string field, Message reason, Message remedy) => problems.Add(new(field, reason, remedy));
@@ -119,23 +119,23 @@ internal static class FillingsApi
                 Message.Of("prep.not-mix.do", ("mix", Argument.Of(found.Mix.Select(m => m.Ingredient)))));
         if (scale.Ingredient is not null && !(scale.Grams is > 0 and <= MostGrams))
             Wrong("grams", "prep.nothing-more-kitchen-holds", "prep.nothing-more-kitchen-holds.do");
-        problems.AddRange(found.Check(scale.Shares, scale.Portion, tables.Ingredients));
+        problems.AddRange(found.Check(scale.Shares, scale.Portion, tables.Reference.Ingredients));
         if (Refused.Of(problems.Where(p => p.Severity is Severity.Error), "prep.cannot-scaled-like") is { } refused)
             return refused;
 
         var filling = found.With(scale.Shares);
-        var size = tables.Centre(filling.Makes)?.Sizes[0];
+        var size = tables.Reference.Centre(filling.Makes)?.Sizes[0];
         var portion = scale.Portion is { } own ? new Sourced<Mass>(Quantities.Of<Mass>(own, "g"), Source.Entered) : filling.PortionOn(size);
         var tally = scale.Ingredient is { } ingredient
-            ? FillingTally.From(filling, ingredient, Quantities.Of<Mass>(scale.Grams!.Value, "g"), portion, tables)
-            : FillingTally.For(filling, scale.Pieces!.Value, portion, tables);
+            ? FillingTally.From(filling, ingredient, Quantities.Of<Mass>(scale.Grams!.Value, "g"), portion, tables.Reference)
+            : FillingTally.For(filling, scale.Pieces!.Value, portion, tables.Reference);
         var volume = portion.Value / filling.Density.Value;
         return TypedResults.Ok(new FillingScaled(
             tally,
-            tables.Centre(filling.Makes)?.Shape == "ball" ? new Length(Math.Cbrt(6 * volume.Si / Math.PI)) : null,
+            tables.Reference.Centre(filling.Makes)?.Shape == "ball" ? new Length(Math.Cbrt(6 * volume.Si / Math.PI)) : null,
             Household.Of(volume),
             [
-                .. tables.StepsOf(filling).Select(s => new ScaledStep(
+                .. tables.Reference.StepsOf(filling).Select(s => new ScaledStep(
                     s.Text, s.Why, s.Source, s.Place, s.HandsFor(
                         tally.Pieces), s.Wait?.Value ?? NodaTime.Duration.Zero, s.At?.Value, s.School,
                     Schools.Holds(s, null, tables))),
@@ -147,14 +147,15 @@ internal static class FillingsApi
     private static async Task<Results<FileContentHttpResult, NotFound, Refused>> ExportAsync(string code, int? pieces, KitchenThings things)
     {
         var tables = await things.TablesAsync();
-        if (tables.Fillings.FirstOrDefault(f => f.Code == code) is not { } filling)
+        if (tables.Reference.Fillings.FirstOrDefault(f => f.Code == code) is not { } filling)
             return TypedResults.NotFound();
         if (pieces is < 1 or > MostPieces)
             return Refused.Because(
                 "pieces",
                 Message.Of("prep.kitchen-makes-one-piece-type", ("mostPieces", MostPieces)),
                 "prep.kitchen-makes-one-piece-type.do");
-        var tally = FillingTally.For(filling, pieces ?? 24, filling.PortionOn(tables.Centre(filling.Makes)?.Sizes[0]), tables);
+        var tally = FillingTally.For(
+            filling, pieces ?? 24, filling.PortionOn(tables.Reference.Centre(filling.Makes)?.Sizes[0]), tables.Reference);
         return TypedResults.File(
             Encoding.UTF8.GetBytes(RecipeJson.Write(filling, tally, Chosen(filling, tables))), "application/ld+json", $"{code}.json");
     }
@@ -163,17 +164,17 @@ internal static class FillingsApi
     {
         if (file.Text.Length > LargestFile)
             return Refused.Because("file", "prep.file-larger-any-recipe", "prep.kitchen-makes-one-piece-type.do");
-        var (recipe, problem) = RecipeJson.Read(file.Text, await things.TablesAsync());
+        var (recipe, problem) = RecipeJson.Read(file.Text, (await things.TablesAsync()).Reference);
         return recipe is null
             ? Refused.Of([problem!], "prep.cannot-read")!
             : TypedResults.Ok(recipe);
     }
 
-    private static string MakesOf(Filling filling, TradeTables tables) => filling.Makes.StartsWith("part.", StringComparison.Ordinal)
+    private static string MakesOf(Filling filling, ReferenceData tables) => filling.Makes.StartsWith("part.", StringComparison.Ordinal)
         ? tables.Decor.Part(filling.Makes["part.".Length..])?.Plural ?? filling.Makes
         : tables.Centre(filling.Makes)?.Plural ?? filling.Makes;
 
     /// <summary>Its steps as this kitchen does them.</summary>
-    private static List<PrepRule> Chosen(Filling filling, TradeTables tables) =>
-        [.. tables.StepsOf(filling).Where(s => Schools.Holds(s, null, tables))];
+    private static List<PrepRule> Chosen(Filling filling, KitchenTables tables) =>
+        [.. tables.Reference.StepsOf(filling).Where(s => Schools.Holds(s, null, tables))];
 }

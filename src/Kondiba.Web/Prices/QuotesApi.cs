@@ -92,6 +92,6 @@ internal static class QuotesApi
             (await clock.NowAsync()).Date,
             draft,
             await PricesApi.CostAsync(draft, things, clock),
-            await things.TablesAsync());
+            (await things.TablesAsync()).Reference);
     }
 }

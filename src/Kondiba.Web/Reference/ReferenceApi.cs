@@ -123,40 +123,41 @@ internal static class ReferenceApi
 {
     public static void MapReference(this RouteGroupBuilder api) =>
         api.MapGet(
-            "/reference", async (KitchenThings things, TradeTables shipped) => TypedResults.Ok(View(await things.TablesAsync(), shipped)))
+            "/reference", async (KitchenThings things, KitchenTables shipped) => TypedResults.Ok(
+                View(await things.TablesAsync(), shipped.Reference)))
             .WithTags("Reference")
             .WithName("GetReference");
 
-    private static ReferenceView View(TradeTables tables, TradeTables shipped) => new(
-        [.. tables.Centres.Concat(tables.Figures).Select(c => View(c, tables))],
-        [.. tables.Coatings.SelectMany(c => c.Colours.Select(colour => new ColourView(
+    private static ReferenceView View(KitchenTables tables, ReferenceData shipped) => new(
+        [.. tables.Reference.Centres.Concat(tables.Reference.Figures).Select(c => View(c, tables.Reference))],
+        [.. tables.Reference.Coatings.SelectMany(c => c.Colours.Select(colour => new ColourView(
             colour.Code, colour.Name, colour.Srgb, c.Code, colour.Mixed is not null)))],
-        [.. tables.Coatings.Select(View)],
-        [.. tables.Thinners.Select(t => new ThinnerView(t.Code, t.Name))],
-        [.. tables.Tints.Select(t => new TintView(t.Code, t.Name, t.Carrier, t.Swatch, t.Source))],
-        tables.Decor,
-        [.. tables.Vessels.UnionBy(shipped.Vessels, v => v.Code).Select(v => new VesselView(v.Code, v.Name, v.Kind, v.Outline))],
-        [.. tables.Dipping.All.Select(View)],
-        [.. tables.Setting.Had.Select(p => new PlaceView(p.Code, p.Name, p.Air.Value))],
+        [.. tables.Reference.Coatings.Select(View)],
+        [.. tables.Reference.Thinners.Select(t => new ThinnerView(t.Code, t.Name))],
+        [.. tables.Reference.Tints.Select(t => new TintView(t.Code, t.Name, t.Carrier, t.Swatch, t.Source))],
+        tables.Reference.Decor,
+        [.. tables.Reference.Vessels.UnionBy(shipped.Vessels, v => v.Code).Select(v => new VesselView(v.Code, v.Name, v.Kind, v.Outline))],
+        [.. tables.Reference.Dipping.All.Select(View)],
+        [.. tables.Reference.Setting.Had.Select(p => new PlaceView(p.Code, p.Name, p.Air.Value))],
         [.. ShapeKind.All.Select(k => new KindView(k.Code, k.Name, k.Measures))],
         [.. VesselKind.All.Select(k => new KindView(k.Code, k.Name, k.Measures))],
-        [.. tables.Film.Shakes.Select(s => new NameView(s.Code, s.Name))],
-        [.. tables.Allergens.Select(a => a.Name)],
-        [.. tables.Wares.Supplies.Select(s => new SupplyView(s.Code, s.Name, s.Unit, s.Long?.Value))],
-        [.. tables.Moulds.Select(m => new MouldView(m.Code, m.Name, m.Long, m.Wide, m.Deep, m.Holds, m.Cavities, m.Trays))],
+        [.. tables.Reference.Film.Shakes.Select(s => new NameView(s.Code, s.Name))],
+        [.. tables.Reference.Allergens.Select(a => a.Name)],
+        [.. tables.Reference.Wares.Supplies.Select(s => new SupplyView(s.Code, s.Name, s.Unit, s.Long?.Value))],
+        [.. tables.Reference.Moulds.Select(m => new MouldView(m.Code, m.Name, m.Long, m.Wide, m.Deep, m.Holds, m.Cavities, m.Trays))],
         [.. Enum.GetValues<CavityKind>()
             .Select(k => new KindView(JsonNamingPolicy.CamelCase.ConvertName(k.ToString()), CavityName(k), Mould.MeasuresOf(k)))],
-        tables.Schools,
-        [.. tables.Fillings.Select(f => new MakesView(
+        tables.Reference.Schools,
+        [.. tables.Reference.Fillings.Select(f => new MakesView(
             f.Code,
             f.Name,
             f.Makes,
             f.Rope ? null : f.Portion.Value,
-            [.. f.ScoopsAmong(tables.Scoops).Select(s => new ScoopView(s.Name, s.Volume.Value * f.Density.Value))]))],
-        tables.Habits.Coating,
-        tables.Habits.Thinner,
-        tables.Thinning.Target.Value,
-        tables.Pot.Margin.Value);
+            [.. f.ScoopsAmong(tables.Reference.Scoops).Select(s => new ScoopView(s.Name, s.Volume.Value * f.Density.Value))]))],
+        tables.Profile.Habits.Coating,
+        tables.Profile.Habits.Thinner,
+        tables.Reference.Thinning.Target.Value,
+        tables.Reference.Pot.Margin.Value);
 
     private static WayView View(DippingWay way) => new(way.Code, way.Name, way.Does,
     [
@@ -166,7 +167,7 @@ internal static class ReferenceApi
         WorkingLine.Of("reference.coat-one-piece", "", way.Time.Value, way.Time.Source),
     ]);
 
-    private static CentreView View(Centre c, TradeTables tables) => new(
+    private static CentreView View(Centre c, ReferenceData tables) => new(
         c.Code, c.Name, c.Plural, c.Shape, c.Holding, c.Upright, c.UsualDepth.Value, c.Depths, c.LeastCoats, c.Pack is null
             ? null
             : c.PackName[1], c.DippedEndUp,
@@ -178,7 +179,7 @@ internal static class ReferenceApi
         ],
         c.Figure is { } figure ? View(figure, tables) : null);
 
-    public static FigureView View(Figure figure, TradeTables tables) => new(
+    public static FigureView View(Figure figure, ReferenceData tables) => new(
         figure.Turn,
         [.. figure.Parts.Select(View)],
         [

@@ -20,7 +20,7 @@ internal static class SettingApi
         api.MapPost("/setting/preview", async Task<Results<Ok<LineSetting>, NotFound>> (OrderDraft draft, int line, KitchenThings things, KitchenClock clock) =>
         {
             var tables = await things.TablesAsync();
-            var c = tables.Setting;
+            var c = tables.Reference.Setting;
             return CoatingTally.For(draft, tables, await clock.NowAsync()).Lines.FirstOrDefault(l => l.Line == line) is { } tally
                 ? TypedResults.Ok(new LineSetting(
                     c.TouchDry.Value,

@@ -20,162 +20,10 @@ using NodaTime;
 
 namespace Kondiba.Core.Reference;
 
-/// <summary>The trade's tables: what the product knows before the maker has told it anything. Read once from the embedded JSON.</summary>
-/// <param name="Centres">What gets dipped.</param>
-/// <param name="Figures">Pieces put together from several centres, each as the centre that is its body.</param>
-/// <param name="Coatings">What it is dipped in.</param>
-/// <param name="Thinners">What it is thinned with.</param>
-/// <param name="Tints">What it is coloured with.</param>
-/// <param name="Decor">What it is decorated with.</param>
-/// <param name="Vessels">What the coating stands in.</param>
-/// <param name="Dipping">Ways of dipping.</param>
-/// <param name="Film">Constants of the film model.</param>
-/// <param name="Pot">Constants of a pot.</param>
-/// <param name="Tray">The sheet that pieces are laid on.</param>
-/// <param name="Setting">Constants of the setting model.</param>
-/// <param name="Melting">Constants of melting.</param>
-/// <param name="Thinning">Constants of thinning.</param>
-/// <param name="Colour">Constants of mixing colours.</param>
-/// <param name="Leftovers">Constants of leftovers.</param>
-/// <param name="Decorating">Constants of decorating.</param>
-/// <param name="Words">What makers call things.</param>
-/// <param name="Wares">Packs, sticks and packing.</param>
-/// <param name="Keeping">How long pieces keep.</param>
-/// <param name="Allergens">Allergens that a label must name.</param>
-/// <param name="Pricing">Constants of costs and prices.</param>
-/// <param name="Ingredients">What fillings are made of.</param>
-/// <param name="Fillings">Recipes for centres and accents that are made at home.</param>
-/// <param name="Scoops">What fillings are portioned with.</param>
-/// <param name="Moulds">Moulds with their cavities.</param>
-/// <param name="Moulding">Constants of moulding.</param>
-/// <param name="PrepRules">Steps before and after dipping, in the order of the hands.</param>
-/// <param name="Schools">Matters in which makers differ.</param>
-/// <param name="Prep">Constants of preparing.</param>
-/// <param name="Planning">Constants of planning.</param>
-/// <param name="Working">Hours, hands and warm places of this kitchen.</param>
-/// <param name="Habits">What this kitchen usually does.</param>
-/// <param name="Stock">What is in this kitchen's pantry.</param>
-public sealed record TradeTables(
-    IReadOnlyList<Centre> Centres,
-    IReadOnlyList<Centre> Figures,
-    IReadOnlyList<Coating> Coatings,
-    IReadOnlyList<Thinner> Thinners,
-    IReadOnlyList<Tint> Tints,
-    DecorTables Decor,
-    IReadOnlyList<Vessel> Vessels,
-    DippingWays Dipping,
-    FilmConstants Film,
-    PotConstants Pot,
-    TraySheet Tray,
-    SettingConstants Setting,
-    MeltConstants Melting,
-    ThinningConstants Thinning,
-    ColourConstants Colour,
-    LeftoverConstants Leftovers,
-    DecorConstants Decorating,
-    Words Words,
-    WareTable Wares,
-    IReadOnlyList<Keeping> Keeping,
-    IReadOnlyList<Allergen> Allergens,
-    PriceConstants Pricing,
-    IReadOnlyList<Ingredient> Ingredients,
-    IReadOnlyList<Filling> Fillings,
-    IReadOnlyList<Scoop> Scoops,
-    IReadOnlyList<Mould> Moulds,
-    MouldConstants Moulding,
-    IReadOnlyList<PrepRule> PrepRules,
-    IReadOnlyList<School> Schools,
-    PrepConstants Prep,
-    PlanConstants Planning,
-    Working Working,
-    Habits Habits,
-    IReadOnlyList<Lot> Stock)
+/// <summary>Reads the trade's tables from the embedded JSON. A value that is not as the tables want it stops the product from starting.</summary>
+internal static class ReferenceFiles
 {
-    private Listed? listed;
-
-    /// <summary>The tables that ship with the product.</summary>
-    public static TradeTables Shipped { get; } = Load();
-
-    /// <summary>The centre or figure of that code, or null.</summary>
-    public Centre? Centre(string? code) => Centres.FirstOrDefault(c => c.Code == code) ?? Figures.FirstOrDefault(c => c.Code == code);
-
-    /// <summary>The ingredient of that code, or null.</summary>
-    public Ingredient? Ingredient(string? code) => Ingredients.FirstOrDefault(i => i.Code == code);
-
-    /// <summary>The mould of that code, or null.</summary>
-    public Mould? Mould(string? code) => Moulds.FirstOrDefault(m => m.Code == code);
-
-    /// <summary>The vessel of that code, or null.</summary>
-    public Vessel? Vessel(string? code) => Vessels.FirstOrDefault(v => v.Code == code);
-
-    /// <summary>The coating of that code, or null.</summary>
-    public Coating? Coating(string? code) => Coatings.FirstOrDefault(c => c.Code == code);
-
-    /// <summary>How long a centre keeps; null when nothing is known. A figure keeps as long as its body.</summary>
-    public Keeping? KeepingOf(Centre centre) => Keeping.FirstOrDefault(k => k.Centres.Contains(centre.Figure?.Body.Code ?? centre.Code));
-
-    /// <summary>How a filling is made: by its own steps, or by the rules of preparing that are for it.</summary>
-    public IReadOnlyList<PrepRule> StepsOf(Filling filling) => filling.Steps ?? [.. PrepRules.Where(r => r.For.Contains(filling.Code))];
-
-    /// <summary>The mould and the coating that a part is made with, when its draft says so and all of it is known.</summary>
-    internal (Mould Mould, Coating Coating, CoatingColour Colour)? MouldedIn(Part kind, PartDraft draft) =>
-        draft.Colour is not null
-            && Mould(kind.Mould) is { } mould
-            && Coating(draft.Coating) is { } coating
-            && coating.Colour(draft.Colour) is { } colour
-            ? (mould, coating, colour)
-            : null;
-
-    /// <summary>Every ware, by its code.</summary>
-    public IReadOnlyDictionary<string, Ware> AllWares
-    {
-        get
-        {
-            // A copy with something changed carries the list of the tables that it was made from: it makes its own.
-            if (!ReferenceEquals(listed?.Of, this))
-                listed = new(this, WareList.Of(this));
-            return listed!.Wares;
-        }
-    }
-
-    private sealed record Listed(TradeTables Of, IReadOnlyDictionary<string, Ware> Wares);
-
-    /// <summary>The ware of that code, or null.</summary>
-    public Ware? Ware(string code) => AllWares.GetValueOrDefault(code);
-
-    /// <summary>The thinner of that code, or null.</summary>
-    public Thinner? Thinner(string? code) => Thinners.FirstOrDefault(t => t.Code == code);
-
-    /// <summary>The concentrated colour of that code, or null.</summary>
-    public Tint? Tint(string? code) => Tints.FirstOrDefault(t => t.Code == code);
-
-    /// <summary>Coating and colour of a pot's key, "coating.colour"; null where there is none.</summary>
-    public (Coating? Coating, CoatingColour? Colour) PotOf(string key)
-    {
-        var dot = key.IndexOf('.', StringComparison.Ordinal);
-        var coating = dot < 0 ? null : Coating(key[..dot]);
-        return (coating, coating?.Colour(key[(dot + 1)..]));
-    }
-
-    /// <summary>A coating and its colour by their codes; what there is not is told by its field, "coating" or "colour", with what to do.</summary>
-    public (Coating? Coating, CoatingColour? Colour) ColourOf(string? coatingCode, string? colourCode, TellError error)
-    {
-        var coating = Coating(coatingCode);
-        var colour = coating?.Colour(colourCode);
-        if (coating is null)
-            error(
-                "coating",
-                Message.Of("reference.coating-called", ("coatingCode", coatingCode)),
-                Message.Of("reference.coating-called.do", ("coatings", Argument.Of(Coatings.Select(c => c.Code)))));
-        else if (colour is null)
-            error(
-                "colour",
-                Message.Of("reference.colour-called", ("colourCode", colourCode), ("coating", coating.Name)),
-                Message.Of("reference.colour-called.do", ("colours", Argument.Of(coating.Colours.Select(c => c.Code)))));
-        return (coating, colour);
-    }
-
-    private static TradeTables Load()
+    public static ReferenceData Read()
     {
         var sources = Read<Dictionary<string, Source>>("sources", new(JsonSerializerDefaults.Web));
         var options = new JsonSerializerOptions(JsonSerializerDefaults.Web)
@@ -222,20 +70,12 @@ public sealed record TradeTables(
             Read<List<PrepRule>>("prep", options),
             Read<List<School>>("schools", options),
             practice.Prep,
-            practice.Planning,
-            new(
-                [.. Enumerable.Repeat(new WeekDay(new(At(practice.Prep.DayFrom), At(practice.Prep.DayTo))), 7)],
-                (int)practice.Planning.Pots.Value.Si,
-                (int)practice.Planning.Wells.Value.Si),
-            new("compound-wafer-hot-flow"),
-            []);
+            practice.Planning);
     }
-
-    private static LocalTime At(Sourced<Duration> hour) => LocalTime.Midnight.PlusMinutes((long)hour.Value.TotalMinutes);
 
     private static T Read<T>(string name, JsonSerializerOptions options)
     {
-        using var stream = typeof(TradeTables).Assembly.GetManifestResourceStream($"{name}.json")!;
+        using var stream = typeof(ReferenceFiles).Assembly.GetManifestResourceStream($"{name}.json")!;
         try
         {
             return JsonSerializer.Deserialize<T>(stream, options)!;

@@ -19,7 +19,7 @@ using NodaTime;
 namespace Kondiba.Core.Kitchens;
 
 /// <summary>Lays what a maker has told over the shipped tables.</summary>
-public static class KitchenTables
+public static class OwnTables
 {
     // Luminance, as WCAG 2.2 defines it, from which a colour counts as pale and below which as deep.
     private const double PaleFrom = 0.45;
@@ -36,15 +36,16 @@ public static class KitchenTables
     private static readonly Sourced<Length> UsualGap = new(Quantities.Of<Length>(10, "mm"), new(Tag.Estimate, "a finger's width"));
 
     /// <summary>The kitchen's tables. Everything given must have passed <see cref="OwnCheck"/>.</summary>
-    public static TradeTables For(TradeTables shipped, OwnThings own)
+    public static KitchenTables For(KitchenTables nothingTold, OwnThings own)
     {
+        var (shipped, usual, _) = nothingTold;
         var ways = own.Ways;
         var coatings = Over(shipped.Coatings, own.Coatings.Select(c => Coating(c, shipped)), c => c.Code);
         var owned = shipped.Vessels.Where(v => ways.WithoutVessels?.Contains(v.Code) is not true);
         var vessels = Over([.. owned], own.Vessels.Select(Vessel), v => v.Code);
         var centres = Over(shipped.Centres, own.Centres.Select(c => Centre(c, shipped)), c => c.Code);
         var pieces = shipped with { Centres = centres };
-        return shipped with
+        var reference = shipped with
         {
             Centres = centres,
             Figures = Over(
@@ -71,7 +72,6 @@ public static class KitchenTables
                 Target = Set(
                 ways.Film is { } f ? Quantities.Of<Length>(f, "mm") : null, shipped.Thinning.Target)
             },
-            Habits = new(coatings.Any(c => c.Code == ways.Coating) ? ways.Coating! : shipped.Habits.Coating, ways.Thinner, ways.Schools),
             Wares = Wares(shipped.Wares, own.Wares),
             Ingredients = [
                 .. shipped.Ingredients,
@@ -85,28 +85,30 @@ public static class KitchenTables
             Pricing = Pricing(shipped.Pricing, own.Rates),
             Decor = shipped.Decor with
             {
-                Sprinkles = Over(shipped.Decor.Sprinkles, own.Toppings.Select(t => Topping(t, shipped, pieces)), s => s.Code),
+                Sprinkles = Over(
+                    shipped.Decor.Sprinkles, own.Toppings.Select(t => Topping(t, nothingTold with { Reference = pieces })), s => s.Code),
                 Parts = Over(shipped.Decor.Parts, own.Parts.Select(p => Part(p, shipped)), p => p.Code),
             },
             Words = shipped.Words with { Own = own.Words.DistinctBy(w => w.Word).ToDictionary(w => w.Word, w => w.Means) },
             Setting = shipped.Setting with { Places = Over(shipped.Setting.Places, own.Places.Select(Place), p => p.Code) },
-            Working = own.Working ?? shipped.Working,
         };
+        var usually = coatings.Any(c => c.Code == ways.Coating) ? ways.Coating! : usual.Habits.Coating;
+        return new(reference, new(own.Working ?? usual.Working, new(usually, ways.Thinner, ways.Schools)), nothingTold.Stock);
     }
 
     /// <summary>How things are done where nothing was said, in the form that it is entered in.</summary>
-    public static Ways Entered(TradeTables shipped) => new(
-        shipped.Habits.Coating,
-        shipped.Habits.Thinner,
-        shipped.Thinning.Target.Value.In("mm"),
-        shipped.Pot.Margin.Value.Si,
-        shipped.Film.Shake,
-        shipped.Film.DripTime.Value.TotalSeconds,
-        shipped.Decorating.HandSpeed.Value.In("mm/s"),
+    public static Ways Entered(KitchenTables shipped) => new(
+        shipped.Profile.Habits.Coating,
+        shipped.Profile.Habits.Thinner,
+        shipped.Reference.Thinning.Target.Value.In("mm"),
+        shipped.Reference.Pot.Margin.Value.Si,
+        shipped.Reference.Film.Shake,
+        shipped.Reference.Film.DripTime.Value.TotalSeconds,
+        shipped.Reference.Decorating.HandSpeed.Value.In("mm/s"),
         []);
 
     /// <summary>How prices are made where nothing was said, in the form that it is entered in.</summary>
-    public static Rates Rates(TradeTables shipped)
+    public static Rates Rates(ReferenceData shipped)
     {
         var c = shipped.Pricing;
         return new(c.Hour.Value.Amount, c.FuelPerHour.Value.Amount, c.Margin.Value.Si, c.Step.Value.Amount, c.Deposit.Value.Si, c.Terms);
@@ -270,7 +272,7 @@ public static class KitchenTables
         where T : struct, IQuantity<T> =>
         shipped is not null && Math.Abs(shipped.Value.Si - value.Si) <= Math.Abs(value.Si) * Unchanged ? shipped : Mine(value);
 
-    private static Centre Centre(OwnCentre own, TradeTables shipped)
+    private static Centre Centre(OwnCentre own, ReferenceData shipped)
     {
         var (kind, like) = (ShapeKind.Of(own.Shape)!, shipped.Centre(own.Code));
         return new(
@@ -311,7 +313,7 @@ public static class KitchenTables
         ],
         Mine(Quantities.Of<Mass>(own.Mass, "g"), like?.Mass));
 
-    private static Coating Coating(OwnCoating own, TradeTables shipped)
+    private static Coating Coating(OwnCoating own, ReferenceData shipped)
     {
         var like = shipped.Coating(own.Code);
 
@@ -366,9 +368,9 @@ public static class KitchenTables
             part.Across.Value.In("mm"), 2), Math.Round(
                 part.Dot.Value.In("g"), 3), part.Srgb, part.Only, part.Allergens, part.MayContain, part.Words);
 
-    private static Sprinkle Topping(OwnTopping own, TradeTables shipped, TradeTables tables)
+    private static Sprinkle Topping(OwnTopping own, KitchenTables tables)
     {
-        var like = shipped.Decor.Sprinkle(own.Code);
+        var like = tables.Reference.Decor.Sprinkle(own.Code);
         var perArea = own.Weighed is { } weighed ? PerArea(weighed, tables) : Quantities.Of<AreaDensity>(own.PerArea!.Value, "g/cm²");
         return new(
             own.Code, own.Name, Mine(
@@ -380,11 +382,11 @@ public static class KitchenTables
     }
 
     /// <summary>What was weighed on pieces, by the area of their coat that it covered.</summary>
-    private static AreaDensity PerArea(WeighedTopping weighed, TradeTables tables)
+    private static AreaDensity PerArea(WeighedTopping weighed, KitchenTables tables)
     {
-        var coating = tables.Coating(tables.Habits.Coating)!;
-        var known = tables.Decor.Sprinkles[0];
-        if (tables.Centre(weighed.Centre) is not { } centre)
+        var coating = tables.Reference.Coating(tables.Profile.Habits.Coating)!;
+        var known = tables.Reference.Decor.Sprinkles[0];
+        if (tables.Reference.Centre(weighed.Centre) is not { } centre)
             return UsualPerArea;
         LineDraft line = new(
             centre.Code, weighed.Size, 1, CountedIn.Pieces, coating.Code, coating.Colours[0].Code, centre.UsualDepth.Value.Si, centre.LeastCoats,
@@ -395,7 +397,7 @@ public static class KitchenTables
         return new(known.PerArea.Value.Si * weighed.Grams / weighed.Pieces / piece.In("g"));
     }
 
-    private static Part Part(OwnPart own, TradeTables shipped)
+    private static Part Part(OwnPart own, ReferenceData shipped)
     {
         var like = shipped.Decor.Part(own.Code);
         return new(
