@@ -17,9 +17,6 @@ public static class BenchOrders
         var codes = ReferenceData.Shipped.Coating(Coating)!.Colours.Take(colours).Select(c => c.Code).ToList();
         var sizes = ReferenceData.Shipped.Centres.SelectMany(c => c.Sizes.Select(s => (Centre: c, Size: s))).ToList();
         return new(
-            "bench",
-            new LocalDateTime(2031, 5, 3, 10, 0),
-            "",
             [
                 .. Enumerable.Range(
                     0, lines).Select(i => (sizes[i % sizes.Count].Centre, sizes[i % sizes.Count].Size, I: i)).Select(p => new LineDraft(
@@ -31,8 +28,12 @@ public static class BenchOrders
                     codes[p.I % colours],
                     p.Centre.Depths[p.I % p.Centre.Depths.Count].Si,
                     Math.Max(p.Centre.LeastCoats, 1 + (p.I % 2)))),
-            ],
-            codes.ToDictionary(c => $"{Coating}.{c}", _ => new PotDraft(null, "flakes", null)));
+            ])
+        {
+            Name = "bench",
+            Pickup = new LocalDateTime(2031, 5, 3, 10, 0),
+            Pots = codes.ToDictionary(c => $"{Coating}.{c}", _ => new PotDraft(null, "flakes", null)),
+        };
     }
 
     /// <summary>The same with a pattern and sprinkles on every line.</summary>

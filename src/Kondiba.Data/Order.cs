@@ -114,12 +114,57 @@ public sealed class Order : IOfKitchen
     /// <summary>PostgreSQL's xmin: changes with every write.</summary>
     public uint Version { get; init; }
 
+    /// <summary>What is said about it besides its lines.</summary>
+    public OrderContent ToContent() => new()
+    {
+        Name = Name,
+        Pickup = Pickup,
+        Notes = Notes,
+        Pots = Pots.ToDictionary(p => p.Pot, p => new PotDraft(p.Vessel, p.Thinner, p.Film)),
+        Margin = Margin,
+        Palette = Palette,
+        Client = Client,
+        Contact = Contact,
+        Handover = Handover,
+        Place = Place,
+        Allergies = Allergies,
+        Packing = Packing,
+        Price = Price,
+        Deposit = Deposit,
+        Schools = Schools,
+    };
+
+    /// <summary>Takes what is said about it, all but the prices: these a helper does not see.</summary>
+    public void Take(OrderContent content)
+    {
+        Name = content.Name!.Trim();
+        Pickup = content.Pickup!.Value;
+        Notes = content.Notes ?? "";
+        Margin = content.Margin;
+        Palette = [.. content.Palette ?? []];
+        Client = content.Client?.Trim() ?? "";
+        Contact = content.Contact?.Trim() ?? "";
+        Handover = content.Handover;
+        Place = content.Place?.Trim() ?? "";
+        Allergies = [.. content.Allergies ?? []];
+        Packing = [.. content.Packing ?? []];
+        Schools = content.Schools?.ToDictionary() ?? [];
+        Pots.RemoveAll(p => !content.Pots.ContainsKey(p.Pot));
+        foreach (var (key, pot) in content.Pots)
+        {
+            var row = Pots.Find(p => p.Pot == key);
+            if (row is null)
+            {
+                row = new() { KitchenId = KitchenId, Pot = key };
+                Pots.Add(row);
+            }
+
+            (row.Vessel, row.Thinner, row.Film) = (pot.Vessel, pot.Thinner, pot.Film);
+        }
+    }
+
     /// <summary>The order as Core computes it.</summary>
-    public OrderDraft ToDraft() =>
-        new(Name, Pickup, Notes, [
-            .. Lines.OrderBy(l => l.Position).Select(l => l.ToDraft()),
-        ], Pots.ToDictionary(p => p.Pot, p => new PotDraft(p.Vessel, p.Thinner, p.Film)), Margin, Palette,
-            Client, Contact, Handover, Place, Allergies, Packing, Price, Deposit, Schools);
+    public OrderDraft ToDraft() => new(ToContent(), [.. Lines.OrderBy(l => l.Position).Select(l => l.ToDraft())]);
 }
 
 /// <summary>A line of an order.</summary>

@@ -246,13 +246,13 @@ public class AmountsTests
             [$"{Wafers}.dark"] = new("thimble", "cocoa-butter", 9),
             ["tar.dark"] = new(),
         };
-        var tally = CoatingTally.For(new(" ", Now.PlusMinutes(-1), new('x', 2001), [Berries()], bad, 1.5), Tables, Now);
+        var tally = CoatingTally.For(new([Berries()]) { Name = " ", Pickup = Now.PlusMinutes(-1), Notes = new('x', 2001), Pots = bad, Margin = 1.5 }, Tables, Now);
         Assert.Equal(
             ["name", "notes", "pickup", "margin", $"pots.{Wafers}.dark.vessel", $"pots.{Wafers}.dark.thinner", $"pots.{Wafers}.dark.film", "pots.tar.dark"],
             tally.Problems.Select(p => p.Field));
         Assert.All(tally.Problems, p => Assert.NotEmpty(p.Remedy.Said()));
         Assert.NotEmpty(tally.Pots);
-        var without = CoatingTally.For(new("x", null, null, [], new Dictionary<string, PotDraft>()), Tables, Now);
+        var without = CoatingTally.For(new([]) { Name = "x" }, Tables, Now);
         Assert.Equal("pickup", Assert.Single(without.Problems).Field);
     }
 

@@ -100,7 +100,7 @@ public partial class CatalogueTests
             (lines, customary) =>
             {
                 var tables = KitchenTables.Shipped;
-                var order = new OrderDraft("Buoy", new(2031, 5, 3, 10, 0), null, lines, new Dictionary<string, PotDraft>());
+                var order = new OrderDraft(lines) { Name = "Buoy", Pickup = new(2031, 5, 3, 10, 0) };
                 var tally = CoatingTally.For(order, tables, new(2031, 5, 1, 8, 0));
                 var costing = Costing.For(order, tally, tables);
                 var voices = Enum.GetValues<Language>().Select(l => new Voice(l, customary)).ToList();

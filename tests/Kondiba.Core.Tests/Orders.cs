@@ -28,14 +28,14 @@ internal static class Orders
     public static LineDraft Truffles(double count, string colour = "midnight") => Line("truffle-ball", "one", count, colour);
 
     /// <summary>An order with the same choice for every pot.</summary>
-    public static OrderDraft Order(PotDraft? pot, params LineDraft[] lines) => new(
-        "Harbour lights",
-        Now.PlusDays(2),
-        null,
-        lines,
-        pot is null
+    public static OrderDraft Order(PotDraft? pot, params LineDraft[] lines) => new(lines)
+    {
+        Name = "Harbour lights",
+        Pickup = Now.PlusDays(2),
+        Pots = pot is null
             ? new Dictionary<string, PotDraft>()
-            : lines.Select(l => $"{l.Coating}.{l.Colour}").Distinct().ToDictionary(k => k, _ => pot));
+            : lines.Select(l => $"{l.Coating}.{l.Colour}").Distinct().ToDictionary(k => k, _ => pot)
+    };
 
     /// <summary>What lines come to with the same choice for every pot.</summary>
     public static CoatingTally Tally(PotDraft? pot, params LineDraft[] lines) => CoatingTally.For(Order(pot, lines), Tables, Now);

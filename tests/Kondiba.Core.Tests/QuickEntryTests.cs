@@ -276,7 +276,7 @@ public class QuickEntryTests
                     && w is not ("chocolate" or "choc"));
                 Assert.True(!silent.Any(), $"{string.Join(", ", silent)} in “{typed}”");
                 var tally = CoatingTally.For(
-                    new("x", new(2031, 1, 1, 12, 0), "", [.. entry.Lines.Select(l => l.Line)], new Dictionary<string, PotDraft>()),
+                    new([.. entry.Lines.Select(l => l.Line)]) { Name = "x", Pickup = new(2031, 1, 1, 12, 0), Notes = "" },
                     Tables,
                     new(2030, 12, 31, 12, 0));
                 // How many pieces there may be, and how many parts fit on one, the order says at its line.

@@ -67,7 +67,7 @@ public static class Weekend
     }
 
     public static PlannedOrder Order(string code, int days, int hour, params LineDraft[] lines) =>
-        new(code, new(code, Now.Date.PlusDays(days).At(new LocalTime(hour, 0)), null, lines, new Dictionary<string, PotDraft>()));
+        new(code, new(lines) { Name = code, Pickup = Now.Date.PlusDays(days).At(new LocalTime(hour, 0)) });
 
     public static LineDraft Dipped(string centre, string size, int count, string colour, double depth, string? lines = null) =>
         Tests.Orders.Line(centre, size, count, colour, depth) with

@@ -104,12 +104,10 @@ public sealed class DayTests(Server server) : IClassFixture<Server>
             "", new(
                 [new("1", order)], KitchenTables.Shipped, Arrangements.None, new(
                     2031, 5, 1, 9, 0)), null, false, _ => Task.CompletedTask, turn, SystemClock.Instance, NullLogger.Instance);
-        var draft = new OrderDraft(
-            "Tide",
-            null,
-            null,
-            [new("strawberry", "L", 6, CountedIn.Pieces, "compound-wafer-hot-flow", "dark", 0.75, 1)],
-            new Dictionary<string, PotDraft>());
+        var draft = new OrderDraft([new("strawberry", "L", 6, CountedIn.Pieces, "compound-wafer-hot-flow", "dark", 0.75, 1)])
+        {
+            Name = "Tide",
+        };
 
         // An order without a pickup cannot come here; if it does, the search throws.
         using var broken = Run(draft);

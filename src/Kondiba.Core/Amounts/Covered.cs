@@ -31,11 +31,7 @@ public sealed record Covered(string Centre, string Size, string Name, int Count,
     private static Covered By(Coating coating, CoatingColour colour, Mass mass, Centre centre, CentreSize size, KitchenTables tables)
     {
         Pot? Of(int count) => count < 1 ? null : CoatingTally.For(
-            new(
-                "",
-                null,
-                null,
-                [new(
+            new([new(
                     centre.Code,
                     size.Code,
                     count,
@@ -43,8 +39,8 @@ public sealed record Covered(string Centre, string Size, string Name, int Count,
                     coating.Code,
                     colour.Code,
                     centre.UsualDepth.Value.Si,
-                    centre.LeastCoats)],
-                new Dictionary<string, PotDraft>()), tables, default).Pots.SingleOrDefault();
+                    centre.LeastCoats)])
+            { Name = "" }, tables, default).Pots.SingleOrDefault();
         bool Makes(int count) => Of(count) is { } pot && pot.OfCoating <= mass;
 
         var (enough, tooMany) = (0, 1);

@@ -32,7 +32,7 @@ public sealed record Look(
         const string line = "lines[0].";
         List<Problem> problems = [.. Kitchens.OwnCheck.Named(Code, Name)];
         var tally = CoatingTally.For(
-            new(Name, null, null, [ToLine(1)], new Dictionary<string, PotDraft>()), tables, new LocalDateTime(1, 1, 1, 0, 0));
+            new([ToLine(1)]) { Name = Name }, tables, new LocalDateTime(1, 1, 1, 0, 0));
         problems.AddRange(tally.Problems.Where(p => p.Severity is Severity.Error && p.Field.StartsWith(line, StringComparison.Ordinal))
             .Select(p => p with { Field = p.Field[line.Length..] }));
         return problems;

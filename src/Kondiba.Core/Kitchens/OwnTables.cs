@@ -391,7 +391,7 @@ public static class OwnTables
         LineDraft line = new(
             centre.Code, weighed.Size, 1, CountedIn.Pieces, coating.Code, coating.Colours[0].Code, centre.UsualDepth.Value.Si, centre.LeastCoats,
             Decor: Decor.None with { Sprinkles = [new(known.Code, weighed.Side, weighed.Cover, known.Only is GoesOn.Set)] });
-        var order = new OrderDraft(null, null, null, [line], new Dictionary<string, PotDraft>());
+        var order = new OrderDraft([line]);
         if (CoatingTally.For(order, tables, default).Lines is not [{ Look.Sprinkles: [{ Mass.Value: var piece }] }])
             return UsualPerArea;
         return new(known.PerArea.Value.Si * weighed.Grams / weighed.Pieces / piece.In("g"));

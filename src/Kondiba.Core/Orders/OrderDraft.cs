@@ -17,40 +17,72 @@ public enum Handover
     Delivery,
 }
 
-/// <summary>An order as typed; nothing about it need be right yet.</summary>
-/// <param name="Name">Whom or what it is for.</param>
-/// <param name="Pickup">When it is collected, by the kitchen's clock.</param>
-/// <param name="Notes">Anything else.</param>
-/// <param name="Lines">What is wanted.</param>
-/// <param name="Pots">What the maker chose for a pot, by its key, "coating.colour"; what is left out the product chooses.</param>
-/// <param name="Margin">Put on top of every pot, as a share; null for the kitchen's own.</param>
-/// <param name="Palette">Its scheme of two to five colours, each as #rrggbb; none when nothing was chosen.</param>
-/// <param name="Client">Who asked.</param>
-/// <param name="Contact">How to reach them.</param>
-/// <param name="Handover">Whether it is collected or brought.</param>
-/// <param name="Place">Where.</param>
-/// <param name="Allergies">Names of allergens that must not be in it.</param>
-/// <param name="Packing">What it is packed in.</param>
-/// <param name="Price">How its price is made; null for the kitchen's margin.</param>
-/// <param name="Deposit">To be paid ahead; null for the kitchen's share of the price.</param>
-/// <param name="Schools">Where this order is made otherwise than the kitchen does: the school's choice, by the school's code.</param>
-public sealed record OrderDraft(
-    string? Name,
-    LocalDateTime? Pickup,
-    string? Notes,
-    IReadOnlyList<LineDraft> Lines,
-    IReadOnlyDictionary<string, PotDraft> Pots,
-    double? Margin = null,
-    IReadOnlyList<string>? Palette = null,
-    string? Client = null,
-    string? Contact = null,
-    Handover Handover = Handover.Pickup,
-    string? Place = null,
-    IReadOnlyList<string>? Allergies = null,
-    IReadOnlyList<PackingDraft>? Packing = null,
-    PriceDraft? Price = null,
-    decimal? Deposit = null,
-    IReadOnlyDictionary<string, string>? Schools = null);
+/// <summary>
+/// What is said about an order besides its lines, wherever one is typed, kept, shown or written to a file; nothing about it need be
+/// right yet. A field that is added here is in all of them; only the order's row in the database has to be told of it.
+/// </summary>
+public record OrderContent
+{
+    /// <summary>Whom or what it is for.</summary>
+    public string? Name { get; init; }
+
+    /// <summary>When it is collected, by the kitchen's clock.</summary>
+    public LocalDateTime? Pickup { get; init; }
+
+    /// <summary>Anything else.</summary>
+    public string? Notes { get; init; }
+
+    /// <summary>What the maker chose for a pot, by its key, "coating.colour"; what is left out the product chooses.</summary>
+    public IReadOnlyDictionary<string, PotDraft> Pots { get; init; } = new Dictionary<string, PotDraft>();
+
+    /// <summary>Put on top of every pot, as a share; null for the kitchen's own.</summary>
+    public double? Margin { get; init; }
+
+    /// <summary>Its scheme of two to five colours, each as #rrggbb; none when nothing was chosen.</summary>
+    public IReadOnlyList<string>? Palette { get; init; }
+
+    /// <summary>Who asked.</summary>
+    public string? Client { get; init; }
+
+    /// <summary>How to reach them.</summary>
+    public string? Contact { get; init; }
+
+    /// <summary>Whether it is collected or brought.</summary>
+    public Handover Handover { get; init; }
+
+    /// <summary>Where.</summary>
+    public string? Place { get; init; }
+
+    /// <summary>Names of allergens that must not be in it.</summary>
+    public IReadOnlyList<string>? Allergies { get; init; }
+
+    /// <summary>What it is packed in.</summary>
+    public IReadOnlyList<PackingDraft>? Packing { get; init; }
+
+    /// <summary>How its price is made; null for the kitchen's margin.</summary>
+    public PriceDraft? Price { get; init; }
+
+    /// <summary>To be paid ahead; null for the kitchen's share of the price.</summary>
+    public decimal? Deposit { get; init; }
+
+    /// <summary>Where this order is made otherwise than the kitchen does: the school's choice, by the school's code.</summary>
+    public IReadOnlyDictionary<string, string>? Schools { get; init; }
+}
+
+/// <summary>An order as it is computed.</summary>
+public sealed record OrderDraft : OrderContent
+{
+    /// <summary>An order of which only the lines are known.</summary>
+    [JsonConstructor]
+    public OrderDraft(IReadOnlyList<LineDraft> lines) => Lines = lines;
+
+    /// <summary>An order from what is said about it and its lines.</summary>
+    public OrderDraft(OrderContent content, IReadOnlyList<LineDraft> lines)
+        : base(content) => Lines = lines;
+
+    /// <summary>What is wanted.</summary>
+    public IReadOnlyList<LineDraft> Lines { get; init; }
+}
 
 /// <summary>What the maker chose for a pot.</summary>
 /// <param name="Vessel">Code of the vessel; null for the one that wants least coating.</param>

@@ -128,7 +128,7 @@ internal static class FormatsApi
 
             OrdersApi.Write(
                 order,
-                OrderInput.Of(row.Order, row.State, row.DepositPaid, row.IsTemplate),
+                new(row.Order) { Version = 0, State = row.State, DepositPaid = row.DepositPaid, IsTemplate = row.IsTemplate },
                 tally,
                 tables.Reference,
                 instants.GetCurrentInstant(),

@@ -186,7 +186,7 @@ internal sealed class KitchenFormat(KondibaContext db, KitchenClock clock, Kitch
                 continue;
             var order = new Order { KitchenId = db.KitchenId, Name = "", Number = o.Number };
             OrdersApi.Write(
-                order, OrderInput.Of(o.Order, o.State, o.DepositPaid, o.IsTemplate), tally, tables.Reference, o.ChangedAt, mayPrice: true);
+                order, new(o.Order) { Version = 0, State = o.State, DepositPaid = o.DepositPaid, IsTemplate = o.IsTemplate }, tally, tables.Reference, o.ChangedAt, mayPrice: true);
             order.RemovedAt = o.RemovedAt;
             orders.Add(order);
         }

@@ -161,23 +161,24 @@ internal static class OrdersCsv
         [l.Centre, l.Size, l.Amount, Camel(
             l.CountedIn), l.Coating, l.Colour, l.Depth, l.Coats, l.AtOnce, l.Upright, l.Look, Json(l.Decor), Json(l.Making)];
 
-    private static OrderDraft Order(Cells c, List<LineDraft> lines) => new(
-        c.Text("name"),
-        c.Pickup("pickup"),
-        c.Text("notes"),
-        lines,
-        c.Json<Dictionary<string, PotDraft>>("pots") ?? [],
-        c.Number("margin"),
-        c.List("palette"),
-        c.Text("client"),
-        c.Text("contact"),
-        c.Enum("handover", Handover.Pickup),
-        c.Text("place"),
-        c.List("allergies"),
-        c.Json<List<PackingDraft>>("packing") ?? [],
-        c.Text("price by").Length > 0 ? new(c.Enum("price by", PriceBy.Margin), (decimal)(c.Number("price") ?? 0)) : null,
-        (decimal?)c.Number("deposit"),
-        c.Json<Dictionary<string, string>>("schools"));
+    private static OrderDraft Order(Cells c, List<LineDraft> lines) => new(lines)
+    {
+        Name = c.Text("name"),
+        Pickup = c.Pickup("pickup"),
+        Notes = c.Text("notes"),
+        Pots = c.Json<Dictionary<string, PotDraft>>("pots") ?? [],
+        Margin = c.Number("margin"),
+        Palette = c.List("palette"),
+        Client = c.Text("client"),
+        Contact = c.Text("contact"),
+        Handover = c.Enum("handover", Handover.Pickup),
+        Place = c.Text("place"),
+        Allergies = c.List("allergies"),
+        Packing = c.Json<List<PackingDraft>>("packing") ?? [],
+        Price = c.Text("price by").Length > 0 ? new(c.Enum("price by", PriceBy.Margin), (decimal)(c.Number("price") ?? 0)) : null,
+        Deposit = (decimal?)c.Number("deposit"),
+        Schools = c.Json<Dictionary<string, string>>("schools"),
+    };
 
     private static LineDraft Line(Cells c) => new(
         c.Text("centre"),

@@ -123,13 +123,18 @@ public static class QuantitySchemas
             Be(JsonSchemaType.String, "moment, 2031-05-03T18:30:00Z");
         }
 
+        // What cannot be read is only ever written, with all that it has.
+        if (context.JsonTypeInfo.Properties.Any(p => p.Set is null) && schema.Properties is { } properties)
+            schema.Required = properties.Keys.ToHashSet();
         return Task.CompletedTask;
 
         void Be(JsonSchemaType kind, string description)
         {
-            // A property that may be left out is described in its place, and says that null will do as well.
+            // A property that may be left out is described in its place, and says that null will do as well; but for a local time,
+            // which is described once for all.
             schema.Type = context.JsonPropertyInfo is { IsRequired: false }
                 && Nullable.GetUnderlyingType(context.JsonTypeInfo.Type) is not null
+                && type != typeof(LocalDateTime)
                 ? kind | JsonSchemaType.Null
                 : kind;
             schema.Description = description;

@@ -1,6 +1,7 @@
+using System.Text.Json.Serialization;
 using Kondiba.Core.Amounts;
-using Kondiba.Core.Decoration;
 using Kondiba.Core.Measures;
+using Kondiba.Core.Decoration;
 using Kondiba.Core.Orders;
 using Kondiba.Core.Wares;
 using Kondiba.Core.Wording;
@@ -11,120 +12,91 @@ namespace Kondiba.Web.Orders;
 
 /// <summary>A line as sent and as kept.</summary>
 /// <param name="Id">Given by the client, unique within the order.</param>
+[method: JsonConstructor]
 public sealed record OrderLineInput(
-    Guid Id, string? Centre, string? Size, double Amount, CountedIn CountedIn, string? Coating, string? Colour, double Depth, int Coats, bool AtOnce = false, bool? Upright = null, string? Look = null, Decor? Decor = null, Making? Making = null)
-    : LineDraft(Centre, Size, Amount, CountedIn, Coating, Colour, Depth, Coats, AtOnce, Upright, Look, Decor, Making);
+    Guid Id,
+    string? Centre,
+    string? Size,
+    double Amount,
+    CountedIn CountedIn,
+    string? Coating,
+    string? Colour,
+    double Depth,
+    int Coats,
+    bool AtOnce = false,
+    bool? Upright = null,
+    string? Look = null,
+    Decor? Decor = null,
+    Making? Making = null)
+    : LineDraft(Centre, Size, Amount, CountedIn, Coating, Colour, Depth, Coats, AtOnce, Upright, Look, Decor, Making)
+{
+    public OrderLineInput(Guid id, LineDraft l)
+        : this(
+            id, l.Centre, l.Size, l.Amount, l.CountedIn, l.Coating, l.Colour, l.Depth, l.Coats, l.AtOnce, l.Upright, l.Look, l.Decor, l.Making)
+    {
+    }
+}
 
 /// <summary>An order to keep.</summary>
-/// <param name="Version">The version it was changed from; 0 for a new one.</param>
-/// <param name="State">How far it is; what is made has used up the pantry.</param>
-/// <param name="IsTemplate">Whether it is a pattern for further orders.</param>
-/// <param name="Schools">Where it is made otherwise than the kitchen does.</param>
-public sealed record OrderInput(
-    uint Version,
-    string? Name,
-    LocalDateTime? Pickup,
-    string? Notes,
-    IReadOnlyList<OrderLineInput> Lines,
-    IReadOnlyDictionary<string, PotDraft> Pots,
-    double? Margin = null,
-    IReadOnlyList<string>? Palette = null,
-    string? Client = null,
-    string? Contact = null,
-    Handover Handover = Handover.Pickup,
-    string? Place = null,
-    IReadOnlyList<string>? Allergies = null,
-    IReadOnlyList<PackingDraft>? Packing = null,
-    PriceDraft? Price = null,
-    decimal? Deposit = null,
-    bool DepositPaid = false,
-    OrderState State = OrderState.Asked,
-    bool IsTemplate = false,
-    IReadOnlyDictionary<string, string>? Schools = null)
+public sealed record OrderInput : OrderContent
 {
-    /// <summary>A new order as Core has it.</summary>
-    public static OrderInput Of(
-        OrderDraft d, OrderState state = OrderState.Asked, bool depositPaid = false, bool isTemplate = false) => new(
-        0,
-        d.Name,
-        d.Pickup,
-        d.Notes,
-        [.. d.Lines.Select(l => new OrderLineInput(
-            Guid.CreateVersion7(),
-            l.Centre,
-            l.Size,
-            l.Amount,
-            l.CountedIn,
-            l.Coating,
-            l.Colour,
-            l.Depth,
-            l.Coats,
-            l.AtOnce,
-            l.Upright,
-            l.Look,
-            l.Decor,
-            l.Making))],
-        d.Pots,
-        d.Margin,
-        d.Palette,
-        d.Client,
-        d.Contact,
-        d.Handover,
-        d.Place,
-        d.Allergies,
-        d.Packing,
-        d.Price,
-        d.Deposit,
-        depositPaid,
-        state,
-        isTemplate,
-        d.Schools);
+    [JsonConstructor]
+    public OrderInput(IReadOnlyList<OrderLineInput> lines) => Lines = lines;
 
-    public OrderDraft ToDraft() =>
-        new(
-            Name,
-            Pickup,
-            Notes,
-            Lines,
-            Pots,
-            Margin,
-            Palette,
-            Client,
-            Contact,
-            Handover,
-            Place,
-            Allergies,
-            Packing,
-            Price,
-            Deposit,
-            Schools);
+    /// <summary>A new order as Core has it.</summary>
+    public OrderInput(OrderDraft draft)
+        : base(draft) => Lines = [.. draft.Lines.Select(l => new OrderLineInput(Guid.CreateVersion7(), l))];
+
+    /// <summary>The version it was changed from; 0 for a new one.</summary>
+    public required uint Version { get; init; }
+
+    /// <summary>What is wanted.</summary>
+    public IReadOnlyList<OrderLineInput> Lines { get; init; }
+
+    /// <summary>Whether the deposit has been paid.</summary>
+    public bool DepositPaid { get; init; }
+
+    /// <summary>How far it is; what is made has used up the pantry.</summary>
+    public OrderState State { get; init; }
+
+    /// <summary>Whether it is a pattern for further orders.</summary>
+    public bool IsTemplate { get; init; }
+
+    public OrderDraft ToDraft() => new(this, Lines);
 }
 
 /// <summary>A kept order with what it comes to.</summary>
-public sealed record OrderView(
-    Guid Id,
-    uint Version,
-    string Name,
-    LocalDateTime Pickup,
-    string Notes,
-    IReadOnlyList<OrderLineInput> Lines,
-    IReadOnlyDictionary<string, PotDraft> Pots,
-    double? Margin,
-    IReadOnlyList<string> Palette,
-    string Client,
-    string Contact,
-    Handover Handover,
-    string Place,
-    IReadOnlyList<string> Allergies,
-    IReadOnlyList<PackingDraft> Packing,
-    PriceDraft? Price,
-    decimal? Deposit,
-    bool DepositPaid,
-    OrderState State,
-    bool IsTemplate,
-    IReadOnlyDictionary<string, string> Schools,
-    int Number,
-    CoatingTally Tally);
+public sealed record OrderView : OrderContent
+{
+    /// <param name="order">The order.</param>
+    /// <param name="tally">What it comes to.</param>
+    /// <param name="prices">Whether who asks may see its price and deposit.</param>
+    public OrderView(Order order, CoatingTally tally, bool prices)
+        : base(order.ToContent())
+    {
+        (Id, Version, Number, State, IsTemplate) = (order.Id, order.Version, order.Number, order.State, order.IsTemplate);
+        Lines = [.. order.Lines.OrderBy(l => l.Position).Select(l => new OrderLineInput(l.Id, l.ToDraft()))];
+        (DepositPaid, Tally) = (order.DepositPaid, tally);
+        if (!prices)
+            (Price, Deposit) = (null, null);
+    }
+
+    public Guid Id { get; }
+
+    public uint Version { get; }
+
+    public IReadOnlyList<OrderLineInput> Lines { get; init; }
+
+    public bool DepositPaid { get; }
+
+    public OrderState State { get; }
+
+    public bool IsTemplate { get; }
+
+    public int Number { get; }
+
+    public CoatingTally Tally { get; init; }
+}
 
 /// <summary>An order in a list.</summary>
 public sealed record OrderSummary(

@@ -158,7 +158,7 @@ internal static class OrdersApi
             .At(from.Pickup.TimeOfDay),
             Deposit = null
         };
-        var made = await CreateAsync(OrderInput.Of(draft, isTemplate: copy.Template), key, desk with { MayPrice = true });
+        var made = await CreateAsync(new OrderInput(draft) { Version = 0, IsTemplate = copy.Template }, key, desk with { MayPrice = true });
         return made.Result switch
         {
             Created<OrderView> created => created,
@@ -190,18 +190,11 @@ internal static class OrdersApi
     /// <summary>Writes what was sent into a row. A helper sees no prices, so theirs are not taken for it.</summary>
     internal static void Write(Order order, OrderInput input, CoatingTally tally, ReferenceData tables, Instant now, bool mayPrice)
     {
-        order.Name = input.Name!.Trim();
-        order.Pickup = input.Pickup!.Value;
-        order.Notes = input.Notes ?? "";
-        order.Margin = input.Margin;
-        order.Palette = [.. input.Palette ?? []];
-        (order.Client, order.Contact, order.Handover, order.Place) = (input.Client?.Trim() ?? "", input.Contact?.Trim() ?? "", input.Handover, input.Place?.Trim() ?? "");
-        (order.Allergies, order.Packing) = ([.. input.Allergies ?? []], [.. input.Packing ?? []]);
+        order.Take(input);
         if (mayPrice)
             (order.Price, order.Deposit, order.DepositPaid) = (input.Price, input.Deposit, input.DepositPaid);
         (order.State, order.IsTemplate) = (input.State, input.IsTemplate);
         (order.Pieces, order.Words) = (tally.Pieces, SearchWords.Of(input.ToDraft(), tables));
-        order.Schools = input.Schools?.ToDictionary() ?? [];
         order.ChangedAt = now;
 
         var wanted = input.Lines.Select(l => l.Id).ToHashSet();
@@ -220,62 +213,9 @@ internal static class OrdersApi
             (row.Coats, row.AtOnce, row.Upright) = (line.Coats, line.AtOnce, line.Upright);
             (row.Look, row.Decor, row.Making) = (line.Look, line.Decor, line.Making);
         }
-
-        order.Pots.RemoveAll(p => !input.Pots.ContainsKey(p.Pot));
-        foreach (var (key, pot) in input.Pots)
-        {
-            var row = order.Pots.Find(p => p.Pot == key);
-            if (row is null)
-            {
-                row = new() { KitchenId = order.KitchenId, Pot = key };
-                order.Pots.Add(row);
-            }
-
-            (row.Vessel, row.Thinner, row.Film) = (pot.Vessel, pot.Thinner, pot.Film);
-        }
     }
 
-    private static OrderView View(Order order, CoatingTally tally, ClaimsPrincipal user) => new(
-        order.Id,
-        order.Version,
-        order.Name,
-        order.Pickup,
-        order.Notes,
-        [
-            .. order.Lines.OrderBy(l => l.Position).Select(l =>
-                new OrderLineInput(
-                    l.Id,
-                    l.Centre,
-                    l.Size,
-                    l.Amount,
-                    l.CountedIn,
-                    l.Coating,
-                    l.Colour,
-                    l.Depth,
-                    l.Coats,
-                    l.AtOnce,
-                    l.Upright,
-                    l.Look,
-                    l.Decor,
-                    l.Making)),
-        ],
-        order.ToDraft().Pots,
-        order.Margin,
-        order.Palette,
-        order.Client,
-        order.Contact,
-        order.Handover,
-        order.Place,
-        order.Allergies,
-        order.Packing,
-        user.IsOwner() ? order.Price : null,
-        user.IsOwner() ? order.Deposit : null,
-        order.DepositPaid,
-        order.State,
-        order.IsTemplate,
-        order.Schools,
-        order.Number,
-        tally);
+    private static OrderView View(Order order, CoatingTally tally, ClaimsPrincipal user) => new(order, tally, user.IsOwner());
 
     /// <summary>What every handler of this group works with.</summary>
     internal sealed record Desk(

@@ -1961,10 +1961,7 @@ export interface components {
         GoesIn: "before" | "after";
         /** @enum {unknown} */
         GoesOn: "wet" | "set";
-        /**
-         * @default pickup
-         * @enum {unknown}
-         */
+        /** @enum {unknown} */
         Handover: "pickup" | "delivery";
         HelperOn: {
             day: components["schemas"]["LocalDate"];
@@ -2100,11 +2097,11 @@ export interface components {
             onPieces: components["schemas"]["FigureOfMass"];
             dipLine: components["schemas"]["Length"];
             setting: components["schemas"]["SettingTime"][];
-            look?: null | components["schemas"]["LookTally"];
-            parts?: null | components["schemas"]["MadePart"][];
-            moulded?: null | components["schemas"]["MouldTally"];
-            disc?: null | components["schemas"]["DiscTally"];
-            seen?: null | components["schemas"]["SeenSize"];
+            look: null | components["schemas"]["LookTally"];
+            parts: null | components["schemas"]["MadePart"][];
+            moulded: null | components["schemas"]["MouldTally"];
+            disc: null | components["schemas"]["DiscTally"];
+            seen: null | components["schemas"]["SeenSize"];
         };
         LineWay: {
             /** Format: int32 */
@@ -2367,7 +2364,7 @@ export interface components {
         OrderChange: {
             order: string;
             /** @description local time, 2031-05-03T18:30:00 */
-            pickup?: null | string;
+            pickup?: string;
             /** Format: int32 */
             line?: null | number;
             centre?: null | string;
@@ -2384,11 +2381,11 @@ export interface components {
             template: boolean;
         };
         OrderDraft: {
-            name: null | string;
-            pickup: null | components["schemas"]["LocalDateTime"];
-            notes: null | string;
             lines: components["schemas"]["LineDraft"][];
-            pots: {
+            name?: null | string;
+            pickup?: null | components["schemas"]["LocalDateTime"];
+            notes?: null | string;
+            pots?: {
                 [key: string]: components["schemas"]["PotDraft"];
             };
             /** Format: double */
@@ -2410,11 +2407,14 @@ export interface components {
         OrderInput: {
             /** Format: uint32 */
             version: number;
-            name: null | string;
-            pickup: null | components["schemas"]["LocalDateTime"];
-            notes: null | string;
             lines: components["schemas"]["OrderLineInput"][];
-            pots: {
+            depositPaid?: boolean;
+            state?: components["schemas"]["OrderState"];
+            isTemplate?: boolean;
+            name?: null | string;
+            pickup?: null | components["schemas"]["LocalDateTime"];
+            notes?: null | string;
+            pots?: {
                 [key: string]: components["schemas"]["PotDraft"];
             };
             /** Format: double */
@@ -2429,11 +2429,6 @@ export interface components {
             price?: null | components["schemas"]["PriceDraft"];
             /** Format: double */
             deposit?: null | number;
-            /** @default false */
-            depositPaid: boolean;
-            state?: components["schemas"]["OrderState"];
-            /** @default false */
-            isTemplate: boolean;
             schools?: null | {
                 [key: string]: string;
             };
@@ -2480,34 +2475,34 @@ export interface components {
             id: string;
             /** Format: uint32 */
             version: number;
-            name: string;
-            pickup: components["schemas"]["LocalDateTime"];
-            notes: string;
             lines: components["schemas"]["OrderLineInput"][];
+            depositPaid: boolean;
+            state: components["schemas"]["OrderState"];
+            isTemplate: boolean;
+            /** Format: int32 */
+            number: number;
+            tally: components["schemas"]["CoatingTally"];
+            name: null | string;
+            pickup: null | components["schemas"]["LocalDateTime"];
+            notes: null | string;
             pots: {
                 [key: string]: components["schemas"]["PotDraft"];
             };
             /** Format: double */
             margin: null | number;
-            palette: string[];
-            client: string;
-            contact: string;
+            palette: null | string[];
+            client: null | string;
+            contact: null | string;
             handover: components["schemas"]["Handover"];
-            place: string;
-            allergies: string[];
-            packing: components["schemas"]["PackingDraft"][];
+            place: null | string;
+            allergies: null | string[];
+            packing: null | components["schemas"]["PackingDraft"][];
             price: null | components["schemas"]["PriceDraft"];
             /** Format: double */
             deposit: null | number;
-            depositPaid: boolean;
-            state: components["schemas"]["OrderState"];
-            isTemplate: boolean;
-            schools: {
+            schools: null | {
                 [key: string]: string;
             };
-            /** Format: int32 */
-            number: number;
-            tally: components["schemas"]["CoatingTally"];
         };
         OrdersFound: {
             orders: components["schemas"]["OrderSummary"][];
@@ -2786,7 +2781,7 @@ export interface components {
             /** Format: double */
             left: number;
             /** Format: int32 */
-            count?: number;
+            count: number;
         };
         PackView: {
             /** Format: double */
@@ -2931,8 +2926,8 @@ export interface components {
             pace: components["schemas"]["SourcedOfShare"];
             goesOn: components["schemas"]["GoesOn"];
             how: string;
-            bare?: null | string;
-            sample?: null | number[][];
+            bare: null | string;
+            sample: null | number[][];
         };
         PatternTally: {
             /** Format: int32 */
@@ -3078,7 +3073,7 @@ export interface components {
             atMost: null | components["schemas"]["Duration"];
             school: null | string;
             amounts: components["schemas"]["FillingAmount"][];
-            ends?: components["schemas"]["LocalDateTime"];
+            ends: components["schemas"]["LocalDateTime"];
         };
         /** @enum {unknown} */
         PriceBy: "margin" | "dozen" | "set";
@@ -3091,8 +3086,8 @@ export interface components {
             field: string;
             reason: components["schemas"]["Message"];
             remedy: components["schemas"]["Message"];
-            severity?: components["schemas"]["Severity"];
-            code?: null | string;
+            severity: components["schemas"]["Severity"];
+            code: null | string;
         };
         ProfilePoint: {
             along: components["schemas"]["Length"];
@@ -3531,11 +3526,11 @@ export interface components {
         };
         TaskMark: {
             /** @description local time, 2031-05-03T18:30:00 */
-            at?: null | string;
+            at?: string;
             /** @description local time, 2031-05-03T18:30:00 */
-            notBefore?: null | string;
+            notBefore?: string;
             /** @description local time, 2031-05-03T18:30:00 */
-            done?: null | string;
+            done?: string;
         };
         /** @description in °C */
         Temperature: number;
@@ -3682,7 +3677,7 @@ export interface components {
             value: number;
             unit: string;
             source: components["schemas"]["Source"];
-            code?: null | string;
+            code: null | string;
         };
     };
     responses: never;

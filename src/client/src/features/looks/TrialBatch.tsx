@@ -16,7 +16,9 @@ export function TrialBatch(props: { order: OrderDraft; reference: Reference; clo
   const order: OrderDraft = {
     ...props.order,
     lines: props.order.lines.map((line) => ({ ...line, amount: few, countedIn: "pieces" })),
-    pots: Object.fromEntries(Object.entries(props.order.pots).map(([key, pot]) => [key, { ...pot, vessel: null }])),
+    pots: Object.fromEntries(
+      Object.entries(props.order.pots ?? {}).map(([key, pot]) => [key, { ...pot, vessel: null }]),
+    ),
   };
   const { tally } = useTally(order);
   return (

@@ -1,18 +1,13 @@
-import type { Order, OrderInput, OrderLine, PotDraft } from "../../api/client";
+import type { Order, OrderLine, PotDraft } from "../../api/client";
 
-/** What the maker edits: an order without its version. */
-export type Draft = Omit<OrderInput, "version">;
+/** What the maker edits: an order without what the server makes of it. */
+export type Draft = Omit<Order, "id" | "version" | "number" | "tally">;
 
 /** Changes a field of the order; stable over renders, so that what has not changed need not be drawn again. */
 export type Edit = (field: string, change: (draft: Draft) => Draft) => void;
 
-export function draftOf(order: Order): Draft {
-  const { name, client, contact, pickup, handover, place, notes, state, isTemplate, allergies } = order;
-  const { lines, pots, margin, palette, packing, price, deposit, depositPaid, schools } = order;
-  return {
-    ...{ name, client, contact, pickup, handover, place, notes, state, isTemplate, allergies },
-    ...{ lines, pots, margin, palette, packing, price, deposit, depositPaid, schools },
-  };
+export function draftOf({ id: _, version: __, number: ___, tally: ____, ...draft }: Order): Draft {
+  return draft;
 }
 
 export const sameDraft = (a: Draft, b: Draft) => JSON.stringify(a) === JSON.stringify(b);
