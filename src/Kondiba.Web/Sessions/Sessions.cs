@@ -34,7 +34,8 @@ public sealed record NewKitchen(string Kitchen, string Name, string Password);
 /// <param name="Name">Who signed in; null by key or in the sample kitchen.</param>
 /// <param name="Role">What they may do.</param>
 /// <param name="Form">To be sent back with every write, in the header X-Kondiba-Form.</param>
-public sealed record SessionView(bool SignedIn, bool HasSample, string? Name, Role Role, string Form);
+/// <param name="PutBy">Under what the browser puts by what is this person's of this kitchen; null for nobody.</param>
+public sealed record SessionView(bool SignedIn, bool HasSample, string? Name, Role Role, string Form, string? PutBy);
 
 /// <summary>Signing in and out.</summary>
 internal static class Sessions
@@ -146,9 +147,12 @@ internal static class Sessions
         {
             var inside = context.User.HasClaim(c => c.Type == KitchenClaim) && await db.Kitchens.AnyAsync();
             return TypedResults.Ok(new SessionView(
-                inside, await SampleAsync(db) is not null, inside
-                    ? context.User.FindFirstValue(ClaimTypes.Name)
-                    : null, !inside || context.User.IsOwner() ? Role.Owner : Role.Helper, form.GetAndStoreTokens(context).RequestToken!));
+                inside,
+                await SampleAsync(db) is not null,
+                inside ? context.User.FindFirstValue(ClaimTypes.Name) : null,
+                !inside || context.User.IsOwner() ? Role.Owner : Role.Helper,
+                form.GetAndStoreTokens(context).RequestToken!,
+                inside ? $"{db.KitchenId}.{context.User.FindFirstValue(ClaimTypes.NameIdentifier)}" : null));
         }).WithName("GetSession");
         session.MapPost("", SignInAsync).RequireRateLimiting(SignInLimit).WithName("SignIn");
         session.MapPost("/kitchen", StartAsync)

@@ -1,5 +1,6 @@
 import { queryOptions, useQuery } from "@tanstack/react-query";
 import { answer, api, setForm, type Reference } from "./client";
+import { putBy } from "../ui/putBy";
 import { settled } from "./settling";
 
 export const sessionQuery = queryOptions({
@@ -7,6 +8,7 @@ export const sessionQuery = queryOptions({
   queryFn: async () => {
     const session = await answer(api.GET("/api/session"));
     setForm(session.form);
+    if (session.putBy) putBy.open(session.putBy);
     return session;
   },
 });

@@ -3279,6 +3279,7 @@ export interface components {
             name: null | string;
             role: components["schemas"]["Role"];
             form: string;
+            putBy: null | string;
         };
         SettingIn: {
             place: string;

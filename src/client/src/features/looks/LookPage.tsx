@@ -7,6 +7,7 @@ import { centreOf, looksQuery, referenceQuery, sizeOf } from "../../api/queries"
 import { Choice } from "../../ui/Choice";
 import { begun, history, type History, type HistoryAct } from "../../ui/history";
 import { ErrorNote, FieldNote, Waiting } from "../../ui/notes";
+import { putBy } from "../../ui/putBy";
 import { useUndoKeys } from "../../ui/useUndoKeys";
 import { codeOf, useKeep } from "../../ui/useKeep";
 import { useTally } from "../order/useTally";
@@ -165,15 +166,9 @@ function savePicture(name: string) {
   saveFile(`${codeOf(name, [])}.svg`, "image/svg+xml", new XMLSerializer().serializeToString(copy));
 }
 
-const storageKey = (code: string) => `kondiba.look.1.${code}`;
-function storedLook(code: string): Look | undefined {
-  try {
-    return (JSON.parse(localStorage.getItem(storageKey(code)) ?? "null") as Look | null) ?? undefined;
-  } catch {
-    return undefined;
-  }
-}
+const putByKey = (code: string) => `look.${code}`;
+const storedLook = (code: string) => putBy.read<Look>(putByKey(code));
 
 /** Puts a look by that is not kept yet. */
-export const storeLook = (look: Look) => localStorage.setItem(storageKey(look.code), JSON.stringify(look));
-const forgetLook = (code: string) => localStorage.removeItem(storageKey(code));
+export const storeLook = (look: Look) => putBy.write(putByKey(look.code), look);
+const forgetLook = (code: string) => putBy.forget(putByKey(code));

@@ -3,6 +3,7 @@ import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { memo, useEffect, useId, useRef, useState, type KeyboardEvent } from "react";
 import { answer, api, type Chip, type Entry, type OrderLine } from "../../api/client";
 import { newId } from "../../api/newId";
+import { putBy } from "../../ui/putBy";
 import { useShortcuts } from "../../ui/useShortcuts";
 import { isOffline, takeOrder, understood, without } from "./entry";
 import { type Edit } from "./draft";
@@ -14,11 +15,11 @@ const style: Record<Chip["reading"], string> = {
 };
 
 // What is half typed is still there when the maker comes back to the order.
-const textKey = (id: string) => `kondiba.entry.${id}`;
+const textKey = (id: string) => `entry.${id}`;
 
 /** What is wanted, typed in plain words; what was understood stands under it, to be put right before it goes onto the slip. */
 export const QuickEntry = memo(function QuickEntry({ id, empty, edit }: { id: string; empty: boolean; edit: Edit }) {
-  const [typed, setTyped] = useState(() => localStorage.getItem(textKey(id)) ?? "");
+  const [typed, setTyped] = useState(() => putBy.read<string>(textKey(id)) ?? "");
   const [chosen, setChosen] = useState(-1);
   const [closed, setClosed] = useState(false);
   const input = useRef<HTMLTextAreaElement>(null);
@@ -27,8 +28,8 @@ export const QuickEntry = memo(function QuickEntry({ id, empty, edit }: { id: st
   const list = useId();
   useShortcuts({ a: () => input.current?.focus() });
   useEffect(() => {
-    if (typed) localStorage.setItem(textKey(id), typed);
-    else localStorage.removeItem(textKey(id));
+    if (typed) putBy.write(textKey(id), typed);
+    else putBy.forget(textKey(id));
   }, [id, typed]);
   useEffect(() => {
     if (empty) input.current?.focus();

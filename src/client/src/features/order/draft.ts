@@ -1,4 +1,5 @@
 import type { Order, OrderLine, PotDraft } from "../../api/client";
+import { putBy } from "../../ui/putBy";
 
 /** What the maker edits: an order without what the server makes of it. */
 export type Draft = Omit<Order, "id" | "version" | "number" | "tally">;
@@ -32,15 +33,8 @@ interface Stored {
 }
 
 // The form of a draft has a number, so that one put by in an older form is not taken for one.
-const storageKey = (id: string) => `kondiba.order.5.${id}`;
+const putByKey = (id: string) => `order.5.${id}`;
 
-export function storedDraft(id: string): Stored | undefined {
-  try {
-    return (JSON.parse(localStorage.getItem(storageKey(id)) ?? "null") as Stored | null) ?? undefined;
-  } catch {
-    return undefined;
-  }
-}
-
-export const storeDraft = (id: string, stored: Stored) => localStorage.setItem(storageKey(id), JSON.stringify(stored));
-export const forgetDraft = (id: string) => localStorage.removeItem(storageKey(id));
+export const storedDraft = (id: string) => putBy.read<Stored>(putByKey(id));
+export const storeDraft = (id: string, stored: Stored) => putBy.write(putByKey(id), stored);
+export const forgetDraft = (id: string) => putBy.forget(putByKey(id));

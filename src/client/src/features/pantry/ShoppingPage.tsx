@@ -3,20 +3,13 @@ import { useEffect } from "react";
 import { Link, useSearchParams } from "react-router";
 import { answer, api, type Shopping, type ShoppingLine } from "../../api/client";
 import { ErrorNote, Waiting } from "../../ui/notes";
+import { putBy } from "../../ui/putBy";
 import { states } from "../../ui/states";
 import { amountIn, dayName, useWording } from "../../ui/units";
 import { useBasket } from "./useBasket";
 
-const key = "kondiba.shopping.1";
-
-/** The list as it was last seen, for when the server is out of reach. */
-function lastSeen(): Shopping | undefined {
-  try {
-    return (JSON.parse(localStorage.getItem(key) ?? "null") as Shopping | null) ?? undefined;
-  } catch {
-    return undefined;
-  }
-}
+// The list as it was last seen, for when the server is out of reach.
+const key = "shopping";
 
 /** What to buy for the orders chosen, to walk through the shop with. */
 export function ShoppingPage() {
@@ -26,10 +19,10 @@ export function ShoppingPage() {
     queryKey: ["shopping", chosen],
     queryFn: async () => {
       const list = await answer(api.GET("/api/shopping", { params: { query: { order: chosen } } }));
-      localStorage.setItem(key, JSON.stringify(list));
+      putBy.write(key, list);
       return list;
     },
-    placeholderData: (previous) => keepPreviousData(previous) ?? lastSeen(),
+    placeholderData: (previous) => keepPreviousData(previous) ?? putBy.read<Shopping>(key),
   });
   const { basket, away, tick, untick, clear } = useBasket();
   const wording = useWording();

@@ -2,6 +2,7 @@ import { useQueryClient } from "@tanstack/react-query";
 import { useCallback, useEffect, useState } from "react";
 import { ApiError, answer, api, type Receipt, type ShoppingLine } from "../../api/client";
 import { newId } from "../../api/newId";
+import { putBy } from "../../ui/putBy";
 import { receiptOf } from "./receiptOf";
 
 /** Something ticked off: what goes into the pantry for it, and how far that is. */
@@ -15,26 +16,18 @@ export interface Bought {
   refused?: string;
 }
 
-const key = "kondiba.basket.2";
+const key = "basket";
 const retry = 2000;
 
-function stored(): Bought[] {
-  try {
-    return (JSON.parse(localStorage.getItem(key) ?? "[]") as Bought[] | null) ?? [];
-  } catch {
-    return [];
-  }
-}
-
 /**
- * What was ticked off in the shop. A tick is put by in the browser at once and goes into the pantry as soon as the server can be
+ * What was ticked off in the shop. A tick is put by in the browser at once, for this person of this kitchen, and goes into the pantry as soon as the server can be
  * reached; each receipt has an id of its own, so that sending it twice puts it there once. Taking it back waits likewise.
  */
 export function useBasket() {
   const queries = useQueryClient();
-  const [basket, setBasket] = useState(stored);
+  const [basket, setBasket] = useState(() => putBy.read<Bought[]>(key) ?? []);
   const [away, setAway] = useState(false);
-  useEffect(() => localStorage.setItem(key, JSON.stringify(basket)), [basket]);
+  useEffect(() => putBy.write(key, basket), [basket]);
   const waiting = basket.find((b) => b.stands !== "in the pantry" && !b.refused);
 
   useEffect(() => {

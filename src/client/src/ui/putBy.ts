@@ -1,0 +1,38 @@
+/**
+ * What is put by in this browser: typed and not kept yet, ticked off and not sent yet, last seen. Each person's of each kitchen stands
+ * apart, and nothing is read or written before it is known whose it is. It is written before the next key can be pressed, so that a
+ * page that is closed at any moment loses nothing; a browser's database would still be writing.
+ */
+export function putByIn(storage: () => Pick<Storage, "getItem" | "setItem" | "removeItem">) {
+  let whose: string | undefined;
+  const at = (key: string) => `kondiba/${whose}/${key}`;
+  return {
+    /** Opens what is a person's in a kitchen; what was open is closed. */
+    open(next: string) {
+      whose = next;
+    },
+    /** What is put by under a key; nothing where there is none, or what is there cannot be read. */
+    read<T>(key: string): T | undefined {
+      if (whose === undefined) return undefined;
+      try {
+        return (JSON.parse(storage().getItem(at(key)) ?? "null") as T | null) ?? undefined;
+      } catch {
+        return undefined;
+      }
+    },
+    /** Puts something by. A browser that is full, or keeps nothing, goes on without. */
+    write(key: string, value: unknown) {
+      if (whose === undefined) return;
+      try {
+        storage().setItem(at(key), JSON.stringify(value));
+      } catch (error) {
+        console.error("This browser could not put something by:", error);
+      }
+    },
+    forget(key: string) {
+      if (whose !== undefined) storage().removeItem(at(key));
+    },
+  };
+}
+
+export const putBy = putByIn(() => localStorage);
