@@ -34,6 +34,8 @@ builder.Services.AddScoped<KitchenScope>();
 builder.Services.AddScoped<KitchenClock>();
 builder.Services.AddScoped<KitchenThings>();
 builder.Services.AddSingleton<KnownKitchens>();
+builder.Services.AddSingleton<KnownDays>();
+builder.Services.AddScoped<OrderService>();
 builder.Services.AddScoped<PantryBook>();
 builder.Services.AddScoped<KitchenFormat>();
 builder.Services.AddDbContext<KondibaContext>(options => KondibaContext.Use(options, settings.Database));

@@ -239,4 +239,23 @@ public sealed class PeopleTests(Server server) : IClassFixture<Server>
         Assert.Equal(5, (await sample.GetFromJsonAsync<JsonObject>("/api/shelf"))!["orders"]!.AsArray().Count);
         Assert.Equal(HttpStatusCode.Conflict, (await server.OwnMaker.PostAsync("/api/kitchen/reset", null)).StatusCode);
     }
+
+    /// <summary>A basket ticked off in one kitchen was sent to the next that the browser signed in to.</summary>
+    [Fact]
+    public async Task What_a_browser_puts_by_is_each_persons_of_each_kitchen()
+    {
+        static async Task<string?> PutByAsync(HttpClient client) =>
+            (string?)(await client.GetFromJsonAsync<JsonObject>("/api/session"))!["putBy"];
+
+        using var pier = await server.StartKitchenAsync("Pier kitchen put by");
+        using var quay = await server.StartKitchenAsync("Quay kitchen put by");
+        using var again = Server.Browser(server.Own);
+        Assert.Null(await PutByAsync(again));
+        (await again.PostAsJsonAsync(
+            "/api/session", new { name = "owner of Pier kitchen put by", password = Server.Password })).EnsureSuccessStatusCode();
+        var (ofPier, ofQuay) = (await PutByAsync(pier), await PutByAsync(quay));
+        Assert.NotNull(ofPier);
+        Assert.NotEqual(ofPier, ofQuay);
+        Assert.Equal(ofPier, await PutByAsync(again));
+    }
 }

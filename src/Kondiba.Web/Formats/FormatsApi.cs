@@ -40,8 +40,8 @@ internal static class FormatsApi
             async (KondibaContext db) => TypedResults.Text(
                 OrdersCsv.Write(await db.WholeOrders.Where(o => o.RemovedAt == null).OrderBy(o => o.Number).ToListAsync()), Csv))
             .WithName("ExportOrders").WithSummary("Every order on the shelf as CSV, RFC 4180.");
-        files.MapPost("/orders", async (FileText file, bool? apply, [SentKey] Guid? key, KondibaContext db, KitchenThings things, KitchenClock clock, IClock instants, PantryBook book, CancellationToken gone) =>
-            TypedResults.Ok(await ImportOrdersAsync(file.Text, apply ?? false, key, db, things, clock, instants, book, gone)))
+        files.MapPost("/orders", async (FileText file, bool? apply, [SentKey] Guid? key, KondibaContext db, KitchenThings things, KitchenClock clock, OrderService orders, CancellationToken gone) =>
+            TypedResults.Ok(await ImportOrdersAsync(file.Text, apply ?? false, key, db, things, clock, orders, gone)))
             .WithName("ImportOrders").WithSummary(
                 "Takes orders in: one with the number of an order that is there takes its place, others are new; the same Idempotency-Key again makes no further ones.");
         files.MapGet("/pantry.csv", async (KondibaContext db, KitchenThings things) => TypedResults.Text(
@@ -61,7 +61,14 @@ internal static class FormatsApi
     }
 
     private static async Task<ImportPlan> ImportOrdersAsync(
-        string text, bool apply, Guid? key, KondibaContext db, KitchenThings things, KitchenClock clock, IClock instants, PantryBook book, CancellationToken gone)
+        string text,
+        bool apply,
+        Guid? key,
+        KondibaContext db,
+        KitchenThings things,
+        KitchenClock clock,
+        OrderService orders,
+        CancellationToken gone)
     {
         var (rows, unread) = OrdersCsv.Read(text);
         var problems = unread.ToList();
@@ -126,15 +133,12 @@ internal static class FormatsApi
                 db.Add(order);
             }
 
-            OrdersApi.Write(
+            order.RemovedAt = null;
+            await orders.WriteAsync(
                 order,
                 new(row.Order) { Version = 0, State = row.State, DepositPaid = row.DepositPaid, IsTemplate = row.IsTemplate },
                 tally,
-                tables.Reference,
-                instants.GetCurrentInstant(),
-                mayPrice: true);
-            order.RemovedAt = null;
-            await book.SettleAsync(order, tally);
+                prices: true);
         }
 
         await db.SaveChangesAsync(gone);

@@ -185,8 +185,13 @@ internal sealed class KitchenFormat(KondibaContext db, KitchenClock clock, Kitch
             if (found.Count > before)
                 continue;
             var order = new Order { KitchenId = db.KitchenId, Name = "", Number = o.Number };
-            OrdersApi.Write(
-                order, new(o.Order) { Version = 0, State = o.State, DepositPaid = o.DepositPaid, IsTemplate = o.IsTemplate }, tally, tables.Reference, o.ChangedAt, mayPrice: true);
+            OrderService.Write(
+                order,
+                new(o.Order) { Version = 0, State = o.State, DepositPaid = o.DepositPaid, IsTemplate = o.IsTemplate },
+                tally,
+                tables.Reference,
+                o.ChangedAt,
+                prices: true);
             order.RemovedAt = o.RemovedAt;
             orders.Add(order);
         }

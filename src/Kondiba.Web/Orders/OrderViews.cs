@@ -1,7 +1,7 @@
 using System.Text.Json.Serialization;
 using Kondiba.Core.Amounts;
-using Kondiba.Core.Measures;
 using Kondiba.Core.Decoration;
+using Kondiba.Core.Measures;
 using Kondiba.Core.Orders;
 using Kondiba.Core.Wares;
 using Kondiba.Core.Wording;

@@ -1,16 +1,12 @@
 using System.Security.Claims;
 using Kondiba.Core.Amounts;
-using Kondiba.Core.Facts;
-using Kondiba.Core.Reference;
 using Kondiba.Core.Wording;
 using Kondiba.Data;
 using Kondiba.Web.Hosting;
 using Kondiba.Web.Kitchens;
-using Kondiba.Web.Pantry;
 using Kondiba.Web.Sessions;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
-using NodaTime;
 
 namespace Kondiba.Web.Orders;
 
@@ -59,90 +55,70 @@ internal static class OrdersApi
     }
 
     private static async Task<Results<Created<OrderView>, Ok<OrderView>, Refused, ProblemHttpResult>> CreateAsync(
-        OrderInput input, [SentKey] Guid? key, [AsParameters] Desk desk)
+        OrderInput input, [SentKey] Guid? key, OrderService orders, KondibaContext db, ClaimsPrincipal user) =>
+        await KeepNewAsync(input, key, orders, db, user, user.IsOwner());
+
+    private static async Task<Results<Created<OrderView>, Ok<OrderView>, Refused, ProblemHttpResult>> KeepNewAsync(
+        OrderInput input, Guid? key, OrderService orders, KondibaContext db, ClaimsPrincipal user, bool prices)
     {
-        if (key is not null && await desk.Db.WholeOrders.SingleOrDefaultAsync(o => o.CreationKey == key) is { } already)
-            return TypedResults.Ok(await desk.ViewAsync(already));
-        var (tally, errors) = await desk.CheckAsync(input, kept: null);
+        if (key is { } asked && await orders.FindCreatedAsync(asked) is { } already)
+            return TypedResults.Ok(await ViewAsync(already, orders, user));
+        var (tally, errors) = await orders.CheckAsync(input, kept: null);
         if (errors is not null)
             return errors;
-
-        // The key is the order's id too: its page has an address before anything of it is kept.
-        var order = new Order { Id = key ?? Guid.CreateVersion7(), KitchenId = desk.Db.KitchenId, Name = "", CreationKey = key, Number = await desk.NextNumberAsync() };
-        Write(
-            order,
-            input,
-            tally,
-            (await desk.Things.TablesAsync()).Reference,
-            desk.Clock.GetCurrentInstant(),
-            desk.MayPrice || desk.User.IsOwner());
-        desk.Db.Add(order);
-        await desk.Book.SettleAsync(order, tally);
         try
         {
-            await desk.Db.SaveChangesAsync();
+            var order = await orders.CreateAsync(input, tally, key, prices);
+            return TypedResults.Created($"/api/orders/{order.Id}", new OrderView(order, tally, user.IsOwner()));
         }
         catch (DbUpdateException e) when (key is not null && WriteConflict.IsSentTwice(e))
         {
             // The same creation, asked twice at once: the other one was first.
-            desk.Db.ChangeTracker.Clear();
-            return await desk.Db.WholeOrders.SingleOrDefaultAsync(o => o.CreationKey == key) is { } first
-                ? TypedResults.Ok(await desk.ViewAsync(first))
+            db.ChangeTracker.Clear();
+            return await orders.FindCreatedAsync(key.Value) is { } first
+                ? TypedResults.Ok(await ViewAsync(first, orders, user))
                 : TypedResults.Problem(
                     title: "This key was used already.",
                     detail: "Send the order with a new Idempotency-Key.",
                     statusCode: StatusCodes.Status409Conflict);
         }
-
-        return TypedResults.Created($"/api/orders/{order.Id}", View(order, tally, desk.User));
     }
 
-    private static async Task<Results<Ok<OrderView>, NotFound>> GetAsync(Guid id, [AsParameters] Desk desk) =>
-        await desk.Db.WholeOrders.SingleOrDefaultAsync(o => o.Id == id && o.RemovedAt == null) is { } order
-            ? TypedResults.Ok(await desk.ViewAsync(order))
-            : TypedResults.NotFound();
+    private static async Task<Results<Ok<OrderView>, NotFound>> GetAsync(Guid id, OrderService orders, ClaimsPrincipal user) =>
+        await orders.FindAsync(id) is { } order ? TypedResults.Ok(await ViewAsync(order, orders, user)) : TypedResults.NotFound();
 
     private static async Task<Results<Ok<OrderView>, NotFound, Refused, ProblemHttpResult>> SaveAsync(
-        Guid id, OrderInput input, [AsParameters] Desk desk)
+        Guid id, OrderInput input, OrderService orders, ClaimsPrincipal user)
     {
-        if (await desk.Db.WholeOrders.AsTracking().SingleOrDefaultAsync(o => o.Id == id && o.RemovedAt == null) is not { } order)
+        if (await orders.FindToChangeAsync(id) is not { } order)
             return TypedResults.NotFound();
-        var (tally, errors) = await desk.CheckAsync(input, order);
+        var (tally, errors) = await orders.CheckAsync(input, order);
         if (errors is not null)
             return errors;
-
-        desk.Db.Entry(order).Property(o => o.Version).OriginalValue = input.Version;
-        Write(
-            order,
-            input,
-            tally,
-            (await desk.Things.TablesAsync()).Reference,
-            desk.Clock.GetCurrentInstant(),
-            desk.MayPrice || desk.User.IsOwner());
-        await desk.Book.SettleAsync(order, tally);
         try
         {
-            await desk.Db.SaveChangesAsync();
+            await orders.SaveAsync(order, input, tally, user.IsOwner());
         }
         catch (DbUpdateConcurrencyException)
         {
             return TypedResults.Problem(
-                title: "This order was changed somewhere else meanwhile.", detail: "Look at the other version and choose one.", statusCode: StatusCodes.Status409Conflict);
+                title: "This order was changed somewhere else meanwhile.",
+                detail: "Look at the other version and choose one.",
+                statusCode: StatusCodes.Status409Conflict);
         }
 
-        return TypedResults.Ok(View(order, tally, desk.User));
+        return TypedResults.Ok(new OrderView(order, tally, user.IsOwner()));
     }
 
     private static async Task<Results<Created<OrderView>, Ok<OrderView>, NotFound, Refused, ProblemHttpResult>> CopyAsync(
-        Guid id, OrderCopy copy, [SentKey] Guid? key, [AsParameters] Desk desk)
+        Guid id, OrderCopy copy, [SentKey] Guid? key, OrderService orders, KondibaContext db, KitchenClock clock, ClaimsPrincipal user)
     {
-        if (await desk.Db.WholeOrders.SingleOrDefaultAsync(o => o.Id == id && o.RemovedAt == null) is not { } from)
+        if (await orders.FindAsync(id) is not { } from)
             return TypedResults.NotFound();
-        var (tables, now) = (await desk.Things.TablesAsync(), await desk.KitchenClock.NowAsync());
         var draft = from.ToDraft();
-        var tally = CoatingTally.For(draft, tables, now);
         if (copy.Pieces is { } pieces)
         {
+            var tally = await orders.TallyAsync(draft);
             if (pieces < tally.Lines.Count || pieces > 2000)
                 return Refused.Because(
                     "pieces",
@@ -154,11 +130,13 @@ internal static class OrdersApi
         draft = draft with
         {
             Name = copy.Name ?? from.Name,
-            Pickup = copy.Pickup ?? now.Date.PlusDays(7)
-            .At(from.Pickup.TimeOfDay),
-            Deposit = null
+            Pickup = copy.Pickup ?? (await clock.NowAsync()).Date.PlusDays(7).At(from.Pickup.TimeOfDay),
+            Deposit = null,
         };
-        var made = await CreateAsync(new OrderInput(draft) { Version = 0, IsTemplate = copy.Template }, key, desk with { MayPrice = true });
+
+        // The prices come from an order that is there: they are written whoever asks.
+        var input = new OrderInput(draft) { Version = 0, IsTemplate = copy.Template };
+        var made = await KeepNewAsync(input, key, orders, db, user, prices: true);
         return made.Result switch
         {
             Created<OrderView> created => created,
@@ -169,87 +147,15 @@ internal static class OrdersApi
         };
     }
 
-    private static async Task<Results<Ok<IReadOnlyList<StockUse>>, NotFound>> UsedAsync(Guid id, [AsParameters] Desk desk) =>
-        await desk.Db.WholeOrders.SingleOrDefaultAsync(o => o.Id == id && o.RemovedAt == null) is { } order
-            ? TypedResults.Ok(
-                await desk.Book.UsedAsync(
-                    order, CoatingTally.For(order.ToDraft(), await desk.Things.TablesAsync(), await desk.KitchenClock.NowAsync())))
-            : TypedResults.NotFound();
+    private static async Task<Results<Ok<IReadOnlyList<StockUse>>, NotFound>> UsedAsync(Guid id, OrderService orders) =>
+        await orders.FindAsync(id) is { } order ? TypedResults.Ok(await orders.UsedAsync(order)) : TypedResults.NotFound();
 
-    private static async Task<Results<NoContent, NotFound>> RemoveAsync(Guid id, [AsParameters] Desk desk) =>
-        await desk.Db.Orders.Where(o => o.Id == id && o.RemovedAt == null)
-            .ExecuteUpdateAsync(set => set.SetProperty(o => o.RemovedAt, desk.Clock.GetCurrentInstant())) == 1
-            ? TypedResults.NoContent()
-            : TypedResults.NotFound();
+    private static async Task<Results<NoContent, NotFound>> RemoveAsync(Guid id, OrderService orders) =>
+        await orders.RemoveAsync(id, removed: true) ? TypedResults.NoContent() : TypedResults.NotFound();
 
-    private static async Task<Results<NoContent, NotFound>> RestoreAsync(Guid id, [AsParameters] Desk desk) =>
-        await desk.Db.Orders.Where(o => o.Id == id).ExecuteUpdateAsync(set => set.SetProperty(o => o.RemovedAt, (Instant?)null)) == 1
-            ? TypedResults.NoContent()
-            : TypedResults.NotFound();
+    private static async Task<Results<NoContent, NotFound>> RestoreAsync(Guid id, OrderService orders) =>
+        await orders.RemoveAsync(id, removed: false) ? TypedResults.NoContent() : TypedResults.NotFound();
 
-    /// <summary>Writes what was sent into a row. A helper sees no prices, so theirs are not taken for it.</summary>
-    internal static void Write(Order order, OrderInput input, CoatingTally tally, ReferenceData tables, Instant now, bool mayPrice)
-    {
-        order.Take(input);
-        if (mayPrice)
-            (order.Price, order.Deposit, order.DepositPaid) = (input.Price, input.Deposit, input.DepositPaid);
-        (order.State, order.IsTemplate) = (input.State, input.IsTemplate);
-        (order.Pieces, order.Words) = (tally.Pieces, SearchWords.Of(input.ToDraft(), tables));
-        order.ChangedAt = now;
-
-        var wanted = input.Lines.Select(l => l.Id).ToHashSet();
-        order.Lines.RemoveAll(l => !wanted.Contains(l.Id));
-        foreach (var (position, line) in input.Lines.Index())
-        {
-            var row = order.Lines.Find(l => l.Id == line.Id);
-            if (row is null)
-            {
-                row = new() { Id = line.Id, KitchenId = order.KitchenId, Centre = "", Size = "", Coating = "", Colour = "" };
-                order.Lines.Add(row);
-            }
-
-            (row.Position, row.Centre, row.Size, row.Amount, row.CountedIn) = (position, line.Centre!, line.Size!, line.Amount, line.CountedIn);
-            (row.Coating, row.Colour, row.Depth) = (line.Coating!, line.Colour!, line.Depth);
-            (row.Coats, row.AtOnce, row.Upright) = (line.Coats, line.AtOnce, line.Upright);
-            (row.Look, row.Decor, row.Making) = (line.Look, line.Decor, line.Making);
-        }
-    }
-
-    private static OrderView View(Order order, CoatingTally tally, ClaimsPrincipal user) => new(order, tally, user.IsOwner());
-
-    /// <summary>What every handler of this group works with.</summary>
-    internal sealed record Desk(
-        KondibaContext Db, KitchenThings Things, IClock Clock, KitchenClock KitchenClock, PantryBook Book, ClaimsPrincipal User)
-    {
-        /// <summary>Whether prices are written whoever asks: they come from an order that is there.</summary>
-        internal bool MayPrice { get; init; }
-
-        public async Task<OrderView> ViewAsync(Order order) =>
-            View(order, CoatingTally.For(order.ToDraft(), await Things.TablesAsync(), await KitchenClock.NowAsync()), User);
-
-        /// <summary>The number of the next order; counted even when the order is not kept in the end.</summary>
-        public async Task<int> NextNumberAsync()
-        {
-            var kitchen = Db.KitchenId;
-            return (await Db.Database.SqlQuery<int>(
-                $"UPDATE kitchens SET last_number = last_number + 1 WHERE id = {kitchen} RETURNING last_number AS \"Value\"")
-                .ToListAsync())[0];
-        }
-
-        /// <summary>Computes an order and says what keeps it from being kept. A pickup that has passed since it was kept is no error, nor is a template's.</summary>
-        public async Task<(CoatingTally Tally, Refused? Errors)> CheckAsync(OrderInput input, Order? kept)
-        {
-            var draft = input.ToDraft();
-            var tally = CoatingTally.For(draft, await Things.TablesAsync(), await KitchenClock.NowAsync());
-            var pickupStands = draft.Pickup is not null && (draft.Pickup == kept?.Pickup || input.IsTemplate);
-            var errors = tally.Problems.Concat(SameIdTwice(input.Lines.OfType<OrderLineInput>()))
-                .Where(p => p.Severity == Severity.Error && !(p.Field == "pickup" && pickupStands));
-            return (tally, Refused.Of(errors, "orders.order-cannot-kept"));
-        }
-
-        private static IEnumerable<Problem> SameIdTwice(
-            IEnumerable<OrderLineInput> lines) => lines.GroupBy(l => l.Id).Where(g => g.Count() > 1)
-            .Select(g => new Problem(
-                "lines", Message.Of("orders.two-lines-carry-id", ("key", g.Key.ToString())), "orders.two-lines-carry-id.do"));
-    }
+    private static async Task<OrderView> ViewAsync(Order order, OrderService orders, ClaimsPrincipal user) =>
+        new(order, await orders.TallyAsync(order.ToDraft()), user.IsOwner());
 }

@@ -5,6 +5,7 @@ using Kondiba.Data;
 using Kondiba.Web.Hosting;
 using Kondiba.Web.Kitchens;
 using Microsoft.EntityFrameworkCore;
+using Microsoft.Extensions.Caching.Memory;
 using NodaTime;
 
 namespace Kondiba.Web.Orders;
@@ -15,28 +16,32 @@ internal static class ShelfApi
 
     public static void MapShelf(this RouteGroupBuilder api)
     {
-        api.MapGet("/shelf", async (LocalDateQuery? from, KitchenThings things, KondibaContext db, KitchenClock clock) =>
+        api.MapGet("/shelf", async (LocalDateQuery? from, KitchenThings things, KondibaContext db, KitchenClock clock, KnownDays known) =>
         {
             var (now, tables, plain) = (await clock.NowAsync(), await things.TablesAsync(), await things.WithoutStockAsync());
             var first = from?.Value ?? now.Date;
             var (start, end) = (first.AtMidnight(), first.PlusDays(Days).AtMidnight());
-            await using var oneMoment = await db.Database.BeginTransactionAsync(IsolationLevel.RepeatableRead);
+            var revision = await things.ThingsRevisionAsync();
+            var oneMoment = await db.Database.BeginTransactionAsync(IsolationLevel.RepeatableRead);
             var kept = db.Orders.AsNoTracking().OnShelf();
             var shown = await InOrder(kept.Where(o => o.Pickup >= start && o.Pickup < end))
                 .Select(o => new Row(o.Id, o.Version, o.Name, o.Client, o.State, o.Handover, o.Pickup)).ToListAsync();
 
             // Only days on which something changed are read whole and reckoned anew.
             var days = shown.GroupBy(o => o.Pickup.Date)
-                .Select(day => (Orders: day.ToList(), Known: ReckonedDay.Find(plain.Reference, day.Select(o => (o.Id, o.Version)))))
+                .Select(day => (Orders: day.ToList(), Key: KnownDays.KeyOf(db.KitchenId, revision, day.Select(o => (o.Id, o.Version)))))
+                .Select(day => (day.Orders, day.Key, Known: known.Get<ReckonedDay>(day.Key)))
                 .ToList();
             var ids = days.Where(d => d.Known is null).SelectMany(d => d.Orders).Select(o => o.Id).ToList();
             var whole = ids.Count == 0
                 ? []
                 : (await InOrder(db.WholeOrders.Where(o => ids.Contains(o.Id))).ToListAsync()).GroupBy(o => o.Pickup.Date)
                     .ToDictionary(g => g.Key, g => g.ToList());
+            var (earlier, later) = (await kept.CountAsync(o => o.Pickup < start), await kept.CountAsync(o => o.Pickup >= end));
+            await oneMoment.DisposeAsync();
             var reckoned = days.AsParallel()
                 .AsOrdered()
-                .Select(d => d.Known ?? ReckonedDay.Reckon(whole[d.Orders[0].Pickup.Date], plain))
+                .Select(d => d.Known ?? known.Keep(d.Key, ReckonedDay.Reckon(whole[d.Orders[0].Pickup.Date], plain)))
                 .ToList();
             var stock = tables.Stock.Lots.ToLookup(l => l.Ware, l => l.Amount);
             return TypedResults.Ok(new ShelfView(
@@ -47,8 +52,8 @@ internal static class ShelfApi
                     .SelectMany(d => d.First.Orders.Zip(d.Second.Orders, (order, comes) => View(order, comes, stock, now)))],
                 CoatingNeed.For(reckoned.SelectMany(d => d.Pots), tables),
                 [.. reckoned.SelectMany(d => d.Shared)],
-                await kept.CountAsync(o => o.Pickup < start),
-                await kept.CountAsync(o => o.Pickup >= end)));
+                earlier,
+                later));
         }).WithTags("Orders").WithName("GetShelf").WithSummary("A fortnight of orders, from today or from a day.");
         api.MapGet("/days/{day}/shared", async (LocalDateQuery day, Guid? order, KitchenThings things, KondibaContext db) =>
         {

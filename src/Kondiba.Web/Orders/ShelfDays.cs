@@ -1,5 +1,3 @@
-using System.Collections.Concurrent;
-using System.Runtime.CompilerServices;
 using Kondiba.Core.Amounts;
 using Kondiba.Core.Measures;
 using Kondiba.Core.Orders;
@@ -7,6 +5,7 @@ using Kondiba.Core.Pantry;
 using Kondiba.Core.Reference;
 using Kondiba.Core.Wording;
 using Kondiba.Data;
+using Microsoft.Extensions.Caching.Memory;
 
 namespace Kondiba.Web.Orders;
 
@@ -19,39 +18,37 @@ internal sealed record Reckoned(
     IReadOnlyList<(string Ware, double ToHave)> Needs,
     IReadOnlyList<Message> Minds);
 
+/// <summary>
+/// Days that were reckoned, so many and no more, under their orders as they were and the revision of the kitchen's things: a day
+/// is reckoned anew when one of them changes.
+/// </summary>
+internal sealed class KnownDays() : MemoryCache(new MemoryCacheOptions { SizeLimit = 4000 })
+{
+    private static readonly MemoryCacheEntryOptions One = new() { Size = 1 };
+
+    /// <summary>Under what a day is remembered.</summary>
+    public static object KeyOf(Guid kitchen, long things, IEnumerable<(Guid Id, uint Version)> orders) =>
+        (kitchen, things, string.Join(' ', orders.Select(o => $"{o.Id}:{o.Version}")));
+
+    /// <summary>Remembers a day.</summary>
+    public ReckonedDay Keep(object key, ReckonedDay day) => this.Set(key, day, One);
+}
+
 /// <summary>What the orders of a day come to.</summary>
 /// <param name="Orders">Each on its own, in the order they were given.</param>
 /// <param name="Pots">What those still to be made want together.</param>
 /// <param name="Shared">Pots that several of these share.</param>
 internal sealed record ReckonedDay(IReadOnlyList<Reckoned> Orders, IReadOnlyList<PotNeed> Pots, IReadOnlyList<SharedPot> Shared)
 {
-    private static readonly ConditionalWeakTable<ReferenceData, ConcurrentDictionary<string, ReckonedDay>> Known = [];
-    private const int MostKnown = 4000;
-
-    /// <summary>What is known of a day's orders as they are now; null when it has not been reckoned since one of them changed.</summary>
-    public static ReckonedDay? Find(ReferenceData tables, IEnumerable<(Guid Id, uint Version)> orders) =>
-        Of(tables).GetValueOrDefault(KeyOf(orders));
-
-    /// <summary>Reckons a day and remembers it as long as its orders and the tables stay as they are.</summary>
+    /// <summary>Reckons a day.</summary>
     public static ReckonedDay Reckon(IReadOnlyList<Order> orders, KitchenTables tables)
     {
         var tallies = orders.Select(o => (Order: o.ToDraft(), Alone: CoatingTally.For(o.ToDraft(), tables, o.Pickup))).ToList();
         var open = orders.Zip(tallies).Where(o => OrderQueries.Open.Contains(o.First.State)).Select(o => o.Second).ToList();
         var day = open.Count == 0 ? new([], []) : DayPots.For(open, tables);
-        var reckoned = new ReckonedDay(
-            [.. orders.Zip(tallies, (o, t) => Reckon(o, t.Order, t.Alone, tables.Reference))], [
-                .. day.Pots.Select(PotNeed.Of),
-            ], day.Shared);
-        var known = Of(tables.Reference);
-        if (known.Count >= MostKnown)
-            known.Clear();
-        known[KeyOf(orders.Select(o => (o.Id, o.Version)))] = reckoned;
-        return reckoned;
+        return new(
+            [.. orders.Zip(tallies, (o, t) => Reckon(o, t.Order, t.Alone, tables.Reference))], [.. day.Pots.Select(PotNeed.Of)], day.Shared);
     }
-
-    private static ConcurrentDictionary<string, ReckonedDay> Of(ReferenceData tables) => Known.GetValue(tables, _ => new());
-
-    private static string KeyOf(IEnumerable<(Guid Id, uint Version)> orders) => string.Join(' ', orders.Select(o => $"{o.Id}:{o.Version}"));
 
     private static Reckoned Reckon(Order order, OrderDraft draft, CoatingTally tally, ReferenceData tables)
     {

@@ -12,10 +12,10 @@ export function putByIn(storage: () => Pick<Storage, "getItem" | "setItem" | "re
       whose = next;
     },
     /** What is put by under a key; nothing where there is none, or what is there cannot be read. */
-    read<T>(key: string): T | undefined {
+    read(key: string): unknown {
       if (whose === undefined) return undefined;
       try {
-        return (JSON.parse(storage().getItem(at(key)) ?? "null") as T | null) ?? undefined;
+        return (JSON.parse(storage().getItem(at(key)) ?? "null") as unknown) ?? undefined;
       } catch {
         return undefined;
       }

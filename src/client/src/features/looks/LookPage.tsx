@@ -167,7 +167,7 @@ function savePicture(name: string) {
 }
 
 const putByKey = (code: string) => `look.${code}`;
-const storedLook = (code: string) => putBy.read<Look>(putByKey(code));
+const storedLook = (code: string) => putBy.read(putByKey(code)) as Look | undefined;
 
 /** Puts a look by that is not kept yet. */
 export const storeLook = (look: Look) => putBy.write(putByKey(look.code), look);

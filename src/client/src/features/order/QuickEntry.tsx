@@ -19,7 +19,7 @@ const textKey = (id: string) => `entry.${id}`;
 
 /** What is wanted, typed in plain words; what was understood stands under it, to be put right before it goes onto the slip. */
 export const QuickEntry = memo(function QuickEntry({ id, empty, edit }: { id: string; empty: boolean; edit: Edit }) {
-  const [typed, setTyped] = useState(() => putBy.read<string>(textKey(id)) ?? "");
+  const [typed, setTyped] = useState(() => (putBy.read(textKey(id)) as string | undefined) ?? "");
   const [chosen, setChosen] = useState(-1);
   const [closed, setClosed] = useState(false);
   const input = useRef<HTMLTextAreaElement>(null);

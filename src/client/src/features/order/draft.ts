@@ -7,9 +7,10 @@ export type Draft = Omit<Order, "id" | "version" | "number" | "tally">;
 /** Changes a field of the order; stable over renders, so that what has not changed need not be drawn again. */
 export type Edit = (field: string, change: (draft: Draft) => Draft) => void;
 
-export function draftOf({ id: _, version: __, number: ___, tally: ____, ...draft }: Order): Draft {
-  return draft;
-}
+const fromServer = new Set(["id", "version", "number", "tally"]);
+
+export const draftOf = (order: Order) =>
+  Object.fromEntries(Object.entries(order).filter(([field]) => !fromServer.has(field))) as Draft;
 
 export const sameDraft = (a: Draft, b: Draft) => JSON.stringify(a) === JSON.stringify(b);
 
@@ -35,6 +36,6 @@ interface Stored {
 // The form of a draft has a number, so that one put by in an older form is not taken for one.
 const putByKey = (id: string) => `order.5.${id}`;
 
-export const storedDraft = (id: string) => putBy.read<Stored>(putByKey(id));
+export const storedDraft = (id: string) => putBy.read(putByKey(id)) as Stored | undefined;
 export const storeDraft = (id: string, stored: Stored) => putBy.write(putByKey(id), stored);
 export const forgetDraft = (id: string) => putBy.forget(putByKey(id));

@@ -22,7 +22,7 @@ export function ShoppingPage() {
       putBy.write(key, list);
       return list;
     },
-    placeholderData: (previous) => keepPreviousData(previous) ?? putBy.read<Shopping>(key),
+    placeholderData: (previous) => keepPreviousData(previous) ?? (putBy.read(key) as Shopping | undefined),
   });
   const { basket, away, tick, untick, clear } = useBasket();
   const wording = useWording();

@@ -25,7 +25,7 @@ const retry = 2000;
  */
 export function useBasket() {
   const queries = useQueryClient();
-  const [basket, setBasket] = useState(() => putBy.read<Bought[]>(key) ?? []);
+  const [basket, setBasket] = useState(() => (putBy.read(key) as Bought[] | undefined) ?? []);
   const [away, setAway] = useState(false);
   useEffect(() => putBy.write(key, basket), [basket]);
   const waiting = basket.find((b) => b.stands !== "in the pantry" && !b.refused);
