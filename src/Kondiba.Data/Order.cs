@@ -212,6 +212,15 @@ public sealed class OrderLine : IOfKitchen
     /// <summary>How its pieces come to be; null for the usual way.</summary>
     public Making? Making { get; set; }
 
+    /// <summary>Takes what is said about it.</summary>
+    public void Take(LineDraft line)
+    {
+        (Centre, Size, Amount, CountedIn) = (line.Centre!, line.Size!, line.Amount, line.CountedIn);
+        (Coating, Colour, Depth) = (line.Coating!, line.Colour!, line.Depth);
+        (Coats, AtOnce, Upright) = (line.Coats, line.AtOnce, line.Upright);
+        (Look, Decor, Making) = (line.Look, line.Decor, line.Making);
+    }
+
     public LineDraft ToDraft() => new(Centre, Size, Amount, CountedIn, Coating, Colour, Depth, Coats, AtOnce, Upright, Look, Decor, Making);
 }
 

@@ -157,7 +157,16 @@ public static class SampleKitchen
         }
 
         Order Order(
-            string name, LocalDate day, int hour, string notes, List<string> palette, string client, string contact, string place, OrderState state, params (Look Look, int Count)[] lines)
+            string name,
+            LocalDate day,
+            int hour,
+            string notes,
+            List<string> palette,
+            string client,
+            string contact,
+            string place,
+            OrderState state,
+            params (Look Look, int Count)[] lines)
         {
             var order = new Order
             {

@@ -14,7 +14,12 @@ public class CalendarTests
     private static readonly Instant At = Instant.FromUtc(2031, 1, 1, 0, 0);
 
     private static DayTask Task(
-        string code, LocalDateTime starts, string title = "Dip 24 rods", string text = "", Duration? atMost = null, TaskMark? mark = null) =>
+        string code,
+        LocalDateTime starts,
+        string title = "Dip 24 rods",
+        string text = "",
+        Duration? atMost = null,
+        TaskMark? mark = null) =>
         new(
             new(code, "7", Stage.Dip, title, "24 rods", text, "", Source.Computed, [0], 24, null, [], atMost),
             starts,

@@ -114,7 +114,12 @@ internal static class Orders
         SystemClock.Instance.GetCurrentInstant().InUtc().Date.PlusDays(ahead).At(new(18, 30)).ToString("s", null);
 
     public static JsonObject Line(
-        string centre = "strawberry", string size = "L", double amount = 24, string colour = "dark", double depth = 0.75, int coats = 1) => new()
+        string centre = "strawberry",
+        string size = "L",
+        double amount = 24,
+        string colour = "dark",
+        double depth = 0.75,
+        int coats = 1) => new()
         {
             ["id"] = Guid.CreateVersion7().ToString(),
             ["centre"] = centre,

@@ -31,7 +31,14 @@ public sealed record ScoopCount(string Scoop, string Name, Mass Portion, int Pie
 /// <param name="Left">Of the mix, more than the pieces and the tools take.</param>
 /// <param name="Scoops">Pieces by scoop, for what is scooped.</param>
 public sealed record FillingTally(
-    string Filling, int Pieces, Mass Portion, Mass Piece, Figure<Mass> Mix, IReadOnlyList<FillingAmount> Amounts, Mass Left, IReadOnlyList<ScoopCount> Scoops)
+    string Filling,
+    int Pieces,
+    Mass Portion,
+    Mass Piece,
+    Figure<Mass> Mix,
+    IReadOnlyList<FillingAmount> Amounts,
+    Mass Left,
+    IReadOnlyList<ScoopCount> Scoops)
 {
     /// <summary>Scales a recipe to a number of pieces.</summary>
     /// <param name="filling">The recipe, adjusted.</param>

@@ -23,7 +23,13 @@ namespace Kondiba.Core.Amounts;
 /// <param name="Insert">The centre pressed into the mould, and its size; null for none.</param>
 /// <param name="InsertEach">How many of them one piece takes: a part of one where it is broken.</param>
 internal sealed record LineMaking(
-    CentreSize Size, Filling? Filling, Sourced<Mass>? Portion, Mould? Mould = null, MouldFill? Fill = null, (Centre Centre, CentreSize Size)? Insert = null, double InsertEach = 1)
+    CentreSize Size,
+    Filling? Filling,
+    Sourced<Mass>? Portion,
+    Mould? Mould = null,
+    MouldFill? Fill = null,
+    (Centre Centre, CentreSize Size)? Insert = null,
+    double InsertEach = 1)
 {
     private const double LeastLeft = 0.05;
     private const double LeastBroken = 0.05;

@@ -54,7 +54,14 @@ public sealed record ThinnerStep(double Tablespoons, Mass Mass, Length Film);
 /// <param name="Before">Film on a test dip without it.</param>
 /// <param name="Still">What to add, and add again, when the pot is still too thick; none at the limit.</param>
 public sealed record PotThinner(
-    string Code, Figure<Mass> Mass, double Tablespoons, Share Share, GoesIn GoesIn, string How, Length Before, IReadOnlyList<ThinnerStep> Still);
+    string Code,
+    Figure<Mass> Mass,
+    double Tablespoons,
+    Share Share,
+    GoesIn GoesIn,
+    string How,
+    Length Before,
+    IReadOnlyList<ThinnerStep> Still);
 
 /// <summary>Coating that is drawn from bags: melted apart, kept plain.</summary>
 /// <param name="Mass">On the pieces, spoilt ones too, and what falls beside them.</param>

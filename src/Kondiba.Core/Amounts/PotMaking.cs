@@ -23,7 +23,13 @@ internal static class PotMaking
     /// pool they need is used up by the ones after them. What is drawn from bags is melted apart and kept plain.
     /// </summary>
     public static (Pot? Pot, IReadOnlyList<Dip> InOrder) Make(
-        string key, IReadOnlyList<Dip> dips, IReadOnlyList<Bagged> bags, PotDraft draft, KitchenTables tables, List<Problem> problems, Dictionary<(int Line, int Layer), LineTally> lines)
+        string key,
+        IReadOnlyList<Dip> dips,
+        IReadOnlyList<Bagged> bags,
+        PotDraft draft,
+        KitchenTables tables,
+        List<Problem> problems,
+        Dictionary<(int Line, int Layer), LineTally> lines)
     {
         var (coating, colour) = dips.Count > 0 ? (dips[0].Coating, dips[0].Colour) : (bags[0].Coating, bags[0].Colour);
         var dose = DoseFor(coating, key, dips, draft, tables, problems);

@@ -24,7 +24,19 @@ public sealed record Spot(double X, double Y, double Turn = 0);
 /// <param name="Colour">Code of the colour that it usually has; null for the body's.</param>
 /// <param name="Places">Where it sits; as many as a figure has.</param>
 public sealed record FigurePart(
-    string Code, string Name, Centre Centre, CentreSize Whole, Sourced<Share> Kept, int Cuts, Sourced<Share> Spoil, Sourced<Share> Depth, bool Behind, bool OnEdge, bool Joined, string? Colour, IReadOnlyList<Spot> Places)
+    string Code,
+    string Name,
+    Centre Centre,
+    CentreSize Whole,
+    Sourced<Share> Kept,
+    int Cuts,
+    Sourced<Share> Spoil,
+    Sourced<Share> Depth,
+    bool Behind,
+    bool OnEdge,
+    bool Joined,
+    string? Colour,
+    IReadOnlyList<Spot> Places)
 {
     /// <summary>Whether a knife makes it.</summary>
     public bool IsCut => Kept.Value.Si < 1 || Cuts > 1;

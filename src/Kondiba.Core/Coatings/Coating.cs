@@ -82,7 +82,10 @@ public sealed record Coating(
 /// <param name="Work">Warmed to work.</param>
 /// <param name="NeverAbove">Above this the temper is lost.</param>
 public sealed record TemperCurve(
-    IReadOnlyList<Sourced<Temperature>> Melt, IReadOnlyList<Sourced<Temperature>> Cool, IReadOnlyList<Sourced<Temperature>> Work, Sourced<Temperature> NeverAbove);
+    IReadOnlyList<Sourced<Temperature>> Melt,
+    IReadOnlyList<Sourced<Temperature>> Cool,
+    IReadOnlyList<Sourced<Temperature>> Work,
+    Sourced<Temperature> NeverAbove);
 
 /// <summary>A pack that a coating is sold in.</summary>
 /// <param name="Mass">Net mass.</param>

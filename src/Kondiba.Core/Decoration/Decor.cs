@@ -11,7 +11,11 @@ namespace Kondiba.Core.Decoration;
 /// <param name="Parts">Glued parts.</param>
 /// <param name="Paint">Lustre brushed on; null for none.</param>
 public sealed record Decor(
-    IReadOnlyList<OverDip> Dips, IReadOnlyList<PatternDraft> Patterns, IReadOnlyList<SprinkleDraft> Sprinkles, IReadOnlyList<PartDraft> Parts, PaintDraft? Paint = null)
+    IReadOnlyList<OverDip> Dips,
+    IReadOnlyList<PatternDraft> Patterns,
+    IReadOnlyList<SprinkleDraft> Sprinkles,
+    IReadOnlyList<PartDraft> Parts,
+    PaintDraft? Paint = null)
 {
     /// <summary>Nothing.</summary>
     public static Decor None { get; } = new([], [], [], []);
@@ -41,7 +45,15 @@ public sealed record OverDip(string? Coating, string? Colour, double Depth, doub
 /// <param name="Phase">Shifted by this share of the spacing, 0 to 1.</param>
 /// <param name="Text">What letters say.</param>
 public sealed record PatternDraft(
-    string? Kind, string? Coating, string? Colour, int Lines, double? Spacing, double Bead, double Angle = 0, double Phase = 0, string? Text = null);
+    string? Kind,
+    string? Coating,
+    string? Colour,
+    int Lines,
+    double? Spacing,
+    double Bead,
+    double Angle = 0,
+    double Phase = 0,
+    string? Text = null);
 
 /// <summary>Where sprinkles go.</summary>
 [JsonConverter(typeof(JsonStringEnumConverter<Side>))]
@@ -106,7 +118,17 @@ public enum GoesOn
 /// <param name="How">How it is done.</param>
 /// <param name="Bare">How it is done on a bare piece, where that differs; one that goes onto a wet coat and says nothing here wants the coat.</param>
 public sealed record PatternKind(
-    string Code, string Name, string Counted, int Least, int Usual, int Most, Sourced<Length> Bead, Sourced<Share> Pace, GoesOn GoesOn, string How, string? Bare = null)
+    string Code,
+    string Name,
+    string Counted,
+    int Least,
+    int Usual,
+    int Most,
+    Sourced<Length> Bead,
+    Sourced<Share> Pace,
+    GoesOn GoesOn,
+    string How,
+    string? Bare = null)
 {
     private const double SampleAcross = 24;
     private const int SampleLines = 6;

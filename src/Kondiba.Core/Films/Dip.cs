@@ -10,7 +10,20 @@ namespace Kondiba.Core.Films;
 /// <summary>A dip of a line whose every field stands for something in the trade tables.</summary>
 /// <remarks>Layer 0 is the line's first coat, further ones are dips over it; the angle, in radians, is the one at which the piece goes in; a part is one of a figure's, or a mould's first layer. A bare one gets no coat: its depth is how far decoration goes.</remarks>
 internal sealed record Dip(
-    int Line, Centre Centre, CentreSize Size, Figure<int> Count, Coating Coating, CoatingColour Colour, Share Depth, int Coats, bool AtOnce, bool Upright, int Layer = 0, double Angle = 0, string? Part = null, bool Bare = false)
+    int Line,
+    Centre Centre,
+    CentreSize Size,
+    Figure<int> Count,
+    Coating Coating,
+    CoatingColour Colour,
+    Share Depth,
+    int Coats,
+    bool AtOnce,
+    bool Upright,
+    int Layer = 0,
+    double Angle = 0,
+    string? Part = null,
+    bool Bare = false)
 {
     /// <summary>Less than this is no dip.</summary>
     public const double LeastDepth = 0.01;

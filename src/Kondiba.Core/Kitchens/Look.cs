@@ -20,7 +20,17 @@ namespace Kondiba.Core.Kitchens;
 /// <param name="Upright">Whether pieces stand while they set; null as usual.</param>
 /// <param name="Decor">What it gets besides its first coat.</param>
 public sealed record Look(
-    string Code, string Name, string Centre, string Size, string Coating, string Colour, double Depth, int Coats, bool AtOnce, bool? Upright, Decor Decor)
+    string Code,
+    string Name,
+    string Centre,
+    string Size,
+    string Coating,
+    string Colour,
+    double Depth,
+    int Coats,
+    bool AtOnce,
+    bool? Upright,
+    Decor Decor)
 {
     /// <summary>A line of so many pieces that wear it.</summary>
     public LineDraft ToLine(double pieces) =>

@@ -13,7 +13,14 @@ namespace Kondiba.Core.Kitchens;
 /// <param name="Parts">Dipped parts besides the body.</param>
 /// <param name="Stuck">What is stuck on.</param>
 public sealed record OwnFigure(
-    string Code, string Name, string Plural, string Body, string BodySize, double Turn, IReadOnlyList<OwnFigurePart> Parts, IReadOnlyList<StuckPart> Stuck)
+    string Code,
+    string Name,
+    string Plural,
+    string Body,
+    string BodySize,
+    double Turn,
+    IReadOnlyList<OwnFigurePart> Parts,
+    IReadOnlyList<StuckPart> Stuck)
 {
     /// <summary>The figure as a centre to order; null when a centre that it is made from is not there any more.</summary>
     /// <param name="centres">The kitchen's centres.</param>
@@ -65,4 +72,16 @@ public sealed record OwnFigure(
 /// <param name="Colour">Code of the colour that it usually has; null for the body's.</param>
 /// <param name="Places">Where it sits; as many as a figure has.</param>
 public sealed record OwnFigurePart(
-    string Code, string Name, string Centre, string Size, double Kept, int Cuts, double Spoil, double Depth, bool Behind, bool OnEdge, bool Joined, string? Colour, IReadOnlyList<Spot> Places);
+    string Code,
+    string Name,
+    string Centre,
+    string Size,
+    double Kept,
+    int Cuts,
+    double Spoil,
+    double Depth,
+    bool Behind,
+    bool OnEdge,
+    bool Joined,
+    string? Colour,
+    IReadOnlyList<Spot> Places);

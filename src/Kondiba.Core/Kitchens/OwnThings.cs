@@ -210,7 +210,15 @@ public sealed record Rates(
 /// <param name="Loss">Of the mix, what sticks to the tools, as a share.</param>
 /// <param name="Steps">How it is made, in order.</param>
 public sealed record OwnFilling(
-    string Code, string Name, string Makes, string Note, IReadOnlyList<OwnMix> Mix, IReadOnlyList<EachPart> Each, double Portion, double Loss, IReadOnlyList<OwnStep> Steps);
+    string Code,
+    string Name,
+    string Makes,
+    string Note,
+    IReadOnlyList<OwnMix> Mix,
+    IReadOnlyList<EachPart> Each,
+    double Portion,
+    double Loss,
+    IReadOnlyList<OwnStep> Steps);
 
 /// <summary>An ingredient of the maker's own recipe.</summary>
 /// <param name="Ingredient">Code of a known ingredient; null for one of the maker's own.</param>

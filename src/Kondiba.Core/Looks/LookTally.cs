@@ -43,7 +43,15 @@ public sealed record OverCoat(
 /// <param name="Tip">Opening of the tip, to the half millimetre.</param>
 /// <param name="Time">To draw it.</param>
 public sealed record PatternTally(
-    int Pattern, string Kind, string Pot, Length Bead, IReadOnlyList<IReadOnlyList<Length>> Strokes, Figure<Length> Line, Figure<Mass> Mass, Length Tip, Duration Time)
+    int Pattern,
+    string Kind,
+    string Pot,
+    Length Bead,
+    IReadOnlyList<IReadOnlyList<Length>> Strokes,
+    Figure<Length> Line,
+    Figure<Mass> Mass,
+    Length Tip,
+    Duration Time)
 {
     private const double MostlyBeside = 0.5;
 

@@ -37,7 +37,17 @@ public enum CavityKind
 /// <param name="Cavities">In one mould.</param>
 /// <param name="Trays">Moulds of this kind that the kitchen owns.</param>
 public sealed record Mould(
-    string Code, string Name, CavityKind Kind, IReadOnlyList<WorkingLine> Measures, Length Long, Length Wide, Length Deep, Volume Holds, bool Flush, int Cavities, int Trays)
+    string Code,
+    string Name,
+    CavityKind Kind,
+    IReadOnlyList<WorkingLine> Measures,
+    Length Long,
+    Length Wide,
+    Length Deep,
+    Volume Holds,
+    bool Flush,
+    int Cavities,
+    int Trays)
 {
     /// <summary>The measures that a kind of cavity wants.</summary>
     public static IReadOnlyList<Measure> MeasuresOf(CavityKind kind) => kind switch
@@ -85,7 +95,12 @@ public sealed record Mould(
 /// <param name="Features">Details brushed or piped into the cavity before anything else, each of a colour of its own; null for none.</param>
 /// <param name="Broken">Share of the cavity that broken pieces of the insert fill; null when it goes in whole.</param>
 public sealed record MouldDraft(
-    string? Mould, string? Insert = null, string? InsertSize = null, AccentDraft? Accent = null, IReadOnlyList<AccentDraft>? Features = null, double? Broken = null)
+    string? Mould,
+    string? Insert = null,
+    string? InsertSize = null,
+    AccentDraft? Accent = null,
+    IReadOnlyList<AccentDraft>? Features = null,
+    double? Broken = null)
 {
     /// <summary>The layers that go in before the line's own colour, first to last: each one's code, its field and what was typed.</summary>
     internal IEnumerable<(string Part, string Field, AccentDraft? Layer)> First =>

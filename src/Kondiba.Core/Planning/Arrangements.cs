@@ -33,7 +33,10 @@ public sealed record PlaceOn(string Place, int Change, LocalDateTime From, Local
 /// <param name="Helpers">Who helps.</param>
 /// <param name="Places">Places that are away, or that there are more of.</param>
 public sealed record Arrangements(
-    IReadOnlyDictionary<string, TaskMark> Tasks, IReadOnlyList<HoursOn> Hours, IReadOnlyList<HelperOn> Helpers, IReadOnlyList<PlaceOn> Places)
+    IReadOnlyDictionary<string, TaskMark> Tasks,
+    IReadOnlyList<HoursOn> Hours,
+    IReadOnlyList<HelperOn> Helpers,
+    IReadOnlyList<PlaceOn> Places)
 {
     /// <summary>Nothing was said.</summary>
     public static Arrangements None { get; } = new(new Dictionary<string, TaskMark>(), [], [], []);

@@ -206,7 +206,17 @@ internal sealed class OrderTasks
             before.Rule.AtMost is { } most ? (int)most.Value.TotalMinutes : null);
 
     private void Task(
-        PlannedOrder planned, OrderDraft order, CoatingTally tally, WorkStep step, string code, int lasts, List<Follows> after, int due, int pieces, (int Is, int Of) batch, (int Is, int Of) part)
+        PlannedOrder planned,
+        OrderDraft order,
+        CoatingTally tally,
+        WorkStep step,
+        string code,
+        int lasts,
+        List<Follows> after,
+        int due,
+        int pieces,
+        (int Is, int Of) batch,
+        (int Is, int Of) part)
     {
         var mark = arranged.Tasks.GetValueOrDefault(code) ?? new();
         var dips = step.Stage is Stage.Dip;

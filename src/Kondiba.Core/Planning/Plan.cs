@@ -27,7 +27,17 @@ public sealed record DayTask(TaskInfo What, LocalDateTime Starts, LocalDateTime 
 /// <param name="Set">When they have set; null when they only stand there.</param>
 /// <param name="OutBy">When they must have come out; null when nothing is lost by waiting.</param>
 public sealed record DayTray(
-    string Task, string Order, string Title, string Place, double Trays, int Pieces, IReadOnlyList<string> Pots, LocalDateTime Starts, LocalDateTime Ends, LocalDateTime? Set, LocalDateTime? OutBy);
+    string Task,
+    string Order,
+    string Title,
+    string Place,
+    double Trays,
+    int Pieces,
+    IReadOnlyList<string> Pots,
+    LocalDateTime Starts,
+    LocalDateTime Ends,
+    LocalDateTime? Set,
+    LocalDateTime? OutBy);
 
 /// <summary>A melt of a colour: warm from melting to washing up.</summary>
 /// <param name="Pot">"coating.colour".</param>

@@ -57,7 +57,18 @@ public sealed record Follows(string Task, int Least = 0, int? Most = null);
 /// <param name="Begun">Whether it is under way: it started before the plan does, and may be outside its limits.</param>
 /// <param name="Soft">What a minute costs outside its limits, or away from where it is pinned; 0 when they hold. For finding out what is short.</param>
 public sealed record PlanTask(
-    string Code, int Lasts, IReadOnlyList<Follows> After, int Earliest, int Latest, IReadOnlyList<string>? By = null, int? At = null, int Best = 0, int Ages = 0, bool Done = false, bool Begun = false, int Soft = 0);
+    string Code,
+    int Lasts,
+    IReadOnlyList<Follows> After,
+    int Earliest,
+    int Latest,
+    IReadOnlyList<string>? By = null,
+    int? At = null,
+    int Best = 0,
+    int Ages = 0,
+    bool Done = false,
+    bool Begun = false,
+    int Soft = 0);
 
 /// <summary>Where something can stand.</summary>
 /// <param name="Place">Code of the resource.</param>
@@ -95,7 +106,17 @@ public sealed record Use(string Resource, int Takes, string From, string Until);
 /// <param name="Warm">The minute at which the next one was melted; null when it is not yet.</param>
 /// <param name="Earliest">First minute at which it can be melted.</param>
 public sealed record ColourWork(
-    string Code, int Lasts, int Cools, int Holds, int Washes, IReadOnlyList<string> Takes, int Darkness, IReadOnlyList<string> Tasks, int Over = 0, int? Warm = null, int Earliest = 0);
+    string Code,
+    int Lasts,
+    int Cools,
+    int Holds,
+    int Washes,
+    IReadOnlyList<string> Takes,
+    int Darkness,
+    IReadOnlyList<string> Tasks,
+    int Over = 0,
+    int? Warm = null,
+    int Earliest = 0);
 
 /// <summary>That an order wants to be ready some time before it is collected.</summary>
 /// <param name="Code">Name of the order.</param>

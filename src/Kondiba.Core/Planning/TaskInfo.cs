@@ -25,4 +25,16 @@ public sealed record PlannedOrder(string Code, OrderDraft Draft);
 /// <param name="Pots">Keys of the pots it is done from.</param>
 /// <param name="AtMost">What may pass before what comes next; null when it can wait.</param>
 public sealed record TaskInfo(
-    string Code, string? Order, Stage Stage, string Title, string For, string Text, string Why, Source Source, IReadOnlyList<int> Lines, int Pieces, int? Round, IReadOnlyList<string> Pots, Duration? AtMost);
+    string Code,
+    string? Order,
+    Stage Stage,
+    string Title,
+    string For,
+    string Text,
+    string Why,
+    Source Source,
+    IReadOnlyList<int> Lines,
+    int Pieces,
+    int? Round,
+    IReadOnlyList<string> Pots,
+    Duration? AtMost);

@@ -68,7 +68,12 @@ public sealed record BoxPlan(string Box, string Pieces, IReadOnlyList<IReadOnlyL
 /// <param name="Hands">Of all steps together.</param>
 /// <param name="Problems">What stands too long, or cannot be done in time.</param>
 public sealed record PrepList(
-    IReadOnlyList<PrepStep> Steps, IReadOnlyList<FillingTally> Fillings, IReadOnlyList<SchoolInOrder> Schools, IReadOnlyList<BoxPlan> Boxes, Duration Hands, IReadOnlyList<Problem> Problems)
+    IReadOnlyList<PrepStep> Steps,
+    IReadOnlyList<FillingTally> Fillings,
+    IReadOnlyList<SchoolInOrder> Schools,
+    IReadOnlyList<BoxPlan> Boxes,
+    Duration Hands,
+    IReadOnlyList<Problem> Problems)
 {
     /// <summary>How a figure came about: "fillings[0].mix", or "fillings[0]." and an ingredient's code; null when there is no such figure.</summary>
     public IReadOnlyList<WorkingLine>? WorkingOf(string figure) =>

@@ -26,7 +26,17 @@ namespace Kondiba.Core.Prep;
 /// <param name="Sets">Whether what it waits for is a coat that sets, wherever that is.</param>
 /// <param name="Mould">Code of the mould that it fills, or frees.</param>
 public sealed record WorkStep(
-    string Code, Stage Stage, string For, IReadOnlyList<int> Lines, PrepRule Rule, Duration Hands, IReadOnlyList<string> After, IReadOnlyList<FillingAmount> Amounts, IReadOnlyList<string> Pots, bool Sets, string? Mould);
+    string Code,
+    Stage Stage,
+    string For,
+    IReadOnlyList<int> Lines,
+    PrepRule Rule,
+    Duration Hands,
+    IReadOnlyList<string> After,
+    IReadOnlyList<FillingAmount> Amounts,
+    IReadOnlyList<string> Pots,
+    bool Sets,
+    string? Mould);
 
 /// <summary>Centres that a line's pieces want.</summary>
 /// <param name="Centre">The centre.</param>

@@ -13,4 +13,11 @@ namespace Kondiba.Core.QuickEntry;
 /// <param name="Allergies">Names of allergens that must not be in it.</param>
 /// <param name="Chips">What was understood of all this: "for", "day", "time", "handover", "place", "packing", "allergy".</param>
 public sealed record EntryOrder(
-    string? Name, LocalDate? Day, LocalTime? Time, Handover? Handover, string? Place, IReadOnlyList<PackingDraft> Packing, IReadOnlyList<string> Allergies, IReadOnlyList<Chip> Chips);
+    string? Name,
+    LocalDate? Day,
+    LocalTime? Time,
+    Handover? Handover,
+    string? Place,
+    IReadOnlyList<PackingDraft> Packing,
+    IReadOnlyList<string> Allergies,
+    IReadOnlyList<Chip> Chips);

@@ -87,7 +87,19 @@ internal static class ReferenceFiles
     }
 
     private sealed record Practice(
-        FilmConstants Film, PotConstants Pot, TraySheet Tray, SettingConstants Setting, MeltConstants Melting, ThinningConstants Thinning, ColourConstants Colour, LeftoverConstants Leftovers, DecorConstants Decor, PriceConstants Pricing, PrepConstants Prep, PlanConstants Planning, MouldConstants Mould);
+        FilmConstants Film,
+        PotConstants Pot,
+        TraySheet Tray,
+        SettingConstants Setting,
+        MeltConstants Melting,
+        ThinningConstants Thinning,
+        ColourConstants Colour,
+        LeftoverConstants Leftovers,
+        DecorConstants Decor,
+        PriceConstants Pricing,
+        PrepConstants Prep,
+        PlanConstants Planning,
+        MouldConstants Mould);
 
     /// <summary>A measure written as [value, "unit", "source"].</summary>
     private sealed record MeasureRow(double Value, string Unit, Source Source)
@@ -139,7 +151,18 @@ internal static class ReferenceFiles
     private sealed record BodyRow(string Centre, string Size, double Turn = 0);
 
     private sealed record FigurePartRow(
-        string Code, string Name, string Centre, string Size, Sourced<Share> Kept, Sourced<Share> Spoil, Sourced<Share> Depth, IReadOnlyList<Spot> Places, int Cuts = 1, bool Behind = false, bool OnEdge = false, bool Joined = false);
+        string Code,
+        string Name,
+        string Centre,
+        string Size,
+        Sourced<Share> Kept,
+        Sourced<Share> Spoil,
+        Sourced<Share> Depth,
+        IReadOnlyList<Spot> Places,
+        int Cuts = 1,
+        bool Behind = false,
+        bool OnEdge = false,
+        bool Joined = false);
 
     private sealed record FigureRow(
         string Code, string Name, string Plural, BodyRow Body, IReadOnlyList<FigurePartRow> Parts, IReadOnlyList<StuckPart> Stuck)

@@ -33,7 +33,14 @@ public enum Sticky
 /// <param name="Advice">What to do.</param>
 /// <param name="Working">How the figures came about.</param>
 public sealed record Chill(
-    string Place, Temperature DewPoint, Duration? Longest, Sticky Hard, Sticky Through, Duration? WarmPast, Message Advice, [property: JsonIgnore] Func<IReadOnlyList<WorkingLine>> Working)
+    string Place,
+    Temperature DewPoint,
+    Duration? Longest,
+    Sticky Hard,
+    Sticky Through,
+    Duration? WarmPast,
+    Message Advice,
+    [property: JsonIgnore] Func<IReadOnlyList<WorkingLine>> Working)
 {
     /// <summary>Computes it.</summary>
     /// <param name="piece">The piece.</param>

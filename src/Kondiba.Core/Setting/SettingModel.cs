@@ -17,7 +17,13 @@ namespace Kondiba.Core.Setting;
 /// <param name="Through">Until it is hard and cold through; for pieces served cold in a cold place.</param>
 /// <param name="Working">How the times came about.</param>
 public sealed record SettingTime(
-    string Place, Duration? TouchDry, Duration? HandleHard, Duration? Wet, Duration? Releases, Duration? Through, [property: JsonIgnore] Func<IReadOnlyList<WorkingLine>> Working)
+    string Place,
+    Duration? TouchDry,
+    Duration? HandleHard,
+    Duration? Wet,
+    Duration? Releases,
+    Duration? Through,
+    [property: JsonIgnore] Func<IReadOnlyList<WorkingLine>> Working)
 {
     /// <summary>Of a piece on which nothing sets.</summary>
     public static SettingTime None(string place) =>

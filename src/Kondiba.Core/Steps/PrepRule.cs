@@ -76,4 +76,9 @@ public sealed record SchoolChoice(string Code, string Name, string Why);
 /// <param name="Unfit">Share of what is bought that is not fit for dipping, by the centre's code.</param>
 /// <param name="Spread">How much the masses of one size differ: their standard deviation as a share of the mean.</param>
 public sealed record PrepConstants(
-    Sourced<Duration> DayFrom, Sourced<Duration> DayTo, Sourced<Duration> Before, Sourced<Share> Good, IReadOnlyDictionary<string, Sourced<Share>> Unfit, Sourced<Share> Spread);
+    Sourced<Duration> DayFrom,
+    Sourced<Duration> DayTo,
+    Sourced<Duration> Before,
+    Sourced<Share> Good,
+    IReadOnlyDictionary<string, Sourced<Share>> Unfit,
+    Sourced<Share> Spread);

@@ -155,7 +155,13 @@ public sealed record UprightWay(
 /// <param name="Time">Of the hands.</param>
 /// <param name="Turning">By how much the bottom is wider than the piece, to turn it.</param>
 public sealed record ForkWay(
-    string Name, string Does, Sourced<Length> Room, Sourced<Length> Over, Sourced<Mass> Least, Sourced<Duration> Time, Sourced<Length> Turning) : DippingWay(
+    string Name,
+    string Does,
+    Sourced<Length> Room,
+    Sourced<Length> Over,
+    Sourced<Mass> Least,
+    Sourced<Duration> Time,
+    Sourced<Length> Turning) : DippingWay(
         Name, Does, Room, Over, Least, Time)
 {
     /// <inheritdoc/>
@@ -224,7 +230,13 @@ public sealed record RockedWay(
 /// <param name="Time">Of the hands.</param>
 /// <param name="Longest">Dipped length that can still be spooned over.</param>
 public sealed record SpoonedWay(
-    string Name, string Does, Sourced<Length> Room, Sourced<Length> Over, Sourced<Mass> Least, Sourced<Duration> Time, Sourced<Length> Longest) : DippingWay(
+    string Name,
+    string Does,
+    Sourced<Length> Room,
+    Sourced<Length> Over,
+    Sourced<Mass> Least,
+    Sourced<Duration> Time,
+    Sourced<Length> Longest) : DippingWay(
         Name, Does, Room, Over, Least, Time)
 {
     /// <inheritdoc/>

@@ -15,7 +15,14 @@ namespace Kondiba.Core.Vessels;
 /// <param name="Halved">Whether a wall across the middle leaves half of it.</param>
 /// <param name="Warm">Whether it stands in a melting pot that keeps it warm.</param>
 public sealed record RoundVessel(
-    string Code, string Name, IReadOnlyList<WorkingLine> Measures, Length Bottom, Length Top, Length Height, bool Halved = false, bool Warm = false)
+    string Code,
+    string Name,
+    IReadOnlyList<WorkingLine> Measures,
+    Length Bottom,
+    Length Top,
+    Length Height,
+    bool Halved = false,
+    bool Warm = false)
     : Vessel(Code, Name, Measures)
 {
     /// <inheritdoc/>

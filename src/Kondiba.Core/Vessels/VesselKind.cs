@@ -9,7 +9,10 @@ namespace Kondiba.Core.Vessels;
 /// <param name="Measures">What must be measured.</param>
 /// <param name="Make">The vessel from code, name, and its measures in SI units.</param>
 public sealed record VesselKind(
-    string Code, string Name, IReadOnlyList<Measure> Measures, Func<string, string, IReadOnlyList<WorkingLine>, Func<string, double>, Vessel> Make)
+    string Code,
+    string Name,
+    IReadOnlyList<Measure> Measures,
+    Func<string, string, IReadOnlyList<WorkingLine>, Func<string, double>, Vessel> Make)
 {
     /// <summary>Every kind that the product knows.</summary>
     public static IReadOnlyList<VesselKind> All { get; } =

@@ -127,7 +127,14 @@ public sealed record OrderDocument(
 
 /// <summary>A lot of the pantry in the document.</summary>
 public sealed record LotDocument(
-    string Ware, double Amount, double? Pack, decimal? Price, LocalDate? BestBefore, string Place, LocalDate ReceivedOn, IReadOnlyList<MovementDocument> Movements);
+    string Ware,
+    double Amount,
+    double? Pack,
+    decimal? Price,
+    LocalDate? BestBefore,
+    string Place,
+    LocalDate ReceivedOn,
+    IReadOnlyList<MovementDocument> Movements);
 
 /// <summary>A change of a lot in the document.</summary>
 /// <param name="Order">Number of the order that used it.</param>

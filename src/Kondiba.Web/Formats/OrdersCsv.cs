@@ -145,21 +145,44 @@ internal static class OrdersCsv
 
     private static object?[] Fields(Order order, OrderDraft d) =>
     [
-        order.Number, d.Name, d.Client, d.Contact, d.Pickup is { } pickup
-            ? Pickup.Format(pickup)
-            : null, Camel(d.Handover), d.Place, Camel(order.State), order.IsTemplate, d.Notes,
-        string.Join(
-            "; ", d.Allergies ?? []), d.Margin, string.Join(
-                "; ", d.Palette ?? []), Json(d.Packing is { Count: > 0 } packing ? packing : null),
-        d.Price is { } price
-            ? Camel(price.By)
-            : null, d.Price?.Value, d.Deposit, order.DepositPaid, Json(
-                d.Pots.Count > 0 ? d.Pots : null), Json(d.Schools is { Count: > 0 } schools ? schools : null),
+        order.Number,
+        d.Name,
+        d.Client,
+        d.Contact,
+        d.Pickup is { } pickup ? Pickup.Format(pickup) : null,
+        Camel(d.Handover),
+        d.Place,
+        Camel(order.State),
+        order.IsTemplate,
+        d.Notes,
+        string.Join("; ", d.Allergies ?? []),
+        d.Margin,
+        string.Join("; ", d.Palette ?? []),
+        Json(d.Packing is { Count: > 0 } packing ? packing : null),
+        d.Price is { } price ? Camel(price.By) : null,
+        d.Price?.Value,
+        d.Deposit,
+        order.DepositPaid,
+        Json(d.Pots.Count > 0 ? d.Pots : null),
+        Json(d.Schools is { Count: > 0 } schools ? schools : null),
     ];
 
     private static object?[] Fields(LineDraft l) =>
-        [l.Centre, l.Size, l.Amount, Camel(
-            l.CountedIn), l.Coating, l.Colour, l.Depth, l.Coats, l.AtOnce, l.Upright, l.Look, Json(l.Decor), Json(l.Making)];
+    [
+        l.Centre,
+        l.Size,
+        l.Amount,
+        Camel(l.CountedIn),
+        l.Coating,
+        l.Colour,
+        l.Depth,
+        l.Coats,
+        l.AtOnce,
+        l.Upright,
+        l.Look,
+        Json(l.Decor),
+        Json(l.Making),
+    ];
 
     private static OrderDraft Order(Cells c, List<LineDraft> lines) => new(lines)
     {

@@ -82,10 +82,14 @@ internal sealed class OrderService(KondibaContext db, KitchenThings things, IClo
     /// <summary>What an order took out of the pantry.</summary>
     public async Task<IReadOnlyList<StockUse>> UsedAsync(Order order) => await book.UsedAsync(order, await TallyAsync(order.ToDraft()));
 
-    /// <summary>Takes an order off the shelf, or puts it back; whether there was one.</summary>
-    public async Task<bool> RemoveAsync(Guid id, bool removed) =>
-        await db.Orders.Where(o => o.Id == id && (o.RemovedAt == null || !removed))
-            .ExecuteUpdateAsync(set => set.SetProperty(o => o.RemovedAt, removed ? clock.GetCurrentInstant() : (Instant?)null)) == 1;
+    /// <summary>Takes an order off the shelf; whether it was there.</summary>
+    public async Task<bool> RemoveAsync(Guid id) =>
+        await db.Orders.Where(o => o.Id == id && o.RemovedAt == null)
+            .ExecuteUpdateAsync(set => set.SetProperty(o => o.RemovedAt, clock.GetCurrentInstant())) == 1;
+
+    /// <summary>Puts an order back onto the shelf; whether there is one.</summary>
+    public async Task<bool> RestoreAsync(Guid id) =>
+        await db.Orders.Where(o => o.Id == id).ExecuteUpdateAsync(set => set.SetProperty(o => o.RemovedAt, (Instant?)null)) == 1;
 
     /// <summary>Writes what was sent into a row. A helper sees no prices, so theirs are not taken for it.</summary>
     public static void Write(Order order, OrderInput input, CoatingTally tally, ReferenceData tables, Instant now, bool prices)
@@ -108,10 +112,8 @@ internal sealed class OrderService(KondibaContext db, KitchenThings things, IClo
                 order.Lines.Add(row);
             }
 
-            (row.Position, row.Centre, row.Size, row.Amount, row.CountedIn) = (position, line.Centre!, line.Size!, line.Amount, line.CountedIn);
-            (row.Coating, row.Colour, row.Depth) = (line.Coating!, line.Colour!, line.Depth);
-            (row.Coats, row.AtOnce, row.Upright) = (line.Coats, line.AtOnce, line.Upright);
-            (row.Look, row.Decor, row.Making) = (line.Look, line.Decor, line.Making);
+            row.Position = position;
+            row.Take(line);
         }
     }
 

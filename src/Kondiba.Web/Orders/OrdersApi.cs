@@ -151,10 +151,10 @@ internal static class OrdersApi
         await orders.FindAsync(id) is { } order ? TypedResults.Ok(await orders.UsedAsync(order)) : TypedResults.NotFound();
 
     private static async Task<Results<NoContent, NotFound>> RemoveAsync(Guid id, OrderService orders) =>
-        await orders.RemoveAsync(id, removed: true) ? TypedResults.NoContent() : TypedResults.NotFound();
+        await orders.RemoveAsync(id) ? TypedResults.NoContent() : TypedResults.NotFound();
 
     private static async Task<Results<NoContent, NotFound>> RestoreAsync(Guid id, OrderService orders) =>
-        await orders.RemoveAsync(id, removed: false) ? TypedResults.NoContent() : TypedResults.NotFound();
+        await orders.RestoreAsync(id) ? TypedResults.NoContent() : TypedResults.NotFound();
 
     private static async Task<OrderView> ViewAsync(Order order, OrderService orders, ClaimsPrincipal user) =>
         new(order, await orders.TallyAsync(order.ToDraft()), user.IsOwner());

@@ -107,7 +107,7 @@ internal static class DayApi
             var draft = Remedy.Of(order.ToDraft(), change);
             (order.Pickup, order.ChangedAt) = (draft.Pickup!.Value, instants.GetCurrentInstant());
             foreach (var (line, to) in order.Lines.OrderBy(l => l.Position).Zip(draft.Lines))
-                (line.Centre, line.Size, line.Depth, line.Upright, line.Making, line.Look, line.Decor) = (to.Centre!, to.Size!, to.Depth, to.Upright, to.Making, to.Look, to.Decor);
+                line.Take(to);
             var tables = await things.TablesAsync();
             (order.Pieces, order.Words) = (CoatingTally.For(draft, tables, await clock.NowAsync()).Pieces, SearchWords.Of(
                 draft, tables.Reference));

@@ -21,7 +21,17 @@ namespace Kondiba.Web.Prep;
 /// <param name="Own">Whether it is the maker's own.</param>
 /// <param name="Entered">As it would be entered, to be changed.</param>
 public sealed record FillingView(
-    string Code, string Name, string Makes, string MakesCode, string Note, IReadOnlyList<MixView> Mix, Sourced<Mass> Portion, Share Loss, Source LossSource, bool Own, OwnFilling Entered);
+    string Code,
+    string Name,
+    string Makes,
+    string MakesCode,
+    string Note,
+    IReadOnlyList<MixView> Mix,
+    Sourced<Mass> Portion,
+    Share Loss,
+    Source LossSource,
+    bool Own,
+    OwnFilling Entered);
 
 /// <summary>An ingredient of a mix.</summary>
 public sealed record MixView(string Ingredient, string Name, Sourced<Share> Share, Sourced<Share>? From, Sourced<Share>? To);
@@ -55,7 +65,12 @@ public sealed record FillingScale(
 /// <param name="Working">How each amount came about, by ingredient; "mix" for all of it.</param>
 /// <param name="Problems">What should be minded.</param>
 public sealed record FillingScaled(
-    FillingTally Tally, Length? Across, string Spoon, IReadOnlyList<ScaledStep> Steps, IReadOnlyDictionary<string, IReadOnlyList<WorkingLine>> Working, IReadOnlyList<Problem> Problems);
+    FillingTally Tally,
+    Length? Across,
+    string Spoon,
+    IReadOnlyList<ScaledStep> Steps,
+    IReadOnlyDictionary<string, IReadOnlyList<WorkingLine>> Working,
+    IReadOnlyList<Problem> Problems);
 
 /// <summary>A step of a scaled recipe.</summary>
 /// <param name="Chosen">Whether it is the way that this kitchen takes, where makers differ.</param>

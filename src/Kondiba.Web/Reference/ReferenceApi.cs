@@ -41,7 +41,19 @@ public sealed record ReferenceView(
 
 /// <summary>A centre to choose.</summary>
 public sealed record CentreView(
-    string Code, string Name, string Plural, string Shape, Holding Holding, bool Upright, Share UsualDepth, IReadOnlyList<Share> Depths, int LeastCoats, string? Pack, bool DippedEndUp, IReadOnlyList<SizeView> Sizes, FigureView? Figure);
+    string Code,
+    string Name,
+    string Plural,
+    string Shape,
+    Holding Holding,
+    bool Upright,
+    Share UsualDepth,
+    IReadOnlyList<Share> Depths,
+    int LeastCoats,
+    string? Pack,
+    bool DippedEndUp,
+    IReadOnlyList<SizeView> Sizes,
+    FigureView? Figure);
 
 /// <summary>A figure to draw: its body is the centre itself.</summary>
 public sealed record FigureView(double Turn, IReadOnlyList<FigurePartView> Parts, IReadOnlyList<StuckView> Stuck);
@@ -78,7 +90,14 @@ public sealed record ScoopView(string Name, Mass Portion);
 /// <summary>A size to choose, with its silhouette from the dipped end to the other.</summary>
 /// <param name="Strands">Middle lines of the rod it is bent from, as x, y, x, y …; none for a solid piece.</param>
 public sealed record SizeView(
-    string Code, string Name, Length Length, Length Width, Mass Mass, IReadOnlyDictionary<string, double> Measures, IReadOnlyList<ProfilePoint> Profile, IReadOnlyList<IReadOnlyList<Length>> Strands);
+    string Code,
+    string Name,
+    Length Length,
+    Length Width,
+    Mass Mass,
+    IReadOnlyDictionary<string, double> Measures,
+    IReadOnlyList<ProfilePoint> Profile,
+    IReadOnlyList<IReadOnlyList<Length>> Strands);
 
 /// <summary>A coating colour to choose.</summary>
 public sealed record ColourView(string Code, string Name, string Srgb, string Coating, bool Mixed);

@@ -181,7 +181,13 @@ internal static class Sessions
     }
 
     private static async Task<Results<NoContent, ProblemHttpResult>> SignInAsync(
-        HttpContext context, SignIn input, Startup startup, KondibaSettings settings, KondibaContext db, UserManager<Person> users, SignInManager<Person> signIn)
+        HttpContext context,
+        SignIn input,
+        Startup startup,
+        KondibaSettings settings,
+        KondibaContext db,
+        UserManager<Person> users,
+        SignInManager<Person> signIn)
     {
         if (input.Name is not null)
         {

@@ -8,7 +8,7 @@ export const sessionQuery = queryOptions({
   queryFn: async () => {
     const session = await answer(api.GET("/api/session"));
     setForm(session.form);
-    if (session.putBy) putBy.open(session.putBy);
+    putBy.open(session.putBy);
     return session;
   },
 });

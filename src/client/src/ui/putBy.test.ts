@@ -50,6 +50,11 @@ test("nothing is written while nobody has signed in", () => {
   putBy.write("basket", ["dark wafers"]);
   putBy.forget("basket");
   expect([putBy.read("basket"), own.kept.size]).toEqual([undefined, 0]);
+  putBy.open("pier.anna");
+  putBy.write("basket", ["dark wafers"]);
+  putBy.open(null);
+  putBy.write("basket", ["sticks"]);
+  expect([putBy.read("basket"), own.kept.size]).toEqual([undefined, 1]);
 });
 
 test("a browser that is full, or holds what cannot be read, goes on without", () => {

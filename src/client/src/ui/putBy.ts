@@ -4,16 +4,16 @@
  * page that is closed at any moment loses nothing; a browser's database would still be writing.
  */
 export function putByIn(storage: () => Pick<Storage, "getItem" | "setItem" | "removeItem">) {
-  let whose: string | undefined;
+  let whose: string | null = null;
   const at = (key: string) => `kondiba/${whose}/${key}`;
   return {
-    /** Opens what is a person's in a kitchen; what was open is closed. */
-    open(next: string) {
+    /** Opens what is a person's in a kitchen; what was open is closed. Nobody has anything. */
+    open(next: string | null) {
       whose = next;
     },
     /** What is put by under a key; nothing where there is none, or what is there cannot be read. */
     read(key: string): unknown {
-      if (whose === undefined) return undefined;
+      if (whose === null) return undefined;
       try {
         return (JSON.parse(storage().getItem(at(key)) ?? "null") as unknown) ?? undefined;
       } catch {
@@ -22,7 +22,7 @@ export function putByIn(storage: () => Pick<Storage, "getItem" | "setItem" | "re
     },
     /** Puts something by. A browser that is full, or keeps nothing, goes on without. */
     write(key: string, value: unknown) {
-      if (whose === undefined) return;
+      if (whose === null) return;
       try {
         storage().setItem(at(key), JSON.stringify(value));
       } catch (error) {
@@ -30,7 +30,7 @@ export function putByIn(storage: () => Pick<Storage, "getItem" | "setItem" | "re
       }
     },
     forget(key: string) {
-      if (whose !== undefined) storage().removeItem(at(key));
+      if (whose !== null) storage().removeItem(at(key));
     },
   };
 }
