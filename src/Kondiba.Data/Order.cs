@@ -221,7 +221,11 @@ public sealed class OrderLine : IOfKitchen
         (Look, Decor, Making) = (line.Look, line.Decor, line.Making);
     }
 
-    public LineDraft ToDraft() => new(Centre, Size, Amount, CountedIn, Coating, Colour, Depth, Coats, AtOnce, Upright, Look, Decor, Making);
+    /// <summary>The line as Core has it. It goes by the end of its id, of which the beginning is the time.</summary>
+    public LineDraft ToDraft() => new(Centre, Size, Amount, CountedIn, Coating, Colour, Depth, Coats, AtOnce, Upright, Look, Decor, Making)
+    {
+        Code = Id.ToString("N")[^8..],
+    };
 }
 
 /// <summary>What the maker chose for a pot of an order.</summary>

@@ -35,12 +35,12 @@ public sealed class DayScreenTests : IDisposable
     }
 
     // A plan that is still improved may have its work on another day in a moment.
-    private void Fits() => maker.Until(() => maker.Shows("everything fits") && !maker.Shows("still looking"), "a plan", 60);
+    private void Fits() => maker.Until(() => maker.Shows("everything fits") && !maker.Shows("still improving"), "a plan", 60);
 
     [Fact]
     public void A_weekend_is_planned_pinned_and_planned_round_the_pin()
     {
-        maker.Go("day");
+        maker.Go("day?view=hours");
         Fits();
         Busy();
         Assert.Empty(maker.Barriers());
@@ -68,14 +68,14 @@ public sealed class DayScreenTests : IDisposable
         maker.See("(pinned)");
         maker.Click("//button[starts-with(@aria-label, 'Take back: Dip')]");
         maker.Until(() => !maker.Shows("(pinned)"), "no pin");
-        maker.Press("plan anew");
+        maker.Press("Replan");
         Fits();
     }
 
     [Fact]
     public void A_pot_that_is_melted_stays_warm_and_a_helper_comes_for_some_hours()
     {
-        maker.Go("day");
+        maker.Go("day?view=hours");
         Fits();
         Busy();
 
@@ -89,17 +89,17 @@ public sealed class DayScreenTests : IDisposable
         maker.Press("Undo");
         maker.Until(() => maker.Count("section[aria-labelledby=arranged] li") == 0, "nothing arranged");
 
-        maker.Press("a helper this day");
+        maker.Press("Add helper");
         maker.FillTime("From", "1800");
         maker.FillTime("To", "1700");
         maker.See("It ends before it begins.");
         maker.FillTime("From", "1500");
-        maker.Press("They help");
+        maker.Press("Save");
         maker.See("15:00–17:00");
         Fits();
-        maker.Press("other hours this day");
+        maker.Press("Change hours");
         maker.FillTime("From", "0700");
-        maker.Press("Plan with them");
+        maker.Press("Save");
         maker.Until(() => maker.Count("section[aria-labelledby=arranged] li") == 2, "hours of this day");
         maker.Click("//section[@aria-label='counter']//li//button");
         maker.Press("the counter is away this day");
@@ -110,25 +110,44 @@ public sealed class DayScreenTests : IDisposable
     [Fact]
     public void An_impossible_weekend_says_what_is_short_and_a_remedy_makes_it_fit()
     {
-        maker.Go("day");
+        maker.Go("day?view=hours");
         Fits();
 
         // Nobody works on the day the chess final is collected, nor on the days before.
         for (var day = 1; day <= 3; day++)
         {
             maker.Click($"(//ol[@aria-label='Days']//button)[{day}]");
-            maker.Press("no work this day");
+            maker.Press("No work this day");
             var days = day;
             maker.Until(() => maker.Count("section[aria-labelledby=arranged] li") == days, $"{days} days without work");
         }
 
-        maker.See("it does not fit");
+        maker.See("doesn’t all fit");
         maker.See("of hands are missing");
         maker.Until(() => maker.Count("section[aria-labelledby=helps] li button") > 0, "a remedy", 60);
         Assert.Empty(maker.Barriers());
         maker.Click("(//section[@aria-labelledby='helps']//li//button)[1]");
         Fits();
-        maker.Until(() => !maker.Shows("it does not fit"), "it fits");
+        maker.Until(() => !maker.Shows("doesn’t all fit"), "it fits");
+    }
+
+    /// <summary>The run sheet is the first that one sees: rounds round their pots, steps that are ticked where they stand.</summary>
+    [Fact]
+    public void The_run_sheet_is_ticked_where_it_stands()
+    {
+        maker.Go("day");
+        Fits();
+        maker.See("Where it stands");
+        maker.Click("(//button[contains(@aria-label, ': mark done')])[1]");
+        maker.See("Done:");
+        maker.Until(() => maker.Count("//button[contains(@aria-label, ': done')]") == 1, "one step ticked");
+        Assert.Empty(maker.Barriers());
+        maker.Press("Undo");
+        maker.Until(() => maker.Count("//button[contains(@aria-label, ': done')]") == 0, "none ticked");
+        maker.Press("Hour by hour");
+        maker.Until(() => maker.Count("[aria-label=Hands] li") > 0, "the hours");
+        maker.Press("Run sheet");
+        maker.See("Hour by hour");
     }
 
     [Fact]

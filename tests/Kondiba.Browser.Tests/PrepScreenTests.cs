@@ -35,12 +35,12 @@ public sealed class PrepScreenTests(Site site) : IClassFixture<Fresh>, IDisposab
 
         // The other school firms it in the fridge, and the list follows and is kept.
         maker.Click("//*[@role='radiogroup'][@aria-label='Ganache firms']//label[contains(., 'in the fridge')]");
-        maker.See("then wait 1 h 30 in the fridge");
+        maker.See("then wait 1 h 30");
         maker.Until(() => !maker.Shows("then wait 4 h 00"), "the other way gone");
         maker.See("For this order only.");
         maker.SeeSaved();
         maker.Reload();
-        maker.See("then wait 1 h 30 in the fridge");
+        maker.See("then wait 1 h 30");
         Assert.Empty(maker.Barriers());
 
         maker.Go($"{order}/price");

@@ -81,9 +81,9 @@ public sealed class Screenshots(Site site) : IClassFixture<Fresh>
     {
         maker.Go("day");
         maker.See("everything fits");
-        maker.Press("plan anew");
+        maker.Press("Replan");
         maker.Until(
-            () => maker.Count("[aria-busy=true]") == 0 && maker.Shows("everything fits") && !maker.Shows("still looking"),
+            () => maker.Count("[aria-busy=true]") == 0 && maker.Shows("everything fits") && !maker.Shows("still improving"),
             "the plan found",
             60);
         maker.Click("//ol[@aria-label='Days']//li[count(.//*[name()='path']) > 0][1]//button");

@@ -3,6 +3,7 @@ using CsCheck;
 using Kondiba.Core.Facts;
 using Kondiba.Core.Planning;
 using Kondiba.Core.Steps;
+using Kondiba.Core.Wording;
 using NodaTime;
 
 namespace Kondiba.Core.Tests;
@@ -21,7 +22,7 @@ public class CalendarTests
         Duration? atMost = null,
         TaskMark? mark = null) =>
         new(
-            new(code, "7", Stage.Dip, title, "24 rods", text, "", Source.Computed, [0], 24, null, [], atMost),
+            new(code, "7", Stage.Dip, title, "24 rods", Message.ByName(text), "", Source.Computed, [0], 24, null, [], atMost),
             starts,
             starts.PlusMinutes(20),
             "me",
@@ -29,7 +30,7 @@ public class CalendarTests
             mark);
 
     private static string Write(Plan plan, string name = "Harbour kitchen") =>
-        Calendar.Write(plan, "k", name, new Dictionary<string, string> { ["7"] = "Regatta" }, Lisbon, At);
+        Calendar.Write(plan, "k", name, new Dictionary<string, CalendarOrder> { ["7"] = new("Regatta") }, Voice.Plain, Lisbon, At);
 
     private static Plan Of(params DayTask[] tasks) => new(Outcome.Best, 0, tasks, [], [], [], [], [], [], []);
 
@@ -103,7 +104,10 @@ public class CalendarTests
 
         // What can wait does not call; what cannot, a tray that must come out and a pickup do, ten minutes ahead.
         Assert.Equal(3, lines.Count(l => l == ("TRIGGER", "-PT10M")));
-        Assert.Contains(lines, l => l.Name == "SUMMARY" && l.Value == "Out of the cool box: 24 rods");
+        Assert.Contains(lines, l => l.Name == "SUMMARY" && l.Value == "Take out of the cool box: 24 rods");
+
+        // Nothing takes no time: a day full of dots is no day to be read.
+        Assert.All(lines.Where(l => l.Name == "DTSTART").Zip(lines.Where(l => l.Name == "DTEND")), e => Assert.NotEqual(e.First.Value, e.Second.Value));
     }
 
     /// <summary>In Lisbon clocks go on by an hour on 30 March 2031 at 1:00 and back on 26 October at 2:00 (rule of the European Union).</summary>

@@ -5,8 +5,8 @@ using Kondiba.Core.Facts;
 using Kondiba.Core.Kitchens;
 using Kondiba.Core.Measures;
 using Kondiba.Core.Orders;
-using Kondiba.Core.Prep;
 using Kondiba.Core.Pricing;
+using Kondiba.Core.Planning;
 using Kondiba.Core.Reference;
 using static Kondiba.Core.Tests.Orders;
 
@@ -154,8 +154,8 @@ public sealed class FigureTests
             Assert.Equal(
                 x.own.Parts.Select(p => (double)p.Places.Count * x.count), tally.Lines[0].Parts!.Select(p => (double)p.Tally.Count.Value));
             var steps = PrepList.For(order, tally, tables, Now).Steps.Select(s => s.Code).ToList();
-            Assert.Equal(x.own.Parts.Any(p => p.Cuts > 1), steps.Contains("prep.own.cut"));
-            Assert.Equal(x.own.Parts.Any(p => !p.Joined), steps.Contains("assemble.0.glue"));
+            Assert.Equal(x.own.Parts.Any(p => p.Cuts > 1), steps.Exists(c => c.StartsWith("prep.own.cut", StringComparison.Ordinal)));
+            Assert.Equal(x.own.Parts.Any(p => !p.Joined), steps.Exists(c => c.StartsWith("assemble.0.glue", StringComparison.Ordinal)));
             if (x.own.Stuck.Count > 0)
                 Assert.True(
                     Pantry.Need.Of(order, tally, tables.Reference).Single(
@@ -253,11 +253,11 @@ public sealed class FigureTests
         var order = Order(null, Line("lighthouse", "one", 6), Line("marshmallow", "one", 4)) with { Pickup = Now.PlusDays(4) };
         var tally = CoatingTally.For(order, Tables, Now);
         var figures = PrepList.For(Order(null, Line("lighthouse", "one", 6)), Tally(null, Line("lighthouse", "one", 6)), Tables, Now).Steps;
-        Assert.DoesNotContain(figures, s => s.Text.Contains("stick", StringComparison.Ordinal));
+        Assert.DoesNotContain(figures, s => s.Text.Said().Contains("stick", StringComparison.Ordinal));
 
         // Four marshmallows of the other line get one each, those of the lighthouses none.
         var stick = PrepList.For(order, tally, Tables, Now).Steps.Single(s => s.Code == "prep.marshmallow.stick");
-        Assert.Equal(5 * 8, stick.Hands.TotalSeconds, 1e-6);
+        Assert.Equal(60 + (5 * 8), stick.Hands.TotalSeconds, 1e-6);
         Assert.Equal(5, Pantry.Need.Of(order, tally, Tables.Reference).Single(n => n.Ware == "supply.lolly-stick").ToHave.Value);
     }
 
@@ -278,7 +278,7 @@ public sealed class FigureTests
         Assert.True(At("prep.telescope.cut") < At("dip.0"));
         Assert.True(At("dip.0") < At("assemble.0.glue"));
         Assert.True(At("assemble.0.glue") < At("pack.0"));
-        Assert.Contains("Join the front tubes and lenses to it while the coat is wet", steps[At("dip.0")].Text, StringComparison.Ordinal);
+        Assert.Contains("Join the front tubes and lenses to it while the coat is wet", steps[At("dip.0")].Text.Said(), StringComparison.Ordinal);
         Assert.DoesNotContain(steps, s => s.Code == "assemble.0.join");
     }
 

@@ -7,7 +7,7 @@ using Kondiba.Core.Kitchens;
 using Kondiba.Core.Measures;
 using Kondiba.Core.Orders;
 using Kondiba.Core.Pantry;
-using Kondiba.Core.Prep;
+using Kondiba.Core.Planning;
 using static Kondiba.Core.Tests.Orders;
 
 namespace Kondiba.Core.Tests;
@@ -251,9 +251,9 @@ public sealed class FillingTests
         Assert.Contains(needs, n => n.Ware == "ingredient.own-roasted-sesame" && Math.Abs(n.ToHave.Value - (42 * 15 / 0.95 * 0.6)) < 0.5);
         Assert.Contains(Allergens.Of(order, tables.Reference), u => u is { Allergen: "sesame", Component: "Roasted sesame" });
         var steps = PrepList.For(order, tally, tables, Now).Steps;
-        var roll = steps.Single(s => s.Text == "Roll.");
+        var roll = steps.Single(s => s.Text.Said() == "Roll.");
         Assert.Equal((42 * 12, 30.0), ((int)roll.Hands.TotalSeconds, roll.Wait.TotalMinutes));
-        Assert.DoesNotContain(steps, s => s.Text.Contains("cream", StringComparison.Ordinal));
+        Assert.DoesNotContain(steps, s => s.Text.Said().Contains("cream", StringComparison.Ordinal));
     }
 
     [Fact]

@@ -6,7 +6,6 @@ using Kondiba.Core.Facts;
 using Kondiba.Core.Measures;
 using Kondiba.Core.Orders;
 using Kondiba.Core.Planning;
-using Kondiba.Core.Prep;
 using Kondiba.Core.Pricing;
 using Kondiba.Core.Steps;
 using Kondiba.Core.Wares;
@@ -64,7 +63,7 @@ public sealed class HeldTests
         var codes = steps.Select(s => s.Code).ToList();
         Assert.True(codes.IndexOf($"melt.{Wafers}.white") < codes.IndexOf("decorate.0"));
         Assert.True(codes.IndexOf("decorate.0") < codes.IndexOf("pack.0"));
-        Assert.Contains("Rings on the bare piece", steps[codes.IndexOf("decorate.0")].Text, StringComparison.Ordinal);
+        Assert.Contains("Rings on the bare piece", steps[codes.IndexOf("decorate.0")].Text.Said(), StringComparison.Ordinal);
     }
 
     [Fact]
@@ -108,8 +107,8 @@ public sealed class HeldTests
         Assert.Equal(begun, Pantry.Need.Of(order, tally, Tables.Reference).Single(n => n.Ware == "supply.pick").ToHave.Value);
         var steps = Steps(line);
         var put = steps.Single(s => s.Code == "stick.0.put-in");
-        Assert.Contains(says, put.Text, StringComparison.Ordinal);
-        Assert.True(put.Starts < steps.Single(s => s.Code == "dip.0").Starts);
+        Assert.Contains(says, put.Text.Said(), StringComparison.Ordinal);
+        Assert.True(put.Starts < steps.First(s => s.Code.StartsWith("dip.0", StringComparison.Ordinal)).Starts);
         Assert.Equal(glued, tally.Pots[0].Drizzle is not null);
         Assert.Equal(glued ? 15 : 0, put.Wait.TotalMinutes);
         Assert.True(tally.Trays.Sum(t => t.Used.Si) > Tally(null, plain).Trays.Sum(t => t.Used.Si) * 1.5, "a stick that lies takes room");
@@ -157,7 +156,7 @@ public sealed class HeldTests
         var tally = CoatingTally.For(order, Tables, Now);
         Assert.DoesNotContain(Pantry.Need.Of(order, tally, Tables.Reference), n => n.Ware.StartsWith("supply.", StringComparison.Ordinal));
         Assert.DoesNotContain("upright", tally.Pots[0].Way, StringComparison.Ordinal);
-        Assert.DoesNotContain(PrepList.For(order, tally, Tables, Now).Steps, s => s.Text.Contains("stick", StringComparison.Ordinal));
+        Assert.DoesNotContain(PrepList.For(order, tally, Tables, Now).Steps, s => s.Text.Said().Contains("stick", StringComparison.Ordinal));
         Assert.DoesNotContain(Costing.For(order, tally, Tables).Parts, p => p.Code == "sticks" && p.Cost.Value.Amount > 0);
     }
 

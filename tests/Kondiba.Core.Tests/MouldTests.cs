@@ -6,7 +6,7 @@ using Kondiba.Core.Measures;
 using Kondiba.Core.Moulds;
 using Kondiba.Core.Orders;
 using Kondiba.Core.Pantry;
-using Kondiba.Core.Prep;
+using Kondiba.Core.Planning;
 using Kondiba.Core.Pricing;
 using static Kondiba.Core.Tests.Orders;
 
@@ -206,7 +206,7 @@ public sealed class MouldTests
         Assert.Equal(42, needs["ingredient.cracker"]);
         Assert.DoesNotContain("centre.cracker-sandwich.one", needs.Keys);
         Assert.Contains(
-            PrepList.For(order, tally, Tables, Now).Steps, s => s.Text.StartsWith("A level teaspoon", StringComparison.Ordinal));
+            PrepList.For(order, tally, Tables, Now).Steps, s => s.Text.Said().StartsWith("A level teaspoon", StringComparison.Ordinal));
     }
 
     [Fact]
@@ -225,7 +225,7 @@ public sealed class MouldTests
                 $"{after.Code} begins before {before.Code} has set");
         Assert.Equal(
             ["16", "16", "10"],
-            steps.Where(s => s.Text.Contains("scrape flush", StringComparison.Ordinal)).Select(s => s.For.Split(' ')[0]));
+            steps.Where(s => s.Text.Said().Contains("scrape flush", StringComparison.Ordinal)).Select(s => s.For.Split(' ')[0]));
     }
 
     [Fact]
@@ -242,7 +242,7 @@ public sealed class MouldTests
         Assert.Equal(2 * 0.9 * 1.25 * 24 * 1.03, silver.Drizzle!.Mass.Value.In("g"), 1.0);
         Assert.Contains(
             PrepList.For(Order(null, Starred("silver")), made, Tables, Now).Steps,
-            s => s.Code == "mould.0.star" && s.Text.Contains("3 rounds", StringComparison.Ordinal));
+            s => s.Code == "mould.0.star" && s.Text.Said().Contains("3 rounds", StringComparison.Ordinal));
         Assert.Contains(Tally(null, Starred("mud")).Problems, p => p.Field == "lines[0].decor.parts[0].colour");
     }
 

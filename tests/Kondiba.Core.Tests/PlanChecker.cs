@@ -48,6 +48,12 @@ internal static class PlanChecker
             return ((DayHours?[])[other is null ? tables.Profile.Working.On(day) : other.Hours]).OfType<DayHours>();
         }
 
+        // Of tasks that are done tray by tray, one waits for what is on its own tray.
+        static bool OtherBatch(DayTask one, DayTask other) =>
+            BatchOf(one) is { } a && BatchOf(other) is { } b && a != b;
+
+        static string? BatchOf(DayTask task) => task.What.Code.Split('~') is [_, var batch] ? batch.Split('+')[0] : null;
+
         // Orders: every piece is made and packed, in the order of the hands, in time, and not so early that it does not keep.
         foreach (var order in request.Orders)
         {
@@ -69,7 +75,7 @@ internal static class PlanChecker
                 foreach (var dip in dips)
                 {
                     Must(
-                        before.TrueForAll(b => b.Ends <= dip.Starts) || dip.What.Title.Contains('×'),
+                        before.TrueForAll(b => b.Ends <= dip.Starts || OtherBatch(b, dip)),
                         $"{dip.What.Code} comes before what it waits for");
                     if (tables.Reference.KeepingOf(centre) is { } keeps)
                         Must(
@@ -77,23 +83,44 @@ internal static class PlanChecker
                             $"{dip.What.Code} at {dip.Starts} does not keep until {pickup}");
                 }
 
-                // Berries are dipped within an hour of coming out, and have been out half an hour.
-                if (centre.Code == "strawberry" && before.Find(b => b.What.Code.EndsWith(".room", StringComparison.Ordinal)) is { } room)
+                // Berries are dipped within an hour of being dried, and have come to the room's warmth in half an hour.
+                foreach (var dried in before.Where(b => b.What.Code.Contains("strawberry.dry", StringComparison.Ordinal)))
+                {
                     Must(
-                        dips.TrueForAll(d => d.Starts >= room.Starts.PlusMinutes(30) && d.Starts <= room.Starts.PlusMinutes(60)),
-                        $"{order.Code}: berries out at {room.Starts}, dipped {dips[0].Starts}");
+                        dips.TrueForAll(d => OtherBatch(dried, d)
+                            || (d.Starts >= dried.Ends.PlusMinutes(30) && d.Starts <= dried.Ends.PlusMinutes(60))),
+                        $"{order.Code}: berries dried at {dried.Ends}, dipped {dips[0].Starts}");
+                }
 
-                // What follows on a coat waits until it is hard where it stands.
+
+                // Nothing that is made ready stands longer than a maker lets it: a bare stick or a rope of caramel no more than 4 hours, what
+                // comes from a packet no more than a day, ganache on the counter half a day (common practice).
+                foreach (var ready in before.Where(b => dips.Count > 0 && b.Mark?.Done is null && !b.What.Code.EndsWith(".polish", StringComparison.Ordinal)))
+                {
+                    var stands = Period.Between(ready.Ends, dips.Min(d => d.Starts), PeriodUnits.Minutes).Minutes;
+                    var most = ready.What.Code.Contains(".stick", StringComparison.Ordinal) ? 240 : ready.What.Stage is Stage.Fill ? 4320 + 1440 : 1440;
+                    Must(stands <= most, $"{ready.What.Code} stands {stands} min before it is dipped");
+                }
+
+                Must(
+                    packs.TrueForAll(p => p.Ends <= dips.Max(d => d.Ends).PlusHours(24 * 2)),
+                    $"{order.Code}, line {line.Line} lies about for days before it is packed");
+
+                // Lines wait until the coat is touch-dry where it stands; everything else, and packing, until it is hard.
+                var drawn = line.Look is { SetSteps.Count: > 0, OnTouchDry: true };
                 foreach (var dip in dips.Where(d => d.What.Code.Contains("/dip.", StringComparison.Ordinal)))
                 {
                     var tray = plan.Trays.FirstOrDefault(t => t.Task == dip.What.Code);
                     Must(tray is not null || dip.What.Code.Contains('+', StringComparison.Ordinal), $"{dip.What.Code} is laid nowhere");
                     if (tray is null)
                         continue;
-                    var hard = line.Setting.First(s => s.Place == tray.Place).HandleHard;
+                    var (set, hard) = (line.Setting.First(s => s.Place == tray.Place), line.Setting.Min(s => s.HandleHard));
                     Must(
-                        hard is null || tray.Ends >= dip.Ends.PlusSeconds((long)hard.Value.TotalSeconds),
+                        (drawn ? set.TouchDry : set.HandleHard) is not { } waits || tray.Ends >= dip.Ends.PlusSeconds((long)waits.TotalSeconds),
                         $"{dip.What.Code} is taken from the {tray.Place} soft");
+                    Must(
+                        dips.Count > 1 || packs.TrueForAll(p => hard is null || p.Starts >= dip.Ends.PlusSeconds((long)hard.Value.TotalSeconds)),
+                        $"{dip.What.Code} is packed soft");
                     Must(tray.OutBy is null || tray.Ends <= tray.OutBy, $"{dip.What.Code} sweats in the {tray.Place}");
                     Must(
                         after.Concat(packs).Min(a => a.Starts) >= dip.Ends || dips.Count > 1,
@@ -121,6 +148,9 @@ internal static class PlanChecker
             Must(
                 last <= melt.Ready.PlusMinutes((long)tables.Reference.Planning.Holds.Value.TotalMinutes),
                 $"{melt.Pot} is held from {melt.Ready} to {last}");
+            Must(
+                melt.Tasks.Count == 0 || melt.Starts < request.Now || melt.Ends <= last.PlusMinutes(45),
+                $"{melt.Pot} stands warm until {melt.Ends}, and was last used at {last}");
             Must(
                 plan.Melts.All(o => o == melt || o.Pot != melt.Pot || o.Starts >= melt.Ends || o.Ends <= melt.Starts),
                 $"{melt.Pot} is melted twice at once");

@@ -38,7 +38,7 @@ public class PlanTests
             if (solution.Any)
             {
                 plans++;
-                var plan = planner.Read(i % 4 == 0 ? planner.Tidy(solution) : solution);
+                var plan = planner.Read(planner.Tidy(solution));
                 Assert.True(PlanChecker.Broken(request, plan) is [], $"{i}: {string.Join("; ", PlanChecker.Broken(request, plan))}");
                 continue;
             }
@@ -53,7 +53,7 @@ public class PlanTests
             {
                 tried++;
                 var helped = new Planner(remedy.In(request));
-                var plan = helped.Read(helped.Solve(Patient));
+                var plan = helped.Solve(Patient) is { Any: true } found ? helped.Read(helped.Tidy(found)) : helped.Read(helped.Solve(Patient));
                 Assert.True(plan.Outcome is Outcome.Found or Outcome.Best, $"{i}: “{remedy.What.Said()}” does not help");
                 Assert.True(
                     PlanChecker.Broken(remedy.In(request), plan) is [],

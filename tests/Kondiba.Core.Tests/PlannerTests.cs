@@ -74,10 +74,10 @@ public class PlannerTests
     {
         var (_, solution, plan) = Planned(Request(Berries));
         Assert.Equal(Outcome.Best, solution.Outcome);
-        string[] order = ["prep.strawberry.dry", "prep.strawberry.room", "dip.0", "decorate.0", "pack.0"];
+        string[] order = ["prep.strawberry.dry", "dip.0", "decorate.0", "pack.0"];
         Assert.Equal(order, plan.Tasks.Where(t => t.What.Order is not null).Select(t => t.What.Code["berries/".Length..]));
         Assert.Equal("Sort, rinse, dry 26 strawberries", Of(plan, "berries/prep.strawberry.dry").What.Title);
-        Assert.Equal(new LocalTime(11, 0), plan.Orders.Single().Ready.TimeOfDay);
+        Assert.InRange(plan.Orders.Single().Ready.TimeOfDay, new LocalTime(10, 30), new LocalTime(11, 0));
 
         // Dipped on the day they are collected, and packed they wait in the fridge.
         Assert.Equal(Today.PlusDays(2), Of(plan, "berries/dip.0").Starts.Date);
@@ -270,16 +270,14 @@ public class PlannerTests
     }
 
     [Fact]
-    public void Tidying_costs_nothing_and_makes_nothing_earlier_on_the_whole()
+    public void Tidying_costs_nothing_and_keeps_no_pot_warm_longer()
     {
         var planner = new Planner(Request(Rods, Berries, Cookies));
         var found = planner.Solve(Patient);
         var tidy = planner.Tidy(found);
-        Assert.Equal((found.Cost, found.Bound), (tidy.Cost, tidy.Bound));
-        Assert.True(tidy.Tasks.Sum(t => (long)t.Start) >= found.Tasks.Sum(t => (long)t.Start));
-        Assert.Equal(
-            found.Tasks.Where(t => t.End > t.Start).OrderBy(t => t.Start).Select(t => t.Code),
-            tidy.Tasks.Where(t => t.End > t.Start).OrderBy(t => t.Start).Select(t => t.Code));
+        Assert.True(PlanCost.Of(planner.Problem, tidy) <= found.Cost);
+        Assert.Empty(PlanChecker.Broken(Request(Rods, Berries, Cookies), planner.Read(tidy)));
+        Assert.All(tidy.Melts.Zip(found.Melts), m => Assert.True(m.First.Wash.Start - m.First.Melt.End <= m.Second.Wash.Start - m.Second.Melt.End));
     }
 
     [Fact]

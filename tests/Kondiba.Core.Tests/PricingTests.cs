@@ -3,6 +3,7 @@ using Kondiba.Core.Amounts;
 using Kondiba.Core.Decoration;
 using Kondiba.Core.Kitchens;
 using Kondiba.Core.Measures;
+using Kondiba.Core.Melting;
 using Kondiba.Core.Orders;
 using Kondiba.Core.Pricing;
 using Kondiba.Core.Reference;
@@ -86,8 +87,13 @@ public class PricingTests
         var tally = Tally(null, Berries());
         Assert.Equal((double)Part("coating"), tally.Lines[0].PerPiece.Value.In("g") * 24 * 4.20 / 340, 0.006);
 
-        // Sorted, rinsed and dried in 11 s and dipped in the way's time each of 24 and 5 % more, up to whole ones; packed 20 s; 15 + 7 for each melt + 4 min for the pot: at 14 an hour.
-        var seconds = (26 * (11 + tally.Pots.Single().Ways.Single().Time.TotalSeconds)) + (24 * 20) + ((15 + (7 * tally.Pots.Single().Melts.Count) + 4) * 60);
+        // Sorted, rinsed and dried in 11 s and dipped in the way's time each of 24 and 5 % more, up to whole ones; packed 20 s each; 2 min
+        // to fetch and set out for each of these; the pot melted, with 3 min to weigh out, and washed up in 4: at 14 an hour.
+        var pot = tally.Pots.Single();
+        var r = Tables.Reference;
+        var melt = Melt.For(
+            r.Coating(pot.Coating)!, pot.ToMelt.Value, r.Melting.Methods[0], r.Setting.Room.Air.Value, r.Melting, r.Setting);
+        var seconds = (26 * (11 + pot.Ways.Single().Time.TotalSeconds)) + (24 * 20) + ((3 * 2 * 60) + melt.InAll.TotalSeconds) + ((3 + 4) * 60);
         Assert.Equal((double)Part("time"), seconds / 3600.0 * 14, 0.006);
         Assert.Equal((costing.Price.Value - costing.Floor).Amount / ((decimal)seconds / 3600), costing.Wage!.Value.Amount, 1);
     }

@@ -86,7 +86,7 @@ public class WarmPotTests
         var arranged = With((first.What.Code, new(Done: Now.PlusMinutes(60))), (melt.Code, new(Done: Now.PlusMinutes(30))));
 
         // It holds from when it is fit to dip; a minute before it is over it is still there, though it may be of no use any more.
-        var cools = (long)KitchenTables.Shipped.Reference.Planning.Cools.Value.TotalMinutes;
+        var cools = Period.Between(plan.Tasks.Single(t => t.What.Code == melt.Code).Ends, melt.Ready, PeriodUnits.Minutes).Minutes;
         var over = Now.PlusMinutes(30 + cools + holds);
         Assert.Contains(Planned(over.PlusMinutes(-1), arranged).Plan.Melts, m => m.Number == 1);
         var (_, next) = Planned(over, arranged);

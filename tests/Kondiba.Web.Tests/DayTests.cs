@@ -1,3 +1,4 @@
+using System.Globalization;
 using System.Net;
 using System.Net.Http.Json;
 using System.Text.Json.Nodes;
@@ -6,6 +7,7 @@ using Kondiba.Core.Orders;
 using Kondiba.Core.Planning;
 using Kondiba.Core.Reference;
 using Kondiba.Core.Steps;
+using Kondiba.Core.Wording;
 using Kondiba.Web.Planning;
 using Microsoft.Extensions.Logging.Abstractions;
 using NodaTime;
@@ -39,8 +41,14 @@ public sealed class DayTests(Server server) : IClassFixture<Server>
         return await answer.ReadAsync();
     }
 
-    private static JsonObject TaskOf(JsonObject day, string ending) =>
-        day["plan"]!["tasks"]!.AsArray().Single(t => ((string)t!["what"]!["code"]!).EndsWith(ending, StringComparison.Ordinal))!.AsObject();
+    /// <summary>The one task of a kind for a line: "/dip.1", or "7/dip.1" of one order. Its code goes by the line's own name, not its place.</summary>
+    private static JsonObject TaskOf(JsonObject day, string asked)
+    {
+        var (kind, line) = (asked.Split('.')[0], int.Parse(asked.Split('.')[1], CultureInfo.InvariantCulture));
+        return day["plan"]!["tasks"]!.AsArray().Single(t => ((string)t!["what"]!["code"]!) is var code
+            && (kind[0] == '/' ? code.Contains($"{kind}.", StringComparison.Ordinal) : code.StartsWith($"{kind}.", StringComparison.Ordinal))
+            && t["what"]!["lines"]!.AsArray().Any(l => (int)l! == line))!.AsObject();
+    }
 
     private static JsonObject Order(int days, params JsonObject[] lines)
     {
@@ -262,7 +270,7 @@ public sealed class DayTests(Server server) : IClassFixture<Server>
         Assert.Empty(there["orders"]!.AsArray());
         Assert.Empty(there["arranged"]!["helpers"]!.AsArray());
         await other.CreatedAsync(Order(3, Orders.Line("marshmallow", "one", 12, "teal", 0.66)));
-        Assert.Equal("Dip 12 marshmallows", (string)TaskOf(await SettledAsync(other), "1/dip.0")["what"]!["title"]!);
+        Assert.StartsWith("Dip 12 marshmallows in ", (string)TaskOf(await SettledAsync(other), "1/dip.0")["what"]!["title"]!, StringComparison.Ordinal);
 
         // A further order is planned with the first; without its pickup it is none of the days'.
         var none = Orders.Order(Orders.Line());
@@ -358,7 +366,7 @@ public sealed class DayTests(Server server) : IClassFixture<Server>
         var read = await program.GetAsync((string)feed["path"]!);
         Assert.Equal("text/calendar", read.Content.Headers.ContentType!.MediaType);
         var calendar = Ical.Net.Calendar.Load(await read.Content.ReadAsStringAsync())!;
-        Assert.Contains(calendar.Events, e => e.Summary == "Dip 24 strawberries · Tide table supper");
+        Assert.Contains(calendar.Events, e => e.Summary!.StartsWith("Dip 24 strawberries in ", StringComparison.Ordinal) && e.Summary.EndsWith("Tide table supper", StringComparison.Ordinal));
 
         // The file says the same, with the same UIDs.
         var file = Ical.Net.Calendar.Load(await client.GetStringAsync("/api/day/calendar.ics"))!;
@@ -385,7 +393,7 @@ public sealed class DayTests(Server server) : IClassFixture<Server>
                     Stage.Dip,
                     $"Dip 24, {i}; commas, \\ and a name long enough to be folded over the line: ¾ of a crème brûlée",
                     "24",
-                    "Text\nof two lines.",
+                    Message.ByName("Text\nof two lines."),
                     "",
                     Source.Computed,
                     [0],
@@ -396,11 +404,12 @@ public sealed class DayTests(Server server) : IClassFixture<Server>
                 at, at.PlusMinutes(20), "me", Duration.Zero, null);
             var plan = new Plan(
                 Outcome.Best, 0, [.. starts.Select(Task)], [], [], [new("o", change.PlusDays(2), change.PlusDays(1))], [], [], [], []);
-            var text = Calendar.Write(
+            var text = Core.Planning.Calendar.Write(
                 plan,
                 "k",
                 "Harbour; kitchen",
-                new Dictionary<string, string> { ["o"] = "Regatta" },
+                new Dictionary<string, CalendarOrder> { ["o"] = new("Regatta", true, "boathouse, slipway") },
+                Voice.Plain,
                 zone,
                 Instant.FromUtc(2031, 1, 1, 0, 0));
             Assert.All(text.Split("\r\n"), l => Assert.True(System.Text.Encoding.UTF8.GetByteCount(l) <= 75, l));

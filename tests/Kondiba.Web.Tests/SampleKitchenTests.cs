@@ -2,7 +2,7 @@ using System.Globalization;
 using Kondiba.Core.Amounts;
 using Kondiba.Core.Kitchens;
 using Kondiba.Core.Palettes;
-using Kondiba.Core.Prep;
+using Kondiba.Core.Planning;
 using Kondiba.Core.Pricing;
 using Kondiba.Core.Reference;
 using Kondiba.Data;

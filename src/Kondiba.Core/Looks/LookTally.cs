@@ -182,6 +182,8 @@ public sealed record PartTally(
 /// <param name="Steps">What to do, in the order of the hands.</param>
 /// <param name="WetWork">To do on the wet coat of one piece.</param>
 /// <param name="WetSteps">What is done on it.</param>
+/// <param name="SetSteps">What is done when the last coat has set.</param>
+/// <param name="OnTouchDry">Whether that is drawing only, for which touch-dry is enough.</param>
 public sealed record LookTally(
     IReadOnlyList<OverCoat> Over,
     IReadOnlyList<PatternTally> Patterns,
@@ -196,7 +198,9 @@ public sealed record LookTally(
     Figure<Money> Cost,
     IReadOnlyList<string> Steps,
     [property: JsonIgnore] Duration WetWork,
-    [property: JsonIgnore] IReadOnlyList<string> WetSteps)
+    [property: JsonIgnore] IReadOnlyList<string> WetSteps,
+    [property: JsonIgnore] IReadOnlyList<string> SetSteps,
+    [property: JsonIgnore] bool OnTouchDry)
 {
     private const int MostFlecks = 40;
 
@@ -248,7 +252,9 @@ public sealed record LookTally(
             cost,
             StepsOf(design),
             wetWork,
-            WetStepsOf(design));
+            WetStepsOf(design),
+            SetStepsOf(design),
+            design.Sprinkles.All(s => !s.Draft.Glued) && design.Parts.All(p => p.Draft.Pressed) && design.Paint is null);
     }
 
     internal IEnumerable<(string Path, Func<IReadOnlyList<WorkingLine>> Working)> Figures(string path)
@@ -422,17 +428,19 @@ public sealed record LookTally(
         foreach (var dip in design.Dips)
             steps.Add(
                 $"When it has set, dip {(dip.Angle == 0 ? "the end" : Abs(dip.Angle) > PI / 3 ? "one side" : "at a slant")} in {dip.Colour.Name}, {dip.Depth.In("%"):0} % deep.");
+        return [.. steps, .. WetStepsOf(design), .. SetStepsOf(design)];
+    }
+
+    private static List<string> SetStepsOf(Design design)
+    {
         string When(string state, string does) => design.Layers[^1].Bare ? English.Capitalized(does) : $"{state}: {does}";
-        var set = design.Patterns.Select(p => p.Drizzle).Where(
-            d => d.Kind.GoesOn is GoesOn.Set).Select(d => When("Touch-dry", $"{d.Kind.Name} in {d.Colour.Name}, kept plain. {d.Kind.How}"))
+        return [
+            .. design.Patterns.Select(p => p.Drizzle).Where(
+                d => d.Kind.GoesOn is GoesOn.Set).Select(d => When("Touch-dry", $"{d.Kind.Name} in {d.Colour.Name}, kept plain. {d.Kind.How}"))
             .Concat(design.Sprinkles.Where(s => s.Draft.Glued)
                 .Select(s => When("Set", $"brush with edible glue, then {s.Kind.Name}; shake off what does not hold.")))
             .Concat(design.Parts.Where(p => !p.Draft.Pressed)
-                .Select(p => When("Set", $"{p.Draft.Count} {(p.Draft.Count == 1 ? p.Kind.Name : p.Kind.Plural)}. {p.Kind.How}")));
-        return [
-            .. steps,
-            .. WetStepsOf(design),
-            .. set,
+                .Select(p => When("Set", $"{p.Draft.Count} {(p.Draft.Count == 1 ? p.Kind.Name : p.Kind.Plural)}. {p.Kind.How}"))),
             .. design.Paint is { } paint ? new[] { $"Last, {paint.Kind.Name}. {paint.Kind.How}" } : [],
         ];
     }

@@ -24,6 +24,9 @@ namespace Kondiba.Core.Melting;
 /// <param name="Slack">A pot is melted to so much over its dipping window, and can be dipped with so much below it.</param>
 /// <param name="MostSeed">Most of a pot that is held back as seed.</param>
 /// <param name="LeastSeed">Seed below which the temper is not sure.</param>
+/// <param name="Begin">To weigh out coating and thinner, and bring bowl and cloth.</param>
+/// <param name="Tended">What the hands stir and watch at most where it melts by itself.</param>
+/// <param name="Seeding">To stir in the seed until it is gone, and try the temper.</param>
 /// <param name="Methods">Ways to melt.</param>
 public sealed record MeltConstants(
     Sourced<HeatCapacity> SolidHeat,
@@ -45,6 +48,9 @@ public sealed record MeltConstants(
     Sourced<TemperatureGap> Slack,
     Sourced<Share> MostSeed,
     Sourced<Share> LeastSeed,
+    Sourced<Duration> Begin,
+    Sourced<Duration> Tended,
+    Sourced<Duration> Seeding,
     IReadOnlyList<MeltMethod> Methods)
 {
     /// <summary>Surface of a load over that of the usual one.</summary>

@@ -142,4 +142,9 @@ public record LineDraft(
     bool? Upright = null,
     string? Look = null,
     Decor? Decor = null,
-    Making? Making = null);
+    Making? Making = null)
+{
+    /// <summary>By what plans and marks name its work: unique in the order, and the same for as long as the line is there; null in an order that is not kept.</summary>
+    [JsonIgnore]
+    public string? Code { get; init; }
+}

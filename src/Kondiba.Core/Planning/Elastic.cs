@@ -43,9 +43,15 @@ internal static class Elastic
         return problem with
         {
             Ends = ends,
-            Workers = [.. problem.Workers.Select(w => w with { Cost = 0 }), new Worker(Nobody, [.. hours], 1)],
+            Workers = [.. problem.Workers.Select(w => w with { Cost = 0, Rests = null }), new Worker(Nobody, [.. hours], 1)],
             Resources = more is More.Hands ? problem.Resources : [.. problem.Resources.Select(r => r with { More = Most * r.Unit })],
-            Tasks = [.. problem.Tasks.Select(t => t with { By = null, Ages = 0, Soft = more is More.Time && !t.Done ? Limit : 0 })],
+            Tasks = [.. problem.Tasks.Select(t => t with
+            {
+                By = null,
+                Ages = 0,
+                After = [.. t.After.Select(a => a with { Ages = 0 })],
+                Soft = more is More.Time && !t.Done ? Limit : 0,
+            })],
             Stays = [.. problem.Stays.Select(s => s with { Choices = [.. s.Choices.Select(c => c with { Cost = 0 })] })],
             Margins = [],
             Goal = new(),

@@ -22,11 +22,25 @@ internal sealed class KitchenMeans(KitchenTables tables, Arrangements arranged, 
 
         return
         [
-            new(OrderTasks.Me, own),
+            new(OrderTasks.Me, own, Rests: [.. own.SelectMany(Meals)]),
             .. arranged.Helpers.Index()
                 .Select(h => new Worker($"helper.{h.Index + 1}", [.. Clipped(h.Item.Day, h.Item.Hours, ends)]))
                 .Where(w => w.Hours.Count > 0),
         ];
+    }
+
+    /// <summary>The meals of a stretch of work that goes on for an hour before and after them.</summary>
+    private IEnumerable<Rest> Meals(Minutes hours)
+    {
+        const int Hour = 60, Day = 24 * Hour;
+        var midnight = hours.From / Day * Day;
+        foreach (var meal in tables.Reference.Planning.Meals)
+        {
+            var (from, to) = (midnight + (int)meal.From.Value.TotalMinutes, midnight + (int)meal.To.Value.TotalMinutes);
+            if (hours.From + Hour <= from && to + Hour <= hours.To)
+                yield return new(
+                    new(from, to), (int)meal.Lasts.Value.TotalMinutes, (int)meal.Lasts.Value.TotalMinutes * OrderTasks.Minute / 2);
+        }
     }
 
     private IEnumerable<Minutes> Clipped(LocalDate day, DayHours hours, int ends)

@@ -21,6 +21,24 @@ internal sealed class OrderTasks
     /// <summary>Units of room in a tray; boxes that are stacked take fewer.</summary>
     public const int Tray = 12;
 
+    // Coating that decorating a piece takes, as a share of what dipping it does.
+    private const double Little = 0.15;
+
+    // Where what does not keep in the room is put.
+    private const string Cold = "fridge";
+
+    // What must go on within that is not made ready all at once: the last of it would wait for the first.
+    private static readonly Duration Hurry = Duration.FromHours(1);
+
+    // What cannot wait longer than that is stood by.
+    private static readonly Duration StoodBy = Duration.FromMinutes(10);
+
+    // Minutes that a task under way may take longer than it was thought to.
+    private const int Grace = 30;
+
+    // What it is worth at least that something is made an hour later, and so fresher.
+    private const int LeastWorth = Minute / 5;
+
     /// <summary>The maker's own hands.</summary>
     public const string Me = "me";
 
@@ -41,8 +59,21 @@ internal sealed class OrderTasks
     /// <summary>What the tasks are, by their code.</summary>
     public Dictionary<string, TaskInfo> Info { get; } = [];
 
+    /// <summary>The steps that tasks come from, by the task's code.</summary>
+    public Dictionary<string, WorkStep> Steps { get; } = [];
+
+    /// <summary>What was joined into a step, one after the other, by its code.</summary>
+    public Dictionary<string, List<WorkStep>> Joint { get; } = [];
+
     /// <summary>Coating that each task of a pot wants, by the pot's key.</summary>
     public Dictionary<string, Dictionary<string, Mass>> Coating { get; } = [];
+
+    /// <summary>The pot of a colour as its tasks' day has it.</summary>
+    public Pot PotFor(IReadOnlyList<string> tasksOf, string key)
+    {
+        var first = wanted[key].FirstOrDefault(t => tasksOf.Contains(t.Task), wanted[key][0]);
+        return dayPots[first.Day].GetValueOrDefault(key) ?? first.Pot;
+    }
 
     /// <summary>What cannot be planned.</summary>
     public List<Problem> Problems { get; } = [];
@@ -57,7 +88,9 @@ internal sealed class OrderTasks
             made.Add(planned, tally);
         foreach (var day in tallied.GroupBy(o => o.Planned.Draft.Pickup!.Value.Date))
             made.dayPots[day.Key] = DayPots.For([.. day.Select(o => (o.Planned.Draft, o.Tally))], tables).Pots.ToDictionary(p => p.Key);
-        var ends = orders.Select(o => clock.Down(o.Draft.Pickup!.Value)).Append(made.now + 60).Max();
+        var ends = orders.Select(o => clock.Down(o.Draft.Pickup!.Value))
+            .Append(made.now + Whole(tables.Reference.Planning.Overdue.Value))
+            .Max();
         var colours = made.Colours();
         var means = new KitchenMeans(tables, arranged, clock, made.now);
         return (new(
@@ -66,7 +99,11 @@ internal sealed class OrderTasks
 
     private void Add(PlannedOrder planned, CoatingTally tally)
     {
-        var (order, due) = (planned.Draft, clock.Down(planned.Draft.Pickup!.Value));
+        var (order, pickup) = (planned.Draft, clock.Down(planned.Draft.Pickup!.Value));
+
+        // What should have been handed over is still owed: as soon as it goes, and within so long.
+        var overdue = pickup < now;
+        var due = overdue ? now + Whole(tables.Reference.Planning.Overdue.Value) : pickup;
         var work = Joined([.. PrepWork.Of(order, tally, tables, inTurn: false).Where(s => s.Stage is not Stage.Melt)]);
         if (work.Count == 0)
             return;
@@ -94,7 +131,7 @@ internal sealed class OrderTasks
                     List<Follows> after = p > 0
                         ? [new(last[(step.Code, b)])]
                         : [.. step.After.Where(byCode.ContainsKey)
-                            .SelectMany(a => Of(last, byCode[a], step, b).Select(t => Following(byCode[a], t)))];
+                            .SelectMany(a => Of(last, byCode[a], step, b).Select(t => Following(byCode[a], step, t, all)))];
                     last[(step.Code, b)] = code;
                     Task(
                         planned,
@@ -135,45 +172,58 @@ internal sealed class OrderTasks
             .SelectMany(s => Enumerable.Range(0, BatchesOf(s)).Select(b => last[(s.Code, b)]))
             .ToList();
         margins.Add(new(
-            planned.Code, ends, due - (int)tables.Reference.Prep.Before.Value.TotalMinutes, (int)(tables.Reference.Planning.Spare.Value.Si * Minute)));
+            planned.Code,
+            ends,
+            overdue ? now : due - Whole(tables.Reference.Prep.Before.Value),
+            (int)(tables.Reference.Planning.Spare.Value.Si * Minute)));
     }
 
-    /// <summary>Steps that follow on one another without a wait, by the same hands for the same pieces, are one.</summary>
+    /// <summary>Steps that follow on one another without a wait, or with one that is stood by, by the same hands for the same pieces are one.</summary>
     private List<WorkStep> Joined(List<WorkStep> work)
     {
         for (var i = 0; i < work.Count;)
         {
             var step = work[i];
-            var next = work.Where(s => s.After.Contains(step.Code)).ToList();
-            if (next is [{ After.Count: 1 } one] && step.Stage is Stage.Fill or Stage.Prep && one.Stage == step.Stage && step.Rule is { Wait: null, AtMost: null } && one.Hands > Duration.Zero
-                && step.Hands + one.Hands <= tables.Reference.Planning.Longest.Value)
+            if (work.Where(s => s.After.Contains(step.Code)).ToList() is not [var next] || !GoOn(step, next))
             {
-                var rule = one.Rule with { Text = $"{step.Rule.Text} {one.Rule.Text}", Why = $"{step.Rule.Why} {one.Rule.Why}".Trim(), Name = $"{step.Rule.Called}, {one.Rule.Called}" };
-                work[work.IndexOf(one)] = one with
-                {
-                    Rule = rule,
-                    Hands = step.Hands + one.Hands,
-                    After = step.After,
-                    Amounts = [
-                    .. step.Amounts,
-                    .. one.Amounts,
-                ]
-                };
-                work.RemoveAt(i);
-                i = 0;
-            }
-            else
                 i++;
+                continue;
+            }
+
+            var before = Joint.GetValueOrDefault(step.Code) ?? [step];
+            Joint[next.Code] = [.. before, .. Joint.GetValueOrDefault(next.Code) ?? [next]];
+            work[work.IndexOf(next)] = next with
+            {
+                Rule = next.Rule with { Why = $"{step.Rule.Why} {next.Rule.Why}".Trim(), Name = $"{step.Rule.Called}, {next.Rule.Called}" },
+                Says = Message.Of("prep.then", ("first", step.Says), ("next", next.Says)),
+                Hands = step.Hands + (step.Rule.Wait?.Value ?? Duration.Zero) + next.Hands,
+                After = [.. step.After.Concat(next.After).Where(a => a != step.Code).Distinct()],
+                Amounts = [.. step.Amounts, .. next.Amounts],
+                Pots = [.. step.Pots.Union(next.Pots)],
+            };
+            work.RemoveAt(i);
+            i = 0;
         }
 
         return work;
     }
 
+    private bool GoOn(WorkStep step, WorkStep next) =>
+        step.Stage is Stage.Fill or Stage.Prep
+            && next.Stage == step.Stage
+            && (step.Rule is { Wait: null, AtMost: null, Best: null } || step.Rule.AtMost?.Value <= StoodBy)
+            && next.After.Where(a => a != step.Code).All(a => a.StartsWith("melt.", StringComparison.Ordinal))
+            && step.Hands + next.Hands <= tables.Reference.Planning.Longest.Value;
+
     /// <summary>A part of a whole number, so that all parts make up the whole and differ by one at most.</summary>
     private static int Part(int whole, int part, int of) => (whole * (part + 1) / of) - (whole * part / of);
 
+    /// <summary>Whether a step is done tray by tray: what is laid on sheets, what waits in the freezer, and what must be dipped soon.</summary>
     private static bool Batched(WorkStep step) =>
-        step.Stage is Stage.Dip or Stage.Decorate or Stage.Assemble or Stage.Pack && step.Mould is null && step.Lines.Count == 1;
+        step.Mould is null
+            && step.Lines.Count == 1
+            && (step.Stage is Stage.Dip or Stage.Decorate or Stage.Assemble or Stage.Pack || step.Rule is { Place: "freezer", Wait: not null }
+                || (step.Stage is Stage.Prep && step.Rule.AtMost?.Value <= Hurry));
 
     /// <summary>Pieces that are made in one go.</summary>
     /// <param name="Share">Of the line's pieces.</param>
@@ -194,16 +244,34 @@ internal sealed class OrderTasks
         var (trays, fills) = (Math.Max(1, laid.Count), laid.Sum(t => t.Used.Si / t.Depth.Si));
         if (work.Exists(s => s.Mould is not null && s.Lines.Contains(line.Line) && s.Stage is Stage.Dip && s.Pots.Count > 0))
             return [new(1, trays, fills)];
-        var hands = work.Where(s => Batched(s) && s.Lines[0] == line.Line).Max(s => s.Hands.TotalMinutes);
+        var hands = work.Where(s => Batched(s) && s.Lines[0] == line.Line).Select(s => s.Hands.TotalMinutes).DefaultIfEmpty(0).Max();
         var count = Math.Max(trays, (int)Math.Ceiling(hands / tables.Reference.Planning.Longest.Value.TotalMinutes));
         return [.. Enumerable.Repeat(new Batch(1.0 / count, 1, fills / count), count)];
     }
 
-    private static Follows Following(WorkStep before, string task) =>
-        new(
-            task,
-            before.Sets ? 0 : (int)Math.Ceiling((before.Rule.Wait?.Value ?? Duration.Zero).TotalMinutes),
-            before.Rule.AtMost is { } most ? (int)most.Value.TotalMinutes : null);
+    /// <summary>How soon a step follows on another: not before it has waited, and what is made is not left standing.</summary>
+    private Follows Following(WorkStep before, WorkStep step, string task, int pieces)
+    {
+        var c = tables.Reference.Planning;
+        var least = before.Sets is null ? Whole(before.Rule.Wait?.Value ?? Duration.Zero) : 0;
+        var (best, most) = before.Stage is Stage.Fill or Stage.Prep || before.Rule.Best is not null
+            ? (before.Rule.Best?.Value ?? before.Rule.AtMost?.Value, Longer(before.Rule.AtMost?.Value, before.Rule.InFridge?.Value))
+            : ((before.Rule.Wait?.Value ?? Duration.Zero) + c.AtHand.Value, c.Open.Value);
+        if (best is not { } soon)
+            return new(task, least);
+        // Within its best it costs little; but nothing is made ready hours before it must be.
+        var hours = most is { } last && last > soon ? (last - soon).TotalHours : c.Open.Value.TotalHours;
+        var ready = Math.Min(Whole(soon), (int)(before.Rule.Wait?.Value ?? Duration.Zero).TotalMinutes + Whole(c.AtHand.Value));
+        return new(task, least, most is { } limit ? (int)limit.TotalMinutes : null, ready, Worth(pieces, hours));
+
+        static Duration? Longer(Duration? a, Duration? b) => a is { } one && b is { } other ? Duration.Max(one, other) : a ?? b;
+    }
+
+    /// <summary>What each hour is worth, when pieces go from their best to the end of their life in so many.</summary>
+    private int Worth(int pieces, double hours) =>
+        Math.Max(LeastWorth, (int)(Minute * tables.Reference.Planning.Fresh.Value.TotalMinutes * pieces / Math.Max(1, hours)));
+
+    private static int Whole(Duration d) => (int)Math.Ceiling(d.TotalMinutes - 1e-9);
 
     private void Task(
         PlannedOrder planned,
@@ -223,14 +291,16 @@ internal sealed class OrderTasks
         var centre = step.Lines is [var only] ? tables.Reference.Centre(order.Lines[only].Centre)! : null;
         var keeps = centre is null ? null : tables.Reference.KeepingOf(centre);
         var earliest = dips && keeps is not null ? Math.Max(now, due - (int)keeps.Keeps.Value.TotalMinutes) : now;
+        var fresh = keeps is null ? Duration.Zero : Duration.Min(keeps.Best.Value, tables.Reference.Planning.Same.Value);
         var (best, ages) = dips && keeps is not null && mark.Done is null
-            ? (due - (int)keeps.Best.Value.TotalMinutes, Minute * Math.Max(
-                1, (int)Math.Round(
-                    tables.Reference.Planning.Fresh.Value.TotalMinutes * pieces / (keeps.Keeps.Value - keeps.Best.Value).TotalHours)))
+            ? (due - (int)fresh.TotalMinutes, Worth(pieces, (keeps.Keeps.Value - fresh).TotalHours))
             : (0, 0);
         if (mark.NotBefore is { } notBefore)
             earliest = Math.Max(earliest, clock.Up(notBefore));
-        int? at = mark.Done is { } done ? clock.Down(done) - lasts : mark.At is { } pinned ? clock.Down(pinned) : null;
+
+        // A pin that has come is under way; one that is long over, and not done, holds nothing any more.
+        var pin = mark.At is { } pinned && clock.Down(pinned) + lasts + Grace >= now ? clock.Down(pinned) : (int?)null;
+        var at = mark.Done is { } done ? clock.Down(done) - lasts : pin;
 
         // What is done cannot be too late any more; what waits for it still must not wait too long, unless it already has.
         var follows = after.Select(f => arranged.Tasks.GetValueOrDefault(f.Task)?.Done is { } ended
@@ -238,7 +308,7 @@ internal sealed class OrderTasks
                 f.Task,
                 mark.Done is null ? f.Least : int.MinValue / 4,
                 mark.Done is null && f.Most is { } most && clock.Down(ended) + most > now ? most : null)
-            : mark.Done is null ? f : f with { Least = int.MinValue / 4, Most = null });
+            : mark.Done is null ? f : f with { Least = int.MinValue / 4, Most = null, Ages = 0 });
         tasks.Add(new(
             code, lasts, [.. follows], earliest, due, At: at, Best: best, Ages: ages, Done: mark.Done is not null, Begun: at < now));
         foreach (var key in step.Pots)
@@ -250,14 +320,15 @@ internal sealed class OrderTasks
             of.Add((code, pot, planned.Draft.Pickup!.Value.Date));
         }
 
+        Steps[code] = step;
         var what = batch.Of > 1 ? $"{pieces} of {step.For}" : step.For;
         Info[code] = new(
             code,
             planned.Code,
             step.Stage,
-            $"{Verb(step)} {what}{(part.Of > 1 ? $", part {part.Is + 1} of {part.Of}" : "")}",
+            $"{Verb(step)} {what}{Colours(step)}{(part.Of > 1 ? $", part {part.Is + 1} of {part.Of}" : "")}",
             what,
-            step.Rule.Text,
+            step.Says,
             step.Rule.Why,
             step.Rule.Source,
             step.Lines,
@@ -271,15 +342,14 @@ internal sealed class OrderTasks
 
     private static string Verb(WorkStep step)
     {
-        var verb = step.Stage switch
-        {
-            Stage.Dip when step.Mould is null => "dip",
-            Stage.Decorate => "decorate",
-            Stage.Pack => "pack",
-            _ => step.Rule.Code.StartsWith("own-", StringComparison.Ordinal) ? "prepare" : step.Rule.Called,
-        };
+        var verb = step.Rule.Code.StartsWith("own-", StringComparison.Ordinal) ? "prepare" : step.Rule.Called;
         return $"{char.ToUpperInvariant(verb[0])}{verb[1..]}";
     }
+
+    /// <summary>What it is done in: " in silver", " in teal and coral".</summary>
+    private string Colours(WorkStep step) => step.Stage is Stage.Dip or Stage.Decorate && step is { Mould: null, Pots.Count: > 0 }
+        ? $" in {English.List([.. step.Pots.Select(p => tables.Reference.PotOf(p).Colour?.Name).OfType<string>()])}"
+        : "";
 
     /// <summary>Where pieces stand from one task to the next.</summary>
     private void Rests(OrderDraft order, CoatingTally tally, WorkStep step, string code, IReadOnlyList<string> next, int due, Batch batch)
@@ -304,9 +374,9 @@ internal sealed class OrderTasks
 
         if (next.Count == 0 || !(laid || step.Rule.Wait is not null))
             return;
-        if (step.Sets)
+        if (step.Sets is not null)
         {
-            var choices = Sets(tally.Lines.First(l => l.Line == step.Lines[0]), step, order, Tray * batch.Trays);
+            var choices = Coats(tally.Lines.First(l => l.Line == step.Lines[0]), step, order, Tray * batch.Trays);
 
             // It sets from when it was done; a chill that is too long by now cannot be shortened any more.
             Stand(new(
@@ -319,7 +389,11 @@ internal sealed class OrderTasks
         else
         {
             var place = tables.Reference.Setting.Had.Any(p => p.Code == step.Rule.Place) ? step.Rule.Place : Place.Room;
-            Stand(new(code, code, open, due, [new(place, Tray * batch.Trays, 0)]));
+            var takes = Tray * batch.Trays;
+            Standing here = new(place, takes, 0, step.Rule.AtMost is { } most && done is null ? (int)most.Value.TotalMinutes : null);
+            Stand(new(code, code, open, due, step.Rule.InFridge is null || place == Cold
+                ? [here]
+                : [here, new(Cold, takes, 0, Cost: (int)(tables.Reference.Planning.Carry.Value.TotalMinutes * Minute))]));
         }
     }
 
@@ -327,16 +401,15 @@ internal sealed class OrderTasks
         stays.Add(stay with { Choices = [.. stay.Choices.Select(c => c with { Place = $"place.{c.Place}" })] });
 
     /// <summary>Where a coat can set, each with how long it must and may stay there.</summary>
-    private List<Standing> Sets(LineTally line, WorkStep step, OrderDraft order, int takes)
+    private List<Standing> Coats(LineTally line, WorkStep step, OrderDraft order, int takes)
     {
         var c = tables.Reference.Setting;
         var school = Schools.Choice(tables.Reference.Schools.First(s => s.Code == Schools.Setting), order.Schools, tables).Code;
-        var times = step.Stage is Stage.Decorate && line.Look is { Over: [.., var over] } ? over.Setting : line.Setting;
         var choices = new List<Standing>();
-        foreach (var sets in times)
+        foreach (var sets in step.Setting!)
         {
             var place = c.Places.First(p => p.Code == sets.Place);
-            if (sets.HandleHard is not { } hard)
+            if (SetsAfter.Of(step.Sets!.Value, sets) is not { } hard)
                 continue;
             var least = (int)Math.Ceiling(hard.TotalMinutes);
             if (place.Code == Place.Room)
@@ -393,19 +466,19 @@ internal sealed class OrderTasks
             var pots = of.Select(t => dayPots[t.Day].GetValueOrDefault(key) ?? t.Pot).Distinct().ToList();
             foreach (var day in of.GroupBy(t => t.Day))
                 Share(key, [.. day], (dayPots[day.Key].GetValueOrDefault(key) ?? day.First().Pot).ToMelt.Value);
-            var (over, warm, earliest) = Melts(key);
+            var melting = pots.ConvertAll(p => MeltingOf.Pot(p, p.ToMelt.Value, tables));
+            var cools = Whole(melting.Max(m => m.Waits));
+            var (over, warm, earliest) = Melts(key, cools);
             if (open.Count == 0 && warm is null)
                 continue;
             var (_, colour) = tables.Reference.PotOf(key);
             var little = pots.Select(p => p.ToMelt.Value).Total() <= c.WellHolds.Value;
             colours.Add(new(
                 key,
-                Whole(
-                    tables.Reference.Pricing.Melt.Value * (pots.Max(
-                        p => Math.Max(1, p.Melts.Count)) * tables.Profile.Working.PaceOf(Stage.Melt))),
-                Whole(c.Cools.Value),
+                Whole(melting.Max(m => m.Hands)),
+                cools,
                 Whole(c.Holds.Value),
-                Whole(tables.Reference.Pricing.Wash.Value),
+                Whole(tables.Reference.Pricing.Wash.Value * tables.Profile.Working.PaceOf(Stage.Melt)),
                 little ? ["pots.all"] : ["pots.all", "pots"],
                 1 + (int)Math.Round((1 - (Spectrum.LabOf(colour!.Srgb).L / 100)) * 4),
                 [.. open.Select(t => t.Task).Distinct()],
@@ -416,19 +489,25 @@ internal sealed class OrderTasks
 
         return colours;
 
-        // The day's one pot of a colour falls to its orders as their own pots would, and of an order's evenly to its tasks.
+        // The day's one pot of a colour falls to its orders as their own pots would, and of an order's to its tasks by their pieces.
         void Share(string key, List<(string Task, Pot Pot, LocalDate Day)> ofDay, Mass together)
         {
             var apart = ofDay.Select(t => t.Pot).Distinct().Select(p => p.ToMelt.Value).Total();
             if (!Coating.TryGetValue(key, out var coating))
                 Coating[key] = coating = [];
             foreach (var own in ofDay.GroupBy(t => t.Pot))
+            {
+                var all = own.Sum(t => WeightOf(t.Task));
                 foreach (var (task, pot, _) in own)
-                    coating[task] = together * (pot.ToMelt.Value / apart / own.Count());
+                    coating[task] = together * (pot.ToMelt.Value / apart * WeightOf(task) / all);
+            }
         }
 
+        // A line or a dot takes little of what a dip does.
+        double WeightOf(string task) => Info[task].Pieces * (Info[task].Stage is Stage.Dip ? 1 : Little);
+
         // What the maker said of a colour's melts, in order: washed up or set solid, warm, not before.
-        (int Over, int? Warm, int Earliest) Melts(string key)
+        (int Over, int? Warm, int Earliest) Melts(string key, int cools)
         {
             for (var number = 1; ; number++)
             {
@@ -437,11 +516,9 @@ internal sealed class OrderTasks
                     continue;
                 if (mark.Done is not { } done)
                     return (number - 1, null, mark.NotBefore is { } notBefore ? clock.Up(notBefore) : 0);
-                if (clock.Down(done) + Whole(c.Cools.Value) + Whole(c.Holds.Value) > now)
+                if (clock.Down(done) + cools + Whole(c.Holds.Value) > now)
                     return (number - 1, clock.Down(done), 0);
             }
         }
-
-        static int Whole(Duration d) => (int)Math.Ceiling(d.TotalMinutes - 1e-9);
     }
 }

@@ -25,7 +25,8 @@ public sealed record DayTask(TaskInfo What, LocalDateTime Starts, LocalDateTime 
 /// <param name="Starts">From when.</param>
 /// <param name="Ends">Until when.</param>
 /// <param name="Set">When they have set; null when they only stand there.</param>
-/// <param name="OutBy">When they must have come out; null when nothing is lost by waiting.</param>
+/// <param name="OutBy">When they must have come out, or they sweat; null where they cannot.</param>
+/// <param name="UseBy">When they must have been used; null when they keep, or only set.</param>
 public sealed record DayTray(
     string Task,
     string Order,
@@ -37,7 +38,8 @@ public sealed record DayTray(
     LocalDateTime Starts,
     LocalDateTime Ends,
     LocalDateTime? Set,
-    LocalDateTime? OutBy);
+    LocalDateTime? OutBy,
+    LocalDateTime? UseBy = null);
 
 /// <summary>A melt of a colour: warm from melting to washing up.</summary>
 /// <param name="Pot">"coating.colour".</param>
@@ -47,8 +49,18 @@ public sealed record DayTray(
 /// <param name="Ready">From when it can be dipped in.</param>
 /// <param name="Ends">When it is washed up.</param>
 /// <param name="Tasks">Codes of the tasks that are done from it.</param>
+/// <param name="Vessel">Code of the vessel that it stands in; null when it is only drawn from a bag.</param>
+/// <param name="Volume">Volume of all of it, molten.</param>
 public sealed record DayMelt(
-    string Pot, int Number, Mass ToMelt, LocalDateTime Starts, LocalDateTime Ready, LocalDateTime Ends, IReadOnlyList<string> Tasks)
+    string Pot,
+    int Number,
+    Mass ToMelt,
+    LocalDateTime Starts,
+    LocalDateTime Ready,
+    LocalDateTime Ends,
+    IReadOnlyList<string> Tasks,
+    string? Vessel,
+    Volume Volume)
 {
     /// <summary>Code of the task that melts it.</summary>
     [JsonIgnore]

@@ -129,33 +129,6 @@ public sealed partial class PlanModel
             model.Add((BoolVar)literal == (worker == task.Worker ? 1 : 0));
     }
 
-    /// <summary>
-    /// The same plan, everything as late as its turn allows, and pots melted and washed up when they are wanted: who does what, tasks in
-    /// which turn, from which melt and where it stands stay as they are, and it costs no more. Tasks of an earlier plan that it was kept
-    /// near to are not moved at all.
-    /// </summary>
-    public static Solution Tidy(PlanProblem problem, Solution found, Solution? near, Limits limits)
-    {
-        var plan = new PlanModel(problem, found, near);
-        plan.model.Add(LinearExpr.Sum(plan.costs) <= found.Cost);
-        plan.Keep(found);
-        foreach (var task in found.Tasks.Where(t => near?.Tasks.Any(n => n.Code == t.Code) is true))
-            plan.model.Add(plan.when[task.Code].Start == task.Start);
-        List<LinearExpr> early = [];
-        foreach (var task in problem.Tasks.Where(t => t.At is null))
-            early.Add((LinearExpr)(task.Latest - plan.when[task.Code].End));
-        foreach (var (colour, number, _, until) in plan.melts.Where(m => found.Melts.Any(
-            f => f.Colour == m.Colour.Code && f.Number == m.Number)))
-        {
-            early.Add((problem.Ends - plan.when[Melted.MeltOf(colour.Code, number)].Start) * colour.Darkness);
-            early.Add(2 * (plan.when[Melted.WashOf(colour.Code, number)].Start - until));
-        }
-
-        plan.model.Minimize(LinearExpr.Sum(early));
-        var tidy = plan.Run(limits, Relaxing, null, default);
-        return tidy.Any ? tidy with { Outcome = found.Outcome, Cost = found.Cost, Bound = found.Bound } : found;
-    }
-
     // So many tasks in turn, twice, are a part that is planned anew; each with so much effort.
     private const int Half = 8;
     private static readonly Limits Part = new(Effort: 0.08, Seconds: 3);
@@ -165,7 +138,6 @@ public sealed partial class PlanModel
     private const string Some = "num_workers:2 interleave_search:true interleave_batch_size:2 subsolvers:'quick_restart_no_lp' subsolvers:'fixed' search_branching:HINT_SEARCH stop_after_first_solution:true";
     // One search alone: several beside one another end the process on a small problem with a plan to start from (the solver's own check).
     private const string Repairing = "num_workers:1 linearization_level:0 stop_after_first_solution:true";
-    private const string Relaxing = "num_workers:1 linearization_level:2";
 
     private Solution Run(Limits limits, string how, Action<Solution>? better, CancellationToken stop)
     {
@@ -231,25 +203,16 @@ public sealed partial class PlanModel
                 model.AddHint(slots[(task, colour.Code)][number - 1 - colour.Over], was?.Tasks.Contains(task) is true);
         }
 
+        foreach (var (worker, rest, taken, from) in rests)
+        {
+            var free = PlanCost.LongestFree(rest.Within, earlier.All.Where(t => t.Worker == worker.Code));
+            model.AddHint(taken, free.To - free.From >= rest.Lasts);
+            model.AddHint(from, free.From);
+        }
+
         foreach (var (stay, where, chosen, _, _) in stands.Where(s => s.Stay.Choices.Count > 1))
             if (earlier.Stood.FirstOrDefault(s => s.Stay == stay.Code) is { } stood)
                 model.AddHint(chosen, stood.Place == where.Place);
-    }
-
-    /// <summary>Keeps everything of a plan but its times, and when between the tasks pots are melted and washed up.</summary>
-    private void Keep(Solution found)
-    {
-        Hold(found, _ => true);
-        foreach (var (colour, number, @is, _) in melts)
-            model.Add(@is == (found.Melts.Any(m => m.Colour == colour.Code && m.Number == number) ? 1 : 0));
-        foreach (var task in found.All.Where(t => t.Worker is not null && t.End > t.Start))
-            Hold(task);
-        foreach (var of in found.Tasks.Where(t => t.Worker is not null && t.End > t.Start).GroupBy(t => t.Worker))
-        {
-            var inTurn = of.OrderBy(t => t.Start).ToList();
-            foreach (var (first, next) in inTurn.Zip(inTurn.Skip(1)))
-                model.Add(when[next.Code].Start >= when[first.Code].End);
-        }
     }
 
     private Solution Read(Outcome outcome, Func<IntVar, long> value, Func<ILiteral, bool> yes, long cost, long bound)

@@ -9,7 +9,7 @@ public sealed partial class PlanModel
     private const int MostMelts = 4;
 
     // Dried coating is far more work, and a pot stands in the way.
-    private const int WashWithin = 60;
+    private const int WashWithin = 30;
 
     // Time to spare counts in quarters of an hour and freshness in hours: what a maker would notice, and fewer plans to tell apart.
     private const int Quarter = 15, Hour = 60;
@@ -24,6 +24,7 @@ public sealed partial class PlanModel
     private readonly List<(Stay Stay, Standing Where, ILiteral Chosen, IntVar From, IntVar To)> stands = [];
     private readonly List<(ColourWork Colour, int Number, BoolVar Is, IntVar Until)> melts = [];
     private readonly Dictionary<(string Task, string Colour), List<BoolVar>> slots = [];
+    private readonly List<(Worker Worker, Rest Meal, BoolVar Taken, IntVar From)> rests = [];
     private readonly List<LinearExpr> costs = [];
     private readonly Solution? near;
 
@@ -44,7 +45,12 @@ public sealed partial class PlanModel
         foreach (var use in problem.Uses)
             Take(use.Resource, use.Takes, when[use.From].Start, when[use.Until].End, model.TrueLiteral(), $"use {use.Resource} {use.From}");
         foreach (var worker in problem.Workers)
+        {
+            foreach (var rest in worker.Rests ?? [])
+                Sit(worker, rest);
             model.AddNoOverlap(busy[worker.Code]);
+        }
+
         foreach (var resource in problem.Resources)
             Limit(resource);
         foreach (var margin in problem.Margins)
@@ -152,6 +158,16 @@ public sealed partial class PlanModel
         }
     }
 
+    private void Sit(Worker worker, Rest rest)
+    {
+        var name = $"{worker.Code} rests {rest.Within.From}";
+        var taken = model.NewBoolVar(name);
+        var start = model.NewIntVar(rest.Within.From, rest.Within.To - rest.Lasts, $"{name} from");
+        busy[worker.Code].Add(model.NewOptionalFixedSizeIntervalVar(start, rest.Lasts, taken, name));
+        rests.Add((worker, rest, taken, start));
+        costs.Add((1 - taken) * rest.Cost);
+    }
+
     private void Order(PlanTask task)
     {
         foreach (var after in task.After)
@@ -160,6 +176,12 @@ public sealed partial class PlanModel
             model.Add(start >= end + after.Least);
             if (after.Most is { } most)
                 model.Add(start <= end + most);
+            if (after.Ages > 0 && !(after.Most <= after.Best))
+            {
+                var old = model.NewIntVar(0, problem.Ends, $"{after.Task} waits for {task.Code}");
+                model.Add(old * Hour >= start - end - after.Best);
+                costs.Add(old * after.Ages);
+            }
         }
     }
 
@@ -199,6 +221,7 @@ public sealed partial class PlanModel
                 Hands(name, colour.Lasts, start, end, null, @is);
             }
 
+            List<ILiteral> lasts = [];
             foreach (var task in open)
             {
                 var from = model.NewBoolVar($"{task} from {name}");
@@ -206,7 +229,15 @@ public sealed partial class PlanModel
                 model.AddImplication(from, @is);
                 model.Add(when[task].Start >= end + colour.Cools).OnlyEnforceIf(from);
                 model.Add(when[task].End <= until).OnlyEnforceIf(from);
+                var last = model.NewBoolVar($"{task} last from {name}");
+                model.AddImplication(last, from);
+                model.Add(until <= when[task].End).OnlyEnforceIf(last);
+                lasts.Add(last);
             }
+
+            // The last use ends the pot; one that is there and not used any more is washed up when there is time.
+            if (warm is null)
+                model.AddBoolOr([.. lasts, @is.Not()]);
 
             // A melt that nothing is dipped from is not made; one that is warm is there and wants washing up. The next one comes after the last.
             model.AddBoolOr(warm is null ? [.. open.Select(t => (ILiteral)slotsOf[t][^1]), @is.Not()] : [@is]);
@@ -217,6 +248,13 @@ public sealed partial class PlanModel
             }
 
             costs.Add(@is * (problem.Goal.Hands * (colour.Lasts + colour.Washes)));
+            if (problem.Goal.Warm > 0)
+            {
+                var stands = model.NewIntVar(0, problem.Ends, $"{name} stands warm");
+                model.Add(stands * Quarter >= wash - end - colour.Cools).OnlyEnforceIf(@is);
+                costs.Add(stands * problem.Goal.Warm);
+            }
+
             melts.Add((colour, number, @is, until));
             (washed, earlier) = (clean, @is);
         }

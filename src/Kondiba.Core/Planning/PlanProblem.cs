@@ -22,7 +22,14 @@ public readonly record struct Minutes(int From, int To)
 /// <param name="Code">Name in the plan.</param>
 /// <param name="Hours">When they work, in order and apart.</param>
 /// <param name="Cost">What a minute of theirs costs besides; the maker's own cost nothing.</param>
-public sealed record Worker(string Code, IReadOnlyList<Minutes> Hours, int Cost = 0);
+/// <param name="Rests">When they rest.</param>
+public sealed record Worker(string Code, IReadOnlyList<Minutes> Hours, int Cost = 0, IReadOnlyList<Rest>? Rests = null);
+
+/// <summary>A while in which somebody rests, if it can be.</summary>
+/// <param name="Within">Some time in this span.</param>
+/// <param name="Lasts">Minutes.</param>
+/// <param name="Cost">What it costs to go without.</param>
+public sealed record Rest(Minutes Within, int Lasts, int Cost);
 
 /// <summary>That some of a resource is not there for a while, or is taken.</summary>
 /// <param name="When">For how long.</param>
@@ -41,7 +48,9 @@ public sealed record Resource(string Code, int Has, IReadOnlyList<Away> Away, in
 /// <param name="Task">Code of the one before.</param>
 /// <param name="Least">Minutes that pass at least from its end.</param>
 /// <param name="Most">Minutes that may pass; null when nothing is lost by waiting.</param>
-public sealed record Follows(string Task, int Least = 0, int? Most = null);
+/// <param name="Best">Minutes that had better pass at most.</param>
+/// <param name="Ages">What each hour more costs, a begun one too; 0 when nothing is lost.</param>
+public sealed record Follows(string Task, int Least = 0, int? Most = null, int Best = 0, int Ages = 0);
 
 /// <summary>Work of one pair of hands, in one go.</summary>
 /// <param name="Code">Unique in the plan, and the same in the next.</param>
@@ -127,9 +136,10 @@ public sealed record Margin(string Code, IReadOnlyList<string> Tasks, int By, in
 
 /// <summary>What is wanted besides keeping every limit.</summary>
 /// <param name="Hands">Cost of every minute of the hands, melting and washing up too.</param>
+/// <param name="Warm">Cost of every quarter of an hour that a pot stands warm.</param>
 /// <param name="Moved">Cost of every minute by which a task is moved from where it was.</param>
 /// <param name="Span">Cost of every minute from the plan's start to the end of the last task.</param>
-public sealed record Goal(int Hands = 0, int Moved = 0, int Span = 0);
+public sealed record Goal(int Hands = 0, int Moved = 0, int Span = 0, int Warm = 0);
 
 /// <summary>What the planner is given: work, hands, places and limits, in whole minutes.</summary>
 /// <param name="Ends">The last minute of all.</param>

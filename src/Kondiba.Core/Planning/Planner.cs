@@ -1,6 +1,10 @@
+using Kondiba.Core.Amounts;
+using Kondiba.Core.Facts;
 using Kondiba.Core.Measures;
+using Kondiba.Core.Prep;
 using Kondiba.Core.Reference;
 using Kondiba.Core.Steps;
+using Kondiba.Core.Wording;
 using NodaTime;
 
 namespace Kondiba.Core.Planning;
@@ -18,8 +22,6 @@ public sealed record PlanRequest(IReadOnlyList<PlannedOrder> Orders, KitchenTabl
 /// </summary>
 public sealed class Planner
 {
-    private static readonly Limits Tidying = new(Effort: 0.5, Seconds: 2);
-
     // The effort ends it; a busy machine is given more time, as without an answer nobody knows what is short.
     private static readonly Limits Stretching = new(Effort: 2, Seconds: 20);
 
@@ -41,7 +43,10 @@ public sealed class Planner
             (Problem, made) = OrderTasks.For(request.Orders, request.Tables, more, clock, request.Now);
         }
 
-        Problem = Problem with { Goal = new(Hands: OrderTasks.Minute) };
+        Problem = Problem with
+        {
+            Goal = new(Hands: OrderTasks.Minute, Warm: (int)(OrderTasks.Minute * this.request.Tables.Reference.Planning.Warm.Value.TotalMinutes)),
+        };
     }
 
     /// <summary>Arrangements in which what comes before a task that is done or under way is done too; null when it was said of all.</summary>
@@ -98,8 +103,88 @@ public sealed class Planner
     /// <param name="better">Told of every better plan on the way.</param>
     /// <param name="stop">Ends the search.</param>
     public Solution Solve(
-        Limits limits, Solution? before = null, Solution? near = null, Action<Solution>? better = null, CancellationToken stop = default) =>
-        PlanModel.Solve(NearTo(near), limits, before, near, better, stop);
+        Limits limits, Solution? before = null, Solution? near = null, Action<Solution>? better = null, CancellationToken stop = default)
+    {
+        // The quick plan is made in a moment whatever its size; the solver is asked where it finds none, and to stay near to an earlier one.
+        if (before is null && ListSchedule.Of(Problem, stop: stop) is { } quick)
+        {
+            if (limits.Quick)
+                return quick;
+            before = quick;
+        }
+
+        return PlanModel.Solve(NearTo(near), limits, before, near, better, stop);
+    }
+
+    /// <summary>A plan of few orders in a moment; null when none is found at once.</summary>
+    public Solution? Alone(CancellationToken stop = default) => ListSchedule.Of(Problem, tries: 0, stop: stop);
+
+    /// <summary>A task as the steps that were joined into it, one after the other.</summary>
+    public IEnumerable<PrepStep> PartsOf(DayTask task)
+    {
+        var what = task.What;
+        var step = made.Steps.GetValueOrDefault(what.Code);
+        var parts = step is null ? [] : made.Joint.GetValueOrDefault(step.Code) ?? [];
+        if (parts.Count < 2 || what.Code != $"{what.Order}/{step!.Code}")
+        {
+            var all = step is not null && what.Code == $"{what.Order}/{step.Code}";
+            var melted = Problem.Colours.FirstOrDefault(c => what.Code.StartsWith($"melt.{c.Code}.", StringComparison.Ordinal));
+            yield return Step(
+                what.Code,
+                step?.Rule,
+                what.Text,
+                what.Why,
+                task.Starts,
+                all ? step!.Hands : Period.Between(task.Starts, task.Ends, PeriodUnits.Minutes).ToDuration(),
+                step?.Amounts ?? [],
+                melted is null ? null : Duration.FromMinutes(melted.Cools));
+            yield break;
+        }
+
+        var at = task.Starts;
+        foreach (var part in parts)
+        {
+            yield return Step($"{what.Order}/{part.Code}", part.Rule, part.Says, part.Rule.Why, at, part.Hands, part.Amounts);
+            at = at.PlusSeconds((long)(part.Hands + (part == parts[^1] ? Duration.Zero : part.Rule.Wait?.Value ?? Duration.Zero)).TotalSeconds);
+        }
+
+        PrepStep Step(string code, PrepRule? rule, Message text, string why, LocalDateTime starts, Duration hands, IReadOnlyList<FillingAmount> amounts, Duration? waits = null) => new(
+            code,
+            what.Stage,
+            what.For.Length > 0 ? what.For : English.List([.. what.Pots.Select(p => request.Tables.Reference.PotOf(p).Colour!.Name)]),
+            what.Lines,
+            text,
+            why,
+            rule?.Source ?? what.Source,
+            rule?.Place ?? (what.Code.StartsWith("wash.", StringComparison.Ordinal) ? "sink" : "hob"),
+            rule?.At?.Value,
+            starts,
+            hands,
+            waits ?? rule?.Wait?.Value ?? Duration.Zero,
+            waits is null ? rule?.Wait?.Source : Source.Computed,
+            rule?.AtMost?.Value,
+            rule?.School,
+            amounts);
+    }
+
+    /// <summary>The same with as much room as is wanted: what is late then is late for want of hands.</summary>
+    public Solution? Roomy(CancellationToken stop = default)
+    {
+        const int Plenty = 100;
+        var roomy = Problem with { Resources = [.. Problem.Resources.Select(r => r.Code.StartsWith("place.", StringComparison.Ordinal) ? r with { Has = r.Has * Plenty, Away = [] } : r)] };
+        return ListSchedule.Of(roomy, late: true, tries: 0, stop: stop);
+    }
+
+    /// <summary>What comes of it when nothing fits: every order made, those that cannot be ready in time as little late as it goes; null when even that leaves something over.</summary>
+    /// <param name="stop">Ends the search with the best so far.</param>
+    public Solution? Late(CancellationToken stop = default)
+    {
+        var beyond = Problem.Ends + (2 * 24 * 60);
+        return ListSchedule.Of(
+            Problem with { Ends = beyond, Workers = new KitchenMeans(request.Tables, request.Arranged, clock, clock.Up(request.Now)).Workers(beyond) },
+            late: true,
+            stop: stop);
+    }
 
     /// <summary>What it would take: a plan with more hands than there are; where that is no help, with more room too; where that is none, with more time. As little more as can be.</summary>
     /// <param name="stop">Ends the search.</param>
@@ -127,10 +212,10 @@ public sealed class Planner
     public IReadOnlyList<Remedy> Help(Plan plan, Action<Remedy>? found = null, CancellationToken stop = default) =>
         Remedies.For(request, plan.Shortages, names, r => !stop.IsCancellationRequested && Fits(r), found);
 
-    /// <summary>The same solution with everything as late as its turn allows, where nothing is lost by it.</summary>
+    /// <summary>The same solution with pots no longer warm than they must be, and work close to what it is for, where nothing is lost by it.</summary>
     /// <param name="solution">The solution.</param>
     /// <param name="near">The earlier one that it was kept near to: what was in it stays where it is.</param>
-    public Solution Tidy(Solution solution, Solution? near = null) => PlanModel.Tidy(NearTo(near), solution, near, Tidying);
+    public Solution Tidy(Solution solution, Solution? near = null) => Tidying.Of(NearTo(near), solution, near, clock.Up(request.Now));
 
     /// <summary>Whether at least half of an earlier plan is where it was: otherwise there is nothing left to stay near to, and it is better planned anew.</summary>
     /// <param name="solution">The solution found near to it.</param>
@@ -150,11 +235,13 @@ public sealed class Planner
     /// <summary>A solution as the kitchen reads it.</summary>
     public Plan Read(Solution solution) => Read(solution, []);
 
-    /// <summary>A stretched solution, with what is short.</summary>
-    public Plan ReadShort(Solution stretched) =>
+    /// <summary>A solution that keeps not every limit, with what is short.</summary>
+    /// <param name="beyond">The solution.</param>
+    /// <param name="proven">Whether it is proven that nothing fits, and not only that nothing was found.</param>
+    public Plan ReadShort(Solution beyond, bool proven = true) =>
         Read(
-            stretched with { Outcome = Outcome.Impossible },
-            Shortages.Of(Problem, stretched, made, clock, request.Tables.Reference.Setting, names));
+            beyond with { Outcome = proven ? Outcome.Impossible : Outcome.Unknown },
+            Shortages.Of(Problem, beyond, made, clock, request.Tables.Reference.Setting, names));
 
     private Plan Read(Solution solution, IReadOnlyList<Shortage> shortages)
     {
@@ -192,38 +279,22 @@ public sealed class Planner
 
     private TaskInfo Melting(Melted melt, bool wash)
     {
-        var (coating, colour) = request.Tables.Reference.PotOf(melt.Colour);
-        var c = request.Tables.Reference.Pricing;
-        var placed = wash ? melt.Wash : melt.Melt;
-        return wash
-            ? new(
-                placed.Code,
-                null,
-                Stage.Melt,
-                $"Wash up {colour!.Name}",
-                "",
-                "Pour what is left onto parchment, wipe pot and tools while they are warm, then wash and dry them to the last drop.",
-                "Dried coating is far more work, and a drop of water seizes the next pot.",
-                c.Wash.Source,
-                [],
-                0,
-                null,
-                [melt.Colour],
-                null)
-            : new(
-                placed.Code,
-                null,
-                Stage.Melt,
-                $"Melt {colour!.Name}",
-                "",
-                $"Melt {Mass(melt).In("g"):0} g of {coating!.Name} gently, stir until it is smooth, and let it come down to {coating.DipAt.Value.In("°C"):0} °C; the pot's card has thinner and drops.",
-                "Overheated coating thickens and dulls.",
-                c.Melt.Source,
-                [],
-                0,
-                null,
-                [melt.Colour],
-                request.Tables.Reference.Planning.Holds.Value);
+        var (_, colour) = request.Tables.Reference.PotOf(melt.Colour);
+        var r = request.Tables.Reference;
+        return new(
+            wash ? melt.Wash.Code : melt.Melt.Code,
+            null,
+            Stage.Melt,
+            $"{(wash ? "Wash up" : "Melt")} {colour!.Name}",
+            "",
+            wash ? "planning.wash" : MeltingOf.Says(made.PotFor(melt.Tasks, melt.Colour), Mass(melt), request.Tables),
+            wash ? PrepWork.WhyWash : PrepWork.WhyGently,
+            wash ? r.Pricing.Wash.Source : r.Melting.Begin.Source,
+            [],
+            0,
+            null,
+            [melt.Colour],
+            wash ? null : r.Planning.Holds.Value);
     }
 
     /// <summary>What a melt is for, with what was dipped from it before.</summary>
@@ -240,7 +311,17 @@ public sealed class Planner
     private DayMelt Melt(Melted melt)
     {
         var cools = Problem.Colours.First(c => c.Code == melt.Colour).Cools;
-        return new(melt.Colour, melt.Number, Mass(melt), At(melt.Melt.Start), At(melt.Melt.End + cools), At(melt.Wash.End), melt.Tasks);
+        var (pot, mass) = (made.PotFor(melt.Tasks, melt.Colour), Mass(melt));
+        return new(
+            melt.Colour,
+            melt.Number,
+            mass,
+            At(melt.Melt.Start),
+            At(melt.Melt.End + cools),
+            At(melt.Wash.End),
+            melt.Tasks,
+            pot.Vessel,
+            new(pot.Volume.Si * (mass / pot.ToMelt.Value)));
     }
 
     private DayTray Tray(Stood stood, Stay stay)
@@ -257,7 +338,8 @@ public sealed class Planner
             At(stood.Start),
             At(stood.End),
             where.Least > 0 ? At(stood.Start + where.Least) : null,
-            where.Most is { } most ? At(stood.Start + most) : null);
+            where is { Most: { } most, Least: > 0 } ? At(stood.Start + most) : null,
+            where is { Most: { } keeps, Least: 0 } ? At(stood.Start + keeps) : null);
     }
 
     private DayPlace Place(Resource resource, Solution solution)

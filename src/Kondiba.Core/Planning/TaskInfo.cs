@@ -1,6 +1,7 @@
 using Kondiba.Core.Facts;
 using Kondiba.Core.Orders;
 using Kondiba.Core.Steps;
+using Kondiba.Core.Wording;
 using NodaTime;
 
 namespace Kondiba.Core.Planning;
@@ -30,7 +31,7 @@ public sealed record TaskInfo(
     Stage Stage,
     string Title,
     string For,
-    string Text,
+    Message Text,
     string Why,
     Source Source,
     IReadOnlyList<int> Lines,

@@ -9,10 +9,10 @@ using NodaTime;
 
 namespace Kondiba.Core.Pricing;
 
-/// <summary>The time that an order takes the hands: its steps, and setting up and washing up round them.</summary>
+/// <summary>The time that an order takes the hands: its steps, and washing up after them.</summary>
 /// <param name="Lines">Of each line's own: making ready, dipping, decorating, packing.</param>
 /// <param name="Decorating">Of these, decorating.</param>
-/// <param name="Shared">Setting up, melting and washing up.</param>
+/// <param name="Shared">Melting and washing up.</param>
 /// <param name="All">All together.</param>
 internal sealed record HandTime(IReadOnlyList<Duration> Lines, Duration Decorating, Duration Shared, Figure<Duration> All)
 {
@@ -26,8 +26,9 @@ internal sealed record HandTime(IReadOnlyList<Duration> Lines, Duration Decorati
         // A step that serves several lines falls to them by their pieces.
         List<Duration> lines = [.. tally.Lines.Select(l => steps.Where(s => s.Stage is not Stage.Melt && s.Lines.Contains(l.Line))
             .Aggregate(Duration.Zero, (sum, s) => sum + (s.Hands * ((double)l.Count.Value / s.Lines.Sum(i => pieces[i])))))];
+        var washing = Of(s => s.Code.StartsWith("wash.", StringComparison.Ordinal));
         var (decorating, melting) = (Of(s => s.Stage is Stage.Decorate), Of(s => s.Stage is Stage.Melt));
-        var shared = tally.Lines.Count == 0 ? Duration.Zero : c.SetUp.Value + melting + (c.Wash.Value * tally.Pots.Count);
+        var shared = tally.Lines.Count == 0 ? Duration.Zero : melting;
         var all = lines.Aggregate(shared, (sum, l) => sum + l);
         return new(lines, decorating, shared, new(all, () =>
         [
@@ -45,10 +46,8 @@ internal sealed record HandTime(IReadOnlyList<Duration> Lines, Duration Decorati
                     Message.Of("pricing.line.how", ("l", l.Count.Value)),
                     t,
                     Source.Computed)),
-            WorkingLine.Of("pricing.setting-up-putting-away", "", c.SetUp.Value, c.SetUp.Source),
-            WorkingLine.Of(
-                "pricing.melting", Message.Of("pricing.melting.how", ("melt", c.Melt.Value.TotalMinutes)), melting, c.Melt.Source),
-            WorkingLine.Of(Message.Of("pricing.washing-up-after-colours", ("pots", tally.Pots.Count)), "", c.Wash.Value, c.Wash.Source),
+            WorkingLine.Of("pricing.melting", "pricing.melting.how", melting - washing, Source.Computed),
+            WorkingLine.Of(Message.Of("pricing.washing-up-after-colours", ("pots", tally.Pots.Count)), "", washing, c.Wash.Source),
             WorkingLine.Of("pricing.all-together", "pricing.all-together.how", all, Source.Computed),
         ]));
     }

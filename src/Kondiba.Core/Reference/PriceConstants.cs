@@ -12,7 +12,6 @@ namespace Kondiba.Core.Reference;
 /// <param name="Deposit">Share of the price that is paid ahead.</param>
 /// <param name="WrittenOff">Share of what is left in pots that no later order will use.</param>
 /// <param name="Pack">Packing one piece.</param>
-/// <param name="SetUp">Laying everything out, and putting it away.</param>
 /// <param name="Melt">Hands on one melt.</param>
 /// <param name="Wash">Washing up after one colour.</param>
 /// <param name="Terms">What a quote says at its foot.</param>
@@ -24,7 +23,6 @@ public sealed record PriceConstants(
     Sourced<Share> Deposit,
     Sourced<Share> WrittenOff,
     Sourced<Duration> Pack,
-    Sourced<Duration> SetUp,
     Sourced<Duration> Melt,
     Sourced<Duration> Wash,
     string Terms);

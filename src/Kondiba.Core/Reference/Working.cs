@@ -35,7 +35,6 @@ public sealed record Working(IReadOnlyList<WeekDay> Days, int Pots, int Wells, I
 /// <param name="Pots">Colours that are kept warm at once where nothing was said.</param>
 /// <param name="Wells">Further ones, of which there is little.</param>
 /// <param name="WellHolds">How much of a colour is little.</param>
-/// <param name="Cools">From melted to fit for dipping.</param>
 /// <param name="Holds">How long a melt stays fit then.</param>
 /// <param name="Longest">Work is divided so that no part takes the hands longer.</param>
 /// <param name="Fresh">What it is worth in time of the hands that a piece is still at its best when it is collected, and not at the end of its life.</param>
@@ -43,15 +42,32 @@ public sealed record Working(IReadOnlyList<WeekDay> Days, int Pots, int Wells, I
 /// <param name="Moved">What it is worth that a task stays where it was, for each minute that it would be moved.</param>
 /// <param name="Carry">What it is worth that trays need not be carried to a cold place, watched and carried back.</param>
 /// <param name="Stacked">Trays of pieces that, packed in boxes, take the room of one.</param>
+/// <param name="Same">However long pieces keep, nobody likes them dipped longer before they are collected.</param>
+/// <param name="AtHand">What has set, or is ready to use, goes on within so long, better than hours later.</param>
+/// <param name="Open">What is dipped may stand unpacked so long, under cover.</param>
+/// <param name="Overdue">An order that should have been handed over is planned for within so long.</param>
+/// <param name="Warm">What it is worth in time of the hands that a pot does not stand warm for a quarter of an hour.</param>
+/// <param name="Meals">When the maker eats.</param>
 public sealed record PlanConstants(
     Sourced<Share> Pots,
     Sourced<Share> Wells,
     Sourced<Mass> WellHolds,
-    Sourced<Duration> Cools,
     Sourced<Duration> Holds,
     Sourced<Duration> Longest,
     Sourced<Duration> Fresh,
     Sourced<Share> Spare,
     Sourced<Share> Moved,
     Sourced<Duration> Carry,
-    Sourced<Share> Stacked);
+    Sourced<Share> Stacked,
+    Sourced<Duration> Same,
+    Sourced<Duration> AtHand,
+    Sourced<Duration> Open,
+    Sourced<Duration> Overdue,
+    Sourced<Duration> Warm,
+    IReadOnlyList<Meal> Meals);
+
+/// <summary>A meal: on a day of work that goes on before and after it, the hands rest.</summary>
+/// <param name="From">From so long after midnight.</param>
+/// <param name="To">Until so long after midnight.</param>
+/// <param name="Lasts">How long the hands rest.</param>
+public sealed record Meal(Sourced<Duration> From, Sourced<Duration> To, Sourced<Duration> Lasts);

@@ -8,7 +8,7 @@ namespace Kondiba.Core.Steps;
 
 /// <summary>A step that a centre, a filling or a figure wants before it is dipped, or after.</summary>
 /// <param name="Code">Name in data, unique with its school's choice among the steps of one thing.</param>
-/// <param name="For">Codes of the centres and fillings it is for; "figure.cut", "figure.join", "figure.glue" for the parts of figures, "stick.split", "stick.core", "stick.push" for what is put on a stick, "disc" for what is set on one.</param>
+/// <param name="For">Codes of the centres and fillings it is for; "figure.cut", "figure.join", "figure.glue" for the parts of figures, "stick.split", "stick.core", "stick.push" for what is put on a stick, "disc" for what is set on one; "dip." and a centre or a way for how that is dipped.</param>
 /// <param name="Text">What to do and what to look for.</param>
 /// <param name="Why">What goes wrong without it.</param>
 /// <param name="Source">Where it comes from.</param>
@@ -23,6 +23,11 @@ namespace Kondiba.Core.Steps;
 /// <param name="After">Whether it comes after dipping.</param>
 /// <param name="Name">In a word or two; null when its code says it.</param>
 /// <param name="Stick">Whether it is done for the stick, and not without one.</param>
+/// <param name="Best">What had better pass at most before the next step; null where nothing is lost before <paramref name="AtMost"/>.</param>
+/// <param name="InFridge">What may pass before the next step when it stands in the fridge instead; null where it has no business there.</param>
+/// <param name="WithDip">Whether it is done together with dipping, piece by piece.</param>
+/// <param name="Warm">Whether it takes warm coating of the piece's own colour.</param>
+/// <param name="LaidOut">Whether it only lays out what comes from a packet: all of an order's is done in one go.</param>
 public sealed record PrepRule(
     string Code,
     IReadOnlyList<string> For,
@@ -39,7 +44,12 @@ public sealed record PrepRule(
     string? Choice = null,
     bool After = false,
     string? Name = null,
-    bool Stick = false)
+    bool Stick = false,
+    Sourced<Duration>? Best = null,
+    Sourced<Duration>? InFridge = null,
+    bool WithDip = false,
+    bool Warm = false,
+    bool LaidOut = false)
 {
     /// <summary>In a word or two, for a plan: "take out".</summary>
     public string Called => Name ?? Code;
@@ -75,10 +85,20 @@ public sealed record SchoolChoice(string Code, string Name, string Why);
 /// <param name="Good">How sure to be that what is bought holds enough good ones.</param>
 /// <param name="Unfit">Share of what is bought that is not fit for dipping, by the centre's code.</param>
 /// <param name="Spread">How much the masses of one size differ: their standard deviation as a share of the mean.</param>
+/// <param name="Sheet">To lay out sheet, vessel and tools for a line's dips.</param>
+/// <param name="Bag">To fill a bag, snip it and try it on paper.</param>
+/// <param name="AccentsBest">Accents moulded beforehand are as good as new for so long.</param>
+/// <param name="AccentsAtMost">They keep so long, airtight and cool.</param>
+/// <param name="Box">To fetch boxes, cups and labels for a line's pieces.</param>
 public sealed record PrepConstants(
     Sourced<Duration> DayFrom,
     Sourced<Duration> DayTo,
     Sourced<Duration> Before,
     Sourced<Share> Good,
     IReadOnlyDictionary<string, Sourced<Share>> Unfit,
-    Sourced<Share> Spread);
+    Sourced<Share> Spread,
+    Sourced<Duration> Sheet,
+    Sourced<Duration> Bag,
+    Sourced<Duration> Box,
+    Sourced<Duration> AccentsBest,
+    Sourced<Duration> AccentsAtMost);

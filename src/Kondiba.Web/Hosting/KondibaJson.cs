@@ -124,7 +124,7 @@ public static class QuantitySchemas
         }
 
         // What cannot be read is only ever written, with all that it has.
-        if (context.JsonTypeInfo.Properties.Any(p => p.Set is null) && schema.Properties is { } properties)
+        if (context.JsonTypeInfo.Properties.Any(p => p is { Get: not null, Set: null }) && schema.Properties is { } properties)
             schema.Required = properties.Keys.ToHashSet();
         return Task.CompletedTask;
 

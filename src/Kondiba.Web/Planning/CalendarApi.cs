@@ -1,4 +1,5 @@
 using System.Text;
+using Kondiba.Core.Orders;
 using Kondiba.Core.Planning;
 using Kondiba.Data;
 using Kondiba.Web.Hosting;
@@ -27,10 +28,10 @@ internal static class CalendarApi
     public static void MapCalendar(this RouteGroupBuilder api)
     {
         var day = api.MapGroup("/day").WithTags("Day");
-        day.MapGet("/calendar.ics", async (DayBook book, KondibaContext db, KitchenClock clock) =>
+        day.MapGet("/calendar.ics", async (DayBook book, KondibaContext db, KitchenClock clock, KitchenThings things) =>
         {
             var (run, _, _) = await book.RunAsync();
-            return TypedResults.File(Encoding.UTF8.GetBytes(await WriteAsync(run.State.Found, db, clock)), Type, "kondiba-plan.ics");
+            return TypedResults.File(Encoding.UTF8.GetBytes(await WriteAsync(run.State.Found, db, clock, things)), Type, "kondiba-plan.ics");
         }).WithName("GetCalendar").WithSummary("The plan as a calendar file, RFC 5545.");
         day.MapGet(
             "/feeds",
@@ -66,7 +67,7 @@ internal static class CalendarApi
                 : TypedResults.NotFound()).RequireAuthorization(Sessions.Sessions.Owners).WithName("RevokeFeed").WithSummary(
                     "Takes an address back.");
 
-        api.MapGet("/feeds/{secret}.ics", async Task<Results<FileContentHttpResult, NotFound>> (string secret, KondibaContext db, KitchenScope scope, KitchenClock clock) =>
+        api.MapGet("/feeds/{secret}.ics", async Task<Results<FileContentHttpResult, NotFound>> (string secret, KondibaContext db, KitchenScope scope, KitchenClock clock, KitchenThings things) =>
         {
             var hash = Secret.Hash(secret);
             var kitchen = await db.CalendarFeeds.IgnoreQueryFilters()
@@ -77,19 +78,27 @@ internal static class CalendarApi
                 return TypedResults.NotFound();
             scope.KitchenId = kitchen.Value;
             return TypedResults.File(
-                Encoding.UTF8.GetBytes(await WriteAsync((await db.DayPlans.AsNoTracking().SingleOrDefaultAsync())?.Found, db, clock)),
+                Encoding.UTF8.GetBytes(await WriteAsync((await db.DayPlans.AsNoTracking().SingleOrDefaultAsync())?.Found, db, clock, things)),
                 Type);
         }).AllowAnonymous().RequireRateLimiting(Sessions.Sessions.SignInLimit).WithTags("Day").WithName("ReadFeed").WithSummary(
             "The plan that was kept last, to a calendar program that has its address.");
     }
 
-    private static async Task<string> WriteAsync(FoundPlan? found, KondibaContext db, KitchenClock clock)
+    private static async Task<string> WriteAsync(FoundPlan? found, KondibaContext db, KitchenClock clock, KitchenThings things)
     {
         var kitchen = await db.Kitchens.AsNoTracking().SingleAsync();
-        var names = (await db.Orders.AsNoTracking().Select(o => new { o.Number, o.Name }).ToListAsync()).ToDictionary(
-            o => DayBook.CodeOf(o.Number), o => o.Name);
+        var orders = (await db.Orders.AsNoTracking().Select(o => new { o.Number, o.Name, o.Handover, o.Place, o.Contact }).ToListAsync())
+            .ToDictionary(
+                o => DayBook.CodeOf(o.Number),
+                o => new CalendarOrder(o.Name, o.Handover is Handover.Delivery, o.Place ?? "", o.Contact ?? ""));
         var plan = found?.Plan ?? new(Outcome.Unknown, 0, [], [], [], [], [], [], [], []);
         return Calendar.Write(
-            plan, kitchen.Id.ToString("N"), kitchen.Name, names, await clock.ZoneAsync(), found?.At ?? Instant.FromUnixTimeSeconds(0));
+            plan,
+            kitchen.Id.ToString("N"),
+            kitchen.Name,
+            orders,
+            await things.VoiceAsync(),
+            await clock.ZoneAsync(),
+            found?.At ?? Instant.FromUnixTimeSeconds(0));
     }
 }

@@ -1,6 +1,7 @@
 using System.Text.Json;
 using Kondiba.Core.Amounts;
 using Kondiba.Core.Kitchens;
+using Kondiba.Core.Orders;
 using Kondiba.Core.Planning;
 using Kondiba.Data;
 using Kondiba.Web.Hosting;
@@ -20,6 +21,7 @@ namespace Kondiba.Web.Planning;
 /// <param name="Remedies">Changes that make it fit, each tried by solving; none while it fits.</param>
 /// <param name="Arranged">What the maker has arranged.</param>
 /// <param name="Orders">The orders that are planned.</param>
+/// <param name="Later">How many orders are further ahead and not planned yet.</param>
 public sealed record DayView(
     int Version,
     LocalDateTime Now,
@@ -28,7 +30,8 @@ public sealed record DayView(
     Plan? Plan,
     IReadOnlyList<Remedy> Remedies,
     Arrangements Arranged,
-    IReadOnlyList<DayOrderView> Orders);
+    IReadOnlyList<DayOrderView> Orders,
+    int Later);
 
 /// <summary>An order in a plan.</summary>
 /// <param name="Code">As tasks name it.</param>
@@ -36,7 +39,9 @@ public sealed record DayView(
 /// <param name="Name">Its name.</param>
 /// <param name="Pieces">Pieces in all.</param>
 /// <param name="State">How far it is.</param>
-public sealed record DayOrderView(string Code, Guid Id, string Name, int Pieces, OrderState State);
+/// <param name="Handover">Whether it is collected or brought.</param>
+/// <param name="Place">Where.</param>
+public sealed record DayOrderView(string Code, Guid Id, string Name, int Pieces, OrderState State, Handover Handover, string Place);
 
 /// <summary>What the maker arranges.</summary>
 /// <param name="Version">Of the view that it was made on.</param>
@@ -50,7 +55,7 @@ internal static class DayApi
         var day = api.MapGroup("/day").WithTags("Day");
         day.MapGet("", async (DayBook book, KitchenClock clock) => TypedResults.Ok(await ViewAsync(book, clock)))
             .WithName("GetDay").WithSummary(
-                "The plan of every open order of the coming eight days; it is improved in the background while searching is true.");
+                "The plan of every open order of the coming ten days, and what is overdue; it is improved in the background while searching is true.");
         day.MapPost("/again", async (DayBook book, KitchenClock clock) => TypedResults.Ok(await ViewAsync(book, clock, anew: true)))
             .WithName("PlanAgain").WithSummary("Plans from nothing, as if there had been no plan.");
         day.MapPut("/arranged", ArrangeAsync)
@@ -71,7 +76,8 @@ internal static class DayApi
             state.Plan,
             state.Remedies,
             row.Arranged,
-            [.. orders.Select(o => new DayOrderView(DayBook.CodeOf(o), o.Id, o.Name, o.Pieces, o.State))]);
+            [.. orders.Select(o => new DayOrderView(DayBook.CodeOf(o), o.Id, o.Name, o.Pieces, o.State, o.Handover, o.Place ?? ""))],
+            await book.LaterAsync());
     }
 
     private static async Task<Results<Ok<DayView>, Refused, ProblemHttpResult>> ArrangeAsync(

@@ -10,8 +10,8 @@ namespace Kondiba.Web.Planning;
 /// <summary>The request's kitchen's plan: what is open, what was arranged, what was found.</summary>
 internal sealed class DayBook(KondibaContext db, KitchenThings things, KitchenClock clock, PlanRuns runs)
 {
-    // Orders further ahead are not planned yet.
-    private const int Days = 8;
+    // Orders further ahead are not planned yet: two weekends are, whatever day it is.
+    private const int Days = 11;
 
     // A plan whose next task should have begun so long ago is made anew from now on.
     private const int Late = 15;
@@ -42,7 +42,7 @@ internal sealed class DayBook(KondibaContext db, KitchenThings things, KitchenCl
         var (tables, now) = (await things.WithoutStockAsync(), await clock.NowAsync());
         var until = now.Date.PlusDays(Days).AtMidnight();
         var orders = await db.WholeOrders.ToBeMade()
-            .Where(o => o.Pickup >= now && o.Pickup < until)
+            .Where(o => o.Pickup < until)
             .OrderBy(o => o.Pickup)
             .ThenBy(o => o.Id)
             .ToListAsync();
@@ -55,6 +55,13 @@ internal sealed class DayBook(KondibaContext db, KitchenThings things, KitchenCl
         var run = runs.Get(db.KitchenId, key, request, found, anew);
         await Task.WhenAny(run.First, Task.Delay(Patience));
         return (run, orders, row);
+    }
+
+    /// <summary>How many orders to be made are further ahead than is planned.</summary>
+    public async Task<int> LaterAsync()
+    {
+        var until = (await clock.NowAsync()).Date.PlusDays(Days).AtMidnight();
+        return await db.Orders.ToBeMade().CountAsync(o => o.Pickup >= until);
     }
 
     /// <summary>The plan that the kitchen saw last; null before the first.</summary>

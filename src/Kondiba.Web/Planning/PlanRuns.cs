@@ -88,15 +88,35 @@ internal sealed class PlanRun(
         var near = stay ? from : null;
         var solution = planner.Solve(Planner.First, from, near, stop: stop.Token);
         var last = Instant.MinValue;
-        if (solution.Outcome is Outcome.Unknown)
-            solution = planner.Solve(Planner.Full, from, near, Better, stop.Token);
         if (!solution.Any)
         {
-            var plan = planner.ReadShort(planner.Stretch(stop.Token));
-            State = State with { Plan = plan };
-            first.TrySetResult();
-            planner.Help(plan, r => State = State with { Remedies = [.. State.Remedies, r] }, stop.Token);
-            return;
+            // Nothing at once: what would come of it is shown, while it is searched for something better.
+            var late = planner.Late(stop.Token);
+            if (late is not null)
+            {
+                State = State with { Plan = planner.ReadShort(late, proven: false) };
+                first.TrySetResult();
+            }
+
+            if (solution.Outcome is Outcome.Unknown)
+                solution = planner.Solve(Planner.Full, from, near, Better, stop.Token);
+            if (!solution.Any && !stop.IsCancellationRequested)
+            {
+                var stretched = planner.Stretch(stop.Token);
+                var what = planner.ReadShort(stretched, solution.Outcome is Outcome.Impossible);
+
+                // With the hands there are, and as late as that comes to; what is short says what would help.
+                if (late is not null)
+                {
+                    var real = planner.ReadShort(late, solution.Outcome is Outcome.Impossible);
+                    what = real with { Shortages = [.. real.Shortages, .. what.Shortages.Where(s => s.Kind is not Short.Time)] };
+                }
+
+                State = State with { Plan = what };
+                first.TrySetResult();
+                planner.Help(what, r => State = State with { Remedies = [.. State.Remedies, r] }, stop.Token);
+                return;
+            }
         }
 
         if (near is not null && !Planner.Stays(solution, near))

@@ -1,7 +1,7 @@
 using Kondiba.Core.Amounts;
 using Kondiba.Core.Facts;
 using Kondiba.Core.Orders;
-using Kondiba.Core.Prep;
+using Kondiba.Core.Planning;
 using Kondiba.Web.Kitchens;
 using Microsoft.AspNetCore.Http.HttpResults;
 

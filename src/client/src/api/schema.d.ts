@@ -891,7 +891,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** The plan of every open order of the coming eight days; it is improved in the background while searching is true. */
+        /** The plan of every open order of the coming ten days, and what is overdue; it is improved in the background while searching is true. */
         get: operations["GetDay"];
         put?: never;
         post?: never;
@@ -1715,6 +1715,8 @@ export interface components {
             ready: components["schemas"]["LocalDateTime"];
             ends: components["schemas"]["LocalDateTime"];
             tasks: string[];
+            vessel: null | string;
+            volume: components["schemas"]["Volume"];
         };
         DayOrder: {
             order: string;
@@ -1729,6 +1731,8 @@ export interface components {
             /** Format: int32 */
             pieces: number;
             state: components["schemas"]["OrderState"];
+            handover: components["schemas"]["Handover"];
+            place: string;
         };
         DayPlace: {
             place: string;
@@ -1759,6 +1763,8 @@ export interface components {
             ends: components["schemas"]["LocalDateTime"];
             set: null | components["schemas"]["LocalDateTime"];
             outBy: null | components["schemas"]["LocalDateTime"];
+            /** @description local time, 2031-05-03T18:30:00 */
+            useBy?: string;
         };
         DayView: {
             /** Format: int32 */
@@ -1770,6 +1776,8 @@ export interface components {
             remedies: components["schemas"]["Remedy"][];
             arranged: components["schemas"]["Arrangements"];
             orders: components["schemas"]["DayOrderView"][];
+            /** Format: int32 */
+            later: number;
         };
         Decor: {
             dips: components["schemas"]["OverDip"][];
@@ -2097,11 +2105,11 @@ export interface components {
             onPieces: components["schemas"]["FigureOfMass"];
             dipLine: components["schemas"]["Length"];
             setting: components["schemas"]["SettingTime"][];
-            look: null | components["schemas"]["LookTally"];
-            parts: null | components["schemas"]["MadePart"][];
-            moulded: null | components["schemas"]["MouldTally"];
-            disc: null | components["schemas"]["DiscTally"];
-            seen: null | components["schemas"]["SeenSize"];
+            look?: null | components["schemas"]["LookTally"];
+            parts?: null | components["schemas"]["MadePart"][];
+            moulded?: null | components["schemas"]["MouldTally"];
+            disc?: null | components["schemas"]["DiscTally"];
+            seen?: null | components["schemas"]["SeenSize"];
         };
         LineWay: {
             /** Format: int32 */
@@ -3061,7 +3069,7 @@ export interface components {
             stage: components["schemas"]["Stage"];
             for: string;
             lines: number[];
-            text: string;
+            text: components["schemas"]["Message"];
             why: string;
             source: components["schemas"]["Source"];
             place: string;
@@ -3514,7 +3522,7 @@ export interface components {
             stage: components["schemas"]["Stage"];
             title: string;
             for: string;
-            text: string;
+            text: components["schemas"]["Message"];
             why: string;
             source: components["schemas"]["Source"];
             lines: number[];

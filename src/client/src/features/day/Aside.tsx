@@ -3,7 +3,7 @@ import type { Day, DayHours, Plan } from "../../api/client";
 import { TextButton } from "../../ui/buttons";
 import { clock, dayName } from "../../ui/units";
 import type { Spell } from "./ArrangeSheet";
-import { dayOf, fromTo, minutesFrom, placeName } from "./times";
+import { dayOf, fromTo, fullestOf, minutesFrom, placeName } from "./times";
 import type { DayDesk } from "./useDay";
 
 // What may wait longer than that, in s, need not be watched for.
@@ -40,9 +40,38 @@ export function mindedOn(plan: Plan, on: string) {
 export function Aside(props: Of & { tap: (task: string) => void }) {
   const { plan, day, desk, on } = props;
   const { full, waiting, out } = mindedOn(plan, on);
-  const short = plan.outcome === "impossible";
+  const short = plan.outcome === "impossible" || plan.outcome === "unknown";
+  const fullest = fullestOf(plan, on);
   return (
     <>
+      {fullest && (
+        <section aria-labelledby="stands">
+          <Head id="stands">Where it stands</Head>
+          <p className="text-ink2 -mt-1 text-[14px]">at {clock(fullest.moment)}, the fullest moment</p>
+          <ul>
+            {plan.places
+              .filter((p) => p.place !== "pots" && p.has > 0)
+              .map((p) => (
+                <li key={p.place} className="grid grid-cols-[4.5rem_1fr] items-end gap-x-3 pt-2">
+                  <span className="first-letter:uppercase">{p.name}</span>
+                  <span className="border-board flex min-h-7 flex-wrap gap-0.5 border-b-4">
+                    {fullest.trays
+                      .filter((t) => t.place === p.place)
+                      .map((t) => (
+                        <span
+                          key={t.task}
+                          className="bg-parchment text-parchment-ink border-board-edge min-w-0 grow basis-16 truncate rounded-t border-2 border-b-0 px-1 text-center text-[12px]"
+                          title={t.title}
+                        >
+                          {t.title}
+                        </span>
+                      ))}
+                  </span>
+                </li>
+              ))}
+          </ul>
+        </section>
+      )}
       {(short || full.length > 0) && (
         <section aria-labelledby="tight">
           <Head id="tight">Tight</Head>
@@ -180,7 +209,7 @@ function Arranged({ desk, day, plan, on, arrange }: Of) {
             arrange({
               title: `A helper on ${dayName(on)}`,
               note: "Whatever hands can do is shared with them.",
-              act: "They help",
+              act: "Save",
               from: "14:00:00",
               to: "18:00:00",
               take: (from, to) =>
@@ -191,26 +220,26 @@ function Arranged({ desk, day, plan, on, arrange }: Of) {
             })
           }
         >
-          a helper this day
+          Add helper
         </TextButton>
         <TextButton
           onClick={() =>
             arrange({
               title: `Other hours on ${dayName(on)}`,
               note: "For this day only; the usual ones are under Kitchen, Hours and places.",
-              act: "Plan with them",
+              act: "Save",
               from: usual?.from ?? "10:00:00",
               to: usual?.to ?? "18:00:00",
               take: (from, to) => hoursOn(`${dayName(on)}: ${fromTo({ from, to })}.`, { from, to }),
             })
           }
         >
-          other hours this day
+          Change hours
         </TextButton>
-        <TextButton onClick={() => hoursOn(`No work on ${dayName(on)}.`, null)}>no work this day</TextButton>
-        <TextButton onClick={desk.planAgain}>plan anew</TextButton>
+        <TextButton onClick={() => hoursOn(`No work on ${dayName(on)}.`, null)}>No work this day</TextButton>
+        <TextButton onClick={desk.planAgain}>Replan</TextButton>
         <Link className="text-act font-semibold" to="/kitchen/hours">
-          usual hours and places
+          Usual hours and places
         </Link>
       </p>
     </section>

@@ -10,6 +10,7 @@ import { CalendarCorner } from "./CalendarCorner";
 import { ArrangeSheet, type Spell } from "./ArrangeSheet";
 import { Aside, mindedOn } from "./Aside";
 import { TaskSheet, TraySheet } from "./Sheets";
+import { RunSheet } from "./RunSheet";
 import { Timeline } from "./Timeline";
 import { dayOf, minutesFrom } from "./times";
 import { TextButton } from "../../ui/buttons";
@@ -66,17 +67,28 @@ function Desk({ desk, day, plan, reference }: { desk: DayDesk; day: Day; plan: P
         plan={plan}
         reference={reference}
         on={on}
-        choose={(date) => setSearch({ on: date }, { replace: true })}
+        choose={(date) => setSearch((s) => ({ ...Object.fromEntries(s), on: date }), { replace: true })}
       />
       <header className="mt-3 flex flex-wrap items-baseline gap-x-5 gap-y-1">
         <h1 className="font-serif text-[34px] leading-tight">{longDayName(on)}</h1>
         <p className="text-ink2">
           {own.length === 0
-            ? "nothing to do"
-            : `${orders.length} ${orders.length === 1 ? "order" : "orders"}, hands ${span(own.reduce((sum, t) => sum + (t.worker ? minutesFrom(t.starts, t.ends) * 60 : 0), 0))}`}
+            ? "nothing scheduled"
+            : `${orders.length} ${orders.length === 1 ? "order" : "orders"}, hands-on ${span(own.reduce((sum, t) => sum + (t.worker ? minutesFrom(t.starts, t.ends) * 60 : 0), 0))}`}
         </p>
         <Verdict day={day} plan={plan} />
         {day.failed && <BrokenOff again={desk.planAgain} />}
+        {own.length > 0 && (
+          <p className="ml-auto print:hidden">
+            <TextButton
+              onClick={() =>
+                setSearch(search.get("view") === "hours" ? { on } : { on, view: "hours" }, { replace: true })
+              }
+            >
+              {search.get("view") === "hours" ? "Run sheet" : "Hour by hour"}
+            </TextButton>
+          </p>
+        )}
       </header>
       {desk.error && (
         <p role="alert" className="border-mind bg-mind-ground mt-3 border-l-4 px-4 py-2">
@@ -95,8 +107,7 @@ function Desk({ desk, day, plan, reference }: { desk: DayDesk; day: Day; plan: P
       ))}
       {day.orders.length === 0 ? (
         <p className="text-ink2 mt-6 max-w-xl text-lg">
-          No order is collected in the coming eight days. As soon as one has a pickup day, what is to be done when
-          stands here.{" "}
+          No orders in the next ten days. Your schedule appears here as soon as an order has a pickup day.{" "}
           <Link className="text-act font-semibold" to="/">
             To the shelf
           </Link>
@@ -106,19 +117,37 @@ function Desk({ desk, day, plan, reference }: { desk: DayDesk; day: Day; plan: P
           <section aria-label="The plan" aria-busy={desk.busy} className={`min-w-0 ${desk.busy ? "opacity-60" : ""}`}>
             {own.length === 0 ? (
               <p className="text-ink2 py-6 text-lg">
-                The hands rest. {worked.length > 0 && "Days with work are filled in the row above."}
+                Nothing scheduled. {worked.length > 0 && "Days with work are filled in the row above."}
               </p>
             ) : (
-              <Timeline
-                plan={plan}
-                day={on}
-                above={aboveOnPaper(plan, on)}
-                now={day.now}
-                reference={reference}
-                names={names}
-                tap={setTask}
-                tapTray={setTray}
-              />
+              <>
+                {search.get("view") !== "hours" ? (
+                  <RunSheet
+                    plan={plan}
+                    day={day}
+                    on={on}
+                    reference={reference}
+                    tap={setTask}
+                    tapTray={setTray}
+                    tick={(t) =>
+                      t.mark?.done
+                        ? desk.mark(t.what.code, `Not done after all: ${t.what.title}.`, null)
+                        : desk.mark(t.what.code, `Done: ${t.what.title}.`, { done: day.now.slice(0, 19) })
+                    }
+                  />
+                ) : (
+                  <Timeline
+                    plan={plan}
+                    day={on}
+                    above={aboveOnPaper(plan, on)}
+                    now={day.now}
+                    reference={reference}
+                    names={names}
+                    tap={setTask}
+                    tapTray={setTray}
+                  />
+                )}
+              </>
             )}
           </section>
           <aside
@@ -167,10 +196,11 @@ function aboveOnPaper(plan: Plan, on: string) {
 
 /** Whether it fits, how much there is to spare, and how near to the best it is proven to be. */
 function Verdict({ day, plan }: { day: Day; plan: Plan }) {
-  if (plan.outcome === "impossible")
+  if (plan.outcome === "impossible" || plan.outcome === "unknown")
     return (
       <p role="status" className="text-mind font-bold">
-        it does not fit{day.searching ? "; changes are being tried …" : ""}
+        {plan.outcome === "impossible" ? "It doesn’t all fit" : "No plan on time found yet"}
+        {day.searching ? "; still looking …" : ""}
       </p>
     );
   if (plan.tasks.length === 0) return null;
@@ -179,10 +209,15 @@ function Verdict({ day, plan }: { day: Day; plan: Plan }) {
   return (
     <p role="status">
       <b className="text-go">everything fits, {spare > 0 ? span(spare * 60) : "nothing"} to spare</b>
+      {day.later > 0 && (
+        <span className="text-ink2">
+          {" "}
+          · {day.later === 1 ? "1 later order is" : `${day.later} later orders are`} not planned yet
+        </span>
+      )}
       <span className="text-ink2">
         {" "}
-        · {plan.outcome === "best" || near === 0 ? "no plan is better" : `proven within ${near} % of the best`}
-        {day.searching && " · still looking for a better one …"}
+        · {day.searching ? "still improving …" : near <= 5 ? "best plan found" : "good plan found"}
       </span>
     </p>
   );

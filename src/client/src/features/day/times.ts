@@ -1,4 +1,4 @@
-import type { Plan } from "../../api/client";
+import type { DayMelt, DayTask, DayTray, Plan } from "../../api/client";
 
 /** Minutes from one local time to another. */
 export const minutesFrom = (from: string, to: string) => (Date.parse(`${to}Z`) - Date.parse(`${from}Z`)) / 60_000;
@@ -104,3 +104,53 @@ export function lanesOf<T>(things: T[], from: (thing: T) => number, to: (thing: 
 
 /** What a place is called, by its code. */
 export const placeName = (plan: Plan, code: string) => plan.places.find((p) => p.place === code)?.name ?? code;
+
+/** A stretch of a day: what is melted at its beginning, what is done until the next pot is melted, and the trays that come of it. */
+export interface Round {
+  from: string;
+  to: string;
+  melts: DayMelt[];
+  tasks: DayTask[];
+  trays: DayTray[];
+  /** Codes of the orders that are handed over in it. */
+  pickups: string[];
+}
+
+// A pause so long ends a round, in minutes.
+const pause = 45;
+
+/** A day in rounds: each begins where a pot is melted after others were dipped from, or after a pause. */
+export function roundsOf(plan: Plan, on: string): Round[] {
+  const tasks = plan.tasks.filter((t) => dayOf(t.starts) === on);
+  const rounds: Round[] = [];
+  for (const task of tasks) {
+    const melt = plan.melts.find((m) => task.what.code === `melt.${m.pot}.${m.number}`);
+    const last = rounds.at(-1);
+    const begins =
+      !last ||
+      minutesFrom(last.to, task.starts) >= pause ||
+      (melt && last.melts.length > 0 && last.tasks.some((t) => t.what.pots.length > 0 && t.what.stage !== "melt"));
+    const round = begins ? { from: task.starts, to: task.ends, melts: [], tasks: [], trays: [], pickups: [] } : last;
+    if (begins) rounds.push(round);
+    if (melt) round.melts.push(melt);
+    round.tasks.push(task);
+    if (task.ends > round.to) round.to = task.ends;
+    round.trays.push(...plan.trays.filter((t) => t.task === task.what.code && t.trays >= 1));
+  }
+  for (const order of plan.orders.filter((o) => dayOf(o.pickup) === on)) {
+    const round = rounds.findLast((r) => r.from <= order.pickup) ?? rounds[0];
+    if (round) round.pickups.push(order.order);
+    else rounds.push({ from: order.pickup, to: order.pickup, melts: [], tasks: [], trays: [], pickups: [order.order] });
+  }
+  return rounds;
+}
+
+/** The moment of a day at which most trays stand somewhere, and what stands where then. */
+export function fullestOf(plan: Plan, on: string) {
+  const there = plan.trays.filter((t) => dayOf(t.starts) <= on && dayOf(t.ends) >= on);
+  const at = (moment: string) => there.filter((t) => t.starts <= moment && t.ends > moment);
+  const moments = there.filter((t) => dayOf(t.starts) === on).map((t) => t.starts);
+  const room = (moment: string) => at(moment).reduce((sum, t) => sum + t.trays, 0);
+  const fullest = moments.reduce((best, m) => (room(m) > room(best) ? m : best), moments[0] ?? "");
+  return fullest ? { moment: fullest, trays: at(fullest) } : undefined;
+}

@@ -1,0 +1,137 @@
+using Kondiba.Core.Amounts;
+using Kondiba.Core.Centres;
+using Kondiba.Core.Facts;
+using Kondiba.Core.Looks;
+using Kondiba.Core.Moulds;
+using Kondiba.Core.Orders;
+using Kondiba.Core.Steps;
+using Kondiba.Core.Wording;
+using NodaTime;
+
+namespace Kondiba.Core.Prep;
+
+/// <content>What is made in moulds.</content>
+internal sealed partial class PrepWork
+{
+    /// <summary>Moulds are filled round by round: a mould is free again when its pieces have come out.</summary>
+    private string Mould(LineTally line, LineDraft draft, Centre centre, LineMaking making, Mould mould, List<string> after)
+    {
+        var (c, begun) = (tables.Reference.Moulding, line.Begun(centre.Spoil.Value));
+        var rounds = Rounds.For(begun, mould.AtOnce);
+        var place = Schools.Choice(tables.Reference.Schools.First(s => s.Code == "moulds"), order.Schools, tables).Code;
+        var releases = new Sourced<Duration>(
+            line.Setting.FirstOrDefault(s => s.Place == place)?.Releases ?? SetsIn(line.Setting).After, Source.Computed);
+        var parts = line.Parts ?? [];
+        var features = parts.Where(p => p.Code.StartsWith("feature-", StringComparison.Ordinal)).ToList();
+        var accents = parts.Where(p => p.Code == "accent").ToList();
+        var last = after;
+        for (var (round, left) = (1, begun); round <= rounds; round++)
+        {
+            var now = Math.Min(left, mould.AtOnce);
+            left -= now;
+            var code = $"mould.{Named(line)}.{round}";
+            var of = $"{now} in the {mould.Name}{(rounds > 1 ? $", round {round} of {rounds}" : "")}";
+            if (features.Count > 0)
+                last = [Poured(
+                    $"{code}.features",
+                    "paint features:",
+                    $"Brush or pipe the features first, each in its colour: {English.List([.. features.Select(NameOf)])}. Let each set before its neighbour.",
+                    "Brushed into one another they smear; on the outside they cannot be put right.",
+                    c.Feature.Source,
+                    c.AccentChill,
+                    c.Feature.Value * (now * features.Count),
+                    features)];
+            if (accents.Count > 0)
+                last = [Poured(
+                    $"{code}.accent",
+                    "paint accents:",
+                    "Paint or pour the accents first.",
+                    "Poured onto a wet accent, the next layer draws it out of shape.",
+                    c.AccentChill.Source,
+                    c.AccentChill,
+                    c.Accent.Value * now,
+                    accents)];
+            last = [Poured(
+                code,
+                "fill",
+                $"{Filled(draft, making)}; tap hard, prick bubbles, scrape flush{(round > 1 ? ". The pieces of the round before come out first" : "")}.",
+                "Trapped air shows as holes; what stands over the edge is a lip to trim.",
+                c.Fill.Source,
+                releases,
+                (c.Fill.Value * now) + (c.Tap.Value * Rounds.For(now, mould.Cavities)),
+                [])];
+            last = [Add(
+                $"{code}.out",
+                Stage.Dip,
+                of,
+                [line.Line],
+                new(
+                    "out",
+                    [],
+                    "When it draws away from the mould, stretch it and press the pieces out; peel or trim the lip.",
+                    "Forced out too early a piece stays dull or breaks.",
+                    c.Unmould.Source,
+                    "counter",
+                    Once: tables.Reference.Prep.Sheet,
+                    Name: "press out"),
+                tables.Reference.Prep.Sheet.Value + (c.Unmould.Value * now),
+                last,
+                mould: mould.Code)];
+
+            string Poured(
+                string step, string does, string text, string why, Source source, Sourced<Duration> wait, Duration hands, List<MadePart> from) =>
+                Add(
+                    step,
+                    Stage.Dip,
+                    of,
+                    [line.Line],
+                    new(does, [], text, why, source, place, Wait: wait),
+                    tables.Reference.Prep.Sheet.Value + hands,
+                    last,
+                    pots: from.Count == 0 ? [Pot(line)] : [.. from.Select(p => $"{p.Coating}.{p.Colour}")],
+                    mould: mould.Code);
+        }
+
+        return last[0];
+
+        string NameOf(MadePart part) => tables.Reference.PotOf($"{part.Coating}.{part.Colour}").Colour!.Name;
+    }
+
+    /// <summary>How a cavity is filled, with what is pressed in.</summary>
+    private static string Filled(LineDraft draft, LineMaking making)
+    {
+        if (making.Insert is not { } insert)
+            return "Fill the cavities";
+        return draft.Making!.Mould!.Broken is null
+            ? "A small base, the insert pressed to the middle, edges first, then over"
+            : $"Pour a little into each cavity, press in the broken {insert.Centre.Plural}, then fill up";
+    }
+
+    /// <summary>Accents are moulded on any day before: hard when they are glued on, they do not bend.</summary>
+    private string Accents(LineTally line, PartTally part, int begun)
+    {
+        var kind = tables.Reference.Decor.Part(part.Kind)!;
+        var (mould, c, count) = (tables.Reference.Mould(kind.Mould)!, tables.Reference.Moulding, begun * part.Count);
+        var rounds = Rounds.For(count, mould.AtOnce);
+        return Add(
+            $"mould.{Named(line)}.{part.Kind}",
+            Stage.Dip,
+            $"{count} {kind.Plural}",
+            [line.Line],
+            new(
+                "accents",
+                [],
+                $"Mould them in {rounds} {(rounds == 1 ? "round" : "rounds")} of {mould.AtOnce}: fill, tap, scrape flush, chill, press out.",
+                "Made beforehand they are hard when they are glued on, and do not bend.",
+                c.Fill.Source,
+                "fridge",
+                Wait: new(c.AccentChill.Value * rounds, c.AccentChill.Source),
+                Name: "mould",
+                Best: tables.Reference.Prep.AccentsBest,
+                AtMost: tables.Reference.Prep.AccentsAtMost),
+            tables.Reference.Prep.Sheet.Value + (c.Unmould.Value * count) + (c.Tap.Value * rounds * mould.Trays),
+            [$"melt.{part.Moulded}"],
+            pots: [part.Moulded!],
+            mould: mould.Code);
+    }
+}
