@@ -140,10 +140,10 @@ public sealed class DayScreenTests : IDisposable
         maker.See("Where it stands");
         maker.Click("(//button[contains(@aria-label, ': mark done')])[1]");
         maker.See("Done:");
-        maker.Until(() => maker.Count("//button[contains(@aria-label, ': done')]") == 1, "one step ticked");
+        maker.Until(() => maker.Count("//button[@aria-pressed='true'][contains(@aria-label, ': done')]") == 1, "one step ticked");
         Assert.Empty(maker.Barriers());
         maker.Press("Undo");
-        maker.Until(() => maker.Count("//button[contains(@aria-label, ': done')]") == 0, "none ticked");
+        maker.Until(() => maker.Count("//button[@aria-pressed='true'][contains(@aria-label, ': done')]") == 0, "none ticked");
         maker.Press("Hour by hour");
         maker.Until(() => maker.Count("[aria-label=Hands] li") > 0, "the hours");
         maker.Press("Run sheet");

@@ -141,7 +141,7 @@ public sealed class DayTests(Server server) : IClassFixture<Server>
         var day = await SettledAsync(client);
         Assert.Equal("best", (string)day["plan"]!["outcome"]!);
         var dip = TaskOf(day, "/dip.1");
-        Assert.Equal("Dip 12 pretzel rods", (string)dip["what"]!["title"]!);
+        Assert.Equal("Dip 12 pretzel rods in teal", (string)dip["what"]!["title"]!);
         Assert.Equal("1", (string)dip["what"]!["order"]!);
         Assert.Equal((string)order["id"]!, (string)day["orders"]![0]!["id"]!);
 

@@ -171,8 +171,9 @@ internal sealed class PlanRuns(IServiceScopeFactory scopes, IClock instants, ILo
             there?.Dispose();
             var before = anew ? null : there?.State.Found ?? kept;
 
-            // The same orders stay where they are as far as they can; with others, the earlier plan is only where the search begins.
-            var stay = before?.Plan.Orders.Select(o => o.Order).ToHashSet().SetEquals(request.Orders.Select(o => o.Code)) is true;
+            // What was planned stays where it is as far as it can, also when an order comes in; when one goes, the earlier plan is only
+            // where the search begins.
+            var stay = before?.Plan.Orders.Select(o => o.Order).ToHashSet().IsSubsetOf(request.Orders.Select(o => o.Code)) is true;
             var run = new PlanRun(key, request, before, stay, found => KeepAsync(kitchen, found), turn, instants, log);
             runs[kitchen] = run;
             run.Start();

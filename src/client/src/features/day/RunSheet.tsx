@@ -91,7 +91,7 @@ function Step({ task, day, tap, tick }: Of & { task: DayTask }) {
   const done = mark?.done != null;
   const order = day.orders.find((o) => o.code === what.order);
   return (
-    <li className={`flex gap-3 py-1 leading-snug ${done ? "opacity-50" : ""}`}>
+    <li className={`flex gap-3 py-1 leading-snug ${done ? "line-through decoration-1" : ""}`}>
       <button
         aria-pressed={done}
         aria-label={`${what.title}: ${done ? "done" : "mark done"}`}
