@@ -3,7 +3,7 @@ using NodaTime;
 
 namespace Kondiba.Data;
 
-/// <summary>A kitchen's plan: what was arranged, and what was found last.</summary>
+/// <summary>What a kitchen has arranged for its plan.</summary>
 public sealed class DayPlan : IOfKitchen
 {
     public Guid KitchenId { get; init; }
@@ -11,19 +11,9 @@ public sealed class DayPlan : IOfKitchen
     /// <summary>What the maker has arranged.</summary>
     public Arrangements Arranged { get; set; } = Arrangements.None;
 
-    /// <summary>The plan that was found last, to start the next one from; null before the first.</summary>
-    public FoundPlan? Found { get; set; }
-
     /// <summary>Counted up with every arrangement, so that none is made on a plan that was changed meanwhile.</summary>
     public int Version { get; set; }
 }
-
-/// <summary>A plan as it was found.</summary>
-/// <param name="Origin">The midnight that its minutes count from.</param>
-/// <param name="Solution">The plan in minutes.</param>
-/// <param name="Plan">The same as it is read.</param>
-/// <param name="At">When it was found.</param>
-public sealed record FoundPlan(LocalDate Origin, Solution Solution, Plan Plan, Instant At);
 
 /// <summary>A private address under which a kitchen's plan is read as a calendar, until it is taken back.</summary>
 public sealed class CalendarFeed : IOfKitchen

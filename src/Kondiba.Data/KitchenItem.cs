@@ -61,9 +61,11 @@ public enum ItemKind
 /// <summary>Something a maker has told about the kitchen, kept as the record that Core reads.</summary>
 public sealed class KitchenItem : IOfKitchen
 {
-    /// <summary>How records are kept in the database.</summary>
-    public static JsonSerializerOptions Json { get; } = new JsonSerializerOptions(JsonSerializerDefaults.Web).ConfigureForNodaTime(
-        DateTimeZoneProviders.Tzdb);
+    /// <summary>How records are kept in the database, which keeps no order of what is in them.</summary>
+    public static JsonSerializerOptions Json { get; } = new JsonSerializerOptions(JsonSerializerDefaults.Web)
+    {
+        AllowOutOfOrderMetadataProperties = true,
+    }.ConfigureForNodaTime(DateTimeZoneProviders.Tzdb);
 
     public Guid KitchenId { get; init; }
 

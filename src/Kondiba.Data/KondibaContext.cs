@@ -34,6 +34,8 @@ public sealed class KondibaContext(
 
     public DbSet<DayPlan> DayPlans => Set<DayPlan>();
 
+    public DbSet<PlanSearch> PlanSearches => Set<PlanSearch>();
+
     public DbSet<CalendarFeed> CalendarFeeds => Set<CalendarFeed>();
 
     public DbSet<Invitation> Invitations => Set<Invitation>();
@@ -43,6 +45,7 @@ public sealed class KondibaContext(
     /// <summary>Removes everything of the kitchen but itself and its people.</summary>
     public async Task ClearAsync()
     {
+        await PlanSearches.ExecuteDeleteAsync();
         await DayPlans.ExecuteDeleteAsync();
         await QuoteShares.ExecuteDeleteAsync();
         await LotMovements.ExecuteDeleteAsync();
@@ -177,8 +180,20 @@ public sealed class KondibaContext(
             plan.HasOne<Kitchen>().WithOne().HasForeignKey<DayPlan>(p => p.KitchenId);
             plan.HasQueryFilter(p => p.KitchenId == KitchenId);
             Json(plan.Property(p => p.Arranged));
-            Json(plan.Property(p => p.Found));
             plan.Property(p => p.Version).IsConcurrencyToken();
+        });
+        builder.Entity<PlanSearch>(search =>
+        {
+            search.ToTable("plan_searches");
+            search.HasKey(s => s.KitchenId);
+            search.HasOne<Kitchen>().WithOne().HasForeignKey<PlanSearch>(s => s.KitchenId);
+            search.HasQueryFilter(s => s.KitchenId == KitchenId);
+            search.Property(s => s.State).HasConversion<string>().HasMaxLength(10);
+            search.Property(s => s.Asked).IsConcurrencyToken();
+            search.Ignore(s => s.Plan);
+            Json(search.Property(s => s.Found));
+            Json(search.Property(s => s.Late));
+            Json(search.Property(s => s.Remedies));
         });
         builder.Entity<CalendarFeed>(feed =>
         {

@@ -1,6 +1,7 @@
 using System.Reflection;
 using Kondiba.Core.Reference;
 using Kondiba.Data;
+using Kondiba.Planning;
 using Kondiba.Web.Amounts;
 using Kondiba.Web.Changes;
 using Kondiba.Web.Colour;
@@ -41,10 +42,11 @@ builder.Services.AddScoped<KitchenFormat>();
 builder.Services.AddDbContext<KondibaContext>(options => KondibaContext.Use(options, settings.Database));
 builder.Services.AddUnreadableRequests();
 builder.Services.AddSingleton(new Startup());
-builder.Services.AddSingleton<PlanRuns>();
 builder.Services.AddSingleton<ChangeNotices>();
 builder.Services.AddHostedService(services => services.GetRequiredService<ChangeNotices>());
+builder.Services.AddScoped<Workload>();
 builder.Services.AddScoped<DayBook>();
+builder.Services.AddPlanQueue(settings.Database);
 if (settings.StateFolder.Length > 0)
     builder.Services.AddDataProtection()
         .SetApplicationName("Kondiba")

@@ -96,7 +96,7 @@ public sealed class FigureScreenTests(Site site) : IClassFixture<Fresh>, IDispos
             var button = $"(//ol[@aria-label='Days']//button)[{day}]";
             maker.Click(button);
             maker.Until(() => maker.Count($"{button}[@aria-pressed='true']") == 1, "the day");
-            if (maker.Count($"//section[@aria-label='Hands']//li[contains(., '{what}')]") > 0)
+            if (maker.Count($"//main//li[contains(., '{what}')]") > 0)
                 return true;
         }
 

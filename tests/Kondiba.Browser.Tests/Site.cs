@@ -4,6 +4,7 @@ using System.Net.Http.Json;
 using System.Net.Sockets;
 using System.Runtime.CompilerServices;
 using System.Text.Json.Nodes;
+using Kondiba.Planning;
 using Kondiba.Web.Hosting;
 using Npgsql;
 using OpenQA.Selenium;
@@ -30,6 +31,7 @@ public sealed class Site : IDisposable
     public const string Key = "a-key-for-these-tests";
     private readonly NpgsqlConnectionStringBuilder connection;
     private readonly Stack<ChromeDriver> browsers = new();
+    private readonly Process planner;
     private Process? process;
 
     public Site()
@@ -39,6 +41,10 @@ public sealed class Site : IDisposable
         connection = new(cluster) { Database = $"browser_{Guid.CreateVersion7():n}" };
         Address = Free();
         Start();
+        planner = Process.Start(new ProcessStartInfo("dotnet", [typeof(PlanJobs).Assembly.Location])
+        {
+            Environment = { ["KONDIBA__DATABASE"] = connection.ConnectionString, ["KONDIBA__EFFORT"] = "0.3" },
+        })!;
     }
 
     public static string Root { get; } = Path.GetFullPath(Path.Combine(ThisFolder(), "..", ".."));
@@ -152,6 +158,7 @@ public sealed class Site : IDisposable
     {
         foreach (var browser in browsers)
             browser.Dispose();
+        new Ending(planner).Dispose();
         Kill();
         using var admin = NpgsqlDataSource.Create(new NpgsqlConnectionStringBuilder(connection.ConnectionString) { Database = "postgres" });
         using var drop = admin.CreateCommand($"DROP DATABASE \"{connection.Database}\" WITH (FORCE)");

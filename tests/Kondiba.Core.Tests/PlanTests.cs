@@ -53,7 +53,8 @@ public class PlanTests
             {
                 tried++;
                 var helped = new Planner(remedy.In(request));
-                var plan = helped.Solve(Patient) is { Any: true } found ? helped.Read(helped.Tidy(found)) : helped.Read(helped.Solve(Patient));
+                var found = helped.Solve(Patient);
+                var plan = helped.Read(found.Any ? helped.Tidy(found) : found);
                 Assert.True(plan.Outcome is Outcome.Found or Outcome.Best, $"{i}: “{remedy.What.Said()}” does not help");
                 Assert.True(
                     PlanChecker.Broken(remedy.In(request), plan) is [],

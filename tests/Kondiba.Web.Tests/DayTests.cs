@@ -3,13 +3,9 @@ using System.Net;
 using System.Net.Http.Json;
 using System.Text.Json.Nodes;
 using Kondiba.Core.Facts;
-using Kondiba.Core.Orders;
 using Kondiba.Core.Planning;
-using Kondiba.Core.Reference;
 using Kondiba.Core.Steps;
 using Kondiba.Core.Wording;
-using Kondiba.Web.Planning;
-using Microsoft.Extensions.Logging.Abstractions;
 using NodaTime;
 
 namespace Kondiba.Web.Tests;
@@ -101,35 +97,6 @@ public sealed class DayTests(Server server) : IClassFixture<Server>
         }
 
         static string Key(JsonNode? pot) => (string)pot!["key"]!;
-    }
-
-    /// <summary>A search that breaks off is told, and one whose place another has taken leaves nobody waiting.</summary>
-    [Fact]
-    public async Task A_search_that_breaks_off_or_is_stopped_leaves_nobody_waiting()
-    {
-        using var turn = new SemaphoreSlim(1);
-        PlanRun Run(OrderDraft order) => new(
-            "", new(
-                [new("1", order)], KitchenTables.Shipped, Arrangements.None, new(
-                    2031, 5, 1, 9, 0)), null, false, _ => Task.CompletedTask, turn, SystemClock.Instance, NullLogger.Instance);
-        var draft = new OrderDraft([new("strawberry", "L", 6, CountedIn.Pieces, "compound-wafer-hot-flow", "dark", 0.75, 1)])
-        {
-            Name = "Tide",
-        };
-
-        // An order without a pickup cannot come here; if it does, the search throws.
-        using var broken = Run(draft);
-        broken.Start();
-        await broken.First.WaitAsync(TestContext.Current.CancellationToken);
-        Assert.True(broken.State is { Failed: true, Searching: false, Plan: null });
-        Assert.Equal(1, turn.CurrentCount);
-
-        await turn.WaitAsync(TestContext.Current.CancellationToken);
-        var waiting = Run(draft with { Pickup = new(2031, 5, 2, 9, 0) });
-        waiting.Start();
-        waiting.Dispose();
-        await waiting.First.WaitAsync(TestContext.Current.CancellationToken);
-        Assert.True(waiting.State is { Failed: false, Searching: false });
     }
 
     [Fact]

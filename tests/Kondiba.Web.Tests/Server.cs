@@ -1,7 +1,10 @@
 using System.Net.Http.Json;
 using System.Text.Json.Nodes;
+using Kondiba.Planning;
 using Microsoft.AspNetCore.Mvc.Testing;
 using Microsoft.AspNetCore.Mvc.Testing.Handlers;
+using Microsoft.Extensions.Hosting;
+using Microsoft.Extensions.Logging;
 using NodaTime;
 using Npgsql;
 
@@ -22,11 +25,18 @@ public sealed class Server : IDisposable
         Sample = Start(own: false);
         Own = Start(own: true);
         OwnMaker = EnterAsync(Own).GetAwaiter().GetResult();
+        Planner = Plan();
     }
 
     public WebApplicationFactory<Program> Sample { get; }
 
     public WebApplicationFactory<Program> Own { get; }
+
+    /// <summary>What plans for them, in this process.</summary>
+    public IHost Planner { get; }
+
+    /// <summary>The database.</summary>
+    public string Connection => connection.ConnectionString;
 
     /// <summary>A maker signed in to the kitchen of one's own; shared, as sign-ins are limited.</summary>
     public HttpClient OwnMaker { get; }
@@ -39,6 +49,16 @@ public sealed class Server : IDisposable
             .UseSetting("Kondiba:Own", own.ToString()));
         _ = server.Server;
         return server;
+    }
+
+    private IHost Plan()
+    {
+        var builder = Host.CreateApplicationBuilder();
+        builder.Logging.ClearProviders();
+        builder.Services.AddPlanner(new() { Database = connection.ConnectionString, Effort = 0.3 });
+        var host = builder.Build();
+        host.Start();
+        return host;
     }
 
     /// <summary>A new kitchen of one's own with its owner signed in.</summary>
@@ -67,6 +87,8 @@ public sealed class Server : IDisposable
 
     public void Dispose()
     {
+        Planner.StopAsync().GetAwaiter().GetResult();
+        Planner.Dispose();
         OwnMaker.Dispose();
         Sample.Dispose();
         Own.Dispose();

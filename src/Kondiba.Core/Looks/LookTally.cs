@@ -250,10 +250,10 @@ public sealed record LookTally(
             wet,
             round,
             cost,
-            StepsOf(design),
+            LookSteps.All(design),
             wetWork,
-            WetStepsOf(design),
-            SetStepsOf(design),
+            LookSteps.OnWet(design),
+            LookSteps.OnSet(design),
             design.Sprinkles.All(s => !s.Draft.Glued) && design.Parts.All(p => p.Draft.Pressed) && design.Paint is null);
     }
 
@@ -403,45 +403,5 @@ public sealed record LookTally(
                 u.Pack.Price.Source)),
             WorkingLine.Count("decoration.coating-one-piece", "decoration.decorate-one.how", (double)cost.Amount, Source.Computed),
         ]);
-    }
-
-    private static List<string> WetStepsOf(Design design) =>
-    [
-        .. design.Patterns.Select(p => p.Drizzle).Where(d => d.Kind.GoesOn is GoesOn.Wet)
-            .Select(d => design.Layers[^1].Bare
-                ? $"{English.Capitalized(d.Kind.Name)} in {d.Colour.Name}. {d.Kind.Bare}"
-                : $"While it is wet, {d.Kind.Name} in {d.Colour.Name}. {d.Kind.How}"),
-        .. design.Sprinkles.Where(s => !s.Draft.Glued).Select(s => $"While it is wet, {s.Kind.Name}. {s.Kind.How}"),
-        .. design.Parts.Where(p => p.Draft.Pressed)
-            .Select(p => $"While it is wet, press on {p.Draft.Count} {(p.Draft.Count == 1 ? p.Kind.Name : p.Kind.Plural)}."),
-    ];
-
-    private static List<string> StepsOf(Design design)
-    {
-        var first = design.First;
-        var steps = new List<string>
-        {
-            first.Bare ? "It is not dipped."
-                : first.Size.Shape is Cavity ? $"Fill the mould with {first.Colour.Name}."
-                : $"Dip in {first.Colour.Name}, {first.Depth.In("%"):0} % deep{(first.Coats > 1 ? $", {first.Coats} coats{(first.AtOnce ? " at once" : ", chilled between")}" : "")}.",
-        };
-        foreach (var dip in design.Dips)
-            steps.Add(
-                $"When it has set, dip {(dip.Angle == 0 ? "the end" : Abs(dip.Angle) > PI / 3 ? "one side" : "at a slant")} in {dip.Colour.Name}, {dip.Depth.In("%"):0} % deep.");
-        return [.. steps, .. WetStepsOf(design), .. SetStepsOf(design)];
-    }
-
-    private static List<string> SetStepsOf(Design design)
-    {
-        string When(string state, string does) => design.Layers[^1].Bare ? English.Capitalized(does) : $"{state}: {does}";
-        return [
-            .. design.Patterns.Select(p => p.Drizzle).Where(
-                d => d.Kind.GoesOn is GoesOn.Set).Select(d => When("Touch-dry", $"{d.Kind.Name} in {d.Colour.Name}, kept plain. {d.Kind.How}"))
-            .Concat(design.Sprinkles.Where(s => s.Draft.Glued)
-                .Select(s => When("Set", $"brush with edible glue, then {s.Kind.Name}; shake off what does not hold.")))
-            .Concat(design.Parts.Where(p => !p.Draft.Pressed)
-                .Select(p => When("Set", $"{p.Draft.Count} {(p.Draft.Count == 1 ? p.Kind.Name : p.Kind.Plural)}. {p.Kind.How}"))),
-            .. design.Paint is { } paint ? new[] { $"Last, {paint.Kind.Name}. {paint.Kind.How}" } : [],
-        ];
     }
 }

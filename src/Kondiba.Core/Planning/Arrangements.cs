@@ -8,7 +8,8 @@ namespace Kondiba.Core.Planning;
 /// <param name="At">It starts then, whatever else is moved.</param>
 /// <param name="NotBefore">It does not start before.</param>
 /// <param name="Done">When it was done.</param>
-public sealed record TaskMark(LocalDateTime? At = null, LocalDateTime? NotBefore = null, LocalDateTime? Done = null);
+/// <param name="Place">Code of the place where its tray stands, as far as it can stand there.</param>
+public sealed record TaskMark(LocalDateTime? At = null, LocalDateTime? NotBefore = null, LocalDateTime? Done = null, string? Place = null);
 
 /// <summary>Other hours on one day.</summary>
 /// <param name="Day">The day.</param>

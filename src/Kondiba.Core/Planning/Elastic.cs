@@ -27,7 +27,9 @@ internal static class Elastic
     private const int Limit = 4;
     private const int Most = 60;
     private const int Day = 24 * 60;
-    private const int Later = 2 * Day;
+
+    /// <summary>By how many minutes an order may be late in a plan that only shows what would come of it.</summary>
+    public const int Later = 2 * Day;
 
     /// <summary>Gives a problem more. Only that costs anything then, as the least of it is looked for.</summary>
     /// <param name="problem">The problem; its minutes count from a midnight.</param>

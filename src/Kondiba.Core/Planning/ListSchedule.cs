@@ -5,116 +5,43 @@ namespace Kondiba.Core.Planning;
 /// free, in pots that are warm already where that saves a melt. Then orders are tried in other turns, and some of them earlier, as
 /// long as it gets better. What it finds keeps every limit; how good it is, only the solver can tell.
 /// </summary>
-internal sealed class ListSchedule
+internal sealed partial class ListSchedule
 {
     private const int Step = 5;
 
-    // By how many minutes an order may be late in a plan that only shows what would come of it.
-    private const int MostLate = 2 * 24 * 60;
-    private const int MostMelts = 4;
-    private const int WashWithin = 30;
-
-    // How far a pot's melting may come before its first use, and how much earlier a task is done to share a pot.
-    private const int MeltWithin = 90, Joins = 240;
+    // How much earlier a task is done to share a pot.
+    private const int Joins = 240;
 
     private readonly PlanProblem problem;
+
+    // How many other turns are tried: fewer for more tasks, and no more when so many have been in vain; how much earlier an order is tried.
+    private const int Tries = 9000, FewestTries = 3, MostTries = 300, MostInVain = 50, LongestShift = 900;
+
     // So often is a place looked for in one try at most; less often where only one try is made.
     private const int MostAsked = 20_000, MostAskedOnce = 4_000;
 
     private readonly bool late;
     private readonly int mostAsked;
     private int asked;
+    private bool atOnce;
     private readonly int horizon;
     private readonly Dictionary<string, PlanTask> tasks;
     private readonly ILookup<string, (PlanTask Task, Follows Follows)> followers;
     private readonly ILookup<string, Stay> staysFrom;
     private readonly ILookup<string, Use> usesFrom;
     private readonly ILookup<string, ColourWork> coloursOf;
-    private readonly Dictionary<string, Span> hands;
-    private readonly Dictionary<string, Span> rooms;
+    private readonly Dictionary<string, Occupancy> hands;
+    private readonly Dictionary<string, Occupancy> rooms;
     private readonly Dictionary<string, Placed> placed = [];
     private readonly Dictionary<string, Stood> stood = [];
     private readonly Dictionary<string, List<Warm>> melts;
     private readonly Dictionary<string, string[]> able;
     private readonly HashSet<Use> inUse = [];
+
+    // When tasks begin in a plan that is made later, and what they are not moved past.
+    private readonly Dictionary<string, int> turn = [];
+    private readonly Dictionary<string, int> notAfter = [];
     private readonly Stack<Action> undo = [];
-
-    /// <summary>A melt as far as it is known: its first use may still become earlier.</summary>
-    private sealed class Warm(ColourWork colour)
-    {
-        public ColourWork Colour => colour;
-
-        public int First { get; set; }
-
-        public int Until { get; set; }
-
-        public Placed? Melt { get; set; }
-
-        public Placed? Wash { get; set; }
-
-        /// <summary>Whether it was melted before the plan begins.</summary>
-        public bool There { get; init; }
-
-        public List<string> Tasks { get; } = [];
-    }
-
-    /// <summary>How much of something is taken in each minute.</summary>
-    private sealed class Span(int has, int minutes)
-    {
-        private readonly int[] taken = new int[minutes + 1];
-        private int[] first = [];
-
-        /// <summary>Keeps what is taken now as what it starts from again.</summary>
-        public void Keep() => first = [.. taken];
-
-        /// <summary>Back to what was kept.</summary>
-        public void Reset() => first.CopyTo(taken, 0);
-
-        public bool Free(int from, int to, int takes)
-        {
-            for (var m = Math.Max(0, from); m < Math.Min(to, taken.Length); m++)
-            {
-                if (taken[m] + takes > has)
-                    return false;
-            }
-
-            return true;
-        }
-
-        public void Take(int from, int to, int takes)
-        {
-            for (var m = Math.Max(0, from); m < Math.Min(to, taken.Length); m++)
-                taken[m] += takes;
-        }
-
-        /// <summary>The latest end of a free stretch, not after one minute and not begun before another.</summary>
-        public int? LatestEnd(int lasts, int notAfter, int notBefore)
-        {
-            var free = 0;
-            for (var m = Math.Min(notAfter, taken.Length) - 1; m >= notBefore; m--)
-            {
-                free = taken[m] < has ? free + 1 : 0;
-                if (free >= lasts)
-                    return m + lasts;
-            }
-
-            return null;
-        }
-
-        /// <summary>The earliest start of a free stretch, not before one minute and not after another.</summary>
-        public int? EarliestStart(int lasts, int notBefore, int notAfter)
-        {
-            var free = 0;
-            for (var m = Math.Max(0, notBefore); m < Math.Min(notAfter + lasts, taken.Length); m++)
-            {
-                free = taken[m] < has ? free + 1 : 0;
-                if (free >= lasts)
-                    return m + 1 - lasts;
-            }
-
-            return null;
-        }
-    }
 
     private ListSchedule(PlanProblem problem, bool late, int mostAsked)
     {
@@ -162,10 +89,17 @@ internal sealed class ListSchedule
     {
         var units = UnitsOf(problem);
         var turn = units.OrderByDescending(u => u.Max(t => t.Latest)).ThenByDescending(u => u.Max(t => t.Best)).ToList();
-        var shifts = turn.ToDictionary(u => u, _ => 0);
         var schedule = new ListSchedule(problem, late, tries == 0 ? MostAskedOnce : MostAsked);
-        var meals = true;
-        var best = schedule.Try(turn, shifts, meals) ?? schedule.Try(turn, shifts, meals = false);
+        var spare = problem.Margins.SelectMany(m => m.Tasks.Select(t => (Task: t, m.By))).ToLookup(m => m.Task, m => m.By);
+        var way = new Way(turn, turn.ToDictionary(u => u, Spare));
+        Solution? best = null;
+        foreach (var (meals, atOnce) in ((bool, bool)[])[(true, false), (true, true), (false, false), (false, true)])
+        {
+            way = way with { Meals = meals, AtOnce = atOnce };
+            best = schedule.Try(way);
+            if (best is not null || stop.IsCancellationRequested)
+                break;
+        }
 
         // So many tries that they take about as long for few orders as for many; the same ones each time.
         var random = new Random(1);
@@ -173,25 +107,69 @@ internal sealed class ListSchedule
         var most = tries ?? Math.Clamp(Tries / Math.Max(1, problem.Tasks.Count), FewestTries, MostTries);
         for (var i = 0; i < most && inVain < MostInVain && !stop.IsCancellationRequested; i++)
         {
-            var (other, moved) = (turn.ToList(), shifts.ToDictionary());
-            var unit = other[random.Next(other.Count)];
-            if (other.Count > 1 && random.Next(3) == 0)
-            {
-                other.Remove(unit);
-                other.Insert(random.Next(other.Count + 1), unit);
-            }
-            else
-                moved[unit] = random.Next(4) == 0 ? 0 : random.Next(LongestShift / Step) * Step;
+            var other = way.Another(random);
             inVain++;
-            if (schedule.Try(other, moved, meals) is not { } next || next.Cost >= best?.Cost)
+            if (schedule.Try(other) is not { } next || next.Cost >= best?.Cost)
                 continue;
-            (best, turn, shifts, inVain) = (next, other, moved, 0);
+            (best, way, inVain) = (next, other, 0);
         }
 
         return best;
+
+        // How much sooner than it must be a unit is ready when there is the time to spare that its order would like.
+        int Spare(List<PlanTask> unit) => unit.SelectMany(t => spare[t.Code].Select(by => t.Latest - by)).Append(0).Max();
     }
 
-    private const int Tries = 9000, FewestTries = 3, MostTries = 300, MostInVain = 50, LongestShift = 900;
+    /// <summary>
+    /// The same plan with everything as late as it goes, in the same turn and places: what could be made in the morning or in the afternoon is made in
+    /// the afternoon. (Justification, as with project schedules; from memory.)
+    /// </summary>
+    /// <param name="problem">The problem.</param>
+    /// <param name="plan">A plan of it.</param>
+    /// <returns>The later plan; null when there is none in that turn.</returns>
+    public static Solution? Later(PlanProblem problem, Solution plan)
+    {
+        var place = plan.Stood.ToDictionary(s => s.Stay, s => s.Place);
+        var stays = problem.Stays.Select(s =>
+            place.TryGetValue(s.Code, out var there) ? s with { Choices = [s.Choices.First(c => c.Place == there)] } : s);
+        var schedule = new ListSchedule(problem with { Stays = [.. stays] }, late: false, MostAskedOnce);
+        var by = problem.Margins.SelectMany(m => m.Tasks.Select(t => (Task: t, m.By))).ToLookup(m => m.Task, m => m.By - problem.Goal.Ease);
+        foreach (var task in plan.Tasks)
+        {
+            schedule.turn[task.Code] = task.Start;
+            if (by[task.Code].Any())
+                schedule.notAfter[task.Code] = Math.Max(task.End, by[task.Code].Min());
+        }
+
+        var all = new Way([[.. problem.Tasks]], []);
+        return schedule.Try(all) ?? schedule.Try(all with { Meals = false });
+    }
+
+    /// <summary>How a plan is tried.</summary>
+    /// <param name="Turn">Which units are placed first.</param>
+    /// <param name="Shifts">How much earlier each is done than it must be.</param>
+    /// <param name="Meals">Whether the hands rest at noon and in the evening whatever comes of it.</param>
+    /// <param name="AtOnce">Whether what a task follows is placed right after it, tray by tray; otherwise all that can be latest.</param>
+    private sealed record Way(
+        List<List<PlanTask>> Turn, Dictionary<List<PlanTask>, int> Shifts, bool Meals = true, bool AtOnce = false)
+    {
+        /// <summary>One that is a little different.</summary>
+        public Way Another(Random random)
+        {
+            if (random.Next(8) == 0)
+                return this with { AtOnce = !AtOnce };
+            var unit = Turn[random.Next(Turn.Count)];
+            if (Turn.Count > 1 && random.Next(3) == 0)
+            {
+                var turn = Turn.Where(u => u != unit).ToList();
+                turn.Insert(random.Next(turn.Count + 1), unit);
+                return this with { Turn = turn };
+            }
+
+            var shift = random.Next(4) == 0 ? 0 : random.Next(LongestShift / Step) * Step;
+            return this with { Shifts = new Dictionary<List<PlanTask>, int>(Shifts) { [unit] = shift } };
+        }
+    }
 
     /// <summary>Tasks that hang together, each after others: they are placed in one go.</summary>
     private static List<List<PlanTask>> UnitsOf(PlanProblem problem)
@@ -211,16 +189,18 @@ internal sealed class ListSchedule
         return [.. unit.Values.Distinct()];
     }
 
-    private Solution? Try(List<List<PlanTask>> turn, Dictionary<List<PlanTask>, int> shifts, bool meals)
+    private Solution? Try(Way way)
     {
-        Reset(meals);
-        asked = 0;
-        return Place(turn, shifts);
+        Reset(way.Meals);
+        (asked, atOnce) = (0, way.AtOnce);
+        if (!Fixed() || !way.Turn.TrueForAll(unit => Place(unit, way.Shifts.GetValueOrDefault(unit))))
+            return null;
+        return melts.Values.All(all => all.TrueForAll(m => m.Wash is not null || Washed(m, m.Until))) ? Read() : null;
     }
 
-    private Span HandsOf(Worker worker)
+    private Occupancy HandsOf(Worker worker)
     {
-        var span = new Span(1, horizon);
+        var span = new Occupancy(1, horizon);
         span.Take(0, horizon + 1, 1);
         foreach (var hours in worker.Hours)
             span.Take(hours.From, hours.To, -1);
@@ -228,50 +208,19 @@ internal sealed class ListSchedule
         return span;
     }
 
-    private Span RoomOf(Resource resource)
+    private Occupancy RoomOf(Resource resource)
     {
-        var span = new Span(resource.Has, horizon);
+        var span = new Occupancy(resource.Has, horizon);
         foreach (var away in resource.Away)
             span.Take(away.When.From, away.When.To, away.Takes);
         span.Keep();
         return span;
     }
 
-    private Solution? Place(List<List<PlanTask>> turn, Dictionary<List<PlanTask>, int> shifts)
-    {
-        if (!Fixed())
-            return null;
-        foreach (var unit in turn)
-        {
-            if (!Place(unit, shifts[unit]))
-                return null;
-        }
-
-        foreach (var colour in problem.Colours)
-        {
-            if (melts[colour.Code].Exists(m => m.Wash is null && !Washed(m, m.Until)))
-                return null;
-        }
-
-        return Read();
-    }
-
     /// <summary>What has its time already: done, under way, pinned; and the pots that are warm.</summary>
     private bool Fixed()
     {
-        foreach (var colour in problem.Colours.Where(c => c.Warm is not null))
-        {
-            var at = colour.Warm!.Value;
-            var warm = new Warm(colour)
-            {
-                There = true,
-                First = at + colour.Cools,
-                Until = at + colour.Cools,
-                Melt = new(Melted.MeltOf(colour.Code, colour.Over + 1), at - colour.Lasts, at, null),
-            };
-            melts[colour.Code].Add(warm);
-        }
-
+        AddWarm();
         foreach (var task in problem.Tasks.Where(t => t.At is not null).OrderByDescending(t => t.At))
         {
             var (from, to) = (task.At!.Value, task.At.Value + task.Lasts);
@@ -301,41 +250,43 @@ internal sealed class ListSchedule
     /// <summary>Places tasks that hang together, last ones first; all of them earlier, as long as they find no place.</summary>
     private bool Place(List<PlanTask> unit, int shift)
     {
-        if (asked > mostAsked)
-            return false;
         var latest = unit.Max(t => t.Latest);
         var first = unit.Min(t => t.Earliest);
-        for (var by = shift; latest - by > first && asked <= mostAsked; by += by - shift < 120 ? 15 : 60)
+        for (var by = 0; latest - shift - by > first; by += Further(by))
         {
-            var mark = undo.Count;
-            if (All(unit, by))
+            if (All(unit, shift + by))
                 return true;
-            while (undo.Count > mark)
-                undo.Pop()();
         }
 
         if (shift > 0)
             return Place(unit, 0);
-        for (var by = Step; late && by <= MostLate && asked <= mostAsked; by += by < 120 ? 15 : 60)
+        for (var by = Step; late && by <= Elastic.Later; by += Further(by))
         {
-            var mark = undo.Count;
             if (All(unit, -by))
                 return true;
-            while (undo.Count > mark)
-                undo.Pop()();
         }
 
         return false;
+
+        static int Further(int by) => by < 120 ? 15 : 60;
     }
 
+    /// <summary>Places all of them, or none, so much earlier than they must be done.</summary>
     private bool All(List<PlanTask> unit, int shift)
     {
+        if (asked > mostAsked)
+            return false;
+        var mark = undo.Count;
         var open = unit.Where(t => !placed.ContainsKey(t.Code)).ToList();
+        PlanTask? last = null;
         while (open.Count > 0)
         {
             // Of those whose followers all have their time, the one that can be latest; so time only runs backwards.
             var (next, end) = (open[0], int.MinValue);
-            foreach (var task in open.Where(t => followers[t.Code].All(f => placed.ContainsKey(f.Task.Code))))
+            var ready = open.Where(t => followers[t.Code].All(f => placed.ContainsKey(f.Task.Code))).ToList();
+            if (atOnce && ready.Where(t => last?.After.Any(a => a.Task == t.Code) is true).ToList() is { Count: > 0 } before)
+                ready = before;
+            foreach (var task in turn.Count > 0 && ready.Count > 0 ? [ready.MaxBy(t => turn[t.Code])!] : ready)
             {
                 var can = LatestEnd(task, shift);
                 if (can > end || (can == end && task.Best > next.Best))
@@ -343,8 +294,13 @@ internal sealed class ListSchedule
             }
 
             if (end == int.MinValue || !Place(next, end))
+            {
+                Back(mark);
                 return false;
+            }
+
             open.Remove(next);
+            last = next;
         }
 
         return true;
@@ -352,7 +308,7 @@ internal sealed class ListSchedule
 
     private int LatestEnd(PlanTask task, int shift)
     {
-        var end = task.Latest - shift;
+        var end = Math.Min(task.Latest - shift, notAfter.GetValueOrDefault(task.Code, int.MaxValue));
         foreach (var (next, follows) in followers[task.Code])
             end = Math.Min(end, placed[next.Code].Start - follows.Least);
         foreach (var before in task.After.Where(a => a.Most is not null && placed.ContainsKey(a.Task)))
@@ -380,9 +336,10 @@ internal sealed class ListSchedule
             earliest = Math.Max(earliest, placed[before.Task].End + before.Least);
         var colours = coloursOf[task.Code].ToList();
         var warm = colours.SelectMany(c => melts[c.Code]).Select(m => m.Until).Where(u => u < end).DefaultIfEmpty(-1).Max();
-        if (warm >= 0 && end - warm <= Joins && Put(task, Math.Max(warm, earliest + task.Lasts), Math.Max(earliest, warm - Joins), colours, join: true))
-            return true;
-        return Put(task, end, earliest, colours, join: false);
+        var joined = warm >= 0
+            && end - warm <= Joins
+            && Put(task, Math.Max(warm, earliest + task.Lasts), Math.Max(earliest, warm - Joins), colours, join: true);
+        return joined || Put(task, end, earliest, colours, join: false);
     }
 
     private bool Put(PlanTask task, int end, int earliest, List<ColourWork> colours, bool join)
@@ -421,12 +378,18 @@ internal sealed class ListSchedule
         undo.Push(() => placed.Remove(task.Code));
         if (Stands(task, at.End) && Moulds(task) && StandsBefore(task) && (colours.Count == 0 || Pots(task, at, join)))
             return true;
-        while (undo.Count > mark)
-            undo.Pop()();
+        Back(mark);
         return false;
     }
 
-    private void Hold(Span span, int from, int to, int takes)
+    /// <summary>Takes back what was placed since a mark.</summary>
+    private void Back(int mark)
+    {
+        while (undo.Count > mark)
+            undo.Pop()();
+    }
+
+    private void Hold(Occupancy span, int from, int to, int takes)
     {
         span.Take(from, to, takes);
         undo.Push(() => span.Take(from, to, -takes));
@@ -472,118 +435,6 @@ internal sealed class ListSchedule
         }
 
         return true;
-    }
-
-    /// <summary>Whether each colour of a task is warm while it is done: from a melt that there is, or from a new one.</summary>
-    private bool Pots(PlanTask task, Placed at, bool join = false) => coloursOf[task.Code].All(colour =>
-    {
-        var there = melts[colour.Code].FirstOrDefault(m => Joined(m, at));
-        if (there is null && (join || !MeltedAnew(colour, at, out there)))
-            return false;
-        there!.Tasks.Add(task.Code);
-        undo.Push(() => there.Tasks.RemoveAt(there.Tasks.Count - 1));
-        return true;
-    });
-
-    /// <summary>Adds a use to a melt, which is melted earlier for it.</summary>
-    private bool Joined(Warm melt, Placed at)
-    {
-        var (first, until) = (Math.Min(melt.First, at.Start), Math.Max(melt.Until, at.End));
-        if ((first >= melt.First && until > FitUntil(melt)) || (melt.There && at.Start < melt.First)
-            || (melt.Wash is { } washed && until > washed.Start))
-            return false;
-        var (wasFirst, wasUntil, wasMelt) = (melt.First, melt.Until, melt.Melt);
-        if (!melt.There && first < melt.First)
-        {
-            var mark = undo.Count;
-            var (was, by) = (melt.Melt!, hands[melt.Melt!.Worker!]);
-            Hold(by, was.Start, was.End, -1);
-            if (Slot(melt.Colour.Lasts, first - melt.Colour.Cools, first - melt.Colour.Cools - MeltWithin - melt.Colour.Lasts) is not { } slot
-                || slot.From < melt.Colour.Earliest
-                || until > slot.From + melt.Colour.Lasts + melt.Colour.Cools + melt.Colour.Holds
-                || !Stand(melt.Colour, slot.From, was.Start, melt))
-            {
-                while (undo.Count > mark)
-                    undo.Pop()();
-                return false;
-            }
-
-            Hold(hands[slot.Worker], slot.From, slot.From + melt.Colour.Lasts, 1);
-            melt.Melt = new(was.Code, slot.From, slot.From + melt.Colour.Lasts, slot.Worker);
-        }
-
-        (melt.First, melt.Until) = (first, until);
-        undo.Push(() => (melt.First, melt.Until, melt.Melt) = (wasFirst, wasUntil, wasMelt));
-        return true;
-    }
-
-    /// <summary>Until when a melt can be dipped in: so long from when it has come down to its temperature.</summary>
-    private static int FitUntil(Warm melt) => melt.Melt!.End + melt.Colour.Cools + melt.Colour.Holds;
-
-    private (string Worker, int From)? Slot(int lasts, int notAfter, int notBefore)
-    {
-        (string Worker, int From)? best = null;
-        foreach (var (worker, span) in hands)
-        {
-            if (span.LatestEnd(lasts, notAfter, Math.Max(0, notBefore)) is { } end && !(best?.From >= end - lasts))
-                best = (worker, end - lasts);
-        }
-
-        return best;
-    }
-
-    /// <summary>Whether pots stand free for a colour, and no other melt of it is warm then.</summary>
-    private bool Stand(ColourWork colour, int from, int to, Warm? itself)
-    {
-        if (!colour.Takes.All(r => rooms[r].Free(from, to, 1))
-            || melts[colour.Code].Exists(m => m != itself && from < (m.Wash?.End ?? m.Until) && to > m.Melt!.Start))
-            return false;
-        foreach (var resource in colour.Takes)
-            Hold(rooms[resource], from, to, 1);
-        return true;
-    }
-
-    private bool MeltedAnew(ColourWork colour, Placed at, out Warm? melt)
-    {
-        melt = new(colour) { First = at.Start, Until = at.End };
-        var all = melts[colour.Code];
-        if (all.Count(m => !m.There) >= MostMelts)
-            return false;
-        var mark = undo.Count;
-        var ready = at.Start - colour.Cools;
-        if (Washed(melt, at.End, stands: false)
-            && Slot(colour.Lasts, ready, Math.Max(colour.Earliest, ready - MeltWithin - colour.Lasts)) is { } slot
-            && slot.From >= colour.Earliest
-            && Stand(colour, slot.From, melt.Wash!.End, melt))
-        {
-            Hold(hands[slot.Worker], slot.From, slot.From + colour.Lasts, 1);
-            melt.Melt = new("", slot.From, slot.From + colour.Lasts, slot.Worker);
-            all.Add(melt);
-            undo.Push(() => all.RemoveAt(all.Count - 1));
-            return true;
-        }
-
-        while (undo.Count > mark)
-            undo.Pop()();
-        return false;
-    }
-
-    private bool Washed(Warm melt, int until, bool stands = true)
-    {
-        var within = (melt is { There: true, Tasks.Count: 0 } ? until + melt.Colour.Holds : until) + WashWithin;
-        foreach (var (worker, span) in hands)
-        {
-            if (span.EarliestStart(melt.Colour.Washes, until, within) is not { } from)
-                continue;
-            var to = from + melt.Colour.Washes;
-            if (stands && !Stand(melt.Colour, melt.Melt!.Start, to, melt))
-                return false;
-            Hold(span, from, to, 1);
-            melt.Wash = new("", from, to, worker);
-            return true;
-        }
-
-        return false;
     }
 
     private Solution Read()

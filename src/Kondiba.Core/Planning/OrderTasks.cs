@@ -1,5 +1,4 @@
 using Kondiba.Core.Amounts;
-using Kondiba.Core.Colour;
 using Kondiba.Core.Facts;
 using Kondiba.Core.Measures;
 using Kondiba.Core.Orders;
@@ -13,7 +12,7 @@ using NodaTime;
 namespace Kondiba.Core.Planning;
 
 /// <summary>Makes tasks of orders: batches with their waits, places, pots and limits.</summary>
-internal sealed class OrderTasks
+internal sealed partial class OrderTasks
 {
     /// <summary>Units of cost in a minute of the hands.</summary>
     public const int Minute = 1000;
@@ -21,17 +20,11 @@ internal sealed class OrderTasks
     /// <summary>Units of room in a tray; boxes that are stacked take fewer.</summary>
     public const int Tray = 12;
 
-    // Coating that decorating a piece takes, as a share of what dipping it does.
-    private const double Little = 0.15;
-
     // Where what does not keep in the room is put.
     private const string Cold = "fridge";
 
     // What must go on within that is not made ready all at once: the last of it would wait for the first.
     private static readonly Duration Hurry = Duration.FromHours(1);
-
-    // What cannot wait longer than that is stood by.
-    private static readonly Duration StoodBy = Duration.FromMinutes(10);
 
     // Minutes that a task under way may take longer than it was thought to.
     private const int Grace = 30;
@@ -59,21 +52,11 @@ internal sealed class OrderTasks
     /// <summary>What the tasks are, by their code.</summary>
     public Dictionary<string, TaskInfo> Info { get; } = [];
 
-    /// <summary>The steps that tasks come from, by the task's code.</summary>
-    public Dictionary<string, WorkStep> Steps { get; } = [];
-
-    /// <summary>What was joined into a step, one after the other, by its code.</summary>
-    public Dictionary<string, List<WorkStep>> Joint { get; } = [];
+    /// <summary>The steps that a task is made of, one after the other, by its code; of one that is done in parts, the whole step.</summary>
+    public Dictionary<string, IReadOnlyList<WorkStep>> Parts { get; } = [];
 
     /// <summary>Coating that each task of a pot wants, by the pot's key.</summary>
     public Dictionary<string, Dictionary<string, Mass>> Coating { get; } = [];
-
-    /// <summary>The pot of a colour as its tasks' day has it.</summary>
-    public Pot PotFor(IReadOnlyList<string> tasksOf, string key)
-    {
-        var first = wanted[key].FirstOrDefault(t => tasksOf.Contains(t.Task), wanted[key][0]);
-        return dayPots[first.Day].GetValueOrDefault(key) ?? first.Pot;
-    }
 
     /// <summary>What cannot be planned.</summary>
     public List<Problem> Problems { get; } = [];
@@ -104,7 +87,7 @@ internal sealed class OrderTasks
         // What should have been handed over is still owed: as soon as it goes, and within so long.
         var overdue = pickup < now;
         var due = overdue ? now + Whole(tables.Reference.Planning.Overdue.Value) : pickup;
-        var work = Joined([.. PrepWork.Of(order, tally, tables, inTurn: false).Where(s => s.Stage is not Stage.Melt)]);
+        var work = Joined([.. PrepWork.Of(order, tally, tables).Where(s => s.Stage is not Stage.Melt)]);
         if (work.Count == 0)
             return;
         var first = new Dictionary<(string Step, int Batch), string>();
@@ -131,7 +114,7 @@ internal sealed class OrderTasks
                     List<Follows> after = p > 0
                         ? [new(last[(step.Code, b)])]
                         : [.. step.After.Where(byCode.ContainsKey)
-                            .SelectMany(a => Of(last, byCode[a], step, b).Select(t => Following(byCode[a], step, t, all)))];
+                            .SelectMany(a => Of(last, byCode[a], step, b).Select(t => Following(byCode[a], t, all)))];
                     last[(step.Code, b)] = code;
                     Task(
                         planned,
@@ -178,51 +161,15 @@ internal sealed class OrderTasks
             (int)(tables.Reference.Planning.Spare.Value.Si * Minute)));
     }
 
-    /// <summary>Steps that follow on one another without a wait, or with one that is stood by, by the same hands for the same pieces are one.</summary>
-    private List<WorkStep> Joined(List<WorkStep> work)
-    {
-        for (var i = 0; i < work.Count;)
-        {
-            var step = work[i];
-            if (work.Where(s => s.After.Contains(step.Code)).ToList() is not [var next] || !GoOn(step, next))
-            {
-                i++;
-                continue;
-            }
-
-            var before = Joint.GetValueOrDefault(step.Code) ?? [step];
-            Joint[next.Code] = [.. before, .. Joint.GetValueOrDefault(next.Code) ?? [next]];
-            work[work.IndexOf(next)] = next with
-            {
-                Rule = next.Rule with { Why = $"{step.Rule.Why} {next.Rule.Why}".Trim(), Name = $"{step.Rule.Called}, {next.Rule.Called}" },
-                Says = Message.Of("prep.then", ("first", step.Says), ("next", next.Says)),
-                Hands = step.Hands + (step.Rule.Wait?.Value ?? Duration.Zero) + next.Hands,
-                After = [.. step.After.Concat(next.After).Where(a => a != step.Code).Distinct()],
-                Amounts = [.. step.Amounts, .. next.Amounts],
-                Pots = [.. step.Pots.Union(next.Pots)],
-            };
-            work.RemoveAt(i);
-            i = 0;
-        }
-
-        return work;
-    }
-
-    private bool GoOn(WorkStep step, WorkStep next) =>
-        step.Stage is Stage.Fill or Stage.Prep
-            && next.Stage == step.Stage
-            && (step.Rule is { Wait: null, AtMost: null, Best: null } || step.Rule.AtMost?.Value <= StoodBy)
-            && next.After.Where(a => a != step.Code).All(a => a.StartsWith("melt.", StringComparison.Ordinal))
-            && step.Hands + next.Hands <= tables.Reference.Planning.Longest.Value;
-
     /// <summary>A part of a whole number, so that all parts make up the whole and differ by one at most.</summary>
     private static int Part(int whole, int part, int of) => (whole * (part + 1) / of) - (whole * part / of);
 
-    /// <summary>Whether a step is done tray by tray: what is laid on sheets, what waits in the freezer, and what must be dipped soon.</summary>
+    /// <summary>Whether a step is done tray by tray: what lies on sheets, what waits in the freezer, what must be dipped soon.</summary>
     private static bool Batched(WorkStep step) =>
         step.Mould is null
             && step.Lines.Count == 1
-            && (step.Stage is Stage.Dip or Stage.Decorate or Stage.Assemble or Stage.Pack || step.Rule is { Place: "freezer", Wait: not null }
+            && (step.Stage is Stage.Dip or Stage.Decorate or Stage.Assemble or Stage.Pack
+                || step.Rule is { Place: "freezer", Wait: not null }
                 || (step.Stage is Stage.Prep && step.Rule.AtMost?.Value <= Hurry));
 
     /// <summary>Pieces that are made in one go.</summary>
@@ -250,7 +197,7 @@ internal sealed class OrderTasks
     }
 
     /// <summary>How soon a step follows on another: not before it has waited, and what is made is not left standing.</summary>
-    private Follows Following(WorkStep before, WorkStep step, string task, int pieces)
+    private Follows Following(WorkStep before, string task, int pieces)
     {
         var c = tables.Reference.Planning;
         var least = before.Sets is null ? Whole(before.Rule.Wait?.Value ?? Duration.Zero) : 0;
@@ -259,6 +206,7 @@ internal sealed class OrderTasks
             : ((before.Rule.Wait?.Value ?? Duration.Zero) + c.AtHand.Value, c.Open.Value);
         if (best is not { } soon)
             return new(task, least);
+
         // Within its best it costs little; but nothing is made ready hours before it must be.
         var hours = most is { } last && last > soon ? (last - soon).TotalHours : c.Open.Value.TotalHours;
         var ready = Math.Min(Whole(soon), (int)(before.Rule.Wait?.Value ?? Duration.Zero).TotalMinutes + Whole(c.AtHand.Value));
@@ -320,13 +268,13 @@ internal sealed class OrderTasks
             of.Add((code, pot, planned.Draft.Pickup!.Value.Date));
         }
 
-        Steps[code] = step;
+        Parts[code] = batch.Of == 1 && part.Of == 1 ? joint.GetValueOrDefault(step.Code) ?? [step] : [step];
         var what = batch.Of > 1 ? $"{pieces} of {step.For}" : step.For;
         Info[code] = new(
             code,
             planned.Code,
             step.Stage,
-            $"{Verb(step)} {what}{Colours(step)}{(part.Of > 1 ? $", part {part.Is + 1} of {part.Of}" : "")}",
+            $"{Verb(step)} {what}{InColours(step)}{(part.Of > 1 ? $", part {part.Is + 1} of {part.Of}" : "")}",
             what,
             step.Says,
             step.Rule.Why,
@@ -347,7 +295,7 @@ internal sealed class OrderTasks
     }
 
     /// <summary>What it is done in: " in silver", " in teal and coral".</summary>
-    private string Colours(WorkStep step) => step.Stage is Stage.Dip or Stage.Decorate && step is { Mould: null, Pots.Count: > 0 }
+    private string InColours(WorkStep step) => step.Stage is Stage.Dip or Stage.Decorate && step is { Mould: null, Pots.Count: > 0 }
         ? $" in {English.List([.. step.Pots.Select(p => tables.Reference.PotOf(p).Colour?.Name).OfType<string>()])}"
         : "";
 
@@ -397,8 +345,12 @@ internal sealed class OrderTasks
         }
     }
 
-    private void Stand(Stay stay) =>
-        stays.Add(stay with { Choices = [.. stay.Choices.Select(c => c with { Place = $"place.{c.Place}" })] });
+    private void Stand(Stay stay)
+    {
+        var chosen = stay.Choices.Where(c => c.Place == arranged.Tasks.GetValueOrDefault(stay.From)?.Place).ToList();
+        IReadOnlyList<Standing> choices = chosen.Count > 0 ? chosen : stay.Choices;
+        stays.Add(stay with { Choices = [.. choices.Select(c => c with { Place = $"place.{c.Place}" })] });
+    }
 
     /// <summary>Where a coat can set, each with how long it must and may stay there.</summary>
     private List<Standing> Coats(LineTally line, WorkStep step, OrderDraft order, int takes)
@@ -451,74 +403,5 @@ internal sealed class OrderTasks
         while (!Frees(at) && work.Find(s => s.Mould == step.Mould && s.After.Contains(at.Code)) is { } next)
             at = next;
         return at.Code;
-    }
-
-    private List<ColourWork> Colours()
-    {
-        var colours = new List<ColourWork>();
-        var c = tables.Reference.Planning;
-
-        // What is done or under way has its coating.
-        var dipped = tasks.Where(t => t.Done || t.Begun).Select(t => t.Code).ToHashSet();
-        foreach (var (key, of) in wanted.OrderBy(w => w.Key, StringComparer.Ordinal))
-        {
-            var open = of.Where(t => !dipped.Contains(t.Task)).ToList();
-            var pots = of.Select(t => dayPots[t.Day].GetValueOrDefault(key) ?? t.Pot).Distinct().ToList();
-            foreach (var day in of.GroupBy(t => t.Day))
-                Share(key, [.. day], (dayPots[day.Key].GetValueOrDefault(key) ?? day.First().Pot).ToMelt.Value);
-            var melting = pots.ConvertAll(p => MeltingOf.Pot(p, p.ToMelt.Value, tables));
-            var cools = Whole(melting.Max(m => m.Waits));
-            var (over, warm, earliest) = Melts(key, cools);
-            if (open.Count == 0 && warm is null)
-                continue;
-            var (_, colour) = tables.Reference.PotOf(key);
-            var little = pots.Select(p => p.ToMelt.Value).Total() <= c.WellHolds.Value;
-            colours.Add(new(
-                key,
-                Whole(melting.Max(m => m.Hands)),
-                cools,
-                Whole(c.Holds.Value),
-                Whole(tables.Reference.Pricing.Wash.Value * tables.Profile.Working.PaceOf(Stage.Melt)),
-                little ? ["pots.all"] : ["pots.all", "pots"],
-                1 + (int)Math.Round((1 - (Spectrum.LabOf(colour!.Srgb).L / 100)) * 4),
-                [.. open.Select(t => t.Task).Distinct()],
-                over,
-                warm,
-                earliest));
-        }
-
-        return colours;
-
-        // The day's one pot of a colour falls to its orders as their own pots would, and of an order's to its tasks by their pieces.
-        void Share(string key, List<(string Task, Pot Pot, LocalDate Day)> ofDay, Mass together)
-        {
-            var apart = ofDay.Select(t => t.Pot).Distinct().Select(p => p.ToMelt.Value).Total();
-            if (!Coating.TryGetValue(key, out var coating))
-                Coating[key] = coating = [];
-            foreach (var own in ofDay.GroupBy(t => t.Pot))
-            {
-                var all = own.Sum(t => WeightOf(t.Task));
-                foreach (var (task, pot, _) in own)
-                    coating[task] = together * (pot.ToMelt.Value / apart * WeightOf(task) / all);
-            }
-        }
-
-        // A line or a dot takes little of what a dip does.
-        double WeightOf(string task) => Info[task].Pieces * (Info[task].Stage is Stage.Dip ? 1 : Little);
-
-        // What the maker said of a colour's melts, in order: washed up or set solid, warm, not before.
-        (int Over, int? Warm, int Earliest) Melts(string key, int cools)
-        {
-            for (var number = 1; ; number++)
-            {
-                var mark = arranged.Tasks.GetValueOrDefault(Melted.MeltOf(key, number)) ?? new();
-                if (arranged.Tasks.GetValueOrDefault(Melted.WashOf(key, number))?.Done is not null)
-                    continue;
-                if (mark.Done is not { } done)
-                    return (number - 1, null, mark.NotBefore is { } notBefore ? clock.Up(notBefore) : 0);
-                if (clock.Down(done) + cools + Whole(c.Holds.Value) > now)
-                    return (number - 1, clock.Down(done), 0);
-            }
-        }
     }
 }

@@ -50,7 +50,7 @@ public sealed record DayTray(
 /// <param name="Ends">When it is washed up.</param>
 /// <param name="Tasks">Codes of the tasks that are done from it.</param>
 /// <param name="Vessel">Code of the vessel that it stands in; null when it is only drawn from a bag.</param>
-/// <param name="Volume">Volume of all of it, molten.</param>
+/// <param name="Level">How high it stands there; null likewise.</param>
 public sealed record DayMelt(
     string Pot,
     int Number,
@@ -60,11 +60,15 @@ public sealed record DayMelt(
     LocalDateTime Ends,
     IReadOnlyList<string> Tasks,
     string? Vessel,
-    Volume Volume)
+    Length? Level)
 {
     /// <summary>Code of the task that melts it.</summary>
     [JsonIgnore]
     public string Code => Melted.MeltOf(Pot, Number);
+
+    /// <summary>Code of the task that washes up after it.</summary>
+    [JsonIgnore]
+    public string WashCode => Melted.WashOf(Pot, Number);
 }
 
 /// <summary>How an order comes out.</summary>

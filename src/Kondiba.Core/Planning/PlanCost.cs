@@ -3,8 +3,6 @@ namespace Kondiba.Core.Planning;
 /// <summary>What a plan costs, counted from the plan itself and not by the solver: what the problem says its parts are worth.</summary>
 internal static class PlanCost
 {
-    private const int Quarter = 15, Hour = 60;
-
     /// <summary>Counts it. Limits are not looked at.</summary>
     /// <param name="problem">The problem.</param>
     /// <param name="plan">A plan of it.</param>
@@ -15,18 +13,18 @@ internal static class PlanCost
         foreach (var task in problem.Tasks)
         {
             if (task.Ages > 0 && task.Best > task.Earliest)
-                cost += (long)task.Ages * Begun(task.Best - placed[task.Code].End, Hour);
+                cost += (long)task.Ages * Begun(task.Best - placed[task.Code].End, PlanModel.Hour);
             foreach (var after in task.After.Where(a => a.Ages > 0 && !(a.Most <= a.Best)))
-                cost += (long)after.Ages * Begun(placed[task.Code].Start - placed[after.Task].End - after.Best, Hour);
+                cost += (long)after.Ages * Begun(placed[task.Code].Start - placed[after.Task].End - after.Best, PlanModel.Hour);
         }
 
         foreach (var margin in problem.Margins)
-            cost += (long)margin.Cost * Quarter * margin.Tasks.Max(t => Begun(placed[t].End - margin.By, Quarter));
+            cost += (long)margin.Cost * PlanModel.Quarter * margin.Tasks.Max(t => Begun(placed[t].End - margin.By, PlanModel.Quarter));
         foreach (var melt in plan.Melts)
         {
             var colour = problem.Colours.First(c => c.Code == melt.Colour);
             cost += ((long)problem.Goal.Hands * (colour.Lasts + colour.Washes))
-                + ((long)problem.Goal.Warm * Begun(melt.Wash.Start - melt.Melt.End - colour.Cools, Quarter));
+                + ((long)problem.Goal.Warm * Begun(melt.Wash.Start - melt.Melt.End - colour.Cools, PlanModel.Quarter));
         }
 
         foreach (var stay in problem.Stays.Where(s => s.Choices.Count > 1))

@@ -6,13 +6,17 @@ namespace Kondiba.Core.Planning;
 /// <summary>The plan as a constraint programme: intervals on hands, places and pots, solved by CP-SAT.</summary>
 public sealed partial class PlanModel
 {
-    private const int MostMelts = 4;
+    /// <summary>Melts of one colour at most.</summary>
+    internal const int MostMelts = 4;
 
-    // Dried coating is far more work, and a pot stands in the way.
-    private const int WashWithin = 30;
+    /// <summary>Minutes within which a pot is washed up: dried coating is far more work, and a pot stands in the way.</summary>
+    internal const int WashWithin = 30;
 
-    // Time to spare counts in quarters of an hour and freshness in hours: what a maker would notice, and fewer plans to tell apart.
-    private const int Quarter = 15, Hour = 60;
+    /// <summary>Minutes in which time to spare is counted: what a maker would notice, and fewer plans to tell apart.</summary>
+    internal const int Quarter = 15;
+
+    /// <summary>Minutes in which freshness is counted.</summary>
+    internal const int Hour = 60;
 
     private readonly PlanProblem problem;
     private readonly CpModel model = new();

@@ -1,10 +1,7 @@
-using Kondiba.Core.Amounts;
-using Kondiba.Core.Facts;
 using Kondiba.Core.Measures;
 using Kondiba.Core.Prep;
 using Kondiba.Core.Reference;
 using Kondiba.Core.Steps;
-using Kondiba.Core.Wording;
 using NodaTime;
 
 namespace Kondiba.Core.Planning;
@@ -15,6 +12,16 @@ namespace Kondiba.Core.Planning;
 /// <param name="Arranged">What the maker has arranged.</param>
 /// <param name="Now">The kitchen's clock: nothing is planned before.</param>
 public sealed record PlanRequest(IReadOnlyList<PlannedOrder> Orders, KitchenTables Tables, Arrangements Arranged, LocalDateTime Now);
+
+/// <summary>Looks for the best plan of a problem: in this process, as <see cref="PlanModel.Solve"/> does, or in another.</summary>
+/// <param name="problem">What is to be done.</param>
+/// <param name="limits">How long to search.</param>
+/// <param name="before">A solution to start from.</param>
+/// <param name="near">An earlier one that tasks shall stay near to.</param>
+/// <param name="better">Told of every better plan on the way.</param>
+/// <param name="stop">Ends the search.</param>
+public delegate Solution Solver(
+    PlanProblem problem, Limits limits, Solution? before, Solution? near, Action<Solution>? better, CancellationToken stop);
 
 /// <summary>
 /// Plans the work of several orders: every limit kept, then with the least work of the hands, pieces at their best and some time to
@@ -29,11 +36,16 @@ public sealed class Planner
     private readonly OrderTasks made;
     private readonly PlanClock clock;
     private readonly Dictionary<string, string> names;
+    private readonly Lazy<Solution?> quick;
+    private readonly Solver solver;
 
     /// <summary>Makes the tasks of a request.</summary>
-    public Planner(PlanRequest request)
+    /// <param name="request">What is to be planned.</param>
+    /// <param name="solver">What looks for plans; null for this process.</param>
+    public Planner(PlanRequest request, Solver? solver = null)
     {
         this.request = request;
+        this.solver = solver ?? PlanModel.Solve;
         names = request.Orders.ToDictionary(o => o.Code, o => o.Draft.Name ?? "");
         clock = new(request.Arranged.Tasks.Values.Select(t => t.Done).OfType<LocalDateTime>().Append(request.Now).Min().Date.PlusDays(-1));
         (Problem, made) = OrderTasks.For(request.Orders, request.Tables, request.Arranged, clock, request.Now);
@@ -43,10 +55,16 @@ public sealed class Planner
             (Problem, made) = OrderTasks.For(request.Orders, request.Tables, more, clock, request.Now);
         }
 
+        var worth = request.Tables.Reference.Planning;
         Problem = Problem with
         {
-            Goal = new(Hands: OrderTasks.Minute, Warm: (int)(OrderTasks.Minute * this.request.Tables.Reference.Planning.Warm.Value.TotalMinutes)),
+            Goal = new(
+                Hands: OrderTasks.Minute,
+                Warm: (int)(OrderTasks.Minute * worth.Warm.Value.TotalMinutes),
+                Late: (int)(OrderTasks.Minute * worth.Late.Value.TotalMinutes),
+                Ease: (int)worth.Ease.Value.TotalMinutes),
         };
+        quick = new(() => ListSchedule.Of(Problem));
     }
 
     /// <summary>Arrangements in which what comes before a task that is done or under way is done too; null when it was said of all.</summary>
@@ -105,85 +123,42 @@ public sealed class Planner
     public Solution Solve(
         Limits limits, Solution? before = null, Solution? near = null, Action<Solution>? better = null, CancellationToken stop = default)
     {
-        // The quick plan is made in a moment whatever its size; the solver is asked where it finds none, and to stay near to an earlier one.
-        if (before is null && ListSchedule.Of(Problem, stop: stop) is { } quick)
+        // The quick plan is there in a moment whatever its size; the solver is asked where there is none, and to better it.
+        if (before is null && quick.Value is { } found)
         {
             if (limits.Quick)
-                return quick;
-            before = quick;
+                return found;
+            before = found;
         }
 
-        return PlanModel.Solve(NearTo(near), limits, before, near, better, stop);
+        return solver(NearTo(near), limits, before, near, better, stop);
     }
 
     /// <summary>A plan of few orders in a moment; null when none is found at once.</summary>
     public Solution? Alone(CancellationToken stop = default) => ListSchedule.Of(Problem, tries: 0, stop: stop);
 
-    /// <summary>A task as the steps that were joined into it, one after the other.</summary>
-    public IEnumerable<PrepStep> PartsOf(DayTask task)
-    {
-        var what = task.What;
-        var step = made.Steps.GetValueOrDefault(what.Code);
-        var parts = step is null ? [] : made.Joint.GetValueOrDefault(step.Code) ?? [];
-        if (parts.Count < 2 || what.Code != $"{what.Order}/{step!.Code}")
-        {
-            var all = step is not null && what.Code == $"{what.Order}/{step.Code}";
-            var melted = Problem.Colours.FirstOrDefault(c => what.Code.StartsWith($"melt.{c.Code}.", StringComparison.Ordinal));
-            yield return Step(
-                what.Code,
-                step?.Rule,
-                what.Text,
-                what.Why,
-                task.Starts,
-                all ? step!.Hands : Period.Between(task.Starts, task.Ends, PeriodUnits.Minutes).ToDuration(),
-                step?.Amounts ?? [],
-                melted is null ? null : Duration.FromMinutes(melted.Cools));
-            yield break;
-        }
-
-        var at = task.Starts;
-        foreach (var part in parts)
-        {
-            yield return Step($"{what.Order}/{part.Code}", part.Rule, part.Says, part.Rule.Why, at, part.Hands, part.Amounts);
-            at = at.PlusSeconds((long)(part.Hands + (part == parts[^1] ? Duration.Zero : part.Rule.Wait?.Value ?? Duration.Zero)).TotalSeconds);
-        }
-
-        PrepStep Step(string code, PrepRule? rule, Message text, string why, LocalDateTime starts, Duration hands, IReadOnlyList<FillingAmount> amounts, Duration? waits = null) => new(
-            code,
-            what.Stage,
-            what.For.Length > 0 ? what.For : English.List([.. what.Pots.Select(p => request.Tables.Reference.PotOf(p).Colour!.Name)]),
-            what.Lines,
-            text,
-            why,
-            rule?.Source ?? what.Source,
-            rule?.Place ?? (what.Code.StartsWith("wash.", StringComparison.Ordinal) ? "sink" : "hob"),
-            rule?.At?.Value,
-            starts,
-            hands,
-            waits ?? rule?.Wait?.Value ?? Duration.Zero,
-            waits is null ? rule?.Wait?.Source : Source.Computed,
-            rule?.AtMost?.Value,
-            rule?.School,
-            amounts);
-    }
+    /// <summary>The steps that a task is made of, one after the other; none for melting and washing up.</summary>
+    /// <param name="task">Code of the task.</param>
+    public IReadOnlyList<WorkStep> PartsOf(string task) => made.Parts.GetValueOrDefault(task) ?? [];
 
     /// <summary>The same with as much room as is wanted: what is late then is late for want of hands.</summary>
     public Solution? Roomy(CancellationToken stop = default)
     {
         const int Plenty = 100;
-        var roomy = Problem with { Resources = [.. Problem.Resources.Select(r => r.Code.StartsWith("place.", StringComparison.Ordinal) ? r with { Has = r.Has * Plenty, Away = [] } : r)] };
-        return ListSchedule.Of(roomy, late: true, tries: 0, stop: stop);
+        var resources = Problem.Resources.Select(r => IsPlace(r) ? r with { Has = r.Has * Plenty, Away = [] } : r);
+        return ListSchedule.Of(Problem with { Resources = [.. resources] }, late: true, tries: 0, stop: stop);
     }
 
-    /// <summary>What comes of it when nothing fits: every order made, those that cannot be ready in time as little late as it goes; null when even that leaves something over.</summary>
+    /// <summary>
+    /// What comes of it when nothing fits: every order made, those that cannot be ready in time as little late as it goes; null when even
+    /// that leaves something over.
+    /// </summary>
     /// <param name="stop">Ends the search with the best so far.</param>
     public Solution? Late(CancellationToken stop = default)
     {
-        var beyond = Problem.Ends + (2 * 24 * 60);
-        return ListSchedule.Of(
-            Problem with { Ends = beyond, Workers = new KitchenMeans(request.Tables, request.Arranged, clock, clock.Up(request.Now)).Workers(beyond) },
-            late: true,
-            stop: stop);
+        var beyond = Problem.Ends + Elastic.Later;
+        var workers = new KitchenMeans(request.Tables, request.Arranged, clock, clock.Up(request.Now)).Workers(beyond);
+        return ListSchedule.Of(Problem with { Ends = beyond, Workers = workers }, late: true, stop: stop);
     }
 
     /// <summary>What it would take: a plan with more hands than there are; where that is no help, with more room too; where that is none, with more time. As little more as can be.</summary>
@@ -194,25 +169,26 @@ public sealed class Planner
         foreach (var more in Enum.GetValues<More>())
         {
             var problem = Elastic.Of(Problem, clock.Up(request.Now), more);
-            some = PlanModel.Solve(problem, Stretching with { Quick = true }, stop: stop);
+            some = solver(problem, Stretching with { Quick = true }, null, null, null, stop);
             if (some.Any)
-                return PlanModel.Solve(problem, Stretching, some, stop: stop) is { Any: true } less ? less : some;
+                return solver(problem, Stretching, some, null, null, stop) is { Any: true } less ? less : some;
         }
 
         return some;
     }
-
-    /// <summary>Whether there is a plan at all, as far as a short search can tell.</summary>
-    public static bool Fits(PlanRequest request) => new Planner(request).Solve(First with { Seconds = 10 }).Any;
 
     /// <summary>The least changes that make it fit, each tried by solving.</summary>
     /// <param name="plan">A plan that does not fit, with what is short.</param>
     /// <param name="found">Told of each remedy as soon as it was tried.</param>
     /// <param name="stop">Ends the search: no further change is tried.</param>
     public IReadOnlyList<Remedy> Help(Plan plan, Action<Remedy>? found = null, CancellationToken stop = default) =>
-        Remedies.For(request, plan.Shortages, names, r => !stop.IsCancellationRequested && Fits(r), found);
+        Remedies.For(request, plan.Shortages, names, r => !stop.IsCancellationRequested && Fits(r, stop), found);
 
-    /// <summary>The same solution with pots no longer warm than they must be, and work close to what it is for, where nothing is lost by it.</summary>
+    /// <summary>Whether there is a plan at all, as far as a short search can tell.</summary>
+    private bool Fits(PlanRequest changed, CancellationToken stop) =>
+        new Planner(changed, solver).Solve(First with { Seconds = 10 }, stop: stop).Any;
+
+    /// <summary>The same with pots no longer warm than they must be, and work close to what it is for, where nothing is lost by it.</summary>
     /// <param name="solution">The solution.</param>
     /// <param name="near">The earlier one that it was kept near to: what was in it stays where it is.</param>
     public Solution Tidy(Solution solution, Solution? near = null) => Tidying.Of(NearTo(near), solution, near, clock.Up(request.Now));
@@ -245,15 +221,21 @@ public sealed class Planner
 
     private Plan Read(Solution solution, IReadOnlyList<Shortage> shortages)
     {
-        var placed = solution.Tasks.Select(t => (Placed: t, Info: made.Info[t.Code]))
-            .Concat(solution.Melts.SelectMany(m => new[] { (m.Melt, Melting(m, false)), (m.Wash, Melting(m, true)) }))
-            .OrderBy(t => t.Item1.Start).ThenBy(t => t.Item1.End).ToList();
+        IEnumerable<(Placed Placed, TaskInfo Info)> all =
+        [
+            .. solution.Tasks.Select(t => (t, made.Info[t.Code])),
+            .. solution.Melts.Select(m => (m.Melt, Melting(m, false))),
+            .. solution.Melts.Select(m => (m.Wash, Melting(m, true))),
+        ];
+        var placed = all.OrderBy(t => t.Placed.Start).ThenBy(t => t.Placed.End).ToList();
         var slack = Slack(solution);
         var tasks = placed.ConvertAll(t => new DayTask(
-            t.Item2, At(
-                t.Item1.Start), At(
-                    t.Item1.End), t.Item1.Worker, Duration.FromMinutes(
-                        slack(t.Item1)), request.Arranged.Tasks.GetValueOrDefault(t.Item1.Code)));
+            t.Info,
+            At(t.Placed.Start),
+            At(t.Placed.End),
+            t.Placed.Worker,
+            Duration.FromMinutes(slack(t.Placed)),
+            request.Arranged.Tasks.GetValueOrDefault(t.Placed.Code)));
         var stays = Problem.Stays.ToDictionary(s => s.Code);
         return new(
             solution.Outcome,
@@ -265,15 +247,17 @@ public sealed class Planner
                 .Select(s => Tray(s, stays[s.Stay]))],
             [.. solution.Melts.Select(Melt)],
             [.. request.Orders.Select(o => new DayOrder(o.Code, o.Draft.Pickup!.Value, ReadyAt(o.Code))).OrderBy(o => o.Pickup)],
-            [.. Problem.Resources.Where(r => r.Code.StartsWith("place.", StringComparison.Ordinal) || r.Code == "pots.all")
+            [.. Problem.Resources.Where(r => IsPlace(r) || r.Code == "pots.all")
                 .Select(r => Place(r, solution))],
             [.. Problem.Workers.SelectMany(w => w.Hours.Select(h => Hands(w, h, placed)))],
             shortages,
             made.Problems);
 
         LocalDateTime ReadyAt(string order) =>
-            placed.Where(t => t.Item2.Order == order).Select(t => At(t.Item1.End)).DefaultIfEmpty(request.Now).Max();
+            placed.Where(t => t.Info.Order == order).Select(t => At(t.Placed.End)).DefaultIfEmpty(request.Now).Max();
     }
+
+    private static bool IsPlace(Resource resource) => resource.Code.StartsWith("place.", StringComparison.Ordinal);
 
     private LocalDateTime At(int minute) => clock.At(minute);
 
@@ -321,7 +305,7 @@ public sealed class Planner
             At(melt.Wash.End),
             melt.Tasks,
             pot.Vessel,
-            new(pot.Volume.Si * (mass / pot.ToMelt.Value)));
+            request.Tables.Reference.Vessel(pot.Vessel)?.LevelOf(pot.Volume * (mass / pot.ToMelt.Value)));
     }
 
     private DayTray Tray(Stood stood, Stay stay)
@@ -392,11 +376,16 @@ public sealed class Planner
                 .SelectMany(w => w.Hours)
                 .Where(h => h.From <= task.Start && h.To >= task.End)
                 .Select(h => h.To);
-            var limits = followers[task.Code].Select(f => starts[f.Code] - f.Least).Concat(stood[task.Code]).Concat(
-                melted[task.Code]).Concat(
-                next).Concat(
-                ends)
-                .Append(latest.GetValueOrDefault(task.Code, int.MaxValue)).Append(first.GetValueOrDefault(task.Code, int.MaxValue));
+            IEnumerable<int> limits =
+            [
+                .. followers[task.Code].Select(f => starts[f.Code] - f.Least),
+                .. stood[task.Code],
+                .. melted[task.Code],
+                .. next,
+                .. ends,
+                latest.GetValueOrDefault(task.Code, int.MaxValue),
+                first.GetValueOrDefault(task.Code, int.MaxValue),
+            ];
             var least = limits.Min();
             return least == int.MaxValue ? 0 : Math.Max(0, least - task.End);
         };

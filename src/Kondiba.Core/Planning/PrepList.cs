@@ -45,6 +45,25 @@ public sealed record PrepStep(
     string? School,
     IReadOnlyList<FillingAmount> Amounts)
 {
+    /// <summary>A step of an order's work, at its time.</summary>
+    internal static PrepStep Of(WorkStep step, LocalDateTime starts) => new(
+        step.Code,
+        step.Stage,
+        step.For,
+        step.Lines,
+        step.Says,
+        step.Rule.Why,
+        step.Rule.Source,
+        step.Rule.Place,
+        step.Rule.At?.Value,
+        starts,
+        step.Hands,
+        step.Rule.Wait?.Value ?? Duration.Zero,
+        step.Rule.Wait?.Source,
+        step.Rule.AtMost?.Value,
+        step.Rule.School,
+        step.Amounts);
+
     /// <summary>When the hands are done with it.</summary>
     public LocalDateTime Ends => Starts.PlusSeconds((long)Hands.TotalSeconds);
 }
@@ -76,7 +95,7 @@ public sealed record PrepList(
     Duration Hands,
     IReadOnlyList<Problem> Problems)
 {
-    /// <summary>How a figure came about: "fillings[0].mix", or "fillings[0]." and an ingredient's code; null when there is no such figure.</summary>
+    /// <summary>How a figure came about: "fillings[0].mix", or "fillings[0]." and an ingredient's code; null when there is none.</summary>
     public IReadOnlyList<WorkingLine>? WorkingOf(string figure) =>
         Fillings.Index().SelectMany(f => f.Item.Figures($"fillings[{f.Index}]")).FirstOrDefault(f => f.Path == figure).Working?.Invoke();
 
@@ -87,7 +106,7 @@ public sealed record PrepList(
     /// <param name="now">The kitchen's clock, to tell what should have been begun.</param>
     public static PrepList For(OrderDraft order, CoatingTally tally, KitchenTables tables, LocalDateTime now)
     {
-        var work = PrepWork.Of(order, tally, tables, inTurn: false);
+        var work = PrepWork.Of(order, tally, tables);
         var hands = work.Aggregate(Duration.Zero, (sum, s) => sum + s.Hands);
         List<FillingTally> fillings = [.. PrepWork.Fillings(order, tally, tables.Reference).Select(f => f.Tally)];
         var schools = Bearing(order, tally, tables, work);
@@ -99,57 +118,54 @@ public sealed record PrepList(
         var planner = new Planner(new([new(Alone, order)], Orders.Schools.Chosen(order, tables), Arrangements.None, now));
         var fits = planner.Alone() ?? planner.Late();
         if ((fits ?? planner.Roomy()) is not { } solution)
-            return new(
-                InTurn(work, order.Pickup.Value), fillings, schools, boxes, hands, [new("pickup", "prep.too-much", "prep.too-much.do", Severity.Mind)]);
+            return new(InTurn(work, order.Pickup.Value), fillings, schools, boxes, hands, [Mind("prep.too-much", "prep.too-much.do")]);
         var plan = planner.Read(planner.Tidy(solution));
-        var byCode = work.ToDictionary(s => s.Code);
-        List<PrepStep> steps = [
-            .. plan.Tasks.SelectMany(t => planner.PartsOf(t)
-                .Select(p => p with { Code = p.Code.StartsWith($"{Alone}/", StringComparison.Ordinal) ? p.Code[(Alone.Length + 1)..] : p.Code }))];
-        var ready = plan.Orders[0].Ready;
-        return new(
-            steps,
-            fillings,
-            schools,
-            boxes,
-            hands,
-            [
-                .. fits is null ? new[] { new Problem("pickup", "prep.too-few-trays", "prep.too-few-trays.do", Severity.Mind) } : [],
-                .. ready <= order.Pickup
-                    ? Array.Empty<Problem>()
-                    : [new("pickup", Message.Of("prep.not-ready-before", ("ready", ready)), "prep.not-ready-before.do", Severity.Mind)],
-            ]);
+        List<Problem> problems = [];
+        if (fits is null)
+            problems.Add(Mind("prep.too-few-trays", "prep.too-few-trays.do"));
+        if (plan.Orders[0].Ready is var ready && ready > order.Pickup)
+            problems.Add(Mind(Message.Of("prep.not-ready-before", ("ready", ready)), "prep.not-ready-before.do"));
+        return new([.. plan.Tasks.SelectMany(t => StepsOf(t, planner, plan, work))], fillings, schools, boxes, hands, problems);
+
+        static Problem Mind(Message reason, string remedy) => new("pickup", reason, remedy, Severity.Mind);
     }
 
-    /// <summary>The steps one after the other up to the pickup, whatever the hours: what is to be done, when no plan of it is found.</summary>
-    private static List<PrepStep> InTurn(IReadOnlyList<WorkStep> work, LocalDateTime pickup)
+    /// <summary>A task as its steps; pots by the step that melts them or washes them up.</summary>
+    private static IEnumerable<PrepStep> StepsOf(DayTask task, Planner planner, Plan plan, IReadOnlyList<WorkStep> work)
     {
-        var at = pickup;
-        var steps = new List<PrepStep>();
-        foreach (var s in work.Reverse())
+        var (what, minutes) = (task.What, Period.Between(task.Starts, task.Ends, PeriodUnits.Minutes).ToDuration());
+        WorkStep Step(string code) => work.First(s => s.Code == code);
+        if (plan.Melts.FirstOrDefault(m => m.Code == what.Code) is { } melt)
         {
-            at = at.PlusSeconds(-(long)(s.Hands + (s.Rule.Wait?.Value ?? Duration.Zero)).TotalSeconds);
-            steps.Add(new(
-                s.Code,
-                s.Stage,
-                s.For,
-                s.Lines,
-                s.Says,
-                s.Rule.Why,
-                s.Rule.Source,
-                s.Rule.Place,
-                s.Rule.At?.Value,
-                at,
-                s.Hands,
-                s.Rule.Wait?.Value ?? Duration.Zero,
-                s.Rule.Wait?.Source,
-                s.Rule.AtMost?.Value,
-                s.Rule.School,
-                s.Amounts));
+            var cools = Period.Between(task.Ends, melt.Ready, PeriodUnits.Minutes).ToDuration();
+            return [PrepStep.Of(Step($"melt.{melt.Pot}"), task.Starts) with { Code = what.Code, Text = what.Text, Hands = minutes, Wait = cools }];
         }
 
-        steps.Reverse();
-        return steps;
+        if (plan.Melts.FirstOrDefault(m => m.WashCode == what.Code) is { } washed)
+            return [PrepStep.Of(Step($"wash.{washed.Pot}"), task.Starts) with { Code = what.Code, Hands = minutes }];
+        var parts = planner.PartsOf(what.Code);
+        if (what.Code == $"{Alone}/{parts[^1].Code}")
+            return OneAfterTheOther(parts, task.Starts);
+        return [PrepStep.Of(parts[0], task.Starts) with { Code = what.Code[(Alone.Length + 1)..], For = what.For, Hands = minutes }];
+    }
+
+    /// <summary>Steps that were joined: a wait between them is stood by.</summary>
+    private static IEnumerable<PrepStep> OneAfterTheOther(IReadOnlyList<WorkStep> parts, LocalDateTime starts)
+    {
+        foreach (var part in parts)
+        {
+            yield return PrepStep.Of(part, starts);
+            starts = starts.PlusSeconds((long)(part.Hands + (part.Rule.Wait?.Value ?? Duration.Zero)).TotalSeconds);
+        }
+    }
+
+    /// <summary>
+    /// The steps one after the other up to the pickup, whatever the hours: what is to be done, when no plan of it is found.
+    /// </summary>
+    private static List<PrepStep> InTurn(IReadOnlyList<WorkStep> work, LocalDateTime pickup)
+    {
+        var all = work.Aggregate(Duration.Zero, (sum, s) => sum + s.Hands + (s.Rule.Wait?.Value ?? Duration.Zero));
+        return [.. OneAfterTheOther(work, pickup.PlusSeconds(-(long)all.TotalSeconds))];
     }
 
     // What the order is called in a plan of its own.
@@ -163,7 +179,7 @@ public sealed record PrepList(
             .. tables.Reference.Schools.Where(s => work.Any(w => w.Rule.School == s.Code)
                 || (s.Code == "moulds" && moulds)
                 || (s.Code == Orders.Schools.Setting && work.Any(w => w.Sets is not null))
-                || (s.Code == "melting" && work.Any(w => w.Stage is Stage.Melt)))
+                || (s.Code == MeltingOf.School && work.Any(w => w.Stage is Stage.Melt)))
                 .Select(s => new SchoolInOrder(
                     s, Orders.Schools.Choice(s, order.Schools, tables).Code, order.Schools?.ContainsKey(s.Code) is true)),
         ];

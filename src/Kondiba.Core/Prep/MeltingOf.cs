@@ -12,7 +12,8 @@ namespace Kondiba.Core.Prep;
 /// <summary>How a pot is melted in a kitchen: what it takes the hands, and what they do.</summary>
 internal static class MeltingOf
 {
-    private const string School = "melting";
+    /// <summary>Code of the matter of how coating is melted.</summary>
+    public const string School = "melting";
 
     /// <summary>What melting takes, batch after batch where the vessel does not hold all of it.</summary>
     /// <param name="pot">The pot.</param>
@@ -57,7 +58,10 @@ internal static class MeltingOf
             says.Add(Message.Of("prep.melt.hold-back", ("seed", seed * batches)));
         says.Add(work.Melt.Bursts.Count > 0
             ? Message.Of("prep.melt.microwave", ("level", MethodOf(tables).Level!.Value), ("bursts", Argument.Of(bursts)))
-            : Message.Of("prep.melt.by", ("how", MethodOf(tables).How), ("takes", Duration.FromMinutes(Math.Ceiling(work.Melt.InAll.TotalMinutes)))));
+            : Message.Of(
+                "prep.melt.by",
+                ("how", MethodOf(tables).How),
+                ("takes", Duration.FromMinutes(Math.Ceiling(work.Melt.InAll.TotalMinutes)))));
         if (pot.Thinner is { GoesIn: GoesIn.AfterMelting } after)
             says.Add(Thinned("prep.melt.thinner-after", after));
         says.AddRange(pot.Drops.Select(d => Message.Of(
@@ -65,7 +69,10 @@ internal static class MeltingOf
         says.Add(work.Seed is null
             ? Message.Of("prep.melt.to", ("most", coating.MeltAtMost.Value), ("dip", coating.DipAt.Value))
             : Message.Of(
-                "prep.melt.temper", ("melt", coating.MeltTo.Value), ("dip", coating.DipAt.Value), ("never", coating.Temper!.NeverAbove.Value)));
+                "prep.melt.temper",
+                ("melt", coating.MeltTo.Value),
+                ("dip", coating.DipAt.Value),
+                ("never", coating.Temper!.NeverAbove.Value)));
         if (pot.Drizzle is { } drizzle)
             says.Add(Message.Of(
                 pot.Vessel is null ? "prep.melt.bags-only" : "prep.melt.bags",

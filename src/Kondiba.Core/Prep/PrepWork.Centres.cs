@@ -69,9 +69,7 @@ internal sealed partial class PrepWork
         if (laid.Count < 2)
             return;
         steps.RemoveAll(laid.Contains);
-        var once = laid.Max(s => s.Rule.Once?.Value ?? Duration.Zero) * tables.Profile.Working.PaceOf(Stage.Prep);
-        var each = laid.Aggregate(
-            Duration.Zero, (sum, s) => sum + s.Hands - ((s.Rule.Once?.Value ?? Duration.Zero) * tables.Profile.Working.PaceOf(Stage.Prep)));
+        Duration Once(WorkStep step) => (step.Rule.Once?.Value ?? Duration.Zero) * tables.Profile.Working.PaceOf(Stage.Prep);
         var first = laid[0].Rule;
         steps.Add(laid[0] with
         {
@@ -80,7 +78,7 @@ internal sealed partial class PrepWork
             Lines = [.. laid.SelectMany(s => s.Lines).Distinct().Order()],
             Rule = first with { Code = "lay-out", Name = "lay out", Why = string.Join(" ", laid.Select(s => s.Rule.Why).Distinct()) },
             Says = laid.Select(s => Message.Of("prep.of", ("of", s.For), ("text", s.Says))).Aggregate(Then),
-            Hands = once + each,
+            Hands = laid.Aggregate(laid.Max(Once), (sum, s) => sum + s.Hands - Once(s)),
         });
     }
 

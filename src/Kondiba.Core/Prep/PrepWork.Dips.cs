@@ -42,21 +42,23 @@ internal sealed partial class PrepWork
     /// <summary>Each pot is washed up after its last use.</summary>
     private void Wash()
     {
-        foreach (var melt in steps.Where(s => s.Code.StartsWith("melt.", StringComparison.Ordinal)).ToList())
+        foreach (var (pot, melt) in tally.Making.Select(m => (m.Pot, steps.First(s => s.Code == $"melt.{m.Pot}"))).ToList())
         {
-            var pot = melt.Code["melt.".Length..];
             var uses = steps.Where(s => s.Pots.Contains(pot)).Select(s => s.Code).ToList();
             Add(
                 $"wash.{pot}",
                 Stage.Melt,
                 melt.For,
                 melt.Lines,
-                new("wash up", [], "", WhyWash, tables.Reference.Pricing.Wash.Source, "sink"),
+                new(Washing, [], "", WhyWash, tables.Reference.Pricing.Wash.Source, "sink"),
                 tables.Reference.Pricing.Wash.Value,
                 uses.Count > 0 ? uses : [melt.Code],
                 "planning.wash");
         }
     }
+
+    /// <summary>Code of the rule by which pots are washed up.</summary>
+    public const string Washing = "wash up";
 
     /// <summary>Why a pot is washed up at once.</summary>
     public const string WhyWash = "Dried coating is far more work, and a drop of water seizes the next pot.";
@@ -67,8 +69,8 @@ internal sealed partial class PrepWork
     private void Dip()
     {
         var turn = tally.Making.Select(m => m.Pot).ToList();
-        string? before = null;
         // What keeps longest is dipped first; within that, light colours before dark ones.
+
         foreach (var (line, draft, centre, making) in lines.OrderByDescending(l => KeepsOf(l.Centre))
             .ThenBy(l => turn.IndexOf(PotsOf(l.Tally).FirstOrDefault() ?? ""))
             .ThenBy(l => l.Tally.Line))
@@ -88,12 +90,10 @@ internal sealed partial class PrepWork
                         pot: PotsOf(line).FirstOrDefault())!,
                     .. PotsOf(line).Select(p => $"melt.{p}"),
                 ];
-            if (before is not null && inTurn)
-                after.Add(before);
-            var dipped = centre.Holding is Holding.Mould && making.Mould is { } mould
-                ? Mould(line, draft, centre, making, mould, after)
-                : Dip(line, draft, centre, after);
-            before = dipped ?? before;
+            if (centre.Holding is Holding.Mould && making.Mould is { } mould)
+                Mould(line, draft, centre, making, mould, after);
+            else
+                Dip(line, draft, centre, after);
         }
     }
 
@@ -102,7 +102,7 @@ internal sealed partial class PrepWork
     /// <summary>A coat of a line: what it is dipped in, how often over, and how it sets.</summary>
     private sealed record Coat(string Pot, string Colour, double Times, IReadOnlyList<SettingTime> Setting);
 
-    /// <summary>The coats that a line gets, each of which sets before the next; a coat that goes on at once belongs to the one before.</summary>
+    /// <summary>The coats that a line gets, each of which sets before the next; one that goes on at once belongs to the one before.</summary>
     private List<Coat> CoatsOf(LineTally line)
     {
         var draft = order.Lines[line.Line];
@@ -117,7 +117,7 @@ internal sealed partial class PrepWork
     }
 
     /// <summary>Dips a line coat by coat; what goes onto the wet coat goes onto the last one, with it.</summary>
-    private string? Dip(LineTally line, LineDraft draft, Centre centre, List<string> after)
+    private void Dip(LineTally line, LineDraft draft, Centre centre, List<string> after)
     {
         var begun = line.Begun(centre.Spoil.Value);
         var ofParts = line.Parts?.Sum(p => p.Tally.Count.Value * (1 + (centre.Figure?.Parts.FirstOrDefault(
@@ -136,7 +136,8 @@ internal sealed partial class PrepWork
                 hands += with.HandsFor(begun);
             var (place, dry) = SetsIn(coat.Setting);
             var joined = isFirst ? with?.Wait?.Value ?? Duration.Zero : Duration.Zero;
-            var sets = isLast && line.Look is { SetSteps.Count: > 0, OnTouchDry: true } && joined == Duration.Zero ? Sets.TouchDry : Sets.Hard;
+            var drawnOn = line.Look is { SetSteps.Count: > 0, OnTouchDry: true } && joined == Duration.Zero;
+            var sets = isLast && drawnOn ? Sets.TouchDry : Sets.Hard;
             var wait = Duration.Max(joined, SetsAfter.Of(sets, coat.Setting.First(s => s.Place == place)) ?? dry);
             last = Add(
                 isFirst ? $"dip.{Named(line)}" : $"dip.{Named(line)}.{n + 1}",
@@ -161,8 +162,6 @@ internal sealed partial class PrepWork
                 ],
                 sets: (coat.Setting, sets));
         }
-
-        return last;
     }
 
     /// <summary>How the hands dip a piece: the way's own words where it is not the usual one for such a piece.</summary>
@@ -217,7 +216,10 @@ internal sealed partial class PrepWork
     /// <summary>To dip one piece once; of a bare line, one that gets a coat further on.</summary>
     private Duration DipTime(LineTally line) => IsBare(line) ? tables.Reference.Dipping.Upright.Time.Value : line.DipTime.Value;
 
-    /// <summary>Where a coat sets, and how long until it can be handled: on the counter, or in the cold where the counter never sets it or the maker likes that better.</summary>
+    /// <summary>
+    /// Where a coat sets, and how long until it can be handled: on the counter, or in the cold where the counter never sets it or the
+    /// maker likes that better.
+    /// </summary>
     private (string Place, Duration After) SetsIn(IReadOnlyList<SettingTime> setting)
     {
         var hard = setting.Where(s => s.HandleHard is not null);

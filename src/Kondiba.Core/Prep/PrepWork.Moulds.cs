@@ -14,7 +14,7 @@ namespace Kondiba.Core.Prep;
 internal sealed partial class PrepWork
 {
     /// <summary>Moulds are filled round by round: a mould is free again when its pieces have come out.</summary>
-    private string Mould(LineTally line, LineDraft draft, Centre centre, LineMaking making, Mould mould, List<string> after)
+    private void Mould(LineTally line, LineDraft draft, Centre centre, LineMaking making, Mould mould, List<string> after)
     {
         var (c, begun) = (tables.Reference.Moulding, line.Begun(centre.Spoil.Value));
         var rounds = Rounds.For(begun, mould.AtOnce);
@@ -35,7 +35,8 @@ internal sealed partial class PrepWork
                 last = [Poured(
                     $"{code}.features",
                     "paint features:",
-                    $"Brush or pipe the features first, each in its colour: {English.List([.. features.Select(NameOf)])}. Let each set before its neighbour.",
+                    $"Brush or pipe the features first, each in its colour: {English.List([.. features.Select(NameOf)])}. "
+                    + "Let each set before its neighbour.",
                     "Brushed into one another they smear; on the outside they cannot be put right.",
                     c.Feature.Source,
                     c.AccentChill,
@@ -54,7 +55,8 @@ internal sealed partial class PrepWork
             last = [Poured(
                 code,
                 "fill",
-                $"{Filled(draft, making)}; tap hard, prick bubbles, scrape flush{(round > 1 ? ". The pieces of the round before come out first" : "")}.",
+                $"{Filled(draft, making)}; tap hard, prick bubbles, scrape flush."
+                + (round > 1 ? " The pieces of the round before come out first." : ""),
                 "Trapped air shows as holes; what stands over the edge is a lip to trim.",
                 c.Fill.Source,
                 releases,
@@ -79,7 +81,14 @@ internal sealed partial class PrepWork
                 mould: mould.Code)];
 
             string Poured(
-                string step, string does, string text, string why, Source source, Sourced<Duration> wait, Duration hands, List<MadePart> from) =>
+                string step,
+                string does,
+                string text,
+                string why,
+                Source source,
+                Sourced<Duration> wait,
+                Duration hands,
+                List<MadePart> from) =>
                 Add(
                     step,
                     Stage.Dip,
@@ -91,8 +100,6 @@ internal sealed partial class PrepWork
                     pots: from.Count == 0 ? [Pot(line)] : [.. from.Select(p => $"{p.Coating}.{p.Colour}")],
                     mould: mould.Code);
         }
-
-        return last[0];
 
         string NameOf(MadePart part) => tables.Reference.PotOf($"{part.Coating}.{part.Colour}").Colour!.Name;
     }
@@ -121,7 +128,8 @@ internal sealed partial class PrepWork
             new(
                 "accents",
                 [],
-                $"Mould them in {rounds} {(rounds == 1 ? "round" : "rounds")} of {mould.AtOnce}: fill, tap, scrape flush, chill, press out.",
+                $"Mould them in {rounds} {(rounds == 1 ? "round" : "rounds")} of {mould.AtOnce}: "
+                + "fill, tap, scrape flush, chill, press out.",
                 "Made beforehand they are hard when they are glued on, and do not bend.",
                 c.Fill.Source,
                 "fridge",

@@ -86,13 +86,12 @@ internal sealed partial class PrepWork
     private readonly OrderDraft order;
     private readonly CoatingTally tally;
     private readonly KitchenTables tables;
-    private readonly bool inTurn;
     private readonly List<WorkStep> steps = [];
     private readonly List<(LineTally Tally, LineDraft Draft, Centre Centre, LineMaking Making)> lines;
 
-    private PrepWork(OrderDraft order, CoatingTally tally, KitchenTables tables, bool inTurn)
+    private PrepWork(OrderDraft order, CoatingTally tally, KitchenTables tables)
     {
-        (this.order, this.tally, this.tables, this.inTurn) = (order, tally, Orders.Schools.Chosen(order, tables), inTurn);
+        (this.order, this.tally, this.tables) = (order, tally, Orders.Schools.Chosen(order, tables));
         lines =
         [
             .. from line in tally.Lines
@@ -102,14 +101,13 @@ internal sealed partial class PrepWork
         ];
     }
 
-    /// <summary>Finds them, each after those it waits for.</summary>
+    /// <summary>Finds them, each after those it waits for; when they are done, a plan says.</summary>
     /// <param name="order">The order as typed.</param>
     /// <param name="tally">What it comes to.</param>
     /// <param name="tables">The trade tables with the kitchen's own.</param>
-    /// <param name="inTurn">Whether lines are dipped in a fixed turn, what keeps longest first; otherwise a plan says when.</param>
-    public static IReadOnlyList<WorkStep> Of(OrderDraft order, CoatingTally tally, KitchenTables tables, bool inTurn = true)
+    public static IReadOnlyList<WorkStep> Of(OrderDraft order, CoatingTally tally, KitchenTables tables)
     {
-        var work = new PrepWork(order, tally, tables, inTurn);
+        var work = new PrepWork(order, tally, tables);
         work.Fill();
         work.Prepare();
         work.LayOut();

@@ -26,7 +26,7 @@ internal sealed record HandTime(IReadOnlyList<Duration> Lines, Duration Decorati
         // A step that serves several lines falls to them by their pieces.
         List<Duration> lines = [.. tally.Lines.Select(l => steps.Where(s => s.Stage is not Stage.Melt && s.Lines.Contains(l.Line))
             .Aggregate(Duration.Zero, (sum, s) => sum + (s.Hands * ((double)l.Count.Value / s.Lines.Sum(i => pieces[i])))))];
-        var washing = Of(s => s.Code.StartsWith("wash.", StringComparison.Ordinal));
+        var washing = Of(s => s.Rule.Code == PrepWork.Washing);
         var (decorating, melting) = (Of(s => s.Stage is Stage.Decorate), Of(s => s.Stage is Stage.Melt));
         var shared = tally.Lines.Count == 0 ? Duration.Zero : melting;
         var all = lines.Aggregate(shared, (sum, l) => sum + l);

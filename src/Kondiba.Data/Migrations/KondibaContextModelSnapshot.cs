@@ -74,10 +74,6 @@ namespace Kondiba.Data.Migrations
                         .HasColumnType("jsonb")
                         .HasColumnName("arranged");
 
-                    b.Property<string>("Found")
-                        .HasColumnType("jsonb")
-                        .HasColumnName("found");
-
                     b.Property<int>("Version")
                         .IsConcurrencyToken()
                         .HasColumnType("integer")
@@ -718,6 +714,59 @@ namespace Kondiba.Data.Migrations
                     b.ToTable("people", (string)null);
                 });
 
+            modelBuilder.Entity("Kondiba.Data.PlanSearch", b =>
+                {
+                    b.Property<Guid>("KitchenId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("kitchen_id");
+
+                    b.Property<Guid>("Asked")
+                        .IsConcurrencyToken()
+                        .HasColumnType("uuid")
+                        .HasColumnName("asked");
+
+                    b.Property<Instant>("AskedAt")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("asked_at");
+
+                    b.Property<string>("Found")
+                        .HasColumnType("jsonb")
+                        .HasColumnName("found");
+
+                    b.Property<LocalDateTime?>("From")
+                        .HasColumnType("timestamp without time zone")
+                        .HasColumnName("from");
+
+                    b.Property<string>("Key")
+                        .IsRequired()
+                        .HasColumnType("text")
+                        .HasColumnName("key");
+
+                    b.Property<string>("Late")
+                        .HasColumnType("jsonb")
+                        .HasColumnName("late");
+
+                    b.Property<string>("Remedies")
+                        .IsRequired()
+                        .HasColumnType("jsonb")
+                        .HasColumnName("remedies");
+
+                    b.Property<string>("State")
+                        .IsRequired()
+                        .HasMaxLength(10)
+                        .HasColumnType("character varying(10)")
+                        .HasColumnName("state");
+
+                    b.Property<bool>("Stays")
+                        .HasColumnType("boolean")
+                        .HasColumnName("stays");
+
+                    b.HasKey("KitchenId")
+                        .HasName("pk_plan_searches");
+
+                    b.ToTable("plan_searches", (string)null);
+                });
+
             modelBuilder.Entity("Kondiba.Data.QuoteShare", b =>
                 {
                     b.Property<Guid>("Id")
@@ -973,6 +1022,16 @@ namespace Kondiba.Data.Migrations
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired()
                         .HasConstraintName("fk_people_kitchens_kitchen_id");
+                });
+
+            modelBuilder.Entity("Kondiba.Data.PlanSearch", b =>
+                {
+                    b.HasOne("Kondiba.Data.Kitchen", null)
+                        .WithOne()
+                        .HasForeignKey("Kondiba.Data.PlanSearch", "KitchenId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_plan_searches_kitchens_kitchen_id");
                 });
 
             modelBuilder.Entity("Kondiba.Data.QuoteShare", b =>

@@ -4,8 +4,8 @@ using Kondiba.Core.Facts;
 using Kondiba.Core.Measures;
 using Kondiba.Core.Orders;
 using Kondiba.Core.Wording;
+using Kondiba.Data;
 using Kondiba.Web.Hosting;
-using Kondiba.Web.Kitchens;
 using Kondiba.Web.Sessions;
 using Microsoft.AspNetCore.Http.HttpResults;
 

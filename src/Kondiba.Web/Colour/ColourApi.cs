@@ -1,5 +1,5 @@
 using Kondiba.Core.Palettes;
-using Kondiba.Web.Kitchens;
+using Kondiba.Data;
 
 namespace Kondiba.Web.Colour;
 

@@ -1,5 +1,5 @@
 using Kondiba.Core.QuickEntry;
-using Kondiba.Web.Kitchens;
+using Kondiba.Data;
 
 namespace Kondiba.Web.Entries;
 

@@ -3,7 +3,6 @@ using Kondiba.Core.Facts;
 using Kondiba.Core.Wording;
 using Kondiba.Data;
 using Kondiba.Web.Hosting;
-using Kondiba.Web.Kitchens;
 using Kondiba.Web.Orders;
 using Kondiba.Web.Pantry;
 using Microsoft.EntityFrameworkCore;

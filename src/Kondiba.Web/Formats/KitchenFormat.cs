@@ -7,7 +7,6 @@ using Kondiba.Core.Planning;
 using Kondiba.Core.Reference;
 using Kondiba.Core.Wording;
 using Kondiba.Data;
-using Kondiba.Web.Kitchens;
 using Kondiba.Web.Orders;
 using Kondiba.Web.Pantry;
 using Microsoft.EntityFrameworkCore;

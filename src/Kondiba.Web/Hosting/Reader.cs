@@ -1,6 +1,6 @@
 using System.Text.Json;
 using Kondiba.Core.Wording;
-using Kondiba.Web.Kitchens;
+using Kondiba.Data;
 using Kondiba.Web.Sessions;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.AspNetCore.Http.Json;

@@ -13,10 +13,6 @@ internal sealed record WriteConflict(string What, string Remedy)
     private static readonly WriteConflict SentTwice = new("This was sent already.", "Load it again: it is there.");
     private static readonly WriteConflict Busy = new("Somebody else changed the same at the same moment.", "Try again.");
 
-    /// <summary>Whether a write failed as there is a row with its key already.</summary>
-    public static bool IsSentTwice(DbUpdateException error) =>
-        error.InnerException is PostgresException { SqlState: PostgresErrorCodes.UniqueViolation };
-
     /// <summary>The conflict that an error stands for; null when it is another kind of error.</summary>
     public static WriteConflict? Of(Exception? error) => error switch
     {

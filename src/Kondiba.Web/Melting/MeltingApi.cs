@@ -2,9 +2,9 @@ using Kondiba.Core.Facts;
 using Kondiba.Core.Measures;
 using Kondiba.Core.Melting;
 using Kondiba.Core.Wording;
+using Kondiba.Data;
 using Kondiba.Web.Amounts;
 using Kondiba.Web.Hosting;
-using Kondiba.Web.Kitchens;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace Kondiba.Web.Melting;

@@ -5,7 +5,6 @@ using Kondiba.Core.Reference;
 using Kondiba.Core.Wording;
 using Kondiba.Data;
 using Kondiba.Web.Hosting;
-using Kondiba.Web.Kitchens;
 using Kondiba.Web.Pantry;
 using Microsoft.EntityFrameworkCore;
 using NodaTime;

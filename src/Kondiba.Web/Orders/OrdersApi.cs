@@ -3,7 +3,6 @@ using Kondiba.Core.Amounts;
 using Kondiba.Core.Wording;
 using Kondiba.Data;
 using Kondiba.Web.Hosting;
-using Kondiba.Web.Kitchens;
 using Kondiba.Web.Sessions;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
@@ -71,7 +70,7 @@ internal static class OrdersApi
             var order = await orders.CreateAsync(input, tally, key, prices);
             return TypedResults.Created($"/api/orders/{order.Id}", new OrderView(order, tally, user.IsOwner()));
         }
-        catch (DbUpdateException e) when (key is not null && WriteConflict.IsSentTwice(e))
+        catch (DbUpdateException e) when (key is not null && e.IsSentTwice())
         {
             // The same creation, asked twice at once: the other one was first.
             db.ChangeTracker.Clear();

@@ -3,7 +3,6 @@ using Kondiba.Core.Amounts;
 using Kondiba.Core.Orders;
 using Kondiba.Data;
 using Kondiba.Web.Hosting;
-using Kondiba.Web.Kitchens;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.Caching.Memory;
 using NodaTime;

@@ -5,7 +5,6 @@ using Kondiba.Core.Wares;
 using Kondiba.Core.Wording;
 using Kondiba.Data;
 using Kondiba.Web.Hosting;
-using Kondiba.Web.Kitchens;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
 using NodaTime;
@@ -116,7 +115,7 @@ internal static class PantryApi
         {
             await db.SaveChangesAsync();
         }
-        catch (DbUpdateException e) when (WriteConflict.IsSentTwice(e))
+        catch (DbUpdateException e) when (e.IsSentTwice())
         {
             // The same receipt, sent twice at once: the other one was first.
             return TypedResults.Ok(View(await db.PantryLots.AsNoTracking().SingleAsync(l => l.Id == receipt.Id)));

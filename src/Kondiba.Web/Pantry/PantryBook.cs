@@ -2,7 +2,6 @@ using Kondiba.Core.Amounts;
 using Kondiba.Core.Pantry;
 using Kondiba.Core.Wares;
 using Kondiba.Data;
-using Kondiba.Web.Kitchens;
 using Kondiba.Web.Orders;
 using Microsoft.EntityFrameworkCore;
 using NodaTime;

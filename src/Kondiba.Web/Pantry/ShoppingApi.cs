@@ -5,7 +5,6 @@ using Kondiba.Core.Amounts;
 using Kondiba.Core.Pantry;
 using Kondiba.Core.Wares;
 using Kondiba.Data;
-using Kondiba.Web.Kitchens;
 using Kondiba.Web.Sessions;
 using Microsoft.EntityFrameworkCore;
 using NodaTime;

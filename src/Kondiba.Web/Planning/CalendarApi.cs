@@ -3,7 +3,6 @@ using Kondiba.Core.Orders;
 using Kondiba.Core.Planning;
 using Kondiba.Data;
 using Kondiba.Web.Hosting;
-using Kondiba.Web.Kitchens;
 using Kondiba.Web.Sessions;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
@@ -30,8 +29,7 @@ internal static class CalendarApi
         var day = api.MapGroup("/day").WithTags("Day");
         day.MapGet("/calendar.ics", async (DayBook book, KondibaContext db, KitchenClock clock, KitchenThings things) =>
         {
-            var (run, _, _) = await book.RunAsync();
-            return TypedResults.File(Encoding.UTF8.GetBytes(await WriteAsync(run.State.Found, db, clock, things)), Type, "kondiba-plan.ics");
+            return TypedResults.File(Encoding.UTF8.GetBytes(await WriteAsync(book, db, clock, things)), Type, "kondiba-plan.ics");
         }).WithName("GetCalendar").WithSummary("The plan as a calendar file, RFC 5545.");
         day.MapGet(
             "/feeds",
@@ -51,9 +49,8 @@ internal static class CalendarApi
             {
                 Id = key ?? Guid.CreateVersion7(),
                 KitchenId = db.KitchenId,
-                TokenHash = Secret.Hash(
-                secret),
-                MadeAt = instants.GetCurrentInstant()
+                TokenHash = Secret.Hash(secret),
+                MadeAt = instants.GetCurrentInstant(),
             };
             db.Add(feed);
             await db.SaveChangesAsync();
@@ -67,7 +64,8 @@ internal static class CalendarApi
                 : TypedResults.NotFound()).RequireAuthorization(Sessions.Sessions.Owners).WithName("RevokeFeed").WithSummary(
                     "Takes an address back.");
 
-        api.MapGet("/feeds/{secret}.ics", async Task<Results<FileContentHttpResult, NotFound>> (string secret, KondibaContext db, KitchenScope scope, KitchenClock clock, KitchenThings things) =>
+        api.MapGet("/feeds/{secret}.ics", async Task<Results<FileContentHttpResult, NotFound>> (
+            string secret, DayBook book, KondibaContext db, KitchenScope scope, KitchenClock clock, KitchenThings things) =>
         {
             var hash = Secret.Hash(secret);
             var kitchen = await db.CalendarFeeds.IgnoreQueryFilters()
@@ -77,28 +75,26 @@ internal static class CalendarApi
             if (kitchen is null)
                 return TypedResults.NotFound();
             scope.KitchenId = kitchen.Value;
-            return TypedResults.File(
-                Encoding.UTF8.GetBytes(await WriteAsync((await db.DayPlans.AsNoTracking().SingleOrDefaultAsync())?.Found, db, clock, things)),
-                Type);
+            return TypedResults.File(Encoding.UTF8.GetBytes(await WriteAsync(book, db, clock, things)), Type);
         }).AllowAnonymous().RequireRateLimiting(Sessions.Sessions.SignInLimit).WithTags("Day").WithName("ReadFeed").WithSummary(
-            "The plan that was kept last, to a calendar program that has its address.");
+            "The plan, to a calendar program that has its address; it is made anew when something has changed, whether or not anyone looks at the page.");
     }
 
-    private static async Task<string> WriteAsync(FoundPlan? found, KondibaContext db, KitchenClock clock, KitchenThings things)
+    private static async Task<string> WriteAsync(DayBook book, KondibaContext db, KitchenClock clock, KitchenThings things)
     {
+        var (_, search) = await book.PlannedAsync();
         var kitchen = await db.Kitchens.AsNoTracking().SingleAsync();
         var orders = (await db.Orders.AsNoTracking().Select(o => new { o.Number, o.Name, o.Handover, o.Place, o.Contact }).ToListAsync())
             .ToDictionary(
-                o => DayBook.CodeOf(o.Number),
+                o => Workload.CodeOf(o.Number),
                 o => new CalendarOrder(o.Name, o.Handover is Handover.Delivery, o.Place ?? "", o.Contact ?? ""));
-        var plan = found?.Plan ?? new(Outcome.Unknown, 0, [], [], [], [], [], [], [], []);
         return Calendar.Write(
-            plan,
+            search.Plan ?? search.Found?.Plan ?? new(Outcome.Unknown, 0, [], [], [], [], [], [], [], []),
             kitchen.Id.ToString("N"),
             kitchen.Name,
             orders,
             await things.VoiceAsync(),
             await clock.ZoneAsync(),
-            found?.At ?? Instant.FromUnixTimeSeconds(0));
+            search.Found?.At ?? search.AskedAt);
     }
 }

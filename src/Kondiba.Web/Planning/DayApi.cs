@@ -5,7 +5,6 @@ using Kondiba.Core.Orders;
 using Kondiba.Core.Planning;
 using Kondiba.Data;
 using Kondiba.Web.Hosting;
-using Kondiba.Web.Kitchens;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
 using NodaTime;
@@ -66,17 +65,17 @@ internal static class DayApi
 
     private static async Task<DayView> ViewAsync(DayBook book, KitchenClock clock, bool anew = false)
     {
-        var (run, orders, row) = await book.RunAsync(anew);
-        var state = run.State;
+        var (load, search) = await book.PlannedAsync(anew);
         return new(
-            row.Version,
+            load.Arranged.Version,
             await clock.NowAsync(),
-            state.Searching,
-            state.Failed,
-            state.Plan,
-            state.Remedies,
-            row.Arranged,
-            [.. orders.Select(o => new DayOrderView(DayBook.CodeOf(o), o.Id, o.Name, o.Pieces, o.State, o.Handover, o.Place ?? ""))],
+            search.State is SearchState.Asked or SearchState.Searching,
+            search.State is SearchState.Failed,
+            search.Plan,
+            search.Remedies,
+            load.Arranged.Arranged,
+            [.. load.Orders.Select(o =>
+                new DayOrderView(Workload.CodeOf(o.Number), o.Id, o.Name, o.Pieces, o.State, o.Handover, o.Place ?? ""))],
             await book.LaterAsync());
     }
 
@@ -88,17 +87,18 @@ internal static class DayApi
         var row = await book.RowAsync();
         if (row.Version != wanted.Version)
             return Changed();
-        (row.Arranged, row.Version) = (book.Shown(row) is { } plan ? wanted.Arranged.Following(plan) : wanted.Arranged, row.Version + 1);
+        var search = await db.PlanSearches.AsNoTracking().SingleOrDefaultAsync();
+        (row.Arranged, row.Version) = ((search?.Late ?? search?.Found?.Plan) is { } plan ? wanted.Arranged.Following(plan) : wanted.Arranged, row.Version + 1);
         return await SaveAsync(book, db, clock);
     }
 
     private static async Task<Results<Ok<DayView>, Refused, ProblemHttpResult>> TakeAsync(
         Remedy remedy, DayBook book, KondibaContext db, KitchenClock clock, KitchenThings things, IClock instants)
     {
-        var (run, orders, _) = await book.RunAsync();
+        var (load, search) = await book.PlannedAsync();
 
         // Only what was offered.
-        if (run.State.Remedies.FirstOrDefault(r => Does(r) == Does(remedy)) is not { } offered)
+        if (search.Remedies.FirstOrDefault(r => Does(r) == Does(remedy)) is not { } offered)
             return Changed();
         if (offered.Arranged is { } arranged)
         {
@@ -108,7 +108,7 @@ internal static class DayApi
 
         if (offered.Change is { } change)
         {
-            var ofChange = orders.First(o => DayBook.CodeOf(o) == change.Order);
+            var ofChange = load.Orders.First(o => Workload.CodeOf(o.Number) == change.Order);
             var order = await db.WholeOrders.AsTracking().SingleAsync(o => o.Id == ofChange.Id);
             var draft = Remedy.Of(order.ToDraft(), change);
             (order.Pickup, order.ChangedAt) = (draft.Pickup!.Value, instants.GetCurrentInstant());

@@ -1,28 +1,20 @@
-using System.Globalization;
-using System.Text.Json;
-using Kondiba.Core.Planning;
+using Hangfire;
 using Kondiba.Data;
-using Kondiba.Web.Kitchens;
+using Kondiba.Planning;
 using Microsoft.EntityFrameworkCore;
+using NodaTime;
 
 namespace Kondiba.Web.Planning;
 
-/// <summary>The request's kitchen's plan: what is open, what was arranged, what was found.</summary>
-internal sealed class DayBook(KondibaContext db, KitchenThings things, KitchenClock clock, PlanRuns runs)
+/// <summary>The request's kitchen's plan: what is open, what was arranged, what the planner has found.</summary>
+internal sealed class DayBook(KondibaContext db, Workload workload, IBackgroundJobClientV2 jobs, IClock instants)
 {
-    // Orders further ahead are not planned yet: two weekends are, whatever day it is.
-    private const int Days = 11;
-
-    // A plan whose next task should have begun so long ago is made anew from now on.
-    private const int Late = 15;
     // So long a request waits for a first plan; then it is asked for again.
     private static readonly TimeSpan Patience = TimeSpan.FromSeconds(3);
+    private static readonly TimeSpan Look = TimeSpan.FromMilliseconds(50);
 
-    /// <summary>An order as plans and arrangements name it: by its number, which goes with it into another database.</summary>
-    public static string CodeOf(Order order) => CodeOf(order.Number);
-
-    /// <summary>The same of its number.</summary>
-    public static string CodeOf(int number) => number.ToString(CultureInfo.InvariantCulture);
+    // A first plan that has not come by then was asked of a planner that is gone.
+    private static readonly Duration Lost = Duration.FromSeconds(15);
 
     /// <summary>The kitchen's row, to be read or changed; there is one as soon as something is kept.</summary>
     public async Task<DayPlan> RowAsync()
@@ -35,49 +27,71 @@ internal sealed class DayBook(KondibaContext db, KitchenThings things, KitchenCl
         return row;
     }
 
-    /// <summary>The search for the kitchen's plan, with its first answer there.</summary>
+    /// <summary>What there is to plan, and the search for a plan of it with its first answer there; one is begun when what is planned has changed.</summary>
     /// <param name="anew">Whether to plan from nothing, as if there had been no plan.</param>
-    public async Task<(PlanRun Run, IReadOnlyList<Order> Orders, DayPlan Row)> RunAsync(bool anew = false)
+    public async Task<(Load Load, PlanSearch Search)> PlannedAsync(bool anew = false)
     {
-        var (tables, now) = (await things.WithoutStockAsync(), await clock.NowAsync());
-        var until = now.Date.PlusDays(Days).AtMidnight();
-        var orders = await db.WholeOrders.ToBeMade()
-            .Where(o => o.Pickup < until)
-            .OrderBy(o => o.Pickup)
-            .ThenBy(o => o.Id)
-            .ToListAsync();
-        var row = await db.DayPlans.AsNoTracking().SingleOrDefaultAsync() ?? new() { KitchenId = db.KitchenId };
-        var found = row.Found;
-        var behind = found?.Plan.Tasks.Any(t => t.Starts.PlusMinutes(Late) < now
-            && row.Arranged.Tasks.GetValueOrDefault(t.What.Code)?.Done is null) is true;
-        var key = $"{string.Join(' ', orders.Select(o => $"{o.Id}:{o.Version}"))} {await things.ThingsRevisionAsync()} {JsonSerializer.Serialize(row.Arranged, KitchenItem.Json)} {(behind ? now.Date.At(new(now.Hour, now.Minute / Late * Late)) : null)}";
-        var request = new PlanRequest([.. orders.Select(o => new PlannedOrder(CodeOf(o), o.ToDraft()))], tables, row.Arranged, now);
-        var run = runs.Get(db.KitchenId, key, request, found, anew);
-        await Task.WhenAny(run.First, Task.Delay(Patience));
-        return (run, orders, row);
+        var load = await workload.ReadAsync();
+        if (anew || load.IsStale)
+            load = await AskAsync(load, anew);
+        else if (load.Search is { State: SearchState.Asked } search && search.AskedAt + Lost < instants.GetCurrentInstant())
+            Hand(search);
+        return (load, await AnsweredAsync(load.Search!));
     }
 
     /// <summary>How many orders to be made are further ahead than is planned.</summary>
-    public async Task<int> LaterAsync()
-    {
-        var until = (await clock.NowAsync()).Date.PlusDays(Days).AtMidnight();
-        return await db.Orders.ToBeMade().CountAsync(o => o.Pickup >= until);
-    }
+    public Task<int> LaterAsync() => workload.LaterAsync();
 
-    /// <summary>The plan that the kitchen saw last; null before the first.</summary>
-    public Plan? Shown(DayPlan row) => runs.Latest(db.KitchenId) ?? row.Found?.Plan;
-
-    /// <summary>Keeps a plan that was found.</summary>
-    public async Task KeepAsync(FoundPlan found)
+    private async Task<Load> AskAsync(Load load, bool anew)
     {
+        var search = load.Search;
+        if (search is null)
+        {
+            search = new() { KitchenId = db.KitchenId };
+            db.Add(search);
+        }
+
+        (search.Asked, search.AskedAt, search.Key, search.State) =
+            (Guid.CreateVersion7(), instants.GetCurrentInstant(), load.Key, SearchState.Asked);
+        (search.From, search.Late, search.Remedies) = (null, null, []);
+        if (anew)
+            search.Found = null;
         try
         {
-            (await RowAsync()).Found = found;
             await db.SaveChangesAsync();
+            Hand(search);
+            return load with { Search = search };
         }
-        catch (DbUpdateException)
+        catch (DbUpdateException e) when (e is DbUpdateConcurrencyException || e.IsSentTwice())
         {
-            // The maker arranged something meanwhile: that starts a search of its own, which keeps its plan.
+            // Somebody else asked at the same moment: theirs is as good.
+            db.ChangeTracker.Clear();
+            return await workload.ReadAsync();
         }
+    }
+
+    private void Hand(PlanSearch search)
+    {
+        var (kitchen, asked) = (search.KitchenId, search.Asked);
+        jobs.Enqueue<PlanJobs>(p => p.FirstAsync(kitchen, asked, CancellationToken.None));
+    }
+
+    /// <summary>The search as soon as it has an answer, or after as long as a request waits.</summary>
+    private async Task<PlanSearch> AnsweredAsync(PlanSearch search)
+    {
+        using var patience = new CancellationTokenSource(Patience);
+        using var timer = new PeriodicTimer(Look);
+        try
+        {
+            while (search.State is SearchState.Asked
+                && await db.PlanSearches.AnyAsync(s => s.Asked == search.Asked && s.State == SearchState.Asked, patience.Token))
+                await timer.WaitForNextTickAsync(patience.Token);
+        }
+        catch (OperationCanceledException) when (patience.IsCancellationRequested)
+        {
+            return search;
+        }
+
+        return await db.PlanSearches.AsNoTracking().SingleOrDefaultAsync() ?? search;
     }
 }

@@ -8,9 +8,9 @@ using Kondiba.Core.Orders;
 using Kondiba.Core.Reference;
 using Kondiba.Core.Steps;
 using Kondiba.Core.Wording;
+using Kondiba.Data;
 using Kondiba.Web.Formats;
 using Kondiba.Web.Hosting;
-using Kondiba.Web.Kitchens;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace Kondiba.Web.Prep;

@@ -2,7 +2,7 @@ using Kondiba.Core.Amounts;
 using Kondiba.Core.Facts;
 using Kondiba.Core.Orders;
 using Kondiba.Core.Pricing;
-using Kondiba.Web.Kitchens;
+using Kondiba.Data;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace Kondiba.Web.Prices;

@@ -10,7 +10,7 @@ using Kondiba.Core.Steps;
 using Kondiba.Core.Vessels;
 using Kondiba.Core.Wares;
 using Kondiba.Core.Wording;
-using Kondiba.Web.Kitchens;
+using Kondiba.Data;
 
 namespace Kondiba.Web.Reference;
 

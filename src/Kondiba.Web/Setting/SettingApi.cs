@@ -2,7 +2,7 @@ using Kondiba.Core.Amounts;
 using Kondiba.Core.Measures;
 using Kondiba.Core.Orders;
 using Kondiba.Core.Setting;
-using Kondiba.Web.Kitchens;
+using Kondiba.Data;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace Kondiba.Web.Setting;

@@ -34,6 +34,7 @@ export type Plan = Schemas["Plan"];
 export type DayTask = Schemas["DayTask"];
 export type DayTray = Schemas["DayTray"];
 export type DayMelt = Schemas["DayMelt"];
+export type DayOrder = Schemas["DayOrder"];
 export type Arrangements = Schemas["Arrangements"];
 export type TaskMark = Schemas["TaskMark"];
 export type DayHours = Schemas["DayHours"];

@@ -73,6 +73,10 @@ export const wayOf = (reference: Reference, code: string | null) => reference.di
 /** Key of a pot. */
 export const potKey = (coating: string | null, colour: string | null) => `${coating}.${colour}`;
 
+/** The colour of a pot, by its key. */
+export const colourOfPot = (reference: Reference, pot: string | undefined) =>
+  reference.colours.find((c) => potKey(c.coating, c.code) === pot);
+
 /** What a centre in a size is called: "large strawberry". */
 export const pieceName = (reference: Reference, centre: string, size: string) =>
   `${sizeOf(reference, centre, size)?.name ?? ""} ${centreOf(reference, centre)?.name ?? centre}`.trim();

@@ -127,7 +127,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** The plan that was kept last, to a calendar program that has its address. */
+        /** The plan, to a calendar program that has its address; it is made anew when something has changed, whether or not anyone looks at the page. */
         get: operations["ReadFeed"];
         put?: never;
         post?: never;
@@ -1716,7 +1716,7 @@ export interface components {
             ends: components["schemas"]["LocalDateTime"];
             tasks: string[];
             vessel: null | string;
-            volume: components["schemas"]["Volume"];
+            level: null | components["schemas"]["Length"];
         };
         DayOrder: {
             order: string;
@@ -3540,6 +3540,7 @@ export interface components {
             notBefore?: string;
             /** @description local time, 2031-05-03T18:30:00 */
             done?: string;
+            place?: null | string;
         };
         /** @description in °C */
         Temperature: number;

@@ -3,7 +3,7 @@ import type { Day, DayHours, Plan } from "../../api/client";
 import { TextButton } from "../../ui/buttons";
 import { clock, dayName } from "../../ui/units";
 import type { Spell } from "./ArrangeSheet";
-import { dayOf, fromTo, fullestOf, minutesFrom, placeName } from "./times";
+import { dayOf, fits, fromTo, fullestOf, minutesFrom, placeName, plusMinutes } from "./times";
 import type { DayDesk } from "./useDay";
 
 // What may wait longer than that, in s, need not be watched for.
@@ -11,6 +11,9 @@ const soon = 7200;
 
 // Shorter than that, a full place troubles nobody.
 const worthSaying = 15;
+
+// How late somebody is who says so, in minutes; said again, it is twice that.
+const behind = 20;
 
 interface Of {
   desk: DayDesk;
@@ -38,10 +41,11 @@ export function mindedOn(plan: Plan, on: string) {
 
 /** What is tight, what would help, what cannot wait, and what the maker arranged. */
 export function Aside(props: Of & { tap: (task: string) => void }) {
-  const { plan, day, desk, on } = props;
+  const { plan, day, desk, on, arrange } = props;
   const { full, waiting, out } = mindedOn(plan, on);
-  const short = plan.outcome === "impossible" || plan.outcome === "unknown";
+  const short = !fits(plan);
   const fullest = fullestOf(plan, on);
+  const since = dayOf(day.now) === on ? day.now.slice(11, 19) : "00:00:00";
   return (
     <>
       {fullest && (
@@ -53,15 +57,19 @@ export function Aside(props: Of & { tap: (task: string) => void }) {
               .filter((p) => p.place !== "pots" && p.has > 0)
               .map((p) => (
                 <li key={p.place} className="grid grid-cols-[4.5rem_1fr] items-end gap-x-3 pt-2">
-                  <span className="first-letter:uppercase">{p.name}</span>
+                  <TextButton
+                    label={`${p.name}: full or away?`}
+                    onClick={() => arrange(away(desk, p.place, `Without the ${p.name}`, -p.has, on, since))}
+                  >
+                    <span className="block text-left first-letter:uppercase">{p.name}</span>
+                  </TextButton>
                   <span className="border-board flex min-h-7 flex-wrap gap-0.5 border-b-4">
                     {fullest.trays
                       .filter((t) => t.place === p.place)
                       .map((t) => (
                         <span
                           key={t.task}
-                          className="bg-parchment text-parchment-ink border-board-edge min-w-0 grow basis-16 truncate rounded-t border-2 border-b-0 px-1 text-center text-[12px]"
-                          title={t.title}
+                          className="bg-parchment text-parchment-ink border-board-edge grow basis-16 rounded-t border-2 border-b-0 px-1 text-center text-[12px] leading-tight"
                         >
                           {t.title}
                         </span>
@@ -149,6 +157,27 @@ export function Aside(props: Of & { tap: (task: string) => void }) {
   );
 }
 
+/** That some of a place is not there for some hours of a day. */
+export const away = (
+  desk: DayDesk,
+  place: string,
+  title: string,
+  change: number,
+  day: string,
+  from: string,
+): Spell => ({
+  title: `${title} on ${dayName(day)}`,
+  note: "What would have been in it is planned elsewhere or for another time.",
+  act: "Plan without it",
+  from,
+  to: "23:59:00",
+  take: (from, to) =>
+    desk.change(`${title} on ${dayName(day)}, ${fromTo({ from, to })}.`, (a) => ({
+      ...a,
+      places: [...a.places, { place, change, from: `${day}T${from}`, to: `${day}T${to}` }],
+    })),
+});
+
 function Head({ id, children }: { id: string; children: React.ReactNode }) {
   return (
     <h2 id={id} className="mb-1 font-serif text-[20px]">
@@ -181,7 +210,7 @@ function Arranged({ desk, day, plan, on, arrange }: Of) {
         {marks.map(([code, m]) =>
           item(
             code,
-            `${title(code) ?? ""}: ${m.done ? `done ${clock(m.done)}` : m.at ? `pinned ${clock(m.at)}` : `not before ${clock(m.notBefore ?? "")}`}`,
+            `${title(code) ?? ""}: ${m.done ? `done ${clock(m.done)}` : m.at ? `pinned ${clock(m.at)}` : m.notBefore ? `not before ${clock(m.notBefore)}` : `${m.place === "counter" ? "on" : "in"} the ${placeName(plan, m.place ?? "")}`}`,
             () => desk.mark(code, `Taken back: ${title(code) ?? code}.`, null),
           ),
         )}
@@ -236,6 +265,17 @@ function Arranged({ desk, day, plan, on, arrange }: Of) {
         >
           Change hours
         </TextButton>
+        {dayOf(day.now) === on && usual && (
+          <TextButton
+            onClick={() => {
+              const begins = `${on}T${usual.from}`;
+              const from = plusMinutes(begins > day.now ? begins : day.now.slice(0, 19), behind);
+              hoursOn(`${behind} min late: nothing before ${clock(from)}.`, { from: from.slice(11, 19), to: usual.to });
+            }}
+          >
+            I’m {behind} min late
+          </TextButton>
+        )}
         <TextButton onClick={() => hoursOn(`No work on ${dayName(on)}.`, null)}>No work this day</TextButton>
         <TextButton onClick={desk.planAgain}>Replan</TextButton>
         <Link className="text-act font-semibold" to="/kitchen/hours">

@@ -1,7 +1,9 @@
 import type { DayMelt, DayTask, DayTray, Plan, Reference } from "../../api/client";
+import { colourOfPot } from "../../api/queries";
 import { inkOn } from "../../ui/colour";
-import { clock, useWording } from "../../ui/units";
+import { clock, dayName, useWording } from "../../ui/units";
 import { dayOf, type Lanes, type Scale, placeName } from "./times";
+import { useMoving } from "./useMoving";
 import { potColour } from "./WeekStrip";
 
 /** What every column of a day is drawn from. */
@@ -13,6 +15,7 @@ export interface Drawn {
   names: Map<string, string>;
   tap: (task: string) => void;
   tapTray: (tray: DayTray) => void;
+  pin: (task: DayTask, at: string) => void;
 }
 
 export const percent = (share: number) => `${share * 100}%`;
@@ -25,19 +28,16 @@ export function Work({
   names,
   tap,
   plan,
+  pin,
   nobody,
 }: Drawn & { tasks: DayTask[]; nobody: boolean }) {
   return (
     <ol>
       {tasks.map((task) => {
         const { what } = task;
-        const colour = what.pots.length > 0 ? potColour(reference, what.pots[0]) : undefined;
-        const [top, height] = [scale.y(task.starts), scale.y(task.ends) - scale.y(task.starts)];
-        const mark = task.mark?.done ? "done" : task.mark?.at ? "pinned" : task.mark?.notBefore ? "not before" : null;
-        const stands = plan.trays.find((t) => t.task === what.code);
         if (task.worker === null && !task.mark?.done)
           return (
-            <li key={what.code} className="absolute right-1 z-[2]" style={{ top: top - 9 }}>
+            <li key={what.code} className="absolute right-1 z-[2]" style={{ top: scale.y(task.starts) - 9 }}>
               <button
                 className="bg-panel border-board-edge max-w-36 truncate rounded-full border px-2 text-[12px] leading-[17px]"
                 onClick={() => tap(what.code)}
@@ -46,37 +46,63 @@ export function Work({
               </button>
             </li>
           );
-        return (
-          <li key={what.code} className="absolute inset-x-0" style={{ top, height: Math.max(scale.row, height) - 2 }}>
-            <button
-              className={`flex size-full items-start gap-2 overflow-hidden rounded-[7px] px-2.5 pt-[3px] text-left text-[14px] leading-[19px] print:items-center print:pt-0 print:text-[12px] print:leading-[14px] ${colour ? "border-rim/70 border" : "bg-parchment text-parchment-ink"} ${task.mark?.done ? "opacity-45" : ""} ${nobody ? "outline-mind outline-2 outline-offset-1 outline-dashed" : ""}`}
-              style={colour ? { background: colour, color: inkOn(colour) } : undefined}
-              onClick={() => tap(what.code)}
-            >
-              <span className="shrink-0 text-[12px] tabular-nums">{clock(task.starts)}</span>
-              <span className="min-w-0">
-                <span className={height > 60 ? "line-clamp-2" : "block truncate"}>
-                  <b>{what.title}</b>
-                  {mark && <b> ({mark})</b>}
-                  {what.order && ` · ${names.get(what.order) ?? ""}`}
-                </span>
-                {height > 44 && what.round && (
-                  <span className="block truncate text-[13px]">
-                    {Math.ceil(what.pieces / what.round)} rounds of {what.round}, decorated wet
-                  </span>
-                )}
-                {height > 44 && stands && (
-                  <span className="block truncate text-[13px] sm:hidden">
-                    then {placeName(plan, stands.place)}
-                    {stands.set && `, hard ${clock(stands.set)}`}
-                  </span>
-                )}
-              </span>
-            </button>
-          </li>
-        );
+        return <WorkItem key={what.code} {...{ task, scale, reference, names, tap, plan, pin, nobody }} />;
       })}
     </ol>
+  );
+}
+
+/** A step of work, which can be moved. */
+function WorkItem(props: Omit<Drawn, "day" | "tapTray"> & { task: DayTask; nobody: boolean }) {
+  const { task, scale, reference, names, tap, plan, pin, nobody } = props;
+  const { what } = task;
+  const moving = useMoving(task, scale, pin);
+  const colour = what.pots.length > 0 ? potColour(reference, what.pots[0]) : undefined;
+  const [top, height] = [scale.y(task.starts), scale.y(task.ends) - scale.y(task.starts)];
+  const shift = moving.to && dayOf(moving.to) === dayOf(task.starts) ? scale.y(moving.to) - top : 0;
+  const mark = task.mark?.done ? "done" : task.mark?.at ? "pinned" : task.mark?.notBefore ? "not before" : null;
+  const stands = plan.trays.find((t) => t.task === what.code);
+  return (
+    <li
+      className={`absolute inset-x-0 ${moving.to ? "z-[3]" : ""}`}
+      style={{ top: top + shift, height: Math.max(scale.row, height) - 2 }}
+    >
+      <button
+        className={`flex size-full items-start gap-2 overflow-hidden rounded-[7px] px-2.5 pt-[3px] text-left text-[14px] leading-[19px] print:items-center print:pt-0 print:text-[12px] print:leading-[14px] ${colour ? "border-rim/70 border" : "bg-parchment text-parchment-ink"} ${task.mark?.done ? "opacity-45" : ""} ${nobody ? "outline-mind outline-2 outline-offset-1 outline-dashed" : ""}`}
+        style={colour ? { background: colour, color: inkOn(colour) } : undefined}
+        {...(what.stage === "melt" || task.mark?.done ? {} : moving.props)}
+        title={what.stage === "melt" || task.mark?.done ? undefined : "Arrow keys or dragging move it"}
+        onClick={() => {
+          if (!moving.isDragged()) tap(what.code);
+        }}
+      >
+        <span className="shrink-0 text-[12px] tabular-nums">{clock(moving.to ?? task.starts)}</span>
+        <span className="min-w-0">
+          <span className={height > 60 ? "line-clamp-2" : "block truncate"}>
+            {moving.to && (
+              <b role="status">
+                {dayOf(moving.to) === dayOf(task.starts) ? "" : `${dayName(moving.to)}, `}
+                {clock(moving.to)}: Enter pins it here ·{" "}
+              </b>
+            )}
+            <b>{what.title}</b>
+            {mark && <b> ({mark})</b>}
+            {what.order && ` · ${names.get(what.order) ?? ""}`}
+          </span>
+          {height > 44 && what.round && (
+            <span className="block truncate text-[13px]">
+              {Math.ceil(what.pieces / what.round)} rounds of {what.round}, decorated wet
+            </span>
+          )}
+          {height > 44 && stands && (
+            <span className="block truncate text-[13px] sm:hidden">
+              then {placeName(plan, stands.place)}
+              {stands.set && `, hard ${clock(stands.set)}`}
+            </span>
+          )}
+        </span>
+      </button>
+    </li>
   );
 }
 
@@ -114,7 +140,7 @@ export function Melts({ melts: { placed, lanes }, scale, reference, tap, day }: 
                 {wording.mass(melt.toMelt)}
                 <span className="sr-only">
                   {" "}
-                  of {melt.pot.slice(melt.pot.indexOf(".") + 1)}, warm from {clock(melt.starts)} to {clock(melt.ends)}
+                  of {colourOfPot(reference, melt.pot)?.name}, warm from {clock(melt.starts)} to {clock(melt.ends)}
                 </span>
               </span>
             </button>

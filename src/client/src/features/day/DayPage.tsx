@@ -5,14 +5,15 @@ import type { Day, DayTray, Plan, Reference } from "../../api/client";
 import { referenceQuery } from "../../api/queries";
 import { Undoable } from "../../ui/buttons";
 import { ErrorNote, Waiting } from "../../ui/notes";
-import { longDayName, span } from "../../ui/units";
+import { clock, dayName, longDayName, span } from "../../ui/units";
+import type { Moved } from "./moves";
 import { CalendarCorner } from "./CalendarCorner";
 import { ArrangeSheet, type Spell } from "./ArrangeSheet";
 import { Aside, mindedOn } from "./Aside";
 import { TaskSheet, TraySheet } from "./Sheets";
 import { RunSheet } from "./RunSheet";
 import { Timeline } from "./Timeline";
-import { dayOf, minutesFrom } from "./times";
+import { dayOf, fits, minutesFrom } from "./times";
 import { TextButton } from "../../ui/buttons";
 import { useDay, type DayDesk } from "./useDay";
 import { WeekStrip } from "./WeekStrip";
@@ -59,6 +60,9 @@ function Desk({ desk, day, plan, reference }: { desk: DayDesk; day: Day; plan: P
   const own = plan.tasks.filter((t) => dayOf(t.starts) === on);
   const orders = [...new Set(own.map((t) => t.what.order).filter((o) => o !== null))];
   const shown = plan.tasks.find((t) => t.what.code === task);
+  const busy = own.length > 0 || plan.orders.some((o) => dayOf(o.pickup) === on);
+  const hours = search.get("view") === "hours";
+  const handsOn = own.reduce((sum, t) => sum + (t.worker ? minutesFrom(t.starts, t.ends) * 60 : 0), 0);
 
   return (
     <div className="px-4 pt-2 sm:px-10">
@@ -74,18 +78,14 @@ function Desk({ desk, day, plan, reference }: { desk: DayDesk; day: Day; plan: P
         <p className="text-ink2">
           {own.length === 0
             ? "nothing scheduled"
-            : `${orders.length} ${orders.length === 1 ? "order" : "orders"}, hands-on ${span(own.reduce((sum, t) => sum + (t.worker ? minutesFrom(t.starts, t.ends) * 60 : 0), 0))}`}
+            : `${orders.length} ${orders.length === 1 ? "order" : "orders"}, hands-on ${span(handsOn)}`}
         </p>
         <Verdict day={day} plan={plan} />
         {day.failed && <BrokenOff again={desk.planAgain} />}
-        {own.length > 0 && (
+        {busy && (
           <p className="ml-auto print:hidden">
-            <TextButton
-              onClick={() =>
-                setSearch(search.get("view") === "hours" ? { on } : { on, view: "hours" }, { replace: true })
-              }
-            >
-              {search.get("view") === "hours" ? "Run sheet" : "Hour by hour"}
+            <TextButton onClick={() => setSearch(hours ? { on } : { on, view: "hours" }, { replace: true })}>
+              {hours ? "Run sheet" : "Hour by hour"}
             </TextButton>
           </p>
         )}
@@ -95,7 +95,17 @@ function Desk({ desk, day, plan, reference }: { desk: DayDesk; day: Day; plan: P
           {desk.error.message}
         </p>
       )}
-      {desk.done && <Undoable says={desk.done} act="Undo" undo={desk.undo} />}
+      {desk.done && (
+        <Undoable
+          says={
+            <>
+              {desk.done} {desk.changes && <Changes {...desk.changes} names={names} />}
+            </>
+          }
+          act="Undo"
+          undo={desk.undo}
+        />
+      )}
       {plan.problems.map((p) => (
         <p
           key={[p.field, p.code].join(" ")}
@@ -115,39 +125,45 @@ function Desk({ desk, day, plan, reference }: { desk: DayDesk; day: Day; plan: P
       ) : (
         <div className="mt-3 grid gap-x-10 gap-y-8 xl:grid-cols-[minmax(0,1fr)_17rem] print:mt-1 print:grid-cols-1 print:gap-y-2">
           <section aria-label="The plan" aria-busy={desk.busy} className={`min-w-0 ${desk.busy ? "opacity-60" : ""}`}>
-            {own.length === 0 ? (
+            {!busy && (
               <p className="text-ink2 py-6 text-lg">
                 Nothing scheduled. {worked.length > 0 && "Days with work are filled in the row above."}
               </p>
-            ) : (
-              <>
-                {search.get("view") !== "hours" ? (
-                  <RunSheet
-                    plan={plan}
-                    day={day}
-                    on={on}
-                    reference={reference}
-                    tap={setTask}
-                    tapTray={setTray}
-                    tick={(t) =>
-                      t.mark?.done
-                        ? desk.mark(t.what.code, `Not done after all: ${t.what.title}.`, null)
-                        : desk.mark(t.what.code, `Done: ${t.what.title}.`, { done: day.now.slice(0, 19) })
-                    }
-                  />
-                ) : (
-                  <Timeline
-                    plan={plan}
-                    day={on}
-                    above={aboveOnPaper(plan, on)}
-                    now={day.now}
-                    reference={reference}
-                    names={names}
-                    tap={setTask}
-                    tapTray={setTray}
-                  />
-                )}
-              </>
+            )}
+            {busy && hours && (
+              <Timeline
+                plan={plan}
+                day={on}
+                above={aboveOnPaper(plan, on)}
+                now={day.now}
+                reference={reference}
+                names={names}
+                tap={setTask}
+                tapTray={setTray}
+                pin={(t, at) =>
+                  desk.mark(t.what.code, `${t.what.title}: pinned ${dayName(at)}, ${clock(at)}.`, { ...t.mark, at })
+                }
+              />
+            )}
+            {busy && !hours && (
+              <RunSheet
+                plan={plan}
+                day={day}
+                on={on}
+                reference={reference}
+                tap={setTask}
+                tapTray={setTray}
+                tick={(t) =>
+                  t.mark?.done
+                    ? desk.mark(t.what.code, `Not done after all: ${t.what.title}.`, null)
+                    : desk.mark(t.what.code, `Done: ${t.what.title}.`, { done: day.now.slice(0, 19) })
+                }
+              />
+            )}
+            {day.later > 0 && (
+              <p className="text-ink2 mt-3 text-[15px]">
+                {day.later === 1 ? "1 later order is" : `${day.later} later orders are`} not planned yet.
+              </p>
             )}
           </section>
           <aside
@@ -179,6 +195,26 @@ function Desk({ desk, day, plan, reference }: { desk: DayDesk; day: Day; plan: P
   );
 }
 
+// So many steps that moved are named; of more it is told how many.
+const named = 3;
+
+/** What else an arrangement moved. */
+function Changes({ moved, late, names }: NonNullable<DayDesk["changes"]> & { names: Map<string, string> }) {
+  const more = moved.length - named;
+  const when = (m: Moved) => (dayOf(m.from) === dayOf(m.to) ? clock(m.to) : `${dayName(m.to)}, ${clock(m.to)}`);
+  return (
+    <>
+      {moved.length === 0 && late.length === 0 && "Nothing else moves."}
+      {moved.length > 0 &&
+        `Also moves: ${moved
+          .slice(0, named)
+          .map((m) => `${m.title} from ${clock(m.from)} to ${when(m)}`)
+          .join("; ")}${more > 0 ? `; and ${more} more` : ""}.`}
+      {late.length > 0 && <b className="text-mind"> Late now: {late.map((o) => names.get(o) ?? o).join(", ")}.</b>}
+    </>
+  );
+}
+
 /** The search ended before its time, which nobody here can mend: it can be begun anew. */
 function BrokenOff({ again }: { again: () => void }) {
   return (
@@ -196,7 +232,7 @@ function aboveOnPaper(plan: Plan, on: string) {
 
 /** Whether it fits, how much there is to spare, and how near to the best it is proven to be. */
 function Verdict({ day, plan }: { day: Day; plan: Plan }) {
-  if (plan.outcome === "impossible" || plan.outcome === "unknown")
+  if (!fits(plan))
     return (
       <p role="status" className="text-mind font-bold">
         {plan.outcome === "impossible" ? "It doesn’t all fit" : "No plan on time found yet"}
@@ -209,12 +245,6 @@ function Verdict({ day, plan }: { day: Day; plan: Plan }) {
   return (
     <p role="status">
       <b className="text-go">everything fits, {spare > 0 ? span(spare * 60) : "nothing"} to spare</b>
-      {day.later > 0 && (
-        <span className="text-ink2">
-          {" "}
-          · {day.later === 1 ? "1 later order is" : `${day.later} later orders are`} not planned yet
-        </span>
-      )}
       <span className="text-ink2">
         {" "}
         · {day.searching ? "still improving …" : near <= 5 ? "best plan found" : "good plan found"}

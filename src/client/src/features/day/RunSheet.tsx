@@ -1,7 +1,7 @@
-import { useId } from "react";
-import type { Day, DayMelt, DayTask, DayTray, Plan, Reference, Vessel } from "../../api/client";
-import { colourOf } from "../../api/queries";
+import type { Day, DayMelt, DayOrder, DayTask, DayTray, Plan, Reference } from "../../api/client";
+import { colourOfPot, vesselOf } from "../../api/queries";
 import { clock, dayName, span, useWording } from "../../ui/units";
+import { Bag, VesselView, widthOf } from "../order/VesselView";
 import { dayOf, minutesFrom, placeName, roundsOf, type Round } from "./times";
 import { potColour } from "./WeekStrip";
 
@@ -18,7 +18,8 @@ interface Of {
 /** A day as the maker's own list: rounds around their pots, what the hands do, the trays that leave each round, and who comes for what. */
 export function RunSheet(props: Of) {
   const rounds = roundsOf(props.plan, props.on);
-  const largest = Math.max(1, ...rounds.flatMap((r) => r.melts.map((m) => widest(vesselOf(props.reference, m)))));
+  const vessels = rounds.flatMap((r) => r.melts.map((m) => vesselOf(props.reference, m.vessel)));
+  const largest = Math.max(1, ...vessels.map((v) => (v ? widthOf(v) : 0)));
   return (
     <ol className="border-ink border-t-2">
       {rounds.map((round, i) => (
@@ -35,7 +36,7 @@ export function RunSheet(props: Of) {
 function Breathing({ round, before }: { round: Round; before: Round | undefined }) {
   const minutes = before ? minutesFrom(before.to, round.from) : 0;
   return (
-    <p className={`border-ink border-b-2 pb-2 pl-[5.6rem] sm:pl-[9.2rem] ${minutes >= 10 ? "pt-2" : ""}`}>
+    <p className={`border-ink border-b-2 pb-2 pl-20 sm:pl-32 ${minutes >= 10 ? "pt-2" : ""}`}>
       {minutes >= 10 && <em className="text-ink2">{span(minutes * 60)} to yourself</em>}
     </p>
   );
@@ -56,23 +57,26 @@ function RoundView({ round, largest, ...props }: Of & { round: Round; largest: n
           <h3 className="mb-1 flex flex-wrap items-baseline gap-x-3">
             {round.melts.map((m) => (
               <span key={`${m.pot}.${m.number}`} className="flex flex-wrap items-baseline gap-x-2">
-                <span className="font-serif text-[22px] first-letter:uppercase">{nameOf(reference, m.pot)}</span>
+                <span className="font-serif text-[22px] first-letter:uppercase">
+                  {colourOfPot(reference, m.pot)?.name}
+                </span>
                 <span className="text-ink2 text-[15px]">
                   {wording.mass(m.toMelt)}
-                  {`, ${vesselOf(reference, m)?.name ?? "in a bag"}`}
+                  {`, ${vesselOf(reference, m.vessel)?.name ?? "in a bag"}`}
                 </span>
               </span>
             ))}
           </h3>
         )}
         <ol>
-          {round.tasks.map((task) => (
-            <Step key={task.what.code} {...props} task={task} />
-          ))}
+          {round.entries.map((entry) =>
+            "what" in entry ? (
+              <Step key={entry.what.code} {...props} task={entry} />
+            ) : (
+              <Pickup key={entry.order} {...props} planned={entry} />
+            ),
+          )}
         </ol>
-        {round.pickups.map((order) => (
-          <Pickup key={order} {...props} order={order} />
-        ))}
       </div>
       <ul aria-label="Trays" className="space-y-2 max-sm:col-start-2 max-sm:mt-3">
         {round.trays.map((tray) => (
@@ -111,22 +115,21 @@ function Step({ task, day, tap, tick }: Of & { task: DayTask }) {
           {mark?.at && !done && " · pinned"}
           {mark?.notBefore && !done && ` · not before ${clock(mark.notBefore)}`}
         </span>
-        <span className="text-ink2 line-clamp-2 text-[14px] print:line-clamp-none">{what.text}</span>
+        <span className="text-ink2 block text-[14px]">{what.text}</span>
       </button>
     </li>
   );
 }
 
-function Pickup({ order, plan, day, reference }: Of & { order: string }) {
-  const [about, planned] = [day.orders.find((o) => o.code === order), plan.orders.find((o) => o.order === order)];
-  if (!planned) return null;
+function Pickup({ planned, plan, day, reference }: Of & { planned: DayOrder }) {
+  const about = day.orders.find((o) => o.code === planned.order);
   const late = minutesFrom(planned.pickup, planned.ready);
   const colour = potColour(
     reference,
-    plan.tasks.find((t) => t.what.order === order && t.what.pots.length > 0)?.what.pots[0],
+    plan.tasks.find((t) => t.what.order === planned.order && t.what.pots.length > 0)?.what.pots[0],
   );
   return (
-    <p className="border-act mt-3 flex flex-wrap items-center gap-x-3 border-t-2 pt-2">
+    <li className="border-act my-3 flex items-center gap-x-3 border-y-2 py-2">
       <svg aria-hidden viewBox="0 0 24 30" className="h-8 w-6">
         <rect x="3" y="1" width="18" height="4" rx="1.5" className="fill-board stroke-rim" />
         <path d="M4 6h16l1 4v15q0 4-4 4H7q-4 0-4-4V10Z" fill={colour} className="stroke-rim" />
@@ -140,7 +143,7 @@ function Pickup({ order, plan, day, reference }: Of & { order: string }) {
           {late > 0 ? ` · ready ${span(late * 60)} late` : ` · packed by ${whenSaid(planned.ready, planned.pickup)}`}
         </span>
       </span>
-    </p>
+    </li>
   );
 }
 
@@ -154,7 +157,7 @@ function TrayCard(props: { tray: DayTray; plan: Plan; reference: Reference; tap:
   const cold = /fridge|freezer|cool/.test(tray.place);
   return (
     <button
-      className={`w-full rounded-md border-2 px-2.5 py-1.5 text-left text-[14px] leading-snug ${cold ? "bg-cool border-cold" : "bg-parchment border-board-edge"} text-parchment-ink`}
+      className={`w-full rounded-md border-2 px-2.5 py-1.5 text-left text-[14px] leading-snug ${cold ? "bg-cool border-cold text-ink" : "bg-parchment border-board-edge text-parchment-ink"}`}
       onClick={() => tap(tray)}
     >
       <b className="first-letter:uppercase">{tray.title}</b> · {placeName(plan, tray.place)}
@@ -173,7 +176,7 @@ function TrayCard(props: { tray: DayTray; plan: Plan; reference: Reference; tap:
           ))}
         </svg>
       )}
-      <span className="text-parchment-ink2 block">
+      <span className={`block ${cold ? "text-ink2" : "text-parchment-ink2"}`}>
         {[
           tray.set && `ready ${clock(tray.set)}`,
           tray.outBy && `take out by ${clock(tray.outBy)}`,
@@ -187,69 +190,16 @@ function TrayCard(props: { tray: DayTray; plan: Plan; reference: Reference; tap:
   );
 }
 
-const nameOf = (reference: Reference, pot: string) => {
-  const dot = pot.indexOf(".");
-  return colourOf(reference, pot.slice(0, dot), pot.slice(dot + 1))?.name ?? pot;
-};
-
-const vesselOf = (reference: Reference, melt: DayMelt) => reference.vessels.find((v) => v.code === melt.vessel);
-
-const widest = (vessel: Vessel | undefined) =>
-  vessel ? Math.max(...vessel.outline.map((c) => c.x)) - Math.min(...vessel.outline.map((c) => c.x)) : 0;
-
 /** A pot as it stands when it is melted: its vessel to scale with the others of the day, filled as high as it is. */
 function PotPicture({ melt, reference, largest }: { melt: DayMelt; reference: Reference; largest: number }) {
-  const id = useId();
-  const wording = useWording();
-  const vessel = vesselOf(reference, melt);
   const colour = potColour(reference, melt.pot);
-  if (!vessel)
-    return (
-      <svg
-        role="img"
-        aria-label={`bag of ${nameOf(reference, melt.pot)}`}
-        viewBox="-30 0 60 70"
-        className="mx-auto w-12"
-      >
-        <path d="M-18 4H18L3 60q-3 6-6 0Z" fill={colour} className="stroke-rim" />
-      </svg>
-    );
-  const height = Math.max(...vessel.outline.map((c) => c.y));
-  const level = levelOf(vessel, melt.volume);
-  const path = `M${vessel.outline.map((c) => `${c.x} ${-c.y}`).join("L")}`;
+  if (melt.level === null) return <Bag srgb={colour} loads={1} alone />;
   return (
-    <svg
-      role="img"
-      aria-label={`${wording.mass(melt.toMelt)} of ${nameOf(reference, melt.pot)} in the ${vessel.name}`}
-      viewBox={`${-largest / 2 - 4} ${-height - 6} ${largest + 8} ${height + 10}`}
-      className="w-full"
-    >
-      <defs>
-        <clipPath id={id}>
-          <path d={`${path}Z`} />
-        </clipPath>
-      </defs>
-      <path d={`${path}Z`} className="fill-glass" />
-      <rect x={-largest / 2} width={largest} y={-level} height={level} fill={colour} clipPath={`url(#${id})`} />
-      <path d={path} fill="none" className="stroke-rim" strokeWidth="2.5" strokeLinejoin="round" />
-    </svg>
+    <VesselView
+      bands={[{ kind: "pool", from: 0, to: melt.level }]}
+      vessel={vesselOf(reference, melt.vessel)}
+      widest={largest}
+      srgb={colour}
+    />
   );
-}
-
-/** How high so many mL stand in a vessel, in mm: slice by slice, each as round as it is wide. */
-function levelOf(vessel: Vessel, millilitres: number) {
-  const right = vessel.outline.filter((c) => c.x > 0).sort((a, b) => a.y - b.y);
-  const height = Math.max(...vessel.outline.map((c) => c.y));
-  const at = (y: number) => {
-    const above = right.findIndex((c) => c.y >= y);
-    const [a, b] = [right[Math.max(0, above - 1)], right[above < 0 ? right.length - 1 : above]];
-    if (!a || !b) return 0;
-    return b.y === a.y ? b.x : a.x + ((b.x - a.x) * (y - a.y)) / (b.y - a.y);
-  };
-  let [level, held] = [0, 0];
-  while (held < millilitres * 1000 && level < height) {
-    held += Math.PI * at(level) ** 2;
-    level += 1;
-  }
-  return level;
 }

@@ -7,7 +7,8 @@ import { SourceTag } from "../../ui/SourceTag";
 import { Sheet } from "../../ui/Sheet";
 import { clock, dayName, span } from "../../ui/units";
 import type { Spell } from "./ArrangeSheet";
-import { dayOf, fromTo, minutesFrom, plusMinutes, placeName } from "./times";
+import { away } from "./Aside";
+import { dayOf, minutesFrom, plusMinutes, placeName } from "./times";
 import type { DayDesk } from "./useDay";
 
 interface Of {
@@ -18,20 +19,6 @@ interface Of {
   arrange: (spell: Spell) => void;
   close: () => void;
 }
-
-/** That some of a place is not there for some hours of a day. */
-const away = (desk: DayDesk, place: string, title: string, change: number, day: string, from: string): Spell => ({
-  title: `${title} on ${dayName(day)}`,
-  note: "What would have been in it is planned elsewhere or for another time.",
-  act: "Plan without it",
-  from,
-  to: "23:59:00",
-  take: (from, to) =>
-    desk.change(`${title} on ${dayName(day)}, ${fromTo({ from, to })}.`, (a) => ({
-      ...a,
-      places: [...a.places, { place, change, from: `${day}T${from}`, to: `${day}T${to}` }],
-    })),
-});
 
 /** A task: what to do and why, when, and how it can be moved. */
 export function TaskSheet({ task, plan, orders, desk, now, arrange, close }: Of & { task: DayTask; now: string }) {
@@ -185,7 +172,21 @@ export function TraySheet({ tray, plan, desk, day, arrange, close }: Omit<Of, "o
           its trays, drawn
         </Link>
       </p>
-      <p className="border-line mt-5 border-t pt-4">
+      <p className="border-line mt-5 flex flex-wrap gap-x-5 gap-y-1 border-t pt-4">
+        {plan.places
+          .filter((p) => p.place !== "pots" && p.has > 0 && p.place !== tray.place)
+          .map((p) => (
+            <TextButton
+              key={p.place}
+              onClick={() => {
+                const mark = plan.tasks.find((t) => t.what.code === tray.task)?.mark;
+                desk.mark(tray.task, `${tray.title}: ${p.name}.`, { ...mark, place: p.place });
+                close();
+              }}
+            >
+              put it {p.place === "counter" ? "on" : "in"} the {p.name}
+            </TextButton>
+          ))}
         <TextButton
           onClick={() =>
             arrange(

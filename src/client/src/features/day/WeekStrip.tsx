@@ -1,4 +1,4 @@
-import { colourOf } from "../../api/queries";
+import { colourOfPot } from "../../api/queries";
 import type { Day, Plan, Reference } from "../../api/client";
 import { span } from "../../ui/units";
 import { addDays } from "../shelf/days";
@@ -92,7 +92,5 @@ function Pickup({ code, plan, reference }: { code: string; plan: Plan; reference
   );
 }
 
-export function potColour(reference: Reference, pot: string | undefined): string {
-  const dot = pot?.indexOf(".") ?? -1;
-  return (pot && colourOf(reference, pot.slice(0, dot), pot.slice(dot + 1))?.srgb) || "#b8a58c";
-}
+export const potColour = (reference: Reference, pot: string | undefined) =>
+  colourOfPot(reference, pot)?.srgb ?? "#b8a58c";

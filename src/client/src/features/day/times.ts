@@ -1,4 +1,4 @@
-import type { DayMelt, DayTask, DayTray, Plan } from "../../api/client";
+import type { DayMelt, DayOrder, DayTask, DayTray, Plan } from "../../api/client";
 
 /** Minutes from one local time to another. */
 export const minutesFrom = (from: string, to: string) => (Date.parse(`${to}Z`) - Date.parse(`${from}Z`)) / 60_000;
@@ -15,6 +15,8 @@ export const fromTo = (hours: { from: string; to: string }) => `${hours.from.sli
 /** Where times lie down the page: as long as they take, but no work too short to be read, and no pause longer than it need be. */
 export interface Scale {
   y(local: string): number;
+  /** The time at a height, the other way round. */
+  at(y: number): string;
   height: number;
   /** Full hours to rule a line at. */
   hours: string[];
@@ -32,7 +34,7 @@ export function scaleOf(plan: Plan, day: string, { perMinute, row, longestPause 
   const work = plan.tasks.filter((t) => dayOf(t.starts) === day);
   const pickups = plan.orders.filter((o) => dayOf(o.pickup) === day).map((o) => o.pickup);
   const marks = [...new Set([...work.flatMap((t) => [t.starts, t.ends]), ...pickups])].sort();
-  if (marks.length === 0) return { y: () => 0, height: 0, hours: [], pauses: [], row };
+  if (marks.length === 0) return { y: () => 0, at: () => `${day}T00:00:00`, height: 0, hours: [], pauses: [], row };
   const gaps = marks.slice(1).map((to, i) => {
     const from = marks[i] ?? to;
     const busy = work.some((t) => t.starts < to && t.ends > from);
@@ -63,13 +65,20 @@ export function scaleOf(plan: Plan, day: string, { perMinute, row, longestPause 
     const whole = minutesFrom(a.local, b.local);
     return whole === 0 ? b.y : a.y + ((b.y - a.y) * minutesFrom(a.local, local)) / whole;
   };
+  const timeAt = (height: number) => {
+    const i = knots.findIndex((k) => k.y >= height);
+    const [a, b] = i < 0 ? knots.slice(-2) : [knots[Math.max(0, i - 1)], knots[Math.max(1, i)]];
+    if (!a || !b) return start;
+    const perMinutePx = (b.y - a.y) / Math.max(1, minutesFrom(a.local, b.local));
+    return plusMinutes(a.local, (height - a.y) / Math.max(0.2, perMinutePx));
+  };
   const hours = Array.from({ length: 25 }, (_, h) => `${day}T${String(h).padStart(2, "0")}:00:00`).filter(
     (h) =>
       h > start &&
       h < (marks[marks.length - 1] ?? "") &&
       !gaps.some((g) => !g.busy && g.minutes * perMinute > longestPause && h > g.from && h < g.to),
   );
-  return { y, height: at + 16, hours: apart(hours, y), pauses, row };
+  return { y, at: timeAt, height: at + 16, hours: apart(hours, y), pauses, row };
 }
 
 /** Those hours whose lines do not crowd one another. */
@@ -110,10 +119,9 @@ export interface Round {
   from: string;
   to: string;
   melts: DayMelt[];
-  tasks: DayTask[];
+  /** What is done and what is handed over, by time. */
+  entries: (DayTask | DayOrder)[];
   trays: DayTray[];
-  /** Codes of the orders that are handed over in it. */
-  pickups: string[];
 }
 
 // A pause so long ends a round, in minutes.
@@ -121,29 +129,42 @@ const pause = 45;
 
 /** A day in rounds: each begins where a pot is melted after others were dipped from, or after a pause. */
 export function roundsOf(plan: Plan, on: string): Round[] {
-  const tasks = plan.tasks.filter((t) => dayOf(t.starts) === on);
+  const melts = new Map(plan.melts.map((m) => [`melt.${m.pot}.${m.number}`, m]));
   const rounds: Round[] = [];
-  for (const task of tasks) {
-    const melt = plan.melts.find((m) => task.what.code === `melt.${m.pot}.${m.number}`);
-    const last = rounds.at(-1);
-    const begins =
-      !last ||
-      minutesFrom(last.to, task.starts) >= pause ||
-      (melt && last.melts.length > 0 && last.tasks.some((t) => t.what.pots.length > 0 && t.what.stage !== "melt"));
-    const round = begins ? { from: task.starts, to: task.ends, melts: [], tasks: [], trays: [], pickups: [] } : last;
-    if (begins) rounds.push(round);
+  let used = false;
+  for (const task of plan.tasks.filter((t) => dayOf(t.starts) === on)) {
+    const melt = melts.get(task.what.code);
+    let round = rounds.at(-1);
+    if (!round || minutesFrom(round.to, task.starts) >= pause || (melt && used)) {
+      round = { from: task.starts, to: task.ends, melts: [], entries: [], trays: [] };
+      rounds.push(round);
+      used = false;
+    }
     if (melt) round.melts.push(melt);
-    round.tasks.push(task);
+    else used ||= task.what.stage !== "melt" && task.what.pots.length > 0;
+    round.entries.push(task);
     if (task.ends > round.to) round.to = task.ends;
     round.trays.push(...plan.trays.filter((t) => t.task === task.what.code && t.trays >= 1));
   }
-  for (const order of plan.orders.filter((o) => dayOf(o.pickup) === on)) {
-    const round = rounds.findLast((r) => r.from <= order.pickup) ?? rounds[0];
-    if (round) round.pickups.push(order.order);
-    else rounds.push({ from: order.pickup, to: order.pickup, melts: [], tasks: [], trays: [], pickups: [order.order] });
-  }
+  for (const order of plan.orders.filter((o) => dayOf(o.pickup) === on)) handOver(rounds, order);
   return rounds;
 }
+
+/** Puts a pickup where it comes in a day: before the first thing that begins later. */
+function handOver(rounds: Round[], order: DayOrder) {
+  const round = rounds.findLast((r) => r.from <= order.pickup) ?? rounds[0];
+  if (!round) {
+    rounds.push({ from: order.pickup, to: order.pickup, melts: [], entries: [order], trays: [] });
+    return;
+  }
+  const next = round.entries.findIndex((e) => startOf(e) > order.pickup);
+  round.entries.splice(next < 0 ? round.entries.length : next, 0, order);
+}
+
+const startOf = (entry: DayTask | DayOrder) => ("what" in entry ? entry.starts : entry.pickup);
+
+/** Whether everything is on time; if not, what is shown is what would come of it. */
+export const fits = (plan: Plan) => plan.outcome !== "impossible" && plan.outcome !== "unknown";
 
 /** The moment of a day at which most trays stand somewhere, and what stands where then. */
 export function fullestOf(plan: Plan, on: string) {

@@ -1,14 +1,16 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { answer, api, type Arrangements, type Day, type Remedy, type TaskMark } from "../../api/client";
+import { answer, api, type Arrangements, type Day, type Plan, type Remedy, type TaskMark } from "../../api/client";
+import { changesBetween } from "./moves";
 
 const key = ["day"];
-const again = 600;
+// What the planner finds is told as it comes; asked for all the same, should the telling be missed.
+const again = 4_000;
 
-/** The plan, asked for again while it is still being improved. */
+/** The plan, as the planner betters it. */
 export function useDay() {
   const queries = useQueryClient();
-  const [before, setBefore] = useState<{ says: string; arranged: Arrangements }>();
+  const [before, setBefore] = useState<Before>();
   const day = useQuery({
     queryKey: key,
     queryFn: () => answer(api.GET("/api/day")),
@@ -32,10 +34,13 @@ export function useDay() {
     onError: () => void day.refetch(),
   });
 
-  const change = (says: string, to: (arranged: Arrangements) => Arrangements) => {
+  const change = (says: string, to: (arranged: Arrangements) => Arrangements, task?: string) => {
     if (!day.data) return;
-    const { arranged, version } = day.data;
-    arrange.mutate({ arranged: to(arranged), version, says }, { onSuccess: () => setBefore({ says, arranged }) });
+    const { arranged, version, plan } = day.data;
+    arrange.mutate(
+      { arranged: to(arranged), version, says },
+      { onSuccess: () => setBefore({ says, arranged, plan, task }) },
+    );
   };
   return {
     day,
@@ -46,16 +51,24 @@ export function useDay() {
       const arranged = day.data?.arranged;
       take.mutate(remedy, {
         onSuccess: () =>
-          setBefore(remedy.change || !arranged ? undefined : { says: `Arranged: ${remedy.what}.`, arranged }),
+          setBefore(
+            remedy.change || !arranged ? undefined : { says: `Arranged: ${remedy.what}.`, arranged, plan: null },
+          ),
       });
     },
     change,
     mark: (task: string, says: string, mark: TaskMark | null) =>
-      change(says, (a) => {
-        const rest = Object.fromEntries(Object.entries(a.tasks).filter(([code]) => code !== task));
-        return { ...a, tasks: mark ? { ...rest, [task]: mark } : rest };
-      }),
+      change(
+        says,
+        (a) => {
+          const rest = Object.fromEntries(Object.entries(a.tasks).filter(([code]) => code !== task));
+          return { ...a, tasks: mark ? { ...rest, [task]: mark } : rest };
+        },
+        task,
+      ),
     done: before?.says,
+    /** What became of the plan since. */
+    changes: before?.plan && day.data?.plan ? changesBetween(before.plan, day.data.plan, before.task) : undefined,
     undo: () => {
       if (!before || !day.data) return;
       arrange.mutate(
@@ -64,6 +77,14 @@ export function useDay() {
       );
     },
   };
+}
+
+/** What was arranged last, and how things were before. */
+interface Before {
+  says: string;
+  arranged: Arrangements;
+  plan: Plan | null;
+  task?: string;
 }
 
 export type DayDesk = ReturnType<typeof useDay>;

@@ -134,7 +134,7 @@ const PotView = memo(function PotView(props: {
   return (
     <article className="grid grid-cols-[6rem_1fr] items-end gap-x-3.5" data-testid={`pot-${pot.colour}`}>
       <div>
-        <VesselView pot={pot} vessel={vessel} srgb={colour?.srgb ?? "#888888"} widest={props.widest} />
+        <VesselView bands={pot.bands} vessel={vessel} srgb={colour?.srgb ?? "#888888"} widest={props.widest} />
         {pot.drizzle && <Bag srgb={colour?.srgb ?? "#888888"} loads={pot.drizzle.loads} alone={!vessel} />}
       </div>
       <div className="space-y-1 text-[15px] leading-snug">

@@ -10,15 +10,15 @@ export const widthOf = (vessel: Vessel) =>
 
 const heightOf = (vessel: Vessel) => Math.max(...vessel.outline.map((c) => c.y));
 
-/** A pot's vessel in section, all of an order's at one scale, filled to its levels. */
-export function VesselView(props: { pot: Pot; vessel: Vessel | undefined; widest: number; srgb: string }) {
-  const { pot, vessel, srgb } = props;
+/** A pot's vessel in section, all of an order's or a day's at one scale, filled to its levels. */
+export function VesselView(props: { bands: Pot["bands"]; vessel: Vessel | undefined; widest: number; srgb: string }) {
+  const { bands, vessel, srgb } = props;
   const id = useId();
   if (!vessel) return null;
   const widest = props.widest + wall * 4;
   const outline = vessel.outline;
   const height = heightOf(vessel);
-  const full = pot.bands.at(-1)?.to ?? 0;
+  const full = bands.at(-1)?.to ?? 0;
   const path = `M${outline.map((c) => `${c.x} ${-c.y}`).join("L")}`;
   const slab = (from: number, to: number) => ({
     x: -widest / 2,
@@ -52,7 +52,7 @@ export function VesselView(props: { pot: Pot; vessel: Vessel | undefined; widest
       <ellipse cx="0" cy="4" rx={Math.min(widest / 2, widthOf(vessel) * 0.52)} ry="3" fill="#2b1810" opacity="0.14" />
       <path d={`${path}Z`} className="fill-glass" />
       <g clipPath={`url(#${id}v)`}>
-        {pot.bands.map((band) => (
+        {bands.map((band) => (
           <rect
             key={band.kind}
             {...slab(band.from, band.to)}

@@ -1,9 +1,9 @@
 using NodaTime;
 
-namespace Kondiba.Web.Kitchens;
+namespace Kondiba.Data;
 
 /// <summary>The clock on the wall of the request's kitchen.</summary>
-internal sealed class KitchenClock(KitchenThings things, IClock clock)
+public sealed class KitchenClock(KitchenThings things, IClock clock)
 {
     /// <summary>What it shows.</summary>
     public async Task<LocalDateTime> NowAsync() => clock.GetCurrentInstant().InZone(await ZoneAsync()).LocalDateTime;

@@ -2,22 +2,20 @@ using Kondiba.Core.Kitchens;
 using Kondiba.Core.Reference;
 using Kondiba.Core.Wares;
 using Kondiba.Core.Wording;
-using Kondiba.Data;
-using Kondiba.Web.Hosting;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.Caching.Memory;
 using NodaTime;
 
-namespace Kondiba.Web.Kitchens;
+namespace Kondiba.Data;
 
 /// <summary>The tables of the kitchens that were last asked for, with and without their stock; so many and no more.</summary>
-internal sealed class KnownKitchens() : MemoryCache(new MemoryCacheOptions { SizeLimit = 400 });
+public sealed class KnownKitchens() : MemoryCache(new MemoryCacheOptions { SizeLimit = 400 });
 
 /// <summary>
 /// What the request's kitchen has told about itself, and its tables. They are remembered under the number that the database raises with
 /// every change, so that all servers on it see the same at once.
 /// </summary>
-internal sealed class KitchenThings(KondibaContext db, KitchenTables shipped, KnownKitchens known)
+public sealed class KitchenThings(KondibaContext db, KitchenTables shipped, KnownKitchens known)
 {
     private static readonly TimeSpan Unused = TimeSpan.FromMinutes(30);
 
@@ -96,7 +94,7 @@ internal sealed class KitchenThings(KondibaContext db, KitchenTables shipped, Kn
         {
             await WriteAsync();
         }
-        catch (DbUpdateException e) when (WriteConflict.IsSentTwice(e))
+        catch (DbUpdateException e) when (e.IsSentTwice())
         {
             db.ChangeTracker.Clear();
             await WriteAsync();

@@ -1,0 +1,58 @@
+using Hangfire;
+using Hangfire.PostgreSql;
+using Kondiba.Core.Reference;
+using Kondiba.Data;
+using Microsoft.Extensions.DependencyInjection;
+using NodaTime;
+
+namespace Kondiba.Planning;
+
+/// <summary>What asks for plans, and what makes them.</summary>
+public static class Services
+{
+    // A job of a planner that is gone is taken up by another after so long.
+    private static readonly TimeSpan Gone = TimeSpan.FromSeconds(10);
+
+    /// <summary>Adds what hands searches over to whatever planner is free.</summary>
+    /// <param name="services">The program's services.</param>
+    /// <param name="database">PostgreSQL connection string.</param>
+    public static IServiceCollection AddPlanQueue(this IServiceCollection services, string database) => services
+        .AddHangfire(jobs => jobs
+            .SetDataCompatibilityLevel(CompatibilityLevel.Version_180)
+            .UseSimpleAssemblyNameTypeSerializer()
+            .UseRecommendedSerializerSettings()
+            .UsePostgreSqlStorage(to => to.UseNpgsqlConnection(database), new()
+            {
+                SchemaName = "jobs",
+                EnableLongPolling = true,
+                QueuePollInterval = TimeSpan.FromSeconds(1),
+                InvisibilityTimeout = Gone,
+                UseSlidingInvisibilityTimeout = true,
+            }));
+
+    /// <summary>Adds a planner. First plans have hands of their own, so that they never wait for what is only bettered.</summary>
+    /// <param name="services">The program's services.</param>
+    /// <param name="settings">Where and how long it plans.</param>
+    public static IServiceCollection AddPlanner(this IServiceCollection services, PlannerSettings settings)
+    {
+        services.AddPlanQueue(settings.Database);
+        services.AddSingleton(settings);
+        services.AddSingleton(KitchenTables.Shipped);
+        services.AddSingleton<IClock>(SystemClock.Instance);
+        services.AddSingleton<KnownKitchens>();
+        services.AddSingleton<SolverProcess>();
+        services.AddScoped<KitchenScope>();
+        services.AddScoped<KitchenThings>();
+        services.AddScoped<KitchenClock>();
+        services.AddScoped<Workload>();
+        services.AddScoped<PlanJobs>();
+        services.AddDbContext<KondibaContext>(options => KondibaContext.Use(options, settings.Database));
+        foreach (var queue in (string[])[PlanJobs.First, PlanJobs.Better])
+            services.AddHangfireServer(server =>
+            {
+                (server.ServerName, server.Queues, server.WorkerCount) = ($"{Environment.MachineName}.{Environment.ProcessId}.{queue}", [queue], 1);
+                server.SchedulePollingInterval = TimeSpan.FromSeconds(1);
+            });
+        return services;
+    }
+}
