@@ -108,6 +108,42 @@ public sealed class DayScreenTests : IDisposable
     }
 
     [Fact]
+    public void A_step_is_moved_by_keys_a_tray_to_another_place_and_what_else_moves_is_told()
+    {
+        maker.Go("day?view=hours");
+        Fits();
+        Busy();
+        maker.Click("(//section[@aria-label='Hands']//li//button[contains(., 'Pack')])[1]");
+        maker.See("Pin it there");
+        maker.Type(Keys.Escape);
+        maker.Until(() => !maker.Shows("Pin it there"), "the sheet gone");
+
+        // Left where it is by Escape; pinned ten minutes later by Enter, with what that does to the rest.
+        maker.Type(Keys.ArrowDown);
+        maker.See("Enter pins it here");
+        maker.Type(Keys.Escape);
+        maker.Until(() => !maker.Shows("Enter pins it here"), "the step where it was");
+        maker.Type(Keys.ArrowDown + Keys.ArrowDown + Keys.Enter);
+        maker.See("(pinned)");
+        maker.Until(() => maker.Shows("Nothing else moves.") || maker.Shows("Also moves:"), "what else moves");
+        maker.Press("Undo");
+        maker.Until(() => !maker.Shows("(pinned)"), "no pin");
+        Fits();
+
+        maker.Click("//section[@aria-label='counter']//li//button");
+        maker.Click("//button[normalize-space()='put it in the fridge']");
+        maker.See("in the fridge");
+        maker.Click("//button[starts-with(@aria-label, 'Take back:')]");
+        maker.Until(() => maker.Count("section[aria-labelledby=arranged] li") == 0, "nothing arranged");
+        Fits();
+
+        maker.Click("//button[@aria-label='fridge: full or away?']");
+        maker.Press("Plan without it");
+        maker.See("Without the fridge on");
+        Fits();
+    }
+
+    [Fact]
     public void An_impossible_weekend_says_what_is_short_and_a_remedy_makes_it_fit()
     {
         maker.Go("day?view=hours");

@@ -353,6 +353,21 @@ public class PlannerTests
     }
 
     [Fact]
+    public void A_tray_stands_where_the_maker_puts_it_and_where_it_can_when_that_is_no_place_for_it()
+    {
+        string Where(string? place)
+        {
+            var request = With(Request(Rods), "rods/dip.0", new(Place: place));
+            var planner = new Planner(request);
+            var plan = planner.Read(planner.Solve(Patient));
+            Assert.Empty(PlanChecker.Broken(request, plan));
+            return plan.Trays.First(t => t.Task == "rods/dip.0").Place;
+        }
+
+        Assert.Equal(("fridge", "counter", "fridge"), (Where(null), Where("counter"), Where("cellar")));
+    }
+
+    [Fact]
     public void Berries_planned_days_ahead_do_not_keep_and_twists_would()
     {
         // Collected on the sixth day; the kitchen is open on the first only.
