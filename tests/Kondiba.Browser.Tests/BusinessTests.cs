@@ -67,7 +67,7 @@ public sealed class BusinessTests(Site site) : IClassFixture<Fresh>, IDisposable
         maker.See("In the basket");
         maker.See("in the pantry");
         maker.Go("pantry");
-        maker.See("plum, compound wafers, hot-flow school");
+        maker.See("plum, compound wafers, dipped warm");
         Assert.Equal(340, Plum());
 
         // Made: what went onto the pieces is gone, the pool is still there.
@@ -75,7 +75,7 @@ public sealed class BusinessTests(Site site) : IClassFixture<Fresh>, IDisposable
         Become("made");
         maker.See("taken out of the pantry");
         maker.Go("pantry");
-        maker.See("plum, compound wafers, hot-flow school");
+        maker.See("plum, compound wafers, dipped warm");
         Assert.InRange(Plum(), 120, 300);
         maker.Click("//li[contains(., 'plum')]//button[contains(., 'take')]");
         maker.See("Lantern walk");
@@ -101,7 +101,7 @@ public sealed class BusinessTests(Site site) : IClassFixture<Fresh>, IDisposable
         Assert.False(maker.Shows("Allergy clash"));
         maker.Choose("Allergy", "milk");
         maker.See("Allergy clash");
-        maker.See("The customer must not have milk, and compound wafers, hot-flow school contain it.");
+        maker.See("The customer must not have milk, and compound wafers, dipped warm contain it.");
         Assert.Empty(maker.Barriers());
         maker.SeeSaved();
         maker.Go("");

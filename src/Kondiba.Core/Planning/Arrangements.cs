@@ -9,7 +9,9 @@ namespace Kondiba.Core.Planning;
 /// <param name="NotBefore">It does not start before.</param>
 /// <param name="Done">When it was done.</param>
 /// <param name="Place">Code of the place where its tray stands, as far as it can stand there.</param>
-public sealed record TaskMark(LocalDateTime? At = null, LocalDateTime? NotBefore = null, LocalDateTime? Done = null, string? Place = null);
+/// <param name="Pieces">For how many pieces it was done: when there are more by now, it is not.</param>
+public sealed record TaskMark(
+    LocalDateTime? At = null, LocalDateTime? NotBefore = null, LocalDateTime? Done = null, string? Place = null, int? Pieces = null);
 
 /// <summary>Other hours on one day.</summary>
 /// <param name="Day">The day.</param>

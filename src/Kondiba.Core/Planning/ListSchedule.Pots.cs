@@ -82,6 +82,22 @@ internal sealed partial class ListSchedule
         return true;
     }
 
+    /// <summary>Puts a task where a pot's melting was, right before its first use: it is melted so much earlier.</summary>
+    private bool RightBefore(Warm melt, PlanTask task, int earliest, List<ColourWork> colours)
+    {
+        if (melt.Melt is not { Worker: { } worker } was || melt.There || melt.First - task.Lasts < earliest || !Able(task).Contains(worker))
+            return false;
+        var mark = undo.Count;
+        var at = new Placed(task.Code, melt.First - task.Lasts, melt.First, worker);
+        Hold(hands[worker], was.Start, was.End, -1);
+        melt.Melt = was with { End = was.Start };
+        undo.Push(() => melt.Melt = was);
+        if (hands[worker].Free(at.Start, at.End, 1) && Try(task, at, colours, join: true) && melt.First == at.Start)
+            return true;
+        Back(mark);
+        return false;
+    }
+
     /// <summary>Until when a melt can be dipped in: so long from when it has come down to its temperature.</summary>
     private static int FitUntil(Warm melt) => melt.Melt!.End + melt.Colour.Cools + melt.Colour.Holds;
 

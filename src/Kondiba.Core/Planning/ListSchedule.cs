@@ -335,11 +335,19 @@ internal sealed partial class ListSchedule
         foreach (var before in task.After.Where(a => placed.ContainsKey(a.Task)))
             earliest = Math.Max(earliest, placed[before.Task].End + before.Least);
         var colours = coloursOf[task.Code].ToList();
-        var warm = colours.SelectMany(c => melts[c.Code]).Select(m => m.Until).Where(u => u < end).DefaultIfEmpty(-1).Max();
-        var joined = warm >= 0
-            && end - warm <= Joins
-            && Put(task, Math.Max(warm, earliest + task.Lasts), Math.Max(earliest, warm - Joins), colours, join: true);
-        return joined || Put(task, end, earliest, colours, join: false);
+        return Joined(task, end, earliest, colours) || Put(task, end, earliest, colours, join: false);
+    }
+
+    /// <summary>Puts a task where a pot is warm: while it is, right before its first use, or some time before.</summary>
+    private bool Joined(PlanTask task, int end, int earliest, List<ColourWork> colours)
+    {
+        var melt = colours.SelectMany(c => melts[c.Code]).Where(m => m.Until < end).MaxBy(m => m.Until);
+        if (melt is null || end - melt.Until > Joins)
+            return false;
+        var until = Math.Max(melt.Until, earliest + task.Lasts);
+        return Put(task, until, Math.Max(earliest, melt.First), colours, join: true)
+            || RightBefore(melt, task, earliest, colours)
+            || Put(task, until, Math.Max(earliest, melt.Until - Joins), colours, join: true);
     }
 
     private bool Put(PlanTask task, int end, int earliest, List<ColourWork> colours, bool join)

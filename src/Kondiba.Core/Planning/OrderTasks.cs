@@ -76,8 +76,11 @@ internal sealed partial class OrderTasks
             .Max();
         var colours = made.Colours();
         var means = new KitchenMeans(tables, arranged, clock, made.now);
+
+        // Pots that are warm now stand somewhere, whatever was said of how many can.
+        var resources = means.Resources(ends).Select(r => r with { Has = Math.Max(r.Has, colours.Count(c => c.Warm is not null && c.Takes.Contains(r.Code))) });
         return (new(
-            ends, means.Workers(ends), means.Resources(ends), made.tasks, made.stays, made.uses, colours, made.margins, new()), made);
+            ends, means.Workers(ends), [.. resources], made.tasks, made.stays, made.uses, colours, made.margins, new()), made);
     }
 
     private void Add(PlannedOrder planned, CoatingTally tally)
@@ -250,12 +253,12 @@ internal sealed partial class OrderTasks
         var pin = mark.At is { } pinned && clock.Down(pinned) + lasts + Grace >= now ? clock.Down(pinned) : (int?)null;
         var at = mark.Done is { } done ? clock.Down(done) - lasts : pin;
 
-        // What is done cannot be too late any more; what waits for it still must not wait too long, unless it already has.
+        // What is done cannot be too late any more; what waits for it still must not wait too long, unless it already has or must.
         var follows = after.Select(f => arranged.Tasks.GetValueOrDefault(f.Task)?.Done is { } ended
             ? new Follows(
                 f.Task,
                 mark.Done is null ? f.Least : int.MinValue / 4,
-                mark.Done is null && f.Most is { } most && clock.Down(ended) + most > now ? most : null)
+                mark.Done is null && f.Most is { } most && clock.Down(ended) + most > earliest ? most : null)
             : mark.Done is null ? f : f with { Least = int.MinValue / 4, Most = null, Ages = 0 });
         tasks.Add(new(
             code, lasts, [.. follows], earliest, due, At: at, Best: best, Ages: ages, Done: mark.Done is not null, Begun: at < now));

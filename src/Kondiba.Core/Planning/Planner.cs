@@ -44,17 +44,17 @@ public sealed class Planner
     /// <param name="solver">What looks for plans; null for this process.</param>
     public Planner(PlanRequest request, Solver? solver = null)
     {
-        this.request = request;
         this.solver = solver ?? PlanModel.Solve;
         names = request.Orders.ToDictionary(o => o.Code, o => o.Draft.Name ?? "");
         clock = new(request.Arranged.Tasks.Values.Select(t => t.Done).OfType<LocalDateTime>().Append(request.Now).Min().Date.PlusDays(-1));
         (Problem, made) = OrderTasks.For(request.Orders, request.Tables, request.Arranged, clock, request.Now);
-        if (Before(Problem, request.Arranged) is { } more)
-        {
-            this.request = request with { Arranged = more };
-            (Problem, made) = OrderTasks.For(request.Orders, request.Tables, more, clock, request.Now);
-        }
-
+        var outgrown = request.Arranged.Tasks.Where(t => t.Value.Done is not null && t.Value.Pieces < PiecesOf(t.Key)).Select(t => t.Key).ToHashSet();
+        var arranged = request.Arranged with { Tasks = request.Arranged.Tasks.Where(t => !outgrown.Contains(t.Key)).ToDictionary() };
+        if (outgrown.Count > 0)
+            (Problem, made) = OrderTasks.For(request.Orders, request.Tables, arranged, clock, request.Now);
+        if (Before(Problem, arranged, outgrown) is { } more)
+            (arranged, (Problem, made)) = (more, OrderTasks.For(request.Orders, request.Tables, more, clock, request.Now));
+        this.request = request with { Arranged = arranged };
         var worth = request.Tables.Reference.Planning;
         Problem = Problem with
         {
@@ -67,8 +67,23 @@ public sealed class Planner
         quick = new(() => ListSchedule.Of(Problem));
     }
 
+    /// <summary>
+    /// What was arranged, as it holds: what comes before something that is done is done too, and each for as many pieces as there are. What
+    /// was done for fewer is to be done for the others.
+    /// </summary>
+    public Arrangements Arranged => request.Arranged with
+    {
+        Tasks = request.Arranged.Tasks.ToDictionary(
+            t => t.Key, t => t.Value is { Done: not null, Pieces: null } ? t.Value with { Pieces = PiecesOf(t.Key) } : t.Value),
+    };
+
+    private int? PiecesOf(string task) => made.Info.GetValueOrDefault(task)?.Pieces;
+
     /// <summary>Arrangements in which what comes before a task that is done or under way is done too; null when it was said of all.</summary>
-    private static Arrangements? Before(PlanProblem problem, Arrangements arranged)
+    /// <param name="problem">The problem.</param>
+    /// <param name="arranged">What was arranged.</param>
+    /// <param name="outgrown">What was done for fewer pieces than there are now: that is not done, whatever comes after it.</param>
+    private static Arrangements? Before(PlanProblem problem, Arrangements arranged, HashSet<string> outgrown)
     {
         var (marks, more) = (arranged.Tasks.ToDictionary(), false);
         var tasks = problem.Tasks.ToDictionary(t => t.Code);
@@ -76,7 +91,7 @@ public sealed class Planner
         while (follow.TryPop(out var task))
         {
             var mark = marks[task.Code];
-            foreach (var before in task.After.Where(a => marks.GetValueOrDefault(a.Task)?.Done is null))
+            foreach (var before in task.After.Where(a => marks.GetValueOrDefault(a.Task)?.Done is null && !outgrown.Contains(a.Task)))
             {
                 marks[before.Task] = new(Done: mark.Done?.PlusMinutes(-task.Lasts) ?? mark.At);
                 follow.Push(tasks[before.Task]);

@@ -1,4 +1,5 @@
 using Kondiba.Core.Amounts;
+using Kondiba.Core.Fillings;
 using Kondiba.Core.Measures;
 using Kondiba.Core.Melting;
 using Kondiba.Core.Orders;
@@ -83,7 +84,7 @@ internal static class MeltingOf
 
         Message Thinned(string code, PotThinner thinner) => Message.Of(
             code,
-            ("spoons", Math.Round(thinner.Tablespoons * share * 2) / 2),
+            ("spoons", Household.Of(Household.Measure(thinner.Tablespoons * share, "tbsp")!.Value)),
             ("mass", thinner.Mass.Value * share),
             ("thinner", r.Thinners.First(t => t.Code == thinner.Code).Name));
     }

@@ -87,8 +87,7 @@ internal static class DayApi
         var row = await book.RowAsync();
         if (row.Version != wanted.Version)
             return Changed();
-        var search = await db.PlanSearches.AsNoTracking().SingleOrDefaultAsync();
-        (row.Arranged, row.Version) = ((search?.Late ?? search?.Found?.Plan) is { } plan ? wanted.Arranged.Following(plan) : wanted.Arranged, row.Version + 1);
+        (row.Arranged, row.Version) = (await book.HoldingAsync(wanted.Arranged), row.Version + 1);
         return await SaveAsync(book, db, clock);
     }
 

@@ -1,4 +1,5 @@
 using Hangfire;
+using Kondiba.Core.Planning;
 using Kondiba.Data;
 using Kondiba.Planning;
 using Microsoft.EntityFrameworkCore;
@@ -37,6 +38,14 @@ internal sealed class DayBook(KondibaContext db, Workload workload, IBackgroundJ
         else if (load.Search is { State: SearchState.Asked } search && search.AskedAt + Lost < instants.GetCurrentInstant())
             Hand(search);
         return (load, await AnsweredAsync(load.Search!));
+    }
+
+    /// <summary>Arrangements with what follows from them: a step that is done comes after others, from a pot that is warm, for as many pieces as there are.</summary>
+    public async Task<Arrangements> HoldingAsync(Arrangements wanted)
+    {
+        var load = await workload.ReadAsync();
+        var arranged = (load.Search?.Late ?? load.Search?.Found?.Plan) is { } plan ? wanted.Following(plan) : wanted;
+        return new Planner(load.Request with { Arranged = arranged }).Arranged;
     }
 
     /// <summary>How many orders to be made are further ahead than is planned.</summary>

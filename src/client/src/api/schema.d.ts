@@ -3541,6 +3541,8 @@ export interface components {
             /** @description local time, 2031-05-03T18:30:00 */
             done?: string;
             place?: null | string;
+            /** Format: int32 */
+            pieces?: null | number;
         };
         /** @description in °C */
         Temperature: number;
