@@ -191,6 +191,7 @@ public sealed class KondibaContext(
             search.Property(s => s.State).HasConversion<string>().HasMaxLength(10);
             search.Property(s => s.Asked).IsConcurrencyToken();
             search.Ignore(s => s.Plan);
+            search.Ignore(s => s.Shown);
             Json(search.Property(s => s.Found));
             Json(search.Property(s => s.Late));
             Json(search.Property(s => s.Remedies));

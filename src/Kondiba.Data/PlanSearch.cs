@@ -21,7 +21,9 @@ public enum SearchState
     Failed,
 }
 
-/// <summary>A kitchen's latest search for a plan. Whoever wants a plan writes down what for; the planner answers here, better and better.</summary>
+/// <summary>
+/// A kitchen's latest search for a plan. Whoever wants a plan writes down what for; the planner answers here, better and better.
+/// </summary>
 public sealed class PlanSearch : IOfKitchen
 {
     public Guid KitchenId { get; init; }
@@ -52,7 +54,10 @@ public sealed class PlanSearch : IOfKitchen
     public IReadOnlyList<Remedy> Remedies { get; set; } = [];
 
     /// <summary>What it has found so far; null before the first answer.</summary>
-    public Plan? Plan => From is null ? null : Late ?? Found?.Plan;
+    public Plan? Plan => From is null ? null : Shown;
+
+    /// <summary>The plan that the kitchen saw last, from an earlier search until this one answers; null before the first.</summary>
+    public Plan? Shown => Late ?? Found?.Plan;
 }
 
 /// <summary>A plan as it was found.</summary>

@@ -11,7 +11,7 @@ namespace Kondiba.Data;
 /// <param name="Request">It, for the planner.</param>
 /// <param name="Orders">Its orders.</param>
 /// <param name="Arranged">What the maker has arranged.</param>
-/// <param name="Search">The latest search for a plan, to be changed; null before the first.</param>
+/// <param name="Search">The latest search for a plan; null before the first.</param>
 public sealed record Load(string Key, PlanRequest Request, IReadOnlyList<Order> Orders, DayPlan Arranged, PlanSearch? Search)
 {
     // A plan whose next task should have begun so long ago, in minutes, is made anew from now on.
@@ -53,7 +53,7 @@ public sealed class Workload(KondibaContext db, KitchenThings things, KitchenClo
             .ThenBy(o => o.Id)
             .ToListAsync();
         var row = await db.DayPlans.AsNoTracking().SingleOrDefaultAsync() ?? new() { KitchenId = db.KitchenId };
-        var search = await db.PlanSearches.AsTracking().SingleOrDefaultAsync();
+        var search = await db.PlanSearches.AsNoTracking().SingleOrDefaultAsync();
         string[] parts =
         [
             .. orders.Select(o => $"{o.Id}:{o.Version}"),

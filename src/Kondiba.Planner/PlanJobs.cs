@@ -90,20 +90,25 @@ public sealed class PlanJobs(
         var load = await workload.ReadAsync();
         if (load.Search is not { } search || search.Asked != asked)
             return;
+        db.Attach(search);
         using var over = CancellationTokenSource.CreateLinkedTokenSource(stop);
         var watch = WatchAsync(kitchen, asked, over);
         try
         {
             part(load, search, over.Token);
+
+            // Told to stop, the planner leaves the search to another.
+            stop.ThrowIfCancellationRequested();
         }
         catch (DbUpdateConcurrencyException)
         {
             // Another search has taken its place.
         }
-        catch (Exception e)
+        catch (Exception e) when (!stop.IsCancellationRequested)
         {
             Broken(log, kitchen, e);
-            await db.PlanSearches.Where(s => s.Asked == asked).ExecuteUpdateAsync(set => set.SetProperty(s => s.State, SearchState.Failed), stop);
+            await db.PlanSearches.Where(s => s.Asked == asked)
+                .ExecuteUpdateAsync(set => set.SetProperty(s => s.State, SearchState.Failed), CancellationToken.None);
             throw;
         }
         finally
@@ -138,7 +143,7 @@ public sealed class PlanJobs(
         var planner = new Planner(load.Request, solver.Solve);
         var from = search.Found is { } before ? planner.Shifted(before.Solution, before.Origin) : null;
         var near = load.Stays ? from : null;
-        var found = planner.Problem.Tasks.Count == 0 ? new(Outcome.Best, 0, 0, [], [], [])
+        var found = planner.Problem.Tasks.Count == 0 ? Solution.None with { Outcome = Outcome.Best }
             : from is null && planner.Alone(over) is { } alone ? alone
             : planner.Solve(Planner.First, from, near, stop: over);
         if (over.IsCancellationRequested)
@@ -163,9 +168,9 @@ public sealed class PlanJobs(
         var first = planner.Shifted(search.Found!.Solution, search.Found.Origin);
         var near = search.Stays ? first : null;
         var last = Instant.MinValue;
-        Show(planner.Solve(Full, first, near, Better, over));
+        Show(planner.Solve(Full, first, near, Hear, over));
 
-        void Better(Solution better)
+        void Hear(Solution better)
         {
             if (instants.GetCurrentInstant() - last < Between)
                 return;
@@ -182,7 +187,9 @@ public sealed class PlanJobs(
         }
     }
 
-    /// <summary>A plan after all; or what is short and what would help: the plan itself with the hands there are, late as it is, where there is one.</summary>
+    /// <summary>
+    /// A plan after all; or what is short and what would help: the plan itself with the hands there are, late as it is, where there is one.
+    /// </summary>
     private void Help(Planner planner, PlanSearch search, CancellationToken over)
     {
         var found = planner.Solve(Full, stop: over);
@@ -196,7 +203,11 @@ public sealed class PlanJobs(
 
         var lacking = planner.ReadShort(planner.Stretch(over), found.Outcome is Outcome.Impossible);
         search.Late = search.Late is { Tasks.Count: > 0 } late
-            ? late with { Outcome = lacking.Outcome, Shortages = [.. late.Shortages, .. lacking.Shortages.Where(s => s.Kind is not Short.Time)] }
+            ? late with
+            {
+                Outcome = lacking.Outcome,
+                Shortages = [.. late.Shortages, .. lacking.Shortages.Where(s => s.Kind is not Short.Time)],
+            }
             : lacking;
         search.Remedies = [];
         db.SaveChanges();

@@ -1,9 +1,7 @@
 using Hangfire;
 using Hangfire.PostgreSql;
-using Kondiba.Core.Reference;
 using Kondiba.Data;
 using Microsoft.Extensions.DependencyInjection;
-using NodaTime;
 
 namespace Kondiba.Planning;
 
@@ -37,20 +35,14 @@ public static class Services
     {
         services.AddPlanQueue(settings.Database);
         services.AddSingleton(settings);
-        services.AddSingleton(KitchenTables.Shipped);
-        services.AddSingleton<IClock>(SystemClock.Instance);
-        services.AddSingleton<KnownKitchens>();
+        services.AddKitchens(settings.Database);
         services.AddSingleton<SolverProcess>();
-        services.AddScoped<KitchenScope>();
-        services.AddScoped<KitchenThings>();
-        services.AddScoped<KitchenClock>();
-        services.AddScoped<Workload>();
         services.AddScoped<PlanJobs>();
-        services.AddDbContext<KondibaContext>(options => KondibaContext.Use(options, settings.Database));
         foreach (var queue in (string[])[PlanJobs.First, PlanJobs.Better])
             services.AddHangfireServer(server =>
             {
-                (server.ServerName, server.Queues, server.WorkerCount) = ($"{Environment.MachineName}.{Environment.ProcessId}.{queue}", [queue], 1);
+                server.ServerName = $"{Environment.MachineName}.{Environment.ProcessId}.{queue}";
+                (server.Queues, server.WorkerCount) = ([queue], 1);
                 server.SchedulePollingInterval = TimeSpan.FromSeconds(1);
             });
         return services;

@@ -15,7 +15,9 @@ public sealed record SolverTask(PlanProblem Problem, Limits Limits, Solution? Be
 /// <param name="Last">Whether it is the answer: those before it were better ones on the way.</param>
 public sealed record SolverAnswer(Solution Found, bool Last);
 
-/// <summary>A search in a process of its own: reads what to do from its input, writes what it finds to its output, ends when its input does.</summary>
+/// <summary>
+/// A search in a process of its own: reads what to do from its input, writes what it finds to its output, ends when its input does.
+/// </summary>
 public static class SolverChild
 {
     /// <summary>What the program is started with to be one.</summary>
@@ -27,7 +29,6 @@ public static class SolverChild
     public static int Run(TextReader input, TextWriter output)
     {
         var task = JsonSerializer.Deserialize<SolverTask>(input.ReadLine()!)!;
-        using var gone = new CancellationTokenSource();
 
         // Whoever asked is gone when the input ends: nobody waits for an answer.
         var watch = new Thread(() =>

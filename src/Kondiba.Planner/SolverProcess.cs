@@ -11,21 +11,22 @@ public sealed class SolverProcess(ILogger<SolverProcess> log)
     private static readonly Action<ILogger, int, Exception?> Broke = LoggerMessage.Define<int>(
         LogLevel.Warning, default, "A solver ended with {Code} before it had an answer.");
 
-    /// <summary>Looks for the best plan; tried once more with half the effort when the solver comes to grief, and left at what there was when it does again.</summary>
+    /// <summary>
+    /// Looks for the best plan; tried once more with half the effort when the solver comes to grief, and left at what there was when it
+    /// does again.
+    /// </summary>
     /// <inheritdoc cref="Solver"/>
     public Solution Solve(
         PlanProblem problem, Limits limits, Solution? before, Solution? near, Action<Solution>? better, CancellationToken stop) =>
         Once(new(problem, limits, before, near), better, stop)
         ?? Once(new(problem, limits with { Effort = limits.Effort / 2 }, before, near), better, stop)
         ?? before
-        ?? new(Outcome.Unknown, 0, 0, [], [], []);
+        ?? Solution.None;
 
     /// <summary>The answer of one process; null when it came to grief.</summary>
     private Solution? Once(SolverTask task, Action<Solution>? better, CancellationToken stop)
     {
         Solution? best = null;
-        if (stop.IsCancellationRequested)
-            return task.Before;
         using var process = Process.Start(new ProcessStartInfo("dotnet", [typeof(SolverChild).Assembly.Location, SolverChild.Argument])
         {
             RedirectStandardInput = true,
@@ -53,7 +54,7 @@ public sealed class SolverProcess(ILogger<SolverProcess> log)
         }
 
         if (stop.IsCancellationRequested)
-            return best ?? task.Before ?? new(Outcome.Unknown, 0, 0, [], [], []);
+            return best ?? task.Before ?? Solution.None;
         Broke(log, process.ExitCode, null);
         return null;
     }

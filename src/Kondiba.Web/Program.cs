@@ -1,5 +1,4 @@
 using System.Reflection;
-using Kondiba.Core.Reference;
 using Kondiba.Data;
 using Kondiba.Planning;
 using Kondiba.Web.Amounts;
@@ -20,7 +19,6 @@ using Kondiba.Web.Reference;
 using Kondiba.Web.Sessions;
 using Kondiba.Web.Setting;
 using Microsoft.AspNetCore.DataProtection;
-using NodaTime;
 using Npgsql;
 using Serilog;
 
@@ -29,22 +27,15 @@ builder.Host.UseSerilog((context, log) => log.ReadFrom.Configuration(context.Con
 
 var settings = builder.Configuration.GetSection("Kondiba").Get<KondibaSettings>() ?? new();
 builder.Services.AddSingleton(settings);
-builder.Services.AddSingleton(KitchenTables.Shipped);
-builder.Services.AddSingleton<IClock>(SystemClock.Instance);
-builder.Services.AddScoped<KitchenScope>();
-builder.Services.AddScoped<KitchenClock>();
-builder.Services.AddScoped<KitchenThings>();
-builder.Services.AddSingleton<KnownKitchens>();
+builder.Services.AddKitchens(settings.Database);
 builder.Services.AddSingleton<KnownDays>();
 builder.Services.AddScoped<OrderService>();
 builder.Services.AddScoped<PantryBook>();
 builder.Services.AddScoped<KitchenFormat>();
-builder.Services.AddDbContext<KondibaContext>(options => KondibaContext.Use(options, settings.Database));
 builder.Services.AddUnreadableRequests();
 builder.Services.AddSingleton(new Startup());
 builder.Services.AddSingleton<ChangeNotices>();
 builder.Services.AddHostedService(services => services.GetRequiredService<ChangeNotices>());
-builder.Services.AddScoped<Workload>();
 builder.Services.AddScoped<DayBook>();
 builder.Services.AddPlanQueue(settings.Database);
 if (settings.StateFolder.Length > 0)

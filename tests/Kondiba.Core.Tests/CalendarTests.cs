@@ -107,7 +107,9 @@ public class CalendarTests
         Assert.Contains(lines, l => l.Name == "SUMMARY" && l.Value == "Take out of the cool box: 24 rods");
 
         // Nothing takes no time: a day full of dots is no day to be read.
-        Assert.All(lines.Where(l => l.Name == "DTSTART").Zip(lines.Where(l => l.Name == "DTEND")), e => Assert.NotEqual(e.First.Value, e.Second.Value));
+        Assert.All(
+            lines.Where(l => l.Name == "DTSTART").Zip(lines.Where(l => l.Name == "DTEND")),
+            e => Assert.NotEqual(e.First.Value, e.Second.Value));
     }
 
     /// <summary>In Lisbon clocks go on by an hour on 30 March 2031 at 1:00 and back on 26 October at 2:00 (rule of the European Union).</summary>

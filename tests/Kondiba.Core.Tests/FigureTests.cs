@@ -278,7 +278,8 @@ public sealed class FigureTests
         Assert.True(At("prep.telescope.cut") < At("dip.0"));
         Assert.True(At("dip.0") < At("assemble.0.glue"));
         Assert.True(At("assemble.0.glue") < At("pack.0"));
-        Assert.Contains("Join the front tubes and lenses to it while the coat is wet", steps[At("dip.0")].Text.Said(), StringComparison.Ordinal);
+        Assert.Contains(
+            "Join the front tubes and lenses to it while the coat is wet", steps[At("dip.0")].Text.Said(), StringComparison.Ordinal);
         Assert.DoesNotContain(steps, s => s.Code == "assemble.0.join");
     }
 

@@ -156,7 +156,8 @@ public sealed class HeldTests
         var tally = CoatingTally.For(order, Tables, Now);
         Assert.DoesNotContain(Pantry.Need.Of(order, tally, Tables.Reference), n => n.Ware.StartsWith("supply.", StringComparison.Ordinal));
         Assert.DoesNotContain("upright", tally.Pots[0].Way, StringComparison.Ordinal);
-        Assert.DoesNotContain(PrepList.For(order, tally, Tables, Now).Steps, s => s.Text.Said().Contains("stick", StringComparison.Ordinal));
+        var steps = PrepList.For(order, tally, Tables, Now).Steps;
+        Assert.DoesNotContain(steps, s => s.Text.Said().Contains("stick", StringComparison.Ordinal));
         Assert.DoesNotContain(Costing.For(order, tally, Tables).Parts, p => p.Code == "sticks" && p.Cost.Value.Amount > 0);
     }
 

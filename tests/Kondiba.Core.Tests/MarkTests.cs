@@ -72,7 +72,10 @@ public class MarkTests
 
             // Every piece of every line is packed, or was.
             foreach (var (i, line) in after.Index())
-                Assert.Equal(line.Amount, next.Tasks.Where(t => t.What.Stage is Stage.Pack && t.What.Lines.Contains(i)).Sum(t => t.What.Pieces));
+            {
+                var packs = next.Tasks.Where(t => t.What.Stage is Stage.Pack && t.What.Lines.Contains(i));
+                Assert.Equal(line.Amount, packs.Sum(t => t.What.Pieces));
+            }
         },
         iter: 60);
 

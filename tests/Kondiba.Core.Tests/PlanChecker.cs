@@ -93,12 +93,16 @@ internal static class PlanChecker
                 }
 
 
-                // Nothing that is made ready stands longer than a maker lets it: a bare stick or a rope of caramel no more than 4 hours, what
-                // comes from a packet no more than a day, ganache on the counter half a day (common practice).
-                foreach (var ready in before.Where(b => dips.Count > 0 && b.Mark?.Done is null && !b.What.Code.EndsWith(".polish", StringComparison.Ordinal)))
+                // Nothing that is made ready stands longer than a maker lets it: a bare stick or a rope of caramel no more than 4 hours,
+                // what comes from a packet no more than a day, ganache on the counter half a day (common practice).
+                foreach (var ready in before.Where(b => dips.Count > 0 && b.Mark?.Done is null))
                 {
+                    if (ready.What.Code.EndsWith(".polish", StringComparison.Ordinal))
+                        continue;
                     var stands = Period.Between(ready.Ends, dips.Min(d => d.Starts), PeriodUnits.Minutes).Minutes;
-                    var most = ready.What.Code.Contains(".stick", StringComparison.Ordinal) ? 240 : ready.What.Stage is Stage.Fill ? 4320 + 1440 : 1440;
+                    var most = ready.What.Code.Contains(".stick", StringComparison.Ordinal) ? 240
+                        : ready.What.Stage is Stage.Fill ? 4320 + 1440
+                        : 1440;
                     Must(stands <= most, $"{ready.What.Code} stands {stands} min before it is dipped");
                 }
 
@@ -115,11 +119,13 @@ internal static class PlanChecker
                     if (tray is null)
                         continue;
                     var (set, hard) = (line.Setting.First(s => s.Place == tray.Place), line.Setting.Min(s => s.HandleHard));
+                    bool Passed(LocalDateTime at, Duration? waits) =>
+                        waits is null || at >= dip.Ends.PlusSeconds((long)waits.Value.TotalSeconds);
                     Must(
-                        (drawn ? set.TouchDry : set.HandleHard) is not { } waits || tray.Ends >= dip.Ends.PlusSeconds((long)waits.TotalSeconds),
+                        Passed(tray.Ends, drawn ? set.TouchDry : set.HandleHard),
                         $"{dip.What.Code} is taken from the {tray.Place} soft");
                     Must(
-                        dips.Count > 1 || packs.TrueForAll(p => hard is null || p.Starts >= dip.Ends.PlusSeconds((long)hard.Value.TotalSeconds)),
+                        dips.Count > 1 || packs.TrueForAll(p => Passed(p.Starts, hard)),
                         $"{dip.What.Code} is packed soft");
                     Must(tray.OutBy is null || tray.Ends <= tray.OutBy, $"{dip.What.Code} sweats in the {tray.Place}");
                     Must(

@@ -1,65 +1,17 @@
 using Kondiba.Core.Amounts;
 using Kondiba.Core.Facts;
 using Kondiba.Core.Planning;
-using Kondiba.Core.Reference;
 using Kondiba.Core.Setting;
 using Kondiba.Core.Steps;
 using NodaTime;
+using static Kondiba.Core.Tests.SmallPlans;
 
 namespace Kondiba.Core.Tests;
 
 /// <summary>What a maker finds in a plan: examples small enough to be proven best in a moment.</summary>
 public class PlannerTests
 {
-    private static readonly KitchenTables Tables = KitchenTables.Shipped;
-    private static readonly Limits Patient = new(Effort: 4, Seconds: 120, Quick: true);
-    private static readonly LocalDate Today = Weekend.Now.Date;
-    private static readonly DayHours Usual = new(new(8, 0), new(21, 0));
-
-    private static readonly PlannedOrder Rods = Weekend.Order("rods", 2, 12, Weekend.Dipped("pretzel-rod", "one", 24, "midnight", 0.5));
-    private static readonly PlannedOrder Berries = Weekend.Order(
-        "berries", 2, 12, Weekend.Dipped("strawberry", "L", 24, "dark", 0.75, "white"));
-    private static readonly PlannedOrder Cookies = Weekend.Order(
-        "cookies", 2, 14, Weekend.Dipped("sandwich-cookie", "thin", 24, "midnight", 1));
-
-    private static PlanRequest Request(params PlannedOrder[] orders) => new(orders, Tables, Arrangements.None, Weekend.Now);
-
-    private static PlanRequest With(PlanRequest request, string task, TaskMark mark) =>
-        request with { Arranged = request.Arranged with { Tasks = new Dictionary<string, TaskMark> { [task] = mark } } };
-
-    private static PlanRequest Closed(PlanRequest request, params int[] days) =>
-        request with { Arranged = request.Arranged with { Hours = [.. days.Select(d => new HoursOn(Today.PlusDays(d), null))] } };
-
-    private static (Planner Planner, Solution Solution, Plan Plan) Planned(PlanRequest request, bool best = true)
-    {
-        var planner = new Planner(request);
-        var solution = planner.Solve(Patient);
-        Assert.True(solution.Any, $"no plan: {solution.Outcome}");
-        if (best)
-            solution = planner.Solve(Patient with { Quick = false }, solution);
-        solution = planner.Tidy(solution);
-        var plan = planner.Read(solution);
-        Assert.Empty(PlanChecker.Broken(request, plan));
-        return (planner, solution, plan);
-    }
-
     private static DayTask Of(Plan plan, string code) => plan.Tasks.Single(t => t.What.Code == code);
-
-    private static Plan Short(PlanRequest request)
-    {
-        var planner = new Planner(request);
-        Assert.Equal(Outcome.Impossible, planner.Solve(Patient with { Quick = false }).Outcome);
-        return planner.ReadShort(planner.Stretch());
-    }
-
-    /// <summary>Every remedy that is offered is taken, planned and checked.</summary>
-    private static List<string> Remedies(PlanRequest request)
-    {
-        var remedies = new Planner(request).Help(Short(request));
-        foreach (var remedy in remedies)
-            Planned(remedy.In(request), best: false);
-        return [.. remedies.Select(r => r.What.Said())];
-    }
 
     [Fact]
     public void The_same_input_gives_the_same_plan()
@@ -277,7 +229,8 @@ public class PlannerTests
         var tidy = planner.Tidy(found);
         Assert.True(PlanCost.Of(planner.Problem, tidy) <= found.Cost);
         Assert.Empty(PlanChecker.Broken(Request(Rods, Berries, Cookies), planner.Read(tidy)));
-        Assert.All(tidy.Melts.Zip(found.Melts), m => Assert.True(m.First.Wash.Start - m.First.Melt.End <= m.Second.Wash.Start - m.Second.Melt.End));
+        static int Warm(Melted melt) => melt.Wash.Start - melt.Melt.End;
+        Assert.All(tidy.Melts.Zip(found.Melts), m => Assert.True(Warm(m.First) <= Warm(m.Second)));
     }
 
     [Fact]
@@ -331,28 +284,6 @@ public class PlannerTests
     }
 
     [Fact]
-    public void Without_hours_hands_are_missing_day_by_day_and_work_on_one_of_them_helps()
-    {
-        var request = Closed(Request(Rods), 0, 1, 2);
-        var plan = Short(request);
-        Assert.All(plan.Shortages, s => Assert.Equal(Kondiba.Core.Planning.Short.Hands, s.Kind));
-        Assert.Matches("^(Thursday|Friday|Saturday): .* of hands are missing\\.$", plan.Shortages[0].What.Said());
-        Assert.Contains(plan.Tasks, t => t.Worker == "nobody");
-        var remedies = Remedies(request);
-        Assert.Contains(remedies, r => r.StartsWith("work on ", StringComparison.Ordinal));
-        Assert.Contains("take back what was arranged, 3 in all", remedies);
-    }
-
-    [Fact]
-    public void A_pickup_before_anything_can_be_ready_names_the_nearest_that_is()
-    {
-        var request = Request(Berries with { Draft = Berries.Draft with { Pickup = Weekend.Now.PlusMinutes(40) } });
-        var late = Assert.Single(Short(request).Shortages, s => s.Kind is Kondiba.Core.Planning.Short.Time);
-        Assert.Contains("cannot be ready before Thursday", late.What.Said(), StringComparison.Ordinal);
-        Assert.Contains(Remedies(request), r => r.StartsWith("berries is collected Thursday at ", StringComparison.Ordinal));
-    }
-
-    [Fact]
     public void A_tray_stands_where_the_maker_puts_it_and_where_it_can_when_that_is_no_place_for_it()
     {
         string Where(string? place)
@@ -365,51 +296,6 @@ public class PlannerTests
         }
 
         Assert.Equal(("fridge", "counter", "fridge"), (Where(null), Where("counter"), Where("cellar")));
-    }
-
-    [Fact]
-    public void Berries_planned_days_ahead_do_not_keep_and_twists_would()
-    {
-        // Collected on the sixth day; the kitchen is open on the first only.
-        var late = Berries with { Draft = Berries.Draft with { Pickup = Today.PlusDays(5).At(new(18, 0)) } };
-        var request = Closed(Request(late), 1, 2, 3, 4, 5);
-        Assert.NotEmpty(Short(request).Shortages);
-        Assert.Contains("pretzel twists instead of strawberries for berries", Remedies(request));
-    }
-
-    [Fact]
-    public void A_pin_where_a_task_cannot_be_is_named_and_may_be_taken_out()
-    {
-        var request = With(Request(Rods), "rods/dip.0", new(At: Today.PlusDays(1).At(new(3, 0))));
-        Assert.Contains(Short(request).Shortages, s => s.Kind is Kondiba.Core.Planning.Short.Pin or Kondiba.Core.Planning.Short.Hands);
-        Assert.NotEmpty(Remedies(request));
-    }
-
-    [Fact]
-    public void Two_colours_at_once_want_two_pots_and_one_more_helps()
-    {
-        // Lines are drawn into the wet coat: both colours are warm at the same time.
-        var marbled = Weekend.Order(
-            "marbled",
-            2,
-            12,
-            Weekend.Dipped(
-                "sandwich-cookie", "thin", 24, "teal", 1) with
-            {
-                Decor = Kondiba.Core.Decoration.Decor.None with
-                {
-                    Patterns = [
-                    new("marble", Orders.Wafers, "white", 4, null, 1.8, 0),
-                ]
-                }
-            });
-        var request = Request(
-            marbled) with
-        { Tables = Tables with { Profile = Tables.Profile with { Working = Tables.Profile.Working with { Pots = 1, Wells = 0 } } } };
-        var shortage = Short(request).Shortages.First(s => s.Of is "pots");
-        Assert.Equal((Kondiba.Core.Planning.Short.Place, 1), (shortage.Kind, shortage.Much));
-        Assert.Contains("every pot is in use", shortage.What.Said(), StringComparison.Ordinal);
-        Assert.Contains(Remedies(request), r => r.StartsWith("one more pot", StringComparison.Ordinal));
     }
 
     [Fact]

@@ -54,14 +54,19 @@ public sealed class PrepTests
         Assert.Empty(list.Problems);
         string[] wanted =
         [
-            "chop", "simmer", "pour", "whisk", "firm", "scoop", "chill", "roll", "wind", "sort", "rinse", "dry", "laid-out", "polish", "cut", "glue", "pack",
+            "chop", "simmer", "pour", "whisk", "firm", "scoop", "chill", "roll", "wind", "sort", "rinse", "dry",
+            "laid-out", "polish", "cut", "glue", "pack",
         ];
         Assert.All(
             wanted,
             code => Assert.Contains(
                 list.Steps,
-                s => s.Code == code || s.Code.EndsWith($".{code}", StringComparison.Ordinal) || s.Code.StartsWith($"{code}.", StringComparison.Ordinal)));
-        Assert.All(list.Steps, s => Assert.True(s.Text.Said().Length > 10 && s.Why.Length > 10 && s.Source.Text.Length > 0 && s.For.Length > 0));
+                s => s.Code == code
+                    || s.Code.EndsWith($".{code}", StringComparison.Ordinal)
+                    || s.Code.StartsWith($"{code}.", StringComparison.Ordinal)));
+        Assert.All(
+            list.Steps,
+            s => Assert.True(s.Text.Said().Length > 10 && s.Why.Length > 10 && s.Source.Text.Length > 0 && s.For.Length > 0));
         string[] bought = [
             "centre.strawberry.L",
             "ingredient.cream",
@@ -86,7 +91,9 @@ public sealed class PrepTests
         Assert.Equal(62 * 18 / 0.96 / 1.6, chop.Amounts[0].Mass.Value.Si * 1000, 1e-6);
     }
 
-    /// <summary>Checked without the planner: hands do one thing at a time, in working hours, after what comes before and its wait, and in time.</summary>
+    /// <summary>
+    /// Checked without the planner: hands do one thing at a time, in working hours, after what comes before and its wait, and in time.
+    /// </summary>
     [Fact]
     public void No_list_breaks_a_wait_the_hands_the_day_or_the_pickup() => AnyOrder.Sample(
         order =>
@@ -99,7 +106,9 @@ public sealed class PrepTests
             var worked = list.Steps.Where(s => s.Hands > Duration.Zero).OrderBy(s => s.Starts).ToList();
             foreach (var (a, b) in worked.Zip(worked.Skip(1)))
                 Assert.True(b.Starts >= a.Ends.PlusSeconds(-1), $"{b.Code} begins at {b.Starts} while {a.Code} lasts until {a.Ends}");
-            Assert.All(list.Steps.Where(s => s.Stage is not Stage.Melt), s => Assert.True(s.Ends <= order.Pickup, $"{s.Code} ends at {s.Ends}"));
+            Assert.All(
+                list.Steps.Where(s => s.Stage is not Stage.Melt),
+                s => Assert.True(s.Ends <= order.Pickup, $"{s.Code} ends at {s.Ends}"));
             Assert.All(
                 worked,
                 s => Assert.True(
@@ -111,7 +120,8 @@ public sealed class PrepTests
             {
                 var own = list.Steps.Where(s => s.Lines.Contains(line.Line)).ToList();
                 var dips = own.Where(s => s.Stage is Stage.Dip).ToList();
-                Assert.All(own.Where(s => (s.Stage is Stage.Prep or Stage.Fill) && !s.For.Contains(" of ", StringComparison.Ordinal)), before =>
+                var whole = own.Where(s => !s.For.Contains(" of ", StringComparison.Ordinal));
+                Assert.All(whole.Where(s => s.Stage is Stage.Prep or Stage.Fill), before =>
                     Assert.True(
                         before.Ends.PlusSeconds((long)before.Wait.TotalSeconds) <= dips[0].Starts.PlusSeconds(1),
                         $"{before.Code} is not through when {dips[0].Code} begins"));
@@ -182,11 +192,16 @@ public sealed class PrepTests
     public void Melting_takes_its_time_by_mass_and_method()
     {
         PrepStep Melted(string method, int berries) =>
-            List(Order(null, Berries(berries)) with { Pickup = Now.PlusDays(3), Schools = new Dictionary<string, string> { ["melting"] = method } })
+            List(Order(null, Berries(berries)) with
+            {
+                Pickup = Now.PlusDays(3),
+                Schools = new Dictionary<string, string> { ["melting"] = method },
+            })
                 .Steps.First(s => s.Stage is Stage.Melt);
         Assert.InRange(Melted("microwave-half", 12).Hands.TotalMinutes, 4, 7);
         Assert.InRange(Melted("microwave-half", 60).Hands.TotalMinutes, Melted("microwave-half", 12).Hands.TotalMinutes + 0.5, 12);
-        Assert.True(Melted("bath", 60).Wait > Melted("microwave-half", 60).Wait, $"{Melted("bath", 60).Wait} {Melted("microwave-half", 60).Wait}");
+        var (bath, half) = (Melted("bath", 60).Wait, Melted("microwave-half", 60).Wait);
+        Assert.True(bath > half, $"{bath} {half}");
         Assert.Contains("Microwave at 50 %", Melted("microwave-half", 24).Text.Said(), StringComparison.Ordinal);
         Assert.Contains("simmering water", Melted("bath", 24).Text.Said(), StringComparison.Ordinal);
     }
@@ -256,7 +271,8 @@ public sealed class PrepTests
         var order = Order(null, Berries(1900), Berries(1900), Berries(1900), Berries(1900)) with { Pickup = Now.PlusDays(14) };
         var list = List(order);
         Assert.NotEmpty(list.Steps);
-        Assert.Contains(list.Problems, p => p.Field == "pickup" && p.Reason.Said().Contains("more than your hands", StringComparison.Ordinal));
+        Assert.Contains(
+            list.Problems, p => p.Field == "pickup" && p.Reason.Said().Contains("more than your hands", StringComparison.Ordinal));
     }
 
     [Fact]
@@ -325,8 +341,8 @@ public sealed class PrepTests
                 3)
         };
         var list = List(order);
-        var (knead, glue) = (list.Steps.First(s => s.Text.Said().StartsWith("Knead the syrup", StringComparison.Ordinal)), list.Steps.Single(
-            s => s.Stage is Stage.Decorate));
+        var knead = list.Steps.First(s => s.Text.Said().StartsWith("Knead the syrup", StringComparison.Ordinal));
+        var glue = list.Steps.Single(s => s.Stage is Stage.Decorate);
         Assert.True(glue.Starts >= knead.Starts.PlusHours(12));
         Assert.Contains(Need.Of(order, CoatingTally.For(order, Tables, Now), Tables.Reference), n => n.Ware == "ingredient.icing-sugar");
 

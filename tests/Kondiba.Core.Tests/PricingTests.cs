@@ -93,7 +93,8 @@ public class PricingTests
         var r = Tables.Reference;
         var melt = Melt.For(
             r.Coating(pot.Coating)!, pot.ToMelt.Value, r.Melting.Methods[0], r.Setting.Room.Air.Value, r.Melting, r.Setting);
-        var seconds = (26 * (11 + pot.Ways.Single().Time.TotalSeconds)) + (24 * 20) + ((3 * 2 * 60) + melt.InAll.TotalSeconds) + ((3 + 4) * 60);
+        var melting = (3 * 2 * 60) + melt.InAll.TotalSeconds;
+        var seconds = (26 * (11 + pot.Ways.Single().Time.TotalSeconds)) + (24 * 20) + melting + ((3 + 4) * 60);
         Assert.Equal((double)Part("time"), seconds / 3600.0 * 14, 0.006);
         Assert.Equal((costing.Price.Value - costing.Floor).Amount / ((decimal)seconds / 3600), costing.Wage!.Value.Amount, 1);
     }

@@ -1,4 +1,5 @@
 using Kondiba.Core.Measures;
+using Kondiba.Core.Orders;
 using Kondiba.Core.Planning;
 using Kondiba.Core.Reference;
 using Kondiba.Core.Steps;
@@ -7,8 +8,8 @@ using NodaTime;
 namespace Kondiba.Core.Tests;
 
 /// <summary>
-/// Weekends as a maker would have them, each with what makes it awkward; the plan that is there at once, and the one it is bettered to, are read as she would:
-/// besides every limit that the checker knows, nothing that she would laugh at (common practice).
+/// Weekends as a maker would have them, each with what makes it awkward; the plan that is there at once, and the one it is bettered to,
+/// are read as she would: besides every limit that the checker knows, nothing that she would laugh at (common practice).
 /// </summary>
 public class WeekendTests
 {
@@ -22,15 +23,28 @@ public class WeekendTests
     private static readonly Dictionary<string, PlanRequest> Weekends = new()
     {
         ["a hot kitchen"] = Of(
-            At(room: 28), Weekend.Order("market", 2, 16, Weekend.Dipped("strawberry", "L", 24, "dark", 0.75), Weekend.Dipped("sandwich-cookie", "thin", 24, "white", 1))),
+            At(room: 28), Weekend.Order("market", 2, 16, Berries(24), Weekend.Dipped("sandwich-cookie", "thin", 24, "white", 1))),
         ["one pot and no well"] = Of(
             Working(pots: 1, wells: 0),
-            Weekend.Order("club", 2, 15, Weekend.Dipped("sandwich-cookie", "thin", 24, "dark", 1, "white"), Weekend.Dipped("pretzel-rod", "one", 18, "teal", 0.5))),
+            Weekend.Order(
+                "club",
+                2,
+                15,
+                Weekend.Dipped("sandwich-cookie", "thin", 24, "dark", 1, "white"),
+                Weekend.Dipped("pretzel-rod", "one", 18, "teal", 0.5))),
         ["a tiny fridge"] = Of(
             Room(("fridge", 1), ("freezer", 0), ("counter", 2)),
-            Weekend.Order("fair", 2, 14, Weekend.Dipped("strawberry", "L", 36, "dark", 0.75), Weekend.Dipped("pretzel-twist", "full", 60, "white", 1))),
+            Weekend.Order("fair", 2, 14, Berries(36), Weekend.Dipped("pretzel-twist", "full", 60, "white", 1))),
         ["one mould for many"] = Of(
-            Tables, Weekend.Order("guild", 2, 12, Orders.Line("moulded-piece", "cookie", 30, "teal") with { Making = new(Mould: new("cookie-round", "sandwich-cookie", "thin")) })),
+            Tables,
+            Weekend.Order(
+                "guild",
+                2,
+                12,
+                Orders.Line("moulded-piece", "cookie", 30, "teal") with
+                {
+                    Making = new(Mould: new("cookie-round", "sandwich-cookie", "thin")),
+                })),
         ["truffles from scratch"] = Of(
             Tables, Weekend.Order("concert", 2, 18, Orders.Truffles(40) with { Making = new(Filling: "ganache-dark") })),
         ["caramel rods"] = Of(Tables, Weekend.Order("harvest", 2, 11, Orders.Line("caramel-rod", "one", 20, "dark", 0.66))),
@@ -48,6 +62,8 @@ public class WeekendTests
             Working(pots: 2, wells: 2, from: 17, to: 21), [.. Weekend.Orders.Take(3)]),
         ["ten orders"] = Weekend.Request,
     };
+
+    private static LineDraft Berries(int count) => Weekend.Dipped("strawberry", "L", count, "dark", 0.75);
 
     private static string[] Colours => ["dark", "white", "teal", "midnight", "pink"];
 
@@ -104,8 +120,11 @@ public class WeekendTests
         {
             var open = plan.Tasks.Where(t => t.What.Order == order.Order).Max(t => t.Ends);
             foreach (var task in plan.Tasks.Where(t => t.Ends > open.PlusMinutes(-Rush) && t.Ends <= open && t.What.Order is not null))
-                if (plan.Orders.First(o => o.Order == task.What.Order).Pickup.Date > order.Pickup.Date && Minutes(open, order.Pickup) < Rush)
+            {
+                var other = plan.Orders.First(o => o.Order == task.What.Order);
+                if (other.Pickup.Date > order.Pickup.Date && Minutes(open, order.Pickup) < Rush)
                     yield return $"{task.What.Title} for {task.What.Order} at {task.Starts} keeps {order.Order} waiting";
+            }
         }
 
         // What has set is packed within hours, or first thing in the morning.

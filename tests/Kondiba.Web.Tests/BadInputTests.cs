@@ -15,7 +15,7 @@ public sealed class BadInputTests(Server server) : IClassFixture<Server>
         ? 20_311
         : Environment.TickCount;
 
-    private readonly HttpClient client = server.OwnMaker;
+    private readonly HttpClient client = server.WithPlanner().OwnMaker;
 
     /// <summary>Values that no maker types, as they stand in a body.</summary>
     private static readonly string[] Nasty =

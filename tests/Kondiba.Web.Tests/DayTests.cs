@@ -13,6 +13,8 @@ namespace Kondiba.Web.Tests;
 /// <summary>The plan of the days over the API, and its calendar.</summary>
 public sealed class DayTests(Server server) : IClassFixture<Server>
 {
+    private readonly Server server = server.WithPlanner();
+
     private static async Task<JsonObject> DayAsync(HttpClient client) => (await client.GetFromJsonAsync<JsonObject>("/api/day"))!;
 
     private static async Task<JsonObject> SettledAsync(HttpClient client)
@@ -37,12 +39,16 @@ public sealed class DayTests(Server server) : IClassFixture<Server>
         return await answer.ReadAsync();
     }
 
-    /// <summary>The one task of a kind for a line: "/dip.1", or "7/dip.1" of one order. Its code goes by the line's own name, not its place.</summary>
+    /// <summary>
+    /// The one task of a kind for a line: "/dip.1", or "7/dip.1" of one order. Its code goes by the line's own name, not its place.
+    /// </summary>
     private static JsonObject TaskOf(JsonObject day, string asked)
     {
         var (kind, line) = (asked.Split('.')[0], int.Parse(asked.Split('.')[1], CultureInfo.InvariantCulture));
         return day["plan"]!["tasks"]!.AsArray().Single(t => ((string)t!["what"]!["code"]!) is var code
-            && (kind[0] == '/' ? code.Contains($"{kind}.", StringComparison.Ordinal) : code.StartsWith($"{kind}.", StringComparison.Ordinal))
+            && (kind[0] == '/'
+                ? code.Contains($"{kind}.", StringComparison.Ordinal)
+                : code.StartsWith($"{kind}.", StringComparison.Ordinal))
             && t["what"]!["lines"]!.AsArray().Any(l => (int)l! == line))!.AsObject();
     }
 
@@ -237,7 +243,8 @@ public sealed class DayTests(Server server) : IClassFixture<Server>
         Assert.Empty(there["orders"]!.AsArray());
         Assert.Empty(there["arranged"]!["helpers"]!.AsArray());
         await other.CreatedAsync(Order(3, Orders.Line("marshmallow", "one", 12, "teal", 0.66)));
-        Assert.StartsWith("Dip 12 marshmallows in ", (string)TaskOf(await SettledAsync(other), "1/dip.0")["what"]!["title"]!, StringComparison.Ordinal);
+        var dip = TaskOf(await SettledAsync(other), "1/dip.0");
+        Assert.StartsWith("Dip 12 marshmallows in ", (string)dip["what"]!["title"]!, StringComparison.Ordinal);
 
         // A further order is planned with the first; without its pickup it is none of the days'.
         var none = Orders.Order(Orders.Line());
@@ -333,7 +340,10 @@ public sealed class DayTests(Server server) : IClassFixture<Server>
         var read = await program.GetAsync((string)feed["path"]!);
         Assert.Equal("text/calendar", read.Content.Headers.ContentType!.MediaType);
         var calendar = Ical.Net.Calendar.Load(await read.Content.ReadAsStringAsync())!;
-        Assert.Contains(calendar.Events, e => e.Summary!.StartsWith("Dip 24 strawberries in ", StringComparison.Ordinal) && e.Summary.EndsWith("Tide table supper", StringComparison.Ordinal));
+        Assert.Contains(
+            calendar.Events,
+            e => e.Summary!.StartsWith("Dip 24 strawberries in ", StringComparison.Ordinal)
+                && e.Summary.EndsWith("Tide table supper", StringComparison.Ordinal));
 
         // The file says the same, with the same UIDs.
         var file = Ical.Net.Calendar.Load(await client.GetStringAsync("/api/day/calendar.ics"))!;

@@ -8,14 +8,9 @@ using Npgsql;
 namespace Kondiba.Web.Tests;
 
 /// <summary>Searches for plans outlive whatever ends in the middle of them: the planner, its solver, the server.</summary>
-public sealed class PlannerTests(Server server) : IClassFixture<Server>, IAsyncLifetime
+public sealed class PlannerTests(Server server) : IClassFixture<Server>
 {
     private static readonly string[] Colours = ["dark", "white", "teal", "midnight", "pink"];
-
-    // The planners here are processes of their own, so that they can be killed.
-    public async ValueTask InitializeAsync() => await server.Planner.StopAsync();
-
-    public ValueTask DisposeAsync() => default;
 
     [Fact]
     public async Task A_solver_a_planner_and_a_server_are_killed_in_the_middle_and_nothing_is_lost()
@@ -38,13 +33,18 @@ public sealed class PlannerTests(Server server) : IClassFixture<Server>, IAsyncL
         Assert.False((bool)stands["failed"]!);
         Assert.Equal(Codes(first), Codes(stands));
 
-        // The planner is killed while it betters a plan: another takes the search up where it was.
+        // The planner is killed while it betters a plan, the next one is told to stop: another takes the search up where it was.
         await client.PostAsync("/api/day/again", null);
         await UntilAsync(client, day => day["plan"] is not null && (bool)day["searching"]!);
         await SolverOfAsync(one, killed);
         one.Kill(entireProcessTree: false);
         await one.WaitForExitAsync(TestContext.Current.CancellationToken);
-        using var two = Plan(effort: 0.1);
+        using var two = Plan();
+        await SolverOfAsync(two, killed);
+        using var stop = Process.Start("kill", ["-TERM", $"{two.Id}"]);
+        await two.WaitForExitAsync(TestContext.Current.CancellationToken);
+        Assert.True((bool)(await DayAsync(client))["searching"]!);
+        using var three = Plan(effort: 0.1);
         var healed = await UntilAsync(client, day => !(bool)day["searching"]!);
         Assert.Equal(Codes(first).Order(), Codes(healed).Order());
 
@@ -52,7 +52,7 @@ public sealed class PlannerTests(Server server) : IClassFixture<Server>, IAsyncL
         await using var later = server.Start(own: true);
         var again = (await (await Server.EnterAsync(later)).GetFromJsonAsync<JsonObject>("/api/day"))!;
         Assert.NotNull(again["plan"]);
-        two.Kill(entireProcessTree: true);
+        three.Kill(entireProcessTree: true);
     }
 
     [Fact]
@@ -93,7 +93,8 @@ public sealed class PlannerTests(Server server) : IClassFixture<Server>, IAsyncL
         return day;
     }
 
-    private static IReadOnlyList<string> Codes(JsonObject day) => [.. day["plan"]!["tasks"]!.AsArray().Select(t => (string)t!["what"]!["code"]!)];
+    private static IReadOnlyList<string> Codes(JsonObject day) =>
+        [.. day["plan"]!["tasks"]!.AsArray().Select(t => (string)t!["what"]!["code"]!)];
 
     /// <summary>A planner in a process of its own.</summary>
     private Process Plan(double effort = 60) => Process.Start(new ProcessStartInfo("dotnet", [typeof(PlanJobs).Assembly.Location])

@@ -8,7 +8,7 @@ namespace Kondiba.Web.Tests;
 /// <summary>What is sent again under the same key, because its answer was lost on the way, counts once.</summary>
 public sealed class SentTwiceTests(Server server) : IClassFixture<Server>
 {
-    private readonly HttpClient client = server.OwnMaker;
+    private readonly HttpClient client = server.WithPlanner().OwnMaker;
 
     private async Task<JsonObject> PostAsync(string path, object body, Guid key)
     {

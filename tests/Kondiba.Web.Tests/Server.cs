@@ -16,6 +16,7 @@ public sealed class Server : IDisposable
     public const string Key = "a key for these tests";
     public const string Password = "a whisk and a bowl";
     private readonly NpgsqlConnectionStringBuilder connection;
+    private readonly Lazy<IHost> planner;
 
     public Server()
     {
@@ -25,15 +26,19 @@ public sealed class Server : IDisposable
         Sample = Start(own: false);
         Own = Start(own: true);
         OwnMaker = EnterAsync(Own).GetAwaiter().GetResult();
-        Planner = Plan();
+        planner = new(Plan);
     }
 
     public WebApplicationFactory<Program> Sample { get; }
 
     public WebApplicationFactory<Program> Own { get; }
 
-    /// <summary>What plans for them, in this process.</summary>
-    public IHost Planner { get; }
+    /// <summary>The same with a planner in this process; there is none where no plan is wanted.</summary>
+    public Server WithPlanner()
+    {
+        _ = planner.Value;
+        return this;
+    }
 
     /// <summary>The database.</summary>
     public string Connection => connection.ConnectionString;
@@ -87,8 +92,12 @@ public sealed class Server : IDisposable
 
     public void Dispose()
     {
-        Planner.StopAsync().GetAwaiter().GetResult();
-        Planner.Dispose();
+        if (planner.IsValueCreated)
+        {
+            planner.Value.StopAsync().GetAwaiter().GetResult();
+            planner.Value.Dispose();
+        }
+
         OwnMaker.Dispose();
         Sample.Dispose();
         Own.Dispose();

@@ -3,7 +3,6 @@ using Kondiba.Core.Centres;
 using Kondiba.Core.Colour;
 using Kondiba.Core.Facts;
 using Kondiba.Core.Measures;
-using Kondiba.Core.Moulds;
 using Kondiba.Core.Reference;
 using Kondiba.Core.Vessels;
 using Kondiba.Core.Wording;
@@ -155,104 +154,6 @@ public static partial class OwnCheck
         return problems;
     }
 
-    /// <summary>The problems of a topping.</summary>
-    public static IReadOnlyList<Problem> Of(OwnTopping topping, ReferenceData tables)
-    {
-        List<Problem> problems = [
-            .. Named(topping.Code, topping.Name),
-            .. Allergens(topping.Allergens, topping.MayContain, tables),
-            .. Called(topping.Words),
-        ];
-        void Error(string field, Message reason, Message remedy) => problems.Add(new(field, reason, remedy));
-        if (topping.Weighed is { } weighed)
-        {
-            if (tables.Centre(weighed.Centre)?.Size(weighed.Size) is null)
-                Error(
-                    "weighed.centre", Message.Of("kitchens.size", ("centre", weighed.Centre), ("size", weighed.Size)), "kitchens.size.do");
-            else if (tables.Centre(weighed.Centre)!.Figure is not null)
-                Error("weighed.centre", "kitchens.figure-several-coats", "kitchens.figure-several-coats.do");
-            if (weighed.Pieces is < 1 or > MostWeighed)
-                Error(
-                    "weighed.pieces",
-                    "kitchens.was-weighed-piece-more",
-                    Message.Of("kitchens.was-weighed-piece-more.do", ("mostWeighed", MostWeighed)));
-            if (!(weighed.Grams is > 0 and <= MostGrams))
-                Error("weighed.grams", "kitchens.they-took-nothing-more", "kitchens.they-took-nothing-more.do");
-            if (!(weighed.Cover is > 0 and <= 1))
-                Error("weighed.cover", "kitchens.covered-nothing-more-all", "kitchens.covered-nothing-more-all.do");
-        }
-        else if (!(topping.PerArea is > 0 and <= MostPerArea))
-        {
-            Error(
-                "perArea",
-                "kitchens.how-much-covers-square",
-                Message.Of("kitchens.how-much-covers-square.do", ("mostPerArea", MostPerArea)));
-        }
-
-        if (!(topping.Grain is >= 0.1 and <= 40))
-            Error("grain", "kitchens.grain-mm-long", "kitchens.grain-mm-long.do");
-        if (topping.Form is not ("bead" or "rod" or "crystal" or "flake"))
-            Error("form", Message.Of("kitchens.form-called", ("form", topping.Form)), "kitchens.form-called.do");
-        if (topping.Srgb.Count is 0 or > MostGrainColours || topping.Srgb.Any(c => !Spectrum.IsSrgb(c)))
-            Error(
-                "srgb",
-                "kitchens.colour-least-each-six",
-                Message.Of("kitchens.colour-least-each-six.do", ("mostGrainColours", MostGrainColours)));
-        return problems;
-    }
-
-    /// <summary>The problems of a part.</summary>
-    public static IReadOnlyList<Problem> Of(OwnPart part, ReferenceData tables)
-    {
-        List<Problem> problems = [
-            .. Named(part.Code, part.Name),
-            .. Allergens(part.Allergens, part.MayContain, tables),
-            .. Called(part.Words),
-        ];
-        if (string.IsNullOrWhiteSpace(part.Plural) || part.Plural.Length > LongestName)
-            problems.Add(new(
-                "plural",
-                "kitchens.what-several-called-missing",
-                Message.Of("kitchens.what-several-called-missing.do", ("longestName", LongestName))));
-        if (!(part.Across is >= 1 and <= 100))
-            problems.Add(new("across", "kitchens.part-mm-wide", "kitchens.grain-mm-long.do"));
-        if (!(part.Dot is >= 0 and <= 10))
-            problems.Add(new("dot", "kitchens.dot-coating-holds-up", "kitchens.dot-coating-holds-up.do"));
-        if (!Spectrum.IsSrgb(part.Srgb))
-            problems.Add(new("srgb", Message.Of("kitchens.not-colour", ("srgb", part.Srgb)), "kitchens.not-colour.do"));
-        return problems;
-    }
-
-    /// <summary>The problems of a word.</summary>
-    public static IReadOnlyList<Problem> Of(OwnWord word)
-    {
-        List<Problem> problems = [.. Named(word.Code, word.Word).Select(p => p.Field is "name" ? p with { Field = "word" } : p)];
-        if (string.IsNullOrWhiteSpace(word.Means) || word.Means.Length > LongestMeaning)
-            problems.Add(new(
-                "means",
-                "kitchens.what-stands-missing-too",
-                Message.Of("kitchens.what-stands-missing-too.do", ("longestMeaning", LongestMeaning))));
-        return problems;
-    }
-
-    private static IEnumerable<Problem> Allergens(
-        IReadOnlyList<string>? contains, IReadOnlyList<string>? mayContain, ReferenceData tables) =>
-        from list in ((string Field, IReadOnlyList<string>? Names)[])[("allergens", contains), ("mayContain", mayContain)]
-        from name in list.Names ?? []
-        where tables.Allergens.All(a => a.Name != name)
-        select new Problem(
-            list.Field,
-            Message.Of("kitchens.allergen-called", ("name", name)),
-            Message.Of("kitchens.allergen-called.do", ("allergens", Argument.Of(tables.Allergens.Select(a => a.Name)))));
-
-    private static IEnumerable<Problem> Called(IReadOnlyList<string>? words) =>
-        words is { Count: > MostOfAKind } || words?.Any(w => string.IsNullOrWhiteSpace(w) || w.Length > LongestName) is true
-            ? [new(
-                "words",
-                "kitchens.one-other-names-empty",
-                Message.Of("kitchens.one-other-names-empty.do", ("mostOfAKind", MostOfAKind), ("longestName", LongestName)))]
-            : [];
-
     /// <summary>The problems of a vessel.</summary>
     public static IReadOnlyList<Problem> Of(OwnVessel vessel)
     {
@@ -295,96 +196,6 @@ public static partial class OwnCheck
             Error("low", "kitchens.mark-below-nothing-above", "kitchens.mark-below-nothing-above.do");
         return problems;
     }
-
-    /// <summary>The problems of a recipe.</summary>
-    public static IReadOnlyList<Problem> Of(OwnFilling filling, ReferenceData tables)
-    {
-        List<Problem> problems = [.. Named(filling.Code, filling.Name)];
-        void Error(string field, Message reason, Message remedy) => problems.Add(new(field, reason, remedy));
-        var part = filling.Makes.StartsWith("part.", StringComparison.Ordinal) ? tables.Decor.Part(filling.Makes[5..]) : null;
-        if (part is null && tables.Centres.All(c => c.Code != filling.Makes))
-            Error("makes", Message.Of("kitchens.centre-called", ("makes", filling.Makes)), "kitchens.centre-called.do");
-        if (filling.Note.Length > LongestTerms)
-            Error(
-                "note",
-                Message.Of("kitchens.note-longer-characters", ("longestTerms", LongestTerms)),
-                "kitchens.note-longer-characters.do");
-        if (filling.Mix.Count is 0 or > MostOfAKind)
-            Error("mix", "kitchens.nothing-mixed-too-much", Message.Of("kitchens.nothing-mixed-too-much.do", ("mostOfAKind", MostOfAKind)));
-        foreach (var (i, mix) in filling.Mix.Index())
-        {
-            if (mix.Ingredient is not null && tables.Ingredient(mix.Ingredient) is null)
-                Error(
-                    $"mix[{i}].ingredient",
-                    Message.Of("kitchens.ingredient-called", ("ingredient", mix.Ingredient)),
-                    "kitchens.ingredient-called.do");
-            if (mix.Ingredient is null && (string.IsNullOrWhiteSpace(mix.Name) || mix.Name.Length > LongestName))
-                Error(
-                    $"mix[{i}].name",
-                    Message.Of("kitchens.name-longer-characters", ("longestName", LongestName)),
-                    "kitchens.name-longer-characters.do");
-            if (!(mix.Grams >= (i == 0 ? 0.01 : 0) && mix.Grams <= 100_000))
-                Error(
-                    $"mix[{i}].grams",
-                    i == 0 ? Message.Of("kitchens.first-ingredient-what-others") : Message.Of("kitchens.less-nothing-more-kitchen"),
-                    "kitchens.first-ingredient-what-others.do");
-            foreach (var allergen in (mix.Allergens ?? []).Where(a => tables.Allergens.All(k => k.Name != a)))
-                Error(
-                    $"mix[{i}].allergens",
-                    Message.Of("kitchens.allergen-called-2", ("allergen", allergen)),
-                    Message.Of("kitchens.allergen-called-2.do", ("allergens", Argument.Of(tables.Allergens.Select(a => a.Name)))));
-        }
-
-        if (filling.Mix.Select(OwnTables.OwnCode).Distinct().Count() < filling.Mix.Count)
-            Error("mix", "kitchens.one-ingredient-stands-twice", "kitchens.one-ingredient-stands-twice.do");
-        foreach (var (i, each) in filling.Each.Index())
-        {
-            if (tables.Ingredient(each.Ingredient)?.One is null)
-                Error(
-                    $"each[{i}].ingredient",
-                    Message.Of("kitchens.not-counted", ("ingredient", each.Ingredient)),
-                    "kitchens.not-counted.do");
-            if (each.Count is < 1 or > 20)
-                Error($"each[{i}].count", "kitchens.piece-takes-one-twenty", "kitchens.piece-takes-one-twenty.do");
-        }
-
-        if (!(filling.Portion is >= 0.5 and <= 500))
-            Error("portion", "kitchens.portion-weighs-half-gram", "kitchens.portion-weighs-half-gram.do");
-        if (!(filling.Loss is >= 0 and <= 0.5))
-            Error("loss", "kitchens.loss-less-nothing-more", "kitchens.share-dipped-vain-less.do");
-        if (filling.Steps.Count > MostOfAKind)
-            Error("steps", "kitchens.too-many-steps", Message.Of("kitchens.too-many-packs.do", ("mostOfAKind", MostOfAKind)));
-        foreach (var (i, step) in filling.Steps.Index())
-        {
-            if (string.IsNullOrWhiteSpace(step.Text) || step.Text.Length > LongestTerms || step.Why.Length > LongestTerms)
-                Error(
-                    $"steps[{i}].text",
-                    Message.Of("kitchens.step-says-nothing-more", ("longestTerms", LongestTerms)),
-                    "kitchens.step-says-nothing-more.do");
-            if (!WorkPlaces.Contains(step.Place))
-                Error(
-                    $"steps[{i}].place",
-                    Message.Of("kitchens.place-called", ("place", step.Place)),
-                    Message.Of("kitchens.place-called.do", ("workPlaces", Argument.Of(WorkPlaces))));
-            if (!(step.Hands is >= 0 and <= 600 && step.Wait is >= 0 and <= 4320 && step.Seconds is >= 0 and <= 3600))
-                Error($"steps[{i}].hands", "kitchens.step-takes-hands-ten", "kitchens.step-takes-hands-ten.do");
-        }
-
-        return problems;
-    }
-
-    /// <summary>The problems of a mould.</summary>
-    public static IReadOnlyList<Problem> Of(OwnMould mould)
-    {
-        List<Problem> problems = [.. Named(mould.Code, mould.Name), .. Measured("", Mould.MeasuresOf(mould.Kind), mould.Measures)];
-        if (mould.Cavities is < 1 or > 200)
-            problems.Add(new("cavities", "kitchens.mould-one-cavities", "kitchens.mould-one-cavities.do"));
-        if (mould.Trays is < 1 or > 50)
-            problems.Add(new("trays", "kitchens.one-such-mould-least", "kitchens.number-coupons-below-none.do"));
-        return problems;
-    }
-
-    private static readonly string[] WorkPlaces = ["counter", "sink", "hob", "fridge", "freezer"];
 
     private static IEnumerable<Problem> Size(OwnSize size, string path, ShapeKind kind, Holding holding)
     {

@@ -144,7 +144,10 @@ public record LineDraft(
     Decor? Decor = null,
     Making? Making = null)
 {
-    /// <summary>By what plans and marks name its work: unique in the order, and the same for as long as the line is there; null in an order that is not kept.</summary>
+    /// <summary>
+    /// By what plans and marks name its work: unique in the order, and the same for as long as the line is there; null in an order that is
+    /// not kept.
+    /// </summary>
     [JsonIgnore]
     public string? Code { get; init; }
 }

@@ -78,7 +78,8 @@ internal sealed partial class OrderTasks
         var means = new KitchenMeans(tables, arranged, clock, made.now);
 
         // Pots that are warm now stand somewhere, whatever was said of how many can.
-        var resources = means.Resources(ends).Select(r => r with { Has = Math.Max(r.Has, colours.Count(c => c.Warm is not null && c.Takes.Contains(r.Code))) });
+        int Warm(Resource resource) => colours.Count(c => c.Warm is not null && c.Takes.Contains(resource.Code));
+        var resources = means.Resources(ends).Select(r => r with { Has = Math.Max(r.Has, Warm(r)) });
         return (new(
             ends, means.Workers(ends), [.. resources], made.tasks, made.stays, made.uses, colours, made.margins, new()), made);
     }

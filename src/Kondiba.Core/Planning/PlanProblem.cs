@@ -138,7 +138,7 @@ public sealed record Margin(string Code, IReadOnlyList<string> Tasks, int By, in
 /// <param name="Hands">Cost of every minute of the hands, melting and washing up too.</param>
 /// <param name="Warm">Cost of every quarter of an hour that a pot stands warm.</param>
 /// <param name="Moved">Cost of every minute by which a task is moved from where it was.</param>
-/// <param name="Late">What it is worth that a task which ages is an hour later, when nothing else is lost by it; the solver does not look at it.</param>
+/// <param name="Late">What it is worth that a task which ages is an hour later, with nothing else lost; not for the solver.</param>
 /// <param name="Ease">So many minutes before an order would like to be ready nothing is put off for that.</param>
 /// <param name="Span">Cost of every minute from the plan's start to the end of the last task.</param>
 public sealed record Goal(int Hands = 0, int Moved = 0, int Span = 0, int Warm = 0, int Late = 0, int Ease = 0);
@@ -225,6 +225,9 @@ public enum Outcome
 public sealed record Solution(
     Outcome Outcome, long Cost, long Bound, IReadOnlyList<Placed> Tasks, IReadOnlyList<Stood> Stood, IReadOnlyList<Melted> Melts)
 {
+    /// <summary>Nothing was found.</summary>
+    public static Solution None { get; } = new(Outcome.Unknown, 0, 0, [], [], []);
+
     /// <summary>Every task, melting and washing up too.</summary>
     [JsonIgnore]
     public IEnumerable<Placed> All => Tasks.Concat(Melts.SelectMany(m => new[] { m.Melt, m.Wash }));

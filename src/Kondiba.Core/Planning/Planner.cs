@@ -47,13 +47,16 @@ public sealed class Planner
         this.solver = solver ?? PlanModel.Solve;
         names = request.Orders.ToDictionary(o => o.Code, o => o.Draft.Name ?? "");
         clock = new(request.Arranged.Tasks.Values.Select(t => t.Done).OfType<LocalDateTime>().Append(request.Now).Min().Date.PlusDays(-1));
-        (Problem, made) = OrderTasks.For(request.Orders, request.Tables, request.Arranged, clock, request.Now);
-        var outgrown = request.Arranged.Tasks.Where(t => t.Value.Done is not null && t.Value.Pieces < PiecesOf(t.Key)).Select(t => t.Key).ToHashSet();
+        (Problem, made) = Made(request.Arranged);
+        var outgrown = request.Arranged.Tasks
+            .Where(t => t.Value.Done is not null && t.Value.Pieces < PiecesOf(t.Key))
+            .Select(t => t.Key)
+            .ToHashSet();
         var arranged = request.Arranged with { Tasks = request.Arranged.Tasks.Where(t => !outgrown.Contains(t.Key)).ToDictionary() };
         if (outgrown.Count > 0)
-            (Problem, made) = OrderTasks.For(request.Orders, request.Tables, arranged, clock, request.Now);
+            (Problem, made) = Made(arranged);
         if (Before(Problem, arranged, outgrown) is { } more)
-            (arranged, (Problem, made)) = (more, OrderTasks.For(request.Orders, request.Tables, more, clock, request.Now));
+            (arranged, (Problem, made)) = (more, Made(more));
         this.request = request with { Arranged = arranged };
         var worth = request.Tables.Reference.Planning;
         Problem = Problem with
@@ -65,6 +68,8 @@ public sealed class Planner
                 Ease: (int)worth.Ease.Value.TotalMinutes),
         };
         quick = new(() => ListSchedule.Of(Problem));
+
+        (PlanProblem, OrderTasks) Made(Arrangements known) => OrderTasks.For(request.Orders, request.Tables, known, clock, request.Now);
     }
 
     /// <summary>
@@ -176,11 +181,14 @@ public sealed class Planner
         return ListSchedule.Of(Problem with { Ends = beyond, Workers = workers }, late: true, stop: stop);
     }
 
-    /// <summary>What it would take: a plan with more hands than there are; where that is no help, with more room too; where that is none, with more time. As little more as can be.</summary>
+    /// <summary>
+    /// What it would take: a plan with more hands than there are; where that is no help, with more room too; where that is none, with more
+    /// time. As little more as can be.
+    /// </summary>
     /// <param name="stop">Ends the search.</param>
     public Solution Stretch(CancellationToken stop = default)
     {
-        var some = new Solution(Outcome.Unknown, 0, 0, [], [], []);
+        var some = Solution.None;
         foreach (var more in Enum.GetValues<More>())
         {
             var problem = Elastic.Of(Problem, clock.Up(request.Now), more);
@@ -203,12 +211,15 @@ public sealed class Planner
     private bool Fits(PlanRequest changed, CancellationToken stop) =>
         new Planner(changed, solver).Solve(First with { Seconds = 10 }, stop: stop).Any;
 
-    /// <summary>The same with pots no longer warm than they must be, and work close to what it is for, where nothing is lost by it.</summary>
+    /// <summary>The same as late as is worth it, pots no longer warm than they must be, and work close to what it is for.</summary>
     /// <param name="solution">The solution.</param>
     /// <param name="near">The earlier one that it was kept near to: what was in it stays where it is.</param>
     public Solution Tidy(Solution solution, Solution? near = null) => Tidying.Of(NearTo(near), solution, near, clock.Up(request.Now));
 
-    /// <summary>Whether at least half of an earlier plan is where it was: otherwise there is nothing left to stay near to, and it is better planned anew.</summary>
+    /// <summary>
+    /// Whether at least half of an earlier plan is where it was: otherwise there is nothing left to stay near to, and it is better planned
+    /// anew.
+    /// </summary>
     /// <param name="solution">The solution found near to it.</param>
     /// <param name="near">The earlier one.</param>
     public static bool Stays(Solution solution, Solution near)

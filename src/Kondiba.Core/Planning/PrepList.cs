@@ -138,7 +138,8 @@ public sealed record PrepList(
         if (plan.Melts.FirstOrDefault(m => m.Code == what.Code) is { } melt)
         {
             var cools = Period.Between(task.Ends, melt.Ready, PeriodUnits.Minutes).ToDuration();
-            return [PrepStep.Of(Step($"melt.{melt.Pot}"), task.Starts) with { Code = what.Code, Text = what.Text, Hands = minutes, Wait = cools }];
+            var melting = PrepStep.Of(Step($"melt.{melt.Pot}"), task.Starts);
+            return [melting with { Code = what.Code, Text = what.Text, Hands = minutes, Wait = cools }];
         }
 
         if (plan.Melts.FirstOrDefault(m => m.WashCode == what.Code) is { } washed)

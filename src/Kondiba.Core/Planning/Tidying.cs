@@ -49,7 +49,10 @@ internal sealed class Tidying
         return tidying.plan;
     }
 
-    /// <summary>Everything as late as it goes, so that it is fresh, where that costs no more than it is worth; what was planned earlier stays where it is.</summary>
+    /// <summary>
+    /// Everything as late as it goes, so that it is fresh, where that costs no more than it is worth; what was planned earlier stays
+    /// where it is.
+    /// </summary>
     private static Solution Later(PlanProblem problem, Solution plan, Solution? near)
     {
         var kept = near?.Tasks.Select(t => t.Code).ToHashSet() ?? [];
@@ -158,7 +161,7 @@ internal sealed class Tidying
         };
     }
 
-    /// <summary>The latest end of the same work by the same hands, not after some minute and later than now; null when there is none.</summary>
+    /// <summary>The latest end of the same work by the same hands, not after some minute and later than now; null for none.</summary>
     private int? LatestEnd(Placed task, int notAfter)
     {
         var lasts = task.End - task.Start;

@@ -102,7 +102,7 @@ internal sealed partial class PrepWork
     /// <summary>A coat of a line: what it is dipped in, how often over, and how it sets.</summary>
     private sealed record Coat(string Pot, string Colour, double Times, IReadOnlyList<SettingTime> Setting);
 
-    /// <summary>The coats that a line gets, each of which sets before the next; one that goes on at once belongs to the one before.</summary>
+    /// <summary>The coats that a line gets: each sets before the next; one that goes on at once belongs to the one before.</summary>
     private List<Coat> CoatsOf(LineTally line)
     {
         var draft = order.Lines[line.Line];

@@ -40,7 +40,7 @@ public sealed record Working(IReadOnlyList<WeekDay> Days, int Pots, int Wells, I
 /// <param name="Fresh">What it is worth in time of the hands that a piece is still at its best when it is collected, and not at the end of its life.</param>
 /// <param name="Spare">What each minute is worth by which an order is ready before it must be, up to the usual margin.</param>
 /// <param name="Late">What it is worth in time of the hands that a piece is dipped an hour later, however fresh it is anyhow.</param>
-/// <param name="Ease">So much sooner than an order would like to be ready, nothing is put off for that: hands need not idle before a rush.</param>
+/// <param name="Ease">So much sooner than an order would like to be ready, nothing is put off for that: no idling before a rush.</param>
 /// <param name="Moved">What it is worth that a task stays where it was, for each minute that it would be moved.</param>
 /// <param name="Carry">What it is worth that trays need not be carried to a cold place, watched and carried back.</param>
 /// <param name="Stacked">Trays of pieces that, packed in boxes, take the room of one.</param>

@@ -8,7 +8,11 @@ namespace Kondiba.Core.Steps;
 
 /// <summary>A step that a centre, a filling or a figure wants before it is dipped, or after.</summary>
 /// <param name="Code">Name in data, unique with its school's choice among the steps of one thing.</param>
-/// <param name="For">Codes of the centres and fillings it is for; "figure.cut", "figure.join", "figure.glue" for the parts of figures, "stick.split", "stick.core", "stick.push" for what is put on a stick, "disc" for what is set on one; "dip." and a centre or a way for how that is dipped.</param>
+/// <param name="For">
+/// Codes of the centres and fillings it is for; "figure.cut", "figure.join", "figure.glue" for the parts of figures,
+/// "stick.split", "stick.core", "stick.push" for what is put on a stick, "disc" for what is set on one; "dip." and a
+/// centre or a way for how that is dipped.
+/// </param>
 /// <param name="Text">What to do and what to look for.</param>
 /// <param name="Why">What goes wrong without it.</param>
 /// <param name="Source">Where it comes from.</param>
@@ -23,8 +27,8 @@ namespace Kondiba.Core.Steps;
 /// <param name="After">Whether it comes after dipping.</param>
 /// <param name="Name">In a word or two; null when its code says it.</param>
 /// <param name="Stick">Whether it is done for the stick, and not without one.</param>
-/// <param name="Best">What had better pass at most before the next step; null where nothing is lost before <paramref name="AtMost"/>.</param>
-/// <param name="InFridge">What may pass before the next step when it stands in the fridge instead; null where it has no business there.</param>
+/// <param name="Best">What had better pass at most before the next step; null where nothing is lost by <paramref name="AtMost"/>.</param>
+/// <param name="InFridge">What may pass before the next step when it stands in the fridge; null where it has no business there.</param>
 /// <param name="WithDip">Whether it is done together with dipping, piece by piece.</param>
 /// <param name="Warm">Whether it takes warm coating of the piece's own colour.</param>
 /// <param name="LaidOut">Whether it only lays out what comes from a packet: all of an order's is done in one go.</param>

@@ -77,7 +77,7 @@ internal static class CalendarApi
             scope.KitchenId = kitchen.Value;
             return TypedResults.File(Encoding.UTF8.GetBytes(await WriteAsync(book, db, clock, things)), Type);
         }).AllowAnonymous().RequireRateLimiting(Sessions.Sessions.SignInLimit).WithTags("Day").WithName("ReadFeed").WithSummary(
-            "The plan, to a calendar program that has its address; it is made anew when something has changed, whether or not anyone looks at the page.");
+            "The plan, to a calendar program that has its address; made anew when something has changed, whoever looks at it or not.");
     }
 
     private static async Task<string> WriteAsync(DayBook book, KondibaContext db, KitchenClock clock, KitchenThings things)
@@ -89,7 +89,7 @@ internal static class CalendarApi
                 o => Workload.CodeOf(o.Number),
                 o => new CalendarOrder(o.Name, o.Handover is Handover.Delivery, o.Place ?? "", o.Contact ?? ""));
         return Calendar.Write(
-            search.Plan ?? search.Found?.Plan ?? new(Outcome.Unknown, 0, [], [], [], [], [], [], [], []),
+            search.Shown ?? new(Outcome.Unknown, 0, [], [], [], [], [], [], [], []),
             kitchen.Id.ToString("N"),
             kitchen.Name,
             orders,

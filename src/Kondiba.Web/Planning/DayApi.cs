@@ -54,7 +54,7 @@ internal static class DayApi
         var day = api.MapGroup("/day").WithTags("Day");
         day.MapGet("", async (DayBook book, KitchenClock clock) => TypedResults.Ok(await ViewAsync(book, clock)))
             .WithName("GetDay").WithSummary(
-                "The plan of every open order of the coming ten days, and what is overdue; it is improved in the background while searching is true.");
+                "The plan of every open order of the coming ten days, and what is overdue; it is bettered while searching is true.");
         day.MapPost("/again", async (DayBook book, KitchenClock clock) => TypedResults.Ok(await ViewAsync(book, clock, anew: true)))
             .WithName("PlanAgain").WithSummary("Plans from nothing, as if there had been no plan.");
         day.MapPut("/arranged", ArrangeAsync)

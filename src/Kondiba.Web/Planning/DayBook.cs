@@ -28,7 +28,9 @@ internal sealed class DayBook(KondibaContext db, Workload workload, IBackgroundJ
         return row;
     }
 
-    /// <summary>What there is to plan, and the search for a plan of it with its first answer there; one is begun when what is planned has changed.</summary>
+    /// <summary>
+    /// What there is to plan, and the search for a plan of it with its first answer there; one is begun when what is planned has changed.
+    /// </summary>
     /// <param name="anew">Whether to plan from nothing, as if there had been no plan.</param>
     public async Task<(Load Load, PlanSearch Search)> PlannedAsync(bool anew = false)
     {
@@ -40,11 +42,14 @@ internal sealed class DayBook(KondibaContext db, Workload workload, IBackgroundJ
         return (load, await AnsweredAsync(load.Search!));
     }
 
-    /// <summary>Arrangements with what follows from them: a step that is done comes after others, from a pot that is warm, for as many pieces as there are.</summary>
+    /// <summary>
+    /// Arrangements with what follows from them: a step that is done comes after others, from a pot that is warm, for as many pieces as
+    /// there are.
+    /// </summary>
     public async Task<Arrangements> HoldingAsync(Arrangements wanted)
     {
         var load = await workload.ReadAsync();
-        var arranged = (load.Search?.Late ?? load.Search?.Found?.Plan) is { } plan ? wanted.Following(plan) : wanted;
+        var arranged = load.Search?.Shown is { } plan ? wanted.Following(plan) : wanted;
         return new Planner(load.Request with { Arranged = arranged }).Arranged;
     }
 
@@ -53,13 +58,8 @@ internal sealed class DayBook(KondibaContext db, Workload workload, IBackgroundJ
 
     private async Task<Load> AskAsync(Load load, bool anew)
     {
-        var search = load.Search;
-        if (search is null)
-        {
-            search = new() { KitchenId = db.KitchenId };
-            db.Add(search);
-        }
-
+        var search = load.Search ?? new() { KitchenId = db.KitchenId };
+        db.Entry(search).State = load.Search is null ? EntityState.Added : EntityState.Unchanged;
         (search.Asked, search.AskedAt, search.Key, search.State) =
             (Guid.CreateVersion7(), instants.GetCurrentInstant(), load.Key, SearchState.Asked);
         (search.From, search.Late, search.Remedies) = (null, null, []);
@@ -88,12 +88,13 @@ internal sealed class DayBook(KondibaContext db, Workload workload, IBackgroundJ
     /// <summary>The search as soon as it has an answer, or after as long as a request waits.</summary>
     private async Task<PlanSearch> AnsweredAsync(PlanSearch search)
     {
+        if (search.State is not SearchState.Asked)
+            return search;
         using var patience = new CancellationTokenSource(Patience);
         using var timer = new PeriodicTimer(Look);
         try
         {
-            while (search.State is SearchState.Asked
-                && await db.PlanSearches.AnyAsync(s => s.Asked == search.Asked && s.State == SearchState.Asked, patience.Token))
+            while (await db.PlanSearches.AnyAsync(s => s.Asked == search.Asked && s.State == SearchState.Asked, patience.Token))
                 await timer.WaitForNextTickAsync(patience.Token);
         }
         catch (OperationCanceledException) when (patience.IsCancellationRequested)

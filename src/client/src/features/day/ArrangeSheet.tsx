@@ -1,6 +1,9 @@
 import { useState } from "react";
 import { TimeField } from "../../ui/fields";
 import { Sheet } from "../../ui/Sheet";
+import { dayName } from "../../ui/units";
+import { fromTo } from "./times";
+import type { DayDesk } from "./useDay";
 
 /** Something that is so from one time of a day to another, "HH:MM:SS". */
 export interface Spell {
@@ -36,3 +39,24 @@ export function ArrangeSheet({ spell, close }: { spell: Spell; close: () => void
     </Sheet>
   );
 }
+
+/** That some of a place is not there for some hours of a day. */
+export const away = (
+  desk: DayDesk,
+  place: string,
+  title: string,
+  change: number,
+  day: string,
+  from: string,
+): Spell => ({
+  title: `${title} on ${dayName(day)}`,
+  note: "What would have been in it is planned elsewhere or for another time.",
+  act: "Plan without it",
+  from,
+  to: "23:59:00",
+  take: (from, to) =>
+    desk.change(`${title} on ${dayName(day)}, ${fromTo({ from, to })}.`, (a) => ({
+      ...a,
+      places: [...a.places, { place, change, from: `${day}T${from}`, to: `${day}T${to}` }],
+    })),
+});

@@ -1,9 +1,9 @@
 import { Link } from "react-router";
-import type { Day, DayHours, Plan } from "../../api/client";
+import type { Day, DayHours, Plan, TaskMark } from "../../api/client";
 import { TextButton } from "../../ui/buttons";
 import { clock, dayName } from "../../ui/units";
-import type { Spell } from "./ArrangeSheet";
-import { dayOf, fits, fromTo, fullestOf, minutesFrom, placeName, plusMinutes } from "./times";
+import { away, type Spell } from "./ArrangeSheet";
+import { dayOf, fits, fromTo, fullestOf, inPlace, minutesFrom, placeName, plusMinutes } from "./times";
 import type { DayDesk } from "./useDay";
 
 // What may wait longer than that, in s, need not be watched for.
@@ -14,6 +14,11 @@ const worthSaying = 15;
 
 // How late somebody is who says so, in minutes; said again, it is twice that.
 const behind = 20;
+
+// A tray as it stands in its place.
+const onPlace =
+  "bg-parchment text-parchment-ink border-board-edge grow basis-16 rounded-t border-2 border-b-0 px-1 " +
+  "text-center text-[12px] leading-tight";
 
 interface Of {
   desk: DayDesk;
@@ -67,10 +72,7 @@ export function Aside(props: Of & { tap: (task: string) => void }) {
                     {fullest.trays
                       .filter((t) => t.place === p.place)
                       .map((t) => (
-                        <span
-                          key={t.task}
-                          className="bg-parchment text-parchment-ink border-board-edge grow basis-16 rounded-t border-2 border-b-0 px-1 text-center text-[12px] leading-tight"
-                        >
+                        <span key={t.task} className={onPlace}>
                           {t.title}
                         </span>
                       ))}
@@ -157,33 +159,20 @@ export function Aside(props: Of & { tap: (task: string) => void }) {
   );
 }
 
-/** That some of a place is not there for some hours of a day. */
-export const away = (
-  desk: DayDesk,
-  place: string,
-  title: string,
-  change: number,
-  day: string,
-  from: string,
-): Spell => ({
-  title: `${title} on ${dayName(day)}`,
-  note: "What would have been in it is planned elsewhere or for another time.",
-  act: "Plan without it",
-  from,
-  to: "23:59:00",
-  take: (from, to) =>
-    desk.change(`${title} on ${dayName(day)}, ${fromTo({ from, to })}.`, (a) => ({
-      ...a,
-      places: [...a.places, { place, change, from: `${day}T${from}`, to: `${day}T${to}` }],
-    })),
-});
-
 function Head({ id, children }: { id: string; children: React.ReactNode }) {
   return (
     <h2 id={id} className="mb-1 font-serif text-[20px]">
       {children}
     </h2>
   );
+}
+
+/** What the maker said of a step. */
+function markSaid(plan: Plan, mark: TaskMark) {
+  if (mark.done) return `done ${clock(mark.done)}`;
+  if (mark.at) return `pinned ${clock(mark.at)}`;
+  if (mark.notBefore) return `not before ${clock(mark.notBefore)}`;
+  return inPlace(plan, mark.place ?? "");
 }
 
 /** Everything the maker said, each to be taken back. */
@@ -208,10 +197,8 @@ function Arranged({ desk, day, plan, on, arrange }: Of) {
       <Head id="arranged">Arranged</Head>
       <ul>
         {marks.map(([code, m]) =>
-          item(
-            code,
-            `${title(code) ?? ""}: ${m.done ? `done ${clock(m.done)}` : m.at ? `pinned ${clock(m.at)}` : m.notBefore ? `not before ${clock(m.notBefore)}` : `${m.place === "counter" ? "on" : "in"} the ${placeName(plan, m.place ?? "")}`}`,
-            () => desk.mark(code, `Taken back: ${title(code) ?? code}.`, null),
+          item(code, `${title(code) ?? ""}: ${markSaid(plan, m)}`, () =>
+            desk.mark(code, `Taken back: ${title(code) ?? code}.`, null),
           ),
         )}
         {arranged.hours.map((h, i) =>

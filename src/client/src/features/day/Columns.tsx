@@ -1,8 +1,8 @@
 import type { DayMelt, DayTask, DayTray, Plan, Reference } from "../../api/client";
 import { colourOfPot } from "../../api/queries";
 import { inkOn } from "../../ui/colour";
-import { clock, dayName, useWording } from "../../ui/units";
-import { dayOf, type Lanes, type Scale, placeName } from "./times";
+import { clock, useWording } from "../../ui/units";
+import { dayOf, placeName, whenSaid, type Lanes, type Scale } from "./times";
 import { useMoving } from "./useMoving";
 import { potColour } from "./WeekStrip";
 
@@ -56,6 +56,7 @@ export function Work({
 function WorkItem(props: Omit<Drawn, "day" | "tapTray"> & { task: DayTask; nobody: boolean }) {
   const { task, scale, reference, names, tap, plan, pin, nobody } = props;
   const { what } = task;
+  const movable = what.stage !== "melt" && !task.mark?.done;
   const moving = useMoving(task, scale, pin);
   const colour = what.pots.length > 0 ? potColour(reference, what.pots[0]) : undefined;
   const [top, height] = [scale.y(task.starts), scale.y(task.ends) - scale.y(task.starts)];
@@ -68,10 +69,16 @@ function WorkItem(props: Omit<Drawn, "day" | "tapTray"> & { task: DayTask; nobod
       style={{ top: top + shift, height: Math.max(scale.row, height) - 2 }}
     >
       <button
-        className={`flex size-full items-start gap-2 overflow-hidden rounded-[7px] px-2.5 pt-[3px] text-left text-[14px] leading-[19px] print:items-center print:pt-0 print:text-[12px] print:leading-[14px] ${colour ? "border-rim/70 border" : "bg-parchment text-parchment-ink"} ${task.mark?.done ? "opacity-45" : ""} ${nobody ? "outline-mind outline-2 outline-offset-1 outline-dashed" : ""}`}
+        className={[
+          "flex size-full items-start gap-2 overflow-hidden rounded-[7px] px-2.5 pt-[3px] text-left text-[14px]",
+          "leading-[19px] print:items-center print:pt-0 print:text-[12px] print:leading-[14px]",
+          colour ? "border-rim/70 border" : "bg-parchment text-parchment-ink",
+          task.mark?.done ? "opacity-45" : "",
+          nobody ? "outline-mind outline-2 outline-offset-1 outline-dashed" : "",
+        ].join(" ")}
         style={colour ? { background: colour, color: inkOn(colour) } : undefined}
-        {...(what.stage === "melt" || task.mark?.done ? {} : moving.props)}
-        title={what.stage === "melt" || task.mark?.done ? undefined : "Arrow keys or dragging move it"}
+        {...(movable ? moving.props : {})}
+        title={movable ? "Arrow keys or dragging move it" : undefined}
         onClick={() => {
           if (!moving.isDragged()) tap(what.code);
         }}
@@ -79,12 +86,7 @@ function WorkItem(props: Omit<Drawn, "day" | "tapTray"> & { task: DayTask; nobod
         <span className="shrink-0 text-[12px] tabular-nums">{clock(moving.to ?? task.starts)}</span>
         <span className="min-w-0">
           <span className={height > 60 ? "line-clamp-2" : "block truncate"}>
-            {moving.to && (
-              <b role="status">
-                {dayOf(moving.to) === dayOf(task.starts) ? "" : `${dayName(moving.to)}, `}
-                {clock(moving.to)}: Enter pins it here ·{" "}
-              </b>
-            )}
+            {moving.to && <b role="status">{whenSaid(moving.to, task.starts)}: Enter pins it here · </b>}
             <b>{what.title}</b>
             {mark && <b> ({mark})</b>}
             {what.order && ` · ${names.get(what.order) ?? ""}`}

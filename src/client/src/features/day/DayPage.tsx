@@ -6,14 +6,13 @@ import { referenceQuery } from "../../api/queries";
 import { Undoable } from "../../ui/buttons";
 import { ErrorNote, Waiting } from "../../ui/notes";
 import { clock, dayName, longDayName, span } from "../../ui/units";
-import type { Moved } from "./moves";
 import { CalendarCorner } from "./CalendarCorner";
 import { ArrangeSheet, type Spell } from "./ArrangeSheet";
 import { Aside, mindedOn } from "./Aside";
 import { TaskSheet, TraySheet } from "./Sheets";
 import { RunSheet } from "./RunSheet";
 import { Timeline } from "./Timeline";
-import { dayOf, fits, minutesFrom } from "./times";
+import { dayOf, fits, minutesFrom, whenSaid } from "./times";
 import { TextButton } from "../../ui/buttons";
 import { useDay, type DayDesk } from "./useDay";
 import { WeekStrip } from "./WeekStrip";
@@ -201,14 +200,13 @@ const named = 3;
 /** What else an arrangement moved. */
 function Changes({ moved, late, names }: NonNullable<DayDesk["changes"]> & { names: Map<string, string> }) {
   const more = moved.length - named;
-  const when = (m: Moved) => (dayOf(m.from) === dayOf(m.to) ? clock(m.to) : `${dayName(m.to)}, ${clock(m.to)}`);
   return (
     <>
       {moved.length === 0 && late.length === 0 && "Nothing else moves."}
       {moved.length > 0 &&
         `Also moves: ${moved
           .slice(0, named)
-          .map((m) => `${m.title} from ${clock(m.from)} to ${when(m)}`)
+          .map((m) => `${m.title} from ${clock(m.from)} to ${whenSaid(m.to, m.from)}`)
           .join("; ")}${more > 0 ? `; and ${more} more` : ""}.`}
       {late.length > 0 && <b className="text-mind"> Late now: {late.map((o) => names.get(o) ?? o).join(", ")}.</b>}
     </>

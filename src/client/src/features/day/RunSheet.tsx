@@ -1,8 +1,8 @@
 import type { Day, DayMelt, DayOrder, DayTask, DayTray, Plan, Reference } from "../../api/client";
 import { colourOfPot, vesselOf } from "../../api/queries";
-import { clock, dayName, span, useWording } from "../../ui/units";
+import { clock, span, useWording } from "../../ui/units";
 import { Bag, VesselView, widthOf } from "../order/VesselView";
-import { dayOf, minutesFrom, placeName, roundsOf, type Round } from "./times";
+import { minutesFrom, placeName, roundsOf, whenSaid, type Round } from "./times";
 import { potColour } from "./WeekStrip";
 
 interface Of {
@@ -99,7 +99,11 @@ function Step({ task, day, tap, tick }: Of & { task: DayTask }) {
       <button
         aria-pressed={done}
         aria-label={`${what.title}: ${done ? "done" : "mark done"}`}
-        className={`border-board-edge mt-0.5 grid size-6 shrink-0 place-items-center rounded-full border-2 text-[13px] font-bold max-sm:size-8 ${done ? "bg-go text-panel border-go" : "bg-panel"}`}
+        className={[
+          "border-board-edge mt-0.5 grid size-6 shrink-0 place-items-center",
+          "rounded-full border-2 text-[13px] font-bold max-sm:size-8",
+          done ? "bg-go text-panel border-go" : "bg-panel",
+        ].join(" ")}
         onClick={() => tick(task)}
       >
         {done && "✓"}
@@ -147,8 +151,6 @@ function Pickup({ planned, plan, day, reference }: Of & { planned: DayOrder }) {
   );
 }
 
-const whenSaid = (at: string, near: string) => (dayOf(at) === dayOf(near) ? clock(at) : `${dayName(at)}, ${clock(at)}`);
-
 /** A tray with what lies on it, when it is dry or hard, and by when it must be gone. */
 function TrayCard(props: { tray: DayTray; plan: Plan; reference: Reference; tap: (tray: DayTray) => void }) {
   const { tray, plan, reference, tap } = props;
@@ -157,7 +159,10 @@ function TrayCard(props: { tray: DayTray; plan: Plan; reference: Reference; tap:
   const cold = /fridge|freezer|cool/.test(tray.place);
   return (
     <button
-      className={`w-full rounded-md border-2 px-2.5 py-1.5 text-left text-[14px] leading-snug ${cold ? "bg-cool border-cold text-ink" : "bg-parchment border-board-edge text-parchment-ink"}`}
+      className={[
+        "w-full rounded-md border-2 px-2.5 py-1.5 text-left text-[14px] leading-snug",
+        cold ? "bg-cool border-cold text-ink" : "bg-parchment border-board-edge text-parchment-ink",
+      ].join(" ")}
       onClick={() => tap(tray)}
     >
       <b className="first-letter:uppercase">{tray.title}</b> · {placeName(plan, tray.place)}

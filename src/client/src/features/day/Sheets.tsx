@@ -6,9 +6,8 @@ import { Labelled } from "../../ui/fields";
 import { SourceTag } from "../../ui/SourceTag";
 import { Sheet } from "../../ui/Sheet";
 import { clock, dayName, span } from "../../ui/units";
-import type { Spell } from "./ArrangeSheet";
-import { away } from "./Aside";
-import { dayOf, minutesFrom, plusMinutes, placeName } from "./times";
+import { away, type Spell } from "./ArrangeSheet";
+import { dayOf, inPlace, minutesFrom, placeName, plusMinutes } from "./times";
 import type { DayDesk } from "./useDay";
 
 interface Of {
@@ -60,7 +59,7 @@ export function TaskSheet({ task, plan, orders, desk, now, arrange, close }: Of 
       )}
       {tray && (
         <p className="mt-2">
-          Then {tray.place === "counter" ? "on the counter" : `in the ${placeName(plan, tray.place)}`}
+          Then {inPlace(plan, tray.place)}
           {tray.set && ` until it is hard at ${clock(tray.set)}`}
           {tray.outBy && `, out by ${clock(tray.outBy)} or it sweats`}.
         </p>
@@ -184,7 +183,7 @@ export function TraySheet({ tray, plan, desk, day, arrange, close }: Omit<Of, "o
                 close();
               }}
             >
-              put it {p.place === "counter" ? "on" : "in"} the {p.name}
+              put it {inPlace(plan, p.place)}
             </TextButton>
           ))}
         <TextButton

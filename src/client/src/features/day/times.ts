@@ -1,4 +1,5 @@
 import type { DayMelt, DayOrder, DayTask, DayTray, Plan } from "../../api/client";
+import { clock, dayName } from "../../ui/units";
 
 /** Minutes from one local time to another. */
 export const minutesFrom = (from: string, to: string) => (Date.parse(`${to}Z`) - Date.parse(`${from}Z`)) / 60_000;
@@ -8,6 +9,10 @@ export const plusMinutes = (local: string, minutes: number) =>
   new Date(Date.parse(`${local}Z`) + minutes * 60_000).toISOString().slice(0, 19);
 
 export const dayOf = (local: string) => local.slice(0, 10);
+
+/** A time as it is said next to another one: without its day when that is the same. */
+export const whenSaid = (at: string, near: string) =>
+  dayOf(at) === dayOf(near) ? clock(at) : `${dayName(at)}, ${clock(at)}`;
 
 /** From one time of a day to another, as it is said. */
 export const fromTo = (hours: { from: string; to: string }) => `${hours.from.slice(0, 5)}–${hours.to.slice(0, 5)}`;
@@ -113,6 +118,9 @@ export function lanesOf<T>(things: T[], from: (thing: T) => number, to: (thing: 
 
 /** What a place is called, by its code. */
 export const placeName = (plan: Plan, code: string) => plan.places.find((p) => p.place === code)?.name ?? code;
+
+/** Where something stands, as it is said: "on the counter", "in the fridge". */
+export const inPlace = (plan: Plan, code: string) => `${code === "counter" ? "on" : "in"} the ${placeName(plan, code)}`;
 
 /** A stretch of a day: what is melted at its beginning, what is done until the next pot is melted, and the trays that come of it. */
 export interface Round {

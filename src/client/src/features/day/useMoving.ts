@@ -8,7 +8,10 @@ const aDay = 24 * 60;
 // A finger that slips so many px did not mean to drag.
 const slip = 6;
 
-/** Moves a step: arrow keys by five minutes or a day, or dragged up and down; Enter, leaving it or letting go pins it there, Escape leaves it. */
+/**
+ * Moves a step: arrow keys by five minutes or a day, or dragged up and down; Enter, leaving it or letting go pins it
+ * there, Escape leaves it.
+ */
 export function useMoving(task: DayTask, scale: Scale, pin: (task: DayTask, at: string) => void) {
   const [by, setBy] = useState(0);
   const held = useRef<number>(undefined);

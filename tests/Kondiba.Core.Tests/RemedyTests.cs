@@ -1,0 +1,91 @@
+using Kondiba.Core.Planning;
+using static Kondiba.Core.Tests.SmallPlans;
+
+namespace Kondiba.Core.Tests;
+
+/// <summary>What is told when not everything fits, and what helps: each remedy that is offered is taken, planned and checked.</summary>
+public class RemedyTests
+{
+    private static Plan Short(PlanRequest request)
+    {
+        var planner = new Planner(request);
+        Assert.Equal(Outcome.Impossible, planner.Solve(Patient with { Quick = false }).Outcome);
+        return planner.ReadShort(planner.Stretch());
+    }
+
+    /// <summary>Every remedy that is offered is taken, planned and checked.</summary>
+    private static List<string> Remedies(PlanRequest request)
+    {
+        var remedies = new Planner(request).Help(Short(request));
+        foreach (var remedy in remedies)
+            Planned(remedy.In(request), best: false);
+        return [.. remedies.Select(r => r.What.Said())];
+    }
+
+    [Fact]
+    public void Without_hours_hands_are_missing_day_by_day_and_work_on_one_of_them_helps()
+    {
+        var request = Closed(Request(Rods), 0, 1, 2);
+        var plan = Short(request);
+        Assert.All(plan.Shortages, s => Assert.Equal(Kondiba.Core.Planning.Short.Hands, s.Kind));
+        Assert.Matches("^(Thursday|Friday|Saturday): .* of hands are missing\\.$", plan.Shortages[0].What.Said());
+        Assert.Contains(plan.Tasks, t => t.Worker == "nobody");
+        var remedies = Remedies(request);
+        Assert.Contains(remedies, r => r.StartsWith("work on ", StringComparison.Ordinal));
+        Assert.Contains("take back what was arranged, 3 in all", remedies);
+    }
+
+    [Fact]
+    public void A_pickup_before_anything_can_be_ready_names_the_nearest_that_is()
+    {
+        var request = Request(Berries with { Draft = Berries.Draft with { Pickup = Weekend.Now.PlusMinutes(40) } });
+        var late = Assert.Single(Short(request).Shortages, s => s.Kind is Kondiba.Core.Planning.Short.Time);
+        Assert.Contains("cannot be ready before Thursday", late.What.Said(), StringComparison.Ordinal);
+        Assert.Contains(Remedies(request), r => r.StartsWith("berries is collected Thursday at ", StringComparison.Ordinal));
+    }
+
+    [Fact]
+    public void Berries_planned_days_ahead_do_not_keep_and_twists_would()
+    {
+        // Collected on the sixth day; the kitchen is open on the first only.
+        var late = Berries with { Draft = Berries.Draft with { Pickup = Today.PlusDays(5).At(new(18, 0)) } };
+        var request = Closed(Request(late), 1, 2, 3, 4, 5);
+        Assert.NotEmpty(Short(request).Shortages);
+        Assert.Contains("pretzel twists instead of strawberries for berries", Remedies(request));
+    }
+
+    [Fact]
+    public void A_pin_where_a_task_cannot_be_is_named_and_may_be_taken_out()
+    {
+        var request = With(Request(Rods), "rods/dip.0", new(At: Today.PlusDays(1).At(new(3, 0))));
+        Assert.Contains(Short(request).Shortages, s => s.Kind is Kondiba.Core.Planning.Short.Pin or Kondiba.Core.Planning.Short.Hands);
+        Assert.NotEmpty(Remedies(request));
+    }
+
+    [Fact]
+    public void Two_colours_at_once_want_two_pots_and_one_more_helps()
+    {
+        // Lines are drawn into the wet coat: both colours are warm at the same time.
+        var marbled = Weekend.Order(
+            "marbled",
+            2,
+            12,
+            Weekend.Dipped(
+                "sandwich-cookie", "thin", 24, "teal", 1) with
+            {
+                Decor = Kondiba.Core.Decoration.Decor.None with
+                {
+                    Patterns = [
+                    new("marble", Orders.Wafers, "white", 4, null, 1.8, 0),
+                ]
+                }
+            });
+        var request = Request(
+            marbled) with
+        { Tables = Tables with { Profile = Tables.Profile with { Working = Tables.Profile.Working with { Pots = 1, Wells = 0 } } } };
+        var shortage = Short(request).Shortages.First(s => s.Of is "pots");
+        Assert.Equal((Kondiba.Core.Planning.Short.Place, 1), (shortage.Kind, shortage.Much));
+        Assert.Contains("every pot is in use", shortage.What.Said(), StringComparison.Ordinal);
+        Assert.Contains(Remedies(request), r => r.StartsWith("one more pot", StringComparison.Ordinal));
+    }
+}
