@@ -17,6 +17,7 @@ public static class KitchenServices
         .AddScoped<KitchenScope>()
         .AddScoped<KitchenThings>()
         .AddScoped<KitchenClock>()
+        .AddScoped<DayRecord>()
         .AddScoped<Workload>()
         .AddDbContext<KondibaContext>(options => KondibaContext.Use(options, database));
 }

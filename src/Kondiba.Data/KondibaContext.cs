@@ -34,6 +34,8 @@ public sealed class KondibaContext(
 
     public DbSet<DayPlan> DayPlans => Set<DayPlan>();
 
+    public DbSet<TaskEvent> TaskEvents => Set<TaskEvent>();
+
     public DbSet<PlanSearch> PlanSearches => Set<PlanSearch>();
 
     public DbSet<CalendarFeed> CalendarFeeds => Set<CalendarFeed>();
@@ -46,6 +48,7 @@ public sealed class KondibaContext(
     public async Task ClearAsync()
     {
         await PlanSearches.ExecuteDeleteAsync();
+        await TaskEvents.ExecuteDeleteAsync();
         await DayPlans.ExecuteDeleteAsync();
         await QuoteShares.ExecuteDeleteAsync();
         await LotMovements.ExecuteDeleteAsync();
@@ -181,6 +184,18 @@ public sealed class KondibaContext(
             plan.HasQueryFilter(p => p.KitchenId == KitchenId);
             Json(plan.Property(p => p.Arranged));
             plan.Property(p => p.Version).IsConcurrencyToken();
+        });
+        builder.Entity<TaskEvent>(told =>
+        {
+            told.ToTable("task_events");
+            told.HasKey(e => new { e.KitchenId, e.Id });
+            told.HasOne<Kitchen>().WithMany().HasForeignKey(e => e.KitchenId);
+            told.HasQueryFilter(e => e.KitchenId == KitchenId);
+            told.Property(e => e.Task).HasMaxLength(200);
+            told.Property(e => e.Order).HasMaxLength(200);
+            told.Property(e => e.Title).HasMaxLength(200);
+            told.Property(e => e.Act).HasConversion<string>().HasMaxLength(10);
+            told.HasIndex(e => new { e.KitchenId, e.Order, e.Task, e.Version, e.Turn });
         });
         builder.Entity<PlanSearch>(search =>
         {

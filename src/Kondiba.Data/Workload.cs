@@ -10,9 +10,9 @@ namespace Kondiba.Data;
 /// <param name="Key">The same for the same orders, kitchen and arrangements.</param>
 /// <param name="Request">It, for the planner.</param>
 /// <param name="Orders">Its orders.</param>
-/// <param name="Arranged">What the maker has arranged.</param>
+/// <param name="Version">Of what the maker has arranged.</param>
 /// <param name="Search">The latest search for a plan; null before the first.</param>
-public sealed record Load(string Key, PlanRequest Request, IReadOnlyList<Order> Orders, DayPlan Arranged, PlanSearch? Search)
+public sealed record Load(string Key, PlanRequest Request, IReadOnlyList<Order> Orders, int Version, PlanSearch? Search)
 {
     // A plan whose next task should have begun so long ago, in minutes, is made anew from now on.
     private const int MostBehind = 15;
@@ -35,7 +35,7 @@ public sealed record Load(string Key, PlanRequest Request, IReadOnlyList<Order> 
 }
 
 /// <summary>Reads what the scope's kitchen has to plan.</summary>
-public sealed class Workload(KondibaContext db, KitchenThings things, KitchenClock clock)
+public sealed class Workload(KondibaContext db, KitchenThings things, KitchenClock clock, DayRecord record)
 {
     // Orders further ahead are not planned yet: two weekends are, whatever day it is.
     private const int Days = 11;
@@ -52,16 +52,17 @@ public sealed class Workload(KondibaContext db, KitchenThings things, KitchenClo
             .OrderBy(o => o.Pickup)
             .ThenBy(o => o.Id)
             .ToListAsync();
-        var row = await db.DayPlans.AsNoTracking().SingleOrDefaultAsync() ?? new() { KitchenId = db.KitchenId };
+        var (version, arranged) = await record.ReadAsync(now, [.. orders.Select(o => CodeOf(o.Number))]);
         var search = await db.PlanSearches.AsNoTracking().SingleOrDefaultAsync();
         string[] parts =
         [
             .. orders.Select(o => $"{o.Id}:{o.Version}"),
             $"{await things.ThingsRevisionAsync()}",
-            JsonSerializer.Serialize(row.Arranged, KitchenItem.Json),
+            JsonSerializer.Serialize(arranged, KitchenItem.Json),
         ];
         var planned = orders.Select(o => new PlannedOrder(CodeOf(o.Number), o.ToDraft()));
-        return new(string.Join(' ', parts), new([.. planned], tables, row.Arranged, now), orders, row, search);
+        var request = new PlanRequest([.. planned], tables, arranged, now, await clock.ZoneAsync());
+        return new(string.Join(' ', parts), request, orders, version, search);
     }
 
     /// <summary>How many orders to be made are further ahead than is planned.</summary>

@@ -87,4 +87,20 @@ public class MarkTests
         var planner = PlannerOf(lines, arranged);
         return planner.Read(planner.Alone() ?? planner.Late() ?? planner.Solve(Planner.First));
     }
+
+    [Fact]
+    public void What_is_over_is_of_no_more_use()
+    {
+        var today = Weekend.Now.Date;
+        DayHours morning = new(new(9, 0), new(12, 0));
+        TaskMark done = new(Done: Weekend.Now);
+        var arranged = new Arrangements(
+            new Dictionary<string, TaskMark> { ["regatta/dip.a"] = done, ["long-ago/dip.a"] = done, ["melt.wafers.dark.1"] = done },
+            [new(today.PlusDays(-1), morning), new(today, null)],
+            [new(today.PlusDays(-7), morning), new(today.PlusDays(1), morning)],
+            [new("fridge", -1, today.AtMidnight(), Weekend.Now), new("fridge", -1, today.AtMidnight(), Weekend.Now.PlusMinutes(1))]);
+        var still = arranged.Still(Weekend.Now, ["regatta"]);
+        Assert.Equal(["melt.wafers.dark.1", "regatta/dip.a"], still.Tasks.Keys.Order());
+        Assert.Equal((arranged.Hours[1], arranged.Helpers[1], arranged.Places[1]), (still.Hours.Single(), still.Helpers.Single(), still.Places.Single()));
+    }
 }

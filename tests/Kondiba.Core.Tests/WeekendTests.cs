@@ -1,3 +1,4 @@
+using Kondiba.Core.Decoration;
 using Kondiba.Core.Measures;
 using Kondiba.Core.Orders;
 using Kondiba.Core.Planning;
@@ -83,6 +84,24 @@ public class WeekendTests
             Assert.True(PlanChecker.Broken(request, plan) is [], string.Join("\n", PlanChecker.Broken(request, plan)));
             Assert.True(Laughs(request, plan).ToList() is [], string.Join("\n", Laughs(request, plan)) + "\n" + Written(plan));
         }
+    }
+
+    /// <summary>Kneaded in the evening, sugar paste rests for twelve hours: by the clock on the wall it is thirteen in that night.</summary>
+    [Fact]
+    public void A_night_in_which_the_clocks_go_forward_is_an_hour_shorter()
+    {
+        var zone = DateTimeZoneProviders.Tzdb["Europe/Lisbon"];
+        var evening = new LocalDateTime(2031, 3, 29, 20, 0);
+        var accents = Orders.Line("sandwich-cookie", "thin", 12, "teal", 1) with { Decor = Decor.None with { Parts = [new("accent", 1)] } };
+        var order = new PlannedOrder("brunch", new([accents]) { Name = "brunch", Pickup = new LocalDateTime(2031, 3, 30, 13, 30) });
+        var request = new PlanRequest([order], Tables, Arrangements.None, evening, zone);
+        var planner = new Planner(request);
+        var plan = planner.Read(planner.Tidy(planner.Solve(Planner.First)));
+        Assert.Empty(PlanChecker.Broken(request, plan));
+        var knead = plan.Tasks.First(t => t.What.Stage is Stage.Fill or Stage.Prep && t.Starts.Date == evening.Date && t.Ends > t.Starts);
+        var glue = plan.Tasks.First(t => t.What.Stage is Stage.Decorate);
+        Assert.True(glue.Starts.InZoneLeniently(zone) - knead.Ends.InZoneLeniently(zone) >= Duration.FromHours(12), Written(plan));
+        Assert.All(plan.Tasks, t => Assert.True(t.Starts.TimeOfDay >= new LocalTime(8, 0) && t.Ends.TimeOfDay <= new LocalTime(21, 0)));
     }
 
     private static IEnumerable<string> Laughs(PlanRequest request, Plan plan)

@@ -1,3 +1,4 @@
+using System.Text.Json.Nodes;
 using Kondiba.Data;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.Infrastructure;
@@ -31,5 +32,36 @@ public sealed class MigrationTests(Server server) : IClassFixture<Server>
         Assert.Equal((24, "pieces"), ((double)read["lines"]![0]!["amount"]!, (string)read["lines"]![0]!["countedIn"]!));
         Assert.Equal("jar", (string)read["pots"]![Orders.Pot("teal")]!["vessel"]!);
         Assert.Equal("jar", (string)read["tally"]!["pots"]![0]!["vessel"]!);
+    }
+
+    [Fact]
+    public async Task What_was_marked_done_before_there_were_events_is_done_still_there_and_back()
+    {
+        await using var scope = server.Own.Services.CreateAsyncScope();
+        var db = scope.ServiceProvider.GetRequiredService<KondibaContext>();
+        var migrator = db.GetService<IMigrator>();
+        await migrator.MigrateAsync("PlanSearches");
+        var order = await db.Database.SqlQuery<int>($"SELECT last_number AS \"Value\" FROM kitchens WHERE NOT is_sample").SingleAsync();
+        const string Marks =
+            """{"tasks": {"KEY/dip.a": {"at": "2031-05-01T09:00:00", "done": "2031-05-01T09:40:00", "pieces": 12}, "KEY/pack.a": {"done": "2031-05-01T12:00:00"}, "KEY/dip.b": {"notBefore": "2031-05-02T08:00:00"}}, "hours": [], "helpers": [], "places": []}""";
+        var marks = Marks.Replace("KEY", $"{order}", StringComparison.Ordinal);
+        await db.Database.ExecuteSqlAsync(
+            $"INSERT INTO day_plans (kitchen_id, arranged, version) SELECT id, {marks}::jsonb, 3 FROM kitchens WHERE NOT is_sample");
+        await migrator.MigrateAsync();
+        Assert.Equal(
+            ["dip.a 2031-05-01T09:40:00 12", "pack.a 2031-05-01T12:00:00 "],
+            await db.TaskEvents.IgnoreQueryFilters().OrderBy(e => e.Task)
+                .Select(e => $"{e.Task.Substring(e.Order!.Length + 1)} {e.At:uuuu-MM-ddTHH:mm:ss} {e.Pieces}")
+                .ToListAsync());
+        Assert.Equal(
+            $"{order}/dip.a {order}/dip.b",
+            string.Join(' ', (await db.DayPlans.IgnoreQueryFilters().SingleAsync(d => d.Version == 3)).Arranged.Tasks.Keys.Order()));
+
+        await migrator.MigrateAsync("PlanSearches");
+        var back = await db.Database.SqlQuery<string>($"SELECT arranged -> 'tasks' AS \"Value\" FROM day_plans WHERE version = 3").SingleAsync();
+        await migrator.MigrateAsync();
+        Assert.True(JsonNode.DeepEquals(
+            JsonNode.Parse(marks)!["tasks"],
+            JsonNode.Parse(back.Replace(", \"pieces\": null", "", StringComparison.Ordinal).Replace("\"pieces\": null, ", "", StringComparison.Ordinal))));
     }
 }

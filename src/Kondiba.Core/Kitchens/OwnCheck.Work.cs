@@ -110,6 +110,8 @@ public static partial class OwnCheck
             problems.Add(new("arranged", "kitchens.more-arrangements-kitchen-can", "kitchens.more-arrangements-kitchen-can.do"));
         problems.AddRange(arranged.Tasks.Where(t => t.Value is null)
             .Select(t => new Problem($"tasks.{t.Key}", "kitchens.nothing-said-task", "kitchens.nothing-said-task.do")));
+        problems.AddRange(arranged.Tasks.Where(t => t.Key.Length is 0 or > LongestTask || t.Value?.Title?.Length > LongestTask)
+            .Select(t => new Problem($"tasks.{t.Key}", "kitchens.no-such-task", "kitchens.no-such-task.do")));
         problems.AddRange(Ending("hours", arranged.Hours.Select(h => h.Hours)));
         problems.AddRange(Ending("helpers", arranged.Helpers.Select(h => h.Hours)));
         problems.AddRange(arranged.Places.Index().Where(p => p.Item.From >= p.Item.To || Math.Abs(p.Item.Change) > MostChange)
@@ -118,6 +120,17 @@ public static partial class OwnCheck
                 Message.Of("kitchens.place-away-from-time", ("mostChange", MostChange)),
                 "kitchens.place-away-from-time.do")));
         return problems;
+    }
+
+    /// <summary>The problems of what is told of tasks.</summary>
+    /// <param name="told">What is told.</param>
+    /// <param name="most">How much can be told at once.</param>
+    public static IReadOnlyList<Problem> Of(IReadOnlyList<TaskTold> told, int most)
+    {
+        if (told.Count > most)
+            return [new("events", Message.Of("kitchens.too-much-told", ("most", most)), "kitchens.too-much-told.do")];
+        return [.. told.Index().Where(t => t.Item is null || t.Item.Task.Length is 0 or > LongestTask)
+            .Select(t => new Problem($"events[{t.Index}].task", "kitchens.no-such-task", "kitchens.no-such-task.do"))];
     }
 
     /// <summary>Hours that end before they begin.</summary>

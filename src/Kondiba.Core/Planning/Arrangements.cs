@@ -10,8 +10,14 @@ namespace Kondiba.Core.Planning;
 /// <param name="Done">When it was done.</param>
 /// <param name="Place">Code of the place where its tray stands, as far as it can stand there.</param>
 /// <param name="Pieces">For how many pieces it was done: when there are more by now, it is not.</param>
+/// <param name="Title">What the task was called then: it is named by that when there is no such task any more.</param>
 public sealed record TaskMark(
-    LocalDateTime? At = null, LocalDateTime? NotBefore = null, LocalDateTime? Done = null, string? Place = null, int? Pieces = null);
+    LocalDateTime? At = null,
+    LocalDateTime? NotBefore = null,
+    LocalDateTime? Done = null,
+    string? Place = null,
+    int? Pieces = null,
+    string? Title = null);
 
 /// <summary>Other hours on one day.</summary>
 /// <param name="Day">The day.</param>
@@ -51,6 +57,34 @@ public sealed record Arrangements(
     /// <summary>Hours of a day, other ones or the usual; null when nobody works.</summary>
     public DayHours? HoursOf(LocalDate day, Working usual) =>
         Hours.LastOrDefault(h => h.Day == day) is { } other ? other.Hours : usual.On(day);
+
+    /// <summary>The order that a task is of, by its code; null for what orders share.</summary>
+    /// <param name="task">Code of the task.</param>
+    public static string? OrderOf(string task) => task.Split('/') is [var order, _, ..] ? order : null;
+
+    /// <summary>As much of it as is still of use: nothing of a day that is over, or of an order that is no longer to be made.</summary>
+    /// <param name="now">The kitchen's clock.</param>
+    /// <param name="orders">Codes of the orders to be made.</param>
+    public Arrangements Still(LocalDateTime now, IReadOnlyCollection<string> orders) => new(
+        Tasks.Where(t => OrderOf(t.Key) is not { } order || orders.Contains(order)).ToDictionary(),
+        [.. Hours.Where(h => h.Day >= now.Date)],
+        [.. Helpers.Where(h => h.Day >= now.Date)],
+        [.. Places.Where(p => p.To > now)]);
+
+    /// <summary>The same after something was told of its tasks.</summary>
+    /// <param name="told">What was told, in turn.</param>
+    /// <param name="as">Where the marks are taken from; null to say no more of them than was told.</param>
+    public Arrangements With(IEnumerable<TaskTold> told, Arrangements? @as = null)
+    {
+        var marks = Tasks.ToDictionary();
+        foreach (var one in told)
+        {
+            var mark = @as?.Tasks.GetValueOrDefault(one.Task) ?? marks.GetValueOrDefault(one.Task) ?? new();
+            marks[one.Task] = one.Act is TaskAct.Done ? mark with { Done = one.At } : mark with { Done = null, Pieces = null };
+        }
+
+        return this with { Tasks = marks };
+    }
 
     /// <summary>
     /// The same with what follows from it: what was dipped came from a pot that had been melted, so that pot is warm and is not melted

@@ -32,11 +32,13 @@ internal sealed class KitchenMeans(KitchenTables tables, Arrangements arranged, 
     /// <summary>The meals of a stretch of work that goes on for an hour before and after them.</summary>
     private IEnumerable<Rest> Meals(Minutes hours)
     {
-        const int Hour = 60, Day = 24 * Hour;
-        var midnight = hours.From / Day * Day;
+        const int Hour = 60;
+        var day = clock.At(hours.From).Date.AtMidnight();
         foreach (var meal in tables.Reference.Planning.Meals)
         {
-            var (from, to) = (midnight + (int)meal.From.Value.TotalMinutes, midnight + (int)meal.To.Value.TotalMinutes);
+            var (from, to) = (
+                clock.Up(day.PlusMinutes((long)meal.From.Value.TotalMinutes)),
+                clock.Down(day.PlusMinutes((long)meal.To.Value.TotalMinutes)));
             if (hours.From + Hour <= from && to + Hour <= hours.To)
                 yield return new(
                     new(from, to), (int)meal.Lasts.Value.TotalMinutes, (int)meal.Lasts.Value.TotalMinutes * OrderTasks.Minute / 2);

@@ -11,7 +11,9 @@ namespace Kondiba.Core.Planning;
 /// <param name="Tables">The trade tables with the kitchen's own.</param>
 /// <param name="Arranged">What the maker has arranged.</param>
 /// <param name="Now">The kitchen's clock: nothing is planned before.</param>
-public sealed record PlanRequest(IReadOnlyList<PlannedOrder> Orders, KitchenTables Tables, Arrangements Arranged, LocalDateTime Now);
+/// <param name="Zone">The kitchen's zone, in which a night may be an hour shorter; null where none is.</param>
+public sealed record PlanRequest(
+    IReadOnlyList<PlannedOrder> Orders, KitchenTables Tables, Arrangements Arranged, LocalDateTime Now, DateTimeZone? Zone = null);
 
 /// <summary>Looks for the best plan of a problem: in this process, as <see cref="PlanModel.Solve"/> does, or in another.</summary>
 /// <param name="problem">What is to be done.</param>
@@ -46,7 +48,8 @@ public sealed class Planner
     {
         this.solver = solver ?? PlanModel.Solve;
         names = request.Orders.ToDictionary(o => o.Code, o => o.Draft.Name ?? "");
-        clock = new(request.Arranged.Tasks.Values.Select(t => t.Done).OfType<LocalDateTime>().Append(request.Now).Min().Date.PlusDays(-1));
+        var begins = request.Arranged.Tasks.Values.Select(t => t.Done).OfType<LocalDateTime>().Append(request.Now).Min();
+        clock = new(begins.Date.PlusDays(-1), request.Zone ?? DateTimeZone.Utc);
         (Problem, made) = Made(request.Arranged);
         var outgrown = request.Arranged.Tasks
             .Where(t => t.Value.Done is not null && t.Value.Pieces < PiecesOf(t.Key))
@@ -73,13 +76,16 @@ public sealed class Planner
     }
 
     /// <summary>
-    /// What was arranged, as it holds: what comes before something that is done is done too, and each for as many pieces as there are. What
-    /// was done for fewer is to be done for the others.
+    /// What was arranged, as it holds: what comes before something that is done is done too, and each for as many pieces as there are, by
+    /// the name that it has. What was done for fewer is to be done for the others.
     /// </summary>
     public Arrangements Arranged => request.Arranged with
     {
-        Tasks = request.Arranged.Tasks.ToDictionary(
-            t => t.Key, t => t.Value is { Done: not null, Pieces: null } ? t.Value with { Pieces = PiecesOf(t.Key) } : t.Value),
+        Tasks = request.Arranged.Tasks.ToDictionary(t => t.Key, t => t.Value with
+        {
+            Pieces = t.Value is { Done: not null, Pieces: null } ? PiecesOf(t.Key) : t.Value.Pieces,
+            Title = made.Info.GetValueOrDefault(t.Key)?.Title ?? t.Value.Title,
+        }),
     };
 
     private int? PiecesOf(string task) => made.Info.GetValueOrDefault(task)?.Pieces;
@@ -124,7 +130,7 @@ public sealed class Planner
     /// <param name="origin">The midnight that its minutes count from.</param>
     public Solution Shifted(Solution solution, LocalDate origin)
     {
-        var by = Period.DaysBetween(Origin, origin) * 24 * 60;
+        var by = clock.Down(origin.AtMidnight());
         Placed Moved(Placed p) => p with { Start = p.Start + by, End = p.End + by };
         return solution with
         {

@@ -15,7 +15,8 @@ using NodaTime;
 namespace Kondiba.Web.Formats;
 
 /// <summary>Writes the whole kitchen as one document, and makes a kitchen of one.</summary>
-internal sealed class KitchenFormat(KondibaContext db, KitchenClock clock, KitchenTables shipped)
+internal sealed class KitchenFormat(
+    KondibaContext db, DayRecord record, KitchenClock clock, IClock instants, KitchenTables shipped)
 {
     private const int MostProblems = 100;
 
@@ -220,8 +221,12 @@ internal sealed class KitchenFormat(KondibaContext db, KitchenClock clock, Kitch
         }
     }
 
-    private async Task<Arrangements> ArrangedAsync() =>
-        await db.DayPlans.Select(d => d.Arranged).SingleOrDefaultAsync() ?? Arrangements.None;
+    /// <summary>What is arranged for the orders that are still to be made.</summary>
+    private async Task<Arrangements> ArrangedAsync()
+    {
+        var open = await db.Orders.ToBeMade().Select(o => o.Number).ToListAsync();
+        return (await record.ReadAsync(await clock.NowAsync(), open.ConvertAll(Workload.CodeOf))).Arranged;
+    }
 
     private async Task<List<Message>> ChangesAsync(KitchenDocument d)
     {
@@ -280,7 +285,7 @@ internal sealed class KitchenFormat(KondibaContext db, KitchenClock clock, Kitch
         Add(ItemKind.Figure, d.Figures ?? [], f => f.Code);
         Add<Working>(ItemKind.Working, d.Working is { } working ? [working] : [], _ => "working");
         if (d.Arranged is { } arranged)
-            db.Add(new DayPlan { KitchenId = db.KitchenId, Arranged = arranged });
+            record.Keep(await record.RowAsync(), arranged, Arrangements.None, instants.GetCurrentInstant(), by: null);
         db.AddRange(orders);
         var byNumber = orders.ToDictionary(o => o.Number, o => o.Id);
         foreach (var l in d.Lots)

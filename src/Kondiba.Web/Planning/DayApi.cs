@@ -1,3 +1,4 @@
+using System.Security.Claims;
 using System.Text.Json;
 using Kondiba.Core.Amounts;
 using Kondiba.Core.Kitchens;
@@ -47,8 +48,15 @@ public sealed record DayOrderView(string Code, Guid Id, string Name, int Pieces,
 /// <param name="Arranged">All of it, as it is to be.</param>
 public sealed record DayArrange(int Version, Arrangements Arranged);
 
+/// <summary>What was told of steps, in turn.</summary>
+/// <param name="Events">Each with an id of its own: told twice, it counts once.</param>
+public sealed record DayEvents(IReadOnlyList<TaskTold> Events);
+
 internal static class DayApi
 {
+    // So much is told at once at most: a day's work without a network.
+    private const int MostEvents = 500;
+
     public static void MapDay(this RouteGroupBuilder api)
     {
         var day = api.MapGroup("/day").WithTags("Day");
@@ -60,6 +68,9 @@ internal static class DayApi
         day.MapPut("/arranged", ArrangeAsync)
             .WithName("ArrangeDay")
             .WithSummary("Keeps pins, marks, hours, helpers and places; the rest is planned round them with as little moved as can be.");
+        day.MapPost("/events", TakeDownAsync)
+            .WithName("TellDay")
+            .WithSummary("Takes down what was done or undone, also long after; on whatever version of the plan, each event once.");
         day.MapPost("/remedies", TakeAsync).WithName("TakeRemedy").WithSummary("Makes a change that was offered.");
     }
 
@@ -67,43 +78,48 @@ internal static class DayApi
     {
         var (load, search) = await book.PlannedAsync(anew);
         return new(
-            load.Arranged.Version,
+            load.Version,
             await clock.NowAsync(),
             search.State is SearchState.Asked or SearchState.Searching,
             search.State is SearchState.Failed,
             search.Plan,
             search.Remedies,
-            load.Arranged.Arranged,
+            load.Request.Arranged,
             [.. load.Orders.Select(o =>
                 new DayOrderView(Workload.CodeOf(o.Number), o.Id, o.Name, o.Pieces, o.State, o.Handover, o.Place ?? ""))],
             await book.LaterAsync());
     }
 
     private static async Task<Results<Ok<DayView>, Refused, ProblemHttpResult>> ArrangeAsync(
-        DayArrange wanted, DayBook book, KondibaContext db, KitchenClock clock)
+        DayArrange wanted, DayBook book, KondibaContext db, KitchenClock clock, ClaimsPrincipal user)
     {
         if (Refused.Of(OwnCheck.Of(wanted.Arranged), "planning.cannot-kept") is { } refused)
             return refused;
-        var row = await book.RowAsync();
-        if (row.Version != wanted.Version)
-            return Changed();
-        (row.Arranged, row.Version) = (await book.HoldingAsync(wanted.Arranged), row.Version + 1);
-        return await SaveAsync(book, db, clock);
+        return await book.ArrangeAsync(wanted.Arranged, wanted.Version, Sessions.Sessions.PersonOf(user))
+            ? await SaveAsync(book, db, clock)
+            : Changed();
+    }
+
+    private static async Task<Results<Ok<DayView>, Refused>> TakeDownAsync(
+        DayEvents told, DayBook book, KondibaContext db, KitchenClock clock, ClaimsPrincipal user)
+    {
+        if (Refused.Of(OwnCheck.Of(told.Events, MostEvents), "planning.cannot-kept") is { } refused)
+            return refused;
+        await book.TakeDownAsync(told.Events, Sessions.Sessions.PersonOf(user));
+        db.ChangeTracker.Clear();
+        return TypedResults.Ok(await ViewAsync(book, clock));
     }
 
     private static async Task<Results<Ok<DayView>, Refused, ProblemHttpResult>> TakeAsync(
-        Remedy remedy, DayBook book, KondibaContext db, KitchenClock clock, KitchenThings things, IClock instants)
+        Remedy remedy, DayBook book, KondibaContext db, KitchenClock clock, KitchenThings things, IClock instants, ClaimsPrincipal user)
     {
         var (load, search) = await book.PlannedAsync();
 
         // Only what was offered.
         if (search.Remedies.FirstOrDefault(r => Does(r) == Does(remedy)) is not { } offered)
             return Changed();
-        if (offered.Arranged is { } arranged)
-        {
-            var row = await book.RowAsync();
-            (row.Arranged, row.Version) = (arranged, row.Version + 1);
-        }
+        if (offered.Arranged is { } arranged && !await book.ArrangeAsync(arranged, load.Version, Sessions.Sessions.PersonOf(user)))
+            return Changed();
 
         if (offered.Change is { } change)
         {

@@ -8,25 +8,18 @@ using NodaTime;
 namespace Kondiba.Web.Planning;
 
 /// <summary>The request's kitchen's plan: what is open, what was arranged, what the planner has found.</summary>
-internal sealed class DayBook(KondibaContext db, Workload workload, IBackgroundJobClientV2 jobs, IClock instants)
+internal sealed class DayBook(
+    KondibaContext db, Workload workload, DayRecord record, IBackgroundJobClientV2 jobs, IClock instants)
 {
     // So long a request waits for a first plan; then it is asked for again.
     private static readonly TimeSpan Patience = TimeSpan.FromSeconds(3);
     private static readonly TimeSpan Look = TimeSpan.FromMilliseconds(50);
 
+    // How often it is tried to take something down while others do, too.
+    private const int MostTries = 10;
+
     // A first plan that has not come by then was asked of a planner that is gone.
     private static readonly Duration Lost = Duration.FromSeconds(15);
-
-    /// <summary>The kitchen's row, to be read or changed; there is one as soon as something is kept.</summary>
-    public async Task<DayPlan> RowAsync()
-    {
-        var row = await db.DayPlans.AsTracking().SingleOrDefaultAsync();
-        if (row is not null)
-            return row;
-        row = new() { KitchenId = db.KitchenId };
-        db.Add(row);
-        return row;
-    }
 
     /// <summary>
     /// What there is to plan, and the search for a plan of it with its first answer there; one is begun when what is planned has changed.
@@ -43,12 +36,56 @@ internal sealed class DayBook(KondibaContext db, Workload workload, IBackgroundJ
     }
 
     /// <summary>
-    /// Arrangements with what follows from them: a step that is done comes after others, from a pot that is warm, for as many pieces as
+    /// Arranges the day, with what follows from it: a step that is done comes after others, from a pot that is warm, for as many pieces as
     /// there are.
     /// </summary>
-    public async Task<Arrangements> HoldingAsync(Arrangements wanted)
+    /// <param name="wanted">All of it, as it is to be.</param>
+    /// <param name="version">That it was made on.</param>
+    /// <param name="by">Who arranges it.</param>
+    /// <returns>Whether it was on the latest version; nothing is saved yet.</returns>
+    public async Task<bool> ArrangeAsync(Arrangements wanted, int version, Guid? by)
     {
         var load = await workload.ReadAsync();
+        var row = await record.RowAsync();
+        if (load.Version != version || row.Version != version)
+            return false;
+        record.Keep(row, Holding(load, wanted), load.Request.Arranged, instants.GetCurrentInstant(), by);
+        return true;
+    }
+
+    /// <summary>Takes down what was told of steps, each once however often it is told, with what follows from it.</summary>
+    /// <param name="told">What was told, in turn.</param>
+    /// <param name="by">Who told it.</param>
+    public async Task TakeDownAsync(IReadOnlyList<TaskTold> told, Guid? by)
+    {
+        for (var tries = 1; ; tries++)
+        {
+            var ids = told.Select(t => t.Id).ToList();
+            var known = await db.TaskEvents.Where(e => ids.Contains(e.Id)).Select(e => e.Id).ToHashSetAsync();
+            var news = told.Where(t => known.Add(t.Id)).ToList();
+            if (news.Count == 0)
+                return;
+            var load = await workload.ReadAsync();
+            var holding = Holding(load, load.Request.Arranged.With(news));
+            var (row, now) = (await record.RowAsync(), instants.GetCurrentInstant());
+            record.Keep(row, holding, load.Request.Arranged.With(news, holding), now, by);
+            foreach (var one in news)
+                record.Add(row, one, holding.Tasks.GetValueOrDefault(one.Task), now, by);
+            try
+            {
+                await db.SaveChangesAsync();
+                return;
+            }
+            catch (DbUpdateException e) when (tries < MostTries && (e is DbUpdateConcurrencyException || e.IsSentTwice()))
+            {
+                // Somebody else told something at the same moment: on top of theirs.
+                db.ChangeTracker.Clear();
+            }
+        }
+    }
+
+    private static Arrangements Holding(Load load, Arrangements wanted)
+    {
         var arranged = load.Search?.Shown is { } plan ? wanted.Following(plan) : wanted;
         return new Planner(load.Request with { Arranged = arranged }).Arranged;
     }

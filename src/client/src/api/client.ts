@@ -37,6 +37,7 @@ export type DayMelt = Schemas["DayMelt"];
 export type DayOrder = Schemas["DayOrder"];
 export type Arrangements = Schemas["Arrangements"];
 export type TaskMark = Schemas["TaskMark"];
+export type TaskTold = Schemas["TaskTold"];
 export type DayHours = Schemas["DayHours"];
 export type Remedy = Schemas["Remedy"];
 export type Working = Schemas["Working"];

@@ -127,7 +127,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** The plan, to a calendar program that has its address; it is made anew when something has changed, whether or not anyone looks at the page. */
+        /** The plan, to a calendar program that has its address; made anew when something has changed, whoever looks at it or not. */
         get: operations["ReadFeed"];
         put?: never;
         post?: never;
@@ -891,7 +891,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** The plan of every open order of the coming ten days, and what is overdue; it is improved in the background while searching is true. */
+        /** The plan of every open order of the coming ten days, and what is overdue; it is bettered while searching is true. */
         get: operations["GetDay"];
         put?: never;
         post?: never;
@@ -929,6 +929,23 @@ export interface paths {
         /** Keeps pins, marks, hours, helpers and places; the rest is planned round them with as little moved as can be. */
         put: operations["ArrangeDay"];
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/day/events": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Takes down what was done or undone, also long after; on whatever version of the plan, each event once. */
+        post: operations["TellDay"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1696,6 +1713,9 @@ export interface components {
             /** Format: int32 */
             version: number;
             arranged: components["schemas"]["Arrangements"];
+        };
+        DayEvents: {
+            events: components["schemas"]["TaskTold"][];
         };
         DayHands: {
             worker: string;
@@ -3516,6 +3536,8 @@ export interface components {
         };
         /** @enum {unknown} */
         Tag: "published" | "common practice" | "from memory" | "estimate" | "entered" | "computed";
+        /** @enum {unknown} */
+        TaskAct: "done" | "undone";
         TaskInfo: {
             code: string;
             order: null | string;
@@ -3543,6 +3565,14 @@ export interface components {
             place?: null | string;
             /** Format: int32 */
             pieces?: null | number;
+            title?: null | string;
+        };
+        TaskTold: {
+            /** Format: uuid */
+            id: string;
+            task: string;
+            act: components["schemas"]["TaskAct"];
+            at: components["schemas"]["LocalDateTime"];
         };
         /** @description in °C */
         Temperature: number;
@@ -5382,6 +5412,39 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["DayArrange"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DayView"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                };
+            };
+        };
+    };
+    TellDay: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DayEvents"];
             };
         };
         responses: {

@@ -167,6 +167,9 @@ function Head({ id, children }: { id: string; children: React.ReactNode }) {
   );
 }
 
+// What orders share is melted and washed up anew; only a step of an order can be gone.
+const isOfOrder = (code: string) => code.includes("/");
+
 /** What the maker said of a step. */
 function markSaid(plan: Plan, mark: TaskMark) {
   if (mark.done) return `done ${clock(mark.done)}`;
@@ -179,7 +182,7 @@ function markSaid(plan: Plan, mark: TaskMark) {
 function Arranged({ desk, day, plan, on, arrange }: Of) {
   const { arranged } = day;
   const title = (code: string) => plan.tasks.find((t) => t.what.code === code)?.what.title;
-  const marks = Object.entries(arranged.tasks).filter(([code]) => title(code) !== undefined);
+  const marks = Object.entries(arranged.tasks).filter(([code, m]) => title(code) ?? (isOfOrder(code) && m.title));
   const mine = plan.hands.find((h) => h.worker === "me" && dayOf(h.hours.from) === on)?.hours;
   const usual = mine && { from: mine.from.slice(11, 19), to: mine.to.slice(11, 19) };
   const hoursOn = (says: string, hours: DayHours | null) =>
@@ -197,8 +200,10 @@ function Arranged({ desk, day, plan, on, arrange }: Of) {
       <Head id="arranged">Arranged</Head>
       <ul>
         {marks.map(([code, m]) =>
-          item(code, `${title(code) ?? ""}: ${markSaid(plan, m)}`, () =>
-            desk.mark(code, `Taken back: ${title(code) ?? code}.`, null),
+          item(
+            code,
+            `${title(code) ?? m.title ?? ""}: ${markSaid(plan, m)}${title(code) ? "" : ", no longer in its order"}`,
+            () => desk.mark(code, `Taken back: ${title(code) ?? m.title ?? code}.`, null),
           ),
         )}
         {arranged.hours.map((h, i) =>

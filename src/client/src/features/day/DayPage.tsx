@@ -154,8 +154,8 @@ function Desk({ desk, day, plan, reference }: { desk: DayDesk; day: Day; plan: P
                 tapTray={setTray}
                 tick={(t) =>
                   t.mark?.done
-                    ? desk.mark(t.what.code, `Not done after all: ${t.what.title}.`, null)
-                    : desk.mark(t.what.code, `Done: ${t.what.title}.`, { done: day.now.slice(0, 19) })
+                    ? desk.tell(t.what.code, `Not done after all: ${t.what.title}.`, "undone")
+                    : desk.tell(t.what.code, `Done: ${t.what.title}.`, "done")
                 }
               />
             )}

@@ -93,7 +93,12 @@ export function TaskSheet({ task, plan, orders, desk, now, arrange, close }: Of 
         )}
         <p className="flex flex-wrap gap-x-5 gap-y-1">
           {!mark?.done && (
-            <TextButton onClick={() => set("done", { done: now.slice(0, 19) })}>
+            <TextButton
+              onClick={() => {
+                desk.tell(what.code, `Done: ${what.title}.`, "done");
+                close();
+              }}
+            >
               {washing ? "it is washed up" : melting ? "it is melted" : "it is done"}
             </TextButton>
           )}

@@ -1,7 +1,18 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { answer, api, type Arrangements, type Day, type Plan, type Remedy, type TaskMark } from "../../api/client";
+import {
+  answer,
+  api,
+  type Arrangements,
+  type Day,
+  type Plan,
+  type Remedy,
+  type TaskMark,
+  type TaskTold,
+} from "../../api/client";
+import { newId } from "../../api/newId";
 import { changesBetween } from "./moves";
+import { plusMinutes } from "./times";
 
 const key = ["day"];
 // What the planner finds is told as it comes; asked for all the same, should the telling be missed.
@@ -24,6 +35,13 @@ export function useDay() {
     onSuccess: settle,
     onError: () => void day.refetch(),
   });
+  const tell = useMutation({
+    mutationFn: (event: TaskTold & { says: string }) => {
+      const { id, task, act, at } = event;
+      return answer(api.POST("/api/day/events", { body: { events: [{ id, task, act, at }] } }));
+    },
+    onSuccess: settle,
+  });
   const planAgain = useMutation({ mutationFn: () => answer(api.POST("/api/day/again")), onSuccess: settle });
   const take = useMutation({
     mutationFn: (remedy: Remedy) => answer(api.POST("/api/day/remedies", { body: remedy })),
@@ -44,8 +62,8 @@ export function useDay() {
   };
   return {
     day,
-    busy: arrange.isPending || take.isPending || planAgain.isPending,
-    error: arrange.error ?? take.error ?? planAgain.error,
+    busy: arrange.isPending || tell.isPending || take.isPending || planAgain.isPending,
+    error: arrange.error ?? tell.error ?? take.error ?? planAgain.error,
     planAgain: () => planAgain.mutate(),
     take: (remedy: Remedy) => {
       const arranged = day.data?.arranged;
@@ -66,6 +84,13 @@ export function useDay() {
         },
         task,
       ),
+    /** Tells that a step is done, or is not after all. */
+    tell: (task: string, says: string, act: TaskTold["act"]) => {
+      if (!day.data) return;
+      const { arranged, plan, now } = day.data;
+      const at = plusMinutes(now.slice(0, 19), (Date.now() - day.dataUpdatedAt) / 60_000);
+      tell.mutate({ id: newId(), task, act, at, says }, { onSuccess: () => setBefore({ says, arranged, plan, task }) });
+    },
     done: before?.says,
     /** What became of the plan since. */
     changes: before?.plan && day.data?.plan ? changesBetween(before.plan, day.data.plan, before.task) : undefined,

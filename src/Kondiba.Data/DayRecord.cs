@@ -1,0 +1,89 @@
+using Kondiba.Core.Planning;
+using Microsoft.EntityFrameworkCore;
+using NodaTime;
+
+namespace Kondiba.Data;
+
+/// <summary>
+/// What the scope's kitchen has arranged, and what it told of its steps. What is done is read from the events, everything else from the
+/// kitchen's row.
+/// </summary>
+public sealed class DayRecord(KondibaContext db)
+{
+    /// <summary>The kitchen's row, to be read or changed; there is one as soon as something is kept.</summary>
+    public async Task<DayPlan> RowAsync()
+    {
+        var row = await db.DayPlans.AsTracking().SingleOrDefaultAsync();
+        if (row is not null)
+            return row;
+        row = new() { KitchenId = db.KitchenId };
+        db.Add(row);
+        return row;
+    }
+
+    /// <summary>As much as is still of use, and the version that it is of.</summary>
+    /// <param name="now">The kitchen's clock.</param>
+    /// <param name="orders">Codes of the orders that are still to be made.</param>
+    public async Task<(int Version, Arrangements Arranged)> ReadAsync(LocalDateTime now, IReadOnlyCollection<string> orders)
+    {
+        var since = now.Date.PlusDays(-1).AtMidnight();
+        var told = await db.TaskEvents.AsNoTracking()
+            .Where(e => e.Order == null ? e.At >= since : orders.Contains(e.Order))
+            .GroupBy(e => e.Task)
+            .Select(g => g.OrderByDescending(e => e.Version).ThenByDescending(e => e.Turn).First())
+            .ToListAsync();
+        var row = await db.DayPlans.AsNoTracking().SingleOrDefaultAsync() ?? new();
+        return (row.Version, With(row.Arranged, told).Still(now, orders));
+    }
+
+    /// <summary>Keeps arrangements: what is done now and was not, or no longer is, as events. Nothing is saved yet.</summary>
+    /// <param name="row">The kitchen's row.</param>
+    /// <param name="wanted">All of it, as it is to be.</param>
+    /// <param name="before">As it was.</param>
+    /// <param name="at">When it came in.</param>
+    /// <param name="by">Who arranged it.</param>
+    public void Keep(DayPlan row, Arrangements wanted, Arrangements before, Instant at, Guid? by)
+    {
+        var marks = wanted.Tasks.ToDictionary(t => t.Key, t => t.Value with { Done = null, Pieces = null });
+        row.Arranged = wanted with { Tasks = marks.Where(m => m.Value with { Title = null } != new TaskMark()).ToDictionary() };
+        row.Version++;
+        foreach (var task in wanted.Tasks.Keys.Union(before.Tasks.Keys))
+        {
+            var (now, was) = (wanted.Tasks.GetValueOrDefault(task), before.Tasks.GetValueOrDefault(task));
+            if (now?.Done is { } done && (done != was?.Done || now.Pieces != was.Pieces))
+                Add(row, new(Guid.CreateVersion7(), task, TaskAct.Done, done), now, at, by);
+            else if (now?.Done is null && was?.Done is { } undone)
+                Add(row, new(Guid.CreateVersion7(), task, TaskAct.Undone, undone), was with { Pieces = null }, at, by);
+        }
+    }
+
+    /// <summary>Adds an event. Nothing is saved yet.</summary>
+    /// <param name="row">The kitchen's row, kept.</param>
+    /// <param name="told">What was told.</param>
+    /// <param name="mark">What holds of the step with it.</param>
+    /// <param name="at">When it came in.</param>
+    /// <param name="by">Who told it.</param>
+    public void Add(DayPlan row, TaskTold told, TaskMark? mark, Instant at, Guid? by) => db.Add(new TaskEvent
+    {
+        Id = told.Id,
+        KitchenId = db.KitchenId,
+        Version = row.Version,
+        Turn = db.TaskEvents.Local.Count,
+        Task = told.Task,
+        Order = Arrangements.OrderOf(told.Task),
+        Act = told.Act,
+        At = told.At,
+        Pieces = mark?.Pieces,
+        Title = mark?.Title,
+        PersonId = by,
+        RecordedAt = at,
+    });
+
+    private static Arrangements With(Arrangements arranged, List<TaskEvent> told)
+    {
+        var marks = arranged.Tasks.ToDictionary();
+        foreach (var done in told.Where(e => e.Act is TaskAct.Done))
+            marks[done.Task] = done.On(marks.GetValueOrDefault(done.Task));
+        return arranged with { Tasks = marks };
+    }
+}

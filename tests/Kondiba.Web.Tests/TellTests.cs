@@ -1,0 +1,113 @@
+using System.Net;
+using System.Net.Http.Json;
+using System.Text.Json.Nodes;
+using Kondiba.Data;
+using Microsoft.EntityFrameworkCore;
+using Microsoft.Extensions.DependencyInjection;
+
+namespace Kondiba.Web.Tests;
+
+/// <summary>What is told of steps while they are carried out: added to what was told before, and never lost or counted twice.</summary>
+public sealed class TellTests(Server server) : IClassFixture<Server>
+{
+    private readonly Server server = server.WithPlanner();
+
+    private static async Task<JsonObject> DayAsync(HttpClient client) => (await client.GetFromJsonAsync<JsonObject>("/api/day"))!;
+
+    private static JsonArray Tasks(JsonObject day) => day["plan"]!["tasks"]!.AsArray();
+
+    private static JsonObject Told(string task, string act = "done", string at = "2031-05-01T10:00:00", Guid? id = null) =>
+        new() { ["id"] = id ?? Guid.NewGuid(), ["task"] = task, ["act"] = act, ["at"] = at };
+
+    private static Task<HttpResponseMessage> TellAsync(HttpClient client, params JsonObject[] events) =>
+        client.PostAsJsonAsync("/api/day/events", new JsonObject { ["events"] = new JsonArray([.. events]) });
+
+    private static async Task<JsonObject> ToldAsync(HttpClient client, params JsonObject[] events)
+    {
+        var answer = await TellAsync(client, events);
+        Assert.True(answer.IsSuccessStatusCode, await answer.Content.ReadAsStringAsync());
+        return await answer.ReadAsync();
+    }
+
+    private async Task<List<string>> KeptAsync(string task)
+    {
+        await using var scope = server.Own.Services.CreateAsyncScope();
+        var db = scope.ServiceProvider.GetRequiredService<KondibaContext>();
+        return await db.TaskEvents.IgnoreQueryFilters()
+            .Where(e => e.Task == task)
+            .OrderBy(e => e.Version)
+            .ThenBy(e => e.Turn)
+            .Select(e => $"{e.Act} {e.Pieces}")
+            .ToListAsync();
+    }
+
+    private static JsonObject Order(int days, params JsonObject[] lines)
+    {
+        var order = Orders.Order(lines);
+        order["pickup"] = Orders.Day(days);
+        return order;
+    }
+
+    [Fact]
+    public async Task What_is_told_twice_counts_once_and_what_was_told_stays_written_when_it_is_taken_back()
+    {
+        using var client = await server.StartKitchenAsync("Once");
+        await client.CreatedAsync(Order(2, Orders.Line("pretzel-rod", "one", 12, "teal", 0.5)));
+        var code = Tasks(await DayAsync(client)).Select(t => (string)t!["what"]!["code"]!)
+            .Single(c => c.Contains("/dip.", StringComparison.Ordinal));
+        var done = Told(code);
+        var day = await ToldAsync(client, done);
+        Assert.Equal(12, (int)day["arranged"]!["tasks"]![code]!["pieces"]!);
+        var version = (int)day["version"]!;
+
+        day = await ToldAsync(client, done.DeepClone().AsObject());
+        Assert.Equal(version, (int)day["version"]!);
+        day = await ToldAsync(client, Told(code, "undone"), Told(code, at: "2031-05-01T10:05:00"), Told(code, "undone"));
+        Assert.Null(day["arranged"]!["tasks"]![code]?["done"]);
+        Assert.Equal(["Done 12", "Undone ", "Done ", "Undone "], await KeptAsync(code));
+
+        // What was told long ago, and comes only now, does not take back what was told since.
+        await ToldAsync(client, done.DeepClone().AsObject());
+        Assert.Equal(4, (await KeptAsync(code)).Count);
+    }
+
+    [Fact]
+    public async Task Whoever_tells_at_the_same_moment_is_heard()
+    {
+        using var client = await server.StartKitchenAsync("Together");
+        await client.CreatedAsync(Order(2, [.. Enumerable.Range(0, 6).Select(i => Orders.Line("pretzel-rod", "one", 12 + i, "teal", 0.5))]));
+        var codes = Tasks(await DayAsync(client)).Select(t => (string)t!["what"]!["code"]!)
+            .Where(c => c.Contains("/dip.", StringComparison.Ordinal))
+            .ToList();
+        Assert.Equal(6, codes.Count);
+        await Task.WhenAll(codes.Select(c => ToldAsync(client, Told(c))));
+        var day = await DayAsync(client);
+        Assert.All(codes, c => Assert.NotNull(day["arranged"]!["tasks"]![c]?["done"]));
+        foreach (var code in codes)
+            Assert.Single(await KeptAsync(code));
+    }
+
+    [Fact]
+    public async Task A_step_whose_line_is_gone_is_named_by_what_it_was_called()
+    {
+        using var client = await server.StartKitchenAsync("Gone");
+        var order = await client.CreatedAsync(Order(2, Orders.Line(), Orders.Line("pretzel-rod", "one", 12, "teal", 0.5)));
+        var rods = Tasks(await DayAsync(client)).Single(t => (string)t!["what"]!["title"]! == "Dip 12 pretzel rods in teal")!["what"]!;
+        await ToldAsync(client, Told((string)rods["code"]!));
+        order["lines"]!.AsArray().RemoveAt(1);
+        Assert.True((await client.PutAsJsonAsync($"/api/orders/{order["id"]}", order)).IsSuccessStatusCode);
+        var day = await DayAsync(client);
+        Assert.DoesNotContain(Tasks(day), t => (string)t!["what"]!["code"]! == (string)rods["code"]!);
+        Assert.Equal("Dip 12 pretzel rods in teal", (string)day["arranged"]!["tasks"]![(string)rods["code"]!]!["title"]!);
+        Assert.All(Tasks(day), t => Assert.Null(t!["mark"]?["done"]));
+    }
+
+    [Fact]
+    public async Task What_names_no_step_or_is_too_much_is_refused()
+    {
+        using var client = await server.StartKitchenAsync("Refused");
+        foreach (var wrong in (JsonObject[][])[[Told("")], [Told(new string('x', 201))], [.. Enumerable.Range(0, 501).Select(_ => Told("a/b"))]])
+            Assert.Equal(HttpStatusCode.BadRequest, (await TellAsync(client, wrong)).StatusCode);
+        Assert.Equal(0, (int)(await DayAsync(client))["version"]!);
+    }
+}
