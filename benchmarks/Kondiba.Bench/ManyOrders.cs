@@ -110,7 +110,7 @@ internal static class ManyOrders
         }
     }
 
-    private static async Task FormAsync(HttpClient client)
+    internal static async Task FormAsync(HttpClient client)
     {
         client.DefaultRequestHeaders.Remove("X-Kondiba-Form");
         client.DefaultRequestHeaders.Add("X-Kondiba-Form", (string)(await client.GetFromJsonAsync<JsonObject>("api/session"))!["form"]!);

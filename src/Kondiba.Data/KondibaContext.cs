@@ -1,3 +1,4 @@
+using System.Runtime.CompilerServices;
 using System.Text.Json;
 using Microsoft.AspNetCore.Identity;
 using Microsoft.AspNetCore.Identity.EntityFrameworkCore;
@@ -207,9 +208,9 @@ public sealed class KondibaContext(
             search.Property(s => s.Asked).IsConcurrencyToken();
             search.Ignore(s => s.Plan);
             search.Ignore(s => s.Shown);
-            Json(search.Property(s => s.Found));
-            Json(search.Property(s => s.Late));
-            Json(search.Property(s => s.Remedies));
+            Found(search.Property(s => s.Found));
+            Found(search.Property(s => s.Late));
+            Found(search.Property(s => s.Remedies));
         });
         builder.Entity<CalendarFeed>(feed =>
         {
@@ -245,11 +246,19 @@ public sealed class KondibaContext(
         });
     }
 
-    private static void Json<T>(PropertyBuilder<T> property) => property.HasColumnType("jsonb").HasConversion(
-        value => JsonSerializer.Serialize(value, KitchenItem.Json),
-        body => JsonSerializer.Deserialize<T>(body, KitchenItem.Json)!,
+    /// <summary>What the planner found is large, and never changed but replaced: it is another when it is another object.</summary>
+    private static void Found<T>(PropertyBuilder<T> property) => Json(
+        property, new ValueComparer<T>((a, b) => ReferenceEquals(a, b), v => RuntimeHelpers.GetHashCode(v), v => v));
+
+    private static void Json<T>(PropertyBuilder<T> property) => Json(
+        property,
         new ValueComparer<T>(
             (a, b) => JsonSerializer.Serialize(a, KitchenItem.Json) == JsonSerializer.Serialize(b, KitchenItem.Json),
             v => JsonSerializer.Serialize(v, KitchenItem.Json).GetHashCode(StringComparison.Ordinal),
             v => JsonSerializer.Deserialize<T>(JsonSerializer.Serialize(v, KitchenItem.Json), KitchenItem.Json)!));
+
+    private static void Json<T>(PropertyBuilder<T> property, ValueComparer<T> comparer) => property.HasColumnType("jsonb").HasConversion(
+        value => JsonSerializer.Serialize(value, KitchenItem.Json),
+        body => JsonSerializer.Deserialize<T>(body, KitchenItem.Json)!,
+        comparer);
 }

@@ -38,11 +38,11 @@ public static class Services
         services.AddKitchens(settings.Database);
         services.AddSingleton<SolverProcess>();
         services.AddScoped<PlanJobs>();
-        foreach (var queue in (string[])[PlanJobs.First, PlanJobs.Better])
+        foreach (var (queue, hands) in ((string, int)[])[(PlanJobs.First, Environment.ProcessorCount), (PlanJobs.Better, 1)])
             services.AddHangfireServer(server =>
             {
                 server.ServerName = $"{Environment.MachineName}.{Environment.ProcessId}.{queue}";
-                (server.Queues, server.WorkerCount) = ([queue], 1);
+                (server.Queues, server.WorkerCount) = ([queue], hands);
                 server.SchedulePollingInterval = TimeSpan.FromSeconds(1);
             });
         return services;

@@ -8,6 +8,9 @@ namespace Kondiba.Planning;
 /// <summary>Looks for plans in processes of their own, one for each search: when one comes to grief, that search alone does.</summary>
 public sealed class SolverProcess(ILogger<SolverProcess> log)
 {
+    // What is bettered gives way to first plans, and to whoever looks at a page.
+    private const ProcessPriorityClass Priority = ProcessPriorityClass.BelowNormal;
+
     private static readonly Action<ILogger, int, Exception?> Broke = LoggerMessage.Define<int>(
         LogLevel.Warning, default, "A solver ended with {Code} before it had an answer.");
 
@@ -32,6 +35,7 @@ public sealed class SolverProcess(ILogger<SolverProcess> log)
             RedirectStandardInput = true,
             RedirectStandardOutput = true,
         })!;
+        process.PriorityClass = Priority;
         using var ended = stop.Register(() => process.Kill(entireProcessTree: true));
         try
         {

@@ -66,6 +66,28 @@ public static class Weekend
         };
     }
 
+    /// <summary>Ten days before a fair: sixty orders, two thousand pieces.</summary>
+    public static PlanRequest Fair()
+    {
+        const int Weekends = 6, Days = 10;
+        const double Fewer = 0.8;
+        var random = new Random(60);
+        return Request with
+        {
+            Orders = [
+                .. Enumerable.Range(1, Weekends).SelectMany(seed => Like(seed).Orders.Select(o => o with
+                {
+                    Code = $"{o.Code}{seed}",
+                    Draft = o.Draft with
+                    {
+                        Pickup = Now.Date.PlusDays(1 + random.Next(Days)).At(new LocalTime(random.Next(10, 19), 0)),
+                        Lines = [.. o.Draft.Lines.Select(l => l with { Amount = Math.Round(l.Amount * Fewer) })],
+                    },
+                })),
+            ],
+        };
+    }
+
     public static PlannedOrder Order(string code, int days, int hour, params LineDraft[] lines) =>
         new(code, new(lines) { Name = code, Pickup = Now.Date.PlusDays(days).At(new LocalTime(hour, 0)) });
 

@@ -131,8 +131,6 @@ internal sealed partial class ListSchedule
     {
         melt = new(colour) { First = at.Start, Until = at.End };
         var all = melts[colour.Code];
-        if (all.Count(m => !m.There) >= PlanModel.MostMelts)
-            return false;
         var mark = undo.Count;
         if (Washed(melt, at.End, stands: false)
             && MeltingFor(colour, at.Start) is { } slot

@@ -32,6 +32,7 @@ public sealed partial class PlanModel
         // A core each: one proves from below, the other makes a plan better bit by bit. The latter only counts when the proof does not come
         // to an end, and then it has come to its own: so the same input gives the same plan, whichever core is faster.
         using var proven = CancellationTokenSource.CreateLinkedTokenSource(stop);
+        proven.CancelAfter(TimeSpan.FromSeconds(limits.Seconds));
         var best = new Best(better);
         var above = Task.Run(
             () => Improved(problem, before ?? Search(Some, best.Heard, proven.Token), near, limits.Effort, best.Heard, proven.Token),
@@ -76,7 +77,7 @@ public sealed partial class PlanModel
 
             plan.model.Minimize(cost);
             inVain++;
-            if (plan.Run(Part, Proving, null, stop) is not { Any: true } next)
+            if (plan.Run(Part, Bettering, null, stop) is not { Any: true } next)
                 continue;
             (found, inVain) = (next with { Outcome = Outcome.Found, Bound = 0 }, 0);
             better(found);
@@ -131,10 +132,13 @@ public sealed partial class PlanModel
 
     // So many tasks in turn, twice, are a part that is planned anew; each with so much effort.
     private const int Half = 8;
-    private static readonly Limits Part = new(Effort: 0.08, Seconds: 3);
+    private static readonly Limits Part = new(Effort: 0.02, Seconds: 3);
 
     // What proves from below.
     private const string Proving = "num_workers:1 use_objective_lb_search:true";
+
+    // What betters a part: many small parts in a short time do more than a few that are searched through.
+    private const string Bettering = "num_workers:1 linearization_level:0 cp_model_probing_level:0 symmetry_level:0";
     private const string Some = "num_workers:2 interleave_search:true interleave_batch_size:2 subsolvers:'quick_restart_no_lp' subsolvers:'fixed' search_branching:HINT_SEARCH stop_after_first_solution:true";
     // One search alone: several beside one another end the process on a small problem with a plan to start from (the solver's own check).
     private const string Repairing = "num_workers:1 linearization_level:0 stop_after_first_solution:true";

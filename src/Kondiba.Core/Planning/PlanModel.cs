@@ -6,9 +6,6 @@ namespace Kondiba.Core.Planning;
 /// <summary>The plan as a constraint programme: intervals on hands, places and pots, solved by CP-SAT.</summary>
 public sealed partial class PlanModel
 {
-    /// <summary>Melts of one colour at most.</summary>
-    internal const int MostMelts = 4;
-
     /// <summary>Minutes within which a pot is washed up: dried coating is far more work, and a pot stands in the way.</summary>
     internal const int WashWithin = 30;
 
@@ -43,7 +40,7 @@ public sealed partial class PlanModel
         foreach (var task in problem.Tasks)
             Order(task);
         foreach (var colour in problem.Colours)
-            Melt(colour);
+            Melt(colour, before?.Melts.Count(m => m.Colour == colour.Code) ?? 0);
         foreach (var stay in problem.Stays)
             Stand(stay);
         foreach (var use in problem.Uses)
@@ -190,13 +187,15 @@ public sealed partial class PlanModel
     }
 
     /// <summary>A colour's melts, in order: each task takes from one of them. One that is warm already is there for as long as it holds.</summary>
-    private void Melt(ColourWork colour)
+    /// <param name="colour">The colour.</param>
+    /// <param name="least">As many melts as an earlier plan has there must be at least.</param>
+    private void Melt(ColourWork colour, int least)
     {
         var open = colour.Tasks.Where(t => !tasks[t].Done).ToList();
         var slotsOf = open.ToDictionary(t => t, t => slots[(t, colour.Code)] = []);
         IntVar? washed = null;
         BoolVar? earlier = null;
-        var most = Math.Min(open.Count, MostMelts) + (colour.Warm is null ? 0 : 1);
+        var most = Math.Max(problem.MostMelts(colour) + (colour.Warm is null ? 0 : 1), least);
         for (var number = colour.Over + 1; number <= colour.Over + most; number++)
         {
             var warm = earlier is null ? colour.Warm : null;

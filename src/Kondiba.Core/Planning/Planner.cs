@@ -150,12 +150,10 @@ public sealed class Planner
         Limits limits, Solution? before = null, Solution? near = null, Action<Solution>? better = null, CancellationToken stop = default)
     {
         // The quick plan is there in a moment whatever its size; the solver is asked where there is none, and to better it.
-        if (before is null && quick.Value is { } found)
-        {
-            if (limits.Quick)
-                return found;
-            before = found;
-        }
+        if (before is null && limits.Quick && quick.Value is { } found)
+            return found;
+        if (near is null && !limits.Quick && quick.Value is { } start && (before is null || start.Cost < before.Cost))
+            before = start;
 
         return solver(NearTo(near), limits, before, near, better, stop);
     }

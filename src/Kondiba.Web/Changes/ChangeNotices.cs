@@ -27,11 +27,7 @@ internal sealed class ChangeNotices(KondibaSettings settings, ILogger<ChangeNoti
     /// <param name="gone">When nobody listens any more.</param>
     public async IAsyncEnumerable<string> ListenAsync(Guid kitchen, [EnumeratorCancellation] CancellationToken gone)
     {
-        // Whoever reads too slowly for so many misses the oldest, and looks at everything anew with the next.
-        var heard = System.Threading.Channels.Channel.CreateBounded<string>(new BoundedChannelOptions(
-            MostAhead)
-        { FullMode = BoundedChannelFullMode.DropOldest });
-        ImmutableInterlocked.AddOrUpdate(ref listeners, kitchen, [heard], (_, there) => there.Add(heard));
+        var heard = Listener(kitchen);
         try
         {
             await foreach (var what in heard.Reader.ReadAllAsync(gone))
@@ -39,10 +35,54 @@ internal sealed class ChangeNotices(KondibaSettings settings, ILogger<ChangeNoti
         }
         finally
         {
-            ImmutableInterlocked.AddOrUpdate(ref listeners, kitchen, [], (_, there) => there.Remove(heard));
-            ImmutableInterlocked.Update(
-                ref listeners, there => there.TryGetValue(kitchen, out var left) && left.IsEmpty ? there.Remove(kitchen) : there);
+            Leave(kitchen, heard);
         }
+    }
+
+    /// <summary>Waits until something is so, looking again after every change to a kitchen, and after a second without one.</summary>
+    /// <param name="kitchen">The kitchen.</param>
+    /// <param name="so">Whether it is so.</param>
+    /// <param name="patience">How long to wait.</param>
+    public async Task UntilAsync(Guid kitchen, Func<Task<bool>> so, TimeSpan patience)
+    {
+        var heard = Listener(kitchen);
+        using var over = new CancellationTokenSource(patience);
+        try
+        {
+            while (!over.IsCancellationRequested && !await so())
+            {
+                using var look = CancellationTokenSource.CreateLinkedTokenSource(over.Token);
+                look.CancelAfter(Again);
+                try
+                {
+                    await heard.Reader.ReadAsync(look.Token);
+                }
+                catch (OperationCanceledException)
+                {
+                    // Nothing was heard: a notice may have been missed.
+                }
+            }
+        }
+        finally
+        {
+            Leave(kitchen, heard);
+        }
+    }
+
+    private Channel<string> Listener(Guid kitchen)
+    {
+        // Whoever reads too slowly for so many misses the oldest, and looks at everything anew with the next.
+        var options = new BoundedChannelOptions(MostAhead) { FullMode = BoundedChannelFullMode.DropOldest };
+        var heard = System.Threading.Channels.Channel.CreateBounded<string>(options);
+        ImmutableInterlocked.AddOrUpdate(ref listeners, kitchen, [heard], (_, there) => there.Add(heard));
+        return heard;
+    }
+
+    private void Leave(Guid kitchen, Channel<string> heard)
+    {
+        ImmutableInterlocked.AddOrUpdate(ref listeners, kitchen, [], (_, there) => there.Remove(heard));
+        ImmutableInterlocked.Update(
+            ref listeners, there => there.TryGetValue(kitchen, out var left) && left.IsEmpty ? there.Remove(kitchen) : there);
     }
 
     protected override async Task ExecuteAsync(CancellationToken stoppingToken)

@@ -2,6 +2,7 @@ using Hangfire;
 using Kondiba.Core.Planning;
 using Kondiba.Data;
 using Kondiba.Planning;
+using Kondiba.Web.Changes;
 using Microsoft.EntityFrameworkCore;
 using NodaTime;
 
@@ -9,11 +10,10 @@ namespace Kondiba.Web.Planning;
 
 /// <summary>The request's kitchen's plan: what is open, what was arranged, what the planner has found.</summary>
 internal sealed class DayBook(
-    KondibaContext db, Workload workload, DayRecord record, IBackgroundJobClientV2 jobs, IClock instants)
+    KondibaContext db, Workload workload, DayRecord record, ChangeNotices changes, IBackgroundJobClientV2 jobs, IClock instants)
 {
     // So long a request waits for a first plan; then it is asked for again.
     private static readonly TimeSpan Patience = TimeSpan.FromSeconds(3);
-    private static readonly TimeSpan Look = TimeSpan.FromMilliseconds(50);
 
     // How often it is tried to take something down while others do, too.
     private const int MostTries = 10;
@@ -127,18 +127,10 @@ internal sealed class DayBook(
     {
         if (search.State is not SearchState.Asked)
             return search;
-        using var patience = new CancellationTokenSource(Patience);
-        using var timer = new PeriodicTimer(Look);
-        try
-        {
-            while (await db.PlanSearches.AnyAsync(s => s.Asked == search.Asked && s.State == SearchState.Asked, patience.Token))
-                await timer.WaitForNextTickAsync(patience.Token);
-        }
-        catch (OperationCanceledException) when (patience.IsCancellationRequested)
-        {
-            return search;
-        }
-
+        await changes.UntilAsync(
+            search.KitchenId,
+            async () => !await db.PlanSearches.AnyAsync(s => s.Asked == search.Asked && s.State == SearchState.Asked),
+            Patience);
         return await db.PlanSearches.AsNoTracking().SingleOrDefaultAsync() ?? search;
     }
 }

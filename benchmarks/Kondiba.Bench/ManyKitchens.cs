@@ -1,0 +1,47 @@
+using System.Diagnostics;
+using System.Net.Http.Json;
+using System.Text.Json.Nodes;
+using Kondiba.Browser.Tests;
+
+namespace Kondiba.Bench;
+
+/// <summary>Twenty kitchens with the sample's orders, who all ask for their first plan at the same moment.</summary>
+internal static class ManyKitchens
+{
+    private const int Kitchens = 20;
+
+    public static async Task MeasureAsync(Site site, Action<string, double, double?> tell)
+    {
+        using var sample = await site.EnterAsync();
+        var document = await sample.GetStringAsync("api/files/kitchen.json");
+        var clients = new List<HttpClient>();
+        for (var i = 1; i <= Kitchens; i++)
+        {
+            var client = new HttpClient { BaseAddress = site.Address };
+            await ManyOrders.FormAsync(client);
+            (await client.PostAsJsonAsync(
+                "api/session/kitchen", new { kitchen = $"Quay {i}", name = $"maker {i}", password = "twenty kitchens at once" })).EnsureSuccessStatusCode();
+            await ManyOrders.FormAsync(client);
+            (await client.PostAsJsonAsync("api/files/kitchen?apply=true", new { text = document })).EnsureSuccessStatusCode();
+            clients.Add(client);
+        }
+
+        // The planner has been running for a while: it has planned before.
+        await FirstPlanAsync(sample);
+        var times = await Task.WhenAll(clients.Select(FirstPlanAsync));
+        tell($"Plan, first, {Kitchens} kitchens at once, the slowest", times.Max(), 5000);
+        tell($"Plan, first, {Kitchens} kitchens at once, median", times.Order().ElementAt(Kitchens / 2), null);
+        clients.ForEach(c => c.Dispose());
+    }
+
+    private static async Task<double> FirstPlanAsync(HttpClient client)
+    {
+        var watch = Stopwatch.StartNew();
+        while ((await client.GetFromJsonAsync<JsonObject>("api/day"))!["plan"] is null)
+        {
+            // The server itself waits for a plan before it answers.
+        }
+
+        return watch.Elapsed.TotalMilliseconds;
+    }
+}
