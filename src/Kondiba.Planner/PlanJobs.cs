@@ -213,9 +213,9 @@ public sealed class PlanJobs(
         db.SaveChanges();
         planner.Help(
             lacking,
-            remedy =>
+            remedies =>
             {
-                search.Remedies = [.. search.Remedies, remedy];
+                search.Remedies = remedies;
                 db.SaveChanges();
             },
             over);

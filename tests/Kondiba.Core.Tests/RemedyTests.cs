@@ -1,4 +1,5 @@
 using Kondiba.Core.Planning;
+using Kondiba.Core.Reference;
 using static Kondiba.Core.Tests.SmallPlans;
 
 namespace Kondiba.Core.Tests;
@@ -33,6 +34,25 @@ public class RemedyTests
         var remedies = Remedies(request);
         Assert.Contains(remedies, r => r.StartsWith("work on ", StringComparison.Ordinal));
         Assert.Contains("take back what was arranged, 3 in all", remedies);
+    }
+
+    [Fact]
+    public void The_least_trouble_comes_first_and_what_is_far_worse_is_not_offered()
+    {
+        // Half an hour is missing, on a day that begins an hour before the pickup.
+        var hours = new WeekDay(new(new(8, 0), new(9, 0)));
+        var request = Request(Berries with { Draft = Berries.Draft with { Pickup = Today.PlusDays(1).At(new(9, 30)) } }) with
+        {
+            Tables = Tables with { Profile = Tables.Profile with { Working = new([.. Enumerable.Repeat(hours, 7)], 2, 2) } },
+        };
+        var told = new List<IReadOnlyList<Remedy>>();
+        var help = new Planner(request).Help(Short(request), told.Add);
+        Assert.Equal(help, told[^1]);
+        var said = help.Select(r => r.What.Said()).ToList();
+        Assert.Equal("start at 07:30 on Friday", said[0]);
+        Assert.DoesNotContain(said, r => r.Contains("instead of", StringComparison.Ordinal));
+        Assert.True(
+            said.FindIndex(r => r.StartsWith("a helper", StringComparison.Ordinal)) is -1 or > 2, string.Join("; ", said));
     }
 
     [Fact]

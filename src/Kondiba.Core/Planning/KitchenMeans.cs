@@ -39,9 +39,9 @@ internal sealed class KitchenMeans(KitchenTables tables, Arrangements arranged, 
             var (from, to) = (
                 clock.Up(day.PlusMinutes((long)meal.From.Value.TotalMinutes)),
                 clock.Down(day.PlusMinutes((long)meal.To.Value.TotalMinutes)));
+            var lasts = (int)meal.Lasts.Value.TotalMinutes;
             if (hours.From + Hour <= from && to + Hour <= hours.To)
-                yield return new(
-                    new(from, to), (int)meal.Lasts.Value.TotalMinutes, (int)meal.Lasts.Value.TotalMinutes * OrderTasks.Minute / 2);
+                yield return new(new(from, to), lasts, lasts * OrderTasks.Minute);
         }
     }
 

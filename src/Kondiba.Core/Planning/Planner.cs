@@ -204,11 +204,11 @@ public sealed class Planner
         return some;
     }
 
-    /// <summary>The least changes that make it fit, each tried by solving.</summary>
+    /// <summary>The least changes that make it fit, each tried by solving; the least trouble first.</summary>
     /// <param name="plan">A plan that does not fit, with what is short.</param>
-    /// <param name="found">Told of each remedy as soon as it was tried.</param>
+    /// <param name="found">Told of all so far as soon as another was tried.</param>
     /// <param name="stop">Ends the search: no further change is tried.</param>
-    public IReadOnlyList<Remedy> Help(Plan plan, Action<Remedy>? found = null, CancellationToken stop = default) =>
+    public IReadOnlyList<Remedy> Help(Plan plan, Action<IReadOnlyList<Remedy>>? found = null, CancellationToken stop = default) =>
         Remedies.For(request, plan.Shortages, names, r => !stop.IsCancellationRequested && Fits(r, stop), found);
 
     /// <summary>Whether there is a plan at all, as far as a short search can tell.</summary>

@@ -43,16 +43,16 @@ public sealed record Remedy(Message What, Arrangements? Arranged, OrderChange? C
 }
 
 /// <summary>Finds the least changes that make an impossible plan fit, each tried by solving.</summary>
-internal static class Remedies
+internal static partial class Remedies
 {
     private const int Step = 30;
     private const int MostHours = 5;
     private const int MostOrders = 2;
     private const int MostClosed = 4;
     private static readonly int[] LaterBy = [1, 2, 4, 8, 24];
+
     /// <summary>Hours between which anybody could be asked to work.</summary>
     public static readonly LocalTime FirstHour = new(5, 0), LastHour = new(23, 30);
-
 
     // What keeps long and takes little time, when berries cannot be had in time.
     private const string Instead = "pretzel-twist";
@@ -62,13 +62,13 @@ internal static class Remedies
     /// <param name="shortages">What is short.</param>
     /// <param name="names">Names of the orders, by their code.</param>
     /// <param name="fits">Whether a request has a plan.</param>
-    /// <param name="found">Told of each remedy as soon as it was tried.</param>
+    /// <param name="found">Told of all so far as soon as another was tried, the least trouble first.</param>
     public static IReadOnlyList<Remedy> For(
         PlanRequest request,
         IReadOnlyList<Shortage> shortages,
         IReadOnlyDictionary<string, string> names,
         Func<PlanRequest, bool> fits,
-        Action<Remedy>? found = null)
+        Action<IReadOnlyList<Remedy>>? found = null)
     {
         var all = new List<Remedy>();
         foreach (var ways in Ways(request, shortages, names))
@@ -77,10 +77,10 @@ internal static class Remedies
             if (ways.FirstOrDefault(w => fits(w.In(request))) is not { } remedy)
                 continue;
             all.Add(remedy);
-            found?.Invoke(remedy);
+            found?.Invoke(Ranked(request, all));
         }
 
-        return all;
+        return Ranked(request, all);
     }
 
     private static IEnumerable<IEnumerable<Remedy>> Ways(
