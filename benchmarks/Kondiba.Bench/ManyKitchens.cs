@@ -19,8 +19,8 @@ internal static class ManyKitchens
         {
             var client = new HttpClient { BaseAddress = site.Address };
             await ManyOrders.FormAsync(client);
-            (await client.PostAsJsonAsync(
-                "api/session/kitchen", new { kitchen = $"Quay {i}", name = $"maker {i}", password = "twenty kitchens at once" })).EnsureSuccessStatusCode();
+            var kitchen = new { kitchen = $"Quay {i}", name = $"maker {i}", password = "twenty kitchens at once" };
+            (await client.PostAsJsonAsync("api/session/kitchen", kitchen)).EnsureSuccessStatusCode();
             await ManyOrders.FormAsync(client);
             (await client.PostAsJsonAsync("api/files/kitchen?apply=true", new { text = document })).EnsureSuccessStatusCode();
             clients.Add(client);

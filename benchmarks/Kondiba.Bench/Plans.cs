@@ -45,10 +45,9 @@ internal static class Plans
         var fair = Weekend.Fair();
         var (tasks, tenDays) = Timed(() => new Planner(fair));
         var (once, atOnce) = Timed(() => tenDays.Alone());
+        var pieces = fair.Orders.Sum(o => o.Draft.Lines.Sum(l => l.Amount));
         tell(
-            $"Plan, {fair.Orders.Count} orders, {fair.Orders.Sum(o => o.Draft.Lines.Sum(l => l.Amount))} pieces over ten days, {tenDays.Problem.Tasks.Count} tasks made",
-            tasks,
-            null);
+            $"Plan, {fair.Orders.Count} orders, {pieces} pieces over ten days, {tenDays.Problem.Tasks.Count} tasks made", tasks, null);
         tell($"Plan, made and planned at once, {(atOnce is null ? "NONE" : $"cost {atOnce.Cost}")}", tasks + once, 2000);
         var (more, bettered) = Timed(() => tenDays.Solve(Planner.Full with { Seconds = 15 }, atOnce));
         tell($"Plan, improved, {Gap(tenDays, bettered)}", more, null);

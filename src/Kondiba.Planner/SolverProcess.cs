@@ -9,7 +9,7 @@ namespace Kondiba.Planning;
 public sealed class SolverProcess(ILogger<SolverProcess> log)
 {
     // What is bettered gives way to first plans, and to whoever looks at a page.
-    private const ProcessPriorityClass Priority = ProcessPriorityClass.BelowNormal;
+    private const ProcessPriorityClass Bettering = ProcessPriorityClass.BelowNormal;
 
     private static readonly Action<ILogger, int, Exception?> Broke = LoggerMessage.Define<int>(
         LogLevel.Warning, default, "A solver ended with {Code} before it had an answer.");
@@ -35,7 +35,8 @@ public sealed class SolverProcess(ILogger<SolverProcess> log)
             RedirectStandardInput = true,
             RedirectStandardOutput = true,
         })!;
-        process.PriorityClass = Priority;
+        if (better is not null)
+            process.PriorityClass = Bettering;
         using var ended = stop.Register(() => process.Kill(entireProcessTree: true));
         try
         {

@@ -101,6 +101,8 @@ public class MarkTests
             [new("fridge", -1, today.AtMidnight(), Weekend.Now), new("fridge", -1, today.AtMidnight(), Weekend.Now.PlusMinutes(1))]);
         var still = arranged.Still(Weekend.Now, ["regatta"]);
         Assert.Equal(["melt.wafers.dark.1", "regatta/dip.a"], still.Tasks.Keys.Order());
-        Assert.Equal((arranged.Hours[1], arranged.Helpers[1], arranged.Places[1]), (still.Hours.Single(), still.Helpers.Single(), still.Places.Single()));
+        Assert.Equal(arranged.Hours[1], still.Hours.Single());
+        Assert.Equal(arranged.Helpers[1], still.Helpers.Single());
+        Assert.Equal(arranged.Places[1], still.Places.Single());
     }
 }

@@ -86,13 +86,16 @@ public class WeekendTests
         }
     }
 
-    /// <summary>Kneaded in the evening, sugar paste rests for twelve hours: by the clock on the wall it is thirteen in that night.</summary>
+    /// <summary>Kneaded in the evening, sugar paste rests for twelve hours: by the clock on the wall thirteen in that night.</summary>
     [Fact]
     public void A_night_in_which_the_clocks_go_forward_is_an_hour_shorter()
     {
         var zone = DateTimeZoneProviders.Tzdb["Europe/Lisbon"];
         var evening = new LocalDateTime(2031, 3, 29, 20, 0);
-        var accents = Orders.Line("sandwich-cookie", "thin", 12, "teal", 1) with { Decor = Decor.None with { Parts = [new("accent", 1)] } };
+        var accents = Orders.Line("sandwich-cookie", "thin", 12, "teal", 1) with
+        {
+            Decor = Decor.None with { Parts = [new("accent", 1)] },
+        };
         var order = new PlannedOrder("brunch", new([accents]) { Name = "brunch", Pickup = new LocalDateTime(2031, 3, 30, 13, 30) });
         var request = new PlanRequest([order], Tables, Arrangements.None, evening, zone);
         var planner = new Planner(request);

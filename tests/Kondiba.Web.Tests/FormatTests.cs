@@ -48,7 +48,11 @@ public sealed class FormatTests(Server server) : IClassFixture<Server>
             ["version"] = (int)day["version"]!,
             ["arranged"] = new JsonObject
             {
-                ["tasks"] = new JsonObject { ["2/dip.0"] = new JsonObject { ["notBefore"] = "2031-05-01T10:00:00" }, ["3/dip.0"] = new JsonObject { ["at"] = "2031-05-01T09:00:00" } },
+                ["tasks"] = new JsonObject
+                {
+                    ["2/dip.0"] = new JsonObject { ["notBefore"] = "2031-05-01T10:00:00" },
+                    ["3/dip.0"] = new JsonObject { ["at"] = "2031-05-01T09:00:00" },
+                },
                 ["hours"] = new JsonArray(new JsonObject { ["day"] = "2031-05-02", ["hours"] = null }),
                 ["helpers"] = new JsonArray(new JsonObject { ["day"] = "2031-05-01", ["hours"] = new JsonObject { ["from"] = "10:00:00", ["to"] = "12:30:00" } }),
                 ["places"] = new JsonArray(new JsonObject { ["place"] = "fridge", ["change"] = -1, ["from"] = "2031-05-01T08:00:00", ["to"] = "2031-05-01T20:00:00" }),

@@ -43,7 +43,13 @@ public sealed class MigrationTests(Server server) : IClassFixture<Server>
         await migrator.MigrateAsync("PlanSearches");
         var order = await db.Database.SqlQuery<int>($"SELECT last_number AS \"Value\" FROM kitchens WHERE NOT is_sample").SingleAsync();
         const string Marks =
-            """{"tasks": {"KEY/dip.a": {"at": "2031-05-01T09:00:00", "done": "2031-05-01T09:40:00", "pieces": 12}, "KEY/pack.a": {"done": "2031-05-01T12:00:00"}, "KEY/dip.b": {"notBefore": "2031-05-02T08:00:00"}}, "hours": [], "helpers": [], "places": []}""";
+            """
+            {"tasks": {
+                "KEY/dip.a": {"at": "2031-05-01T09:00:00", "done": "2031-05-01T09:40:00", "pieces": 12},
+                "KEY/pack.a": {"done": "2031-05-01T12:00:00"},
+                "KEY/dip.b": {"notBefore": "2031-05-02T08:00:00"}},
+             "hours": [], "helpers": [], "places": []}
+            """;
         var marks = Marks.Replace("KEY", $"{order}", StringComparison.Ordinal);
         await db.Database.ExecuteSqlAsync(
             $"INSERT INTO day_plans (kitchen_id, arranged, version) SELECT id, {marks}::jsonb, 3 FROM kitchens WHERE NOT is_sample");
@@ -58,10 +64,9 @@ public sealed class MigrationTests(Server server) : IClassFixture<Server>
             string.Join(' ', (await db.DayPlans.IgnoreQueryFilters().SingleAsync(d => d.Version == 3)).Arranged.Tasks.Keys.Order()));
 
         await migrator.MigrateAsync("PlanSearches");
-        var back = await db.Database.SqlQuery<string>($"SELECT arranged -> 'tasks' AS \"Value\" FROM day_plans WHERE version = 3").SingleAsync();
+        var back = await db.Database.SqlQuery<string>(
+            $"SELECT jsonb_strip_nulls(arranged -> 'tasks') AS \"Value\" FROM day_plans WHERE version = 3").SingleAsync();
         await migrator.MigrateAsync();
-        Assert.True(JsonNode.DeepEquals(
-            JsonNode.Parse(marks)!["tasks"],
-            JsonNode.Parse(back.Replace(", \"pieces\": null", "", StringComparison.Ordinal).Replace("\"pieces\": null, ", "", StringComparison.Ordinal))));
+        Assert.True(JsonNode.DeepEquals(JsonNode.Parse(marks)!["tasks"], JsonNode.Parse(back)));
     }
 }

@@ -23,7 +23,7 @@ public sealed class PlannerTests(Server server) : IClassFixture<Server>
         // Nobody plans yet: the page is told that it is searched for.
         Assert.True(await DayAsync(client) is var asked && asked["plan"] is null && (bool)asked["searching"]!);
 
-        // The solver is killed, and once more when it is tried again: the first plan stands.
+        // The solver is killed, and once more when it is tried again: the plan stands, or what it had bettered it to by then.
         using var one = Plan();
         var first = await UntilAsync(client, day => day["plan"] is not null);
         var killed = new List<int>();
@@ -31,7 +31,7 @@ public sealed class PlannerTests(Server server) : IClassFixture<Server>
             killed.Add(await KillSolverAsync(one, killed));
         var stands = await UntilAsync(client, day => !(bool)day["searching"]!);
         Assert.False((bool)stands["failed"]!);
-        Assert.Equal(Codes(first), Codes(stands));
+        Assert.Equal(Codes(first).Order(), Codes(stands).Order());
 
         // The planner is killed while it betters a plan, the next one is told to stop: another takes the search up where it was.
         await client.PostAsync("/api/day/again", null);

@@ -4,8 +4,8 @@ using NodaTime;
 namespace Kondiba.Core.Planning;
 
 /// <content>
-/// How much trouble a remedy is, in minutes that a maker would rather work: what she would do herself before she asks others, and what costs
-/// nothing before either (from memory).
+/// How much trouble a remedy is, in minutes that a maker would rather work: what she would do herself before she asks
+/// others, and what costs nothing before either (from memory).
 /// </content>
 internal static partial class Remedies
 {
@@ -28,7 +28,10 @@ internal static partial class Remedies
         return [.. ranked.TakeWhile(r => r.Trouble <= (least * MostTimes) + MostMore).Select(r => r.Remedy)];
     }
 
-    /// <summary>Whether it takes back what was arranged and does no more: whoever arranged it had a reason, and wants to hear what else helps.</summary>
+    /// <summary>
+    /// Whether it takes back what was arranged and does no more: whoever arranged it had a reason, and wants to hear what
+    /// else helps.
+    /// </summary>
     private static bool OnlyTakesBack(PlanRequest request, Remedy remedy) =>
         remedy.Change is null && remedy.Arranged is { } now && now.Count < request.Arranged.Count;
 
@@ -58,10 +61,14 @@ internal static partial class Remedies
         : Worked(now.From, usual.From) + Worked(usual.To, now.To);
 
     /// <summary>Minutes of work between two times of a day, those of the night more than once; none when the second is not later.</summary>
-    private static double Worked(LocalTime from, LocalTime to) => to <= from
-        ? 0
-        : Minutes(from, to)
-            + ((Night - 1) * (Math.Max(0, Minutes(from, to < Morning ? to : Morning)) + Math.Max(0, Minutes(from > Evening ? from : Evening, to))));
+    private static double Worked(LocalTime from, LocalTime to)
+    {
+        if (to <= from)
+            return 0;
+        var early = Math.Max(0, Minutes(from, LocalTime.Min(to, Morning)));
+        var late = Math.Max(0, Minutes(LocalTime.Max(from, Evening), to));
+        return Minutes(from, to) + ((Night - 1) * (early + late));
+    }
 
     private static double Minutes(LocalTime from, LocalTime to) => Period.Between(from, to, PeriodUnits.Minutes).Minutes;
 }
