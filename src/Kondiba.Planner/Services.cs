@@ -1,5 +1,7 @@
 using Hangfire;
+using Hangfire.AspNetCore;
 using Hangfire.PostgreSql;
+using Hangfire.PostgreSql.Factories;
 using Kondiba.Data;
 using Microsoft.Extensions.DependencyInjection;
 
@@ -14,19 +16,27 @@ public static class Services
     /// <summary>Adds what hands searches over to whatever planner is free.</summary>
     /// <param name="services">The program's services.</param>
     /// <param name="database">PostgreSQL connection string.</param>
-    public static IServiceCollection AddPlanQueue(this IServiceCollection services, string database) => services
-        .AddHangfire(jobs => jobs
-            .SetDataCompatibilityLevel(CompatibilityLevel.Version_180)
-            .UseSimpleAssemblyNameTypeSerializer()
-            .UseRecommendedSerializerSettings()
-            .UsePostgreSqlStorage(to => to.UseNpgsqlConnection(database), new()
+    public static IServiceCollection AddPlanQueue(this IServiceCollection services, string database)
+    {
+        // These two would be kept for the whole process otherwise, and two programs in one, as tests are, would do each other's jobs.
+        services.AddSingleton<JobActivator, AspNetCoreJobActivator>();
+        services.AddSingleton<JobStorage>(_ =>
+        {
+            PostgreSqlStorageOptions options = new()
             {
                 SchemaName = "jobs",
                 EnableLongPolling = true,
                 QueuePollInterval = TimeSpan.FromSeconds(1),
                 InvisibilityTimeout = Gone,
                 UseSlidingInvisibilityTimeout = true,
-            }));
+            };
+            return new PostgreSqlStorage(new NpgsqlConnectionFactory(database, options), options);
+        });
+        return services.AddHangfire(jobs => jobs
+            .SetDataCompatibilityLevel(CompatibilityLevel.Version_180)
+            .UseSimpleAssemblyNameTypeSerializer()
+            .UseRecommendedSerializerSettings());
+    }
 
     /// <summary>Adds a planner. First plans have hands of their own, so that they never wait for what is only bettered.</summary>
     /// <param name="services">The program's services.</param>
