@@ -59,4 +59,12 @@ public class ListScheduleTests
         Assert.NotEmpty(plan.Shortages);
         Assert.All(planner.Problem.Tasks, t => Assert.Contains(plan.Tasks, p => p.What.Code == t.Code));
     }
+
+    [Fact]
+    public void Nothing_to_be_made_is_a_plan_with_nothing_in_it()
+    {
+        var planner = new Planner(Weekend.Request with { Orders = [] });
+        Assert.Empty(planner.Solve(Planner.First).All);
+        Assert.Empty(planner.Solve(Planner.Full).All);
+    }
 }

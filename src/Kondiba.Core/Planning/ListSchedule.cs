@@ -104,7 +104,7 @@ internal sealed partial class ListSchedule
         // So many tries that they take about as long for few orders as for many; the same ones each time.
         var random = new Random(1);
         var inVain = 0;
-        var most = tries ?? Math.Clamp(Tries / Math.Max(1, problem.Tasks.Count), FewestTries, MostTries);
+        var most = units.Count == 0 ? 0 : tries ?? Math.Clamp(Tries / problem.Tasks.Count, FewestTries, MostTries);
         for (var i = 0; i < most && inVain < MostInVain && !stop.IsCancellationRequested; i++)
         {
             var other = way.Another(random);
