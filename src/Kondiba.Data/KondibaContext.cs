@@ -194,7 +194,6 @@ public sealed class KondibaContext(
             told.HasQueryFilter(e => e.KitchenId == KitchenId);
             told.Property(e => e.Task).HasMaxLength(200);
             told.Property(e => e.Order).HasMaxLength(200);
-            told.Property(e => e.Title).HasMaxLength(200);
             told.Property(e => e.Act).HasConversion<string>().HasMaxLength(10);
             told.HasIndex(e => new { e.KitchenId, e.Order, e.Task, e.Version, e.Turn });
         });

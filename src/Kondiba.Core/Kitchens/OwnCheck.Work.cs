@@ -110,7 +110,7 @@ public static partial class OwnCheck
             problems.Add(new("arranged", "kitchens.more-arrangements-kitchen-can", "kitchens.more-arrangements-kitchen-can.do"));
         problems.AddRange(arranged.Tasks.Where(t => t.Value is null)
             .Select(t => new Problem($"tasks.{t.Key}", "kitchens.nothing-said-task", "kitchens.nothing-said-task.do")));
-        problems.AddRange(arranged.Tasks.Where(t => t.Key.Length is 0 or > LongestTask || t.Value?.Title?.Length > LongestTask)
+        problems.AddRange(arranged.Tasks.Where(t => t.Key.Length is 0 or > LongestTask || t.Value?.Title?.Length > LongestTitle)
             .Select(t => new Problem($"tasks.{t.Key}", "kitchens.no-such-task", "kitchens.no-such-task.do")));
         problems.AddRange(Ending("hours", arranged.Hours.Select(h => h.Hours)));
         problems.AddRange(Ending("helpers", arranged.Helpers.Select(h => h.Hours)));

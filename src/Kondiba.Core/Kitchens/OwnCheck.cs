@@ -18,6 +18,7 @@ public static partial class OwnCheck
     private const int MostMarks = 2000;
     private const int MostArranged = 200;
     private const int LongestTask = 200;
+    private const int LongestTitle = 10_000;
     private const int LongestName = 60;
     private const int MostOfAKind = 40;
     private const int LongestTerms = 1000;

@@ -861,8 +861,7 @@ namespace Kondiba.Data.Migrations
                         .HasColumnName("task");
 
                     b.Property<string>("Title")
-                        .HasMaxLength(200)
-                        .HasColumnType("character varying(200)")
+                        .HasColumnType("text")
                         .HasColumnName("title");
 
                     b.Property<int>("Turn")
