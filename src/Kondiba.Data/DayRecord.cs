@@ -36,48 +36,48 @@ public sealed class DayRecord(KondibaContext db)
         return (row.Version, With(row.Arranged, told).Still(now, orders));
     }
 
-    /// <summary>Keeps arrangements: what is done now and was not, or no longer is, as events. Nothing is saved yet.</summary>
+    /// <summary>
+    /// Keeps arrangements: what was told as it was told, and whatever else is done now and was not, or no longer is, as events
+    /// too. Nothing is saved yet.
+    /// </summary>
     /// <param name="row">The kitchen's row.</param>
     /// <param name="wanted">All of it, as it is to be.</param>
     /// <param name="before">As it was.</param>
     /// <param name="at">When it came in.</param>
     /// <param name="by">Who arranged it.</param>
-    public void Keep(DayPlan row, Arrangements wanted, Arrangements before, Instant at, Guid? by)
+    /// <param name="told">What was told, in turn.</param>
+    public void Keep(DayPlan row, Arrangements wanted, Arrangements before, Instant at, Guid? by, params IReadOnlyList<TaskTold> told)
     {
         var marks = wanted.Tasks.ToDictionary(t => t.Key, t => t.Value with { Done = null, Pieces = null });
         row.Arranged = wanted with { Tasks = marks.Where(m => m.Value with { Title = null } != new TaskMark()).ToDictionary() };
         row.Version++;
-        foreach (var task in wanted.Tasks.Keys.Union(before.Tasks.Keys))
+        foreach (var one in told)
+            Add(one, wanted.Tasks.GetValueOrDefault(one.Task));
+        foreach (var task in wanted.Tasks.Keys.Union(before.Tasks.Keys).Except(told.Select(t => t.Task)))
         {
             var (now, was) = (wanted.Tasks.GetValueOrDefault(task), before.Tasks.GetValueOrDefault(task));
             if (now?.Done is { } done && (done != was?.Done || now.Pieces != was.Pieces))
-                Add(row, new(Guid.CreateVersion7(), task, TaskAct.Done, done), now, at, by);
+                Add(new(Guid.CreateVersion7(), task, TaskAct.Done, done), now);
             else if (now?.Done is null && was?.Done is { } undone)
-                Add(row, new(Guid.CreateVersion7(), task, TaskAct.Undone, undone), was with { Pieces = null }, at, by);
+                Add(new(Guid.CreateVersion7(), task, TaskAct.Undone, undone), was);
         }
-    }
 
-    /// <summary>Adds an event. Nothing is saved yet.</summary>
-    /// <param name="row">The kitchen's row, kept.</param>
-    /// <param name="told">What was told.</param>
-    /// <param name="mark">What holds of the step with it.</param>
-    /// <param name="at">When it came in.</param>
-    /// <param name="by">Who told it.</param>
-    public void Add(DayPlan row, TaskTold told, TaskMark? mark, Instant at, Guid? by) => db.Add(new TaskEvent
-    {
-        Id = told.Id,
-        KitchenId = db.KitchenId,
-        Version = row.Version,
-        Turn = db.TaskEvents.Local.Count,
-        Task = told.Task,
-        Order = Arrangements.OrderOf(told.Task),
-        Act = told.Act,
-        At = told.At,
-        Pieces = mark?.Pieces,
-        Title = mark?.Title,
-        PersonId = by,
-        RecordedAt = at,
-    });
+        void Add(TaskTold one, TaskMark? mark) => db.Add(new TaskEvent
+        {
+            Id = one.Id,
+            KitchenId = db.KitchenId,
+            Version = row.Version,
+            Turn = db.TaskEvents.Local.Count,
+            Task = one.Task,
+            Order = Arrangements.OrderOf(one.Task),
+            Act = one.Act,
+            At = one.At,
+            Pieces = one.Act is TaskAct.Done ? mark?.Pieces : null,
+            Title = mark?.Title,
+            PersonId = by,
+            RecordedAt = at,
+        });
+    }
 
     private static Arrangements With(Arrangements arranged, List<TaskEvent> told)
     {

@@ -7,7 +7,7 @@ namespace Kondiba.Data;
 public sealed class TaskEvent : IOfKitchen
 {
     /// <summary>Chosen by whoever tells it: told twice, it is there once.</summary>
-    public Guid Id { get; init; } = Guid.CreateVersion7();
+    public required Guid Id { get; init; }
 
     public Guid KitchenId { get; init; }
 

@@ -2,10 +2,6 @@ using System.Globalization;
 using System.Net;
 using System.Net.Http.Json;
 using System.Text.Json.Nodes;
-using Kondiba.Core.Facts;
-using Kondiba.Core.Planning;
-using Kondiba.Core.Steps;
-using Kondiba.Core.Wording;
 using NodaTime;
 
 namespace Kondiba.Web.Tests;
@@ -52,13 +48,6 @@ public sealed class DayTests(Server server) : IClassFixture<Server>
             && t["what"]!["lines"]!.AsArray().Any(l => (int)l! == line))!.AsObject();
     }
 
-    private static JsonObject Order(int days, params JsonObject[] lines)
-    {
-        var order = Orders.Order(lines);
-        order["pickup"] = Orders.Day(days);
-        return order;
-    }
-
     /// <summary>A pot that a day's orders share has one sum: on the shelf, at the order, in the plan and on the shopping list.</summary>
     [Theory]
     [InlineData(1)]
@@ -83,7 +72,11 @@ public sealed class DayTests(Server server) : IClassFixture<Server>
 
         var ids = new List<string>();
         for (var i = 0; i < 3; i++)
-            ids.Add((string)(await client.CreatedAsync(Order(3, [.. Enumerable.Range(0, random.Next(1, 4)).Select(_ => Some())])))["id"]!);
+        {
+            var lines = Enumerable.Range(0, random.Next(1, 4)).Select(_ => Some());
+            ids.Add((string)(await client.CreatedAsync(Orders.In(3, [.. lines])))["id"]!);
+        }
+
         var shelf = (await client.GetFromJsonAsync<JsonObject>("/api/shelf"))!;
         var onDay = (await client.GetFromJsonAsync<JsonArray>($"/api/days/{Orders.Day(3)[..10]}/shared"))!;
         var plan = (await SettledAsync(client))["plan"]!;
@@ -110,7 +103,7 @@ public sealed class DayTests(Server server) : IClassFixture<Server>
     {
         using var client = await server.StartKitchenAsync("Planned");
         Assert.Empty((await DayAsync(client))["plan"]!["tasks"]!.AsArray());
-        var order = await client.CreatedAsync(Order(2, Orders.Line(), Orders.Line("pretzel-rod", "one", 12, "teal", 0.5)));
+        var order = await client.CreatedAsync(Orders.In(2, Orders.Line(), Orders.Line("pretzel-rod", "one", 12, "teal", 0.5)));
         var day = await SettledAsync(client);
         Assert.Equal("best", (string)day["plan"]!["outcome"]!);
         var dip = TaskOf(day, "/dip.1");
@@ -141,7 +134,7 @@ public sealed class DayTests(Server server) : IClassFixture<Server>
     public async Task What_does_not_fit_says_what_is_short_and_a_remedy_that_is_taken_makes_it_fit()
     {
         using var client = await server.StartKitchenAsync("Crowded");
-        await client.CreatedAsync(Order(2, Orders.Line(), Orders.Line("pretzel-rod", "one", 24, "midnight", 0.5)));
+        await client.CreatedAsync(Orders.In(2, Orders.Line(), Orders.Line("pretzel-rod", "one", 24, "midnight", 0.5)));
         var day = await SettledAsync(client);
         var today = LocalDate.FromDateTime(DateTime.Parse((string)day["now"]!, null));
         var none = new JsonArray([
@@ -167,7 +160,7 @@ public sealed class DayTests(Server server) : IClassFixture<Server>
     public async Task A_day_that_is_closed_gives_its_work_to_others_and_open_again_gets_it_back()
     {
         using var client = await server.StartKitchenAsync("Closed");
-        await client.CreatedAsync(Order(
+        await client.CreatedAsync(Orders.In(
             3, Orders.Line("pretzel-rod", "one", 24, "midnight", 0.5), Orders.Line("pretzel-rod", "one", 12, "teal", 0.5)));
         var day = await SettledAsync(client);
         string Day(JsonNode? task) => ((string)task!["starts"]!)[..10];
@@ -201,7 +194,7 @@ public sealed class DayTests(Server server) : IClassFixture<Server>
         ]);
         (await client.PutAsJsonAsync(
             "/api/kitchen/working", new JsonObject { ["days"] = always, ["pots"] = 2, ["wells"] = 2, ["pace"] = null })).EnsureSuccessStatusCode();
-        var order = Order(0, Orders.Line("pretzel-rod", "one", 40, "midnight", 0.5));
+        var order = Orders.In(0, Orders.Line("pretzel-rod", "one", 40, "midnight", 0.5));
         order["pickup"] = DateTime.Parse((string)(await DayAsync(client))["now"]!, null).AddHours(6).ToString("s", null);
         await client.CreatedAsync(order);
         var day = await SettledAsync(client);
@@ -229,7 +222,7 @@ public sealed class DayTests(Server server) : IClassFixture<Server>
     {
         using var client = await server.StartKitchenAsync("Here");
         using var other = await server.StartKitchenAsync("There");
-        await client.CreatedAsync(Order(2, Orders.Line("pretzel-rod", "one", 24, "midnight", 0.5)));
+        await client.CreatedAsync(Orders.In(2, Orders.Line("pretzel-rod", "one", 24, "midnight", 0.5)));
         var day = await SettledAsync(client);
         var pack = (string)TaskOf(day, "/pack.0")["starts"]!;
         await ArrangeAsync(
@@ -242,7 +235,7 @@ public sealed class DayTests(Server server) : IClassFixture<Server>
         var there = await DayAsync(other);
         Assert.Empty(there["orders"]!.AsArray());
         Assert.Empty(there["arranged"]!["helpers"]!.AsArray());
-        await other.CreatedAsync(Order(3, Orders.Line("marshmallow", "one", 12, "teal", 0.66)));
+        await other.CreatedAsync(Orders.In(3, Orders.Line("marshmallow", "one", 12, "teal", 0.66)));
         var dip = TaskOf(await SettledAsync(other), "1/dip.0");
         Assert.StartsWith("Dip 12 marshmallows in ", (string)dip["what"]!["title"]!, StringComparison.Ordinal);
 
@@ -250,7 +243,7 @@ public sealed class DayTests(Server server) : IClassFixture<Server>
         var none = Orders.Order(Orders.Line());
         none["pickup"] = null;
         await client.PostAsJsonAsync("/api/orders", none);
-        await client.CreatedAsync(Order(5, Orders.Line("marshmallow", "one", 12, "teal", 0.66)));
+        await client.CreatedAsync(Orders.In(5, Orders.Line("marshmallow", "one", 12, "teal", 0.66)));
         var both = await SettledAsync(client);
         Assert.Equal(2, both["orders"]!.AsArray().Count);
         Assert.Equal(pack, (string)TaskOf(both, "1/pack.0")["starts"]!);
@@ -266,7 +259,7 @@ public sealed class DayTests(Server server) : IClassFixture<Server>
     public async Task An_order_that_is_made_or_removed_is_planned_no_more()
     {
         using var client = await server.StartKitchenAsync("Less");
-        var order = await client.CreatedAsync(Order(2, Orders.Line("pretzel-rod", "one", 12, "midnight", 0.5)));
+        var order = await client.CreatedAsync(Orders.In(2, Orders.Line("pretzel-rod", "one", 12, "midnight", 0.5)));
         Assert.NotEmpty((await SettledAsync(client))["plan"]!["tasks"]!.AsArray());
         (await client.DeleteAsync($"/api/orders/{order["id"]}")).EnsureSuccessStatusCode();
         var after = await SettledAsync(client);
@@ -333,7 +326,7 @@ public sealed class DayTests(Server server) : IClassFixture<Server>
     public async Task The_private_address_reads_the_plan_without_signing_in_until_it_is_taken_back()
     {
         using var client = await server.StartKitchenAsync("Calendar");
-        await client.CreatedAsync(Order(2, Orders.Line()));
+        await client.CreatedAsync(Orders.In(2, Orders.Line()));
         await SettledAsync(client);
         var feed = await (await client.PostAsync("/api/day/feeds", null)).ReadAsync();
         using var program = Server.Browser(server.Own);
@@ -353,55 +346,5 @@ public sealed class DayTests(Server server) : IClassFixture<Server>
         Assert.Equal(HttpStatusCode.NotFound, (await other.DeleteAsync($"/api/day/feeds/{feed["id"]}")).StatusCode);
         Assert.Equal(HttpStatusCode.NoContent, (await client.DeleteAsync($"/api/day/feeds/{feed["id"]}")).StatusCode);
         Assert.Equal(HttpStatusCode.NotFound, (await program.GetAsync((string)feed["path"]!)).StatusCode);
-    }
-
-    /// <summary>Written by this product, read by Ical.Net: across both changes of the clocks in the kitchen's zone every time comes back as it was.</summary>
-    [Fact]
-    public void Times_come_back_from_an_independent_reader_across_the_change_of_the_clocks()
-    {
-        var zone = DateTimeZoneProviders.Tzdb["Europe/Lisbon"];
-        foreach (var change in (LocalDateTime[])[new(2031, 3, 29, 20, 0), new(2031, 10, 25, 20, 0)])
-        {
-            var starts = Enumerable.Range(0, 30).Select(i => change.PlusHours(i)).Where(t => zone.MapLocal(t).Count == 1).ToList();
-            DayTask Task(LocalDateTime at, int i) => new(
-                new(
-                    $"o/dip.{i}",
-                    "o",
-                    Stage.Dip,
-                    $"Dip 24, {i}; commas, \\ and a name long enough to be folded over the line: ¾ of a crème brûlée",
-                    "24",
-                    Message.ByName("Text\nof two lines."),
-                    "",
-                    Source.Computed,
-                    [0],
-                    24,
-                    null,
-                    [],
-                    i % 2 == 0 ? Duration.FromHours(1) : null),
-                at, at.PlusMinutes(20), "me", Duration.Zero, null);
-            var plan = new Plan(
-                Outcome.Best, 0, [.. starts.Select(Task)], [], [], [new("o", change.PlusDays(2), change.PlusDays(1))], [], [], [], []);
-            var text = Core.Planning.Calendar.Write(
-                plan,
-                "k",
-                "Harbour; kitchen",
-                new Dictionary<string, CalendarOrder> { ["o"] = new("Regatta", true, "boathouse, slipway") },
-                Voice.Plain,
-                zone,
-                Instant.FromUtc(2031, 1, 1, 0, 0));
-            Assert.All(text.Split("\r\n"), l => Assert.True(System.Text.Encoding.UTF8.GetByteCount(l) <= 75, l));
-
-            var read = Ical.Net.Calendar.Load(text)!;
-            Assert.Equal(starts.Count + 1, read.Events.Count);
-            foreach (var (i, at) in starts.Index())
-            {
-                var task = read.Events.Single(e => e.Uid == $"o.dip.{i}@k.kondiba");
-                LocalDateTime Local(Ical.Net.DataTypes.CalDateTime? t) => Instant.FromDateTimeUtc(t!.AsUtc).InZone(zone).LocalDateTime;
-                Assert.Equal((at, at.PlusMinutes(20)), (Local(task.Start), Local(task.End)));
-                Assert.Equal($"{plan.Tasks[i].What.Title} · Regatta", task.Summary);
-                Assert.Equal("Text\nof two lines.", task.Description);
-                Assert.Equal(i % 2 == 0 ? 1 : 0, task.Alarms.Count);
-            }
-        }
     }
 }

@@ -171,6 +171,14 @@ internal static class Orders
     /// <summary>The key of a colour's pot of the usual coating.</summary>
     public static string Pot(string colour) => $"compound-wafer-hot-flow.{colour}";
 
+    /// <summary>An order that is collected so many days ahead.</summary>
+    public static JsonObject In(int days, params JsonObject[] lines)
+    {
+        var order = Order(lines);
+        order["pickup"] = Day(days);
+        return order;
+    }
+
     public static JsonObject Order(params JsonObject[] lines) => new()
     {
         ["version"] = 0,

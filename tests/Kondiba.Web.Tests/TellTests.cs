@@ -15,11 +15,14 @@ public sealed class TellTests(Server server) : IClassFixture<Server>
     /// <summary>The day as soon as there is a plan of it, on however busy a machine.</summary>
     private static async Task<JsonObject> DayAsync(HttpClient client)
     {
-        JsonObject day;
-        do
-            day = (await client.GetFromJsonAsync<JsonObject>("/api/day", TestContext.Current.CancellationToken))!;
-        while (day["plan"] is null);
-        return day;
+        for (var tries = 0; tries < 20; tries++)
+        {
+            var day = (await client.GetFromJsonAsync<JsonObject>("/api/day", TestContext.Current.CancellationToken))!;
+            if (day["plan"] is not null)
+                return day;
+        }
+
+        throw new TimeoutException("There is no plan after twenty requests, each of which waits for one.");
     }
 
     private static JsonArray Tasks(JsonObject day) => day["plan"]!["tasks"]!.AsArray();
@@ -49,18 +52,11 @@ public sealed class TellTests(Server server) : IClassFixture<Server>
             .ToListAsync();
     }
 
-    private static JsonObject Order(int days, params JsonObject[] lines)
-    {
-        var order = Orders.Order(lines);
-        order["pickup"] = Orders.Day(days);
-        return order;
-    }
-
     [Fact]
     public async Task What_is_told_twice_counts_once_and_what_was_told_stays_written_when_it_is_taken_back()
     {
         using var client = await server.StartKitchenAsync("Once");
-        await client.CreatedAsync(Order(2, Orders.Line("pretzel-rod", "one", 12, "teal", 0.5)));
+        await client.CreatedAsync(Orders.In(2, Orders.Line("pretzel-rod", "one", 12, "teal", 0.5)));
         var code = Tasks(await DayAsync(client)).Select(t => (string)t!["what"]!["code"]!)
             .Single(c => c.Contains("/dip.", StringComparison.Ordinal));
         var done = Told(code);
@@ -84,7 +80,7 @@ public sealed class TellTests(Server server) : IClassFixture<Server>
     {
         using var client = await server.StartKitchenAsync("Together");
         var lines = Enumerable.Range(0, 6).Select(i => Orders.Line("pretzel-rod", "one", 12 + i, "teal", 0.5));
-        await client.CreatedAsync(Order(2, [.. lines]));
+        await client.CreatedAsync(Orders.In(2, [.. lines]));
         var codes = Tasks(await DayAsync(client)).Select(t => (string)t!["what"]!["code"]!)
             .Where(c => c.Contains("/dip.", StringComparison.Ordinal))
             .ToList();
@@ -97,10 +93,27 @@ public sealed class TellTests(Server server) : IClassFixture<Server>
     }
 
     [Fact]
+    public async Task What_was_done_for_fewer_pieces_is_told_again_for_all_of_them()
+    {
+        using var client = await server.StartKitchenAsync("More");
+        var order = await client.CreatedAsync(Orders.In(2, Orders.Line("pretzel-rod", "one", 12, "teal", 0.5)));
+        var code = Tasks(await DayAsync(client)).Select(t => (string)t!["what"]!["code"]!)
+            .Single(c => c.Contains("/dip.", StringComparison.Ordinal));
+        await ToldAsync(client, Told(code));
+        order["lines"]![0]!["amount"] = 18;
+        Assert.True((await client.PutAsJsonAsync($"/api/orders/{order["id"]}", order)).IsSuccessStatusCode);
+        Assert.DoesNotContain(
+            Tasks(await DayAsync(client)),
+            t => ((string)t!["what"]!["code"]!).Contains('/', StringComparison.Ordinal) && t["mark"]?["done"] is not null);
+        await ToldAsync(client, Told(code, at: "2031-05-01T11:00:00"));
+        Assert.Equal(18, (int)(await DayAsync(client))["arranged"]!["tasks"]![code]!["pieces"]!);
+    }
+
+    [Fact]
     public async Task A_step_whose_line_is_gone_is_named_by_what_it_was_called()
     {
         using var client = await server.StartKitchenAsync("Gone");
-        var order = await client.CreatedAsync(Order(2, Orders.Line(), Orders.Line("pretzel-rod", "one", 12, "teal", 0.5)));
+        var order = await client.CreatedAsync(Orders.In(2, Orders.Line(), Orders.Line("pretzel-rod", "one", 12, "teal", 0.5)));
         var rods = Tasks(await DayAsync(client)).Single(t => (string)t!["what"]!["title"]! == "Dip 12 pretzel rods in teal")!["what"]!;
         await ToldAsync(client, Told((string)rods["code"]!));
         order["lines"]!.AsArray().RemoveAt(1);
@@ -109,6 +122,22 @@ public sealed class TellTests(Server server) : IClassFixture<Server>
         Assert.DoesNotContain(Tasks(day), t => (string)t!["what"]!["code"]! == (string)rods["code"]!);
         Assert.Equal("Dip 12 pretzel rods in teal", (string)day["arranged"]!["tasks"]![(string)rods["code"]!]!["title"]!);
         Assert.All(Tasks(day), t => Assert.Null(t!["mark"]?["done"]));
+    }
+
+    /// <summary>A step of many own centres in many own colours is called by all their names.</summary>
+    [Fact]
+    public async Task A_step_with_a_long_name_is_kept_by_all_of_it()
+    {
+        using var client = await server.StartKitchenAsync("Long");
+        await client.CreatedAsync(Orders.In(2, Orders.Line()));
+        var day = await DayAsync(client);
+        var (gone, title) = ($"{day["orders"]![0]!["code"]}/dip.9", new string('x', 2000));
+        var arranged = day["arranged"]!.DeepClone();
+        arranged["tasks"]![gone] = new JsonObject { ["done"] = "2031-05-01T10:00:00", ["title"] = title };
+        var answer = await client.PutAsJsonAsync(
+            "/api/day/arranged", new JsonObject { ["version"] = day["version"]!.DeepClone(), ["arranged"] = arranged });
+        Assert.Equal(HttpStatusCode.OK, answer.StatusCode);
+        Assert.Equal(title, (string)(await answer.ReadAsync())["arranged"]!["tasks"]![gone]!["title"]!);
     }
 
     [Fact]

@@ -73,16 +73,15 @@ public sealed record Arrangements(
 
     /// <summary>The same after something was told of its tasks.</summary>
     /// <param name="told">What was told, in turn.</param>
-    /// <param name="as">Where the marks are taken from; null to say no more of them than was told.</param>
-    public Arrangements With(IEnumerable<TaskTold> told, Arrangements? @as = null)
+    public Arrangements With(IEnumerable<TaskTold> told)
     {
         var marks = Tasks.ToDictionary();
         foreach (var one in told)
-        {
-            var mark = @as?.Tasks.GetValueOrDefault(one.Task) ?? marks.GetValueOrDefault(one.Task) ?? new();
-            marks[one.Task] = one.Act is TaskAct.Done ? mark with { Done = one.At } : mark with { Done = null, Pieces = null };
-        }
-
+            marks[one.Task] = (marks.GetValueOrDefault(one.Task) ?? new()) with
+            {
+                Done = one.Act is TaskAct.Done ? one.At : null,
+                Pieces = null,
+            };
         return this with { Tasks = marks };
     }
 

@@ -186,6 +186,18 @@ public sealed partial class PlanModel
         }
     }
 
+    /// <summary>
+    /// How often a colour is melted at most: once for each day that something of it is due on, as often again as its work outlasts a melt,
+    /// and once to spare.
+    /// </summary>
+    private static int MostMelts(ColourWork colour, List<PlanTask> open)
+    {
+        const int Fewest = 4, Day = 24 * 60;
+        var days = open.Select(t => t.Latest / Day).Distinct().Count();
+        var work = open.Sum(t => t.Lasts);
+        return Math.Min(open.Count, Math.Max(Fewest, days + (work / Math.Max(1, colour.Holds)) + 1));
+    }
+
     /// <summary>A colour's melts, in order: each task takes from one of them. One that is warm already is there for as long as it holds.</summary>
     /// <param name="colour">The colour.</param>
     /// <param name="least">As many melts as an earlier plan has there must be at least.</param>
@@ -195,7 +207,7 @@ public sealed partial class PlanModel
         var slotsOf = open.ToDictionary(t => t, t => slots[(t, colour.Code)] = []);
         IntVar? washed = null;
         BoolVar? earlier = null;
-        var most = Math.Max(problem.MostMelts(colour) + (colour.Warm is null ? 0 : 1), least);
+        var most = Math.Max(MostMelts(colour, open.ConvertAll(t => tasks[t])) + (colour.Warm is null ? 0 : 1), least);
         for (var number = colour.Over + 1; number <= colour.Over + most; number++)
         {
             var warm = earlier is null ? colour.Warm : null;

@@ -162,23 +162,7 @@ public sealed record PlanProblem(
     IReadOnlyList<Use> Uses,
     IReadOnlyList<ColourWork> Colours,
     IReadOnlyList<Margin> Margins,
-    Goal Goal)
-{
-    private const int FewestMelts = 4, Day = 24 * 60;
-
-    /// <summary>
-    /// How often a colour is melted at most: once for each day that something of it is due on, as often again as its work outlasts a melt,
-    /// and once to spare.
-    /// </summary>
-    /// <param name="colour">The colour.</param>
-    public int MostMelts(ColourWork colour)
-    {
-        var open = Tasks.Where(t => !t.Done && colour.Tasks.Contains(t.Code)).ToList();
-        var days = open.Select(t => t.Latest / Day).Distinct().Count();
-        var work = open.Sum(t => t.Lasts);
-        return Math.Min(open.Count, Math.Max(FewestMelts, days + (work / Math.Max(1, colour.Holds)) + 1));
-    }
-}
+    Goal Goal);
 
 /// <summary>A task with its time.</summary>
 /// <param name="Code">Its code.</param>

@@ -95,7 +95,8 @@ internal static class DayApi
     {
         if (Refused.Of(OwnCheck.Of(wanted.Arranged), "planning.cannot-kept") is { } refused)
             return refused;
-        return await book.ArrangeAsync(wanted.Arranged, wanted.Version, Sessions.Sessions.PersonOf(user))
+        var load = await book.LoadAsync();
+        return load.Version == wanted.Version && await book.ArrangeAsync(load, wanted.Arranged, Sessions.Sessions.PersonOf(user))
             ? await SaveAsync(book, db, clock)
             : Changed();
     }
@@ -118,7 +119,7 @@ internal static class DayApi
         // Only what was offered.
         if (search.Remedies.FirstOrDefault(r => Does(r) == Does(remedy)) is not { } offered)
             return Changed();
-        if (offered.Arranged is { } arranged && !await book.ArrangeAsync(arranged, load.Version, Sessions.Sessions.PersonOf(user)))
+        if (offered.Arranged is { } arranged && !await book.ArrangeAsync(load, arranged, Sessions.Sessions.PersonOf(user)))
             return Changed();
 
         if (offered.Change is { } change)

@@ -35,19 +35,21 @@ internal sealed class DayBook(
         return (load, await AnsweredAsync(load.Search!));
     }
 
+    /// <summary>What there is to plan, without asking for a plan of it.</summary>
+    public Task<Load> LoadAsync() => workload.ReadAsync();
+
     /// <summary>
     /// Arranges the day, with what follows from it: a step that is done comes after others, from a pot that is warm, for as many pieces as
     /// there are.
     /// </summary>
+    /// <param name="load">What it was made on.</param>
     /// <param name="wanted">All of it, as it is to be.</param>
-    /// <param name="version">That it was made on.</param>
     /// <param name="by">Who arranges it.</param>
-    /// <returns>Whether it was on the latest version; nothing is saved yet.</returns>
-    public async Task<bool> ArrangeAsync(Arrangements wanted, int version, Guid? by)
+    /// <returns>Whether that is still so; nothing is saved yet.</returns>
+    public async Task<bool> ArrangeAsync(Load load, Arrangements wanted, Guid? by)
     {
-        var load = await workload.ReadAsync();
         var row = await record.RowAsync();
-        if (load.Version != version || row.Version != version)
+        if (row.Version != load.Version)
             return false;
         record.Keep(row, Holding(load, wanted), load.Request.Arranged, instants.GetCurrentInstant(), by);
         return true;
@@ -67,10 +69,7 @@ internal sealed class DayBook(
                 return;
             var load = await workload.ReadAsync();
             var holding = Holding(load, load.Request.Arranged.With(news));
-            var (row, now) = (await record.RowAsync(), instants.GetCurrentInstant());
-            record.Keep(row, holding, load.Request.Arranged.With(news, holding), now, by);
-            foreach (var one in news)
-                record.Add(row, one, holding.Tasks.GetValueOrDefault(one.Task), now, by);
+            record.Keep(await record.RowAsync(), holding, load.Request.Arranged, instants.GetCurrentInstant(), by, news);
             try
             {
                 await db.SaveChangesAsync();

@@ -2,7 +2,7 @@ import { useState } from "react";
 import { TimeField } from "../../ui/fields";
 import { Sheet } from "../../ui/Sheet";
 import { dayName } from "../../ui/units";
-import { fromTo } from "./times";
+import { dayOf, fromTo } from "./times";
 import type { DayDesk } from "./useDay";
 
 /** Something that is so from one time of a day to another, "HH:MM:SS". */
@@ -40,23 +40,20 @@ export function ArrangeSheet({ spell, close }: { spell: Spell; close: () => void
   );
 }
 
-/** That some of a place is not there for some hours of a day. */
-export const away = (
-  desk: DayDesk,
-  place: string,
-  title: string,
-  change: number,
-  day: string,
-  from: string,
-): Spell => ({
-  title: `${title} on ${dayName(day)}`,
-  note: "What would have been in it is planned elsewhere or for another time.",
-  act: "Plan without it",
-  from,
-  to: "23:59:00",
-  take: (from, to) =>
-    desk.change(`${title} on ${dayName(day)}, ${fromTo({ from, to })}.`, (a) => ({
-      ...a,
-      places: [...a.places, { place, change, from: `${day}T${from}`, to: `${day}T${to}` }],
-    })),
-});
+/** That some of a place is not there for some hours of a day, from a local time on. */
+export function away(desk: DayDesk, place: string, what: string, change: number, since: string): Spell {
+  const day = dayOf(since);
+  const title = `${what} on ${dayName(day)}`;
+  return {
+    title,
+    note: "What would have been in it is planned elsewhere or for another time.",
+    act: "Plan without it",
+    from: since.slice(11, 19),
+    to: "23:59:00",
+    take: (from, to) =>
+      desk.change(`${title}, ${fromTo({ from, to })}.`, (a) => ({
+        ...a,
+        places: [...a.places, { place, change, from: `${day}T${from}`, to: `${day}T${to}` }],
+      })),
+  };
+}

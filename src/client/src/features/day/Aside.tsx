@@ -3,7 +3,7 @@ import type { Day, DayHours, Plan, TaskMark } from "../../api/client";
 import { TextButton } from "../../ui/buttons";
 import { clock, dayName } from "../../ui/units";
 import { away, type Spell } from "./ArrangeSheet";
-import { dayOf, fits, fromTo, fullestOf, inPlace, minutesFrom, placeName, plusMinutes } from "./times";
+import { beginOf, dayOf, fits, fromTo, fullestOf, inPlace, minutesFrom, placeName, plusMinutes } from "./times";
 import type { DayDesk } from "./useDay";
 
 // What may wait longer than that, in s, need not be watched for.
@@ -50,7 +50,6 @@ export function Aside(props: Of & { tap: (task: string) => void }) {
   const { full, waiting, out } = mindedOn(plan, on);
   const short = !fits(plan);
   const fullest = fullestOf(plan, on);
-  const since = dayOf(day.now) === on ? day.now.slice(11, 19) : "00:00:00";
   return (
     <>
       {fullest && (
@@ -64,7 +63,7 @@ export function Aside(props: Of & { tap: (task: string) => void }) {
                 <li key={p.place} className="grid grid-cols-[4.5rem_1fr] items-end gap-x-3 pt-2">
                   <TextButton
                     label={`${p.name}: full or away?`}
-                    onClick={() => arrange(away(desk, p.place, `Without the ${p.name}`, -p.has, on, since))}
+                    onClick={() => arrange(away(desk, p.place, `Without the ${p.name}`, -p.has, beginOf(on, day.now)))}
                   >
                     <span className="block text-left first-letter:uppercase">{p.name}</span>
                   </TextButton>
@@ -182,7 +181,11 @@ function markSaid(plan: Plan, mark: TaskMark) {
 function Arranged({ desk, day, plan, on, arrange }: Of) {
   const { arranged } = day;
   const title = (code: string) => plan.tasks.find((t) => t.what.code === code)?.what.title;
-  const marks = Object.entries(arranged.tasks).filter(([code, m]) => title(code) ?? (isOfOrder(code) && m.title));
+  const marks = Object.entries(arranged.tasks).flatMap(([code, mark]) => {
+    const there = title(code);
+    const says = there ?? (isOfOrder(code) ? mark.title : null);
+    return says ? [{ code, mark, says, gone: there === undefined }] : [];
+  });
   const mine = plan.hands.find((h) => h.worker === "me" && dayOf(h.hours.from) === on)?.hours;
   const usual = mine && { from: mine.from.slice(11, 19), to: mine.to.slice(11, 19) };
   const hoursOn = (says: string, hours: DayHours | null) =>
@@ -199,11 +202,9 @@ function Arranged({ desk, day, plan, on, arrange }: Of) {
     <section aria-labelledby="arranged" className="print:hidden">
       <Head id="arranged">Arranged</Head>
       <ul>
-        {marks.map(([code, m]) =>
-          item(
-            code,
-            `${title(code) ?? m.title ?? ""}: ${markSaid(plan, m)}${title(code) ? "" : ", no longer in its order"}`,
-            () => desk.mark(code, `Taken back: ${title(code) ?? m.title ?? code}.`, null),
+        {marks.map(({ code, mark, says, gone }) =>
+          item(code, `${says}: ${markSaid(plan, mark)}${gone ? ", no longer in its order" : ""}`, () =>
+            desk.mark(code, `Taken back: ${says}.`, null),
           ),
         )}
         {arranged.hours.map((h, i) =>

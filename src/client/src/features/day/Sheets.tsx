@@ -7,7 +7,7 @@ import { SourceTag } from "../../ui/SourceTag";
 import { Sheet } from "../../ui/Sheet";
 import { clock, dayName, span } from "../../ui/units";
 import { away, type Spell } from "./ArrangeSheet";
-import { dayOf, inPlace, minutesFrom, placeName, plusMinutes } from "./times";
+import { beginOf, dayOf, inPlace, minutesFrom, placeName, plusMinutes } from "./times";
 import type { DayDesk } from "./useDay";
 
 interface Of {
@@ -118,13 +118,7 @@ export function TaskSheet({ task, plan, orders, desk, now, arrange, close }: Of 
             ))}
           {mark && <TextButton onClick={() => set("free to move again", null)}>free to move</TextButton>}
           {melting && (
-            <TextButton
-              onClick={() =>
-                arrange(
-                  away(desk, "pots", "One pot fewer", -1, dayOf(task.starts), later(task.starts, now).slice(11, 19)),
-                )
-              }
-            >
+            <TextButton onClick={() => arrange(away(desk, "pots", "One pot fewer", -1, later(task.starts, now)))}>
               one pot fewer this day
             </TextButton>
           )}
@@ -199,8 +193,7 @@ export function TraySheet({ tray, plan, desk, day, arrange, close }: Omit<Of, "o
                 tray.place,
                 `Without the ${placeName(plan, tray.place)}`,
                 -(place?.has ?? 1),
-                dayOf(tray.starts),
-                dayOf(tray.starts) === dayOf(day.now) ? day.now.slice(11, 19) : "00:00:00",
+                beginOf(dayOf(tray.starts), day.now),
               ),
             )
           }

@@ -10,6 +10,9 @@ export const plusMinutes = (local: string, minutes: number) =>
 
 export const dayOf = (local: string) => local.slice(0, 10);
 
+/** From when a day can still be arranged: today from now on. */
+export const beginOf = (day: string, now: string) => (dayOf(now) === day ? now : `${day}T00:00:00`);
+
 /** A time as it is said next to another one: without its day when that is the same. */
 export const whenSaid = (at: string, near: string) =>
   dayOf(at) === dayOf(near) ? clock(at) : `${dayName(at)}, ${clock(at)}`;

@@ -36,10 +36,7 @@ export function useDay() {
     onError: () => void day.refetch(),
   });
   const tell = useMutation({
-    mutationFn: (event: TaskTold & { says: string }) => {
-      const { id, task, act, at } = event;
-      return answer(api.POST("/api/day/events", { body: { events: [{ id, task, act, at }] } }));
-    },
+    mutationFn: (event: TaskTold) => answer(api.POST("/api/day/events", { body: { events: [event] } })),
     onSuccess: settle,
   });
   const planAgain = useMutation({ mutationFn: () => answer(api.POST("/api/day/again")), onSuccess: settle });
@@ -89,7 +86,7 @@ export function useDay() {
       if (!day.data) return;
       const { arranged, plan, now } = day.data;
       const at = plusMinutes(now.slice(0, 19), (Date.now() - day.dataUpdatedAt) / 60_000);
-      tell.mutate({ id: newId(), task, act, at, says }, { onSuccess: () => setBefore({ says, arranged, plan, task }) });
+      tell.mutate({ id: newId(), task, act, at }, { onSuccess: () => setBefore({ says, arranged, plan, task }) });
     },
     done: before?.says,
     /** What became of the plan since. */
