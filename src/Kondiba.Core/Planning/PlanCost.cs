@@ -64,5 +64,5 @@ internal static class PlanCost
     }
 
     /// <summary>Units of time, a begun one too.</summary>
-    private static int Begun(int minutes, int unit) => minutes <= 0 ? 0 : (minutes + unit - 1) / unit;
+    public static int Begun(int minutes, int unit) => minutes <= 0 ? 0 : (minutes + unit - 1) / unit;
 }

@@ -207,6 +207,11 @@ public sealed partial class PlanModel
                 model.AddHint(slots[(task, colour.Code)][number - 1 - colour.Over], was?.Tasks.Contains(task) is true);
         }
 
+        var at = earlier.Tasks.ToDictionary(t => t.Code);
+        if (tasks.Keys.All(at.ContainsKey))
+            foreach (var (hours, minutes) in aged)
+                model.AddHint(hours, PlanCost.Begun(minutes(at), Hour));
+
         foreach (var (worker, rest, taken, from) in rests)
         {
             var free = PlanCost.LongestFree(rest.Within, earlier.All.Where(t => t.Worker == worker.Code));

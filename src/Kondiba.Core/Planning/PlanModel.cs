@@ -26,6 +26,9 @@ public sealed partial class PlanModel
     private readonly List<(ColourWork Colour, int Number, BoolVar Is, IntVar Until)> melts = [];
     private readonly Dictionary<(string Task, string Colour), List<BoolVar>> slots = [];
     private readonly List<(Worker Worker, Rest Meal, BoolVar Taken, IntVar From)> rests = [];
+
+    // Hours for which something costs as it ages, with the minutes that they are counted from.
+    private readonly List<(IntVar Hours, Func<Dictionary<string, Placed>, int> Minutes)> aged = [];
     private readonly List<LinearExpr> costs = [];
     private readonly Solution? near;
 
@@ -95,6 +98,7 @@ public sealed partial class PlanModel
         {
             var old = model.NewIntVar(0, problem.Ends, $"{task.Code} old");
             model.Add(old * Hour >= task.Best - end);
+            aged.Add((old, at => task.Best - at[task.Code].End));
             costs.Add(old * task.Ages);
         }
 
@@ -181,6 +185,7 @@ public sealed partial class PlanModel
             {
                 var old = model.NewIntVar(0, problem.Ends, $"{after.Task} waits for {task.Code}");
                 model.Add(old * Hour >= start - end - after.Best);
+                aged.Add((old, at => at[task.Code].Start - at[after.Task].End - after.Best));
                 costs.Add(old * after.Ages);
             }
         }
