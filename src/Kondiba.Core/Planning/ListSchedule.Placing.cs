@@ -3,35 +3,74 @@ namespace Kondiba.Core.Planning;
 /// <content>Where a task goes: as late as hands, room and pots allow, with everything that hangs on it, or back.</content>
 internal sealed partial class ListSchedule
 {
-    /// <summary>Places tasks that hang together, last ones first; all of them earlier, as long as they find no place.</summary>
-    private bool Place(List<PlanTask> unit, int shift)
-    {
-        var latest = unit.Max(t => t.Latest);
-        var first = unit.Min(t => t.Earliest);
-        for (var by = 0; latest - shift - by > first; by += Further(by))
-        {
-            if (All(unit, shift + by))
-                return true;
-        }
+    /// <summary>
+    /// Places tasks that hang together, last ones first; all of them earlier, as long as they find no place. Where they find none anywhere,
+    /// what comes after one that finds no place waits for it.
+    /// </summary>
+    private bool Place(List<PlanTask> unit, int shift) =>
+        InTime(unit, shift, waits: false)
+            || (shift > 0 && InTime(unit, 0, waits: false))
+            || (turn.Count == 0 && InTime(unit, 0, waits: true))
+            || (late && Late(unit));
 
-        if (shift > 0)
-            return Place(unit, 0);
-        for (var by = Step; late && by <= Elastic.Later; by += Further(by))
+    private bool InTime(List<PlanTask> unit, int shift, bool waits)
+    {
+        var (first, latest) = (unit.Min(t => t.Earliest), unit.Max(t => t.Latest));
+        for (var by = shift; latest - by > first; by += Further(by - shift))
         {
-            if (All(unit, -by))
+            if (All(unit, by, waits))
                 return true;
         }
 
         return false;
+    }
 
-        static int Further(int by) => by < 120 ? 15 : 60;
+    private bool Late(List<PlanTask> unit)
+    {
+        var latest = unit.Max(t => t.Latest);
+        for (var by = Step; latest + by <= problem.Ends; by += Further(by))
+        {
+            if (All(unit, -by, waits: true))
+                return true;
+        }
+
+        return false;
+    }
+
+    private static int Further(int by) => by switch { < 120 => 15, < 720 => 60, _ => 240 };
+
+    private bool All(List<PlanTask> unit, int shift, bool waits)
+    {
+        var failed = All(unit, shift);
+        while (failed is not null && waits && asked <= mostAsked
+            && (Defer(failed) || followers[failed.Code].Where(f => Defer(f.Task)).ToList() is not []))
+            failed = All(unit, shift);
+        return failed is null;
+    }
+
+    /// <summary>Has what comes after a task, and only after it, placed once that has its time, and not before.</summary>
+    /// <returns>Whether that is new.</returns>
+    private bool Defer(PlanTask task)
+    {
+        List<string> chain = [];
+        while (followers[task.Code].ToList() is [var next])
+        {
+            if (next.Task.After.Count(a => tasks[a.Task].At is null) > 1 || next.Task.At is not null)
+                return false;
+            chain.Add(task.Code);
+            task = next.Task;
+        }
+
+        return !followers[task.Code].Any() && chain.Where(deferred.Add).ToList() is not [];
     }
 
     /// <summary>Places all of them, or none, so much earlier than they must be done.</summary>
-    private bool All(List<PlanTask> unit, int shift)
+    /// <returns>The one that found no place; null when all did.</returns>
+    private PlanTask? All(List<PlanTask> unit, int shift)
     {
         if (asked > mostAsked)
-            return false;
+            return unit[0];
+        mayBeLate = Math.Max(0, -shift);
         var mark = undo.Count;
         var open = unit.Where(t => !placed.ContainsKey(t.Code)).ToList();
         PlanTask? last = null;
@@ -39,7 +78,7 @@ internal sealed partial class ListSchedule
         {
             // Of those whose followers all have their time, the one that can be latest; so time only runs backwards.
             var (next, end) = (open[0], int.MinValue);
-            var ready = open.Where(t => followers[t.Code].All(f => placed.ContainsKey(f.Task.Code))).ToList();
+            var ready = open.Where(Ready).ToList();
             if (atOnce && ready.Where(t => last?.After.Any(a => a.Task == t.Code) is true).ToList() is { Count: > 0 } before)
                 ready = before;
             foreach (var task in turn.Count > 0 && ready.Count > 0 ? [ready.MaxBy(t => turn[t.Code])!] : ready)
@@ -52,26 +91,58 @@ internal sealed partial class ListSchedule
             if (end == int.MinValue || !Place(next, end))
             {
                 Back(mark);
-                return false;
+                return next;
             }
 
-            open.Remove(next);
+            open.RemoveAll(t => placed.ContainsKey(t.Code));
             last = next;
         }
 
-        return true;
+        return null;
+
+        bool Ready(PlanTask task) => !task.After.Any(a => deferred.Contains(a.Task) && !placed.ContainsKey(a.Task))
+            && (deferred.Contains(task.Code) || followers[task.Code].All(f => placed.ContainsKey(f.Task.Code)));
+    }
+
+    /// <summary>Places what comes after a task, as soon after it as it goes.</summary>
+    private bool Onwards(PlanTask task)
+    {
+        var (next, follows) = followers[task.Code].Single();
+        var (colours, ready) = (coloursOf[next.Code].ToList(), placed[task.Code].End);
+        var stays = staysFrom[task.Code].Where(s => s.Until.Contains(next.Code)).ToList();
+        var least = stays.Select(s => s.Choices.Min(c => c.Least)).Append(follows.Least).Max();
+        var from = Math.Max(next.Earliest, ready + least);
+        var until = Math.Min(next.Latest + mayBeLate, follows.Most is { } most ? ready + most + next.Lasts : int.MaxValue);
+        while (from + next.Lasts <= until)
+        {
+            var start = Able(next).Min(w => hands[w].EarliestStart(next.Lasts, from, until - next.Lasts) ?? int.MaxValue);
+            if (start == int.MaxValue)
+                return false;
+            var mark = undo.Count;
+            var worker = Able(next).First(w => hands[w].Free(start, start + next.Lasts, 1));
+            if (Try(next, new(next.Code, start, start + next.Lasts, worker), colours, join: false) && Stands(task, ready))
+                return true;
+            Back(mark);
+            from = start + Step;
+        }
+
+        return false;
     }
 
     private int LatestEnd(PlanTask task, int shift)
     {
         var end = Math.Min(task.Latest - shift, notAfter.GetValueOrDefault(task.Code, int.MaxValue));
         foreach (var (next, follows) in followers[task.Code])
-            end = Math.Min(end, placed[next.Code].Start - follows.Least);
+            end = Math.Min(end, StartOf(next) - follows.Least);
         foreach (var before in task.After.Where(a => a.Most is not null && placed.ContainsKey(a.Task)))
             end = Math.Min(end, placed[before.Task].End + before.Most!.Value + task.Lasts);
         foreach (var stay in staysFrom[task.Code].Where(s => s.Until.Count > 0))
-            end = Math.Min(end, To(stay) - stay.Choices.Min(c => c.Least));
+            end = Math.Min(end, stay.Until.Min(u => StartOf(tasks[u])) - stay.Choices.Min(c => c.Least));
         return end;
+
+        // Of what has no time yet, as late as it could begin.
+        int StartOf(PlanTask next) =>
+            placed.TryGetValue(next.Code, out var at) ? at.Start : LatestEnd(next, Math.Min(0, shift)) - next.Lasts;
     }
 
     private int To(Stay stay) => stay.Until.Count == 0
@@ -84,23 +155,41 @@ internal sealed partial class ListSchedule
         var earliest = Math.Max(0, task.Earliest);
         foreach (var (next, follows) in followers[task.Code])
         {
-            if (follows.Most is { } most)
-                earliest = Math.Max(earliest, placed[next.Code].Start - most - task.Lasts);
+            if (follows.Most is { } most && placed.TryGetValue(next.Code, out var begun))
+                earliest = Math.Max(earliest, begun.Start - most - task.Lasts);
         }
 
-        foreach (var before in task.After.Where(a => placed.ContainsKey(a.Task)))
-            earliest = Math.Max(earliest, placed[before.Task].End + before.Least);
+        foreach (var before in task.After)
+            earliest = Math.Max(earliest, NotBefore(before));
         var colours = coloursOf[task.Code].ToList();
         return Joined(task, end, earliest, colours) || Put(task, end, earliest, colours, join: false);
+    }
+
+    /// <summary>
+    /// When a task can begin by what comes before it. Where that has no time yet, it has to be done in time for whatever else waits for it
+    /// no longer than so long.
+    /// </summary>
+    private int NotBefore(Follows before)
+    {
+        if (placed.TryGetValue(before.Task, out var there))
+            return there.End + before.Least;
+        var ends = int.MinValue;
+        foreach (var (other, follows) in followers[before.Task])
+        {
+            if (follows.Most is { } most && placed.TryGetValue(other.Code, out var begun))
+                ends = Math.Max(ends, begun.Start - most);
+        }
+
+        return ends == int.MinValue ? ends : ends + before.Least;
     }
 
     /// <summary>Puts a task where a pot is warm: while it is, right before its first use, or some time before.</summary>
     private bool Joined(PlanTask task, int end, int earliest, List<ColourWork> colours)
     {
-        var melt = colours.SelectMany(c => melts[c.Code]).Where(m => m.Until < end).MaxBy(m => m.Until);
+        var melt = colours.SelectMany(c => melts[c.Code]).Where(m => m.First < end).MaxBy(m => m.Until);
         if (melt is null || end - melt.Until > Joins)
             return false;
-        var until = Math.Max(melt.Until, earliest + task.Lasts);
+        var until = Math.Min(end, Math.Max(melt.Until, earliest + task.Lasts));
         return Put(task, until, Math.Max(earliest, melt.First), colours, join: true)
             || RightBefore(melt, task, earliest, colours)
             || Put(task, until, Math.Max(earliest, melt.Until - Joins), colours, join: true);
@@ -140,7 +229,8 @@ internal sealed partial class ListSchedule
             Hold(hands[at.Worker!], at.Start, at.End, 1);
         placed[task.Code] = at;
         undo.Push(() => placed.Remove(task.Code));
-        if (Stands(task, at.End) && Moulds(task) && StandsBefore(task) && (colours.Count == 0 || Pots(task, at, join)))
+        if (Stands(task, at.End) && Moulds(task) && StandsBefore(task) && (colours.Count == 0 || Pots(task, at, join))
+            && (!deferred.Contains(task.Code) || Onwards(task)))
             return true;
         Back(mark);
         return false;
@@ -185,14 +275,15 @@ internal sealed partial class ListSchedule
         || tasks[a.Task].At is null
         || (Stands(tasks[a.Task], before.End) && Moulds(tasks[a.Task])));
 
+    /// <summary>Whether what is in use from or until a task is free, as soon as it is known from when until when.</summary>
     private bool Moulds(PlanTask task)
     {
-        foreach (var use in usesFrom[task.Code])
+        foreach (var use in usesOf[task.Code])
         {
-            if (!placed.TryGetValue(use.Until, out var until) || !inUse.Add(use))
+            if (!placed.TryGetValue(use.From, out var first) || !placed.TryGetValue(use.Until, out var last) || !inUse.Add(use))
                 continue;
             undo.Push(() => inUse.Remove(use));
-            var (from, to) = (placed[task.Code].Start, until.End);
+            var (from, to) = (first.Start, last.End);
             if (!rooms[use.Resource].Free(from, to, use.Takes))
                 return false;
             Hold(rooms[use.Resource], from, to, use.Takes);

@@ -17,18 +17,21 @@ internal sealed partial class ListSchedule
     // How many other turns are tried: fewer for more tasks, and no more when so many have been in vain; how much earlier an order is tried.
     private const int Tries = 9000, FewestTries = 3, MostTries = 300, MostInVain = 50, LongestShift = 900;
 
-    // So often is a place looked for in one try at most; less often where only one try is made.
+    // So often is a place looked for in one try at most; less often where only one is made at once, more often in the last one.
     private const int MostAsked = 20_000, MostAskedOnce = 4_000;
+
+    // So often in all tries together.
+    private const int MostAskedInAll = 120_000;
 
     private readonly bool late;
     private readonly int mostAsked;
-    private int asked;
+    private int asked, askedInAll;
     private bool atOnce;
     private readonly int horizon;
     private readonly Dictionary<string, PlanTask> tasks;
     private readonly ILookup<string, (PlanTask Task, Follows Follows)> followers;
     private readonly ILookup<string, Stay> staysFrom;
-    private readonly ILookup<string, Use> usesFrom;
+    private readonly ILookup<string, Use> usesOf;
     private readonly ILookup<string, ColourWork> coloursOf;
     private readonly Dictionary<string, Occupancy> hands;
     private readonly Dictionary<string, Occupancy> rooms;
@@ -37,6 +40,10 @@ internal sealed partial class ListSchedule
     private readonly Dictionary<string, List<Warm>> melts;
     private readonly Dictionary<string, string[]> able;
     private readonly HashSet<Use> inUse = [];
+
+    // Tasks after which what comes next is placed once they have their time; by how much a task may be late.
+    private readonly HashSet<string> deferred = [];
+    private int mayBeLate;
 
     // When tasks begin in a plan that is made later, and what they are not moved past.
     private readonly Dictionary<string, int> turn = [];
@@ -51,7 +58,7 @@ internal sealed partial class ListSchedule
         followers = problem.Tasks.SelectMany(t => t.After.Select(a => (Before: a.Task, Task: t, Follows: a)))
             .ToLookup(f => f.Before, f => (f.Task, f.Follows));
         staysFrom = problem.Stays.ToLookup(s => s.From);
-        usesFrom = problem.Uses.ToLookup(u => u.From);
+        usesOf = problem.Uses.SelectMany(u => new[] { (Task: u.From, Use: u), (Task: u.Until, Use: u) }).ToLookup(u => u.Task, u => u.Use);
         coloursOf = problem.Colours.SelectMany(c => c.Tasks.Select(t => (Task: t, Colour: c))).ToLookup(c => c.Task, c => c.Colour);
         hands = problem.Workers.ToDictionary(w => w.Code, HandsOf);
         rooms = problem.Resources.ToDictionary(r => r.Code, RoomOf);
@@ -76,6 +83,7 @@ internal sealed partial class ListSchedule
         placed.Clear();
         stood.Clear();
         inUse.Clear();
+        deferred.Clear();
         undo.Clear();
     }
 
@@ -89,7 +97,7 @@ internal sealed partial class ListSchedule
     {
         var units = UnitsOf(problem);
         var turn = units.OrderByDescending(u => u.Max(t => t.Latest)).ThenByDescending(u => u.Max(t => t.Best)).ToList();
-        var schedule = new ListSchedule(problem, late, tries == 0 ? MostAskedOnce : MostAsked);
+        var schedule = new ListSchedule(problem, late, tries switch { 0 => MostAskedOnce, 1 => MostAskedInAll, _ => MostAsked });
         var spare = problem.Margins.SelectMany(m => m.Tasks.Select(t => (Task: t, m.By))).ToLookup(m => m.Task, m => m.By);
         var way = new Way(turn, turn.ToDictionary(u => u, Spare));
         Solution? best = null;
@@ -105,7 +113,7 @@ internal sealed partial class ListSchedule
         var random = new Random(1);
         var inVain = 0;
         var most = units.Count == 0 ? 0 : tries ?? Math.Clamp(Tries / problem.Tasks.Count, FewestTries, MostTries);
-        for (var i = 0; i < most && inVain < MostInVain && !stop.IsCancellationRequested; i++)
+        for (var i = 0; i < most && inVain < MostInVain && schedule.askedInAll < MostAskedInAll && !stop.IsCancellationRequested; i++)
         {
             var other = way.Another(random);
             inVain++;
@@ -192,6 +200,7 @@ internal sealed partial class ListSchedule
     private Solution? Try(Way way)
     {
         Reset(way.Meals);
+        askedInAll += asked;
         (asked, atOnce) = (0, way.AtOnce);
         if (!Fixed() || !way.Turn.TrueForAll(unit => Place(unit, way.Shifts.GetValueOrDefault(unit))))
             return null;

@@ -163,24 +163,44 @@ public sealed partial class Planner
     /// <param name="task">Code of the task.</param>
     public IReadOnlyList<WorkStep> PartsOf(string task) => made.Parts.GetValueOrDefault(task) ?? [];
 
-    /// <summary>The same with as much room as is wanted: what is late then is late for want of hands.</summary>
-    public Solution? Roomy(CancellationToken stop = default)
-    {
-        const int Plenty = 100;
-        var resources = Problem.Resources.Select(r => IsPlace(r) ? r with { Has = r.Has * Plenty, Away = [] } : r);
-        return ListSchedule.Of(Problem with { Resources = [.. resources] }, late: true, tries: 0, stop: stop);
-    }
-
     /// <summary>
-    /// What comes of it when nothing fits: every order made, those that cannot be ready in time as little late as it goes; null when even
-    /// that leaves something over.
+    /// What comes of it when nothing fits: every order made, those that cannot be ready in time as little late as it goes. Where that
+    /// still leaves something over, with as much room as is wanted; and where that does, too, with things standing longer than they
+    /// should. Null only when there are no hands for it in weeks.
     /// </summary>
     /// <param name="stop">Ends the search with the best so far.</param>
     public Solution? Late(CancellationToken stop = default)
     {
-        var beyond = Problem.Ends + Elastic.Later;
-        var workers = new KitchenMeans(request.Tables, request.Arranged, clock, clock.Up(request.Now)).Workers(beyond);
-        return ListSchedule.Of(Problem with { Ends = beyond, Workers = workers }, late: true, stop: stop);
+        const int Plenty = 100, Weeks = 14 * 24 * 60;
+        var late = Until(Problem.Ends + Elastic.Later);
+        if (ListSchedule.Of(late, late: true, stop: stop) is { } found)
+            return found;
+        IReadOnlyList<Resource> roomy = [.. Problem.Resources.Select(r => IsPlace(r) ? r with { Has = r.Has * Plenty, Away = [] } : r)];
+        PlanProblem[] more =
+        [
+            late with { Resources = roomy },
+            Standing(Until(Problem.Ends + Weeks) with { Resources = roomy }, most => 3 * most),
+            Standing(Until(Problem.Ends + Weeks) with { Resources = roomy }, _ => null),
+        ];
+        return more.Select(problem => ListSchedule.Of(problem, late: true, tries: 1, stop: stop)).FirstOrDefault(plan => plan is not null);
+
+        PlanProblem Until(int ends) => Problem with
+        {
+            Ends = ends,
+            Workers = new KitchenMeans(request.Tables, request.Arranged, clock, clock.Up(request.Now)).Workers(ends),
+        };
+
+        static PlanProblem Standing(PlanProblem problem, Func<int, int?> longer)
+        {
+            int? Longer(int? most) => most is { } limit ? longer(limit) : null;
+            return problem with
+            {
+                Tasks = [.. problem.Tasks.Select(t => t with { After = [.. t.After.Select(a => a with { Most = Longer(a.Most) })] })],
+                Stays = [
+                    .. problem.Stays.Select(s => s with { Choices = [.. s.Choices.Select(c => c with { Most = Longer(c.Most) })] }),
+                ],
+            };
+        }
     }
 
     /// <summary>

@@ -116,12 +116,13 @@ public sealed record PrepList(
 
         // The same plan that the day makes, of this order alone.
         var planner = new Planner(new([new(Alone, order)], Orders.Schools.Chosen(order, tables), Arrangements.None, now));
-        var fits = planner.Alone() ?? planner.Late();
-        if ((fits ?? planner.Roomy()) is not { } solution)
+        var fits = planner.Alone();
+        if ((fits ?? planner.Late()) is not { } solution)
             return new(InTurn(work, order.Pickup.Value), fillings, schools, boxes, hands, [Mind("prep.too-much", "prep.too-much.do")]);
-        var plan = planner.Read(planner.Tidy(solution));
-        List<Problem> problems = [];
-        if (fits is null)
+        var tidy = planner.Tidy(solution);
+        var plan = fits is null ? planner.ReadShort(tidy) : planner.Read(tidy);
+        List<Problem> problems = [.. plan.Shortages.Where(s => s.Kind is Short.Keeping).Select(s => Mind(s.What, "prep.stands-too-long.do"))];
+        if (plan.Shortages.Any(s => s.Kind is Short.Place))
             problems.Add(Mind("prep.too-few-trays", "prep.too-few-trays.do"));
         if (plan.Orders[0].Ready is var ready && ready > order.Pickup)
             problems.Add(Mind(Message.Of("prep.not-ready-before", ("ready", ready)), "prep.not-ready-before.do"));

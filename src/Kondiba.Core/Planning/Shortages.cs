@@ -51,7 +51,8 @@ internal static class Shortages
     {
         var tasks = problem.Tasks.ToDictionary(t => t.Code);
         var all = elastic.All.ToList();
-        return [.. Times(), .. Keeping(), .. Pins(), .. Hands(), .. Places()];
+        var placed = elastic.Tasks.ToDictionary(t => t.Code);
+        return [.. Times(), .. Keeping(), .. Standing(), .. Pins(), .. Hands(), .. Places()];
 
         string Order(string task) => made.Info[task].Order is { } order ? names.GetValueOrDefault(order, order) : "";
 
@@ -124,6 +125,28 @@ internal static class Shortages
                 clock.At(task.Start),
                 limit,
                 soon);
+
+        IEnumerable<Shortage> Standing() =>
+            from task in elastic.Tasks
+            from after in tasks[task.Code].After
+            where after.Most is not null
+            let ready = placed[after.Task].End
+            let over = task.Start - ready - after.Most!.Value
+            where over > 0
+            group (Ready: ready, Most: after.Most!.Value, Over: over) by after.Task into of
+            let longest = of.MaxBy(o => o.Over)
+            select new Shortage(
+                Short.Keeping,
+                Message.Of(
+                    "planning.stands-too-long",
+                    ("task", made.Info[of.Key].Title),
+                    ("most", Duration.FromMinutes(longest.Most)),
+                    ("stands", Duration.FromMinutes(longest.Most + longest.Over)),
+                    ("order", Order(of.Key))),
+                of.Key,
+                clock.At(longest.Ready + longest.Most),
+                clock.At(longest.Ready + longest.Most + longest.Over),
+                longest.Over);
 
         IEnumerable<Shortage> Pins() =>
             from task in elastic.Tasks

@@ -10,6 +10,8 @@ namespace Kondiba.Core.Prep;
 /// <content>Fillings and centres: what is made ready before anything is melted.</content>
 internal sealed partial class PrepWork
 {
+    private static readonly Duration Morning = Duration.FromHours(4);
+
     private void Fill()
     {
         foreach (var (filling, filled, of) in Fillings(order, tally, tables.Reference))
@@ -36,44 +38,131 @@ internal sealed partial class PrepWork
                 && l.Draft.Making?.On is not WareTable.NoStick)))
             .Concat(lines.Where(l => l.Centre.Holding is Holding.Mould || l.Centre.Figure is not null)
                 .Select(l => (l.Centre, Pieces: l.Tally.Begun(l.Centre.Spoil.Value), l.Tally.Line, OnStick: false)));
-        foreach (var same in wants.GroupBy(w => w.Centre.Code))
+        foreach (var all in wants.GroupBy(w => w.Centre.Code).ToList())
         {
-            var (centre, pieces, of) = (same.First().Centre, same.Sum(w => w.Pieces), same.Select(w => w.Line).Distinct().ToList());
-            var filled = steps.Where(s => s.Stage is Stage.Fill
-                && s.Lines.Intersect(of).Any()
-                && tables.Reference.Fillings.Any(f => f.Makes == centre.Code
-                    && s.Code.StartsWith($"fill.{f.Code}", StringComparison.Ordinal)));
-            var onSticks = same.Where(w => w.OnStick).Sum(w => w.Pieces);
-            PrepRule OnSticks(PrepRule rule) =>
-                rule is { Stick: true, Each: { } each }
-                    ? rule with { Each = new(each.Value * ((double)onSticks / pieces), each.Source) }
-                    : rule;
-            Chain(
-                $"prep.{centre.Code}",
-                Stage.Prep,
-                centre.Holding is Holding.Mould ? "the moulds" : $"{pieces} {(pieces == 1 ? centre.Name : centre.Plural)}",
-                of,
-                [.. Rules(centre).Where(r => !r.After && !r.WithDip && (!r.Stick || onSticks > 0))
-                    .Select(
-                        OnSticks), .. centre.Prep.Select((text, i) => new PrepRule($"own-{i}", [], text, "", Source.Kitchen, "counter"))],
-                pieces,
-                Ends(filled),
-                pot: lines.Where(l => of.Contains(l.Tally.Line)).SelectMany(l => PotsOf(l.Tally)).FirstOrDefault());
+            var centre = all.First().Centre;
+            List<PrepRule> rules =
+            [
+                .. Rules(centre).Where(r => !r.After && !r.WithDip),
+                .. centre.Prep.Select((text, i) => new PrepRule($"own-{i}", [], text, "", Source.Kitchen, "counter")),
+            ];
+            foreach (var (n, together) in Together([.. all.Select(w => w.Line).Distinct()], rules).Index())
+            {
+                var same = all.Where(w => together.Contains(w.Line)).ToList();
+                Prepare(
+                    n == 0 ? $"prep.{centre.Code}" : $"prep.{centre.Code}.{n + 1}",
+                    centre,
+                    rules,
+                    same.Sum(w => w.Pieces),
+                    same.Where(w => w.OnStick).Sum(w => w.Pieces),
+                    together);
+            }
         }
+    }
+
+    private void Prepare(string code, Centre centre, List<PrepRule> rules, int pieces, int onSticks, List<int> of)
+    {
+        var filled = steps.Where(s => s.Stage is Stage.Fill
+            && s.Lines.Intersect(of).Any()
+            && tables.Reference.Fillings.Any(f => f.Makes == centre.Code && s.Code.StartsWith($"fill.{f.Code}", StringComparison.Ordinal)));
+        Chain(
+            code,
+            Stage.Prep,
+            centre.Holding is Holding.Mould ? "the moulds" : $"{pieces} {(pieces == 1 ? centre.Name : centre.Plural)}",
+            of,
+            [.. rules.Where(r => !r.Stick || onSticks > 0).Select(OnSticks)],
+            pieces,
+            Ends(filled),
+            pot: lines.Where(l => of.Contains(l.Tally.Line)).SelectMany(l => PotsOf(l.Tally)).FirstOrDefault());
+
+        PrepRule OnSticks(PrepRule rule) =>
+            rule is { Stick: true, Each: { } each }
+                ? rule with { Each = new(each.Value * ((double)onSticks / pieces), each.Source) }
+                : rule;
+    }
+
+    /// <summary>
+    /// Lines whose centres are made ready in one go: all of them, unless they must be dipped sooner than the hands can dip them all, or
+    /// within a morning from more pots than are warm at once. Those of one pot come together.
+    /// </summary>
+    private List<List<int>> Together(List<int> of, IReadOnlyList<PrepRule> rules)
+    {
+        if (rules.Where(r => r.AtMost is not null).Select(HandsWithin).ToList() is not { Count: > 0 } limits)
+            return [of];
+        var within = limits.Min();
+        var most = within <= Morning ? tables.Profile.Working.Pots : int.MaxValue;
+        var turn = tally.Making.Select(m => m.Pot).ToList();
+        string PotOf(int line) => PotsOf(tally.Lines.First(l => l.Line == line)).FirstOrDefault() ?? "";
+        List<List<int>> together = [];
+        var (pots, hands) = (new HashSet<string>(), Duration.Zero);
+        foreach (var line in of.OrderBy(l => turn.IndexOf(PotOf(l))))
+        {
+            hands += ToDip(line) + (pots.Add(PotOf(line)) && pots.Count > 1 ? ToMelt(PotOf(line)) : Duration.Zero);
+            if (together.Count == 0 || hands > within || pots.Count > most)
+            {
+                together.Add([]);
+                (pots, hands) = ([PotOf(line)], ToDip(line));
+            }
+
+            together[^1].Add(line);
+        }
+
+        return [.. together.Select(t => t.Order().ToList())];
+    }
+
+    /// <summary>How long the hands can work on what a step has made ready; of more than a morning a third, as there is a night in it.</summary>
+    private static Duration HandsWithin(PrepRule rule)
+    {
+        var most = rule.InFridge is { } cold ? Duration.Max(cold.Value, rule.AtMost!.Value) : rule.AtMost!.Value;
+        var within = most - (rule.Wait?.Value ?? Duration.Zero);
+        return within <= Morning ? within : within / 3;
+    }
+
+    private Duration ToMelt(string pot) => tally.Pots.FirstOrDefault(p => p.Key == pot) is { } melted
+        ? MeltingOf.Pot(melted, melted.ToMelt.Value, tables).Hands
+        : Duration.Zero;
+
+    /// <summary>About how long the hands dip a line once, with what goes onto the wet coat.</summary>
+    private Duration ToDip(int of)
+    {
+        var (line, _, centre, _) = lines.First(l => l.Tally.Line == of);
+        var begun = line.Begun(centre.Spoil.Value);
+        var with = Rules(centre).Find(r => r.WithDip)?.HandsFor(begun) ?? Duration.Zero;
+        return (tables.Reference.Prep.Sheet.Value + ((DipTime(line) + WetWork(line)) * begun) + with)
+            * tables.Profile.Working.PaceOf(Stage.Dip);
     }
 
     /// <summary>What only comes from its packets is laid out in one go.</summary>
     private void LayOut()
     {
         var laid = steps.Where(s => s.Rule.LaidOut && s.After.Count == 0 && !steps.Exists(o => o.After.Contains(s.Code))).ToList();
-        if (laid.Count < 2)
-            return;
+        List<List<WorkStep>> together = [];
+        var hands = Duration.Zero;
+        foreach (var step in laid)
+        {
+            var more = step.Lines.Aggregate(Duration.Zero, (sum, l) => sum + ToDip(l));
+            hands += more;
+            if (together.Count == 0 || (step.Rule.AtMost is not null && hands > HandsWithin(step.Rule)))
+            {
+                together.Add([]);
+                hands = more;
+            }
+
+            together[^1].Add(step);
+        }
+
+        foreach (var (n, some) in together.Where(t => t.Count > 1).Index())
+            LayOut(n == 0 ? "laid-out" : $"laid-out.{n + 1}", some);
+    }
+
+    private void LayOut(string code, List<WorkStep> laid)
+    {
         steps.RemoveAll(laid.Contains);
         Duration Once(WorkStep step) => (step.Rule.Once?.Value ?? Duration.Zero) * tables.Profile.Working.PaceOf(Stage.Prep);
         var first = laid[0].Rule;
         steps.Add(laid[0] with
         {
-            Code = "laid-out",
+            Code = code,
             For = English.List([.. laid.Select(s => s.For)]),
             Lines = [.. laid.SelectMany(s => s.Lines).Distinct().Order()],
             Rule = first with { Code = "lay-out", Name = "lay out", Why = string.Join(" ", laid.Select(s => s.Rule.Why).Distinct()) },
