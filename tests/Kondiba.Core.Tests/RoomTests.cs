@@ -44,6 +44,23 @@ public class RoomTests
             (laid / Tables.Reference.Planning.Stacked.Value.Si) + (boxes.Count / 12.0));
     }
 
+    /// <summary>Two colours share a sheet (common practice): six pieces of each are no six trays.</summary>
+    [Fact]
+    public void What_fills_a_part_of_a_sheet_takes_that_part_of_the_room()
+    {
+        LineDraft Rods(string colour) => Weekend.Dipped("pretzel-rod", "one", 6, colour, 0.5);
+        LineDraft[] lines = [Rods("teal"), Rods("dark"), Rods("silver")];
+        var plan = Planned(Request(Weekend.Order("rods", 1, 12, lines)));
+        foreach (var (i, line) in lines.Index())
+        {
+            var laid = CoatingTally.For(Weekend.Order("rods", 1, 12, line).Draft, Tables, Weekend.Now)
+                .Trays.Sum(t => t.Used.Si / t.Depth.Si);
+            var tray = plan.Trays.Single(t => t.Task == $"rods/dip.{i}");
+            Assert.InRange(tray.Trays, laid, laid + 0.25);
+            Assert.True(tray.Trays < 1, $"{tray.Trays} of a tray");
+        }
+    }
+
     [Fact]
     public void Many_boxes_go_into_a_fridge_that_takes_two_trays()
     {

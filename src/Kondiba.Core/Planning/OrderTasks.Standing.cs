@@ -36,7 +36,7 @@ internal sealed partial class OrderTasks
             return;
         if (step.Sets is not null)
         {
-            var choices = Coats(tally.Lines.First(l => l.Line == step.Lines[0]), step, order, Tray * batch.Trays);
+            var choices = Coats(tally.Lines.First(l => l.Line == step.Lines[0]), step, order, RoomFor(batch));
 
             // It sets from when it was done; a chill that is too long by now cannot be shortened any more.
             Stand(new(
@@ -49,13 +49,16 @@ internal sealed partial class OrderTasks
         else
         {
             var place = tables.Reference.Setting.Had.Any(p => p.Code == step.Rule.Place) ? step.Rule.Place : Place.Room;
-            var takes = Tray * batch.Trays;
+            var takes = RoomFor(batch);
             Standing here = new(place, takes, 0, step.Rule.AtMost is { } most && done is null ? (int)most.Value.TotalMinutes : null);
             Stand(new(code, code, open, due, step.Rule.InFridge is null || place == Cold
                 ? [here]
                 : [here, new(Cold, takes, 0, Cost: (int)(tables.Reference.Planning.Carry.Value.TotalMinutes * Minute))]));
         }
     }
+
+    /// <summary>The room that pieces take lying on sheets: two colours share one, so in quarters of it (common practice: sheets come in quarters).</summary>
+    private static int RoomFor(Batch batch) => Tray / 4 * (int)Math.Ceiling((4 * batch.Fills) - 1e-9);
 
     private void Stand(Stay stay)
     {

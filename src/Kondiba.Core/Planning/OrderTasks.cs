@@ -148,7 +148,7 @@ internal sealed partial class OrderTasks
                     last[(step.Code, b)],
                     [.. next.SelectMany(n => Of(first, n, step, batch)).Distinct()],
                     due,
-                    Batched(step) ? batches[step.Lines[0]][b] : new(1, 1, 1));
+                    Batched(step) ? batches[step.Lines[0]][b] : new(1, 1));
                 if (step.Mould is { } mould && last.TryGetValue((MouldFreed(step, work), 0), out var freed))
                     uses.Add(new($"mould.{mould}", 1, first[(step.Code, 0)], freed));
             }
@@ -177,9 +177,8 @@ internal sealed partial class OrderTasks
 
     /// <summary>Pieces that are made in one go.</summary>
     /// <param name="Share">Of the line's pieces.</param>
-    /// <param name="Trays">Trays that are taken out for them.</param>
-    /// <param name="Fills">How much of the trays they fill, in trays.</param>
-    private sealed record Batch(double Share, int Trays, double Fills);
+    /// <param name="Fills">How much of a tray they fill, or of how many.</param>
+    private sealed record Batch(double Share, double Fills);
 
     /// <summary>A line's pieces tray by tray; more batches where a tray keeps the hands too long, one where a mould sets the pace.</summary>
     private List<Batch> Batches(OrderDraft order, LineTally line, List<WorkStep> work)
@@ -193,10 +192,10 @@ internal sealed partial class OrderTasks
             tables.Reference.Tray);
         var (trays, fills) = (Math.Max(1, laid.Count), laid.Sum(t => t.Used.Si / t.Depth.Si));
         if (work.Exists(s => s.Mould is not null && s.Lines.Contains(line.Line) && s.Stage is Stage.Dip && s.Pots.Count > 0))
-            return [new(1, trays, fills)];
+            return [new(1, fills)];
         var hands = work.Where(s => Batched(s) && s.Lines[0] == line.Line).Select(s => s.Hands.TotalMinutes).DefaultIfEmpty(0).Max();
         var count = Math.Max(trays, (int)Math.Ceiling(hands / tables.Reference.Planning.Longest.Value.TotalMinutes));
-        return [.. Enumerable.Repeat(new Batch(1.0 / count, 1, fills / count), count)];
+        return [.. Enumerable.Repeat(new Batch(1.0 / count, fills / count), count)];
     }
 
     /// <summary>How soon a step follows on another: not before it has waited, and what is made is not left standing.</summary>

@@ -138,7 +138,7 @@ export function TraySheet({ tray, plan, desk, day, arrange, close }: Omit<Of, "o
       <dl className="mt-3 grid grid-cols-[auto_1fr] gap-x-5 gap-y-1">
         <dt className="text-ink2">on it</dt>
         <dd>
-          {tray.pieces} pieces, {room(tray.trays)}
+          {tray.pieces} pieces, {room(tray.trays, tray.task.includes("/pack."))}
         </dd>
         <dt className="text-ink2">where</dt>
         <dd>
@@ -205,9 +205,14 @@ export function TraySheet({ tray, plan, desk, day, arrange, close }: Omit<Of, "o
   );
 }
 
-/** Room that trays take; boxes that are stacked take a part of one. */
-const room = (trays: number) =>
-  trays < 1 ? `in boxes, ${Math.round(trays * 100)} % of a tray’s room` : `${trays} ${trays === 1 ? "tray" : "trays"}`;
+const quarters = ["", "¼", "½", "¾"];
+
+/** Room that pieces take: on sheets, which two colours share, in quarters of a tray; stacked boxes in hundredths of one. */
+const room = (trays: number, packed: boolean) => {
+  if (packed) return `in boxes, ${Math.round(trays * 100)} % of a tray’s room`;
+  const whole = Math.floor(trays);
+  return `${whole || ""}${quarters[Math.round((trays - whole) * 4)]} ${trays > 1 ? "trays" : whole ? "tray" : "of a tray"}`;
+};
 
 const later = (a: string, b: string) => (a > b ? a : b.slice(0, 19));
 
