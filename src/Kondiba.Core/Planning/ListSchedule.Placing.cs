@@ -39,13 +39,14 @@ internal sealed partial class ListSchedule
 
     private static int Further(int by) => by switch { < 120 => 15, < 720 => 60, _ => 240 };
 
+    /// <summary>Places all of them so much earlier than they must be done; whether what comes after a task may wait for it.</summary>
     private bool All(List<PlanTask> unit, int shift, bool waits)
     {
-        var failed = All(unit, shift);
-        while (failed is not null && waits && asked <= mostAsked
-            && (Defer(failed) || followers[failed.Code].Where(f => Defer(f.Task)).ToList() is not []))
-            failed = All(unit, shift);
-        return failed is null;
+        var without = LeftWithout(unit, shift);
+        while (without is not null && waits && asked <= mostAsked
+            && (Defer(without) || followers[without.Code].Where(f => Defer(f.Task)).ToList() is not []))
+            without = LeftWithout(unit, shift);
+        return without is null;
     }
 
     /// <summary>Has what comes after a task, and only after it, placed once that has its time, and not before.</summary>
@@ -66,7 +67,7 @@ internal sealed partial class ListSchedule
 
     /// <summary>Places all of them, or none, so much earlier than they must be done.</summary>
     /// <returns>The one that found no place; null when all did.</returns>
-    private PlanTask? All(List<PlanTask> unit, int shift)
+    private PlanTask? LeftWithout(List<PlanTask> unit, int shift)
     {
         if (asked > mostAsked)
             return unit[0];

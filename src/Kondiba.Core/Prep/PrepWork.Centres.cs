@@ -41,9 +41,10 @@ internal sealed partial class PrepWork
         foreach (var all in wants.GroupBy(w => w.Centre.Code).ToList())
         {
             var centre = all.First().Centre;
+            var sticks = all.Any(w => w.OnStick);
             List<PrepRule> rules =
             [
-                .. Rules(centre).Where(r => !r.After && !r.WithDip),
+                .. Rules(centre).Where(r => !r.After && !r.WithDip && (!r.Stick || sticks)),
                 .. centre.Prep.Select((text, i) => new PrepRule($"own-{i}", [], text, "", Source.Kitchen, "counter")),
             ];
             foreach (var (n, together) in Together([.. all.Select(w => w.Line).Distinct()], rules).Index())
@@ -82,23 +83,23 @@ internal sealed partial class PrepWork
     }
 
     /// <summary>
-    /// Lines whose centres are made ready in one go: all of them, unless they must be dipped sooner than the hands can dip them all, or
-    /// within a morning from more pots than are warm at once. Those of one pot come together.
+    /// Lines whose centres are made ready in one go: all of them, unless they must be dipped sooner than the hands can melt and dip it all.
+    /// Those of one pot come together.
     /// </summary>
     private List<List<int>> Together(List<int> of, IReadOnlyList<PrepRule> rules)
     {
         if (rules.Where(r => r.AtMost is not null).Select(HandsWithin).ToList() is not { Count: > 0 } limits)
             return [of];
-        var within = limits.Min();
-        var most = within <= Morning ? tables.Profile.Working.Pots : int.MaxValue;
         var turn = tally.Making.Select(m => m.Pot).ToList();
         string PotOf(int line) => PotsOf(tally.Lines.First(l => l.Line == line)).FirstOrDefault() ?? "";
         List<List<int>> together = [];
         var (pots, hands) = (new HashSet<string>(), Duration.Zero);
         foreach (var line in of.OrderBy(l => turn.IndexOf(PotOf(l))))
         {
-            hands += ToDip(line) + (pots.Add(PotOf(line)) && pots.Count > 1 ? ToMelt(PotOf(line)) : Duration.Zero);
-            if (together.Count == 0 || hands > within || pots.Count > most)
+            hands += ToDip(line);
+            if (pots.Add(PotOf(line)) && pots.Count > 1)
+                hands += ToMelt(PotOf(line), washed: pots.Count > tables.Profile.Working.Pots);
+            if (together.Count == 0 || hands > limits.Min())
             {
                 together.Add([]);
                 (pots, hands) = ([PotOf(line)], ToDip(line));
@@ -118,9 +119,14 @@ internal sealed partial class PrepWork
         return within <= Morning ? within : within / 3;
     }
 
-    private Duration ToMelt(string pot) => tally.Pots.FirstOrDefault(p => p.Key == pot) is { } melted
-        ? MeltingOf.Pot(melted, melted.ToMelt.Value, tables).Hands
-        : Duration.Zero;
+    /// <summary>About how long it takes to have another pot: while others are warm, or once one of them is washed up.</summary>
+    private Duration ToMelt(string key, bool washed)
+    {
+        if (tally.Pots.FirstOrDefault(p => p.Key == key) is not { } pot)
+            return Duration.Zero;
+        var melt = MeltingOf.Pot(pot, pot.ToMelt.Value, tables);
+        return melt.Hands + (washed ? melt.Waits + tables.Reference.Pricing.Wash.Value : Duration.Zero);
+    }
 
     /// <summary>About how long the hands dip a line once, with what goes onto the wet coat.</summary>
     private Duration ToDip(int of)
