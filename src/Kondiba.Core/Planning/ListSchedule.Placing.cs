@@ -43,26 +43,38 @@ internal sealed partial class ListSchedule
     private bool All(List<PlanTask> unit, int shift, bool waits)
     {
         var without = LeftWithout(unit, shift);
-        while (without is not null && waits && asked <= mostAsked
-            && (Defer(without) || followers[without.Code].Where(f => Defer(f.Task)).ToList() is not []))
+        while (without is not null && waits && asked <= mostAsked && Deferred(without))
             without = LeftWithout(unit, shift);
         return without is null;
     }
 
+    /// <summary>Has what comes after a task wait for it, or else what comes after each that follows it.</summary>
+    /// <returns>Whether any of that is new.</returns>
+    private bool Deferred(PlanTask task)
+    {
+        var before = deferred.Count;
+        Defer(task);
+        if (deferred.Count > before)
+            return true;
+        foreach (var (next, _) in followers[task.Code])
+            Defer(next);
+        return deferred.Count > before;
+    }
+
     /// <summary>Has what comes after a task, and only after it, placed once that has its time, and not before.</summary>
-    /// <returns>Whether that is new.</returns>
-    private bool Defer(PlanTask task)
+    private void Defer(PlanTask task)
     {
         List<string> chain = [];
         while (followers[task.Code].ToList() is [var next])
         {
             if (next.Task.After.Count(a => tasks[a.Task].At is null) > 1 || next.Task.At is not null)
-                return false;
+                return;
             chain.Add(task.Code);
             task = next.Task;
         }
 
-        return !followers[task.Code].Any() && chain.Where(deferred.Add).ToList() is not [];
+        if (!followers[task.Code].Any())
+            deferred.UnionWith(chain);
     }
 
     /// <summary>Places all of them, or none, so much earlier than they must be done.</summary>

@@ -17,7 +17,8 @@ internal sealed partial class ListSchedule
     // How many other turns are tried: fewer for more tasks, and no more when so many have been in vain; how much earlier an order is tried.
     private const int Tries = 9000, FewestTries = 3, MostTries = 300, MostInVain = 50, LongestShift = 900;
 
-    // So often is a place looked for in one try at most; less often where only one is made at once, more often in the last one.
+    // So often is a place looked for in one try at most; less often where it must come at once and no
+    // other is made, more often where one more is all there is.
     private const int MostAsked = 20_000, MostAskedOnce = 4_000;
 
     // So often in all tries together.

@@ -176,12 +176,9 @@ public sealed partial class Planner
         if (ListSchedule.Of(late, late: true, stop: stop) is { } found)
             return found;
         IReadOnlyList<Resource> roomy = [.. Problem.Resources.Select(r => IsPlace(r) ? r with { Has = r.Has * Plenty, Away = [] } : r)];
+        var unhurried = Until(Problem.Ends + Weeks) with { Resources = roomy };
         PlanProblem[] more =
-        [
-            late with { Resources = roomy },
-            Standing(Until(Problem.Ends + Weeks) with { Resources = roomy }, most => 3 * most),
-            Standing(Until(Problem.Ends + Weeks) with { Resources = roomy }, _ => null),
-        ];
+            [late with { Resources = roomy }, Standing(unhurried, most => 3 * most), Standing(unhurried, _ => null)];
         return more.Select(problem => ListSchedule.Of(problem, late: true, tries: 1, stop: stop)).FirstOrDefault(plan => plan is not null);
 
         PlanProblem Until(int ends) => Problem with

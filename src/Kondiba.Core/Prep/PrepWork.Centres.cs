@@ -88,27 +88,45 @@ internal sealed partial class PrepWork
     /// </summary>
     private List<List<int>> Together(List<int> of, IReadOnlyList<PrepRule> rules)
     {
-        if (rules.Where(r => r.AtMost is not null).Select(HandsWithin).ToList() is not { Count: > 0 } limits)
-            return [of];
         var turn = tally.Making.Select(m => m.Pot).ToList();
-        string PotOf(int line) => PotsOf(tally.Lines.First(l => l.Line == line)).FirstOrDefault() ?? "";
-        List<List<int>> together = [];
-        var (pots, hands) = (new HashSet<string>(), Duration.Zero);
-        foreach (var line in of.OrderBy(l => turn.IndexOf(PotOf(l))))
+        var pots = of.ToDictionary(l => l, l => PotsOf(tally.Lines.First(t => t.Line == l)).FirstOrDefault() ?? "");
+        var together = InGoes(of.OrderBy(l => turn.IndexOf(pots[l])), rules, (before, line) =>
         {
-            hands += ToDip(line);
-            if (pots.Add(PotOf(line)) && pots.Count > 1)
-                hands += ToMelt(PotOf(line), washed: pots.Count > tables.Profile.Working.Pots);
-            if (together.Count == 0 || hands > limits.Min())
+            var had = before.Select(l => pots[l]).Distinct().ToList();
+            return had.Count == 0 || had.Contains(pots[line])
+                ? ToDip(line)
+                : ToDip(line) + ToMelt(pots[line], washed: had.Count >= tables.Profile.Working.Pots);
+        });
+        return [.. together.Select(t => t.Order().ToList())];
+    }
+
+    /// <summary>
+    /// Parts of some work, in turn: each as much as the hands can go on with while what is made ready by some rules is fit for it; all in one
+    /// where that keeps.
+    /// </summary>
+    /// <param name="all">The work.</param>
+    /// <param name="rules">By which it is made ready.</param>
+    /// <param name="hands">How long one more takes after some others.</param>
+    private static List<List<T>> InGoes<T>(IEnumerable<T> all, IEnumerable<PrepRule> rules, Func<List<T>, T, Duration> hands)
+    {
+        if (rules.Where(r => r.AtMost is not null).Select(HandsWithin).ToList() is not { Count: > 0 } limits)
+            return [[.. all]];
+        List<T> last = [];
+        List<List<T>> goes = [last];
+        var sum = Duration.Zero;
+        foreach (var one in all)
+        {
+            sum += hands(last, one);
+            if (last.Count > 0 && sum > limits.Min())
             {
-                together.Add([]);
-                (pots, hands) = ([PotOf(line)], ToDip(line));
+                goes.Add(last = []);
+                sum = hands(last, one);
             }
 
-            together[^1].Add(line);
+            last.Add(one);
         }
 
-        return [.. together.Select(t => t.Order().ToList())];
+        return goes;
     }
 
     /// <summary>How long the hands can work on what a step has made ready; of more than a morning a third, as there is a night in it.</summary>
@@ -142,21 +160,8 @@ internal sealed partial class PrepWork
     private void LayOut()
     {
         var laid = steps.Where(s => s.Rule.LaidOut && s.After.Count == 0 && !steps.Exists(o => o.After.Contains(s.Code))).ToList();
-        List<List<WorkStep>> together = [];
-        var hands = Duration.Zero;
-        foreach (var step in laid)
-        {
-            var more = step.Lines.Aggregate(Duration.Zero, (sum, l) => sum + ToDip(l));
-            hands += more;
-            if (together.Count == 0 || (step.Rule.AtMost is not null && hands > HandsWithin(step.Rule)))
-            {
-                together.Add([]);
-                hands = more;
-            }
-
-            together[^1].Add(step);
-        }
-
+        var together = InGoes(
+            laid, laid.Select(s => s.Rule), (_, step) => step.Lines.Aggregate(Duration.Zero, (sum, line) => sum + ToDip(line)));
         foreach (var (n, some) in together.Where(t => t.Count > 1).Index())
             LayOut(n == 0 ? "laid-out" : $"laid-out.{n + 1}", some);
     }

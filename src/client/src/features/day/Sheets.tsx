@@ -131,6 +131,7 @@ export function TaskSheet({ task, plan, orders, desk, now, arrange, close }: Of 
 /** A tray: what lies on it, where, how long, and what to do when that place is away. */
 export function TraySheet({ tray, plan, desk, day, arrange, close }: Omit<Of, "orders"> & { tray: DayTray; day: Day }) {
   const place = plan.places.find((p) => p.place === tray.place);
+  const from = plan.tasks.find((t) => t.what.code === tray.task);
   const order = day.orders.find((o) => o.code === tray.order);
   return (
     <Sheet open close={close} title={tray.title}>
@@ -138,7 +139,7 @@ export function TraySheet({ tray, plan, desk, day, arrange, close }: Omit<Of, "o
       <dl className="mt-3 grid grid-cols-[auto_1fr] gap-x-5 gap-y-1">
         <dt className="text-ink2">on it</dt>
         <dd>
-          {tray.pieces} pieces, {room(tray.trays, tray.task.includes("/pack."))}
+          {tray.pieces} pieces, {room(tray.trays, from?.what.stage === "pack")}
         </dd>
         <dt className="text-ink2">where</dt>
         <dd>
@@ -177,8 +178,7 @@ export function TraySheet({ tray, plan, desk, day, arrange, close }: Omit<Of, "o
             <TextButton
               key={p.place}
               onClick={() => {
-                const mark = plan.tasks.find((t) => t.what.code === tray.task)?.mark;
-                desk.mark(tray.task, `${tray.title}: ${p.name}.`, { ...mark, place: p.place });
+                desk.mark(tray.task, `${tray.title}: ${p.name}.`, { ...from?.mark, place: p.place });
                 close();
               }}
             >
