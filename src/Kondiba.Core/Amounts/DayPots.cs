@@ -70,7 +70,7 @@ public sealed record CoatingNeed(string Key, string Coating, string Colour, Mass
     [
         .. from pot in pots
            group pot by (pot.Coating, Colour: pot.Bought) into same
-           let cover = PotMaking.CoverOf(
+           let cover = PotPacks.CoverOf(
                same.Select(p => p.OfCoating).Total(), tables.Reference.Coating(same.Key.Coating)!, same.Key.Colour, tables)
            let toMelt = same.Select(p => p.ToMelt).Total()
            orderby toMelt.Si descending

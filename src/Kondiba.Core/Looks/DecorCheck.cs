@@ -1,35 +1,16 @@
 using Kondiba.Core.Centres;
 using Kondiba.Core.Coatings;
-using Kondiba.Core.Colour;
 using Kondiba.Core.Decoration;
 using Kondiba.Core.Facts;
 using Kondiba.Core.Films;
-using Kondiba.Core.Measures;
 using Kondiba.Core.Reference;
 using Kondiba.Core.Wording;
 using static System.Math;
 
 namespace Kondiba.Core.Looks;
 
-/// <summary>A pattern whose every field stands for something in the trade tables.</summary>
-internal sealed record Drizzle(int Index, PatternDraft Draft, PatternKind Kind, Coating Coating, CoatingColour Colour)
-{
-    /// <summary>Key of the pot it is taken from.</summary>
-    public string Pot => Coating.Pot(Colour);
-}
-
-/// <summary>Coating that is drawn from a bag onto a line's pieces.</summary>
-internal sealed record Bagged(Dip For, Coating Coating, CoatingColour Colour, Message What, Figure<Mass> PerPiece, Sourced<Share>? OffPiece)
-{
-    /// <summary>Key of the pot it is taken from.</summary>
-    public string Pot => Coating.Pot(Colour);
-
-    /// <summary>For all pieces, spoilt ones too, and what falls beside them.</summary>
-    public Mass Total => PerPiece.Value * (For.Count.Value * (1 + For.Centre.Spoil.Value.Si) * (1 + (OffPiece?.Value.Si ?? 0)));
-}
-
 /// <summary>Finds what cannot be in a decoration, field by field.</summary>
-internal static class DecorCheck
+internal static partial class DecorCheck
 {
     private const int MostOfEach = 8;
     private const int MostText = 4;
@@ -64,7 +45,7 @@ internal static class DecorCheck
         return new(first, dips, patterns, sprinkles, check.Parts(decor.Parts, coat), check.Paint(decor.Paint), coat);
     }
 
-    private sealed class Check(string at, Dip first, ReferenceData tables, List<Problem> problems)
+    private sealed partial class Check(string at, Dip first, ReferenceData tables, List<Problem> problems)
     {
         private void Add(string field, Message reason, Message remedy, Severity severity = Severity.Error) =>
             problems.Add(new($"{at}.{field}", reason, remedy, severity));
@@ -107,94 +88,6 @@ internal static class DecorCheck
                 AtOnce = false,
                 Angle = dip.Angle * PI / 180
             };
-        }
-
-        public Drizzle? Pattern(int i, PatternDraft pattern, Outline coat, List<Dip> dips)
-        {
-            var before = problems.Count;
-            var field = $"patterns[{i}]";
-            var kind = tables.Decor.Pattern(pattern.Kind);
-            if (kind is null)
-                Add(
-                    $"{field}.kind",
-                    Message.Of("decoration.pattern-called", ("kind", pattern.Kind)),
-                    Message.Of("decoration.pattern-called.do", ("patterns", Argument.Of(tables.Decor.Patterns.Select(p => p.Code)))));
-            var (coating, colour) = Colour(field, pattern.Coating, pattern.Colour);
-            if (kind is not null && (pattern.Lines < kind.Least || pattern.Lines > kind.Most))
-                Add(
-                    $"{field}.lines",
-                    Message.Of(
-                        "decoration.takes",
-                        ("capital", Capital(kind.Name)),
-                        ("least", kind.Least),
-                        ("most", kind.Most),
-                        ("counted", kind.Counted)),
-                    "decoration.takes.do");
-            var room = Min(coat.Most.X - coat.Least.X, coat.Most.Y - coat.Least.Y) * 1e3;
-            if (!(pattern.Bead >= LeastBead))
-                Add(
-                    $"{field}.bead",
-                    Message.Of("decoration.tip-draws-bead-thinner", ("leastBead", LeastBead)),
-                    "decoration.tip-draws-bead-thinner.do");
-            else if (pattern.Bead > room)
-                Add(
-                    $"{field}.bead",
-                    Message.Of(
-                        "decoration.bead-mm-wider-coat",
-                        ("bead", pattern.Bead),
-                        ("toLowerInvariant", English.WithArticle(first.One).ToLowerInvariant()),
-                        ("room", room)),
-                    Message.Of("decoration.bead-mm-wider-coat.do", ("floor", Floor(room / 4 * 10) / 10)));
-            if (pattern.Spacing is { } spacing && !(spacing > 0 && spacing <= MostSpacing))
-                Add(
-                    $"{field}.spacing",
-                    Message.Of("decoration.lines-lie-more-nothing", ("mostSpacing", MostSpacing)),
-                    "decoration.lines-lie-more-nothing.do");
-            if (!(Abs(pattern.Angle) <= 180))
-                Add($"{field}.angle", "decoration.pattern-turned-most-half", "decoration.pattern-turned-most-half.do");
-            if (!(pattern.Phase is >= 0 and <= 1))
-                Add($"{field}.phase", "decoration.pattern-shifted-most-one", "decoration.pattern-shifted-most-one.do");
-            if (kind?.Code is "letters")
-                Text(field, pattern.Text);
-            if (problems.Count > before)
-                return null;
-
-            var tip = pattern.Bead / tables.Decorating.BeadPerTip.Value.Si;
-            if (kind!.Code is not "dots"
-                && (tip < tables.Decorating.TipFrom.Value.In("mm") - 0.25 || tip > tables.Decorating.TipTo.Value.In("mm") + 0.25))
-                Add(
-                    $"{field}.bead",
-                    Message.Of(
-                        "decoration.wants-tip-mm-tips",
-                        ("tip", tip),
-                        ("tipFrom", tables.Decorating.TipFrom.Value),
-                        ("tipTo", tables.Decorating.TipTo.Value)),
-                    "decoration.wants-tip-mm-tips.do",
-                    Severity.Mind);
-            if (kind.Code is not "dots" && pattern.Spacing is { } gap && gap < pattern.Bead)
-                Add(
-                    $"{field}.spacing",
-                    Message.Of("decoration.lines-mm-apart-run", ("gap", gap), ("bead", pattern.Bead)),
-                    "decoration.lines-mm-apart-run.do",
-                    Severity.Mind);
-            var under = dips.LastOrDefault() ?? first;
-            if (under.Bare && kind.GoesOn is GoesOn.Wet && kind.Bare is null)
-            {
-                Add(
-                    $"{field}.kind",
-                    Message.Of("decoration.drawn-wet-coat-piece", ("capital", Capital(kind.Name))),
-                    "decoration.drawn-wet-coat-piece.do",
-                    Severity.Unfit);
-                return null;
-            }
-
-            if (!under.Bare && !tables.Colour.SeenOn(Spectrum.LabOf(colour!.Srgb), Spectrum.LabOf(under.Colour.Srgb)))
-                Add(
-                    $"{field}.colour",
-                    Message.Of("decoration.will-hardly-seen", ("capital", Capital(colour.Name)), ("colour", under.Colour.Name)),
-                    "decoration.will-hardly-seen.do",
-                    Severity.Mind);
-            return new(i, pattern, kind, coating!, colour!);
         }
 
         public List<(int, SprinkleDraft, Sprinkle)> Sprinkles(IReadOnlyList<SprinkleDraft> sprinkles)
@@ -329,73 +222,9 @@ internal static class DecorCheck
             return null;
         }
 
-        /// <summary>What must be done wet cannot come after what wants a coat that has set, nor under wet sprinkles.</summary>
-        public void Order(List<Drizzle> drizzles, List<(int, SprinkleDraft Draft, Sprinkle Kind)> sprinkles)
-        {
-            foreach (var (n, wet) in drizzles.Index().Where(d => d.Item.Kind.GoesOn is GoesOn.Wet))
-            {
-                var field = $"patterns[{wet.Index}].kind";
-                if (drizzles.Take(n).FirstOrDefault(d => d.Kind.GoesOn is GoesOn.Set) is { } set)
-                    Add(
-                        field,
-                        Message.Of("decoration.drawn-wet-coat-before", ("capital", Capital(wet.Kind.Name)), ("kind", set.Kind.Name)),
-                        Message.Of("decoration.drawn-wet-coat-before.do", ("kind", wet.Kind.Name)),
-                        Severity.Unfit);
-                else if (drizzles.Take(n).Any(d => d.Kind.GoesOn is GoesOn.Wet))
-                    Add(field, "decoration.two-patterns-cannot-both", "decoration.two-patterns-cannot-both.do", Severity.Unfit);
-                else if (sprinkles.FirstOrDefault(s => !s.Draft.Glued && s.Draft.Side is not Side.Tip) is { Kind: { } kind })
-                    Add(
-                        field,
-                        Message.Of("decoration.both-want-wet-coat", ("capital", Capital(wet.Kind.Name)), ("kind", kind.Name)),
-                        Message.Of("decoration.both-want-wet-coat.do", ("kind", kind.Name)),
-                        Severity.Unfit);
-            }
-        }
-
-        private void Text(string field, string? text)
-        {
-            if (string.IsNullOrWhiteSpace(text) || text.Length > MostText)
-                Add(
-                    $"{field}.text",
-                    Message.Of("decoration.one-letters-figures-go", ("mostText", MostText)),
-                    "decoration.one-letters-figures-go.do");
-            else if (Letters.Unknown(text).ToList() is { Count: > 0 } unknown)
-                Add(
-                    $"{field}.text",
-                    Message.Of("decoration.way-pipe-here", ("letters", Argument.Of([.. unknown.Select(c => $"“{c}”")]))),
-                    "decoration.way-pipe-here.do");
-        }
-
         private (Coating? Coating, CoatingColour? Colour) Colour(string field, string? coating, string? colour) =>
             tables.ColourOf(coating, colour, (part, reason, remedy) => Add($"{field}.{part}", reason, remedy));
 
         private static string Capital(string words) => char.ToUpperInvariant(words[0]) + words[1..];
-    }
-}
-
-/// <summary>What is seen of a coat from above.</summary>
-internal static class Coats
-{
-    /// <summary>The coat that covers most: what decoration goes onto.</summary>
-    public static Outline Widest(Dip first, IEnumerable<Dip> over) => over.Prepend(first).Select(Seen).MaxBy(o => o.Area)!;
-
-    /// <summary>The part of what is seen of a piece that goes under when it is dipped at an angle.</summary>
-    /// <param name="seen">What is seen of the piece.</param>
-    /// <param name="dip">A dip of the piece, which tells how it lies.</param>
-    /// <param name="angle">The angle, in radians.</param>
-    /// <param name="upTo">How far it reaches along the way the piece goes in, in metres from the middle of the dipped end.</param>
-    public static Outline Under(Outline seen, Dip dip, double angle, double upTo)
-    {
-        var (sin, cos) = SinCos(angle);
-        return dip.Centre.DippedEndUp ? seen.Cut(new(sin, cos), upTo) : seen.Cut(new(sin, -cos), upTo - (dip.Size.Shape.Length.Si * cos));
-    }
-
-    private static Outline Seen(Dip dip)
-    {
-        var shape = dip.Size.Shape;
-        var whole = shape.Outline(dip.Centre.DippedEndUp);
-        return shape.DipLine(dip.Depth) >= shape.Length && dip.Depth.Si >= 1
-            ? whole
-            : Under(whole, dip, dip.Angle, shape.DipUpTo(dip.Depth, dip.Angle));
     }
 }

@@ -1,9 +1,7 @@
 using System.Text.Json.Serialization;
-using Kondiba.Core.Centres;
 using Kondiba.Core.Coatings;
 using Kondiba.Core.Decoration;
 using Kondiba.Core.Facts;
-using Kondiba.Core.Films;
 using Kondiba.Core.Measures;
 using Kondiba.Core.Reference;
 using Kondiba.Core.Setting;
@@ -31,141 +29,6 @@ internal sealed record DippedCoat(
 /// <param name="Setting">Setting times, one for each place.</param>
 public sealed record OverCoat(
     string Coating, string Colour, double Angle, Length UpTo, Figure<Mass> PerPiece, Length Coat, IReadOnlyList<SettingTime> Setting);
-
-/// <summary>What a pattern comes to on one piece.</summary>
-/// <param name="Pattern">Its place among the line's patterns.</param>
-/// <param name="Kind">Code of the pattern.</param>
-/// <param name="Pot">Key of the pot it is taken from.</param>
-/// <param name="Bead">Width of the bead.</param>
-/// <param name="Strokes">What is seen of it: lines as x, y, x, y …, x from the middle line to the right, y down from the top; two numbers are a dot.</param>
-/// <param name="Line">Length of the bead.</param>
-/// <param name="Mass">Coating in it.</param>
-/// <param name="Tip">Opening of the tip, to the half millimetre.</param>
-/// <param name="Time">To draw it.</param>
-public sealed record PatternTally(
-    int Pattern,
-    string Kind,
-    string Pot,
-    Length Bead,
-    IReadOnlyList<IReadOnlyList<Length>> Strokes,
-    Figure<Length> Line,
-    Figure<Mass> Mass,
-    Length Tip,
-    Duration Time)
-{
-    private const double MostlyBeside = 0.5;
-
-    internal static PatternTally For(Drizzle drizzle, Outline coat, Dip dip, ReferenceData tables, List<Problem> problems)
-    {
-        var (draft, kind, c, shape) = (drizzle.Draft, drizzle.Kind, tables.Decorating, dip.Size.Shape);
-        var drawn = Patterns.Draw(draft, coat, shape);
-        if (drawn.Landed < MostlyBeside)
-        {
-            problems.Add(new(
-                $"lines[{dip.Line}].decor.patterns[{drizzle.Index}].kind",
-                Message.Of(
-                    "decoration.only-lands-rest-falls",
-                    ("landed", drawn.Landed * 100),
-                    ("toLowerInvariant", English.WithArticle(dip.One).ToLowerInvariant())),
-                "decoration.only-lands-rest-falls.do",
-                Severity.Mind));
-        }
-
-        var flow = Flow.Of(drizzle.Coating, default, tables.Film);
-        var bead = Quantities.Of<Length>(draft.Bead, "mm");
-        var length = new Length(drawn.Length);
-        var dot = new Volume(PI / 12 * Pow(bead.Si, 3));
-        var mass = ((bead.Circle * length) + (dot * drawn.Dots)) * flow.Density;
-        var seconds = (drawn.Length / (c.HandSpeed.Value.Si * kind.Pace.Value.Si)) + (drawn.Starts * c.Lift.Value.TotalSeconds);
-        var tip = Quantities.Of<Length>(Round(draft.Bead / c.BeadPerTip.Value.Si * 2) / 2, "mm");
-        List<WorkingLine> LengthWorking() =>
-        [
-            WorkingLine.Count(Message.ByName(kind.Counted.Length > 0 ? kind.Counted : kind.Name), "", draft.Lines, Source.Entered),
-            .. drawn.Dots > 0 ? new[] { WorkingLine.Count("decoration.dots", "decoration.dots.how", drawn.Dots, Source.Computed) } : [],
-            WorkingLine.Of(
-                Message.Of("decoration.bead", ("kind", kind.Name)),
-                kind.Code is "stripes" ? Message.Of("decoration.bead.how") : Message.Of("decoration.seen-from-above-drizzle"),
-                length,
-                Source.Computed),
-        ];
-        return new(
-            drizzle.Index,
-            kind.Code,
-            drizzle.Pot,
-            bead,
-            [.. drawn.Lines.Select(Points.Flat)],
-            new(length, LengthWorking),
-            new(mass, () =>
-            [
-                .. LengthWorking(),
-                WorkingLine.Of("decoration.bead-width-w", "", bead, Source.Entered),
-                WorkingLine.Of(
-                    Message.Of("decoration.density-unthinned", ("coating", drizzle.Coating.Name)), "", flow.Density, Source.Computed),
-                WorkingLine.Of(
-                    Message.Of("decoration.drawn-in", ("colour", drizzle.Colour.Name), ("kind", kind.Name)),
-                    drawn.Dots > 0
-                        ? Message.Of("decoration.drawn-in.how", ("length", length), ("dots", drawn.Dots))
-                        : Message.Of("decoration.w", ("length", length)),
-                    mass,
-                    Source.Computed),
-            ]),
-            tip,
-            Duration.FromSeconds(Round(seconds, 1)));
-    }
-}
-
-/// <summary>Sprinkles on one piece.</summary>
-/// <param name="Sprinkle">Their place among the line's sprinkles.</param>
-/// <param name="Kind">Code of the sprinkle.</param>
-/// <param name="Mass">What stays on one piece.</param>
-/// <param name="Grains">Where grains are seen, as x, y, x, y …; not every one when there are very many.</param>
-public sealed record SprinkleTally(int Sprinkle, string Kind, Figure<Mass> Mass, IReadOnlyList<Length> Grains)
-{
-    private const int MostGrains = 220;
-
-    internal static SprinkleTally For(int index, SprinkleDraft draft, Sprinkle kind, Design design)
-    {
-        var (first, coat, area) = (design.First, design.Coat, design.Area);
-        var shape = first.Size.Shape;
-        var tip = new Share(first.Depth.Si / 3);
-        (Area Onto, Message Where) side = draft.Side switch
-        {
-            Side.Front => (area / 2, "decoration.area-of-front"),
-            Side.Tip => (shape.DippedArea(tip), "decoration.area-of-tip"),
-            _ => (area, "decoration.area-of-all"),
-        };
-        var onto = side.Onto;
-        var mass = onto * draft.Cover * kind.PerArea.Value;
-        var seen = draft.Side is Side.Tip ? Coats.Under(coat, first, 0, shape.DipLine(tip).Si) : coat;
-        var grain = kind.Grain.Value.Si;
-        var count = (int)Min(MostGrains, Ceiling(seen.Area * draft.Cover / (grain * grain * (kind.Form is "rod" ? 0.6 : 1.3))));
-        return new(
-            index,
-            kind.Code,
-            new(mass, () =>
-            [
-                WorkingLine.Of("decoration.area-2", side.Where, onto, Source.Computed),
-                WorkingLine.Of("decoration.covered", "", new Share(draft.Cover), Source.Entered),
-                WorkingLine.Of(Message.Of("decoration.area", ("kind", kind.Name)), kind.PerArea),
-                WorkingLine.Of(
-                    Message.Of("decoration.one-piece-2", ("kind", kind.Name)),
-                    Message.Of("decoration.one-piece-2.how", ("onto", onto), ("cover", draft.Cover * 100), ("perArea", kind.PerArea.Value)),
-                    mass,
-                    Source.Computed),
-            ]),
-            Points.Flat(Points.Scatter(seen, count)));
-    }
-}
-
-/// <summary>Glued parts on one piece.</summary>
-/// <param name="Part">Their place among the line's parts.</param>
-/// <param name="Kind">Code of the part.</param>
-/// <param name="Spots">Middles of the parts, as x, y, x, y ….</param>
-/// <param name="Count">How many on a piece.</param>
-/// <param name="Moulded">Key of the pot they are moulded from at home; null when they are bought or made by a recipe.</param>
-/// <param name="MouldedMass">Coating in them, on one piece.</param>
-public sealed record PartTally(
-    int Part, string Kind, IReadOnlyList<Length> Spots, int Count, string? Moulded = null, Mass? MouldedMass = null);
 
 /// <summary>What a look comes to on one piece.</summary>
 /// <param name="Over">Dips over the first coat.</param>
@@ -214,7 +77,7 @@ public sealed record LookTally(
         var (c, first, layers) = (tables.Decorating, design.First, design.Layers);
         var shape = first.Size.Shape;
         var patterns = design.Patterns.Select(p => p.Tally).ToList();
-        var parts = Spots(design, tables);
+        var parts = PartTally.On(design, tables);
         var drizzle = patterns.Select(p => p.Mass.Value).Total();
         var (wetWork, time) = Times(design, c);
         var wet = Window(coats[^1].Setting, tables.Setting);
@@ -294,31 +157,6 @@ public sealed record LookTally(
                 mass,
                 Source.Computed),
         ]);
-    }
-
-    /// <summary>Parts in rows across the middle of the coat, eyes a little above it and further apart.</summary>
-    private static List<PartTally> Spots(Design design, ReferenceData tables)
-    {
-        var (coat, parts) = (design.Coat, new List<PartTally>());
-        var middle = coat.Middle;
-        if (!coat.Contains(middle) && coat.Reach(middle, PI / 2) is { Out: > 0 } down)
-            middle += new Point(0, (down.In + down.Out) / 2);
-        foreach (var (n, (index, draft, kind)) in design.Parts.Index())
-        {
-            var eyes = kind.Code is "eye";
-            var level = middle.Y + ((coat.Most.Y - coat.Least.Y) * (eyes ? -0.14 : 0.12 * n));
-            var chord = coat.Chord(middle with { Y = level }, new(1, 0)) ?? (0, 0);
-            var across = kind.Across.Value.Si * (eyes ? 1.5 : 1.15);
-            var perRow = Max(1, (int)((chord.To - chord.From) / across));
-            var spots = Enumerable.Range(
-                0, draft.Count).Select(i => (Row: i / perRow, Column: i % perRow, InRow: Min(perRow, draft.Count - (i / perRow * perRow))))
-                .Select(s => new Point(middle.X + ((s.Column - ((s.InRow - 1) / 2.0)) * across), level + (s.Row * across)));
-            var moulded = tables.MouldedIn(kind, draft);
-            var mass = moulded is { } m ? m.Mould.Holds * Flow.Of(m.Coating, default, tables.Film).Density * draft.Count : (Mass?)null;
-            parts.Add(new(index, kind.Code, Points.Flat([.. spots]), draft.Count, moulded?.Coating.Pot(moulded.Value.Colour), mass));
-        }
-
-        return parts;
     }
 
     /// <summary>What must be done on the wet coat, and all that takes the hands on one piece.</summary>
