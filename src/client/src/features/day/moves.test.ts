@@ -1,7 +1,7 @@
 import { expect, test } from "vitest";
 import type { Plan } from "../../api/client";
 import { changesBetween, inSteps } from "./moves";
-import { onScreen, scaleOf } from "./times";
+import { onScreen, roundsOf, scaleOf } from "./times";
 
 const task = (code: string, starts: string, stage = "dip") => ({
   what: { code, title: code, stage, pots: [] },
@@ -31,4 +31,16 @@ test("a height on the page is the time that is drawn there", () => {
   const scale = scaleOf(day, "2031-05-03", onScreen);
   for (const t of day.tasks) expect(scale.at(scale.y(t.starts)).slice(0, 16)).toBe(t.starts.slice(0, 16));
   expect(inSteps(12)).toBe(10);
+});
+
+test("what lies on sheets leaves a round, however little of one it fills, and boxes do not", () => {
+  const day = {
+    ...plan([task("a", "10:00"), task("b", "10:20", "pack")]),
+    melts: [],
+    trays: [
+      { task: "a", trays: 0.5 },
+      { task: "b", trays: 2 },
+    ],
+  } as unknown as Plan;
+  expect(roundsOf(day, "2031-05-03").flatMap((r) => r.trays.map((t) => t.task))).toEqual(["a"]);
 });

@@ -155,7 +155,7 @@ export function roundsOf(plan: Plan, on: string): Round[] {
     else used ||= task.what.stage !== "melt" && task.what.pots.length > 0;
     round.entries.push(task);
     if (task.ends > round.to) round.to = task.ends;
-    round.trays.push(...plan.trays.filter((t) => t.task === task.what.code && t.trays >= 1));
+    if (task.what.stage !== "pack") round.trays.push(...plan.trays.filter((t) => t.task === task.what.code));
   }
   for (const order of plan.orders.filter((o) => dayOf(o.pickup) === on)) handOver(rounds, order);
   return rounds;
