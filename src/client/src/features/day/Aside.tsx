@@ -1,5 +1,5 @@
 import { Link } from "react-router";
-import type { Day, DayHours, Plan, TaskMark } from "../../api/client";
+import type { Day, DayHours, DayTask, DayTray, Plan, TaskMark } from "../../api/client";
 import { TextButton } from "../../ui/buttons";
 import { clock, dayName } from "../../ui/units";
 import { away, type Spell } from "./ArrangeSheet";
@@ -43,6 +43,18 @@ export function mindedOn(plan: Plan, on: string) {
   );
   return { full, waiting, out: plan.trays.filter((t) => t.outBy !== null && dayOf(t.ends) === on) };
 }
+
+/** What cannot wait and what must come out, by the time at which it does. */
+const soonFirst = (plan: Plan, waiting: DayTask[], out: DayTray[]) =>
+  [
+    ...waiting.map(({ what, starts }) => ({ key: what.code, task: what.code, says: what.title, at: starts })),
+    ...out.map((t) => ({
+      key: `${t.task} out`,
+      task: t.task,
+      says: `${t.title}: out of the ${placeName(plan, t.place)} by`,
+      at: t.outBy ?? t.ends,
+    })),
+  ].sort((a, b) => a.at.localeCompare(b.at));
 
 /** What is tight, what would help, what cannot wait, and what the maker arranged. */
 export function Aside(props: Of & { tap: (task: string) => void }) {
@@ -133,21 +145,12 @@ export function Aside(props: Of & { tap: (task: string) => void }) {
         <section aria-labelledby="waits">
           <Head id="waits">Can’t wait</Head>
           <ul>
-            {waiting.map((t) => (
-              <li key={t.what.code} className="border-line flex justify-between gap-3 border-t border-dashed py-1.5">
-                <button className="text-left" onClick={() => props.tap(t.what.code)}>
-                  {t.what.title}
+            {soonFirst(plan, waiting, out).map(({ key, task, says, at }) => (
+              <li key={key} className="border-line flex justify-between gap-3 border-t border-dashed py-1.5">
+                <button className="text-left" onClick={() => props.tap(task)}>
+                  {says}
                 </button>
-                <b className="text-act tabular-nums">{clock(t.starts)}</b>
-              </li>
-            ))}
-            {out.map((t) => (
-              <li
-                key={`${t.task} out`}
-                className="border-line flex justify-between gap-3 border-t border-dashed py-1.5"
-              >
-                <span>out of the {placeName(plan, t.place)} by</span>
-                <b className="text-act tabular-nums">{clock(t.outBy ?? t.ends)}</b>
+                <b className="text-act tabular-nums">{clock(at)}</b>
               </li>
             ))}
           </ul>

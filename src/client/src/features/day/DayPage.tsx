@@ -187,7 +187,15 @@ function Desk({ desk, day, plan, reference }: { desk: DayDesk; day: Day; plan: P
         />
       )}
       {tray && (
-        <TraySheet tray={tray} plan={plan} desk={desk} day={day} arrange={arrange} close={() => setTray(undefined)} />
+        <TraySheet
+          tray={tray}
+          plan={plan}
+          desk={desk}
+          day={day}
+          on={on}
+          arrange={arrange}
+          close={() => setTray(undefined)}
+        />
       )}
       {spell && <ArrangeSheet spell={spell} close={() => setSpell(undefined)} />}
     </div>

@@ -7,7 +7,7 @@ import { SourceTag } from "../../ui/SourceTag";
 import { Sheet } from "../../ui/Sheet";
 import { clock, dayName, span } from "../../ui/units";
 import { away, type Spell } from "./ArrangeSheet";
-import { beginOf, dayOf, inPlace, minutesFrom, placeName, plusMinutes } from "./times";
+import { beginOf, inPlace, minutesFrom, placeName, plusMinutes } from "./times";
 import type { DayDesk } from "./useDay";
 
 interface Of {
@@ -129,7 +129,15 @@ export function TaskSheet({ task, plan, orders, desk, now, arrange, close }: Of 
 }
 
 /** A tray: what lies on it, where, how long, and what to do when that place is away. */
-export function TraySheet({ tray, plan, desk, day, arrange, close }: Omit<Of, "orders"> & { tray: DayTray; day: Day }) {
+export function TraySheet({
+  tray,
+  plan,
+  desk,
+  day,
+  on,
+  arrange,
+  close,
+}: Omit<Of, "orders"> & { tray: DayTray; day: Day; on: string }) {
   const place = plan.places.find((p) => p.place === tray.place);
   const from = plan.tasks.find((t) => t.what.code === tray.task);
   const order = day.orders.find((o) => o.code === tray.order);
@@ -193,7 +201,7 @@ export function TraySheet({ tray, plan, desk, day, arrange, close }: Omit<Of, "o
                 tray.place,
                 `Without the ${placeName(plan, tray.place)}`,
                 -(place?.has ?? 1),
-                beginOf(dayOf(tray.starts), day.now),
+                beginOf(on, day.now),
               ),
             )
           }
