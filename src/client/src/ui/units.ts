@@ -33,10 +33,15 @@ export interface Wording {
   between: (from: number, to: number, unit: string) => string;
 }
 
-const said = (value: number, digits: Intl.NumberFormatOptions) => value.toLocaleString("en", digits).replace("-", "−");
-const trim = (value: number, digits: number) => said(value, { maximumSignificantDigits: digits });
-const whole = (value: number) => said(Math.round(value), {});
-const tenth = (value: number) => said(value, { minimumFractionDigits: 1, maximumFractionDigits: 1 });
+// A format takes longer to make than to use: each is made once.
+const numbers = (digits: Intl.NumberFormatOptions) => new Intl.NumberFormat("en", digits);
+const significant = [1, 2, 3, 4].map((most) => numbers({ maximumSignificantDigits: most }));
+const [plain, oneDecimal] = [numbers({}), numbers({ minimumFractionDigits: 1, maximumFractionDigits: 1 })];
+const cents = numbers({ minimumFractionDigits: 2, maximumFractionDigits: 2 });
+const said = (value: number, format = plain) => format.format(value).replace("-", "−");
+const trim = (value: number, digits: 1 | 2 | 3 | 4) => said(value, significant[digits - 1]);
+const whole = (value: number) => said(Math.round(value));
+const tenth = (value: number) => said(value, oneDecimal);
 
 export function wordingIn(us: boolean): Wording {
   const massParts = (g: number): [string, string] => {
@@ -51,7 +56,7 @@ export function wordingIn(us: boolean): Wording {
     massParts,
     pack: (g) => (us ? `${whole(g / ounce)} oz` : `${whole(g)} g`),
     temperature,
-    money: (amount) => `€ ${amount.toLocaleString("en", { minimumFractionDigits: 2, maximumFractionDigits: 2 })}`,
+    money: (amount) => `€ ${cents.format(amount)}`,
     typed: (unit) => {
       if (us && unit === "g") return times("oz", ounce);
       if (us && unit === "mm") return times("in", inch);
@@ -142,6 +147,6 @@ export function pickupWords(pickup: string, now: string | undefined): string {
 /** An amount of a ware in its unit: 340 g, 24, 1.2 m, 30 drops. */
 export function amountIn(wording: Wording, amount: number, unit: "g" | "pieces" | "drops" | "m"): string {
   if (unit === "g") return amount >= 10 ? wording.mass(amount) : wording.value(amount, "g");
-  const figure = Number(amount.toFixed(unit === "m" ? 1 : 0)).toLocaleString("en");
+  const figure = plain.format(Number(amount.toFixed(unit === "m" ? 1 : 0)));
   return unit === "pieces" ? figure : `${figure}\u00a0${unit}`;
 }

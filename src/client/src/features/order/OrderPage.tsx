@@ -29,7 +29,7 @@ export function OrderPage() {
 
 function OrderDesk({ order, reference }: { order: Order; reference: Reference }) {
   const desk = useDraft(order);
-  const { tally, problem } = useTally(desk.draft, order.tally);
+  const { of, tally, problem } = useTally(desk.draft, order.tally);
   useUndoKeys(desk.undo, desk.redo);
   const shared = useShared(desk.draft.pickup, desk.keeping, order);
 
@@ -44,8 +44,8 @@ function OrderDesk({ order, reference }: { order: Order; reference: Reference })
           problem={problem}
           now={useKitchen().data?.now}
         />
-        <Trays draft={desk.draft} tally={tally} reference={reference} />
-        <Pots draft={desk.draft} edit={desk.edit} tally={tally} reference={reference} shared={shared} />
+        <Trays draft={of} tally={tally} reference={reference} />
+        <Pots draft={of} pots={desk.draft.pots} edit={desk.edit} tally={tally} reference={reference} shared={shared} />
       </div>
     </HowOrder>
   );

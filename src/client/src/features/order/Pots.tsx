@@ -19,7 +19,15 @@ const leastWidth = 90;
 const potFields = ["", ".vessel", ".thinner", ".film"];
 
 /** One vessel a colour, drawn to one scale and filled in bands, with what to melt and to open. */
-export function Pots(props: { draft: Draft; edit: Edit; tally: Tally; reference: Reference; shared: SharedPot[] }) {
+export const Pots = memo(function Pots(props: {
+  draft: Draft;
+  /** What is chosen of the pots now, also before the draft with it is computed. */
+  pots: Draft["pots"];
+  edit: Edit;
+  tally: Tally;
+  reference: Reference;
+  shared: SharedPot[];
+}) {
   const { draft, tally, reference, edit } = props;
   const wording = useWording();
   const [asking, setAsking] = useState(false);
@@ -68,7 +76,7 @@ export function Pots(props: { draft: Draft; edit: Edit; tally: Tally; reference:
             pot={pot}
             reference={reference}
             widest={widest}
-            chosen={draft.pots[pot.key]}
+            chosen={props.pots[pot.key]}
             edit={edit}
             note={note(pot.key)}
             shared={props.shared.find((s) => s.key === pot.key)}
@@ -109,7 +117,7 @@ export function Pots(props: { draft: Draft; edit: Edit; tally: Tally; reference:
       )}
     </section>
   );
-}
+});
 
 const PotView = memo(function PotView(props: {
   pot: Pot;

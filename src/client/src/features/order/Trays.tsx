@@ -1,18 +1,19 @@
 import { SettingSheet } from "./SettingSheet";
-import { memo, useId, useMemo } from "react";
+import { memo, useMemo } from "react";
 import type { LineTally, OrderLine, Reference, Tally, Tray } from "../../api/client";
 import { centreOf, colourOf, sizeOf } from "../../api/queries";
 import { How } from "../../ui/How";
 import { span } from "../../ui/units";
 import type { Draft } from "./draft";
 import { PartShape } from "../piece/FigurePicture";
-import { Piece } from "../piece/Piece";
 import { overhang, pieceOf, stickOf } from "../piece/points";
+import { usePictures } from "../piece/usePictures";
 
 const variants = 4;
 
 /** The pieces as they will look, laid on parchment in the rows they will be dipped in. */
-export function Trays({ draft, tally, reference }: { draft: Draft; tally: Tally; reference: Reference }) {
+export const Trays = memo(function Trays(props: { draft: Draft; tally: Tally; reference: Reference }) {
+  const { draft, tally, reference } = props;
   return (
     <section aria-labelledby="trays">
       <header className="flex flex-wrap items-baseline justify-between gap-x-4">
@@ -40,11 +41,10 @@ export function Trays({ draft, tally, reference }: { draft: Draft; tally: Tally;
       </div>
     </section>
   );
-}
+});
 
 function TrayView(props: { number: number; tray: Tray; draft: Draft; tally: Tally; reference: Reference }) {
   const { tray, draft, tally, reference, number } = props;
-  const id = useId();
   const lines = [...new Set(tray.rows.map((row) => row.line))];
   const onTray = (line: number) =>
     tray.rows.filter((r) => r.line === line && !r.part).reduce((sum, r) => sum + r.count, 0);
@@ -95,52 +95,61 @@ function TrayView(props: { number: number; tray: Tray; draft: Draft; tally: Tall
         viewBox={`0 ${-top} ${tray.width} ${tray.used + top}`}
         className="block w-full"
       >
-        <defs>
-          {lines.map((i) => (
-            <Variants
-              key={i}
-              id={`${id}-${i}`}
-              seed={i * 31}
-              line={draft.lines[i]}
-              tally={tally.lines.find((l) => l.line === i)}
-              reference={reference}
-            />
-          ))}
-        </defs>
-        {tray.rows.map((row, r) => {
-          const part = partOf(row, draft, reference);
-          if (part)
-            return Array.from({ length: row.count }, (_, i) => (
-              <g
-                key={`${r}-${i}`}
-                transform={`translate(${row.x + row.pitch * i} ${row.y + part.shape.length / 2}) rotate(${((i * 5 + r * 3) % 7) - 3})`}
-              >
-                <PartShape part={part.shape} srgb={part.srgb} />
-              </g>
-            ));
-          const line = draft.lines[row.line];
-          const length = sizeOf(reference, line?.centre ?? null, line?.size ?? null)?.length ?? 40;
-          const tilt = 18 / length;
-          const turned = row.turned ? ` rotate(180 0 ${length / 2})` : "";
-          return Array.from({ length: row.count }, (_, i) => (
-            <use
-              key={`${r}-${i}`}
-              href={`#${id}-${row.line}-${(i * 7 + r * 3) % variants}`}
-              transform={`translate(${row.x + row.pitch * i} ${row.y}) rotate(${(((i * 5 + r * 3) % 7) - 3) * tilt})${turned}`}
-            />
-          ));
-        })}
+        {lines.map((i) => (
+          <LineRows
+            key={i}
+            seed={i * 31}
+            rows={tray.rows.filter((row) => row.line === i)}
+            line={draft.lines[i]}
+            tally={tally.lines.find((l) => l.line === i)}
+            reference={reference}
+          />
+        ))}
       </svg>
     </article>
   );
 }
 
-/** A figure's body gets its eyes and the like when it is put together, not on the tray. */
-const whole = (look: ReturnType<typeof pieceOf>) => (look?.centre.figure ? { ...look, parts: [] } : look);
+interface RowsProps {
+  seed: number;
+  rows: Tray["rows"];
+  line: OrderLine | undefined;
+  tally: LineTally | undefined;
+  reference: Reference;
+}
+
+/** A line's pieces on a tray. */
+function LineRows({ seed, rows, line, tally, reference }: RowsProps) {
+  const look = useLook(line, tally, reference);
+  const pictures = usePictures(look, seed, variants);
+  const length = sizeOf(reference, line?.centre ?? null, line?.size ?? null)?.length ?? 40;
+  const steady = 18 / length;
+  return rows.map((row, r) => {
+    const part = partOf(row, line, reference);
+    return Array.from({ length: row.count }, (_, i) => {
+      const key = `${r}-${i}`;
+      const x = row.x + row.pitch * i;
+      const tilt = ((i * 5 + r * 3) % 7) - 3;
+      if (part)
+        return (
+          <g key={key} transform={`translate(${x} ${row.y + part.shape.length / 2}) rotate(${tilt})`}>
+            <PartShape part={part.shape} srgb={part.srgb} />
+          </g>
+        );
+      const turned = row.turned ? ` rotate(180 0 ${length / 2})` : "";
+      return (
+        <image
+          key={key}
+          {...pictures[(i * 7 + r * 3) % variants]}
+          transform={`translate(${x} ${row.y}) rotate(${tilt * steady})${turned}`}
+        />
+      );
+    });
+  });
+}
 
 /** What lies in a row of a figure's parts. */
-function partOf(row: Tray["rows"][number], draft: Draft, reference: Reference) {
-  const line = draft.lines[row.line];
+function partOf(row: Tray["rows"][number], line: OrderLine | undefined, reference: Reference) {
   const centre = centreOf(reference, line?.centre ?? null);
   const shape = row.part ? centre?.figure?.parts.find((p) => p.code === row.part) : undefined;
   if (!line || !shape) return undefined;
@@ -148,19 +157,12 @@ function partOf(row: Tray["rows"][number], draft: Draft, reference: Reference) {
   return { shape, srgb: (colour ?? colourOf(reference, line.coating, line.colour))?.srgb ?? "#888888" };
 }
 
-/** A line's piece in several variants; drawn anew only when something of its look changes, not its count. */
-const Variants = memo(function Variants(props: {
-  id: string;
-  seed: number;
-  line: OrderLine | undefined;
-  tally: LineTally | undefined;
-  reference: Reference;
-}) {
-  const { reference, tally } = props;
-  const { centre = null, size = null, coating = null, colour = null } = props.line ?? {};
-  const { decor = null, making = null, upright = null } = props.line ?? {};
+/** How a line's piece looks; another only when something of its look changes, not its count. */
+function useLook(line: OrderLine | undefined, tally: LineTally | undefined, reference: Reference) {
+  const { centre = null, size = null, coating = null, colour = null } = line ?? {};
+  const { decor = null, making = null, upright = null } = line ?? {};
   const { coat, dipLine, look: decorated = null, seen = null, disc = null } = tally ?? {};
-  const look = useMemo(
+  return useMemo(
     () =>
       coat === undefined || dipLine === undefined
         ? undefined
@@ -173,13 +175,10 @@ const Variants = memo(function Variants(props: {
           ),
     [reference, centre, size, coating, colour, decor, making, upright, coat, dipLine, decorated, seen, disc],
   );
-  if (!look) return null;
-  return Array.from({ length: variants }, (_, v) => (
-    <g key={v} id={`${props.id}-${v}`}>
-      <Piece look={look} seed={props.seed + v} />
-    </g>
-  ));
-});
+}
+
+/** A figure's body gets its eyes and the like when it is put together, not on the tray. */
+const whole = (look: ReturnType<typeof pieceOf>) => (look?.centre.figure ? { ...look, parts: [] } : look);
 
 /** When the pieces on a tray are touch-dry, and after that hard, place by place. */
 function SetTimes(props: { lines: LineTally[]; name: (line: number) => string; reference: Reference }) {

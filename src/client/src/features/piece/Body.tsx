@@ -34,7 +34,7 @@ export function Body({ centre, size, outline, halfAt, y, id, random }: BodyProps
                   key={`${r}${i}`}
                   transform={`translate(${n(x)} ${n(y(row * length) + Math.abs(across) * -1.4)}) rotate(${n(across * -18)})`}
                 >
-                  <ellipse cy="0.25" rx="0.75" ry="1.05" fill="#7d0f1c" opacity="0.45" />
+                  <ellipse cy="0.25" rx="0.75" ry="1.05" fill="#7d0f1c" fillOpacity="0.45" />
                   <ellipse rx="0.5" ry="0.82" fill="#f3cf7a" />
                 </g>
               );
@@ -52,7 +52,7 @@ export function Body({ centre, size, outline, halfAt, y, id, random }: BodyProps
             <stop offset="1" stopColor="#7e1622" />
           </radialGradient>
           <path d={outline} fill={`url(#${id}s)`} />
-          <ellipse cx="0" cy="1.8" rx={width * 0.15} ry="2.4" fill="#4b1013" opacity="0.55" />
+          <ellipse cx="0" cy="1.8" rx={width * 0.15} ry="2.4" fill="#4b1013" fillOpacity="0.55" />
         </>
       );
     case "pretzel-rod":
@@ -141,7 +141,7 @@ export function Body({ centre, size, outline, halfAt, y, id, random }: BodyProps
 function Salt({ x, y, turn }: { x: number; y: number; turn: number }) {
   return (
     <g transform={`translate(${n(x)} ${n(y)}) rotate(${n(turn)})`}>
-      <rect x="-0.8" y="-0.5" width="1.9" height="1.9" rx="0.4" fill="#5f3710" opacity="0.4" />
+      <rect x="-0.8" y="-0.5" width="1.9" height="1.9" rx="0.4" fill="#5f3710" fillOpacity="0.4" />
       <rect x="-0.9" y="-0.9" width="1.8" height="1.8" rx="0.4" fill="#fffaf0" />
     </g>
   );

@@ -47,7 +47,7 @@ function Drizzle(props: { srgb: string; bead: number; strokes: number[][]; warp:
   const line = { d, fill: "none", strokeLinecap: "round", strokeLinejoin: "round" } as const;
   return (
     <g>
-      <path {...line} stroke="#1c0f08" strokeWidth={bead} opacity="0.3" transform="translate(0.25 0.45)" />
+      <path {...line} stroke="#1c0f08" strokeWidth={bead} strokeOpacity="0.3" transform="translate(0.25 0.45)" />
       <path {...line} stroke={fine ? shade(srgb, -0.16) : srgb} strokeWidth={bead} />
       {fine && (
         <>
@@ -61,7 +61,7 @@ function Drizzle(props: { srgb: string; bead: number; strokes: number[][]; warp:
             {...line}
             stroke={shade(srgb, 0.55)}
             strokeWidth={bead * 0.16}
-            opacity="0.75"
+            strokeOpacity="0.75"
             transform={`translate(${n(-bead * 0.14)} ${n(-bead * 0.22)})`}
           />
         </>
@@ -102,7 +102,8 @@ function Grains({ kind, grains, seed, fine }: { kind: Sprinkle; grains: number[]
           stroke="#1c0f08"
           strokeWidth={drawn ? width : 0.2}
           fill={drawn ? "none" : "#1c0f08"}
-          opacity="0.32"
+          fillOpacity="0.32"
+          strokeOpacity="0.32"
           transform="translate(0.2 0.35)"
         />
       )}
@@ -120,7 +121,7 @@ function Grains({ kind, grains, seed, fine }: { kind: Sprinkle; grains: number[]
           />
         ),
       )}
-      {lights.length > 0 && <path d={lights.join("")} stroke="#fff" strokeWidth={long * 0.28} opacity="0.8" />}
+      {lights.length > 0 && <path d={lights.join("")} stroke="#fff" strokeWidth={long * 0.28} strokeOpacity="0.8" />}
     </g>
   );
 }
@@ -132,8 +133,8 @@ function Lustre({ srgb, flecks }: { srgb: string; flecks: number[] }) {
     .join("");
   return (
     <g fill="none" strokeLinecap="round">
-      <path d={d} stroke={srgb} strokeWidth="1.5" opacity="0.55" />
-      <path d={d} stroke={shade(srgb, 0.6)} strokeWidth="0.45" opacity="0.85" />
+      <path d={d} stroke={srgb} strokeWidth="1.5" strokeOpacity="0.55" />
+      <path d={d} stroke={shade(srgb, 0.6)} strokeWidth="0.45" strokeOpacity="0.85" />
     </g>
   );
 }
@@ -142,7 +143,7 @@ function Lustre({ srgb, flecks }: { srgb: string; flecks: number[] }) {
 function PartView({ kind }: { kind: Part }) {
   const { srgb } = kind;
   const dark = shade(srgb, -0.3);
-  const shadow = <ellipse cx="0.05" cy="0.12" rx="0.5" ry="0.46" fill="#1c0f08" opacity="0.25" />;
+  const shadow = <ellipse cx="0.05" cy="0.12" rx="0.5" ry="0.46" fill="#1c0f08" fillOpacity="0.25" />;
   switch (kind.code) {
     case "eye":
       return (
@@ -175,7 +176,7 @@ function PartView({ kind }: { kind: Part }) {
             strokeWidth="0.03"
             strokeLinejoin="round"
           />
-          <path d="M0 -0.42L-0.04 -0.06L-0.3 -0.1" fill="none" stroke="#fff" strokeWidth="0.05" opacity="0.6" />
+          <path d="M0 -0.42L-0.04 -0.06L-0.3 -0.1" fill="none" stroke="#fff" strokeWidth="0.05" strokeOpacity="0.6" />
         </>
       );
     case "shell":
@@ -193,7 +194,7 @@ function PartView({ kind }: { kind: Part }) {
             fill="none"
             stroke={dark}
             strokeWidth="0.03"
-            opacity="0.7"
+            strokeOpacity="0.7"
           />
         </>
       );

@@ -21,7 +21,7 @@ export function Gloss({ centre, width, length, dipLine, halfAt, y, dark }: Gloss
         d={`M${n(-width * 0.2)} ${n(y(width * 0.4))}V${n(y(dipLine - width * 0.5))}`}
         {...white}
         strokeWidth={width * 0.13}
-        opacity="0.4"
+        strokeOpacity="0.4"
       />
     );
   const whole = dipLine >= length - 0.01;
@@ -31,7 +31,7 @@ export function Gloss({ centre, width, length, dipLine, halfAt, y, dark }: Gloss
         d={`M${n(-halfAt(dipLine * 0.3) * 0.78)} ${n(y(dipLine * 0.42))}A${n(width * 0.42)} ${n(width * 0.42)} 0 0 0 ${n(-width * 0.05)} ${n(y(dipLine * 0.14))}`}
         {...white}
         strokeWidth={width * 0.035}
-        opacity="0.4"
+        strokeOpacity="0.4"
       />
     );
   if (flat)
@@ -44,19 +44,19 @@ export function Gloss({ centre, width, length, dipLine, halfAt, y, dark }: Gloss
           fill="none"
           stroke={dark}
           strokeWidth="0.7"
-          opacity="0.5"
+          strokeOpacity="0.5"
         />
         <path
           d={`M${n(-width * 0.36)} ${n(length * 0.44)}A${n(width * 0.37)} ${n(width * 0.37)} 0 0 1 ${n(-width * 0.06)} ${n(length * 0.135)}`}
           {...white}
           strokeWidth={width * 0.05}
-          opacity="0.45"
+          strokeOpacity="0.45"
         />
         <path
           d={`M${n(-width * 0.2)} ${n(length * 0.8)}A${n(width * 0.37)} ${n(width * 0.37)} 0 0 0 ${n(width * 0.12)} ${n(length * 0.85)}`}
           {...white}
           strokeWidth={width * 0.03}
-          opacity="0.22"
+          strokeOpacity="0.22"
         />
       </>
     );
@@ -70,14 +70,14 @@ export function Gloss({ centre, width, length, dipLine, halfAt, y, dark }: Gloss
         {...white}
         strokeWidth={width * 0.075}
         strokeLinejoin="round"
-        opacity="0.42"
+        strokeOpacity="0.42"
       />
       <circle
         cx={n(-halfAt(dipLine * 0.24) * 0.5)}
         cy={n(y(dipLine * 0.24))}
         r={n(width * 0.035)}
         fill="#fff"
-        opacity="0.42"
+        fillOpacity="0.42"
       />
       {centre.code === "truffle-ball" && (
         <path
@@ -86,7 +86,7 @@ export function Gloss({ centre, width, length, dipLine, halfAt, y, dark }: Gloss
           stroke={dark}
           strokeWidth={width * 0.035}
           strokeLinecap="round"
-          opacity="0.65"
+          strokeOpacity="0.65"
         />
       )}
     </>

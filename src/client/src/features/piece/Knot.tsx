@@ -18,7 +18,7 @@ export function Knot({ look, seed }: { look: PieceLook; seed: number }) {
   const whole = (coat: Coat) => coat.angle === 0 && coat.upTo >= length - 0.01;
   return (
     <g>
-      <path {...rope} stroke="#2b1810" strokeWidth={strand} opacity="0.14" transform="translate(0.6 0.9)" />
+      <path {...rope} stroke="#2b1810" strokeWidth={strand} strokeOpacity="0.14" transform="translate(0.6 0.9)" />
       {!whole(coats[0]) && (
         <>
           <path {...rope} stroke="#7a4517" strokeWidth={strand} />
@@ -47,7 +47,7 @@ export function Knot({ look, seed }: { look: PieceLook; seed: number }) {
             {...rope}
             stroke={shade(coat.srgb, 0.35)}
             strokeWidth={strand * 0.2}
-            opacity="0.55"
+            strokeOpacity="0.55"
             transform={`translate(${n(-strand * 0.16)} ${n(-strand * 0.2)})`}
           />
         </g>

@@ -82,7 +82,7 @@ function Solid({ look, seed, afloat }: { look: PieceLook; seed: number; afloat: 
           rx={width * 0.44}
           ry={Math.min(2.4, width * 0.1)}
           fill="#2b1810"
-          opacity="0.14"
+          fillOpacity="0.14"
         />
       )}
       {look.disc && (
@@ -113,7 +113,7 @@ function Solid({ look, seed, afloat }: { look: PieceLook; seed: number; afloat: 
                 strokeWidth={Math.min(0.9, coat.film * 0.4)}
                 strokeLinecap="round"
                 strokeLinejoin="round"
-                opacity="0.7"
+                strokeOpacity="0.7"
               />
             )}
           </g>
@@ -214,7 +214,7 @@ function Turns(props: { size: CentreSize; dipLine: number; y: (along: number) =>
         fill="none"
         stroke={props.dark}
         strokeWidth="1.5"
-        opacity="0.55"
+        strokeOpacity="0.55"
       />
     );
   });
@@ -224,7 +224,15 @@ function Stick({ length, out }: { length: number; out: number }) {
   return (
     <g>
       <rect x="-2.6" y={-out} width="5.2" height={length * 0.3 + out} rx="2.4" fill="#e3c391" />
-      <rect x="0.4" y={-out + 0.6} width="1.6" height={length * 0.3 + out - 1} rx="0.8" fill="#b78f57" opacity="0.7" />
+      <rect
+        x="0.4"
+        y={-out + 0.6}
+        width="1.6"
+        height={length * 0.3 + out - 1}
+        rx="0.8"
+        fill="#b78f57"
+        fillOpacity="0.7"
+      />
     </g>
   );
 }
@@ -250,7 +258,7 @@ function Leaves({ width, random }: { width: number; random: () => number }) {
               stroke="#3c611b"
               strokeWidth="0.3"
             />
-            <path d={`M0 1V${n(long * 0.8)}`} stroke="#87b354" strokeWidth="0.4" opacity="0.8" />
+            <path d={`M0 1V${n(long * 0.8)}`} stroke="#87b354" strokeWidth="0.4" strokeOpacity="0.8" />
           </g>
         );
       })}
