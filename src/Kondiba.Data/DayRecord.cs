@@ -13,7 +13,7 @@ public sealed class DayRecord(KondibaContext db)
     /// <summary>The kitchen's row, to be read or changed; there is one as soon as something is kept.</summary>
     public async Task<DayPlan> RowAsync()
     {
-        var row = await db.DayPlans.AsTracking().SingleOrDefaultAsync();
+        var row = await db.DayPlans.AsTracking().SingleOrDefaultAsync(db.Gone);
         if (row is not null)
             return row;
         row = new() { KitchenId = db.KitchenId };
@@ -31,8 +31,8 @@ public sealed class DayRecord(KondibaContext db)
             .Where(e => e.Order == null ? e.At >= since : orders.Contains(e.Order))
             .GroupBy(e => e.Task)
             .Select(g => g.OrderByDescending(e => e.Version).ThenByDescending(e => e.Turn).First())
-            .ToListAsync();
-        var row = await db.DayPlans.AsNoTracking().SingleOrDefaultAsync() ?? new();
+            .ToListAsync(db.Gone);
+        var row = await db.DayPlans.AsNoTracking().SingleOrDefaultAsync(db.Gone) ?? new();
         return (row.Version, With(row.Arranged, told).Still(now, orders));
     }
 

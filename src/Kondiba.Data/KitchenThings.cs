@@ -32,7 +32,7 @@ public sealed class KitchenThings(KondibaContext db, KitchenTables shipped, Know
         var stocked = await KnownAsync((db.KitchenId, at.Things, at.Stock), async () =>
         {
             var stock = await db.PantryLots.AsNoTracking().Where(l => l.Amount > 0).OrderBy(l => l.ReceivedOn).ThenBy(l => l.Id)
-                .Select(l => new Lot(l.Ware, l.Amount, l.BestBefore, l.Id)).ToListAsync();
+                .Select(l => new Lot(l.Ware, l.Amount, l.BestBefore, l.Id)).ToListAsync(db.Gone);
             return tables with { Stock = new(stock) };
         });
         return (own, stocked);
@@ -59,7 +59,7 @@ public sealed class KitchenThings(KondibaContext db, KitchenTables shipped, Know
         var at = await RevisionAsync();
         return await KnownAsync((db.KitchenId, at.Things), async () =>
         {
-            var own = KitchenItem.Read(await db.KitchenItems.AsNoTracking().ToListAsync());
+            var own = KitchenItem.Read(await db.KitchenItems.AsNoTracking().ToListAsync(db.Gone));
             return (own, OwnTables.For(shipped, own));
         });
     }
@@ -68,7 +68,7 @@ public sealed class KitchenThings(KondibaContext db, KitchenTables shipped, Know
     private async Task<Revision> RevisionAsync() =>
         revision ??= await db.Kitchens.AsNoTracking()
             .Select(k => new Revision(k.ThingsRevision, k.StockRevision, k.TimeZone, k.Language, k.Units))
-            .SingleAsync();
+            .SingleAsync(db.Gone);
 
     /// <summary>What is remembered under a key; read where it is not.</summary>
     private async Task<T> KnownAsync<T>(object key, Func<Task<T>> read)
@@ -104,7 +104,7 @@ public sealed class KitchenThings(KondibaContext db, KitchenTables shipped, Know
 
         async Task WriteAsync()
         {
-            var there = await db.KitchenItems.AsTracking().Where(i => i.Kind == kind).ToDictionaryAsync(i => i.Code);
+            var there = await db.KitchenItems.AsTracking().Where(i => i.Kind == kind).ToDictionaryAsync(i => i.Code, db.Gone);
             foreach (var (code, thing) in all)
             {
                 var item = KitchenItem.Of(db.KitchenId, kind, code, thing);
@@ -132,7 +132,7 @@ public sealed class KitchenThings(KondibaContext db, KitchenTables shipped, Know
     /// <param name="item">What is to be kept; null for nothing.</param>
     public async Task<IReadOnlyList<string>> LostWithAsync(ItemKind kind, string code, KitchenItem? item)
     {
-        var items = await db.KitchenItems.AsNoTracking().ToListAsync();
+        var items = await db.KitchenItems.AsNoTracking().ToListAsync(db.Gone);
         var after = KitchenItem.Read([.. items.Where(i => i.Kind != kind || i.Code != code), .. item is null ? [] : new[] { item }]);
         var (own, tables) = await ToldAsync();
         return [.. OwnCheck.NotMade(after, OwnTables.For(shipped, after).Reference).Except(OwnCheck.NotMade(own, tables.Reference))];

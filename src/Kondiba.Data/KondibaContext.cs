@@ -12,6 +12,12 @@ namespace Kondiba.Data;
 public sealed class KitchenScope
 {
     public Guid KitchenId { get; set; }
+
+    /// <summary>
+    /// When nobody waits for the answer any more: what is only being read for it stops then. What is told is written all the same, as who
+    /// told it may have closed the page a moment later.
+    /// </summary>
+    public CancellationToken Gone { get; set; }
 }
 
 /// <summary>The database. Every query sees only the rows of the scope's kitchen.</summary>
@@ -44,6 +50,9 @@ public sealed class KondibaContext(
     public DbSet<Invitation> Invitations => Set<Invitation>();
 
     public Guid KitchenId => scope.KitchenId;
+
+    /// <inheritdoc cref="KitchenScope.Gone"/>
+    public CancellationToken Gone => scope.Gone;
 
     /// <summary>Removes everything of the kitchen but itself and its people.</summary>
     public async Task ClearAsync()

@@ -51,9 +51,9 @@ public sealed class Workload(KondibaContext db, KitchenThings things, KitchenClo
             .Where(o => o.Pickup < until)
             .OrderBy(o => o.Pickup)
             .ThenBy(o => o.Id)
-            .ToListAsync();
+            .ToListAsync(db.Gone);
         var (version, arranged) = await record.ReadAsync(now, [.. orders.Select(o => CodeOf(o.Number))]);
-        var search = await db.PlanSearches.AsNoTracking().SingleOrDefaultAsync();
+        var search = await db.PlanSearches.AsNoTracking().SingleOrDefaultAsync(db.Gone);
         string[] parts =
         [
             .. orders.Select(o => $"{o.Id}:{o.Version}"),
@@ -69,7 +69,7 @@ public sealed class Workload(KondibaContext db, KitchenThings things, KitchenClo
     public async Task<int> LaterAsync()
     {
         var until = Until(await clock.NowAsync());
-        return await db.Orders.ToBeMade().CountAsync(o => o.Pickup >= until);
+        return await db.Orders.ToBeMade().CountAsync(o => o.Pickup >= until, db.Gone);
     }
 
     private static LocalDateTime Until(LocalDateTime now) => now.Date.PlusDays(Days).AtMidnight();

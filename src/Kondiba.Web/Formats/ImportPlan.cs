@@ -6,7 +6,14 @@ namespace Kondiba.Web.Formats;
 /// <param name="Changes">What it changes, in words.</param>
 /// <param name="Problems">What is wrong, line by line; with any of them nothing is changed.</param>
 /// <param name="Done">Whether the changes were made.</param>
-public sealed record ImportPlan(IReadOnlyList<Message> Changes, IReadOnlyList<ImportProblem> Problems, bool Done = false);
+public sealed record ImportPlan(IReadOnlyList<Message> Changes, IReadOnlyList<ImportProblem> Problems, bool Done = false)
+{
+    // Who has so many mistakes to mend reads no further.
+    private const int MostProblems = 100;
+
+    /// <summary>Nothing is changed, as something is wrong.</summary>
+    internal static ImportPlan Not(IEnumerable<ImportProblem> problems) => new([], [.. problems.OrderBy(p => p.Line).Take(MostProblems)]);
+}
 
 /// <summary>Something wrong in a file.</summary>
 /// <param name="Line">Number of its line in the file, the first is 1; 0 where lines say nothing.</param>

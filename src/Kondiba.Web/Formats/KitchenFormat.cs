@@ -18,17 +18,15 @@ namespace Kondiba.Web.Formats;
 internal sealed class KitchenFormat(
     KondibaContext db, DayRecord record, KitchenClock clock, IClock instants, KitchenTables shipped)
 {
-    private const int MostProblems = 100;
-
     /// <summary>The kitchen as it stands.</summary>
     public async Task<string> ExportAsync()
     {
-        var kitchen = await db.Kitchens.AsNoTracking().SingleAsync();
-        var items = await db.KitchenItems.AsNoTracking().ToListAsync();
+        var kitchen = await db.Kitchens.AsNoTracking().SingleAsync(db.Gone);
+        var items = await db.KitchenItems.AsNoTracking().ToListAsync(db.Gone);
         var own = KitchenItem.Read(items);
-        var orders = await db.WholeOrders.OrderBy(o => o.Number).ToListAsync();
+        var orders = await db.WholeOrders.OrderBy(o => o.Number).ToListAsync(db.Gone);
         var numbers = orders.ToDictionary(o => o.Id, o => o.Number);
-        var lots = await db.PantryLots.AsNoTracking().Include(l => l.Movements).ToListAsync();
+        var lots = await db.PantryLots.AsNoTracking().Include(l => l.Movements).ToListAsync(db.Gone);
         var arranged = await ArrangedAsync();
         bool Said(ItemKind kind) => items.Any(i => i.Kind == kind);
         return JsonSerializer.Serialize(
@@ -103,7 +101,7 @@ internal sealed class KitchenFormat(
 
         var (problems, made) = await CheckAsync(document);
         if (problems.Count > 0)
-            return new([], [.. problems.Take(MostProblems)]);
+            return ImportPlan.Not(problems);
         var changes = await ChangesAsync(document);
         if (!apply)
             return new(changes, []);
@@ -175,7 +173,7 @@ internal sealed class KitchenFormat(
         var orders = new List<Order>();
         if (d.Orders.Select(o => o.Number).Distinct().Count() < d.Orders.Count
             || d.Orders.Any(o => o.Number < 1 || o.Number > d.LastNumber)
-            || d.LastNumber is < 0 or > FormatsApi.MostNumber)
+            || d.LastNumber is < 0 or > OrdersImport.MostNumber)
             Wrong("orders", "formats.every-order-number-own");
         foreach (var (i, o) in d.Orders.Index())
         {
@@ -201,7 +199,7 @@ internal sealed class KitchenFormat(
         {
             Add(
                 $"lots[{i}]",
-                PantryApi.Check(
+                PantryService.Check(
                     new(default, lot.Ware, Math.Max(lot.Amount, 1), lot.Pack, lot.Price, lot.BestBefore, lot.Place), tables.Reference));
             if (lot.Amount < 0 || Math.Abs(lot.Movements.Sum(m => m.Amount) - lot.Amount) > 1e-3)
                 Wrong($"lots[{i}].amount", "formats.what-left-not-what");
@@ -224,14 +222,14 @@ internal sealed class KitchenFormat(
     /// <summary>What is arranged for the orders that are still to be made.</summary>
     private async Task<Arrangements> ArrangedAsync()
     {
-        var open = await db.Orders.ToBeMade().Select(o => o.Number).ToListAsync();
+        var open = await db.Orders.ToBeMade().Select(o => o.Number).ToListAsync(db.Gone);
         return (await record.ReadAsync(await clock.NowAsync(), open.ConvertAll(Workload.CodeOf))).Arranged;
     }
 
     private async Task<List<Message>> ChangesAsync(KitchenDocument d)
     {
-        var kitchen = await db.Kitchens.AsNoTracking().SingleAsync();
-        var items = await db.KitchenItems.AsNoTracking().GroupBy(i => i.Kind).ToDictionaryAsync(g => g.Key, g => g.Count());
+        var kitchen = await db.Kitchens.AsNoTracking().SingleAsync(db.Gone);
+        var items = await db.KitchenItems.AsNoTracking().GroupBy(i => i.Kind).ToDictionaryAsync(g => g.Key, g => g.Count(), db.Gone);
         List<Message> changes = [];
         void Counted(Message what, int here, int there)
         {
@@ -243,8 +241,8 @@ internal sealed class KitchenFormat(
             changes.Add(Message.Of("formats.kitchen-s-name-becomes", ("kitchen", kitchen.Name), ("d", d.Name)));
         if (kitchen.TimeZone != d.TimeZone)
             changes.Add(Message.Of("formats.time-zone-becomes", ("timeZone", kitchen.TimeZone), ("timeZone2", d.TimeZone)));
-        Counted("formats.orders", await db.Orders.CountAsync(), d.Orders.Count);
-        Counted("formats.lots-pantry", await db.PantryLots.CountAsync(), d.Lots.Count);
+        Counted("formats.orders", await db.Orders.CountAsync(db.Gone), d.Orders.Count);
+        Counted("formats.lots-pantry", await db.PantryLots.CountAsync(db.Gone), d.Lots.Count);
         Counted("formats.arrangements-day", (await ArrangedAsync()).Count, d.Arranged?.Count ?? 0);
         foreach (var (kind, what, there) in new (ItemKind, Message, int)[]
         {
@@ -266,7 +264,7 @@ internal sealed class KitchenFormat(
     {
         await using var all = await db.Database.BeginTransactionAsync();
         await db.ClearAsync();
-        var kitchen = await db.Kitchens.AsTracking().SingleAsync();
+        var kitchen = await db.Kitchens.AsTracking().SingleAsync(db.Gone);
         (kitchen.Name, kitchen.Units, kitchen.TimeZone, kitchen.LastNumber) = (d.Name, d.Units, d.TimeZone, d.LastNumber);
         Add<Ways>(ItemKind.Ways, d.Ways is { } ways ? [ways] : [], _ => "ways");
         Add<Rates>(ItemKind.Rates, d.Rates is { } rates ? [rates] : [], _ => "rates");

@@ -11,7 +11,7 @@ internal static class SampleApi
     public static void MapSample(
         this RouteGroupBuilder api) => api.MapPost("/kitchen/reset", async Task<Results<NoContent, ProblemHttpResult>> (KondibaContext db, IClock clock) =>
     {
-        var kitchen = await db.Kitchens.AsTracking().SingleAsync();
+        var kitchen = await db.Kitchens.AsTracking().SingleAsync(db.Gone);
         if (!kitchen.IsSample)
             return TypedResults.Problem(title: "Only the sample kitchen can be made anew.", statusCode: StatusCodes.Status409Conflict);
         await using var all = await db.Database.BeginTransactionAsync();

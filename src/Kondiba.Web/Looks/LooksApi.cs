@@ -36,13 +36,14 @@ internal static class LooksApi
         {
             var now = await clock.NowAsync();
             var uses = await db.Orders.OnShelf().Where(o => o.Pickup >= now).OrderBy(o => o.Pickup)
-                .SelectMany(o => o.Lines.Where(l => l.Look != null).Select(l => new { l.Look, o.Name })).ToListAsync();
+                .SelectMany(o => o.Lines.Where(l => l.Look != null).Select(l => new { l.Look, o.Name })).ToListAsync(db.Gone);
             var (own, _) = await things.ReadAsync();
             return TypedResults.Ok<IReadOnlyList<LookItem>>([
                 .. own.Looks.Select(l => new LookItem(l, [.. uses.Where(u => u.Look == l.Name).Select(u => u.Name).Distinct()])),
             ]);
         }).WithName("GetLooks").WithSummary("The library of looks.");
-        looks.MapPut("", (Look look, KitchenThings things) => KitchenApi.KeepAsync(things, ItemKind.Look, look.Code, look, look.Check))
+        looks.MapPut("", async Task<Results<NoContent, Refused>> (Look look, KitchenService kitchen) =>
+            await kitchen.KeepAsync(ItemKind.Look, look.Code, look, look.Check) is { } refused ? refused : TypedResults.NoContent())
             .WithName("KeepLook").WithSummary("Keeps a look, in place of one with its code.");
         looks.MapDelete("/{code}", async Task<Results<NoContent, NotFound>> (string code, KitchenThings things) =>
             await things.RemoveAsync(ItemKind.Look, code) ? TypedResults.NoContent() : TypedResults.NotFound())

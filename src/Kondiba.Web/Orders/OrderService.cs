@@ -12,17 +12,17 @@ using NodaTime;
 namespace Kondiba.Web.Orders;
 
 /// <summary>Where what is typed, copied or imported becomes an order's row; what a made one uses leaves the pantry with it, or neither.</summary>
-internal sealed class OrderService(KondibaContext db, KitchenThings things, IClock clock, KitchenClock kitchenClock, PantryBook book)
+internal sealed class OrderService(KondibaContext db, KitchenThings things, IClock clock, KitchenClock kitchenClock, PantryService pantry)
 {
     /// <summary>An order on the shelf, all of it; null when there is none.</summary>
-    public Task<Order?> FindAsync(Guid id) => db.WholeOrders.SingleOrDefaultAsync(o => o.Id == id && o.RemovedAt == null);
+    public Task<Order?> FindAsync(Guid id) => db.WholeOrders.SingleOrDefaultAsync(o => o.Id == id && o.RemovedAt == null, db.Gone);
 
     /// <summary>The same, to be changed.</summary>
     public Task<Order?> FindToChangeAsync(Guid id) =>
-        db.WholeOrders.AsTracking().SingleOrDefaultAsync(o => o.Id == id && o.RemovedAt == null);
+        db.WholeOrders.AsTracking().SingleOrDefaultAsync(o => o.Id == id && o.RemovedAt == null, db.Gone);
 
     /// <summary>The order whose creation was asked under a key; null when there is none.</summary>
-    public Task<Order?> FindCreatedAsync(Guid key) => db.WholeOrders.SingleOrDefaultAsync(o => o.CreationKey == key);
+    public Task<Order?> FindCreatedAsync(Guid key) => db.WholeOrders.SingleOrDefaultAsync(o => o.CreationKey == key, db.Gone);
 
     /// <summary>What an order comes to in this kitchen, now.</summary>
     public async Task<CoatingTally> TallyAsync(OrderDraft draft) =>
@@ -58,7 +58,7 @@ internal sealed class OrderService(KondibaContext db, KitchenThings things, IClo
         };
         Write(order, input, tally, (await things.TablesAsync()).Reference, clock.GetCurrentInstant(), prices);
         db.Add(order);
-        await book.SettleAsync(order, tally);
+        await pantry.SettleAsync(order, tally);
         await db.SaveChangesAsync();
         return order;
     }
@@ -75,11 +75,23 @@ internal sealed class OrderService(KondibaContext db, KitchenThings things, IClo
     public async Task WriteAsync(Order order, OrderInput input, CoatingTally tally, bool prices)
     {
         Write(order, input, tally, (await things.TablesAsync()).Reference, clock.GetCurrentInstant(), prices);
-        await book.SettleAsync(order, tally);
+        await pantry.SettleAsync(order, tally);
     }
 
     /// <summary>What an order took out of the pantry.</summary>
-    public async Task<IReadOnlyList<StockUse>> UsedAsync(Order order) => await book.UsedAsync(order, await TallyAsync(order.ToDraft()));
+    public async Task<IReadOnlyList<StockUse>> UsedAsync(Order order) => await pantry.UsedAsync(order, await TallyAsync(order.ToDraft()));
+
+    /// <summary>Changes lines and pickup of an order as they are; nothing is kept yet.</summary>
+    public async Task AlterAsync(Guid id, Func<OrderDraft, OrderDraft> alter)
+    {
+        var order = await db.WholeOrders.AsTracking().SingleAsync(o => o.Id == id, db.Gone);
+        var draft = alter(order.ToDraft());
+        (order.Pickup, order.ChangedAt) = (draft.Pickup!.Value, clock.GetCurrentInstant());
+        foreach (var (line, to) in order.Lines.OrderBy(l => l.Position).Zip(draft.Lines))
+            line.Take(to);
+        order.Pieces = (await TallyAsync(draft)).Pieces;
+        order.Words = SearchWords.Of(draft, (await things.TablesAsync()).Reference);
+    }
 
     /// <summary>Takes an order off the shelf; whether it was there.</summary>
     public async Task<bool> RemoveAsync(Guid id) =>
@@ -122,7 +134,7 @@ internal sealed class OrderService(KondibaContext db, KitchenThings things, IClo
         var kitchen = db.KitchenId;
         return (await db.Database.SqlQuery<int>(
             $"UPDATE kitchens SET last_number = last_number + 1 WHERE id = {kitchen} RETURNING last_number AS \"Value\"")
-            .ToListAsync())[0];
+            .ToListAsync(db.Gone))[0];
     }
 
     private static IEnumerable<Problem> SameIdTwice(IEnumerable<OrderLineInput> lines) => lines

@@ -147,7 +147,7 @@ public sealed record ShelfOrder(
     string Name,
     string Client,
     OrderState State,
-    string Next,
+    Message Next,
     LocalDateTime Pickup,
     int Pieces,
     IReadOnlyList<ColourCount> Colours,

@@ -49,7 +49,7 @@ internal static class OrdersApi
                 || (OrderSearch.Number(q) != null && o.Number == OrderSearch.Number(q)));
         var found = await orders.OrderByDescending(o => o.Pickup).ThenByDescending(o => o.Id).Skip(Math.Max(0, skip ?? 0)).Take(Page + 1)
             .Select(o => new OrderSummary(
-                o.Id, o.Number, o.Name, o.Client, o.Pickup, o.Place, o.State, o.IsTemplate, o.Pieces)).ToListAsync();
+                o.Id, o.Number, o.Name, o.Client, o.Pickup, o.Place, o.State, o.IsTemplate, o.Pieces)).ToListAsync(db.Gone);
         return TypedResults.Ok(new OrdersFound([.. found.Take(Page)], found.Count > Page));
     }
 

@@ -1,6 +1,7 @@
 using System.Data;
 using Kondiba.Core.Amounts;
 using Kondiba.Core.Orders;
+using Kondiba.Core.Wording;
 using Kondiba.Data;
 using Kondiba.Web.Hosting;
 using Microsoft.EntityFrameworkCore;
@@ -13,6 +14,9 @@ internal static class ShelfApi
 {
     private const int Days = 14;
 
+    // So long before its pickup an offer without an answer is asked about again (estimate).
+    private static readonly Period AskAgain = Period.FromDays(4);
+
     public static void MapShelf(this RouteGroupBuilder api)
     {
         api.MapGet("/shelf", async (LocalDateQuery? from, KitchenThings things, KondibaContext db, KitchenClock clock, KnownDays known) =>
@@ -24,7 +28,7 @@ internal static class ShelfApi
             var oneMoment = await db.Database.BeginTransactionAsync(IsolationLevel.RepeatableRead);
             var kept = db.Orders.AsNoTracking().OnShelf();
             var shown = await InOrder(kept.Where(o => o.Pickup >= start && o.Pickup < end))
-                .Select(o => new Row(o.Id, o.Version, o.Name, o.Client, o.State, o.Handover, o.Pickup)).ToListAsync();
+                .Select(o => new Row(o.Id, o.Version, o.Name, o.Client, o.State, o.Handover, o.Pickup)).ToListAsync(db.Gone);
 
             // Only days on which something changed are read whole and reckoned anew.
             var days = shown.GroupBy(o => o.Pickup.Date)
@@ -34,9 +38,9 @@ internal static class ShelfApi
             var ids = days.Where(d => d.Known is null).SelectMany(d => d.Orders).Select(o => o.Id).ToList();
             var whole = ids.Count == 0
                 ? []
-                : (await InOrder(db.WholeOrders.Where(o => ids.Contains(o.Id))).ToListAsync()).GroupBy(o => o.Pickup.Date)
+                : (await InOrder(db.WholeOrders.Where(o => ids.Contains(o.Id))).ToListAsync(db.Gone)).GroupBy(o => o.Pickup.Date)
                     .ToDictionary(g => g.Key, g => g.ToList());
-            var (earlier, later) = (await kept.CountAsync(o => o.Pickup < start), await kept.CountAsync(o => o.Pickup >= end));
+            var (earlier, later) = (await kept.CountAsync(o => o.Pickup < start, db.Gone), await kept.CountAsync(o => o.Pickup >= end, db.Gone));
             await oneMoment.DisposeAsync();
             var reckoned = days.AsParallel()
                 .AsOrdered()
@@ -57,7 +61,7 @@ internal static class ShelfApi
         api.MapGet("/days/{day}/shared", async (LocalDateQuery day, Guid? order, KitchenThings things, KondibaContext db) =>
         {
             var (tables, from) = (await things.TablesAsync(), day.Value.AtMidnight());
-            var orders = await InOrder(db.WholeOrders.ToBeMade().Where(o => o.Pickup >= from && o.Pickup < from.PlusDays(1))).ToListAsync();
+            var orders = await InOrder(db.WholeOrders.ToBeMade().Where(o => o.Pickup >= from && o.Pickup < from.PlusDays(1))).ToListAsync(db.Gone);
             if (orders.Count < 2)
                 return TypedResults.Ok<IReadOnlyList<SharedPot>>([]);
             var asking = orders.FindIndex(o => o.Id == order);
@@ -70,27 +74,40 @@ internal static class ShelfApi
     private static IQueryable<Order> InOrder(IQueryable<Order> orders) => orders.OrderBy(o => o.Pickup).ThenBy(o => o.Id);
 
     /// <summary>What wants doing next about an order.</summary>
-    private static string Next(Row order, Reckoned comes, ILookup<string, double> stock, LocalDateTime now)
+    private static Message Next(Row order, Reckoned comes, ILookup<string, double> stock, LocalDateTime now)
     {
         switch (order.State)
         {
             case OrderState.Asked:
-                return "Make the offer.";
+                return "orders.next-offer";
             case OrderState.Quoted:
-                return order.Pickup < now + Period.FromDays(4) ? "No answer yet: ask again." : "Waiting for a yes.";
+                return order.Pickup < now + AskAgain ? "orders.next-ask-again" : "orders.next-wait";
             case OrderState.Agreed:
                 var missing = comes.Needs.Count(n => n.ToHave > stock[n.Ware].Sum() + 1e-6);
-                return missing == 0 ? "All at home: make it." : missing == 1 ? "One thing to buy." : $"{missing} things to buy.";
+                return missing switch
+                {
+                    0 => "orders.next-make",
+                    1 => "orders.next-buy-one",
+                    _ => Message.Of("orders.next-buy", ("count", missing)),
+                };
             case OrderState.Made:
-                return order.Handover is Handover.Delivery ? "Bring it." : "Hand it over.";
+                return order.Handover is Handover.Delivery ? "orders.next-bring" : "orders.next-hand-over";
             default:
-                return "";
+                return Message.None;
         }
     }
 
     private static ShelfOrder View(Row order, Reckoned comes, ILookup<string, double> stock, LocalDateTime now) => new(
-        order.Id, order.Name, order.Client, order.State, Next(
-            order, comes, stock, now), order.Pickup, comes.Pieces, comes.Colours, comes.ToMelt, comes.Minds);
+        order.Id,
+        order.Name,
+        order.Client,
+        order.State,
+        Next(order, comes, stock, now),
+        order.Pickup,
+        comes.Pieces,
+        comes.Colours,
+        comes.ToMelt,
+        comes.Minds);
 
     /// <summary>What the board shows of an order without its lines.</summary>
     private sealed record Row(Guid Id, uint Version, string Name, string Client, OrderState State, Handover Handover, LocalDateTime Pickup);

@@ -88,7 +88,7 @@ internal static class ShoppingApi
         var until = now + Ahead;
         var ids = wanted ?? [];
         var orders = await db.WholeOrders.ToBeMade().Where(o => (o.Pickup >= now && o.Pickup < until) || ids.Contains(o.Id))
-            .OrderBy(o => o.Pickup).ThenBy(o => o.Id).ToListAsync();
+            .OrderBy(o => o.Pickup).ThenBy(o => o.Id).ToListAsync(db.Gone);
         bool Chosen(Order o) => ids.Length > 0 ? ids.Contains(o.Id) : o.State is OrderState.Agreed;
         var chosen = orders.Where(Chosen).Select(o => o.ToDraft()).Select(d => (d, CoatingTally.For(d, tables, now))).ToList();
         return new(

@@ -37,7 +37,7 @@ internal static class CalendarApi
                 await db.CalendarFeeds.Where(f => f.RevokedAt == null)
                     .OrderBy(f => f.MadeAt)
                     .Select(f => new FeedView(f.Id, f.MadeAt))
-                    .ToListAsync()))
+                    .ToListAsync(db.Gone)))
             .RequireAuthorization(Sessions.Sessions.Owners).WithName("GetFeeds");
         day.MapPost("/feeds", async ([SentKey] Guid? key, KondibaContext db, IClock instants) =>
         {
@@ -71,7 +71,7 @@ internal static class CalendarApi
             var kitchen = await db.CalendarFeeds.IgnoreQueryFilters()
                 .Where(f => f.TokenHash == hash && f.RevokedAt == null)
                 .Select(f => (Guid?)f.KitchenId)
-                .SingleOrDefaultAsync();
+                .SingleOrDefaultAsync(db.Gone);
             if (kitchen is null)
                 return TypedResults.NotFound();
             scope.KitchenId = kitchen.Value;
@@ -83,8 +83,8 @@ internal static class CalendarApi
     private static async Task<string> WriteAsync(DayBook book, KondibaContext db, KitchenClock clock, KitchenThings things)
     {
         var (_, search) = await book.PlannedAsync();
-        var kitchen = await db.Kitchens.AsNoTracking().SingleAsync();
-        var orders = (await db.Orders.AsNoTracking().Select(o => new { o.Number, o.Name, o.Handover, o.Place, o.Contact }).ToListAsync())
+        var kitchen = await db.Kitchens.AsNoTracking().SingleAsync(db.Gone);
+        var orders = (await db.Orders.AsNoTracking().Select(o => new { o.Number, o.Name, o.Handover, o.Place, o.Contact }).ToListAsync(db.Gone))
             .ToDictionary(
                 o => Workload.CodeOf(o.Number),
                 o => new CalendarOrder(o.Name, o.Handover is Handover.Delivery, o.Place ?? "", o.Contact ?? ""));

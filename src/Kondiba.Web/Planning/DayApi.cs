@@ -1,11 +1,11 @@
 using System.Security.Claims;
 using System.Text.Json;
-using Kondiba.Core.Amounts;
 using Kondiba.Core.Kitchens;
 using Kondiba.Core.Orders;
 using Kondiba.Core.Planning;
 using Kondiba.Data;
 using Kondiba.Web.Hosting;
+using Kondiba.Web.Orders;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
 using NodaTime;
@@ -112,7 +112,7 @@ internal static class DayApi
     }
 
     private static async Task<Results<Ok<DayView>, Refused, ProblemHttpResult>> TakeAsync(
-        Remedy remedy, DayBook book, KondibaContext db, KitchenClock clock, KitchenThings things, IClock instants, ClaimsPrincipal user)
+        Remedy remedy, DayBook book, OrderService orders, KondibaContext db, KitchenClock clock, ClaimsPrincipal user)
     {
         var (load, search) = await book.PlannedAsync();
 
@@ -124,15 +124,8 @@ internal static class DayApi
 
         if (offered.Change is { } change)
         {
-            var ofChange = load.Orders.First(o => Workload.CodeOf(o.Number) == change.Order);
-            var order = await db.WholeOrders.AsTracking().SingleAsync(o => o.Id == ofChange.Id);
-            var draft = Remedy.Of(order.ToDraft(), change);
-            (order.Pickup, order.ChangedAt) = (draft.Pickup!.Value, instants.GetCurrentInstant());
-            foreach (var (line, to) in order.Lines.OrderBy(l => l.Position).Zip(draft.Lines))
-                line.Take(to);
-            var tables = await things.TablesAsync();
-            (order.Pieces, order.Words) = (CoatingTally.For(draft, tables, await clock.NowAsync()).Pieces, SearchWords.Of(
-                draft, tables.Reference));
+            var id = load.Orders.First(o => Workload.CodeOf(o.Number) == change.Order).Id;
+            await orders.AlterAsync(id, draft => Remedy.Of(draft, change));
         }
 
         return await SaveAsync(book, db, clock);

@@ -34,7 +34,7 @@ internal static class QuotesApi
                     await db.QuoteShares.Where(s => s.OrderId == id)
                         .OrderByDescending(s => s.SharedAt)
                         .Select(s => new ShareView(s.Id, s.SharedAt, s.RevokedAt))
-                        .ToListAsync()))
+                        .ToListAsync(db.Gone)))
                 : TypedResults.NotFound()).WithName("GetQuote");
         quote.MapPost("/shares", async Task<Results<Ok<ShareLink>, NotFound>> (Guid id, [SentKey] Guid? key, KondibaContext db, KitchenThings things, KitchenClock clock, IClock instants, IOptions<JsonOptions> json) =>
         {
@@ -70,7 +70,7 @@ internal static class QuotesApi
             var body = await db.QuoteShares.IgnoreQueryFilters()
                 .Where(s => s.TokenHash == hash && s.RevokedAt == null)
                 .Select(s => s.Body)
-                .SingleOrDefaultAsync();
+                .SingleOrDefaultAsync(db.Gone);
             return body is null
                 ? TypedResults.NotFound()
                 : TypedResults.Ok(JsonSerializer.Deserialize<Quote>(body, json.Value.SerializerOptions)!);
@@ -80,10 +80,10 @@ internal static class QuotesApi
 
     private static async Task<Quote?> MakeAsync(Guid id, KondibaContext db, KitchenThings things, KitchenClock clock)
     {
-        var order = await db.WholeOrders.SingleOrDefaultAsync(o => o.Id == id && o.RemovedAt == null);
+        var order = await db.WholeOrders.SingleOrDefaultAsync(o => o.Id == id && o.RemovedAt == null, db.Gone);
         if (order is null)
             return null;
-        var kitchen = await db.Kitchens.AsNoTracking().SingleAsync();
+        var kitchen = await db.Kitchens.AsNoTracking().SingleAsync(db.Gone);
         var draft = order.ToDraft();
         return Quote.For(
             kitchen.Name,

@@ -109,11 +109,14 @@ internal static class Sessions
         }
     }
 
-    /// <summary>Binds the request to its kitchen.</summary>
+    /// <summary>Binds the request to its kitchen, and what is read for a question to whoever asks it.</summary>
     public static void UseKitchenScope(this WebApplication app) => app.Use(async (context, next) =>
     {
+        var scope = context.RequestServices.GetRequiredService<KitchenScope>();
         if (Guid.TryParse(context.User.FindFirstValue(KitchenClaim), out var id))
-            context.RequestServices.GetRequiredService<KitchenScope>().KitchenId = id;
+            scope.KitchenId = id;
+        if (HttpMethods.IsGet(context.Request.Method))
+            scope.Gone = context.RequestAborted;
         await next(context);
     });
 
@@ -145,7 +148,7 @@ internal static class Sessions
         var session = app.MapGroup("/api/session").WithTags("Session").AllowAnonymous();
         session.MapGet("", async (HttpContext context, KondibaContext db, IAntiforgery form) =>
         {
-            var inside = context.User.HasClaim(c => c.Type == KitchenClaim) && await db.Kitchens.AnyAsync();
+            var inside = context.User.HasClaim(c => c.Type == KitchenClaim) && await db.Kitchens.AnyAsync(db.Gone);
             return TypedResults.Ok(new SessionView(
                 inside,
                 await SampleAsync(db) is not null,
@@ -245,7 +248,7 @@ internal static class Sessions
         var (hash, now) = (Secret.Hash(secret), clock.GetCurrentInstant());
         await using var all = await db.Database.BeginTransactionAsync();
         var open = db.Invitations.IgnoreQueryFilters().Where(i => i.TokenHash == hash && i.UsedAt == null && i.Until > now);
-        if (await open.Select(i => (Guid?)i.KitchenId).SingleOrDefaultAsync() is not { } kitchen
+        if (await open.Select(i => (Guid?)i.KitchenId).SingleOrDefaultAsync(db.Gone) is not { } kitchen
             || await open.ExecuteUpdateAsync(set => set.SetProperty(i => i.UsedAt, now)) == 0)
             return TypedResults.NotFound();
         var (person, errors) = await People.AddAsync(input, kitchen, Role.Helper, users);
@@ -266,7 +269,7 @@ internal static class Sessions
             && CryptographicOperations.FixedTimeEquals(Encoding.UTF8.GetBytes(key ?? ""), Encoding.UTF8.GetBytes(settings.Key));
 
     private static Task<Guid?> SampleAsync(KondibaContext db) =>
-        db.Kitchens.IgnoreQueryFilters().Where(k => k.IsSample).Select(k => (Guid?)k.Id).FirstOrDefaultAsync();
+        db.Kitchens.IgnoreQueryFilters().Where(k => k.IsSample).Select(k => (Guid?)k.Id).FirstOrDefaultAsync(db.Gone);
 
     private static Task EnterAsync(HttpContext context, Guid kitchen) => context.SignInAsync(
         IdentityConstants.ApplicationScheme,
