@@ -21,6 +21,7 @@ public sealed class PlanJobs(
     Workload workload,
     SolverProcess solver,
     IBackgroundJobClientV2 jobs,
+    JobStorage storage,
     IClock instants,
     ILogger<PlanJobs> log)
 {
@@ -56,14 +57,16 @@ public sealed class PlanJobs(
         }
     }
 
-    /// <summary>Betters the plan, or finds out what is short where there is none.</summary>
+    /// <summary>Betters the plan, or finds out what is short where there is none; as soon as nobody waits for a first one.</summary>
     /// <param name="kitchen">The kitchen.</param>
     /// <param name="asked">The search.</param>
     /// <param name="stop">Ends it.</param>
     [Queue(Better)]
-    public Task BetterAsync(Guid kitchen, Guid asked, CancellationToken stop)
+    public async Task BetterAsync(Guid kitchen, Guid asked, CancellationToken stop)
     {
-        return SearchAsync(kitchen, asked, Part, stop);
+        while (storage.GetMonitoringApi().EnqueuedCount(First) > 0)
+            await Task.Delay(Look, stop);
+        await SearchAsync(kitchen, asked, Part, stop);
 
         void Part(Load load, PlanSearch search, CancellationToken over)
         {

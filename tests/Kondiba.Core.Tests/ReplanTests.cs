@@ -39,6 +39,32 @@ public class ReplanTests
 
     private static List<DayTask> Own(Plan plan) => [.. plan.Tasks.Where(t => t.What.Order is not null && t.Worker is not null)];
 
+    /// <summary>
+    /// Each step of a weekend in turn is half an hour late: it is planned again, and what is done on other days or for other orders
+    /// mostly stays where it was.
+    /// </summary>
+    [Fact]
+    public void What_is_late_moves_little_else()
+    {
+        var request = Weekend.Request with { Orders = [.. Weekend.Orders.Take(6)] };
+        var planner = new Planner(request);
+        var before = planner.Tidy(planner.Solve(Planner.First));
+        List<double> stayed = [];
+        foreach (var task in before.Tasks.Where(t => t.Worker is not null).Where((_, i) => i % 4 == 0))
+        {
+            var late = planner.Origin.AtMidnight().PlusMinutes(task.Start + 30);
+            var again = request with { Arranged = With(Arrangements.None, task.Code, new(NotBefore: late)) };
+            var replanned = new Planner(again);
+            var near = replanned.Shifted(before, planner.Origin);
+            var found = replanned.Solve(Planner.First with { Seconds = 60 }, near, near);
+            Assert.True(found.Any, $"{task.Code}: {found.Outcome}");
+            Assert.Empty(PlanChecker.Broken(again, replanned.Read(found)));
+            stayed.Add(found.Tasks.Zip(near.Tasks).Count(t => t.First.Start == t.Second.Start) / (double)near.Tasks.Count);
+        }
+
+        Assert.True(stayed.Average() > 0.8, $"on the average {stayed.Average():P0} stayed");
+    }
+
     /// <summary>Forty kitchens, each changed up to four times in ways a maker would.</summary>
     [Theory]
     [InlineData(1000)]

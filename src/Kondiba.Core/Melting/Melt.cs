@@ -77,23 +77,24 @@ public sealed record Melt(
         var (source, from) = ((method.Source?.Value ?? room).In("°C"), (method.From?.Value.Si ?? 0) * surface);
         var (target, limit) = (Target(coating, c), coating.MeltAtMost.Value.In("°C"));
 
+        var wanted = (mass.Si * heat.Of(target)) + (vessel * target);
         var (inCoating, inVessel) = (mass.Si * heat.Of(air), vessel * air);
         var (start, startVessel) = (inCoating, inVessel);
         var (put, lost, heated, passed) = (0.0, 0.0, 0.0, 0.0);
         List<double> bursts = [];
-        while (passed < Longest && Together() < target)
+        while (passed < Longest && Short())
         {
             // A microwave's burst ends early where the coating would get too hot before its bowl is warm; stirring evens them out.
             var burst = method.Level is null ? Step : c.Burst.Value.TotalSeconds;
             var on = 0.0;
-            for (; on < burst && heat.At(inCoating / mass.Si) < limit && Together() < target; on += Step)
+            for (; on < burst && heat.At(inCoating / mass.Si) < limit && Short(); on += Step)
                 Pass(true);
             heated += on;
             if (method.Level is null)
                 continue;
             if (on > 0)
                 bursts.Add(Math.Ceiling(on / LeastBurst) * LeastBurst);
-            for (var stirred = 0.0; stirred < c.Stir.Value.TotalSeconds && Together() < target; stirred += Step)
+            for (var stirred = 0.0; stirred < c.Stir.Value.TotalSeconds && Short(); stirred += Step)
                 Pass(false);
         }
 
@@ -159,6 +160,9 @@ public sealed record Melt(
             inVessel += (fromSource - across - gone) * Step;
             (put, lost, passed) = (put + ((direct + fromSource) * Step), lost + (gone * Step), passed + Step);
         }
+
+        // Whether stirring would leave them too cool: told by the heat in them, as that is to be known every half second.
+        bool Short() => inCoating + inVessel < wanted;
 
         // What coating and vessel come to, stirred together.
         double Together()

@@ -85,16 +85,13 @@ internal sealed partial class ListSchedule
             return unit[0];
         mayBeLate = Math.Max(0, -shift);
         var mark = undo.Count;
-        var open = unit.Where(t => !placed.ContainsKey(t.Code)).ToList();
+        var open = unit.Where(t => !placed.ContainsKey(t.Code)).OrderByDescending(t => turn.GetValueOrDefault(t.Code)).ToList();
         PlanTask? last = null;
         while (open.Count > 0)
         {
             // Of those whose followers all have their time, the one that can be latest; so time only runs backwards.
             var (next, end) = (open[0], int.MinValue);
-            var ready = open.Where(Ready).ToList();
-            if (atOnce && ready.Where(t => last?.After.Any(a => a.Task == t.Code) is true).ToList() is { Count: > 0 } before)
-                ready = before;
-            foreach (var task in turn.Count > 0 && ready.Count > 0 ? [ready.MaxBy(t => turn[t.Code])!] : ready)
+            foreach (var task in turn.Count > 0 ? open.Where(Ready).Take(1) : NextOf(open, last))
             {
                 var can = LatestEnd(task, shift);
                 if (can > end || (can == end && task.Best > next.Best))
@@ -112,6 +109,13 @@ internal sealed partial class ListSchedule
         }
 
         return null;
+
+        List<PlanTask> NextOf(List<PlanTask> open, PlanTask? last)
+        {
+            var ready = open.FindAll(Ready);
+            var before = atOnce && last is not null ? ready.FindAll(t => last.After.Any(a => a.Task == t.Code)) : [];
+            return before.Count > 0 ? before : ready;
+        }
 
         bool Ready(PlanTask task) => !task.After.Any(a => deferred.Contains(a.Task) && !placed.ContainsKey(a.Task))
             && (deferred.Contains(task.Code) || followers[task.Code].All(f => placed.ContainsKey(f.Task.Code)));

@@ -27,7 +27,7 @@ public sealed partial class PlanModel
         CancellationToken stop = default)
     {
         if (limits.Quick)
-            return Search(before is null ? Some : Repairing, better, stop);
+            return (near is null ? null : Repaired(problem, near, stop)) ?? Search(before is null ? Some : Repairing, better, stop);
 
         // A core each: one proves from below, the other makes a plan better bit by bit. The latter only counts when the proof does not come
         // to an end, and then it has come to its own: so the same input gives the same plan, whichever core is faster.
@@ -58,32 +58,74 @@ public sealed partial class PlanModel
     private static Solution Improved(
         PlanProblem problem, Solution found, Solution? near, double effort, Action<Solution> better, CancellationToken stop)
     {
-        var (inVain, ofColours) = (0, problem.Colours.Select(c => Chains(problem, c.Tasks)).ToList());
-        for (var round = 0; found.Any && round < effort / Part.Effort && !stop.IsCancellationRequested; round++)
+        var ofColours = problem.Colours.Select(c => Chains(problem, c.Tasks)).ToList();
+        var (inVain, wider, spent) = (0, 1, 0.0);
+        for (var round = 0; found.Any && spent < effort && !stop.IsCancellationRequested; round++)
         {
-            var parts = ofColours.Concat(AtATime(found)).ToList();
-            if (inVain == parts.Count)
-                break;
+            var parts = ofColours.Concat(AtATime(found, wider * Half)).Concat(OneMelt(problem, found)).ToList();
+            if (inVain >= parts.Count)
+            {
+                // None helps any more: larger ones, with more effort each.
+                if (wider * Half > problem.Tasks.Count)
+                    break;
+                (inVain, wider) = (0, 2 * wider);
+                continue;
+            }
+
+            var part = Part with { Effort = Part.Effort * wider };
+            spent += part.Effort;
             var plan = new PlanModel(problem, found, near);
             var cost = LinearExpr.Sum(plan.costs);
             plan.model.Add(cost <= found.Cost - 1);
-            var free = parts[round % parts.Count];
-            plan.Hold(found, t => !free.Contains(t));
-            foreach (var task in found.Tasks.Where(t => !free.Contains(t.Code)))
-            {
-                plan.model.Add(plan.when[task.Code].Start == task.Start);
-                plan.Hold(task);
-            }
-
+            plan.Keep(found, parts[round % parts.Count]);
             plan.model.Minimize(cost);
             inVain++;
-            if (plan.Run(Part, Bettering, null, stop) is not { Any: true } next)
+            if (plan.Run(part, Bettering, null, stop) is not { Any: true } next)
                 continue;
             (found, inVain) = (next with { Outcome = Outcome.Found, Bound = 0 }, 0);
             better(found);
         }
 
         return found;
+    }
+
+    /// <summary>
+    /// A plan that was good before something changed, with as little of it planned anew as will do: what can no longer be where it was, with
+    /// what hangs on it; then also what is done in the hours about it. Null when neither is enough.
+    /// </summary>
+    private static Solution? Repaired(PlanProblem problem, Solution near, CancellationToken stop)
+    {
+        var was = near.Tasks.ToDictionary(t => t.Code);
+        var moved = problem.Tasks.Where(t => !was.TryGetValue(t.Code, out var at)
+            || (t.At is { } set ? set != at.Start : at.Start < t.Earliest || at.End > t.Latest)).ToList();
+        if (moved.Count == 0 || 2 * moved.Count > problem.Tasks.Count)
+            return null;
+        var from = moved.Min(t => Math.Min(t.At ?? t.Earliest, was.TryGetValue(t.Code, out var at) ? at.Start : int.MaxValue));
+        var chained = Chains(problem, moved.Select(t => t.Code));
+        var about = near.Tasks.Where(t => t.End > from - About && t.Start < from + About).Select(t => t.Code);
+        foreach (var free in new[] { chained, Chains(problem, chained.Concat(about)) })
+        {
+            var plan = new PlanModel(problem, near, near);
+            plan.Keep(near, free);
+            plan.model.Minimize(LinearExpr.Sum(plan.costs));
+            if (plan.Run(Repair, Bettering, null, stop) is { Any: true } found)
+                return found with { Outcome = Outcome.Found, Bound = 0 };
+        }
+
+        return null;
+    }
+
+    /// <summary>Keeps a plan as it is but for a part.</summary>
+    private void Keep(Solution plan, HashSet<string> free)
+    {
+        var kept = plan.Tasks.Where(t => when.ContainsKey(t.Code) && !free.Contains(t.Code)).ToList();
+        var codes = kept.Select(t => t.Code).ToHashSet();
+        Hold(plan, codes.Contains);
+        foreach (var task in kept)
+        {
+            model.Add(when[task.Code].Start == task.Start);
+            Hold(task);
+        }
     }
 
     /// <summary>Tasks with all that comes before and after them.</summary>
@@ -103,11 +145,22 @@ public sealed partial class PlanModel
     }
 
     /// <summary>Tasks that are done about the same time, in parts that overlap by half.</summary>
-    private static IEnumerable<HashSet<string>> AtATime(Solution found)
+    private static IEnumerable<HashSet<string>> AtATime(Solution found, int half)
     {
         var inTurn = found.Tasks.OrderBy(t => t.Start).Select(t => t.Code).ToList();
-        return Enumerable.Range(0, Math.Max(1, (inTurn.Count / Half) - 1)).Select(i => inTurn.Skip(i * Half).Take(2 * Half).ToHashSet());
+        return Enumerable.Range(0, Math.Max(1, (inTurn.Count / half) - 1)).Select(i => inTurn.Skip(i * half).Take(2 * half).ToHashSet());
     }
+
+    /// <summary>
+    /// What is done from one of two melts of a colour, and what is done about the time of the other: with both free, one melt may do for both.
+    /// </summary>
+    private static IEnumerable<HashSet<string>> OneMelt(PlanProblem problem, Solution found) =>
+        from of in found.Melts.GroupBy(m => m.Colour)
+        from one in of
+        from other in of
+        where one != other && one.Tasks.Count > 0
+        let about = found.Tasks.Where(t => t.End > other.Melt.Start - Beside && t.Start < other.Wash.End + Beside).Select(t => t.Code)
+        select Chains(problem, one.Tasks).Concat(about).ToHashSet();
 
     /// <summary>Keeps from which melts tasks are done, and where what comes from them stands.</summary>
     private void Hold(Solution found, Func<string, bool> kept)
@@ -131,14 +184,23 @@ public sealed partial class PlanModel
     }
 
     // So many tasks in turn, twice, are a part that is planned anew; each with so much effort.
-    private const int Half = 8;
-    private static readonly Limits Part = new(Effort: 0.02, Seconds: 3);
+    private const int Half = 6;
+    private static readonly Limits Part = new(Effort: 0.01, Seconds: 3);
+
+    // What a change is mended with, and how many minutes about it.
+    private static readonly Limits Repair = new(Effort: 0.05, Seconds: 0.7);
+    private const int About = 180;
+
+    // Minutes beside a melt in which another finds room.
+    private const int Beside = 60;
 
     // What proves from below.
     private const string Proving = "num_workers:1 use_objective_lb_search:true";
 
     // What betters a part: many small parts in a short time do more than a few that are searched through.
-    private const string Bettering = "num_workers:1 linearization_level:0 cp_model_probing_level:0 symmetry_level:0";
+    private const string Bettering = "num_workers:1 linearization_level:0 cp_model_probing_level:0 symmetry_level:0 max_presolve_iterations:1 "
+        + "cp_model_use_sat_presolve:false presolve_bve_threshold:0 find_big_linear_overlap:false merge_no_overlap_work_limit:0 "
+        + "merge_at_most_one_work_limit:0 presolve_inclusion_work_limit:0";
     private const string Some = "num_workers:2 interleave_search:true interleave_batch_size:2 subsolvers:'quick_restart_no_lp' subsolvers:'fixed' search_branching:HINT_SEARCH stop_after_first_solution:true";
     // One search alone: several beside one another end the process on a small problem with a plan to start from (the solver's own check).
     private const string Repairing = "num_workers:1 linearization_level:0 stop_after_first_solution:true";

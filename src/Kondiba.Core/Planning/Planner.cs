@@ -153,7 +153,8 @@ public sealed partial class Planner
         if (near is null && !limits.Quick && quick.Value is { } start && (before is null || start.Cost < before.Cost))
             before = start;
 
-        return solver(NearTo(near), limits, before, near, better, stop);
+        var best = solver(NearTo(near), limits, before, near, better, stop);
+        return best.Outcome is Outcome.Unknown && limits.Quick && quick.Value is { } some ? some : best;
     }
 
     /// <summary>A plan of few orders in a moment; null when none is found at once.</summary>

@@ -13,7 +13,7 @@ internal sealed class DayBook(
     KondibaContext db, Workload workload, DayRecord record, ChangeNotices changes, IBackgroundJobClientV2 jobs, IClock instants)
 {
     // So long a request waits for a first plan; then it is asked for again.
-    private static readonly TimeSpan Patience = TimeSpan.FromSeconds(3);
+    private static readonly TimeSpan Patience = TimeSpan.FromSeconds(5);
 
     // How often it is tried to take something down while others do, too.
     private const int MostTries = 10;
@@ -63,7 +63,7 @@ internal sealed class DayBook(
         for (var tries = 1; ; tries++)
         {
             var ids = told.Select(t => t.Id).ToList();
-            var known = await db.TaskEvents.Where(e => ids.Contains(e.Id)).Select(e => e.Id).ToHashSetAsync();
+            var known = await db.TaskEvents.Where(e => ids.Contains(e.Id)).Select(e => e.Id).ToHashSetAsync(db.Gone);
             var news = told.Where(t => known.Add(t.Id)).ToList();
             if (news.Count == 0)
                 return;
@@ -128,8 +128,8 @@ internal sealed class DayBook(
             return search;
         await changes.UntilAsync(
             search.KitchenId,
-            async () => !await db.PlanSearches.AnyAsync(s => s.Asked == search.Asked && s.State == SearchState.Asked),
+            async () => !await db.PlanSearches.AnyAsync(s => s.Asked == search.Asked && s.State == SearchState.Asked, db.Gone),
             Patience);
-        return await db.PlanSearches.AsNoTracking().SingleOrDefaultAsync() ?? search;
+        return await db.PlanSearches.AsNoTracking().SingleOrDefaultAsync(db.Gone) ?? search;
     }
 }
