@@ -16,7 +16,7 @@ public sealed class AccessTests(Site site) : IClassFixture<Fresh>
         Assert.Empty(maker.Barriers());
 
         maker.Open("Meteor night");
-        maker.Until(() => maker.Count("[data-testid=tray] use") == 72, "the trays");
+        maker.Until(() => maker.Count("[data-testid=tray] image[href]") == 72, "the trays");
         Assert.Empty(maker.Barriers());
 
         maker.Fill("How many pretzel rods", "0");

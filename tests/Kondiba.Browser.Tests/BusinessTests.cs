@@ -19,7 +19,7 @@ public sealed class BusinessTests(Site site) : IClassFixture<Fresh>, IDisposable
         maker.Fill("Add to the order", "2 doz large strawberries plum 3/4, white zigzag; 12 rods navy top third + silver drizzle");
         maker.Until(() => maker.Count("[data-testid=understood]") == 2, "two lines understood");
         maker.Press("Add 2 lines");
-        maker.Until(() => maker.Count("[data-testid=tray] use") == 36, "36 pieces on the trays");
+        maker.Until(() => maker.Count("[data-testid=tray] image[href]") == 36, "36 pieces on the trays");
         Assert.Equal("three quarters", maker.Value("Dip depth of strawberries"));
         maker.SeeSaved();
 

@@ -22,13 +22,13 @@ public sealed class EntryTests(Site site) : IClassFixture<Fresh>, IDisposable
         maker.Click("//*[@role='menuitem'][starts-with(normalize-space(), 'extra large')]");
         maker.Until(() => maker.Value(Field).Contains("extra large", StringComparison.Ordinal), "the words changed with it");
         maker.Press("Add it");
-        maker.Until(() => maker.Count("[data-testid=tray] use") == 44, "twelve berries on the trays");
+        maker.Until(() => maker.Count("[data-testid=tray] image[href]") == 44, "twelve berries on the trays");
         Assert.Equal(1, maker.Count("//button[contains(., 'Size of strawberries') and contains(., 'extra large')]"));
         maker.SeeSaved();
 
         // One undo takes back all that was added at once.
         maker.Press("Undo");
-        maker.Until(() => maker.Count("[data-testid=tray] use") == 32, "the order as it was");
+        maker.Until(() => maker.Count("[data-testid=tray] image[href]") == 32, "the order as it was");
         maker.SeeSaved();
     }
 
@@ -52,12 +52,12 @@ public sealed class EntryTests(Site site) : IClassFixture<Fresh>, IDisposable
     public void Many_lines_pasted_become_many_lines_of_the_order()
     {
         maker.Open("Orchid show");
-        maker.Until(() => maker.Count("[data-testid=tray] use") == 62, "the trays");
+        maker.Until(() => maker.Count("[data-testid=tray] image[href]") == 62, "the trays");
         maker.Click($"//textarea[@aria-label='{Field}']");
         maker.Paste("12 rods teal half\n2 doz mini twists white\n\n  5 apples coral whole  \n");
         maker.Until(() => maker.Count("[data-testid=understood]") == 3, "three lines understood");
         maker.Press("Add 3 lines");
-        maker.Until(() => maker.Count("[data-testid=tray] use") == 62 + 12 + 24 + 5, "all of it on the trays");
+        maker.Until(() => maker.Count("[data-testid=tray] image[href]") == 62 + 12 + 24 + 5, "all of it on the trays");
         Assert.Empty(maker.Barriers());
         maker.SeeSaved();
     }

@@ -37,7 +37,7 @@ public sealed class KitchenTests(Site site) : IClassFixture<Fresh>, IDisposable
         maker.Fill("Add to the order", "waffle sticks" + OpenQA.Selenium.Keys.Enter);
         maker.Until(() => maker.Focused() == "How many waffle sticks", "the cursor in the count");
         maker.Type("10");
-        maker.Until(() => maker.Count("[data-testid=tray] use") == 42, "ten sticks on the trays");
+        maker.Until(() => maker.Count("[data-testid=tray] image[href]") == 42, "ten sticks on the trays");
         maker.Until(() => maker.Value("Dip depth of waffle sticks") == "half", "the usual depth");
         maker.SeeSaved();
 

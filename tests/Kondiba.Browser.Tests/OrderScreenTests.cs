@@ -27,7 +27,7 @@ public sealed class OrderScreenTests(Site site) : IClassFixture<Fresh>, IDisposa
             () => maker.Text("li p").Replace("\n", " ", StringComparison.Ordinal) == "Strawberries, Size of strawberries: large",
             "large strawberries");
         maker.Until(() => maker.Value("Dip depth of strawberries") == "three quarters", "the usual depth");
-        maker.Until(() => maker.Count("[data-testid=tray] use") == 24, "24 berries on the tray");
+        maker.Until(() => maker.Count("[data-testid=tray] image[href]") == 24, "24 berries on the tray");
         Assert.InRange(maker.Number("[data-testid=pot-dark] [data-testid=to-melt]"), 200, 400);
         Assert.Equal("1 pack", maker.Text("[data-testid=pot-dark] [data-testid=packs]"));
         Assert.Matches(@"\d+ min", maker.Text("[data-testid=tray] table"));
@@ -46,10 +46,10 @@ public sealed class OrderScreenTests(Site site) : IClassFixture<Fresh>, IDisposa
         maker.Open("Meteor night");
         maker.Until(() => maker.Text(Midnight + "[data-testid=packs]") == "1 pack", "a pack of midnight");
         var before = maker.Number(Midnight + "[data-testid=to-melt]");
-        var pieces = maker.Count("[data-testid=tray] use");
+        var pieces = maker.Count("[data-testid=tray] image[href]");
         maker.Fill("How many pretzel rods", "300");
         maker.Until(() => maker.Number(Midnight + "[data-testid=to-melt]") > before + 100, "more to melt");
-        maker.Until(() => maker.Count("[data-testid=tray] use") == pieces + 276, "276 rods more on the trays");
+        maker.Until(() => maker.Count("[data-testid=tray] image[href]") == pieces + 276, "276 rods more on the trays");
         Assert.NotEqual("1 pack", maker.Text(Midnight + "[data-testid=packs]"));
         maker.SeeSaved();
 

@@ -62,7 +62,7 @@ public sealed class Screenshots(Site site) : IClassFixture<Fresh>
         using (var maker = new Maker(site, dark: true))
         {
             maker.Open("Regatta");
-            maker.Until(() => maker.Count("[data-testid=tray] use") == 44, "the trays");
+            maker.Until(() => maker.Count("[data-testid=tray] image[href]") == 44, "the trays");
             Save(maker, "order-dark");
         }
 
@@ -89,7 +89,7 @@ public sealed class Screenshots(Site site) : IClassFixture<Fresh>
         maker.Click("//ol[@aria-label='Days']//li[count(.//*[name()='path']) > 0][1]//button");
     }
 
-    private static void WaitForTrays(Maker maker) => maker.Until(() => maker.Count("[data-testid=tray] use") == 72, "the trays");
+    private static void WaitForTrays(Maker maker) => maker.Until(() => maker.Count("[data-testid=tray] image[href]") == 72, "the trays");
 
     private static void Save(Maker maker, string name)
     {
