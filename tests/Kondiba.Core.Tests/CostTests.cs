@@ -45,7 +45,8 @@ public class CostTests
         {
             var (one, other) = (Cost(Order(null, [.. lines])), Cost(Order(null, [.. lines.AsEnumerable().Reverse()])));
             Assert.InRange(one.Cost.Amount - other.Cost.Amount, -0.05m, 0.05m);
-            Assert.Equal(one.Hands.Value, other.Hands.Value);
+            // The same sum, added up the other way round.
+            Assert.InRange((one.Hands.Value - other.Hands.Value).TotalMilliseconds, -0.001, 0.001);
         },
         iter: 40);
 

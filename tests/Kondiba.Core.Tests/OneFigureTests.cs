@@ -50,7 +50,8 @@ public class OneFigureTests
             foreach (var pot in tally.Pots)
             {
                 var needed = shelf.Single(p => p.Key == pot.Key).ToMelt.Value;
-                Assert.True(Same(pot.ToMelt.Value, needed), $"{seed}: {pot.Key} {pot.ToMelt.Value.In("g")} g, on the shelf {needed.In("g")} g");
+                Assert.True(
+                    Same(pot.ToMelt.Value, needed), $"{seed}: {pot.Key} {pot.ToMelt.Value.In("g")} g, on the shelf {needed.In("g")} g");
             }
 
             var planner = new Planner(alone);

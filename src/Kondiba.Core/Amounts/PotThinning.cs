@@ -14,7 +14,9 @@ internal static class PotThinning
 {
     private const int MostSteps = 3;
 
-    /// <summary>The dose of the thinner chosen, or of the kitchen's habit where the coating takes it; moulds and piping take none.</summary>
+    /// <summary>
+    /// The dose of the thinner chosen, or of the kitchen's habit where the coating takes it; moulds and piping take none.
+    /// </summary>
     public static Dose? DoseFor(
         Coatings.Coating coating, string key, IReadOnlyList<Dip> dips, PotDraft draft, KitchenTables tables, List<Problem> problems)
     {
@@ -54,13 +56,11 @@ internal static class PotThinning
 
         bool Hides(Share rate)
         {
-            var flow = Flow.Of(coating, rate, tables.Reference.Film);
-            return dips.All(d => d.Size.Shape is Cavity
-                || LineTally.CoatOf(
-                    d, Film.Thickness(
-                        flow, d.Size.Shape.Run(
-                            d.Depth), tables.Reference.Film).Film, tables.Reference.Film) >= tables.Reference.Film.Covers.Of(
-                        d.Colour.Cover).Value);
+            var c = tables.Reference.Film;
+            var flow = Flow.Of(coating, rate, c);
+            return dips.All(d => d.Size.Shape is Cavity || CoatOn(d) >= c.Covers.Of(d.Colour.Cover).Value);
+
+            Length CoatOn(Dip dip) => LineTally.CoatOf(dip, Film.Thickness(flow, dip.Size.Shape.Run(dip.Depth), c).Film, c);
         }
     }
 

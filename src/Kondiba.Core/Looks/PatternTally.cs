@@ -15,7 +15,9 @@ namespace Kondiba.Core.Looks;
 /// <param name="Kind">Code of the pattern.</param>
 /// <param name="Pot">Key of the pot it is taken from.</param>
 /// <param name="Bead">Width of the bead.</param>
-/// <param name="Strokes">What is seen of it: lines as x, y, x, y …, x from the middle line to the right, y down from the top; two numbers are a dot.</param>
+/// <param name="Strokes">
+/// What is seen of it: lines as x, y, x, y …, x from the middle line to the right, y down from the top; two numbers are a dot.
+/// </param>
 /// <param name="Line">Length of the bead.</param>
 /// <param name="Mass">Coating in it.</param>
 /// <param name="Tip">Opening of the tip, to the half millimetre.</param>

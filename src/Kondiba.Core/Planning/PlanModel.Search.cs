@@ -74,15 +74,10 @@ public sealed partial class PlanModel
 
             var part = Part with { Effort = Part.Effort * wider };
             spent += part.Effort;
-            var plan = new PlanModel(problem, found, near);
-            var cost = LinearExpr.Sum(plan.costs);
-            plan.model.Add(cost <= found.Cost - 1);
-            plan.Keep(found, parts[round % parts.Count]);
-            plan.model.Minimize(cost);
             inVain++;
-            if (plan.Run(part, Bettering, null, stop) is not { Any: true } next)
+            if (Anew(problem, found, near, parts[round % parts.Count], found.Cost - 1, part, stop) is not { } next)
                 continue;
-            (found, inVain) = (next with { Outcome = Outcome.Found, Bound = 0 }, 0);
+            (found, inVain) = (next, 0);
             better(found);
         }
 
@@ -90,8 +85,8 @@ public sealed partial class PlanModel
     }
 
     /// <summary>
-    /// A plan that was good before something changed, with as little of it planned anew as will do: what can no longer be where it was, with
-    /// what hangs on it; then also what is done in the hours about it. Null when neither is enough.
+    /// A plan that was good before something changed, with as little of it planned anew as will do: what can no longer be where it was,
+    /// with what hangs on it; then also what is done in the hours about it. Null when neither is enough.
     /// </summary>
     private static Solution? Repaired(PlanProblem problem, Solution near, CancellationToken stop)
     {
@@ -103,16 +98,28 @@ public sealed partial class PlanModel
         var from = moved.Min(t => Math.Min(t.At ?? t.Earliest, was.TryGetValue(t.Code, out var at) ? at.Start : int.MaxValue));
         var chained = Chains(problem, moved.Select(t => t.Code));
         var about = near.Tasks.Where(t => t.End > from - About && t.Start < from + About).Select(t => t.Code);
-        foreach (var free in new[] { chained, Chains(problem, chained.Concat(about)) })
-        {
-            var plan = new PlanModel(problem, near, near);
-            plan.Keep(near, free);
-            plan.model.Minimize(LinearExpr.Sum(plan.costs));
-            if (plan.Run(Repair, Bettering, null, stop) is { Any: true } found)
-                return found with { Outcome = Outcome.Found, Bound = 0 };
-        }
+        return Anew(problem, near, near, chained, null, Repair, stop)
+            ?? Anew(problem, near, near, Chains(problem, chained.Concat(about)), null, Repair, stop);
+    }
 
-        return null;
+    /// <summary>A plan with a part of it planned anew and the rest kept; null when there is none.</summary>
+    /// <param name="problem">The problem.</param>
+    /// <param name="kept">The plan.</param>
+    /// <param name="near">A plan to stay near to.</param>
+    /// <param name="free">Tasks that are planned anew.</param>
+    /// <param name="most">What it may cost; null for whatever it costs.</param>
+    /// <param name="limits">How long to search.</param>
+    /// <param name="stop">Ends the search.</param>
+    private static Solution? Anew(
+        PlanProblem problem, Solution kept, Solution? near, HashSet<string> free, long? most, Limits limits, CancellationToken stop)
+    {
+        var plan = new PlanModel(problem, kept, near);
+        var cost = LinearExpr.Sum(plan.costs);
+        if (most is { } limit)
+            plan.model.Add(cost <= limit);
+        plan.Keep(kept, free);
+        plan.model.Minimize(cost);
+        return plan.Run(limits, Bettering, null, stop) is { Any: true } found ? found with { Outcome = Outcome.Found, Bound = 0 } : null;
     }
 
     /// <summary>Keeps a plan as it is but for a part.</summary>
@@ -152,7 +159,8 @@ public sealed partial class PlanModel
     }
 
     /// <summary>
-    /// What is done from one of two melts of a colour, and what is done about the time of the other: with both free, one melt may do for both.
+    /// What is done from one of two melts of a colour, and what is done about the time of the other: with both free, one melt may do for
+    /// both.
     /// </summary>
     private static IEnumerable<HashSet<string>> OneMelt(PlanProblem problem, Solution found) =>
         from of in found.Melts.GroupBy(m => m.Colour)
@@ -198,9 +206,9 @@ public sealed partial class PlanModel
     private const string Proving = "num_workers:1 use_objective_lb_search:true";
 
     // What betters a part: many small parts in a short time do more than a few that are searched through.
-    private const string Bettering = "num_workers:1 linearization_level:0 cp_model_probing_level:0 symmetry_level:0 max_presolve_iterations:1 "
-        + "cp_model_use_sat_presolve:false presolve_bve_threshold:0 find_big_linear_overlap:false merge_no_overlap_work_limit:0 "
-        + "merge_at_most_one_work_limit:0 presolve_inclusion_work_limit:0";
+    private const string Bettering = "num_workers:1 linearization_level:0 cp_model_probing_level:0 symmetry_level:0 "
+        + "max_presolve_iterations:1 cp_model_use_sat_presolve:false presolve_bve_threshold:0 find_big_linear_overlap:false "
+        + "merge_no_overlap_work_limit:0 merge_at_most_one_work_limit:0 presolve_inclusion_work_limit:0";
     private const string Some = "num_workers:2 interleave_search:true interleave_batch_size:2 subsolvers:'quick_restart_no_lp' subsolvers:'fixed' search_branching:HINT_SEARCH stop_after_first_solution:true";
     // One search alone: several beside one another end the process on a small problem with a plan to start from (the solver's own check).
     private const string Repairing = "num_workers:1 linearization_level:0 stop_after_first_solution:true";

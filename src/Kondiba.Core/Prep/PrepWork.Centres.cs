@@ -101,8 +101,8 @@ internal sealed partial class PrepWork
     }
 
     /// <summary>
-    /// Parts of some work, in turn: each as much as the hands can go on with while what is made ready by some rules is fit for it; all in one
-    /// where that keeps.
+    /// Parts of some work, in turn: each as much as the hands can go on with while what is made ready by some rules is fit for it; all in
+    /// one where that keeps.
     /// </summary>
     /// <param name="all">The work.</param>
     /// <param name="rules">By which it is made ready.</param>

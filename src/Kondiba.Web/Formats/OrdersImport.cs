@@ -50,7 +50,9 @@ internal sealed class OrdersImport(KondibaContext db, KitchenThings things, Kitc
     private async Task KeepAsync(List<Incoming> incoming, List<int> numbers, Guid? key)
     {
         var ids = incoming.Select((_, i) => SentKey.IdOf(key, i)).ToList();
-        var sent = key is null ? [] : await db.WholeOrders.AsTracking().Where(o => ids.Contains(o.Id)).ToDictionaryAsync(o => o.Id, db.Gone);
+        var sent = key is null
+            ? []
+            : await db.WholeOrders.AsTracking().Where(o => ids.Contains(o.Id)).ToDictionaryAsync(o => o.Id, db.Gone);
         await using var all = await db.Database.BeginTransactionAsync();
         var kitchen = await db.Kitchens.AsTracking().SingleAsync(db.Gone);
         kitchen.LastNumber = Math.Max(kitchen.LastNumber, numbers.DefaultIfEmpty().Max());

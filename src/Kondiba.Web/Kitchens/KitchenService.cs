@@ -81,7 +81,9 @@ internal sealed class KitchenService(KondibaContext db, KitchenThings things, Ki
             ]);
     }
 
-    /// <summary>Keeps a thing in place of one with its code, unless it is wrong or what is made from it could not be made any more.</summary>
+    /// <summary>
+    /// Keeps a thing in place of one with its code, unless it is wrong or what is made from it could not be made any more.
+    /// </summary>
     /// <param name="kind">Of the thing.</param>
     /// <param name="code">Its code.</param>
     /// <param name="thing">As entered.</param>

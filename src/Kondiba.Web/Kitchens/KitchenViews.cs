@@ -37,7 +37,9 @@ public sealed record KitchenChange(Units? Units = null, string? Name = null, Lan
 /// <param name="Rates">How prices are made; null for who sees no prices.</param>
 /// <param name="ShippedRates">How they are made where nothing was said.</param>
 /// <param name="ShippedVessels">Vessels that a kitchen has unless it says otherwise.</param>
-/// <param name="Own">Codes of the centres, coatings, moulds, places, toppings, parts and figures that the maker has entered or changed.</param>
+/// <param name="Own">
+/// Codes of the centres, coatings, moulds, places, toppings, parts and figures that the maker has entered or changed.
+/// </param>
 /// <param name="Shipped">Codes of those that can be had back as they were.</param>
 public sealed record KitchenThingsView(
     Ways Ways,

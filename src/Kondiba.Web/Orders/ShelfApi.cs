@@ -40,7 +40,8 @@ internal static class ShelfApi
                 ? []
                 : (await InOrder(db.WholeOrders.Where(o => ids.Contains(o.Id))).ToListAsync(db.Gone)).GroupBy(o => o.Pickup.Date)
                     .ToDictionary(g => g.Key, g => g.ToList());
-            var (earlier, later) = (await kept.CountAsync(o => o.Pickup < start, db.Gone), await kept.CountAsync(o => o.Pickup >= end, db.Gone));
+            var earlier = await kept.CountAsync(o => o.Pickup < start, db.Gone);
+            var later = await kept.CountAsync(o => o.Pickup >= end, db.Gone);
             await oneMoment.DisposeAsync();
             var reckoned = days.AsParallel()
                 .AsOrdered()
@@ -61,7 +62,8 @@ internal static class ShelfApi
         api.MapGet("/days/{day}/shared", async (LocalDateQuery day, Guid? order, KitchenThings things, KondibaContext db) =>
         {
             var (tables, from) = (await things.TablesAsync(), day.Value.AtMidnight());
-            var orders = await InOrder(db.WholeOrders.ToBeMade().Where(o => o.Pickup >= from && o.Pickup < from.PlusDays(1))).ToListAsync(db.Gone);
+            var toBeMade = db.WholeOrders.ToBeMade().Where(o => o.Pickup >= from && o.Pickup < from.PlusDays(1));
+            var orders = await InOrder(toBeMade).ToListAsync(db.Gone);
             if (orders.Count < 2)
                 return TypedResults.Ok<IReadOnlyList<SharedPot>>([]);
             var asking = orders.FindIndex(o => o.Id == order);

@@ -84,10 +84,12 @@ internal static class CalendarApi
     {
         var (_, search) = await book.PlannedAsync();
         var kitchen = await db.Kitchens.AsNoTracking().SingleAsync(db.Gone);
-        var orders = (await db.Orders.AsNoTracking().Select(o => new { o.Number, o.Name, o.Handover, o.Place, o.Contact }).ToListAsync(db.Gone))
-            .ToDictionary(
+        var orders = await db.Orders.AsNoTracking()
+            .Select(o => new { o.Number, o.Name, o.Handover, o.Place, o.Contact })
+            .ToDictionaryAsync(
                 o => Workload.CodeOf(o.Number),
-                o => new CalendarOrder(o.Name, o.Handover is Handover.Delivery, o.Place ?? "", o.Contact ?? ""));
+                o => new CalendarOrder(o.Name, o.Handover is Handover.Delivery, o.Place ?? "", o.Contact ?? ""),
+                db.Gone);
         return Calendar.Write(
             search.Shown ?? new(Outcome.Unknown, 0, [], [], [], [], [], [], [], []),
             kitchen.Id.ToString("N"),

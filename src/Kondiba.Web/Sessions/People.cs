@@ -49,7 +49,9 @@ internal static class People
         {
             var me = Sessions.PersonOf(context.User);
             return TypedResults.Ok(
-                await db.Users.OrderBy(p => p.UserName).Select(p => new PersonView(p.Id, p.UserName!, p.Role, p.Id == me)).ToListAsync(db.Gone));
+                await db.Users.OrderBy(p => p.UserName)
+                    .Select(p => new PersonView(p.Id, p.UserName!, p.Role, p.Id == me))
+                    .ToListAsync(db.Gone));
         }).WithName("GetPeople");
         people.MapPost("", async Task<Results<NoContent, ValidationProblem>> (Credentials input, HttpContext context, KondibaContext db, UserManager<Person> users) =>
         {

@@ -17,8 +17,8 @@ export interface Picture {
 const around = 14;
 const svg = "http://www.w3.org/2000/svg";
 
-// Pictures of the looks that were last on a tray, by look and variant.
-const known = new Map<string, Picture>();
+// Pictures of the looks that were last on a tray, by look and variant; also those that are being drawn, as a line may lie on two trays.
+const known = new Map<string, Promise<Picture>>();
 const mostKnown = 60;
 
 /**
@@ -29,12 +29,13 @@ export function usePictures(look: PieceLook | undefined, seed: number, variants:
   const [pictures, setPictures] = useState<Picture[]>([]);
   useEffect(() => {
     let wanted = true;
-    const draw = async (look: PieceLook) => {
+    const drawAll = async (look: PieceLook) => {
+      const text = JSON.stringify(look);
       const drawn: Picture[] = [];
-      for (let v = 0; wanted && v < variants; v++) drawn.push(await pictureOf(look, seed + v));
+      for (let v = 0; wanted && v < variants; v++) drawn.push(await pictureOf(look, text, seed + v));
       if (wanted) setPictures(drawn);
     };
-    if (look) void draw(look);
+    if (look) void drawAll(look);
     return () => {
       wanted = false;
     };
@@ -42,17 +43,24 @@ export function usePictures(look: PieceLook | undefined, seed: number, variants:
   return pictures;
 }
 
-async function pictureOf(look: PieceLook, seed: number): Promise<Picture> {
-  const key = `${seed} ${JSON.stringify(look)}`;
+function pictureOf(look: PieceLook, text: string, seed: number): Promise<Picture> {
+  const key = `${seed} ${text}`;
   const there = known.get(key);
   if (there) return there;
+  const oldest = known.keys().next();
+  if (known.size >= mostKnown && !oldest.done) known.delete(oldest.value);
+  const picture = draw(look, seed);
+  // One that came to grief is drawn anew when it is next asked for.
+  picture.catch(() => known.delete(key));
+  known.set(key, picture);
+  return picture;
+}
+
+async function draw(look: PieceLook, seed: number): Promise<Picture> {
   // Figures that are waiting to be shown go first.
   await new Promise((resume) => setTimeout(resume));
   const picture = drawing(look, seed);
   await decoded(picture.href);
-  const oldest = known.keys().next();
-  if (known.size >= mostKnown && !oldest.done) known.delete(oldest.value);
-  known.set(key, picture);
   return picture;
 }
 
