@@ -1,4 +1,5 @@
 using Kondiba.Core.Measures;
+using MathNet.Numerics.Distributions;
 
 namespace Kondiba.Core.Prep;
 
@@ -55,30 +56,8 @@ public static class Selection
     /// <param name="spread">Standard deviation, as a share of it.</param>
     /// <param name="count">How many.</param>
     public static IReadOnlyList<Mass> Likely(Mass mean, Share spread, int count) =>
-        [.. Enumerable.Range(1, count).Select(i => mean * Math.Max(0.1, 1 + (spread.Si * Quantile((i - 0.5) / count))))];
+        [.. Enumerable.Range(1, count).Select(i => mean * Math.Max(0.1, 1 + (spread.Si * Normal.InvCDF(0, 1, (i - 0.5) / count))))];
 
     /// <summary>0 … n−1, the middle first.</summary>
     private static IEnumerable<int> FromMiddle(int n) => Enumerable.Range(0, n).OrderBy(i => Math.Abs((2 * i) - (n - 1))).ThenBy(i => i);
-
-    /// <summary>Of the standard normal distribution, by bisection of Abramowitz and Stegun 7.1.26, good to 1e-6.</summary>
-    private static double Quantile(double p)
-    {
-        var (low, high) = (-6.0, 6.0);
-        while (high - low > 1e-9)
-        {
-            var middle = (low + high) / 2;
-            (low, high) = Below(middle) < p ? (middle, high) : (low, middle);
-        }
-
-        return (low + high) / 2;
-    }
-
-    private static double Below(double x)
-    {
-        var z = Math.Abs(x) / Math.Sqrt(2);
-        var t = 1 / (1 + (0.3275911 * z));
-        var erf = 1 - (t * (0.254829592 + (t * (-0.284496736 + (t * (1.421413741 + (t * (-1.453152027 + (t * 1.061405429)))))))) * Math.Exp(
-            -z * z));
-        return x < 0 ? (1 - erf) / 2 : (1 + erf) / 2;
-    }
 }

@@ -90,7 +90,7 @@ internal static class CalendarApi
                 o => Workload.CodeOf(o.Number),
                 o => new CalendarOrder(o.Name, o.Handover is Handover.Delivery, o.Place ?? "", o.Contact ?? ""),
                 db.Gone);
-        return Calendar.Write(
+        return PlanCalendar.Write(
             search.Shown ?? new(Outcome.Unknown, 0, [], [], [], [], [], [], [], []),
             kitchen.Id.ToString("N"),
             kitchen.Name,

@@ -4,12 +4,13 @@ using Kondiba.Core.Facts;
 using Kondiba.Core.Planning;
 using Kondiba.Core.Steps;
 using Kondiba.Core.Wording;
+using Kondiba.Web.Planning;
 using NodaTime;
 
-namespace Kondiba.Core.Tests;
+namespace Kondiba.Web.Tests;
 
-/// <summary>The calendar by the letter of RFC 5545: lines, escapes, and times in UTC. That another program reads it is tested with the server.</summary>
-public class CalendarTests
+/// <summary>The calendar by the letter of RFC 5545: lines, escapes, and times in UTC. Read here without the library that writes it.</summary>
+public class PlanCalendarTests
 {
     private static readonly DateTimeZone Lisbon = DateTimeZoneProviders.Tzdb["Europe/Lisbon"];
     private static readonly Instant At = Instant.FromUtc(2031, 1, 1, 0, 0);
@@ -30,7 +31,7 @@ public class CalendarTests
             mark);
 
     private static string Write(Plan plan, string name = "Harbour kitchen") =>
-        Calendar.Write(plan, "k", name, new Dictionary<string, CalendarOrder> { ["7"] = new("Regatta") }, Voice.Plain, Lisbon, At);
+        PlanCalendar.Write(plan, "k", name, new Dictionary<string, CalendarOrder> { ["7"] = new("Regatta") }, Voice.Plain, Lisbon, At);
 
     private static Plan Of(params DayTask[] tasks) => new(Outcome.Best, 0, tasks, [], [], [], [], [], [], []);
 

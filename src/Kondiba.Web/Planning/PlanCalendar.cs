@@ -1,22 +1,24 @@
-using System.Globalization;
-using System.Text;
+using Ical.Net;
+using Ical.Net.CalendarComponents;
+using Ical.Net.DataTypes;
+using Ical.Net.Serialization;
+using Kondiba.Core.Planning;
 using Kondiba.Core.Wording;
 using NodaTime;
+using Duration = Ical.Net.DataTypes.Duration;
 
-namespace Kondiba.Core.Planning;
+namespace Kondiba.Web.Planning;
 
 /// <summary>An order as a calendar tells of it.</summary>
 /// <param name="Name">Its name.</param>
 /// <param name="Delivered">Whether it is brought, and not collected.</param>
 /// <param name="Place">Where it is handed over.</param>
 /// <param name="Contact">How to reach the customer.</param>
-public sealed record CalendarOrder(string Name, bool Delivered = false, string Place = "", string Contact = "");
+internal sealed record CalendarOrder(string Name, bool Delivered = false, string Place = "", string Contact = "");
 
 /// <summary>A plan as a calendar, RFC 5545: an event for every task and every pickup, in UTC, so that no reader need know the kitchen's zone.</summary>
-public static class Calendar
+internal static class PlanCalendar
 {
-    private const int LineOctets = 75;
-
     // How long before it the calendar calls: for what cannot wait.
     private const int Ahead = 10;
 
@@ -40,18 +42,16 @@ public static class Calendar
         DateTimeZone zone,
         Instant at)
     {
-        var text = new StringBuilder();
-        Line("BEGIN", "VCALENDAR");
-        Line("VERSION", "2.0");
-        Line("PRODID", "-//Kondiba//The day//EN");
-        Line("CALSCALE", "GREGORIAN");
-        Line("METHOD", "PUBLISH");
-        Line("X-WR-CALNAME", Escaped(name));
-        Line("REFRESH-INTERVAL;VALUE=DURATION", "PT15M");
+        var calendar = new Ical.Net.Calendar { ProductId = "-//Kondiba//The day//EN", Method = CalendarMethods.Publish };
+        calendar.AddProperty("CALSCALE", "GREGORIAN");
+        calendar.AddProperty("X-WR-CALNAME", name);
+        var refreshed = new CalendarProperty("REFRESH-INTERVAL", "PT15M");
+        refreshed.AddParameter("VALUE", "DURATION");
+        calendar.AddProperty(refreshed);
         foreach (var task in plan.Tasks.Where(t => t.Mark?.Done is null))
         {
             var order = task.What.Order is { } code ? $" · {orders.GetValueOrDefault(code)?.Name ?? code}" : "";
-            Event(
+            Add(
                 task.What.Code,
                 task.Starts,
                 task.Ends,
@@ -61,7 +61,7 @@ public static class Calendar
         }
 
         foreach (var tray in plan.Trays.Where(t => t.OutBy is not null))
-            Event(
+            Add(
                 $"{tray.Task}/out",
                 tray.Ends,
                 tray.Ends.PlusMinutes(Carrying),
@@ -71,7 +71,7 @@ public static class Calendar
         foreach (var order in plan.Orders)
         {
             var about = orders.GetValueOrDefault(order.Order) ?? new(order.Order);
-            Event(
+            Add(
                 $"{order.Order}/pickup",
                 order.Pickup,
                 order.Pickup.PlusMinutes(HandingOver),
@@ -81,61 +81,27 @@ public static class Calendar
                 about.Place);
         }
 
-        Line("END", "VCALENDAR");
-        return text.ToString();
+        return new CalendarSerializer().SerializeToString(calendar)!;
 
         string Time(LocalDateTime at) => Catalogue.Say(Message.Of("planning.at", ("at", at)), voice);
 
-        void Event(
-            string code, LocalDateTime starts, LocalDateTime ends, string summary, string description, bool calls, string place = "")
+        CalDateTime Utc(LocalDateTime local) => new(local.InZoneLeniently(zone).ToDateTimeUtc());
+
+        void Add(string code, LocalDateTime starts, LocalDateTime ends, string summary, string description, bool calls, string place = "")
         {
-            Line("BEGIN", "VEVENT");
-            Line("UID", $"{code.Replace('/', '.')}@{kitchen}.kondiba");
-            Line("DTSTAMP", Utc(at));
-            Line("DTSTART", Utc(starts.InZoneLeniently(zone).ToInstant()));
-            Line("DTEND", Utc(ends.InZoneLeniently(zone).ToInstant()));
-            Line("SUMMARY", Escaped(summary));
-            Line("DESCRIPTION", Escaped(description));
-            if (place.Length > 0)
-                Line("LOCATION", Escaped(place));
+            var one = new CalendarEvent
+            {
+                Uid = $"{code.Replace('/', '.')}@{kitchen}.kondiba",
+                DtStamp = new(at.ToDateTimeUtc()),
+                Start = Utc(starts),
+                End = Utc(ends),
+                Summary = summary,
+                Description = description,
+                Location = place.Length > 0 ? place : null,
+            };
             if (calls)
-            {
-                Line("BEGIN", "VALARM");
-                Line("ACTION", "DISPLAY");
-                Line("TRIGGER", $"-PT{Ahead}M");
-                Line("DESCRIPTION", Escaped(summary));
-                Line("END", "VALARM");
-            }
-
-            Line("END", "VEVENT");
-        }
-
-        // A line is folded before its 76th octet; no letter is cut.
-        void Line(string property, string value)
-        {
-            var octets = 0;
-            foreach (var rune in $"{property}:{value}".EnumerateRunes())
-            {
-                if (octets + rune.Utf8SequenceLength > LineOctets)
-                {
-                    text.Append("\r\n ");
-                    octets = 1;
-                }
-
-                text.Append(rune);
-                octets += rune.Utf8SequenceLength;
-            }
-
-            text.Append("\r\n");
+                one.Alarms.Add(new() { Action = AlarmAction.Display, Trigger = new(Duration.FromMinutes(-Ahead)), Description = summary });
+            calendar.Events.Add(one);
         }
     }
-
-    private static string Utc(Instant at) => at.ToString("uuuuMMdd'T'HHmmss'Z'", CultureInfo.InvariantCulture);
-
-    private static string Escaped(string text) =>
-        text.Replace("\\", "\\\\", StringComparison.Ordinal)
-            .Replace(";", "\\;", StringComparison.Ordinal)
-            .Replace(",", "\\,", StringComparison.Ordinal)
-            .Replace("\r", "", StringComparison.Ordinal)
-            .Replace("\n", "\\n", StringComparison.Ordinal);
 }
