@@ -9,27 +9,22 @@ namespace Kondiba.Browser.Tests;
 /// <summary>A maker at a browser: does what hands do, sees what is shown.</summary>
 public sealed class Maker : IDisposable
 {
-    private const int Narrow = 600;
+    private const int Phone = 390;
     private readonly ChromeDriver driver;
     private readonly Site site;
     private readonly bool dark;
     private readonly int width;
-    private readonly TimeSpan patience = TimeSpan.FromSeconds(10);
+    private readonly int height;
+    private readonly TimeSpan patience = TimeSpan.FromSeconds(20);
 
     // Whether pages of this browser run more than what the server sends.
     private bool scripted;
 
     public Maker(Site site, int width = 1280, int height = 800, bool dark = false, string? start = null, bool signIn = true)
     {
-        (this.site, this.dark, this.width) = (site, dark, width);
+        (this.site, this.dark, this.width, this.height) = (site, dark, width, height);
         driver = site.TakeBrowser();
-        driver.ExecuteCdpCommand(
-            "Emulation.setDeviceMetricsOverride",
-            new() { ["width"] = width, ["height"] = height, ["deviceScaleFactor"] = 1, ["mobile"] = false });
-        if (dark)
-            driver.ExecuteCdpCommand(
-                "Emulation.setEmulatedMedia",
-                new() { ["features"] = new[] { new Dictionary<string, object> { ["name"] = "prefers-color-scheme", ["value"] = "dark" } } });
+        Emulate(width, height, dark);
         driver.Navigate().GoToUrl(new Uri(site.Address, signIn ? $"enter?key={Site.Key}" : ""));
         if (signIn)
             See("The shelf");
@@ -235,6 +230,13 @@ public sealed class Maker : IDisposable
               ? Promise.reject(new TypeError('held')) : go(request);
             """);
 
+    /// <summary>Reads from another time zone than the kitchen's.</summary>
+    public void ReadFrom(string zone)
+    {
+        scripted = true;
+        driver.ExecuteCdpCommand("Emulation.setTimezoneOverride", new() { ["timezoneId"] = zone });
+    }
+
     /// <summary>Takes the network away, or gives it back.</summary>
     public void Offline(bool away)
     {
@@ -255,19 +257,37 @@ public sealed class Maker : IDisposable
         driver.ExecuteCdpCommand("Page.addScriptToEvaluateOnNewDocument", new() { ["source"] = script });
     }
 
-    /// <summary>What axe-core finds serious or critical on the page as it stands. Colours are looked at wide, light and dark; the rest in light, wide and narrow.</summary>
+    /// <summary>
+    /// What axe-core finds serious or critical on the page as it stands: in light, then its colours in dark, then all but its colours as
+    /// narrow as on a phone.
+    /// </summary>
     public IReadOnlyList<string> Barriers()
     {
         driver.ExecuteScript(File.ReadAllText(Path.Combine(Site.Root, "src", "client", "node_modules", "axe-core", "axe.min.js")));
-        var found = (ReadOnlyCollection<object>)driver.ExecuteAsyncScript("""
-            const [dark, narrow, done] = arguments, colours = ['color-contrast', 'link-in-text-block'];
-            const rules = dark ? { runOnly: { type: 'rule', values: colours } }
-              : narrow ? { rules: Object.fromEntries(colours.map(rule => [rule, { enabled: false }])) } : {};
-            axe.run(document, { resultTypes: ['violations'], preload: false, ...rules }).then(r => done(r.violations
+        List<string> found = [.. Barriers("{}")];
+        Emulate(width, height, !dark);
+        found.AddRange(Barriers("{ runOnly: { type: 'rule', values: colours } }"));
+        Emulate(Phone, height, dark);
+        found.AddRange(Barriers("{ rules: Object.fromEntries(colours.map(rule => [rule, { enabled: false }])) }"));
+        Emulate(width, height, dark);
+        return found;
+    }
+
+    private IEnumerable<string> Barriers(string rules) => ((ReadOnlyCollection<object>)driver.ExecuteAsyncScript($$"""
+            const [done] = arguments, colours = ['color-contrast', 'link-in-text-block'];
+            axe.run(document, { resultTypes: ['violations'], preload: false, ...{{rules}} }).then(r => done(r.violations
               .filter(v => v.impact === 'serious' || v.impact === 'critical')
               .map(v => v.id + ': ' + v.nodes.map(n => n.target + ' ' + (n.failureSummary ?? '')).join('; '))));
-            """, dark, width < Narrow)!;
-        return [.. found.Cast<string>()];
+            """)!).Cast<string>();
+
+    private void Emulate(int width, int height, bool dark)
+    {
+        driver.ExecuteCdpCommand(
+            "Emulation.setDeviceMetricsOverride",
+            new() { ["width"] = width, ["height"] = height, ["deviceScaleFactor"] = 1, ["mobile"] = false });
+        driver.ExecuteCdpCommand(
+            "Emulation.setEmulatedMedia",
+            new() { ["features"] = new[] { new Dictionary<string, object> { ["name"] = "prefers-color-scheme", ["value"] = dark ? "dark" : "light" } } });
     }
 
     /// <summary>A number that a script returns.</summary>

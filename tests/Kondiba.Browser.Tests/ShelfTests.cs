@@ -1,3 +1,6 @@
+using System.Globalization;
+using System.Net.Http.Json;
+using System.Text.Json.Nodes;
 using OpenQA.Selenium;
 
 namespace Kondiba.Browser.Tests;
@@ -78,5 +81,27 @@ public sealed class ShelfTests(Site site) : IClassFixture<Fresh>
         maker.See("“20 pebbles”");
         maker.See("Add it without");
         Assert.Empty(maker.Barriers());
+    }
+
+    /// <summary>West of Greenwich a day of the calendar begins while it is the day before in London.</summary>
+    [Theory]
+    [InlineData("America/Los_Angeles")]
+    [InlineData("Pacific/Kiritimati")]
+    public async Task A_pickup_is_on_its_own_day_wherever_it_is_read(string zone)
+    {
+        using var client = await site.EnterAsync();
+        var shelf = (await client.GetFromJsonAsync<JsonObject>("api/shelf", TestContext.Current.CancellationToken))!;
+        var order = shelf["orders"]!.AsArray().First(o => (string)o!["name"]! == "Chess final")!;
+        var pickup = DateTime.Parse((string)order["pickup"]!, CultureInfo.InvariantCulture);
+        using var maker = new Maker(site);
+        maker.ReadFrom(zone);
+        maker.Open("Chess final");
+        maker.See(pickup.ToString("dddd d MMMM", CultureInfo.InvariantCulture));
+        maker.Go($"day?on={pickup:yyyy-MM-dd}");
+        maker.See(pickup.ToString("dddd d MMMM", CultureInfo.InvariantCulture));
+        maker.Until(
+            () => maker.Text("[aria-label=Days] button[aria-pressed=true]").StartsWith(
+                pickup.ToString("ddd d", CultureInfo.InvariantCulture), StringComparison.Ordinal),
+            "the day chosen");
     }
 }

@@ -1,18 +1,10 @@
-import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
+import { QueryClientProvider } from "@tanstack/react-query";
 import { StrictMode } from "react";
 import { createRoot } from "react-dom/client";
 import { BrowserRouter } from "react-router";
-import { ApiError } from "./api/client";
+import { queries } from "./api/queryClient";
 import { App } from "./App";
 import "./styles.css";
-
-const queries = new QueryClient({
-  defaultOptions: {
-    queries: {
-      retry: (failures, error) => failures < 3 && !(error instanceof ApiError && error.status < 500),
-    },
-  },
-});
 
 const root = document.getElementById("root");
 if (root)
@@ -25,3 +17,8 @@ if (root)
       </QueryClientProvider>
     </StrictMode>,
   );
+
+// What makes the page open without a network; fetched once the page has settled, so that it delays nothing.
+const settled = 3_000;
+if (import.meta.env.PROD && "serviceWorker" in navigator)
+  setTimeout(() => void navigator.serviceWorker.register("/sw.js").catch(console.error), settled);

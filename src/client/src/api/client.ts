@@ -148,9 +148,18 @@ async function withForm(request: Request): Promise<Response> {
 
 export const api = createClient<paths>({ fetch: withForm });
 
+const unauthorized = 401;
+let signedOut = () => {};
+
+/** Does something whenever the server says that nobody is signed in. */
+export const whenSignedOut = (act: () => void) => {
+  signedOut = act;
+};
+
 /** The data of an answer; anything but success is thrown. */
 export async function answer<T>(call: Promise<{ data?: T; error?: unknown; response: Response }>): Promise<T> {
   const { data, error, response } = await call;
+  if (response.status === unauthorized) signedOut();
   if (!response.ok) throw new ApiError(response.status, error as ProblemDetails | undefined);
   return data as T;
 }

@@ -1,14 +1,17 @@
 import { queryOptions, useQuery } from "@tanstack/react-query";
 import { answer, api, setForm, type Reference } from "./client";
+import { dayOutbox } from "./dayOutbox";
+import { lastKnown, lastKnownOfMine } from "./lastKnown";
 import { putBy } from "../ui/putBy";
 import { settled } from "./settling";
 
 export const sessionQuery = queryOptions({
   queryKey: ["session"],
   queryFn: async () => {
-    const session = await answer(api.GET("/api/session"));
+    const session = await lastKnown("session", () => answer(api.GET("/api/session")));
     setForm(session.form);
     putBy.open(session.putBy);
+    dayOutbox.open();
     return session;
   },
 });
@@ -18,11 +21,16 @@ export const useOwner = () => useQuery(sessionQuery).data?.role !== "helper";
 
 export const pantryQuery = queryOptions({ queryKey: ["pantry"], queryFn: () => answer(api.GET("/api/pantry")) });
 
-export const kitchenQuery = queryOptions({ queryKey: ["kitchen"], queryFn: () => answer(api.GET("/api/kitchen")) });
+export const dayKey = ["day"];
+
+export const kitchenQuery = queryOptions({
+  queryKey: ["kitchen"],
+  queryFn: () => lastKnownOfMine("kitchen", () => answer(api.GET("/api/kitchen"))),
+});
 
 export const referenceQuery = queryOptions({
   queryKey: ["reference"],
-  queryFn: () => answer(api.GET("/api/reference")),
+  queryFn: () => lastKnownOfMine("reference", () => answer(api.GET("/api/reference"))),
   staleTime: Infinity,
 });
 
@@ -38,7 +46,8 @@ export const looksQuery = queryOptions({ queryKey: ["looks"], queryFn: () => ans
 export const shelfQuery = (from: string | undefined) =>
   queryOptions({
     queryKey: ["shelf", from],
-    queryFn: () => answer(api.GET("/api/shelf", { params: { query: { from } } })),
+    queryFn: () =>
+      lastKnownOfMine(`shelf.${from ?? ""}`, () => answer(api.GET("/api/shelf", { params: { query: { from } } }))),
   });
 
 export const sharedQuery = (day: string, order?: string) =>

@@ -1,5 +1,6 @@
 import { useQueryClient, type QueryClient } from "@tanstack/react-query";
-import { useEffect } from "react";
+import { useEffect, useState } from "react";
+import { dayOutbox } from "./dayOutbox";
 import { sessionQuery } from "./queries";
 
 // An order that is open is edited here: what others make of it meanwhile comes up when it is saved.
@@ -18,13 +19,16 @@ export const isTouched = (key: unknown, change: string) =>
 const settled = 1_500;
 const together = 80;
 const again = 10_000;
+// A server that is started again is back before anybody need know.
+const patience = 4_000;
 
-/** Listens to what changes in the kitchen, by whomever, as long as the page is looked at. */
-function listen(queries: QueryClient) {
+/** Listens to what changes in the kitchen, by whomever, as long as the page is looked at, and whether the server is there. */
+function listen(queries: QueryClient, tellAway: (away: boolean) => void) {
   let stream: EventSource | undefined;
   let missed = true;
   let timer: ReturnType<typeof setTimeout> | undefined;
   let retry: ReturnType<typeof setTimeout> | undefined;
+  let losing: ReturnType<typeof setTimeout> | undefined;
   const heard = new Set<string>();
   const hear = (change: string) => {
     heard.add(change);
@@ -40,6 +44,10 @@ function listen(queries: QueryClient) {
     if (stream || document.hidden) return;
     stream = new EventSource("/api/changes");
     stream.addEventListener("open", () => {
+      clearTimeout(losing);
+      losing = undefined;
+      tellAway(false);
+      void dayOutbox.flush();
       if (missed) hear("all");
       missed = false;
     });
@@ -48,6 +56,7 @@ function listen(queries: QueryClient) {
     });
     stream.addEventListener("error", () => {
       missed = true;
+      losing ??= setTimeout(() => tellAway(true), patience);
       // The browser tries again by itself, but not after a refusal: then the session may be over.
       if (stream?.readyState !== EventSource.CLOSED) return;
       stream = undefined;
@@ -57,6 +66,8 @@ function listen(queries: QueryClient) {
   };
   const close = () => {
     clearTimeout(retry);
+    clearTimeout(losing);
+    losing = undefined;
     stream?.close();
     stream = undefined;
   };
@@ -75,8 +86,10 @@ function listen(queries: QueryClient) {
   };
 }
 
-/** Keeps what is shown as it is in the kitchen: what another device or person changes is here at once. */
-export function useChanges() {
+/** Keeps what is shown as it is in the kitchen: what another device or person changes is here at once. Tells whether the server is away. */
+export function useChanges(): boolean {
   const queries = useQueryClient();
-  useEffect(() => listen(queries), [queries]);
+  const [away, setAway] = useState(false);
+  useEffect(() => listen(queries, setAway), [queries]);
+  return away;
 }

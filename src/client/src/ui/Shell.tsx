@@ -5,6 +5,7 @@ import { answer, api } from "../api/client";
 import { kitchenQuery, useKitchen } from "../api/queries";
 import { useChanges } from "../api/useChanges";
 import { useNewOrder } from "../features/order/useNewOrder";
+import { AwayNote } from "./AwayNote";
 import { Drip } from "./Drip";
 import { Shortcuts } from "./Shortcuts";
 import { useShortcuts } from "./useShortcuts";
@@ -21,7 +22,7 @@ const rooms = [
 
 /** The cocoa band with the ways through the house, and the page under it. */
 export function Shell({ children }: { children: ReactNode }) {
-  useChanges();
+  const away = useChanges();
   const kitchen = useKitchen().data;
   const [help, setHelp] = useState(false);
   const navigate = useNavigate();
@@ -82,6 +83,7 @@ export function Shell({ children }: { children: ReactNode }) {
         </div>
         <Drip />
       </header>
+      <AwayNote away={away} />
       <main id="page" tabIndex={-1} className="outline-none">
         {children}
       </main>

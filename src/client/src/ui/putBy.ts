@@ -7,6 +7,8 @@ export function putByIn(storage: () => Pick<Storage, "getItem" | "setItem" | "re
   let whose: string | null = null;
   const at = (key: string) => `kondiba/${whose}/${key}`;
   return {
+    /** Where something of theirs is kept. */
+    at,
     /** Opens what is a person's in a kitchen; what was open is closed. Nobody has anything. */
     open(next: string | null) {
       whose = next;
@@ -28,6 +30,13 @@ export function putByIn(storage: () => Pick<Storage, "getItem" | "setItem" | "re
       } catch (error) {
         console.error("This browser could not put something by:", error);
       }
+    },
+    /** What is put by under all keys that begin like this, by key. */
+    list(beginning: string): unknown[] {
+      if (whose === null) return [];
+      const start = at(beginning);
+      const keys = Object.keys(storage()).filter((key) => key.startsWith(start));
+      return keys.sort().map((key) => this.read(key.slice(at("").length)));
     },
     forget(key: string) {
       if (whose !== null) storage().removeItem(at(key));

@@ -1,4 +1,5 @@
 import { useKitchen, useOwner } from "../api/queries";
+import { daysFrom, noon } from "./localTime";
 
 const ounce = 28.349523125;
 const inch = 25.4;
@@ -125,13 +126,9 @@ export function depthName(share: number): string {
   return depths.find(([d]) => Math.abs(d - share) < 0.005)?.[1] ?? `${trim(share * 100, 3)} %`;
 }
 
-// A day of the calendar is the same day wherever it is read: it never goes through the reader's own midnight.
 const onCalendar = { day: "numeric", timeZone: "UTC" } as const;
 const day = new Intl.DateTimeFormat("en-GB", { ...onCalendar, weekday: "short", month: "short" });
 const longDay = new Intl.DateTimeFormat("en-GB", { ...onCalendar, weekday: "long", month: "long" });
-/** A day of the calendar as a moment, to count days with and to name it by. */
-export const noon = (local: string) => new Date(`${local.slice(0, 10)}T12:00:00Z`);
-
 export const dayName = (local: string) => day.format(noon(local));
 export const longDayName = (local: string) => longDay.format(noon(local));
 export const clock = (local: string) => local.slice(11, 16);
@@ -139,7 +136,7 @@ export const clock = (local: string) => local.slice(11, 16);
 /** A pickup in words: "Saturday 28 November, in 5 days". */
 export function pickupWords(pickup: string, now: string | undefined): string {
   if (!now) return longDayName(pickup);
-  const days = Math.round((noon(pickup).getTime() - noon(now).getTime()) / 86_400_000);
+  const days = daysFrom(now, pickup);
   const when = days === 0 ? "today" : days === 1 ? "tomorrow" : days < 0 ? `${-days} days ago` : `in ${days} days`;
   return `${longDayName(pickup)}, ${when}`;
 }

@@ -12,7 +12,8 @@ import { Aside, mindedOn } from "./Aside";
 import { TaskSheet, TraySheet } from "./Sheets";
 import { RunSheet } from "./RunSheet";
 import { Timeline } from "./Timeline";
-import { dayOf, fits, minutesFrom, whenSaid } from "./times";
+import { dayOf, fits, whenSaid } from "./times";
+import { minutesFrom } from "../../ui/localTime";
 import { TextButton } from "../../ui/buttons";
 import { useDay, type DayDesk } from "./useDay";
 import { WeekStrip } from "./WeekStrip";
@@ -24,9 +25,10 @@ export function DayPage() {
   useEffect(() => {
     document.title = "The day · Kondiba";
   }, []);
-  const error = desk.day.error ?? reference.error;
-  if (error) return <ErrorNote error={error} retry={() => void desk.day.refetch()} />;
-  if (!desk.day.data || !reference.data) return <Planning />;
+  if (!desk.day.data || !reference.data) {
+    const error = desk.day.error ?? reference.error;
+    return error ? <ErrorNote error={error} retry={() => void desk.day.refetch()} /> : <Planning />;
+  }
   const { plan, failed } = desk.day.data;
   if (!plan && failed) return <BrokenOff again={desk.planAgain} />;
   if (!plan) return <Planning />;

@@ -2,7 +2,8 @@ import type { Day, DayMelt, DayOrder, DayTask, DayTray, Plan, Reference } from "
 import { colourOfPot, vesselOf } from "../../api/queries";
 import { clock, span, useWording } from "../../ui/units";
 import { Bag, VesselView, widthOf } from "../order/VesselView";
-import { minutesFrom, placeName, roundsOf, whenSaid, type Round } from "./times";
+import { placeName, roundsOf, whenSaid, type Round } from "./times";
+import { minutesFrom } from "../../ui/localTime";
 import { potColour } from "./WeekStrip";
 
 interface Of {

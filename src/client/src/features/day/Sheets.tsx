@@ -7,7 +7,8 @@ import { SourceTag } from "../../ui/SourceTag";
 import { Sheet } from "../../ui/Sheet";
 import { clock, dayName, span } from "../../ui/units";
 import { away, type Spell } from "./ArrangeSheet";
-import { beginOf, inPlace, minutesFrom, placeName, plusMinutes } from "./times";
+import { beginOf, inPlace, placeName } from "./times";
+import { minutesFrom, plusMinutes } from "../../ui/localTime";
 import type { DayDesk } from "./useDay";
 
 interface Of {

@@ -1,10 +1,10 @@
 import { colourOfPot } from "../../api/queries";
 import type { Day, Plan, Reference } from "../../api/client";
 import { span } from "../../ui/units";
-import { addDays } from "../shelf/days";
-import { dayOf, minutesFrom } from "./times";
+import { minutesFrom, noon, plusDays } from "../../ui/localTime";
+import { dayOf } from "./times";
 
-const name = new Intl.DateTimeFormat("en-GB", { weekday: "short", day: "numeric" });
+const name = new Intl.DateTimeFormat("en-GB", { weekday: "short", day: "numeric", timeZone: "UTC" });
 
 /** The coming days, each as full as the hands are, with what is collected on it. */
 export function WeekStrip(props: {
@@ -18,7 +18,7 @@ export function WeekStrip(props: {
   const today = dayOf(day.now);
   const last = plan.orders.map((o) => dayOf(o.pickup)).sort();
   const count = Math.max(7, minutesFrom(`${today}T00:00:00`, `${last[last.length - 1] ?? today}T00:00:00`) / 1440 + 1);
-  const days = Array.from({ length: Math.min(14, count) }, (_, i) => addDays(today, i));
+  const days = Array.from({ length: Math.min(14, count) }, (_, i) => plusDays(today, i));
   return (
     <ol aria-label="Days" className="flex gap-1.5 overflow-x-auto pb-1 print:hidden">
       {days.map((date) => {
@@ -37,7 +37,7 @@ export function WeekStrip(props: {
               onClick={() => props.choose(date)}
             >
               <span className="flex items-baseline justify-between gap-1 font-serif text-[16px] whitespace-nowrap">
-                {name.format(new Date(`${date}T12:00`))}
+                {name.format(noon(date))}
               </span>
               <svg aria-hidden viewBox="0 0 100 7" preserveAspectRatio="none" className="mt-0.5 h-[7px] w-full">
                 <rect width="100" height="7" rx="3" className="fill-line" />

@@ -1,5 +1,5 @@
 import type { Plan } from "../../api/client";
-import { minutesFrom } from "./times";
+import { minutesFrom } from "../../ui/localTime";
 
 /** A step that begins at another time than it did. */
 export interface Moved {

@@ -1,12 +1,6 @@
 import type { DayMelt, DayOrder, DayTask, DayTray, Plan } from "../../api/client";
+import { minutesFrom, plusMinutes } from "../../ui/localTime";
 import { clock, dayName } from "../../ui/units";
-
-/** Minutes from one local time to another. */
-export const minutesFrom = (from: string, to: string) => (Date.parse(`${to}Z`) - Date.parse(`${from}Z`)) / 60_000;
-
-/** A local time so many minutes on. */
-export const plusMinutes = (local: string, minutes: number) =>
-  new Date(Date.parse(`${local}Z`) + minutes * 60_000).toISOString().slice(0, 19);
 
 export const dayOf = (local: string) => local.slice(0, 10);
 

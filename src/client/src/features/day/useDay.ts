@@ -1,5 +1,5 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { useState } from "react";
+import { useMemo, useState, useSyncExternalStore } from "react";
 import {
   answer,
   api,
@@ -10,11 +10,14 @@ import {
   type TaskMark,
   type TaskTold,
 } from "../../api/client";
+import { clock } from "../../api/clock";
+import { dayOutbox, heard } from "../../api/dayOutbox";
+import { lastKnownOfMine } from "../../api/lastKnown";
 import { newId } from "../../api/newId";
+import { dayKey } from "../../api/queries";
 import { changesBetween } from "./moves";
-import { plusMinutes } from "./times";
+import { plusMinutes } from "../../ui/localTime";
 
-const key = ["day"];
 // What the planner finds is told as it comes; asked for all the same, should the telling be missed.
 const again = 4_000;
 
@@ -22,22 +25,23 @@ const again = 4_000;
 export function useDay() {
   const queries = useQueryClient();
   const [before, setBefore] = useState<Before>();
-  const day = useQuery({
-    queryKey: key,
-    queryFn: () => answer(api.GET("/api/day")),
+  const waiting = useSyncExternalStore(dayOutbox.hear, dayOutbox.now);
+  const known = useQuery({
+    queryKey: dayKey,
+    queryFn: () => lastKnownOfMine("day", async () => heard(await answer(api.GET("/api/day")))),
     refetchInterval: (query) => (query.state.data?.searching ? again : false),
     staleTime: 0,
   });
-  const settle = (data: Day) => queries.setQueryData(key, data);
+  const day = {
+    ...known,
+    data: useMemo(() => known.data && withTold(known.data, waiting.acts), [known.data, waiting.acts]),
+  };
+  const settle = (data: Day) => queries.setQueryData(dayKey, heard(data));
   const arrange = useMutation({
     mutationFn: (to: { arranged: Arrangements; version: number; says: string }) =>
       answer(api.PUT("/api/day/arranged", { body: { version: to.version, arranged: to.arranged } })),
     onSuccess: settle,
-    onError: () => void day.refetch(),
-  });
-  const tell = useMutation({
-    mutationFn: (event: TaskTold) => answer(api.POST("/api/day/events", { body: { events: [event] } })),
-    onSuccess: settle,
+    onError: () => void known.refetch(),
   });
   const planAgain = useMutation({ mutationFn: () => answer(api.POST("/api/day/again")), onSuccess: settle });
   const take = useMutation({
@@ -46,28 +50,39 @@ export function useDay() {
       settle(data);
       await queries.invalidateQueries({ predicate: (q) => q.queryKey[0] === "shelf" || q.queryKey[0] === "order" });
     },
-    onError: () => void day.refetch(),
+    onError: () => void known.refetch(),
   });
 
   const change = (says: string, to: (arranged: Arrangements) => Arrangements, task?: string) => {
-    if (!day.data) return;
-    const { arranged, version, plan } = day.data;
+    if (!known.data) return;
+    const { arranged, version, plan } = known.data;
     arrange.mutate(
       { arranged: to(arranged), version, says },
-      { onSuccess: () => setBefore({ says, arranged, plan, task }) },
+      { onSuccess: () => setBefore({ says, plan, task, back: backTo(arranged) }) },
     );
+  };
+  /** Arranges things as they were. */
+  const backTo = (arranged: Arrangements) => (version: number) =>
+    arrange.mutate({ arranged, version, says: "" }, { onSuccess: () => setBefore(undefined) });
+  const told = (task: string, act: TaskTold["act"]) => {
+    if (!known.data) return;
+    const at = plusMinutes(known.data.now.slice(0, 19), (clock.now() - known.data.heardAt) / 60_000);
+    dayOutbox.add({ id: newId(), task, act, at });
   };
   return {
     day,
-    busy: arrange.isPending || tell.isPending || take.isPending || planAgain.isPending,
-    error: arrange.error ?? tell.error ?? take.error ?? planAgain.error,
+    waiting,
+    busy: arrange.isPending || take.isPending || planAgain.isPending,
+    error: arrange.error ?? take.error ?? planAgain.error,
     planAgain: () => planAgain.mutate(),
     take: (remedy: Remedy) => {
-      const arranged = day.data?.arranged;
+      const arranged = known.data?.arranged;
       take.mutate(remedy, {
         onSuccess: () =>
           setBefore(
-            remedy.change || !arranged ? undefined : { says: `Arranged: ${remedy.what}.`, arranged, plan: null },
+            remedy.change || !arranged
+              ? undefined
+              : { says: `Arranged: ${remedy.what}.`, plan: null, back: backTo(arranged) },
           ),
       });
     },
@@ -83,30 +98,42 @@ export function useDay() {
       ),
     /** Tells that a step is done, or is not after all. */
     tell: (task: string, says: string, act: TaskTold["act"]) => {
-      if (!day.data) return;
-      const { arranged, plan, now } = day.data;
-      const at = plusMinutes(now.slice(0, 19), (Date.now() - day.dataUpdatedAt) / 60_000);
-      tell.mutate({ id: newId(), task, act, at }, { onSuccess: () => setBefore({ says, arranged, plan, task }) });
+      told(task, act);
+      setBefore({
+        says,
+        plan: known.data?.plan ?? null,
+        task,
+        back: () => {
+          told(task, act === "done" ? "undone" : "done");
+          setBefore(undefined);
+        },
+      });
     },
     done: before?.says,
     /** What became of the plan since. */
     changes: before?.plan && day.data?.plan ? changesBetween(before.plan, day.data.plan, before.task) : undefined,
-    undo: () => {
-      if (!before || !day.data) return;
-      arrange.mutate(
-        { arranged: before.arranged, version: day.data.version, says: "" },
-        { onSuccess: () => setBefore(undefined) },
-      );
-    },
+    undo: () => before && known.data && before.back(known.data.version),
   };
 }
 
 /** What was arranged last, and how things were before. */
 interface Before {
   says: string;
-  arranged: Arrangements;
   plan: Plan | null;
   task?: string;
+  /** Makes it as it was. */
+  back: (version: number) => void;
+}
+
+/** A day with what was told of it and the server may not know yet. */
+export function withTold(day: Day, acts: readonly TaskTold[]): Day {
+  if (!day.plan || acts.length === 0) return day;
+  const last = new Map(acts.map((a) => [a.task, a]));
+  const tasks = day.plan.tasks.map((task) => {
+    const told = last.get(task.what.code);
+    return told ? { ...task, mark: { ...task.mark, done: told.act === "done" ? told.at : undefined } } : task;
+  });
+  return { ...day, plan: { ...day.plan, tasks } };
 }
 
 export type DayDesk = ReturnType<typeof useDay>;

@@ -9,7 +9,11 @@ export function KeepingNote({ desk }: { desk: Desk }) {
       return <Note className="text-ink2">saving …</Note>;
     case "wrong":
       return <Note className="text-mind">not saved yet: put right what is marked</Note>;
-    case "unreachable":
+    case "signedOut":
+      return <Note className="text-mind">you are signed out; kept in this browser, saved when you sign in</Note>;
+    case "serverError":
+      return <Note className="text-mind">the server has a fault; kept in this browser, saved again shortly</Note>;
+    case "away":
       return <Note className="text-mind">the server is away; kept in this browser, saved as soon as it is back</Note>;
     case "gone":
       return <Note className="text-mind">this order was removed from the shelf; nothing more is saved</Note>;

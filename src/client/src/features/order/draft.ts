@@ -28,13 +28,15 @@ export const changePot = (key: string, change: Partial<PotDraft>) => (draft: Dra
 
 // What is typed and not yet kept survives a reload, a closed lid or a stopped server here.
 
-interface Stored {
+export interface Stored {
   version: number;
   draft: Draft;
+  /** Sent, and it is not known whether they were kept. */
+  unsure: Draft[];
 }
 
 // The form of a draft has a number, so that one put by in an older form is not taken for one.
-const putByKey = (id: string) => `order.5.${id}`;
+const putByKey = (id: string) => `order.6.${id}`;
 
 export const storedDraft = (id: string) => putBy.read(putByKey(id)) as Stored | undefined;
 export const storeDraft = (id: string, stored: Stored) => putBy.write(putByKey(id), stored);

@@ -1,13 +1,11 @@
 import type { QueryClient } from "@tanstack/react-query";
 import { answer, api, ApiError, type Order } from "../../api/client";
 import { kitchenQuery } from "../../api/queries";
-import { noon } from "../../ui/units";
+import { noon, plusDays } from "../../ui/localTime";
 
 /** The Saturday after next midnight, at noon: most pickups are near it, and the maker changes the rest. */
 function usualPickup(now: string): string {
-  const day = noon(now);
-  day.setUTCDate(day.getUTCDate() + 1 + ((5 - day.getUTCDay() + 7) % 7));
-  return day.toISOString().slice(0, 19);
+  return `${plusDays(now, 1 + ((5 - noon(now).getUTCDay() + 7) % 7))}T12:00:00`;
 }
 
 /** An order that may not have been saved yet: then it is empty, and has neither version nor number. */

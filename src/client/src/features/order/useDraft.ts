@@ -1,9 +1,10 @@
 import { useCallback, useEffect, useReducer, useState } from "react";
 import type { Order } from "../../api/client";
 import { begun, history, type History, type HistoryAct } from "../../ui/history";
+import { clock } from "../../api/clock";
 import { settle } from "../../api/settling";
-import { draftOf, storedDraft, type Draft, type Edit } from "./draft";
-import { Keeper, type Keeping } from "./Keeper";
+import { draftOf, forgetDraft, storeDraft, storedDraft, type Draft, type Edit } from "./draft";
+import { Keeper, server, type Keeping } from "./Keeper";
 
 /** An order being edited, with its undo, kept on the server as it changes. */
 export function useDraft(order: Order) {
@@ -16,9 +17,13 @@ export function useDraft(order: Order) {
   const [number, setNumber] = useState(order.number);
   const [keeper] = useState(
     () =>
-      new Keeper(order.id, stored?.version ?? order.version, draftOf(order), setKeeping, (created) =>
-        setNumber(created.number),
-      ),
+      new Keeper(order.id, order.version, draftOf(order), stored, {
+        keep: server,
+        clock,
+        putBy: (unkept) => (unkept ? storeDraft(order.id, unkept) : forgetDraft(order.id)),
+        tell: setKeeping,
+        created: (created) => setNumber(created.number),
+      }),
   );
   const { draft } = state;
 

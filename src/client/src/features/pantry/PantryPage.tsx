@@ -5,6 +5,7 @@ import { useEffect, useMemo, useState } from "react";
 import { Link } from "react-router";
 import { answer, api, type Lot, type Pantry, type Ware } from "../../api/client";
 import { colourOf, pantryQuery, referenceQuery } from "../../api/queries";
+import { daysFrom } from "../../ui/localTime";
 import { ErrorNote, Waiting } from "../../ui/notes";
 import { amountIn, dayName, useWording } from "../../ui/units";
 import { useShortcuts } from "../../ui/useShortcuts";
@@ -170,9 +171,7 @@ function WareRow(props: {
         </div>
         <ul className="text-ink2 text-[15px]">
           {lots.map((l) => {
-            const days = l.bestBefore
-              ? Math.round((Date.parse(l.bestBefore) - Date.parse(today)) / 86_400_000)
-              : undefined;
+            const days = l.bestBefore ? daysFrom(today, l.bestBefore) : undefined;
             return (
               <li key={l.id}>
                 <button

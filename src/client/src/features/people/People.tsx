@@ -1,6 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { ApiError, answer, api } from "../../api/client";
+import { forgetAll } from "../../api/lastKnown";
 import { sessionQuery } from "../../api/queries";
 import { TextField } from "../../ui/fields";
 import { ErrorNote, Waiting } from "../../ui/notes";
@@ -94,8 +95,9 @@ function Mine({ name }: { name: string | null }) {
   });
   const out = useMutation({
     mutationFn: () => answer(api.DELETE("/api/session")),
-    onSuccess: () => {
+    onSuccess: async () => {
       queries.clear();
+      await forgetAll();
       location.assign("/");
     },
   });

@@ -2,13 +2,13 @@ import { Link } from "react-router";
 import type { Reference, Shelf, ShelfOrder } from "../../api/client";
 import { clock, dayName } from "../../ui/units";
 import { Box } from "./Box";
-import { addDays } from "./days";
+import { plusDays } from "../../ui/localTime";
 
 const most = 4;
 
 /** The fortnight as one shelf: each order a box on its pickup day; several on a day stand on one another. */
 export function Board({ shelf, reference }: { shelf: Shelf; reference: Reference }) {
-  const days = Array.from({ length: shelf.days }, (_, i) => addDays(shelf.from, i));
+  const days = Array.from({ length: shelf.days }, (_, i) => plusDays(shelf.from, i));
   const on = (day: string) => shelf.orders.filter((order) => order.pickup.startsWith(day));
   return (
     <>

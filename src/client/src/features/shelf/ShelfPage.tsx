@@ -6,7 +6,7 @@ import { referenceQuery, shelfQuery } from "../../api/queries";
 import { ErrorNote, Waiting } from "../../ui/notes";
 import { longDayName, useWording } from "../../ui/units";
 import { useNewOrder } from "../order/useNewOrder";
-import { addDays } from "./days";
+import { plusDays } from "../../ui/localTime";
 import { Board } from "./Board";
 import { ToDo } from "./ToDo";
 
@@ -58,7 +58,7 @@ function Summary({ shelf }: { shelf: Shelf }) {
 
 /** Orders before and after the days on the board. */
 function Pages({ shelf }: { shelf: Shelf }) {
-  const to = (days: number) => `/?from=${addDays(shelf.from, days)}`;
+  const to = (days: number) => `/?from=${plusDays(shelf.from, days)}`;
   return (
     <nav aria-label="Weeks" className="text-act mt-2 flex justify-between text-[15px] font-semibold">
       <Link to={to(-shelf.days)}>← the fortnight before{shelf.earlier > 0 && ` · ${shelf.earlier} earlier`}</Link>

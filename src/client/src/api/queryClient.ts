@@ -1,0 +1,16 @@
+import { QueryClient } from "@tanstack/react-query";
+import { whenSignedOut } from "./client";
+import { standingOf, type Standing } from "./standing";
+
+const again = new Set<Standing>(["serverError", "away"]);
+
+export const queries = new QueryClient({
+  defaultOptions: {
+    // Whether the network is there is found out by asking: a server on the same machine needs none.
+    queries: { networkMode: "always", retry: (failures, error) => failures < 3 && again.has(standingOf(error)) },
+    mutations: { networkMode: "always" },
+  },
+});
+
+// Whoever is no longer signed in is asked to sign in; what was typed is put by until then.
+whenSignedOut(() => void queries.invalidateQueries({ queryKey: ["session"] }));

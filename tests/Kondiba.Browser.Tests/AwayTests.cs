@@ -1,0 +1,38 @@
+using System.Net.Http.Json;
+using System.Text.Json.Nodes;
+
+namespace Kondiba.Browser.Tests;
+
+/// <summary>The day while the server is away: it opens, is ticked, and what was ticked arrives once.</summary>
+public sealed class AwayTests(Site site) : IClassFixture<Fresh>
+{
+    private const string Ticked = "//button[@aria-pressed='true'][contains(@aria-label, ': done')]";
+    private const string NotTicked = "//button[contains(@aria-label, ': mark done')]";
+
+    [Fact]
+    public async Task Steps_ticked_while_the_server_is_away_are_kept_over_a_reload_and_arrive_once()
+    {
+        using var maker = new Maker(site);
+        maker.Go("day");
+        maker.Until(() => maker.Shows("everything fits") && !maker.Shows("still improving"), "a plan", 60);
+        maker.Until(() => maker.Measure("return navigator.serviceWorker.controller ? 1 : 0") == 1, "the page kept in the browser", 20);
+
+        site.Kill();
+        maker.Reload();
+        maker.See("You see what it said last.");
+        maker.Click($"({NotTicked})[1]");
+        maker.Until(() => maker.Count(Ticked) == 1, "one step ticked");
+        maker.Click($"({NotTicked})[1]");
+        maker.See("The 2 steps you ticked are kept in this browser");
+        Assert.Empty(maker.Barriers());
+        maker.Reload();
+        maker.Until(() => maker.Count(Ticked) == 2, "both steps ticked still");
+
+        site.Start();
+        maker.Until(() => !maker.Shows("kept in this browser") && !maker.Shows("what it said last"), "the server back", 60);
+        Assert.Equal(2, maker.Count(Ticked));
+        using var client = await site.EnterAsync();
+        var day = (await client.GetFromJsonAsync<JsonObject>("api/day", TestContext.Current.CancellationToken))!;
+        Assert.Equal(2, day["plan"]!["tasks"]!.AsArray().Count(t => t!["mark"]?["done"] is not null));
+    }
+}
