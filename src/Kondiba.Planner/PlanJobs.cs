@@ -159,7 +159,7 @@ public sealed class PlanJobs(
         }
         else
         {
-            search.Late = planner.Late(over) is { } late ? planner.ReadShort(late, proven: false) : planner.Read(found);
+            search.Late = planner.Late(stop: over) is { } late ? planner.ReadShort(late, proven: false) : planner.Read(found);
         }
 
         db.SaveChanges();

@@ -130,6 +130,15 @@ public sealed class DayScreenTests : IDisposable
         maker.Until(() => !maker.Shows("(pinned)"), "no pin");
         Fits();
 
+        // Dropped on a day in the row above, it is pinned there at its time.
+        maker.Drag(
+            "(//section[@aria-label='Hands']//li//button[starts-with(@title, 'Arrow keys')])[1]",
+            "//ol[@aria-label='Days']//button[@aria-pressed='true']/ancestor::li/preceding-sibling::li[1]//button");
+        maker.See(": pinned ");
+        maker.Press("Undo");
+        maker.Until(() => !maker.Shows(": pinned "), "no pin");
+        Fits();
+
         maker.Click("//section[@aria-label='counter']//li//button");
         maker.Click("//button[normalize-space()='put it in the fridge']");
         maker.See("in the fridge");

@@ -3,6 +3,7 @@ using System.Diagnostics;
 using System.Globalization;
 using OpenQA.Selenium;
 using OpenQA.Selenium.Chrome;
+using OpenQA.Selenium.Interactions;
 
 namespace Kondiba.Browser.Tests;
 
@@ -87,6 +88,20 @@ public sealed class Maker : IDisposable
             return true;
         },
         xpath);
+
+    /// <summary>Drags something onto something else that is in sight with it.</summary>
+    public void Drag(string from, string to) => Until(
+        () =>
+        {
+            driver.ExecuteScript("window.scrollTo(0, 0)");
+            new Actions(driver).ClickAndHold(driver.FindElement(By.XPath(from)))
+                .MoveByOffset(0, -12)
+                .MoveToElement(driver.FindElement(By.XPath(to)))
+                .Release()
+                .Perform();
+            return true;
+        },
+        $"{from} onto {to}");
 
     public void Press(string button) => Click($"//button[normalize-space()='{button}' or @aria-label='{button}']");
 

@@ -30,7 +30,7 @@ internal static partial class DecorCheck
                     $"{field}.lines",
                     Message.Of(
                         "decoration.takes",
-                        ("capital", Capital(kind.Name)),
+                        ("kind", kind.Name),
                         ("least", kind.Least),
                         ("most", kind.Most),
                         ("counted", kind.Counted)),
@@ -47,7 +47,7 @@ internal static partial class DecorCheck
                     Message.Of(
                         "decoration.bead-mm-wider-coat",
                         ("bead", pattern.Bead),
-                        ("toLowerInvariant", English.WithArticle(first.One).ToLowerInvariant()),
+                        ("piece", first.One),
                         ("room", room)),
                     Message.Of("decoration.bead-mm-wider-coat.do", ("floor", Floor(room / 4 * 10) / 10)));
             if (pattern.Spacing is { } spacing && !(spacing > 0 && spacing <= MostSpacing))
@@ -87,7 +87,7 @@ internal static partial class DecorCheck
             {
                 Add(
                     $"{field}.kind",
-                    Message.Of("decoration.drawn-wet-coat-piece", ("capital", Capital(kind.Name))),
+                    Message.Of("decoration.drawn-wet-coat-piece", ("kind", kind.Name)),
                     "decoration.drawn-wet-coat-piece.do",
                     Severity.Unfit);
                 return null;
@@ -96,7 +96,7 @@ internal static partial class DecorCheck
             if (!under.Bare && !tables.Colour.SeenOn(Spectrum.LabOf(colour!.Srgb), Spectrum.LabOf(under.Colour.Srgb)))
                 Add(
                     $"{field}.colour",
-                    Message.Of("decoration.will-hardly-seen", ("capital", Capital(colour.Name)), ("colour", under.Colour.Name)),
+                    Message.Of("decoration.will-hardly-seen", ("drawn", colour.Name), ("colour", under.Colour.Name)),
                     "decoration.will-hardly-seen.do",
                     Severity.Mind);
             return new(i, pattern, kind, coating!, colour!);
@@ -111,7 +111,7 @@ internal static partial class DecorCheck
                 if (drizzles.Take(n).FirstOrDefault(d => d.Kind.GoesOn is GoesOn.Set) is { } set)
                     Add(
                         field,
-                        Message.Of("decoration.drawn-wet-coat-before", ("capital", Capital(wet.Kind.Name)), ("kind", set.Kind.Name)),
+                        Message.Of("decoration.drawn-wet-coat-before", ("wet", wet.Kind.Name), ("kind", set.Kind.Name)),
                         Message.Of("decoration.drawn-wet-coat-before.do", ("kind", wet.Kind.Name)),
                         Severity.Unfit);
                 else if (drizzles.Take(n).Any(d => d.Kind.GoesOn is GoesOn.Wet))
@@ -119,7 +119,7 @@ internal static partial class DecorCheck
                 else if (sprinkles.FirstOrDefault(s => !s.Draft.Glued && s.Draft.Side is not Side.Tip) is { Kind: { } kind })
                     Add(
                         field,
-                        Message.Of("decoration.both-want-wet-coat", ("capital", Capital(wet.Kind.Name)), ("kind", kind.Name)),
+                        Message.Of("decoration.both-want-wet-coat", ("wet", wet.Kind.Name), ("kind", kind.Name)),
                         Message.Of("decoration.both-want-wet-coat.do", ("kind", kind.Name)),
                         Severity.Unfit);
             }

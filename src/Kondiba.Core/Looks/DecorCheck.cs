@@ -136,8 +136,8 @@ internal static partial class DecorCheck
                     Add(
                         $"{field}.glued",
                         only is GoesOn.Set
-                            ? Message.Of("decoration.hold-only-when-they", ("capital", Capital(kind.Name)))
-                            : Message.Of("decoration.hold-only-wet-coat", ("capital", Capital(kind.Name))),
+                            ? Message.Of("decoration.hold-only-when-they", ("kind", kind.Name))
+                            : Message.Of("decoration.hold-only-wet-coat", ("kind", kind.Name)),
                         only is GoesOn.Set ? Message.Of("decoration.hold-only-when-they.do") : Message.Of("decoration.choose-wet-coat"));
                 (front, tip) = (f, t);
                 known.Add((i, draft, kind));
@@ -164,7 +164,7 @@ internal static partial class DecorCheck
                         $"{field}.colour",
                         Message.Of(
                             "decoration.not-moulded-here",
-                            ("capital", Capital(kind.Plural)),
+                            ("parts", kind.Plural),
                             ("coating", draft.Coating),
                             ("colour", draft.Colour)),
                         kind.Mould is null
@@ -174,8 +174,8 @@ internal static partial class DecorCheck
                     Add(
                         $"{field}.pressed",
                         only is GoesOn.Wet
-                            ? Message.Of("decoration.hold-only-when-they-pressed", ("capital", Capital(kind.Plural)))
-                            : Message.Of("decoration.glued-after-setting", ("capital", Capital(kind.Plural))),
+                            ? Message.Of("decoration.hold-only-when-they-pressed", ("parts", kind.Plural))
+                            : Message.Of("decoration.glued-after-setting", ("parts", kind.Plural)),
                         only is GoesOn.Wet
                             ? Message.Of("decoration.hold-only-when-they-pressed.do")
                             : Message.Of("decoration.hold-only-when-they.do"));
@@ -224,7 +224,5 @@ internal static partial class DecorCheck
 
         private (Coating? Coating, CoatingColour? Colour) Colour(string field, string? coating, string? colour) =>
             tables.ColourOf(coating, colour, (part, reason, remedy) => Add($"{field}.{part}", reason, remedy));
-
-        private static string Capital(string words) => char.ToUpperInvariant(words[0]) + words[1..];
     }
 }

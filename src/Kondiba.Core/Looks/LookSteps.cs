@@ -1,7 +1,6 @@
-using Kondiba.Core.Films;
 using Kondiba.Core.Centres;
 using Kondiba.Core.Decoration;
-using Kondiba.Core.Measures;
+using Kondiba.Core.Films;
 using Kondiba.Core.Wording;
 using static System.Math;
 
@@ -11,59 +10,68 @@ namespace Kondiba.Core.Looks;
 internal static class LookSteps
 {
     /// <summary>What is done on the wet coat.</summary>
-    public static IReadOnlyList<string> OnWet(Design design) =>
+    public static IReadOnlyList<Message> OnWet(Design design) =>
     [
         .. design.Patterns.Select(p => p.Drizzle).Where(d => d.Kind.GoesOn is GoesOn.Wet)
             .Select(d => design.Layers[^1].Bare
-                ? $"{English.Capitalized(d.Kind.Name)} in {d.Colour.Name}. {d.Kind.Bare}"
-                : $"While it is wet, {d.Kind.Name} in {d.Colour.Name}. {d.Kind.How}"),
-        .. design.Sprinkles.Where(s => !s.Draft.Glued).Select(s => $"While it is wet, {s.Kind.Name}. {s.Kind.How}"),
-        .. design.Parts.Where(p => p.Draft.Pressed)
-            .Select(p => $"While it is wet, press on {Counted(p.Draft.Count, p.Kind)}."),
+                ? Drawn("look.pattern-on-bare", d, d.Kind.Bare)
+                : Drawn("look.pattern-on-wet", d, d.Kind.How)),
+        .. design.Sprinkles.Where(s => !s.Draft.Glued)
+            .Select(s => Message.Of("look.sprinkles-on-wet", ("sprinkles", s.Kind.Name), ("how", Message.ByText(s.Kind.How)))),
+        .. design.Parts.Where(p => p.Draft.Pressed).Select(p => Counted("look.parts-on-wet", p.Draft.Count, p.Kind)),
     ];
 
     /// <summary>All of it, from the first dip on.</summary>
-    public static IReadOnlyList<string> All(Design design) =>
+    public static IReadOnlyList<Message> All(Design design) =>
     [
         First(design.First),
-        .. design.Dips.Select(d => $"When it has set, dip {Where(d.Angle)} in {d.Colour.Name}, {d.Depth.In("%"):0} % deep."),
+        .. design.Dips.Select(d =>
+            Message.Of("look.dip-over", ("where", Where(d.Angle)), ("colour", d.Colour.Name), ("depth", d.Depth))),
         .. OnWet(design),
         .. OnSet(design),
     ];
 
-    private static string First(Dip first)
-    {
-        if (first.Bare)
-            return "It is not dipped.";
-        if (first.Size.Shape is Cavity)
-            return $"Fill the mould with {first.Colour.Name}.";
-        var between = first.AtOnce ? " at once" : ", chilled between";
-        return $"Dip in {first.Colour.Name}, {first.Depth.In("%"):0} % deep{(first.Coats > 1 ? $", {first.Coats} coats{between}" : "")}.";
-    }
-
-    private static string Where(double angle)
-    {
-        if (angle == 0)
-            return "the end";
-        return Abs(angle) > PI / 3 ? "one side" : "at a slant";
-    }
-
     /// <summary>What is done when the last coat has set.</summary>
-    public static IReadOnlyList<string> OnSet(Design design)
+    public static IReadOnlyList<Message> OnSet(Design design)
     {
         return
         [
             .. design.Patterns.Select(p => p.Drizzle)
                 .Where(d => d.Kind.GoesOn is GoesOn.Set)
-                .Select(d => When("Touch-dry", $"{d.Kind.Name} in {d.Colour.Name}, kept plain. {d.Kind.How}")),
+                .Select(d => When("look.touch-dry", Drawn("look.pattern", d, d.Kind.How))),
             .. design.Sprinkles.Where(s => s.Draft.Glued)
-                .Select(s => When("Set", $"brush with edible glue, then {s.Kind.Name}; shake off what does not hold.")),
-            .. design.Parts.Where(p => !p.Draft.Pressed).Select(p => When("Set", $"{Counted(p.Draft.Count, p.Kind)}. {p.Kind.How}")),
-            .. design.Paint is { } paint ? new[] { $"Last, {paint.Kind.Name}. {paint.Kind.How}" } : [],
+                .Select(s => When("look.set", Message.Of("look.sprinkles", ("sprinkles", s.Kind.Name)))),
+            .. design.Parts.Where(p => !p.Draft.Pressed)
+                .Select(p => When("look.set", Counted("look.parts", p.Draft.Count, p.Kind))),
+            .. design.Paint is { } paint
+                ? new[] { Message.Of("look.lustre", ("lustre", paint.Kind.Name), ("how", Message.ByText(paint.Kind.How))) }
+                : [],
         ];
 
-        string When(string state, string does) => design.Layers[^1].Bare ? English.Capitalized(does) : $"{state}: {does}";
+        Message When(string state, Message does) => Message.Of(design.Layers[^1].Bare ? "look.does" : state, ("does", does));
     }
 
-    private static string Counted(int count, Part kind) => $"{count} {(count == 1 ? kind.Name : kind.Plural)}";
+    private static Message First(Dip first)
+    {
+        if (first.Bare)
+            return "look.not-dipped";
+        if (first.Size.Shape is Cavity)
+            return Message.Of("look.fill-mould", ("colour", first.Colour.Name));
+        var coats = first.AtOnce ? "look.dip-at-once" : "look.dip-again";
+        return Message.Of(
+            first.Coats > 1 ? coats : "look.dip", ("colour", first.Colour.Name), ("depth", first.Depth), ("coats", first.Coats));
+    }
+
+    private static Message Where(double angle)
+    {
+        if (angle == 0)
+            return "look.the-end";
+        return Abs(angle) > PI / 3 ? "look.one-side" : "look.at-a-slant";
+    }
+
+    private static Message Drawn(string code, Drizzle drizzle, string? how) => Message.Of(
+        code, ("pattern", drizzle.Kind.Name), ("colour", drizzle.Colour.Name), ("how", Message.ByText(how)));
+
+    private static Message Counted(string code, int count, Part kind) => Message.Of(
+        code, ("count", count), ("parts", count == 1 ? kind.Name : kind.Plural), ("how", Message.ByText(kind.How)));
 }

@@ -59,10 +59,10 @@ public sealed record LookTally(
     Figure<Duration>? Wet,
     Figure<int>? Round,
     Figure<Money> Cost,
-    IReadOnlyList<string> Steps,
+    IReadOnlyList<Message> Steps,
     [property: JsonIgnore] Duration WetWork,
-    [property: JsonIgnore] IReadOnlyList<string> WetSteps,
-    [property: JsonIgnore] IReadOnlyList<string> SetSteps,
+    [property: JsonIgnore] IReadOnlyList<Message> WetSteps,
+    [property: JsonIgnore] IReadOnlyList<Message> SetSteps,
     [property: JsonIgnore] bool OnTouchDry)
 {
     private const int MostFlecks = 40;

@@ -46,7 +46,7 @@ public sealed record PatternTally(
                 Message.Of(
                     "decoration.only-lands-rest-falls",
                     ("landed", drawn.Landed * 100),
-                    ("toLowerInvariant", English.WithArticle(dip.One).ToLowerInvariant())),
+                    ("piece", dip.One)),
                 "decoration.only-lands-rest-falls.do",
                 Severity.Mind));
         }

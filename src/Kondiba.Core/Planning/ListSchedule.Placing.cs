@@ -85,41 +85,86 @@ internal sealed partial class ListSchedule
             return unit[0];
         mayBeLate = Math.Max(0, -shift);
         var mark = undo.Count;
-        var open = unit.Where(t => !placed.ContainsKey(t.Code)).OrderByDescending(t => turn.GetValueOrDefault(t.Code)).ToList();
+        var open = new Open(this, unit.Where(t => !placed.ContainsKey(t.Code)).OrderByDescending(t => turn.GetValueOrDefault(t.Code)), shift);
         PlanTask? last = null;
-        while (open.Count > 0)
+        while (open.Any)
         {
-            // Of those whose followers all have their time, the one that can be latest; so time only runs backwards.
-            var (next, end) = (open[0], int.MinValue);
-            foreach (var task in turn.Count > 0 ? open.Where(Ready).Take(1) : NextOf(open, last))
-            {
-                var can = LatestEnd(task, shift);
-                if (can > end || (can == end && task.Best > next.Best))
-                    (next, end) = (task, can);
-            }
-
+            var (next, end) = open.Next(last);
             if (end == int.MinValue || !Place(next, end))
             {
                 Back(mark);
                 return next;
             }
 
-            open.RemoveAll(t => placed.ContainsKey(t.Code));
+            open.Settle();
             last = next;
         }
 
         return null;
+    }
 
-        List<PlanTask> NextOf(List<PlanTask> open, PlanTask? last)
+    /// <summary>
+    /// Tasks that have no time yet, and how late each that could be placed now can end. That does not change until it is placed: it hangs on
+    /// what has its time already, or on what waits for it.
+    /// </summary>
+    private sealed class Open
+    {
+        private readonly ListSchedule schedule;
+        private readonly int shift;
+        private readonly List<PlanTask> tasks;
+        private readonly Dictionary<string, int> ends = [];
+
+        public Open(ListSchedule schedule, IEnumerable<PlanTask> tasks, int shift)
         {
-            var ready = open.FindAll(Ready);
-            var before = atOnce && last is not null ? ready.FindAll(t => last.After.Any(a => a.Task == t.Code)) : [];
-            return before.Count > 0 ? before : ready;
+            (this.schedule, this.shift, this.tasks) = (schedule, shift, [.. tasks]);
+            foreach (var task in this.tasks)
+                Look(task);
         }
 
-        bool Ready(PlanTask task) => !task.After.Any(a => deferred.Contains(a.Task) && !placed.ContainsKey(a.Task))
-            && (deferred.Contains(task.Code) || followers[task.Code].All(f => placed.ContainsKey(f.Task.Code)));
+        public bool Any => tasks.Count > 0;
+
+        /// <summary>Of those that could be placed now, the one that can be latest, so that time only runs backwards, and how late.</summary>
+        public (PlanTask Task, int End) Next(PlanTask? last)
+        {
+            var ready = tasks.Where(t => ends.ContainsKey(t.Code));
+            if (schedule.turn.Count > 0)
+                ready = ready.Take(1);
+            else if (schedule.atOnce && last is not null && ready.Any(Before))
+                ready = ready.Where(Before);
+            var (next, end) = (tasks[0], int.MinValue);
+            foreach (var task in ready)
+            {
+                var can = ends[task.Code];
+                if (can > end || (can == end && task.Best > next.Best))
+                    (next, end) = (task, can);
+            }
+
+            return (next, end);
+
+            bool Before(PlanTask task) => last!.After.Any(a => a.Task == task.Code);
+        }
+
+        /// <summary>Takes out what has been placed, and looks at what waited for that.</summary>
+        public void Settle()
+        {
+            var now = tasks.FindAll(t => schedule.placed.ContainsKey(t.Code));
+            tasks.RemoveAll(now.Contains);
+            foreach (var code in now.SelectMany(t => t.After.Select(a => a.Task).Concat(schedule.followers[t.Code].Select(f => f.Task.Code))))
+            {
+                if (!schedule.placed.ContainsKey(code))
+                    Look(schedule.tasks[code]);
+            }
+        }
+
+        private void Look(PlanTask task)
+        {
+            if (!ends.ContainsKey(task.Code) && schedule.IsReady(task))
+                ends[task.Code] = schedule.LatestEnd(task, shift);
+        }
     }
+
+    private bool IsReady(PlanTask task) => !task.After.Any(a => deferred.Contains(a.Task) && !placed.ContainsKey(a.Task))
+        && (deferred.Contains(task.Code) || followers[task.Code].All(f => placed.ContainsKey(f.Task.Code)));
 
     /// <summary>Places what comes after a task, as soon after it as it goes.</summary>
     private bool Onwards(PlanTask task)
@@ -274,8 +319,7 @@ internal sealed partial class ListSchedule
             if (stood.ContainsKey(stay.Code) || !stay.Until.All(placed.ContainsKey))
                 continue;
             var to = To(stay);
-            var where = stay.Choices.OrderBy(c => c.Cost)
-                .FirstOrDefault(c => to - end >= c.Least && !(to - end > c.Most) && rooms[c.Place].Free(end, to, c.Takes));
+            var where = choices[stay.Code].Find(c => to - end >= c.Least && !(to - end > c.Most) && rooms[c.Place].Free(end, to, c.Takes));
             if (where is null)
                 return false;
             Hold(rooms[where.Place], end, to, where.Takes);

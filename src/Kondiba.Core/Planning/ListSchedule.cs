@@ -32,6 +32,7 @@ internal sealed partial class ListSchedule
     private readonly Dictionary<string, PlanTask> tasks;
     private readonly ILookup<string, (PlanTask Task, Follows Follows)> followers;
     private readonly ILookup<string, Stay> staysFrom;
+    private readonly Dictionary<string, List<Standing>> choices;
     private readonly ILookup<string, Use> usesOf;
     private readonly ILookup<string, ColourWork> coloursOf;
     private readonly Dictionary<string, Occupancy> hands;
@@ -59,6 +60,7 @@ internal sealed partial class ListSchedule
         followers = problem.Tasks.SelectMany(t => t.After.Select(a => (Before: a.Task, Task: t, Follows: a)))
             .ToLookup(f => f.Before, f => (f.Task, f.Follows));
         staysFrom = problem.Stays.ToLookup(s => s.From);
+        choices = problem.Stays.ToDictionary(s => s.Code, s => s.Choices.OrderBy(c => c.Cost).ToList());
         usesOf = problem.Uses.SelectMany(u => new[] { (Task: u.From, Use: u), (Task: u.Until, Use: u) }).ToLookup(u => u.Task, u => u.Use);
         coloursOf = problem.Colours.SelectMany(c => c.Tasks.Select(t => (Task: t, Colour: c))).ToLookup(c => c.Task, c => c.Colour);
         hands = problem.Workers.ToDictionary(w => w.Code, HandsOf);

@@ -31,8 +31,9 @@ internal sealed partial class OrderTasks
             joint[next.Code] = [.. joint.GetValueOrDefault(step.Code) ?? [step], .. joint.GetValueOrDefault(next.Code) ?? [next]];
             work[work.IndexOf(next)] = next with
             {
-                Rule = next.Rule with { Why = $"{step.Rule.Why} {next.Rule.Why}".Trim(), Name = $"{step.Rule.Called}, {next.Rule.Called}" },
-                Says = Message.Of("prep.then", ("first", step.Says), ("next", next.Says)),
+                Rule = next.Rule with { Name = $"{step.Rule.Called}, {next.Rule.Called}" },
+                Says = Message.Then(step.Says, next.Says),
+                Why = Message.Then(step.Why, next.Why),
                 Hands = step.Hands + (step.Rule.Wait?.Value ?? Duration.Zero) + next.Hands,
                 After = [.. step.After.Concat(next.After).Where(a => a != step.Code).Distinct()],
                 Amounts = [.. step.Amounts, .. next.Amounts],

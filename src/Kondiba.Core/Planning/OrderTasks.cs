@@ -279,7 +279,7 @@ internal sealed partial class OrderTasks
             $"{Verb(step)} {what}{InColours(step)}{(part.Of > 1 ? $", part {part.Is + 1} of {part.Of}" : "")}",
             what,
             step.Says,
-            step.Rule.Why,
+            step.Why,
             step.Rule.Source,
             step.Lines,
             pieces,

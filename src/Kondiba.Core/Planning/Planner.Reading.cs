@@ -72,7 +72,7 @@ public sealed partial class Planner
             $"{(wash ? "Wash up" : "Melt")} {colour!.Name}",
             "",
             wash ? "planning.wash" : MeltingOf.Says(made.PotFor(melt.Tasks, melt.Colour), Mass(melt), request.Tables),
-            wash ? PrepWork.WhyWash : PrepWork.WhyGently,
+            wash ? "planning.wash.why" : "prep.melt.why",
             wash ? r.Pricing.Wash.Source : r.Melting.Begin.Source,
             [],
             0,

@@ -169,18 +169,19 @@ public sealed partial class Planner
     /// still leaves something over, with as much room as is wanted; and where that does, too, with things standing longer than they
     /// should. Null only when there are no hands for it in weeks.
     /// </summary>
+    /// <param name="atOnce">Whether it is wanted in a moment, even if it could be less late.</param>
     /// <param name="stop">Ends the search with the best so far.</param>
-    public Solution? Late(CancellationToken stop = default)
+    public Solution? Late(bool atOnce = false, CancellationToken stop = default)
     {
         const int Plenty = 100, Weeks = 14 * 24 * 60;
         var late = Until(Problem.Ends + Elastic.Later);
-        if (ListSchedule.Of(late, late: true, stop: stop) is { } found)
+        if (ListSchedule.Of(late, late: true, tries: atOnce ? 0 : null, stop: stop) is { } found)
             return found;
         IReadOnlyList<Resource> roomy = [.. Problem.Resources.Select(r => IsPlace(r) ? r with { Has = r.Has * Plenty, Away = [] } : r)];
         var unhurried = Until(Problem.Ends + Weeks) with { Resources = roomy };
         PlanProblem[] more =
             [late with { Resources = roomy }, Standing(unhurried, most => 3 * most), Standing(unhurried, _ => null)];
-        return more.Select(problem => ListSchedule.Of(problem, late: true, tries: 1, stop: stop)).FirstOrDefault(plan => plan is not null);
+        return more.Select(problem => ListSchedule.Of(problem, late: true, tries: atOnce ? 0 : 1, stop: stop)).FirstOrDefault(plan => plan is not null);
 
         PlanProblem Until(int ends) => Problem with
         {

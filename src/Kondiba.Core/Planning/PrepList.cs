@@ -33,7 +33,7 @@ public sealed record PrepStep(
     string For,
     IReadOnlyList<int> Lines,
     Message Text,
-    string Why,
+    Message Why,
     Source Source,
     string Place,
     Temperature? At,
@@ -52,7 +52,7 @@ public sealed record PrepStep(
         step.For,
         step.Lines,
         step.Says,
-        step.Rule.Why,
+        step.Why,
         step.Rule.Source,
         step.Rule.Place,
         step.Rule.At?.Value,
@@ -117,7 +117,7 @@ public sealed record PrepList(
         // The same plan that the day makes, of this order alone.
         var planner = new Planner(new([new(Alone, order)], Orders.Schools.Chosen(order, tables), Arrangements.None, now));
         var fits = planner.Alone();
-        if ((fits ?? planner.Late()) is not { } solution)
+        if ((fits ?? planner.Late(atOnce: true)) is not { } solution)
             return new(InTurn(work, order.Pickup.Value), fillings, schools, boxes, hands, [Mind("prep.too-much", "prep.too-much.do")]);
         var tidy = planner.Tidy(solution);
         var plan = fits is null ? planner.ReadShort(tidy) : planner.Read(tidy);

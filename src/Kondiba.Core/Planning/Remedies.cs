@@ -124,133 +124,158 @@ internal static partial class Remedies
         IReadOnlyList<Shortage> shortages,
         IReadOnlyDictionary<string, string> names,
         Arrangements arranged,
+        Message and) => new WaysOut(request, shortages, names, arranged, and).All();
+
+    /// <summary>All that could help against what is short, each way from the least change to the most.</summary>
+    private sealed class WaysOut(
+        PlanRequest request,
+        IReadOnlyList<Shortage> shortages,
+        IReadOnlyDictionary<string, string> names,
+        Arrangements arranged,
         Message and)
     {
-        var tables = request.Tables;
-        string Name(string order) => names.GetValueOrDefault(order, order);
-        foreach (var pin in shortages.Where(s => s.Kind is Short.Pin))
-            yield return [
-                new(
-                    With(Message.Of("planning.no-pin", ("task", pin.What.Arguments[0].Value))),
-                    arranged with { Tasks = arranged.Tasks.Where(t => t.Key != pin.Of).ToDictionary() },
-                    null),
-            ];
-        foreach (var late in shortages.Where(s => s.Kind is Short.Time))
-        {
-            var ready = Quarter(late.To);
-            yield return Enumerable.Range(0, 9)
-                .Select(i => ready.PlusMinutes(i * Step))
-                .Select(at => new Remedy(
-                    With(Message.Of("planning.collected-later", ("order", Name(late.Of!)), ("at", at))),
-                    arranged,
-                    new(late.Of!, Pickup: at)));
-        }
+        private readonly KitchenTables tables = request.Tables;
 
-        var lacking = shortages.Where(s => s.Kind is not (Short.Pin or Short.Place)).ToList();
-        var last = request.Orders.Max(o => o.Draft.Pickup!.Value).Date;
-        var days = lacking.SelectMany(s => new[] { s.From.Date, s.To.Date })
-            .Where(d => d >= request.Now.Date && d <= last)
-            .Distinct()
-            .Order()
-            .ToList();
-        var closed = Enumerable.Range(0, Period.DaysBetween(request.Now.Date, last) + 1)
-            .Select(request.Now.Date.PlusDays)
-            .Where(d => Open(d) is null)
-            .Take(MostClosed);
-        foreach (var day in days.Concat(days.Select(d => d.PlusDays(-1)).Where(d => d >= request.Now.Date))
-            .Concat(closed)
-            .Distinct()
-            .Order())
+        private readonly LocalDate last = request.Orders.Max(o => o.Draft.Pickup!.Value).Date;
+
+        /// <summary>What more hands, hours or warm pots could help against.</summary>
+        private readonly List<Shortage> lacking = [.. shortages.Where(s => s.Kind is not (Short.Pin or Short.Place))];
+
+        private List<LocalDate> Days => [
+            .. lacking.SelectMany(s => new[] { s.From.Date, s.To.Date })
+                .Where(d => d >= request.Now.Date && d <= last)
+                .Distinct()
+                .Order(),
+        ];
+
+        public IEnumerable<IEnumerable<Remedy>> All() =>
+            [.. WithoutPins(), .. ReadyLater(), .. OtherHours(), .. LongDays(), .. Helpers(), .. CollectedLater(), .. Instead(), .. TakenBack()];
+
+        private IEnumerable<IEnumerable<Remedy>> WithoutPins() =>
+            shortages.Where(s => s.Kind is Short.Pin)
+                .Select(pin => (IEnumerable<Remedy>)[
+                    new(
+                        With(Message.Of("planning.no-pin", ("task", pin.What.Arguments[0].Value))),
+                        arranged with { Tasks = arranged.Tasks.Where(t => t.Key != pin.Of).ToDictionary() },
+                        null),
+                ]);
+
+        private IEnumerable<IEnumerable<Remedy>> ReadyLater() =>
+            shortages.Where(s => s.Kind is Short.Time)
+                .Select(late => Enumerable.Range(0, 9).Select(i => Collected(late.Of!, Quarter(late.To).PlusMinutes(i * Step))));
+
+        private IEnumerable<IEnumerable<Remedy>> OtherHours()
         {
-            if (Open(day) is not { } open)
+            var closed = Enumerable.Range(0, Period.DaysBetween(request.Now.Date, last) + 1)
+                .Select(request.Now.Date.PlusDays)
+                .Where(d => Open(d) is null)
+                .Take(MostClosed);
+            foreach (var day in Days.Concat(Days.Select(d => d.PlusDays(-1)).Where(d => d >= request.Now.Date))
+                .Concat(closed)
+                .Distinct()
+                .Order())
             {
-                yield return Enumerable.Range(1, 6)
-                    .Select(i => new DayHours(new(10, 0), new(10 + (2 * i), 0)))
-                    .Select(h => Hours([(day, h)], Message.Of("planning.work-from", ("day", day), ("from", h.From), ("to", h.To))));
-                continue;
+                if (Open(day) is not { } open)
+                {
+                    yield return Enumerable.Range(1, 6)
+                        .Select(i => new DayHours(new(10, 0), new(10 + (2 * i), 0)))
+                        .Select(h => Hours([(day, h)], Message.Of("planning.work-from", ("day", day), ("from", h.From), ("to", h.To))));
+                    continue;
+                }
+
+                yield return Steps().Select(m => open.From.PlusMinutes(-m))
+                    .TakeWhile(f => f >= FirstHour && f < open.From)
+                    .Select(f => Hours([(day, open with { From = f })], Message.Of("planning.start", ("f", f), ("day", day))));
+                yield return Steps().Select(m => open.To.PlusMinutes(m))
+                    .TakeWhile(t => t <= LastHour && t > open.To)
+                    .Select(t => Hours([(day, open with { To = t })], Message.Of("planning.go-until", ("t", t), ("day", day))));
             }
-
-            yield return Steps().Select(m => open.From.PlusMinutes(-m))
-                .TakeWhile(f => f >= FirstHour && f < open.From)
-                .Select(f => Hours([(day, open with { From = f })], Message.Of("planning.start", ("f", f), ("day", day))));
-            yield return Steps().Select(m => open.To.PlusMinutes(m))
-                .TakeWhile(t => t <= LastHour && t > open.To)
-                .Select(t => Hours([(day, open with { To = t })], Message.Of("planning.go-until", ("t", t), ("day", day))));
         }
 
-        if (days.Count > 0)
+        private IEnumerable<IEnumerable<Remedy>> LongDays()
         {
-            yield return Enumerable.Range(1, MostHours).Select(h => Hours(
-                [.. days.Select(d => (d, Open(d) is { } o
-                    ? new DayHours(Max(FirstHour, o.From, -h), Max(LastHour, o.To, h))
-                    : new(new(8, 0), new(12 + (2 * h), 0))))],
-                Message.Of(
-                    "planning.more-morning-evening",
-                    ("h", h),
-                    ("days", Argument.Of(days.Select(d => Message.Of("planning.weekday", ("day", d))))))));
-        }
-
-        foreach (var (at, to) in lacking.Where(s => s.Kind is Short.Hands)
-            .Select(s => (s.From, s.To))
-            .Concat(lacking.Where(s => s.Kind is not Short.Hands).Select(s => (s.To.PlusHours(-4), s.To)))
-            .DistinctBy(s => s.Item1.Date))
-        {
-            var until = to.Date > at.Date || to.Hour >= LastHour.Hour ? LastHour : new LocalTime(to.Hour + 1, 0);
-            var from = at.Hour < FirstHour.Hour ? FirstHour : new LocalTime(at.Hour, 0);
-            yield return Enumerable.Range(0, 6).Select(i => from.PlusHours(-i)).TakeWhile(f => f >= FirstHour && f <= from)
-                .Select(f => new Remedy(
-                    With(Message.Of("planning.helper", ("day", at), ("from", f), ("to", until))),
-                    arranged with { Helpers = [.. arranged.Helpers, new(at.Date, new(f, until))] },
-                    null));
-        }
-
-        foreach (var order in lacking.Exists(s => s.Kind is Short.Hands)
-            ? request.Orders.OrderBy(o => o.Draft.Pickup).Take(MostOrders)
-            : [])
-            yield return LaterBy.Select(h => order.Draft.Pickup!.Value.PlusHours(h))
-                .Select(at => new Remedy(
-                    With(Message.Of("planning.collected-later", ("order", Name(order.Code)), ("at", at))),
-                    arranged,
-                    new(order.Code, Pickup: at)));
-        foreach (var (order, line, i) in request.Orders.SelectMany(o => o.Draft.Lines.Select((l, i) => (o, l, i)))
-            .Where(l => Perishable(l.l, request))
-            .Take(MostOrders))
-        {
-            var instead = tables.Reference.Centre(Instead)!;
-            yield return [
-                new(
-                    With(Message.Of(
-                        "planning.instead",
-                        ("instead", instead.Plural),
-                        ("of", tables.Reference.Centre(line.Centre)!.Plural),
-                        ("order", Name(order.Code)))),
-                    arranged,
-                    new(order.Code, null, i, instead.Code, instead.Sizes[^1].Code, instead.UsualDepth.Value.Si)),
+            if (Days is not { Count: > 0 } days)
+                return [];
+            var said = Argument.Of(days.Select(d => Message.Of("planning.weekday", ("day", d))));
+            return [
+                Enumerable.Range(1, MostHours).Select(h => Hours(
+                    [.. days.Select(d => (d, Open(d) is { } o
+                        ? new DayHours(Max(FirstHour, o.From, -h), Max(LastHour, o.To, h))
+                        : new(new(8, 0), new(12 + (2 * h), 0))))],
+                    Message.Of("planning.more-morning-evening", ("h", h), ("days", said)))),
             ];
         }
 
-        if (arranged.Hours.Count + arranged.Places.Count + arranged.Tasks.Count(t => t.Value.Done is null) is > 0 and var count)
-            yield return and != Message.None
-                ? []
-                : [new(
-                    Message.Of("planning.take-back-arranged", ("count", count)),
-                    Arrangements.None with { Tasks = arranged.Tasks.Where(t => t.Value.Done is not null)
-                        .ToDictionary(), Helpers = arranged.Helpers },
-                    null)];
+        private IEnumerable<IEnumerable<Remedy>> Helpers()
+        {
+            foreach (var (at, to) in lacking.Where(s => s.Kind is Short.Hands)
+                .Select(s => (s.From, s.To))
+                .Concat(lacking.Where(s => s.Kind is not Short.Hands).Select(s => (s.To.PlusHours(-4), s.To)))
+                .DistinctBy(s => s.Item1.Date))
+            {
+                var until = to.Date > at.Date || to.Hour >= LastHour.Hour ? LastHour : new LocalTime(to.Hour + 1, 0);
+                var from = at.Hour < FirstHour.Hour ? FirstHour : new LocalTime(at.Hour, 0);
+                yield return Enumerable.Range(0, 6).Select(i => from.PlusHours(-i)).TakeWhile(f => f >= FirstHour && f <= from)
+                    .Select(f => new Remedy(
+                        With(Message.Of("planning.helper", ("day", at), ("from", f), ("to", until))),
+                        arranged with { Helpers = [.. arranged.Helpers, new(at.Date, new(f, until))] },
+                        null));
+            }
+        }
 
-        Message With(Message what) => and == Message.None ? what : Message.Of("planning.what-and", ("what", what), ("and", and));
-        DayHours? Open(LocalDate day) => arranged.HoursOf(day, tables.Profile.Working);
-        Remedy Hours(IReadOnlyList<(LocalDate Day, DayHours Hours)> other, Message what) =>
-            new(
-                With(what),
-                arranged with
-                {
-                    Hours = [
-                    .. arranged.Hours.Where(h => other.All(o => o.Day != h.Day)),
-                    .. other.Select(o => new HoursOn(o.Day, o.Hours)),
-                ]
-                },
-                null);
+        private IEnumerable<IEnumerable<Remedy>> CollectedLater() =>
+            lacking.Exists(s => s.Kind is Short.Hands)
+                ? request.Orders.OrderBy(o => o.Draft.Pickup)
+                    .Take(MostOrders)
+                    .Select(order => LaterBy.Select(h => Collected(order.Code, order.Draft.Pickup!.Value.PlusHours(h))))
+                : [];
+
+        private IEnumerable<IEnumerable<Remedy>> Instead()
+        {
+            var instead = tables.Reference.Centre(Remedies.Instead)!;
+            return request.Orders.SelectMany(o => o.Draft.Lines.Select((line, i) => (Order: o, Line: line, Index: i)))
+                .Where(l => Perishable(l.Line, request))
+                .Take(MostOrders)
+                .Select(l => (IEnumerable<Remedy>)[
+                    new(
+                        With(Message.Of(
+                            "planning.instead",
+                            ("instead", instead.Plural),
+                            ("of", tables.Reference.Centre(l.Line.Centre)!.Plural),
+                            ("order", Name(l.Order.Code)))),
+                        arranged,
+                        new(l.Order.Code, null, l.Index, instead.Code, instead.Sizes[^1].Code, instead.UsualDepth.Value.Si)),
+                ]);
+        }
+
+        private IEnumerable<IEnumerable<Remedy>> TakenBack()
+        {
+            var count = arranged.Hours.Count + arranged.Places.Count + arranged.Tasks.Count(t => t.Value.Done is null);
+            if (count == 0 || and != Message.None)
+                return [];
+            var done = arranged.Tasks.Where(t => t.Value.Done is not null).ToDictionary();
+            var rest = Arrangements.None with { Tasks = done, Helpers = arranged.Helpers };
+            return [[new(Message.Of("planning.take-back-arranged", ("count", count)), rest, null)]];
+        }
+
+        private Remedy Collected(string order, LocalDateTime at) => new(
+            With(Message.Of("planning.collected-later", ("order", Name(order)), ("at", at))), arranged, new(order, Pickup: at));
+
+        private Remedy Hours(IReadOnlyList<(LocalDate Day, DayHours Hours)> other, Message what) => new(
+            With(what),
+            arranged with
+            {
+                Hours = [
+                    .. arranged.Hours.Where(h => other.All(o => o.Day != h.Day)), .. other.Select(o => new HoursOn(o.Day, o.Hours)),
+                ],
+            },
+            null);
+
+        private string Name(string order) => names.GetValueOrDefault(order, order);
+
+        private Message With(Message what) => and == Message.None ? what : Message.Of("planning.what-and", ("what", what), ("and", and));
+
+        private DayHours? Open(LocalDate day) => arranged.HoursOf(day, tables.Profile.Working);
     }
 
     /// <summary>A time moved by some hours, at most to a limit.</summary>

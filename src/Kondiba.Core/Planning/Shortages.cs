@@ -47,17 +47,25 @@ internal static class Shortages
         OrderTasks made,
         PlanClock clock,
         Setting.SettingConstants setting,
+        IReadOnlyDictionary<string, string> names) => new Reading(problem, elastic, made, clock, setting, names).All();
+
+    private sealed class Reading(
+        PlanProblem problem,
+        Solution elastic,
+        OrderTasks made,
+        PlanClock clock,
+        Setting.SettingConstants setting,
         IReadOnlyDictionary<string, string> names)
     {
-        var tasks = problem.Tasks.ToDictionary(t => t.Code);
-        var all = elastic.All.ToList();
-        var placed = elastic.Tasks.ToDictionary(t => t.Code);
-        return [.. Times(), .. Keeping(), .. Standing(), .. Pins(), .. Hands(), .. Places()];
+        private readonly Dictionary<string, PlanTask> tasks = problem.Tasks.ToDictionary(t => t.Code);
+        private readonly Dictionary<string, Placed> placed = elastic.Tasks.ToDictionary(t => t.Code);
 
-        string Order(string task) => made.Info[task].Order is { } order ? names.GetValueOrDefault(order, order) : "";
+        public IReadOnlyList<Shortage> All() => [.. Times(), .. Keeping(), .. Standing(), .. Pins(), .. Hands(), .. Places()];
 
-        IEnumerable<Shortage> Hands() =>
-            from task in all
+        private string Order(string task) => made.Info[task].Order is { } order ? names.GetValueOrDefault(order, order) : "";
+
+        private IEnumerable<Shortage> Hands() =>
+            from task in elastic.All
             where task.Worker == Elastic.Nobody
             group task by clock.At(task.Start).Date into day
             orderby day.Key
@@ -70,7 +78,7 @@ internal static class Shortages
                 clock.At(day.Max(t => t.End)),
                 much);
 
-        IEnumerable<Shortage> Places()
+        private IEnumerable<Shortage> Places()
         {
             foreach (var resource in problem.Resources)
             {
@@ -94,7 +102,7 @@ internal static class Shortages
             }
         }
 
-        IEnumerable<Shortage> Times() =>
+        private IEnumerable<Shortage> Times() =>
             from task in elastic.Tasks
             let late = task.End - tasks[task.Code].Latest
             where late > 0 && !tasks[task.Code].Done
@@ -113,7 +121,7 @@ internal static class Shortages
                 ready,
                 most.late);
 
-        IEnumerable<Shortage> Keeping() =>
+        private IEnumerable<Shortage> Keeping() =>
             from task in elastic.Tasks
             let soon = tasks[task.Code].Earliest - task.Start
             where soon > 0 && !tasks[task.Code].Done
@@ -126,7 +134,7 @@ internal static class Shortages
                 limit,
                 soon);
 
-        IEnumerable<Shortage> Standing() =>
+        private IEnumerable<Shortage> Standing() =>
             from task in elastic.Tasks
             from after in tasks[task.Code].After
             where after.Most is not null
@@ -148,7 +156,7 @@ internal static class Shortages
                 clock.At(longest.Ready + longest.Most + longest.Over),
                 longest.Over);
 
-        IEnumerable<Shortage> Pins() =>
+        private IEnumerable<Shortage> Pins() =>
             from task in elastic.Tasks
             where tasks[task.Code] is { At: { } at, Done: false } && at != task.Start
             select new Shortage(

@@ -32,7 +32,7 @@ public sealed record TaskInfo(
     string Title,
     string For,
     Message Text,
-    string Why,
+    Message Why,
     Source Source,
     IReadOnlyList<int> Lines,
     int Pieces,

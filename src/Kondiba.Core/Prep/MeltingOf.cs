@@ -39,6 +39,15 @@ internal static class MeltingOf
         return tables.Reference.Melting.Methods.First(m => m.Code == choice);
     }
 
+    /// <summary>What is weighed out for a share of a pot: with the thinner, which is told in whole grams, it makes the pot's own whole grams.</summary>
+    private static Mass Weighed(Pot pot, double share)
+    {
+        var thinner = (pot.Thinner?.Mass.Value ?? default) * share;
+        return WholeGrams((pot.OfCoating * share) + thinner) - WholeGrams(thinner);
+    }
+
+    private static Mass WholeGrams(Mass mass) => Quantities.Of<Mass>(Math.Round(mass.In("g")), "g");
+
     /// <summary>What the hands do, in their order.</summary>
     /// <param name="pot">The pot.</param>
     /// <param name="mass">How much of it is melted.</param>
@@ -50,7 +59,7 @@ internal static class MeltingOf
         var batches = Math.Max(1, pot.Melts.Count);
         var work = For(pot, mass / batches, tables);
         var bursts = work.Melt.Bursts.Select(b => Message.Of("prep.melt.bursts", ("times", b.Times), ("each", b.Each.TotalSeconds)));
-        List<Message> says = [Message.Of("prep.melt.weigh", ("coating", pot.OfCoating * share), ("name", coating.Name))];
+        List<Message> says = [Message.Of("prep.melt.weigh", ("coating", Weighed(pot, share)), ("name", coating.Name))];
         if (batches > 1)
             says.Add(Message.Of("prep.melt.batches", ("batches", batches)));
         if (pot.Thinner is { GoesIn: GoesIn.BeforeMelting } before)
@@ -80,7 +89,7 @@ internal static class MeltingOf
                 ("inBags", drizzle.InBags.Value * share),
                 ("from", coating.DrizzleFrom.Value),
                 ("to", coating.DrizzleTo.Value)));
-        return says.Aggregate((first, next) => Message.Of("prep.then", ("first", first), ("next", next)));
+        return says.Aggregate(Message.Then);
 
         Message Thinned(string code, PotThinner thinner) => Message.Of(
             code,

@@ -176,13 +176,9 @@ internal sealed partial class PrepWork
             Code = code,
             For = English.List([.. laid.Select(s => s.For)]),
             Lines = [.. laid.SelectMany(s => s.Lines).Distinct().Order()],
-            Rule = first with { Code = "lay-out", Name = "lay out", Why = string.Join(" ", laid.Select(s => s.Rule.Why).Distinct()) },
-            Says = laid.Select(s => Message.Of("prep.of", ("of", s.For), ("text", s.Says))).Aggregate(Then),
+            Rule = first with { Code = "lay-out", Name = "lay out" },
+            Says = laid.Select(s => Message.Of("prep.of", ("of", s.For), ("text", s.Says))).Aggregate(Message.Then),
+            Why = laid.Select(s => s.Why).Distinct().Aggregate(Message.Then),
             Hands = laid.Aggregate(laid.Max(Once), (sum, s) => sum + s.Hands - Once(s)),
         });
-    }
-
-    /// <summary>One sentence after another.</summary>
-    private static Message Then(Message first, Message next) =>
-        first == Message.None ? next : next == Message.None ? first : Message.Of("prep.then", ("first", first), ("next", next));
-}
+    }}

@@ -29,13 +29,14 @@ internal sealed partial class PrepWork
                     "melt",
                     [],
                     "",
-                    WhyGently,
+                    "",
                     tables.Reference.Melting.Begin.Source,
                     "hob",
                     Wait: new(work.Waits, Source.Computed)),
                 work.Hands,
                 [],
-                MeltingOf.Says(pot, pot.ToMelt.Value, tables));
+                MeltingOf.Says(pot, pot.ToMelt.Value, tables),
+                "prep.melt.why");
         }
     }
 
@@ -50,21 +51,16 @@ internal sealed partial class PrepWork
                 Stage.Melt,
                 melt.For,
                 melt.Lines,
-                new(Washing, [], "", WhyWash, tables.Reference.Pricing.Wash.Source, "sink"),
+                new(Washing, [], "", "", tables.Reference.Pricing.Wash.Source, "sink"),
                 tables.Reference.Pricing.Wash.Value,
                 uses.Count > 0 ? uses : [melt.Code],
-                "planning.wash");
+                "planning.wash",
+                "planning.wash.why");
         }
     }
 
     /// <summary>Code of the rule by which pots are washed up.</summary>
     public const string Washing = "wash up";
-
-    /// <summary>Why a pot is washed up at once.</summary>
-    public const string WhyWash = "Dried coating is far more work, and a drop of water seizes the next pot.";
-
-    /// <summary>Why a pot is melted gently.</summary>
-    public const string WhyGently = "Overheated coating thickens and dulls, and a drop of water seizes it.";
 
     private void Dip()
     {
@@ -148,13 +144,14 @@ internal sealed partial class PrepWork
                     isFirst ? "dip" : "dip again",
                     [],
                     "",
-                    isFirst ? HowDipped(line, centre).Why : "On a coat that has not set, the next one drags it off.",
+                    "",
                     line.DipTime.Source,
                     place,
                     Wait: new(wait, Source.Computed)),
                 hands,
                 last is null ? after : [last],
                 DipSays(line, draft, centre, n, coat, isLast, with),
+                isFirst ? HowDipped(line, centre).Because : "prep.dip-again.why",
                 pots: [
                     .. IsBare(line) && isFirst && line.Look is { Over.Count: 0 } or null ? [] : new[] { coat.Pot },
                     .. isFirst ? (line.Parts ?? []).Select(p => $"{p.Coating}.{p.Colour}") : [],
@@ -179,22 +176,22 @@ internal sealed partial class PrepWork
         var upright = draft.Upright ?? centre.Upright;
         List<Message> says = [];
         if (n == 0 && with is { Code: not "join" })
-            says.Add(Message.ByName(with.Text));
+            says.Add(with.Says);
         says.Add(n == 0
             ? Message.Of("prep.dip", ("depth", DepthOf(draft)), ("colour", coat.Colour))
             : Message.Of(coat.Pot == Pot(line) ? "prep.dip-again" : "prep.dip-over", ("colour", coat.Colour)));
         if (n == 0)
-            says.Add(Message.ByName(HowDipped(line, centre).Text));
+            says.Add(HowDipped(line, centre).Says);
         if (coat.Times > 1)
             says.Add("prep.dip-at-once");
         says.Add(upright ? "prep.stand-up" : "prep.lay-down");
         if (isLast && line.Look?.Round is { } round && WetWork(line) > Duration.Zero)
             says.Add(Message.Of("prep.stop-after", ("pieces", round.Value)));
         if (isLast && line.Look is { } look)
-            says.AddRange(look.WetSteps.Select(Message.ByName));
+            says.AddRange(look.WetSteps);
         if (n == 0 && with is { Code: "join" })
-            says.Add(Message.ByName(with.Text));
-        return says.Aggregate(Then);
+            says.Add(with.Says);
+        return says.Aggregate(Message.Then);
     }
 
     /// <summary>How deep, as a maker says it.</summary>

@@ -47,10 +47,11 @@ internal sealed partial class PrepWork
                 Stage.Pack,
                 Pieces(line, centre),
                 [line.Line],
-                new("pack", [], "", "Packed before it is hard, a coat takes the print of its neighbour.", c.Pack.Source, "counter"),
+                new("pack", [], "", "", c.Pack.Source, "counter"),
                 tables.Reference.Prep.Box.Value + (c.Pack.Value * line.Count.Value),
                 last,
-                stands ? "prep.pack" : "prep.trim-and-pack");
+                stands ? "prep.pack" : "prep.trim-and-pack",
+                "prep.pack.why");
         }
     }
 
@@ -61,7 +62,7 @@ internal sealed partial class PrepWork
             return null;
 
         // A piece that is not dipped is decorated all at once.
-        List<string> does = [.. dipped is null ? look.WetSteps : [], .. look.SetSteps];
+        List<Message> does = [.. dipped is null ? look.WetSteps : [], .. look.SetSteps];
         if (does.Count == 0)
             return null;
         var lines = look.Patterns.Where(p => dipped is null || !Wet(p)).ToList();
@@ -78,14 +79,15 @@ internal sealed partial class PrepWork
                 "decorate",
                 [],
                 "",
-                "Each kind holds only in its own moment: wet, touch-dry or set.",
+                "",
                 Source.Computed,
                 "counter",
                 Wait: sets is { } to && there is not null && SetsAfter.Of(to, there) is { } wait ? new(wait, Source.Computed) : null),
             (tables.Reference.Prep.Bag.Value * lines.Select(p => p.Pot).Distinct().Count())
                 + ((look.Time.Value - (dipped is null ? Duration.Zero : look.WetWork)) * begun),
             [.. last, .. moulded, .. Ends(steps.Where(s => s.Stage is Stage.Fill && s.Lines.Contains(line.Line)))],
-            does.Select(Message.ByName).Aggregate(Then),
+            does.Aggregate(Message.Then),
+            "prep.decorate.why",
             pots: [.. lines.Select(p => p.Pot)],
             sets: sets is { } waited ? (setting, waited) : null);
     }

@@ -35,9 +35,8 @@ internal sealed partial class PrepWork
                 last = [Poured(
                     $"{code}.features",
                     "paint features:",
-                    $"Brush or pipe the features first, each in its colour: {English.List([.. features.Select(NameOf)])}. "
-                    + "Let each set before its neighbour.",
-                    "Brushed into one another they smear; on the outside they cannot be put right.",
+                    Message.Of("prep.mould.features", ("colours", Argument.Of(features.Select(NameOf)))),
+                    "prep.mould.features.why",
                     c.Feature.Source,
                     c.AccentChill,
                     c.Feature.Value * (now * features.Count),
@@ -46,8 +45,8 @@ internal sealed partial class PrepWork
                 last = [Poured(
                     $"{code}.accent",
                     "paint accents:",
-                    "Paint or pour the accents first.",
-                    "Poured onto a wet accent, the next layer draws it out of shape.",
+                    "prep.mould.accent",
+                    "prep.mould.accent.why",
                     c.AccentChill.Source,
                     c.AccentChill,
                     c.Accent.Value * now,
@@ -55,9 +54,8 @@ internal sealed partial class PrepWork
             last = [Poured(
                 code,
                 "fill",
-                $"{Filled(draft, making)}; tap hard, prick bubbles, scrape flush."
-                + (round > 1 ? " The pieces of the round before come out first." : ""),
-                "Trapped air shows as holes; what stands over the edge is a lip to trim.",
+                Message.Of(round > 1 ? "prep.mould.fill-again" : "prep.mould.fill", ("filled", Filled(draft, making))),
+                "prep.mould.fill.why",
                 c.Fill.Source,
                 releases,
                 (c.Fill.Value * now) + (c.Tap.Value * Rounds.For(now, mould.Cavities)),
@@ -70,21 +68,23 @@ internal sealed partial class PrepWork
                 new(
                     "out",
                     [],
-                    "When it draws away from the mould, stretch it and press the pieces out; peel or trim the lip.",
-                    "Forced out too early a piece stays dull or breaks.",
+                    "",
+                    "",
                     c.Unmould.Source,
                     "counter",
                     Once: tables.Reference.Prep.Sheet,
                     Name: "press out"),
                 tables.Reference.Prep.Sheet.Value + (c.Unmould.Value * now),
                 last,
+                "prep.mould.out",
+                "prep.mould.out.why",
                 mould: mould.Code)];
 
             string Poured(
                 string step,
                 string does,
-                string text,
-                string why,
+                Message text,
+                Message why,
                 Source source,
                 Sourced<Duration> wait,
                 Duration hands,
@@ -94,9 +94,11 @@ internal sealed partial class PrepWork
                     Stage.Dip,
                     of,
                     [line.Line],
-                    new(does, [], text, why, source, place, Wait: wait),
+                    new(does, [], "", "", source, place, Wait: wait),
                     tables.Reference.Prep.Sheet.Value + hands,
                     last,
+                    text,
+                    why,
                     pots: from.Count == 0 ? [Pot(line)] : [.. from.Select(p => $"{p.Coating}.{p.Colour}")],
                     mould: mould.Code);
         }
@@ -105,13 +107,13 @@ internal sealed partial class PrepWork
     }
 
     /// <summary>How a cavity is filled, with what is pressed in.</summary>
-    private static string Filled(LineDraft draft, LineMaking making)
+    private static Message Filled(LineDraft draft, LineMaking making)
     {
         if (making.Insert is not { } insert)
-            return "Fill the cavities";
+            return "prep.mould.filled";
         return draft.Making!.Mould!.Broken is null
-            ? "A small base, the insert pressed to the middle, edges first, then over"
-            : $"Pour a little into each cavity, press in the broken {insert.Centre.Plural}, then fill up";
+            ? "prep.mould.filled-over-insert"
+            : Message.Of("prep.mould.filled-over-broken", ("broken", insert.Centre.Plural));
     }
 
     /// <summary>Accents are moulded on any day before: hard when they are glued on, they do not bend.</summary>
@@ -128,9 +130,8 @@ internal sealed partial class PrepWork
             new(
                 "accents",
                 [],
-                $"Mould them in {rounds} {(rounds == 1 ? "round" : "rounds")} of {mould.AtOnce}: "
-                + "fill, tap, scrape flush, chill, press out.",
-                "Made beforehand they are hard when they are glued on, and do not bend.",
+                "",
+                "",
                 c.Fill.Source,
                 "fridge",
                 Wait: new(c.AccentChill.Value * rounds, c.AccentChill.Source),
@@ -139,6 +140,8 @@ internal sealed partial class PrepWork
                 AtMost: tables.Reference.Prep.AccentsAtMost),
             tables.Reference.Prep.Sheet.Value + (c.Unmould.Value * count) + (c.Tap.Value * rounds * mould.Trays),
             [$"melt.{part.Moulded}"],
+            Message.Of("prep.mould.accents", ("rounds", rounds), ("each", mould.AtOnce)),
+            "prep.mould.accents.why",
             pots: [part.Moulded!],
             mould: mould.Code);
     }

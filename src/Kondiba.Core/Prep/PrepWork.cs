@@ -47,6 +47,7 @@ internal static class SetsAfter
 /// <param name="Lines">Lines of the order that it serves.</param>
 /// <param name="Rule">What to do and why, where, how long it waits.</param>
 /// <param name="Says">What to do, in full.</param>
+/// <param name="Why">What goes wrong without it.</param>
 /// <param name="Hands">Time of the hands.</param>
 /// <param name="After">Codes of the steps that come before it.</param>
 /// <param name="Amounts">Ingredients that it starts with.</param>
@@ -61,6 +62,7 @@ public sealed record WorkStep(
     IReadOnlyList<int> Lines,
     PrepRule Rule,
     Message Says,
+    Message Why,
     Duration Hands,
     IReadOnlyList<string> After,
     IReadOnlyList<FillingAmount> Amounts,
@@ -243,6 +245,7 @@ internal sealed partial class PrepWork
         Duration hands,
         IReadOnlyList<string> after,
         Message? says = null,
+        Message? why = null,
         IReadOnlyList<FillingAmount>? amounts = null,
         IReadOnlyList<string>? pots = null,
         (IReadOnlyList<SettingTime> There, Sets For)? sets = null,
@@ -254,7 +257,8 @@ internal sealed partial class PrepWork
             of,
             serves,
             rule,
-            says ?? Message.ByName(rule.Text),
+            says ?? rule.Says,
+            why ?? rule.Because,
             hands * tables.Profile.Working.PaceOf(stage),
             [.. after.Distinct()],
             amounts ?? [],

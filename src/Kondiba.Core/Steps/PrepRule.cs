@@ -58,12 +58,20 @@ public sealed record PrepRule(
     /// <summary>In a word or two, for a plan: "take out".</summary>
     public string Called => Name ?? Code;
 
+    /// <summary>What to do: the maker's own words as they are, others as whoever reads spells.</summary>
+    public Message Says => Said(Text);
+
+    /// <summary>What goes wrong without it, likewise.</summary>
+    public Message Because => Said(Why);
+
     /// <summary>The same, done to the parts of a figure: "{parts}" in its text stands for their names.</summary>
     public PrepRule To(FigureWork work) => this with
     {
         Text = Text.Replace("{parts}", English.List(work.Parts), StringComparison.Ordinal),
         Each = Each is null ? null : new(Each.Value * work.Count, Each.Source),
     };
+
+    private Message Said(string text) => Source.Tag is Tag.Entered && text.Length > 0 ? Message.ByName(text) : Message.ByText(text);
 
     /// <summary>Time of the hands for some pieces.</summary>
     public Duration HandsFor(int pieces) => ((Each?.Value ?? Duration.Zero) * pieces) + (Once?.Value ?? Duration.Zero);

@@ -12,22 +12,23 @@ namespace Kondiba.Core.Wording;
 /// Makes sentences of messages. The sentences stand in a file for each language, by their code; in braces is what is put in:
 /// "{name}" as it is, "{film:0.0 mm}" a quantity to so many places of that unit (or of the reader's own), "{at:HH:mm}" a time,
 /// "{count:0.#}" a number, "{count|one|many|none}" words by how many there are ("#" is the number), "{names:or}" several, joined, "{name:An}" and "{name:Cap}" with
-/// an article and with a capital.
+/// an article and with a capital, "{text:spelt}" as the language spells what is written in British.
 /// </summary>
 public sealed partial class Catalogue
 {
     private readonly FrozenDictionary<string, List<Segment>> sentences;
     private readonly Language language;
 
-    private Catalogue(Language language, IReadOnlyDictionary<string, string> templates) =>
-        (this.language, sentences) = (language, templates.ToFrozenDictionary(t => t.Key, t => Read(t.Value)));
+    private readonly Func<string, string> spelt;
+
+    private Catalogue(Language language, IReadOnlyDictionary<string, string> templates, Func<string, string> spelt) =>
+        (this.language, this.spelt, sentences) = (language, spelt, templates.ToFrozenDictionary(t => t.Key, t => Read(t.Value)));
 
     /// <summary>English as in Britain.</summary>
-    public static Catalogue British { get; } = new(Language.British, Load<Dictionary<string, string>>("en-GB"));
+    public static Catalogue British { get; } = new(Language.British, Load<Dictionary<string, string>>("en-GB"), text => text);
 
     /// <summary>English as in the United States: the British sentences in American spelling, and those that are said otherwise there.</summary>
-    public static Catalogue American { get; } = new(
-        Language.American, InAmerican(Load<Dictionary<string, string>>("en-GB"), Load<Differences>("en-US")));
+    public static Catalogue American { get; } = InAmerican(Load<Dictionary<string, string>>("en-GB"), Load<Differences>("en-US"));
 
     /// <summary>Codes of the sentences that it has.</summary>
     public IEnumerable<string> Codes => sentences.Keys;
@@ -82,7 +83,7 @@ public sealed partial class Catalogue
 
     private string Words(Argument value, string format, bool customary) => value switch
     {
-        Argument.Text text => Cased(text.Words, format),
+        Argument.Text text => format is "spelt" ? spelt(text.Words) : Cased(text.Words, format),
         Argument.Number number => Number(number.Value, format),
         Argument.Quantity quantity => Measured(quantity, format, customary),
         Argument.Price price => price.Amount.ToString(),
@@ -179,16 +180,18 @@ public sealed partial class Catalogue
         return segments;
     }
 
-    private static Dictionary<string, string> InAmerican(Dictionary<string, string> british, Differences differences)
+    private static Catalogue InAmerican(Dictionary<string, string> british, Differences differences)
     {
         // The names of what is put in stay.
         var words = new Regex(
             $@"\{{\w+|\b({string.Join('|', differences.Words.Keys.OrderByDescending(w => w.Length))})\b", RegexOptions.IgnoreCase);
-        return british.ToDictionary(
-            s => s.Key,
-            s => differences.Sentences.TryGetValue(s.Key, out var own)
-                ? own
-                : words.Replace(s.Value, m => m.Value[0] == '{' ? m.Value : Spelled(m.Value)));
+        return new(
+            Language.American,
+            british.ToDictionary(
+                s => s.Key, s => differences.Sentences.TryGetValue(s.Key, out var own) ? own : Respelt(s.Value)),
+            Respelt);
+
+        string Respelt(string text) => words.Replace(text, m => m.Value[0] == '{' ? m.Value : Spelled(m.Value));
 
         string Spelled(string word)
         {

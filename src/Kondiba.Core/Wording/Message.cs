@@ -32,6 +32,13 @@ public sealed class Message : IEquatable<Message>
     /// <summary>A name that stands for itself.</summary>
     public static Message ByName(string name) => Of("name", ("name", name));
 
+    /// <summary>A sentence of the reference data: spelt as whoever reads spells.</summary>
+    public static Message ByText(string? text) => string.IsNullOrEmpty(text) ? None : Of("text", ("text", text));
+
+    /// <summary>One sentence after another.</summary>
+    public static Message Then(Message first, Message next) =>
+        first == None ? next : next == None ? first : Of("prep.then", ("first", first), ("next", next));
+
 #pragma warning disable CS1591 // A code with nothing put into it; equal by value.
     public static implicit operator Message(string code) => code.Length == 0 ? None : new(code, []);
 

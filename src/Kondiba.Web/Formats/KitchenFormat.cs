@@ -1,14 +1,10 @@
 using System.Text.Json;
-using Kondiba.Core.Amounts;
-using Kondiba.Core.Facts;
 using Kondiba.Core.Kitchens;
 using Kondiba.Core.Orders;
 using Kondiba.Core.Planning;
 using Kondiba.Core.Reference;
 using Kondiba.Core.Wording;
 using Kondiba.Data;
-using Kondiba.Web.Orders;
-using Kondiba.Web.Pantry;
 using Microsoft.EntityFrameworkCore;
 using NodaTime;
 
@@ -99,124 +95,15 @@ internal sealed class KitchenFormat(
                     (int)(e.LineNumber ?? -1) + 1, e.Path is { Length: > 2 } path ? path[2..] : "", "formats.not-kitchen-kondiba-writes")]);
         }
 
-        var (problems, made) = await CheckAsync(document);
-        if (problems.Count > 0)
-            return ImportPlan.Not(problems);
+        var check = new KitchenCheck(document, shipped, db.KitchenId, await clock.NowAsync());
+        var made = check.All();
+        if (check.Found.Count > 0)
+            return ImportPlan.Not(check.Found);
         var changes = await ChangesAsync(document);
         if (!apply)
             return new(changes, []);
         await ReplaceAsync(document, made);
         return new(changes, [], Done: true);
-    }
-
-    private async Task<(List<ImportProblem> Problems, List<Order> Orders)> CheckAsync(KitchenDocument d)
-    {
-        var found = new List<ImportProblem>();
-        void Add(string path, IEnumerable<Problem> problems) =>
-            found.AddRange(problems.Where(p => p.Severity is Severity.Error)
-                .Select(p => new ImportProblem(0, $"{path}.{p.Field}", p.Says)));
-        void Wrong(string path, Message reason) => found.Add(new(0, path, reason));
-
-        if (d.Format != KitchenDocument.FormatName || d.Version != KitchenDocument.CurrentVersion)
-            Wrong(
-                "format",
-                Message.Of(
-                    "formats.version-program-reads-version",
-                    ("format", d.Format),
-                    ("version", d.Version),
-                    ("formatName", KitchenDocument.FormatName),
-                    ("currentVersion", KitchenDocument.CurrentVersion)));
-        if (DateTimeZoneProviders.Tzdb.GetZoneOrNull(d.TimeZone) is null)
-            Wrong("timeZone", Message.Of("formats.time-zone-called-write", ("timeZone", d.TimeZone)));
-        if (string.IsNullOrWhiteSpace(d.Name) || d.Name.Length > 80)
-            Wrong("name", "formats.kitchen-name-most-characters");
-
-        // Each kind is checked against the tables that the kinds before it make.
-        var own = OwnThings.None;
-        KitchenTables Tables() => OwnTables.For(shipped, own);
-        Each("tints", d.Tints, t => t.Code, (t, _) => OwnCheck.Of(t));
-        own = own with { Tints = d.Tints };
-        Each("centres", d.Centres, c => c.Code, (c, t) => OwnCheck.Of(c, t.Reference));
-        Each("coatings", d.Coatings, c => c.Code, (c, t) => OwnCheck.Of(c, t.Reference));
-        Each("vessels", d.Vessels, v => v.Code, (v, _) => OwnCheck.Of(v));
-        if (found.Count > 0)
-            return (found, []);
-        own = own with { Centres = d.Centres, Coatings = d.Coatings, Vessels = d.Vessels };
-        Each("toppings", d.Toppings ?? [], t => t.Code, (t, kitchen) => OwnCheck.Of(t, kitchen.Reference));
-        Each("parts", d.Parts ?? [], p => p.Code, (p, t) => OwnCheck.Of(p, t.Reference));
-        Each("words", d.Words ?? [], w => w.Code, (w, _) => OwnCheck.Of(w));
-        if (found.Count > 0)
-            return (found, []);
-        own = own with { Toppings = d.Toppings ?? [], Parts = d.Parts ?? [], Words = d.Words ?? [] };
-        Each("figures", d.Figures ?? [], f => f.Code, (f, t) => OwnCheck.Of(f, t.Reference));
-        if (found.Count > 0)
-            return (found, []);
-        own = own with { Figures = d.Figures ?? [] };
-        Each("fillings", d.Fillings, f => f.Code, (f, t) => OwnCheck.Of(f, t.Reference));
-        Each("moulds", d.Moulds, m => m.Code, (m, _) => OwnCheck.Of(m));
-        Each("places", d.Places ?? [], p => p.Code, (p, _) => OwnCheck.Of(p));
-        if (d.Working is { } working)
-            Add("working", OwnCheck.Of(working));
-        if (found.Count > 0)
-            return (found, []);
-        own = own with { Fillings = d.Fillings, Moulds = d.Moulds, Places = d.Places ?? [], Working = d.Working };
-        Each("wares", d.Wares, w => w.Code, (w, t) => OwnCheck.Of(w, t.Reference));
-        Add("ways", OwnCheck.Of(d.Ways ?? new(), Tables().Reference));
-        Add("rates", OwnCheck.Of(d.Rates ?? new()));
-        own = own with { Wares = d.Wares };
-        Each("looks", d.Looks, l => l.Code, (l, t) => l.Check(t));
-        if (found.Count > 0)
-            return (found, []);
-
-        own = own with { Ways = d.Ways ?? new(), Rates = d.Rates ?? new(), Looks = d.Looks };
-        var (tables, now) = (Tables(), await clock.NowAsync());
-        var orders = new List<Order>();
-        if (d.Orders.Select(o => o.Number).Distinct().Count() < d.Orders.Count
-            || d.Orders.Any(o => o.Number < 1 || o.Number > d.LastNumber)
-            || d.LastNumber is < 0 or > OrdersImport.MostNumber)
-            Wrong("orders", "formats.every-order-number-own");
-        foreach (var (i, o) in d.Orders.Index())
-        {
-            var tally = CoatingTally.For(o.Order, tables, now);
-            var before = found.Count;
-            Add($"orders[{i}].order", tally.Problems.Where(p => p.Field != "pickup" || o.Order.Pickup is null));
-            if (found.Count > before)
-                continue;
-            var order = new Order { KitchenId = db.KitchenId, Name = "", Number = o.Number };
-            OrderService.Write(
-                order,
-                new(o.Order) { Version = 0, State = o.State, DepositPaid = o.DepositPaid, IsTemplate = o.IsTemplate },
-                tally,
-                tables.Reference,
-                o.ChangedAt,
-                prices: true);
-            order.RemovedAt = o.RemovedAt;
-            orders.Add(order);
-        }
-
-        Add("arranged", OwnCheck.Of(d.Arranged ?? Arrangements.None));
-        foreach (var (i, lot) in d.Lots.Index())
-        {
-            Add(
-                $"lots[{i}]",
-                PantryService.Check(
-                    new(default, lot.Ware, Math.Max(lot.Amount, 1), lot.Pack, lot.Price, lot.BestBefore, lot.Place), tables.Reference));
-            if (lot.Amount < 0 || Math.Abs(lot.Movements.Sum(m => m.Amount) - lot.Amount) > 1e-3)
-                Wrong($"lots[{i}].amount", "formats.what-left-not-what");
-            if (lot.Movements.Any(m => m.Order is { } number && d.Orders.All(o => o.Number != number)))
-                Wrong($"lots[{i}].movements", "formats.was-used-order-not");
-        }
-
-        return (found, orders);
-
-        void Each<T>(string path, IReadOnlyList<T> things, Func<T, string> code, Func<T, KitchenTables, IEnumerable<Problem>> check)
-        {
-            if (things.Select(code).Distinct().Count() < things.Count)
-                Wrong(path, "formats.two-them-carry-same");
-            var tables = Tables();
-            foreach (var (i, thing) in things.Index())
-                Add($"{path}[{i}]", check(thing, tables));
-        }
     }
 
     /// <summary>What is arranged for the orders that are still to be made.</summary>

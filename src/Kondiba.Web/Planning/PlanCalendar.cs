@@ -56,7 +56,7 @@ internal static class PlanCalendar
                 task.Starts,
                 task.Ends,
                 $"{task.What.Title}{order}",
-                $"{Catalogue.Say(task.What.Text, voice)} {task.What.Why}".Trim(),
+                Catalogue.Say(Message.Then(task.What.Text, task.What.Why), voice),
                 task.What.AtMost is not null);
         }
 

@@ -3090,7 +3090,7 @@ export interface components {
             for: string;
             lines: number[];
             text: components["schemas"]["Message"];
-            why: string;
+            why: components["schemas"]["Message"];
             source: components["schemas"]["Source"];
             place: string;
             at: null | components["schemas"]["Temperature"];
@@ -3545,7 +3545,7 @@ export interface components {
             title: string;
             for: string;
             text: components["schemas"]["Message"];
-            why: string;
+            why: components["schemas"]["Message"];
             source: components["schemas"]["Source"];
             lines: number[];
             /** Format: int32 */

@@ -7,6 +7,12 @@ import { TextButton } from "../../ui/buttons";
 
 const day = new Intl.DateTimeFormat("en-GB", { day: "numeric", month: "long" });
 
+/** Prints the page; in large type it can be read from the other end of the counter. */
+function print(large: boolean) {
+  document.documentElement.toggleAttribute("data-large-print", large);
+  window.print();
+}
+
 /** The plan for a calendar program: as a file, or under a private address that can be taken back. */
 export function CalendarCorner() {
   const owner = useOwner();
@@ -16,7 +22,8 @@ export function CalendarCorner() {
         On paper, in the calendar
       </h2>
       <p className="flex flex-wrap gap-x-4 gap-y-1">
-        <TextButton onClick={() => window.print()}>print this day</TextButton>
+        <TextButton onClick={() => print(false)}>print this day</TextButton>
+        <TextButton onClick={() => print(true)}>in large type</TextButton>
         <a className="text-act font-semibold" href="/api/day/calendar.ics" download>
           calendar file
         </a>

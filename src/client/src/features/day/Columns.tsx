@@ -78,7 +78,7 @@ function WorkItem(props: Omit<Drawn, "day" | "tapTray"> & { task: DayTask; nobod
         ].join(" ")}
         style={colour ? { background: colour, color: inkOn(colour) } : undefined}
         {...(movable ? moving.props : {})}
-        title={movable ? "Arrow keys or dragging move it" : undefined}
+        title={movable ? "Arrow keys or dragging move it, also onto another day" : undefined}
         onClick={() => {
           if (!moving.isDragged()) tap(what.code);
         }}

@@ -3,6 +3,7 @@ import type { Day, Plan, Reference } from "../../api/client";
 import { span } from "../../ui/units";
 import { minutesFrom, noon, plusDays } from "../../ui/localTime";
 import { dayOf } from "./times";
+import { dropDay } from "./useMoving";
 
 const name = new Intl.DateTimeFormat("en-GB", { weekday: "short", day: "numeric", timeZone: "UTC" });
 
@@ -33,6 +34,7 @@ export function WeekStrip(props: {
           <li key={date} className="min-w-[5.5rem] grow basis-0">
             <button
               aria-pressed={date === props.on}
+              {...{ [dropDay]: date }}
               className={`border-line size-full rounded-t-[10px] rounded-b-[22px] border px-2 pt-1 pb-2 text-left ${date === props.on ? "bg-parchment text-parchment-ink border-board-edge" : "bg-panel"}`}
               onClick={() => props.choose(date)}
             >
@@ -52,7 +54,15 @@ export function WeekStrip(props: {
                 className={`block text-[13px] leading-5 ${date === props.on ? "text-parchment-ink2" : "text-ink2"}`}
               >
                 {date === today && <b>today · </b>}
-                {short ? <b className="text-mind">short</b> : busy > 0 ? span(busy) : open ? "free" : "no work"}
+                {short ? (
+                  <b className={date === props.on ? "text-parchment-mind" : "text-mind"}>short</b>
+                ) : busy > 0 ? (
+                  span(busy)
+                ) : open ? (
+                  "free"
+                ) : (
+                  "no work"
+                )}
               </span>
               <span className="mt-0.5 flex h-3 gap-1">
                 {pickups.map((o) => (

@@ -9,9 +9,15 @@ const aDay = 24 * 60;
 // A finger that slips so many px did not mean to drag.
 const slip = 6;
 
+/** What marks a day in the row above, so that a step can be dropped on it. */
+export const dropDay = "data-day";
+
+const dayUnder = (e: PointerEvent) =>
+  document.elementFromPoint(e.clientX, e.clientY)?.closest(`[${dropDay}]`)?.getAttribute(dropDay);
+
 /**
- * Moves a step: arrow keys by five minutes or a day, or dragged up and down; Enter, leaving it or letting go pins it
- * there, Escape leaves it.
+ * Moves a step: arrow keys by five minutes or a day, or dragged up and down or onto another day; Enter, leaving it or letting go pins
+ * it there, Escape leaves it.
  */
 export function useMoving(task: DayTask, scale: Scale, pin: (task: DayTask, at: string) => void) {
   const [by, setBy] = useState(0);
@@ -43,7 +49,8 @@ export function useMoving(task: DayTask, scale: Scale, pin: (task: DayTask, at: 
         if (held.current === undefined || (!dragged.current && Math.abs(e.clientY - held.current) < slip)) return;
         dragged.current = true;
         e.currentTarget.setPointerCapture(e.pointerId);
-        const at = scale.at(scale.y(task.starts) + e.clientY - held.current);
+        const day = dayUnder(e);
+        const at = day ? `${day}${task.starts.slice(10)}` : scale.at(scale.y(task.starts) + e.clientY - held.current);
         setBy(inSteps(minutesFrom(task.starts, at)));
       },
       onPointerUp: () => {

@@ -48,6 +48,18 @@ public partial class CatalogueTests
     }
 
     [Fact]
+    public void An_American_reads_steps_in_American_spelling_and_the_makers_own_words_as_they_are()
+    {
+        var british = new Regex(@"\b\w*(colour|mould|lustre|centre|metre|grey|neighbour|flavour|stalk)\w*\b", RegexOptions.IgnoreCase);
+        Assert.Contains(KitchenTables.Shipped.Reference.PrepRules, r => british.IsMatch(r.Says.Said()));
+        Assert.All(
+            KitchenTables.Shipped.Reference.PrepRules.SelectMany(r => new[] { r.Says, r.Because }),
+            says => Assert.DoesNotMatch(british, Catalogue.Say(says, Customary)));
+        var own = KitchenTables.Shipped.Reference.PrepRules[0] with { Text = "Wipe the grey mould.", Source = Core.Facts.Source.Kitchen };
+        Assert.Equal("Wipe the grey mould.", Catalogue.Say(own.Says, Customary));
+    }
+
+    [Fact]
     public void A_film_is_in_millimetres_for_everybody()
     {
         const string Sheer = "The coat comes out sheer: 0.8 mm, and bright white hides from 1.0 mm.";

@@ -66,7 +66,7 @@ public sealed class PrepTests
                     || s.Code.StartsWith($"{code}.", StringComparison.Ordinal)));
         Assert.All(
             list.Steps,
-            s => Assert.True(s.Text.Said().Length > 10 && s.Why.Length > 10 && s.Source.Text.Length > 0 && s.For.Length > 0));
+            s => Assert.True(s.Text.Said().Length > 10 && s.Why.Said().Length > 10 && s.Source.Text.Length > 0 && s.For.Length > 0));
         string[] bought = [
             "centre.strawberry.L",
             "ingredient.cream",

@@ -122,7 +122,7 @@ public class SampleKitchenTests
                 Say($"{ByPlace(step.Code, draft)} on {step.Starts:uuuu-MM-dd HH:mm}", step.Hands.TotalSeconds);
         }
 
-        var file = Path.Combine(FormatTests.Root, "tests", "Kondiba.Web.Tests", "Sample.txt");
+        var file = Path.Combine(FormatTests.Root, "tests", "Kondiba.Web.Tests", "Formats", "Sample.txt");
         if (Environment.GetEnvironmentVariable("KONDIBA_WRITE_DOCS") == "1")
             File.WriteAllLines(file, figures);
         Assert.Equal(File.ReadAllLines(file), figures);

@@ -99,7 +99,7 @@ public class LetterTests
             "Touch-dry: zigzag in white, kept plain.", "Set: brush with edible glue, then nonpareils", "Set: 2 sugar eyes.", "Last, gold lustre.",
         ];
         Assert.Equal(starts.Length, steps.Count);
-        Assert.All(starts.Zip(steps), s => Assert.StartsWith(s.First, s.Second, StringComparison.Ordinal));
+        Assert.All(starts.Zip(steps), s => Assert.StartsWith(s.First, s.Second.Said(), StringComparison.Ordinal));
     }
 
     [Fact]

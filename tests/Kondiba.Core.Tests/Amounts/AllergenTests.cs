@@ -247,7 +247,7 @@ public class AllergenTests
 
         var tally = CoatingTally.For(Order(null, line), tables, Now);
         Assert.DoesNotContain(tally.Problems, p => p.Severity is Severity.Error);
-        Assert.Contains(tally.Lines.Single().Look!.WetSteps, s => s.Contains("press on 1 comet", StringComparison.Ordinal));
+        Assert.Contains(tally.Lines.Single().Look!.WetSteps, s => s.Said().Contains("press on 1 comet", StringComparison.Ordinal));
         var glued = CoatingTally.For(Order(null, line with { Decor = line.Decor with { Parts = [new("comet", 1)] } }), tables, Now);
         Assert.Contains(glued.Problems, p => p.Field.EndsWith("parts[0].pressed", StringComparison.Ordinal));
     }

@@ -50,9 +50,9 @@ public sealed class HeldTests
         var coated = Tally(null, Line("sandwich-cookie", "thin", 24) with { Decor = Drawn(Web) }).Lines[0];
         Assert.True(line.Setting[0].HandleHard < coated.Setting[0].HandleHard, "a web alone sets before a whole coat");
         Assert.Equal(coated.Look!.Drizzle.Value.Si, line.Look.Drizzle.Value.Si, 9);
-        Assert.Equal("It is not dipped.", line.Look.Steps[0]);
-        Assert.DoesNotContain("wet coat", line.Look.Steps[1], StringComparison.Ordinal);
-        Assert.StartsWith("Web in white. Rings on the bare piece", line.Look.Steps[1], StringComparison.Ordinal);
+        Assert.Equal("It is not dipped.", line.Look.Steps[0].Said());
+        Assert.DoesNotContain("wet coat", line.Look.Steps[1].Said(), StringComparison.Ordinal);
+        Assert.StartsWith("Web in white. Rings on the bare piece", line.Look.Steps[1].Said(), StringComparison.Ordinal);
     }
 
     [Fact]
