@@ -56,7 +56,10 @@ function Desk({ desk, day, plan, reference }: { desk: DayDesk; day: Day; plan: P
   };
   const worked = [...new Set(plan.tasks.map((t) => dayOf(t.starts)))].sort();
   const busiest = worked.find((d) => d >= dayOf(day.now)) ?? dayOf(day.now);
-  const on = search.get("on") ?? busiest;
+  // The day that is looked at stays, also where a step that is ticked before its day moves to today.
+  const [first, setFirst] = useState(busiest);
+  if (first !== busiest && !worked.includes(first)) setFirst(busiest);
+  const on = search.get("on") ?? first;
   const names = new Map(day.orders.map((o) => [o.code, o.name]));
   const own = plan.tasks.filter((t) => dayOf(t.starts) === on);
   const orders = [...new Set(own.map((t) => t.what.order).filter((o) => o !== null))];
