@@ -181,4 +181,5 @@ internal sealed partial class PrepWork
             Why = laid.Select(s => s.Why).Distinct().Aggregate(Message.Then),
             Hands = laid.Aggregate(laid.Max(Once), (sum, s) => sum + s.Hands - Once(s)),
         });
-    }}
+    }
+}
