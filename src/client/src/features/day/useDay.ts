@@ -103,13 +103,14 @@ export function useDay() {
         says,
         plan: known.data?.plan ?? null,
         task,
+        undone: act === "undone",
         back: () => {
           told(task, act === "done" ? "undone" : "done");
           setBefore(undefined);
         },
       });
     },
-    done: before?.says,
+    done: before && (staysDone(before, waiting.acts, known.data?.plan) ?? before.says),
     /** What became of the plan since. */
     changes: before?.plan && day.data?.plan ? changesBetween(before.plan, day.data.plan, before.task) : undefined,
     undo: () => before && known.data && before.back(known.data.version),
@@ -117,12 +118,23 @@ export function useDay() {
 }
 
 /** What was arranged last, and how things were before. */
-interface Before {
+export interface Before {
   says: string;
   plan: Plan | null;
   task?: string;
+  /** Whether the step was said not to be done after all. */
+  undone?: boolean;
   /** Makes it as it was. */
   back: (version: number) => void;
+}
+
+/** A step that is done again although it was unticked, as one that comes after it is done; undefined where nothing is amiss. */
+export function staysDone(before: Before, waiting: readonly TaskTold[], plan: Plan | null | undefined) {
+  if (!before.undone || waiting.some((w) => w.task === before.task)) return undefined;
+  const task = plan?.tasks.find((t) => t.what.code === before.task);
+  return task?.mark?.done
+    ? `${task.what.title} stays ticked: a step that comes after it is done. Untick that one first.`
+    : undefined;
 }
 
 /** A day with what was told of it and the server may not know yet. */
