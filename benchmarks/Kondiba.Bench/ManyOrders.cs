@@ -52,7 +52,8 @@ internal static class ManyOrders
         using var client = new HttpClient { BaseAddress = site.Address };
         await FormAsync(client);
         (await client.PostAsJsonAsync(
-            "api/session/kitchen", new { kitchen = "Ten years", name = "bench", password = "ten years of orders" })).EnsureSuccessStatusCode();
+            "api/session/kitchen",
+            new { kitchen = "Ten years", name = "bench", password = "ten years of orders" })).EnsureSuccessStatusCode();
         await FormAsync(client);
         await SeedAsync(site.Connection);
 
@@ -162,7 +163,8 @@ internal static class ManyOrders
                     Decor = l.Decor,
                 }));
             if (i % 3 == 0)
-                order.Pots.Add(new() { KitchenId = scope.KitchenId, Pot = $"{order.Lines[0].Coating}.{order.Lines[0].Colour}", Thinner = "flakes" });
+                order.Pots.Add(
+                    new() { KitchenId = scope.KitchenId, Pot = $"{order.Lines[0].Coating}.{order.Lines[0].Colour}", Thinner = "flakes" });
             (order.Pieces, order.Words) = ((int)order.Lines.Sum(l => l.Amount), SearchWords.Of(order.ToDraft(), ReferenceData.Shipped));
             db.Add(order);
             if (i % 500 == 499)

@@ -43,7 +43,17 @@ async Task PreviewAsync()
     var times = await ServerTimesAsync(i =>
     {
         var order = BenchOrders.Of(60, 8);
-        var lines = order.Lines.Select((l, at) => new { l!.Centre, l.Size, Amount = l.Amount + ((i + at) % 7), CountedIn = "pieces", l.Coating, l.Colour, l.Depth, l.Coats });
+        var lines = order.Lines.Select((l, at) => new
+        {
+            l!.Centre,
+            l.Size,
+            Amount = l.Amount + ((i + at) % 7),
+            CountedIn = "pieces",
+            l.Coating,
+            l.Colour,
+            l.Depth,
+            l.Coats
+        });
         return client.PostAsJsonAsync(
             "api/amounts/preview", new { order.Name, pickup = "2031-05-03T10:00:00", order.Notes, lines, order.Pots });
     });

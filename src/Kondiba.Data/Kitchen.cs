@@ -33,7 +33,9 @@ public sealed class Kitchen
     /// <summary>Number of the latest order.</summary>
     public int LastNumber { get; set; }
 
-    /// <summary>Raised by the database in the transaction of any change to what the kitchen has told about itself: the same number, the same tables.</summary>
+    /// <summary>
+    /// Raised by the database in the transaction of any change to what the kitchen has told about itself: the same number, the same tables.
+    /// </summary>
     public long ThingsRevision { get; private set; }
 
     /// <summary>The same of its pantry.</summary>

@@ -164,7 +164,8 @@ public sealed class KondibaContext(
             person.HasQueryFilter(p => p.KitchenId == KitchenId);
             person.Property(p => p.Role).HasConversion<string>().HasMaxLength(10);
         });
-        foreach (var (type, table) in new[] { (typeof(IdentityUserClaim<Guid>), "person_claims"), (typeof(IdentityUserLogin<Guid>), "person_logins"), (typeof(IdentityUserToken<Guid>), "person_tokens") })
+        foreach (var (type, table) in new[] { (typeof(IdentityUserClaim<Guid>), "person_claims"),
+            (typeof(IdentityUserLogin<Guid>), "person_logins"), (typeof(IdentityUserToken<Guid>), "person_tokens") })
             builder.Entity(type).ToTable(table);
         builder.Entity<Invitation>(invitation =>
         {

@@ -39,7 +39,17 @@ public sealed class PantryLot : IOfKitchen
     public LotMovement Move(MovementKind kind, double by, Instant at, Guid? order = null, string note = "", Guid? id = null)
     {
         Amount = Math.Round(Amount + by, 6);
-        var movement = new LotMovement { Id = id ?? Guid.CreateVersion7(), LotId = Id, KitchenId = KitchenId, Kind = kind, Amount = by, At = at, OrderId = order, Note = note };
+        var movement = new LotMovement
+        {
+            Id = id ?? Guid.CreateVersion7(),
+            LotId = Id,
+            KitchenId = KitchenId,
+            Kind = kind,
+            Amount = by,
+            At = at,
+            OrderId = order,
+            Note = note
+        };
         Movements.Add(movement);
         return movement;
     }

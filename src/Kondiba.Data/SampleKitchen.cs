@@ -8,7 +8,9 @@ using NodaTime;
 
 namespace Kondiba.Data;
 
-/// <summary>A kitchen in an invented harbour town, with five orders over the fortnight that follows a day, one a year old, a template and a pantry.</summary>
+/// <summary>
+/// A kitchen in an invented harbour town, with five orders over the fortnight that follows a day, one a year old, a template and a pantry.
+/// </summary>
 public static class SampleKitchen
 {
     private const string HotFlow = "compound-wafer-hot-flow";
@@ -65,14 +67,17 @@ public static class SampleKitchen
                 "#e8685a",
                 "#f3e7cd",
             ],
-                "Rowing club", "boathouse@rowing.example", "Boathouse on the quay", OrderState.HandedOver, (looks["wake"], 24), (looks["buoy"], 12));
+                "Rowing club", "boathouse@rowing.example", "Boathouse on the quay", OrderState.HandedOver, (looks["wake"], 24),
+                (looks["buoy"], 12));
             yield return Order("Chess final", today.PlusDays(2), 17, "Dark one side, white the other, like the board.", [
                 "#4a2616",
                 "#f3e7cd",
             ],
-                "Chess club", "final@chess.example", "Club room over the chandlery", OrderState.Agreed, (looks["board-half"], 16), (looks["board-square"], 16));
+                "Chess club", "final@chess.example", "Club room over the chandlery", OrderState.Agreed, (looks["board-half"], 16),
+                (looks["board-square"], 16));
             var meteor = Order("Meteor night", saturday, 18, "Rods stand in tall jars.", ["#24306a", "#bfc5d2", "#4a2616"],
-                "Hilltop observatory", "dome@observatory.example", "At the observatory's gate", OrderState.Agreed, (looks["meteor-rod"], 24), (looks["harbour-berry"], 24), (looks["night-sky"], 12), (looks["ripple"], 12));
+                "Hilltop observatory", "dome@observatory.example", "At the observatory's gate", OrderState.Agreed,
+                (looks["meteor-rod"], 24), (looks["harbour-berry"], 24), (looks["night-sky"], 12), (looks["ripple"], 12));
             meteor.Packing = boxes;
             (meteor.Deposit, meteor.DepositPaid) = (60, true);
             yield return meteor;
@@ -81,17 +86,21 @@ public static class SampleKitchen
                 "#bfc5d2",
                 "#6c2150",
             ],
-                "Harbour choir", "jubilee@choir.example", "Concert hall, the side door", OrderState.Quoted, (looks["baton"], 18), (looks["singer"], 24), (looks["plum-twist"], 36));
+                "Harbour choir", "jubilee@choir.example", "Concert hall, the side door", OrderState.Quoted, (looks["baton"], 18),
+                (looks["singer"], 24), (looks["plum-twist"], 36));
             var regatta = Order("Regatta", saturday.PlusDays(1), 11, "For the prize table.", ["#1c8787", "#e8685a", "#f3e7cd"],
-                "Rowing club", "boathouse@rowing.example", "Boathouse on the quay", OrderState.Agreed, (looks["wake"], 20), (looks["buoy"], 18), (looks["number-seven"], 6));
+                "Rowing club", "boathouse@rowing.example", "Boathouse on the quay", OrderState.Agreed, (looks["wake"], 20),
+                (looks["buoy"], 18), (looks["number-seven"], 6));
             (regatta.Handover, regatta.Packing, regatta.Price) = (Handover.Delivery, boxes, new(PriceBy.Dozen, 36));
             yield return regatta;
             var orchid = Order("Orchid show", today.PlusDays(11), 10, "Two members must not have nuts.", ["#6c2150", "#b4cf46", "#f3e7cd"],
-                "Botanical society", "show@botanical.example", "Glasshouse door", OrderState.Asked, (looks["orchid"], 24), (looks["fern"], 30), (looks["dew"], 8));
+                "Botanical society", "show@botanical.example", "Glasshouse door", OrderState.Asked, (looks["orchid"], 24),
+                (looks["fern"], 30), (looks["dew"], 8));
             orchid.Allergies = ["tree nuts", "peanut"];
             yield return orchid;
             var open = Order("Open day", today.PlusDays(17), 14, "Telescopes for the children's table.", ["#24306a", "#bfc5d2", "#1c8787"],
-                "Hilltop observatory", "dome@observatory.example", "At the observatory's gate", OrderState.Quoted, (looks["harbour-berry"], 24), (looks["night-sky"], 60));
+                "Hilltop observatory", "dome@observatory.example", "At the observatory's gate", OrderState.Quoted,
+                (looks["harbour-berry"], 24), (looks["night-sky"], 60));
             open.Packing = [new("box-12", 1, 12), new("cup")];
             open.Lines.AddRange(
             [

@@ -38,7 +38,9 @@ public sealed class AccessTests(Site site) : IClassFixture<Fresh>
         Assert.Empty(maker.Barriers());
 
         var order = new Uri(maker.Url).AbsolutePath[1..];
-        foreach (var (page, shown) in new[] { ("colour", "One drop more"), ("orders", "Botanical society"), ("pantry", "Running low"), ("shopping", "still to buy"), ("day", "to spare"), ($"{order}/prep", "Makers differ"), ($"{order}/price", "What it costs"), ($"{order}/quote", "Keeping it") })
+        foreach (var (page, shown) in new[] { ("colour", "One drop more"), ("orders", "Botanical society"), ("pantry", "Running low"),
+            ("shopping", "still to buy"), ("day", "to spare"), ($"{order}/prep", "Makers differ"), ($"{order}/price", "What it costs"),
+            ($"{order}/quote", "Keeping it") })
         {
             maker.Go(page);
             maker.See(shown);
@@ -50,14 +52,18 @@ public sealed class AccessTests(Site site) : IClassFixture<Fresh>
         maker.See("Into the pantry");
         Assert.Empty(maker.Barriers());
 
-        foreach (var (page, shown) in new[] { ("looks", "worn in Meteor night"), ("looks/harbour-berry", "In the order of the hands"), ("looks/harbour-berry/card", "Touch-dry"), ("looks/new", "initials or number") })
+        foreach (var (page, shown) in new[] { ("looks", "worn in Meteor night"), ("looks/harbour-berry", "In the order of the hands"),
+            ("looks/harbour-berry/card", "Touch-dry"), ("looks/new", "initials or number") })
         {
             maker.Go(page);
             maker.See(shown);
             Assert.Empty(maker.Barriers());
         }
 
-        foreach (var (corner, shown) in new[] { ("ways", "Margin on every pot"), ("centres", "Shell bowls"), ("coatings", "common practice"), ("colours", "water-based"), ("fillings", "How it is made"), ("moulds", "Plain muffin tin"), ("vessels", "spouted jug"), ("hours", "Where trays set"), ("rates", "Terms at the foot"), ("people", "A helper"), ("files", "JSON Schema") })
+        foreach (var (corner, shown) in new[] { ("ways", "Margin on every pot"), ("centres", "Shell bowls"),
+            ("coatings", "common practice"), ("colours", "water-based"), ("fillings", "How it is made"), ("moulds", "Plain muffin tin"),
+            ("vessels", "spouted jug"), ("hours", "Where trays set"), ("rates", "Terms at the foot"), ("people", "A helper"),
+            ("files", "JSON Schema") })
         {
             maker.Go($"kitchen/{corner}");
             maker.See(shown);

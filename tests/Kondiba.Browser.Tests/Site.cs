@@ -25,7 +25,10 @@ public sealed class Fresh
     }
 }
 
-/// <summary>The built server as a process of its own, on a database of its own with the sample kitchen; all tests share it, as it takes longer to start than many of them.</summary>
+/// <summary>
+/// The built server as a process of its own, on a database of its own with the sample kitchen; all tests share it, as it takes longer to
+/// start than many of them.
+/// </summary>
 public sealed class Site : IDisposable
 {
     public const string Key = "a-key-for-these-tests";
@@ -125,7 +128,10 @@ public sealed class Site : IDisposable
         return new(ChromeDriverService.CreateDefaultService("/usr/bin", "chromedriver"), options);
     }
 
-    /// <summary>Takes a browser back: an empty page, no cookie, nothing stored. The page stays where it is, as what the browser made of the scripts is kept with it.</summary>
+    /// <summary>
+    /// Takes a browser back: an empty page, no cookie, nothing stored. The page stays where it is, as what the browser made of the scripts
+    /// is kept with it.
+    /// </summary>
     public void GiveBack(ChromeDriver browser)
     {
         try

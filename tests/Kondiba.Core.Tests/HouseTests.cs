@@ -5,7 +5,9 @@ using NetArchTest.Rules;
 
 namespace Kondiba.Core.Tests;
 
-/// <summary>How the house stands: Core knows nobody but time, a solver and distributions, and the tables it ships can be believed.</summary>
+/// <summary>
+/// How the house stands: Core knows nobody but time, a solver and distributions, and the tables it ships can be believed.
+/// </summary>
 public class HouseTests
 {
     [Fact]

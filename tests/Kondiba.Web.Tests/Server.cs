@@ -10,7 +10,9 @@ using Npgsql;
 
 namespace Kondiba.Web.Tests;
 
-/// <summary>A database of its own on the test cluster, and servers on it: one with the sample kitchen, one with a kitchen of one's own.</summary>
+/// <summary>
+/// A database of its own on the test cluster, and servers on it: one with the sample kitchen, one with a kitchen of one's own.
+/// </summary>
 public sealed class Server : IDisposable
 {
     public const string Key = "a key for these tests";

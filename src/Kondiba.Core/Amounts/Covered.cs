@@ -17,7 +17,9 @@ public sealed record Covered(string Centre, string Size, string Name, int Count,
 {
     private const int MostPieces = 2000;
 
-    /// <summary>Turns amounts round: how many of each piece so much coating makes, by the same model that says how much pieces want.</summary>
+    /// <summary>
+    /// Turns amounts round: how many of each piece so much coating makes, by the same model that says how much pieces want.
+    /// </summary>
     /// <param name="coating">The coating.</param>
     /// <param name="colour">Its colour.</param>
     /// <param name="mass">How much of it there is, without thinner.</param>

@@ -39,7 +39,12 @@ public sealed record DayPots(IReadOnlyList<Pot> Pots, IReadOnlyList<SharedPot> S
             .Where(g => g.Select(p => p.Value).Distinct().Count() == 1).ToDictionary(g => g.Key, g => g.First().Value);
         var margins = orders.Select(o => o.Order.Margin).Distinct().ToList();
         var day = CoatingTally.ForDay(
-            new([.. orders.SelectMany(o => o.Order.Lines)]) { Name = "the day", Pots = choices, Margin = margins.Count == 1 ? margins[0] : null },
+            new([.. orders.SelectMany(o => o.Order.Lines)])
+            {
+                Name = "the day",
+                Pots = choices,
+                Margin = margins.Count == 1 ? margins[0] : null
+            },
             tables);
         var shared =
             from pot in day.Pots

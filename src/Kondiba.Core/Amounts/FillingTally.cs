@@ -91,7 +91,8 @@ public sealed record FillingTally(
 
     /// <summary>How its figures came about, by path: its own, then "mix" or an ingredient's code.</summary>
     public IEnumerable<(string Path, Func<IReadOnlyList<WorkingLine>> Working)> Figures(string path) =>
-        [($"{path}.mix", () => Mix.Working), .. Amounts.Select(a => ($"{path}.{a.Ingredient}", (Func<IReadOnlyList<WorkingLine>>)(() => a.Mass.Working)))];
+        [($"{path}.mix", () => Mix.Working), .. Amounts.Select(
+            a => ($"{path}.{a.Ingredient}", (Func<IReadOnlyList<WorkingLine>>)(() => a.Mass.Working)))];
 
     private static FillingTally Of(
         Filling filling,

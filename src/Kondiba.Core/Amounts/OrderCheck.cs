@@ -52,7 +52,8 @@ internal static class OrderCheck
             yield return new("margin", "amounts.margin-less-nothing-more", "amounts.margin-less-nothing-more.do");
         foreach (var problem in order.Palette is { Count: > 0 } palette ? Palettes.Palette.Check(palette) : [])
             yield return problem;
-        foreach (var (field, text, longest) in new[] { ("client", order.Client, LongestName), ("contact", order.Contact, LongestContact), ("place", order.Place, LongestPlace) })
+        foreach (var (field, text, longest) in new[] { ("client", order.Client, LongestName), ("contact", order.Contact, LongestContact),
+            ("place", order.Place, LongestPlace) })
         {
             if (text?.Length > longest)
                 yield return new(field, Message.Of("amounts.longer-characters", ("longest", longest)), "amounts.name-longer-characters.do");

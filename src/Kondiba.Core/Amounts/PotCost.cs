@@ -7,7 +7,9 @@ using NodaTime;
 
 namespace Kondiba.Core.Amounts;
 
-/// <summary>What dipping a pot's pieces one way, in one vessel, costs besides the coating on them. Ways and vessels are chosen by it.</summary>
+/// <summary>
+/// What dipping a pot's pieces one way, in one vessel, costs besides the coating on them. Ways and vessels are chosen by it.
+/// </summary>
 /// <param name="Left">Coating left over at the end.</param>
 /// <param name="WrittenOff">Worth of the part of it that does not come back.</param>
 /// <param name="Dipping">Time of the hands over the pot.</param>

@@ -49,7 +49,9 @@ internal sealed record VesselTally(
     /// <summary>The way most is dipped by.</summary>
     public DippingWay Way => InOrder.MaxBy(s => s.Dip.Count.Value)!.Seat.Way;
 
-    /// <summary>Every way of dipping a pot's pieces in a vessel: for each way that one of them takes there, as many as can go by it.</summary>
+    /// <summary>
+    /// Every way of dipping a pot's pieces in a vessel: for each way that one of them takes there, as many as can go by it.
+    /// </summary>
     public static IEnumerable<VesselTally> All(
         Vessel vessel, IReadOnlyList<(Dip Dip, LineTally Tally, HeldPiece Held)> dips, Flow flow, ReferenceData tables)
     {

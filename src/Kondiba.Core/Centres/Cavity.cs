@@ -4,7 +4,9 @@ using static System.Math;
 
 namespace Kondiba.Core.Centres;
 
-/// <summary>A mould's cavity, filled with coating round an insert. Nothing is dipped: the mould is filled from a bag or a spouted jug.</summary>
+/// <summary>
+/// A mould's cavity, filled with coating round an insert. Nothing is dipped: the mould is filled from a bag or a spouted jug.
+/// </summary>
 /// <param name="Holds">Volume of the cavity.</param>
 /// <param name="Coating">Share of it that coating fills; the insert takes the rest.</param>
 /// <param name="Long">Across its opening, the longer way; null where only its volume is known.</param>

@@ -56,7 +56,9 @@ public enum OnStick
 /// <param name="DeepestReason">Why it warns.</param>
 /// <param name="LeastCoats">Coats below which the product warns.</param>
 /// <param name="Spoil">Share of pieces that go wrong and are dipped in vain.</param>
-/// <param name="Stick">Coating it keeps, over what the film equations say of a smooth solid at the coating's temperature; 1 until it was weighed.</param>
+/// <param name="Stick">
+/// Coating it keeps, over what the film equations say of a smooth solid at the coating's temperature; 1 until it was weighed.
+/// </param>
 /// <param name="HeatCapacity">Of the centre, for the setting model.</param>
 /// <param name="TrayGap">Room between neighbours on the sheet.</param>
 /// <param name="Pack">Pieces in a pack as sold; null when it is not sold by the piece.</param>
@@ -64,7 +66,9 @@ public enum OnStick
 /// <param name="Allergens">Of the centre, by name; null when it is not known. The packet's label decides.</param>
 /// <param name="Prep">What the maker adds to the rules of preparing it, in order.</param>
 /// <param name="Sizes">Sizes it comes in; one nameless size when there is only one.</param>
-/// <param name="Contact">Exchange of heat between a coat and it, where it is not the usual one: a frozen, moist face takes heat fast.</param>
+/// <param name="Contact">
+/// Exchange of heat between a coat and it, where it is not the usual one: a frozen, moist face takes heat fast.
+/// </param>
 /// <param name="ServedCold">Whether it is served cold.</param>
 /// <param name="Figure">How it is put together, when it is the body of a figure.</param>
 /// <param name="MayContain">Allergens that it may have traces of.</param>

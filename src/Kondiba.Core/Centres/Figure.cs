@@ -20,7 +20,9 @@ public sealed record Spot(double X, double Y, double Turn = 0);
 /// <param name="Depth">Share of it that is dipped.</param>
 /// <param name="Behind">Whether it lies behind the body.</param>
 /// <param name="OnEdge">Whether it is seen from its edge.</param>
-/// <param name="Joined">Whether it is joined to the others while the coat is wet; otherwise it is glued on with dots when it has set.</param>
+/// <param name="Joined">
+/// Whether it is joined to the others while the coat is wet; otherwise it is glued on with dots when it has set.
+/// </param>
 /// <param name="Colour">Code of the colour that it usually has; null for the body's.</param>
 /// <param name="Places">Where it sits; as many as a figure has.</param>
 public sealed record FigurePart(
@@ -95,7 +97,9 @@ public sealed record Figure(Centre Body, CentreSize BodySize, double Turn, IRead
         Figure = this,
     };
 
-    /// <summary>The same figure made from a kitchen's centres: those that stand in place of shipped ones, where they come in the size.</summary>
+    /// <summary>
+    /// The same figure made from a kitchen's centres: those that stand in place of shipped ones, where they come in the size.
+    /// </summary>
     public Figure From(IReadOnlyList<Centre> centres)
     {
         (Centre Centre, CentreSize Size) Found(Centre of, CentreSize size) =>

@@ -2,7 +2,9 @@ using static System.Math;
 
 namespace Kondiba.Core.Centres;
 
-/// <summary>A point of a piece as it lies and is seen from above, in metres: x to the right of its middle line, y down from its top.</summary>
+/// <summary>
+/// A point of a piece as it lies and is seen from above, in metres: x to the right of its middle line, y down from its top.
+/// </summary>
 public readonly record struct Point(double X, double Y)
 {
     /// <summary>Both together.</summary>
@@ -123,7 +125,9 @@ public sealed class Outline
         return parts;
     }
 
-    /// <summary>The first and the last place where a line through a point, both ways, meets the edge, counted from the point; null when it misses.</summary>
+    /// <summary>
+    /// The first and the last place where a line through a point, both ways, meets the edge, counted from the point; null when it misses.
+    /// </summary>
     /// <param name="through">The point.</param>
     /// <param name="along">Which way the line runs; of length one.</param>
     public (double From, double To)? Chord(Point through, Point along)
@@ -274,7 +278,9 @@ public sealed class Outline
         return crossings;
     }
 
-    /// <summary>Shares of a stretch at which it crosses an edge, with both its ends, in order; whether it meets one at all, at an end too.</summary>
+    /// <summary>
+    /// Shares of a stretch at which it crosses an edge, with both its ends, in order; whether it meets one at all, at an end too.
+    /// </summary>
     private bool Marks(Point from, Point to, List<double> marks)
     {
         marks.Clear();

@@ -80,7 +80,10 @@ public abstract record Shape
         return points;
     }
 
-    /// <summary>Middle lines of the rod it is bent from, for drawing: x, y, x, y …, x from the middle line, y down from the top; none for a solid piece.</summary>
+    /// <summary>
+    /// Middle lines of the rod it is bent from, for drawing: x, y, x, y …, x from the middle line, y down from the top; none for a solid
+    /// piece.
+    /// </summary>
     public IReadOnlyList<IReadOnlyList<Length>> Strands() =>
         [.. Outline(dippedEndUp: false).Spines.Select(s => s.SelectMany(p => (Length[])[new(Round(p.X, 5)), new(Round(p.Y, 5))])
             .ToArray())];

@@ -4,7 +4,9 @@ using static System.Math;
 
 namespace Kondiba.Core.Centres;
 
-/// <summary>A thin rod bent into a knot that lies flat: a pretzel twist. It goes in flat on a fork, and its loops drag coating along.</summary>
+/// <summary>
+/// A thin rod bent into a knot that lies flat: a pretzel twist. It goes in flat on a fork, and its loops drag coating along.
+/// </summary>
 /// <param name="Rod">Length of the rod it is bent from.</param>
 /// <param name="Diameter">Across the rod.</param>
 /// <param name="Across">How wide it lies.</param>
@@ -19,8 +21,10 @@ public sealed record Twist(Length Rod, Length Diameter, Length Across, Length Ta
     /// </summary>
     private static readonly (double X, double Y)[] Knot =
     [
-        (0.31, 0.87), (0.36, 0.74), (0.42, 0.62), (0.50, 0.52), (0.60, 0.40), (0.56, 0.02), (0.77, 0.02), (0.94, 0.02), (1.00, 0.20), (1.00, 0.40),
-        (1.00, 0.74), (0.78, 0.98), (0.50, 0.98), (0.22, 0.98), (0.00, 0.74), (0.00, 0.40), (0.00, 0.20), (0.06, 0.02), (0.23, 0.02), (0.44, 0.02),
+        (0.31, 0.87), (0.36, 0.74), (0.42, 0.62), (0.50, 0.52), (0.60, 0.40), (0.56, 0.02), (0.77, 0.02), (0.94, 0.02), (1.00, 0.20),
+        (1.00, 0.40),
+        (1.00, 0.74), (0.78, 0.98), (0.50, 0.98), (0.22, 0.98), (0.00, 0.74), (0.00, 0.40), (0.00, 0.20), (0.06, 0.02), (0.23, 0.02),
+        (0.44, 0.02),
         (0.40, 0.40), (0.50, 0.52), (0.58, 0.62), (0.64, 0.74), (0.69, 0.87),
     ];
 

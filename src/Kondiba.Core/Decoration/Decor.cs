@@ -116,7 +116,9 @@ public enum GoesOn
 /// <param name="Pace">Speed of the hand as a share of its speed in long lines.</param>
 /// <param name="GoesOn">When it is drawn.</param>
 /// <param name="How">How it is done.</param>
-/// <param name="Bare">How it is done on a bare piece, where that differs; one that goes onto a wet coat and says nothing here wants the coat.</param>
+/// <param name="Bare">
+/// How it is done on a bare piece, where that differs; one that goes onto a wet coat and says nothing here wants the coat.
+/// </param>
 public sealed record PatternKind(
     string Code,
     string Name,

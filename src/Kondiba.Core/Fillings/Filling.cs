@@ -25,7 +25,9 @@ public sealed record EachPart(string Ingredient, int Count);
 /// <param name="Volume">What it takes.</param>
 public sealed record Scoop(string Code, string Name, string Plural, Sourced<Volume> Volume);
 
-/// <summary>A recipe for a centre that is made at home, or for accents: a mix by mass, portioned, and what is counted with each piece.</summary>
+/// <summary>
+/// A recipe for a centre that is made at home, or for accents: a mix by mass, portioned, and what is counted with each piece.
+/// </summary>
 /// <param name="Code">Name in data.</param>
 /// <param name="Name">Name on screen.</param>
 /// <param name="Makes">Code of the centre it makes; "part." and a code for a part that is glued on.</param>

@@ -2,7 +2,9 @@ using Kondiba.Core.Measures;
 
 namespace Kondiba.Core.Fillings;
 
-/// <summary>Cups and spoons of a US kitchen. NIST Handbook 44: a cup is 236.588 mL, a tablespoon a sixteenth of it, a teaspoon a third of that.</summary>
+/// <summary>
+/// Cups and spoons of a US kitchen. NIST Handbook 44: a cup is 236.588 mL, a tablespoon a sixteenth of it, a teaspoon a third of that.
+/// </summary>
 public static class Household
 {
     /// <summary>A US cup.</summary>

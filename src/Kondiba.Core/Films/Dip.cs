@@ -8,7 +8,10 @@ using NodaTime;
 namespace Kondiba.Core.Films;
 
 /// <summary>A dip of a line whose every field stands for something in the trade tables.</summary>
-/// <remarks>Layer 0 is the line's first coat, further ones are dips over it; the angle, in radians, is the one at which the piece goes in; a part is one of a figure's, or a mould's first layer. A bare one gets no coat: its depth is how far decoration goes.</remarks>
+/// <remarks>
+/// Layer 0 is the line's first coat, further ones are dips over it; the angle, in radians, is the one at which the piece goes in; a part is
+/// one of a figure's, or a mould's first layer. A bare one gets no coat: its depth is how far decoration goes.
+/// </remarks>
 internal sealed record Dip(
     int Line,
     Centre Centre,

@@ -7,7 +7,9 @@ using NodaTime;
 
 namespace Kondiba.Core.Kitchens;
 
-/// <summary>A reusable design for a piece. Putting it on a line copies it, so that a promised order does not change with the library.</summary>
+/// <summary>
+/// A reusable design for a piece. Putting it on a line copies it, so that a promised order does not change with the library.
+/// </summary>
 /// <param name="Code">Name in data.</param>
 /// <param name="Name">Name on screen.</param>
 /// <param name="Centre">Code of the centre that it was designed on.</param>

@@ -71,7 +71,9 @@ public static partial class OwnCheck
         return problems;
     }
 
-    /// <summary>What a kitchen's other things keep from being made, by name: a figure whose body is gone, a topping weighed on pieces that are.</summary>
+    /// <summary>
+    /// What a kitchen's other things keep from being made, by name: a figure whose body is gone, a topping weighed on pieces that are.
+    /// </summary>
     public static IEnumerable<string> NotMade(OwnThings own, ReferenceData tables) =>
     [
         .. own.Figures.Where(f => PutTogether(f, tables).Count > 0).Select(f => f.Name),

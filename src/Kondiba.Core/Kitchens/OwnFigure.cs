@@ -46,7 +46,8 @@ public sealed record OwnFigure(
             centre.Code, centre.Name, centre.Plural, figure.Body.Code, figure.BodySize.Code, figure.Turn,
             [
                 .. figure.Parts.Select(p => new OwnFigurePart(
-                    p.Code, p.Name, p.Centre.Code, p.Whole.Code, p.Kept.Value.Si, p.Cuts, p.Spoil.Value.Si, p.Depth.Value.Si, p.Behind, p.OnEdge, p.Joined, p.Colour, p.Places)),
+                    p.Code, p.Name, p.Centre.Code, p.Whole.Code, p.Kept.Value.Si, p.Cuts, p.Spoil.Value.Si, p.Depth.Value.Si, p.Behind,
+                    p.OnEdge, p.Joined, p.Colour, p.Places)),
             ],
             figure.Stuck);
     }

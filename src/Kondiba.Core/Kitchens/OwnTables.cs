@@ -284,7 +284,8 @@ public static partial class OwnTables
         if (tables.Reference.Centre(weighed.Centre) is not { } centre)
             return UsualPerArea;
         LineDraft line = new(
-            centre.Code, weighed.Size, 1, CountedIn.Pieces, coating.Code, coating.Colours[0].Code, centre.UsualDepth.Value.Si, centre.LeastCoats,
+            centre.Code, weighed.Size, 1, CountedIn.Pieces, coating.Code, coating.Colours[0].Code, centre.UsualDepth.Value.Si,
+            centre.LeastCoats,
             Decor: Decor.None with { Sprinkles = [new(known.Code, weighed.Side, weighed.Cover, known.Only is GoesOn.Set)] });
         var order = new OrderDraft([line]);
         if (CoatingTally.For(order, tables, default).Lines is not [{ Look.Sprinkles: [{ Mass.Value: var piece }] }])
@@ -300,7 +301,8 @@ public static partial class OwnTables
                 Quantities.Of<Length>(own.Across, "mm"), like?.Across), Mine(Quantities.Of<Mass>(own.Dot, "g"), like?.Dot), own.Srgb,
             like?.How ?? (own.Only is GoesOn.Wet
                 ? "Press on while the coat still takes a print."
-                : "A dot of the coat's own colour, hold for a few breaths."), like?.Mould, own.Allergens, own.MayContain, own.Only, own.Words);
+                : "A dot of the coat's own colour, hold for a few breaths."), like?.Mould, own.Allergens, own.MayContain, own.Only,
+                    own.Words);
     }
 
     private static Vessel Vessel(OwnVessel own)

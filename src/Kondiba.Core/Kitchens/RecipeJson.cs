@@ -24,9 +24,15 @@ public sealed record RecipeRead(OwnFilling Filling, IReadOnlyList<Problem> Probl
 public static partial class RecipeJson
 {
     private const string Context = "https://schema.org";
-    private static readonly JsonSerializerOptions Json = new() { WriteIndented = true, Encoder = JavaScriptEncoder.UnsafeRelaxedJsonEscaping };
+    private static readonly JsonSerializerOptions Json = new()
+    {
+        WriteIndented = true,
+        Encoder = JavaScriptEncoder.UnsafeRelaxedJsonEscaping
+    };
 
-    /// <summary>Writes a recipe for some pieces: amounts by mass, a step with its time of hands, its whole time and, as a tip, why.</summary>
+    /// <summary>
+    /// Writes a recipe for some pieces: amounts by mass, a step with its time of hands, its whole time and, as a tip, why.
+    /// </summary>
     public static string Write(Filling filling, FillingTally tally, IReadOnlyList<PrepRule> steps)
     {
         var recipe = new JsonObject
@@ -168,7 +174,9 @@ public static partial class RecipeJson
         }
     }
 
-    /// <summary>Amount, unit and name of an ingredient's line, such as "1 ½ cups cream, cold"; 0 without an amount, empty without a unit.</summary>
+    /// <summary>
+    /// Amount, unit and name of an ingredient's line, such as "1 ½ cups cream, cold"; 0 without an amount, empty without a unit.
+    /// </summary>
     public static (double Amount, string Unit, string Name) Split(string line)
     {
         var match = AmountUnitName().Match(line.Trim().Replace("fl. oz", "fl oz", StringComparison.OrdinalIgnoreCase));
@@ -253,7 +261,8 @@ public static partial class RecipeJson
     [GeneratedRegex(@"\([^)]*\)")]
     private static partial Regex Parenthesis();
 
-    [GeneratedRegex(@"^(?:(?<whole>\d+(?:[.,]\d+)?)(?![/⁄\d]))?\s*(?:(?<over>\d+)\s*[/⁄]\s*(?<under>\d+)|(?<vulgar>[¼½¾⅓⅔⅛⅜⅝⅞]))?(?<rest>.*)$")]
+    [GeneratedRegex(
+        @"^(?:(?<whole>\d+(?:[.,]\d+)?)(?![/⁄\d]))?\s*(?:(?<over>\d+)\s*[/⁄]\s*(?<under>\d+)|(?<vulgar>[¼½¾⅓⅔⅛⅜⅝⅞]))?(?<rest>.*)$")]
     private static partial Regex AmountUnitName();
 
     [GeneratedRegex(@"^(?<unit>grams?|kilos?|kg|g|ounces?|oz|pounds?|lbs?|fl\s?oz|cups?|c|tablespoons?|tbsp|tbs|teaspoons?|tsp|millilit(?:re|er)s?|ml|lit(?:re|er)s?|l)\b\.?", RegexOptions.IgnoreCase)]

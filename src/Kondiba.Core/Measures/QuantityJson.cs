@@ -3,7 +3,9 @@ using System.Text.Json.Serialization;
 
 namespace Kondiba.Core.Measures;
 
-/// <summary>Reads and writes quantities as plain JSON numbers in the first of their units (mass in g, length in mm, temperature in °C …).</summary>
+/// <summary>
+/// Reads and writes quantities as plain JSON numbers in the first of their units (mass in g, length in mm, temperature in °C …).
+/// </summary>
 public sealed class QuantityJson : JsonConverterFactory
 {
     /// <inheritdoc/>

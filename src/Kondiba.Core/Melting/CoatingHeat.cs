@@ -4,7 +4,10 @@ using Kondiba.Core.Setting;
 
 namespace Kondiba.Core.Melting;
 
-/// <summary>Heat in a kilogram of a coating, counted from 0 °C and set: sensible, and the latent heat of its fat spread evenly over its melting range.</summary>
+/// <summary>
+/// Heat in a kilogram of a coating, counted from 0 °C and set: sensible, and the latent heat of its fat spread evenly over its melting
+/// range.
+/// </summary>
 internal sealed class CoatingHeat
 {
     private readonly double solid, melted, latent, from, to;

@@ -53,7 +53,9 @@ public sealed record Melt(
     string How,
     [property: JsonIgnore] IReadOnlyList<WorkingLine> Working)
 {
-    /// <summary>Computes it: coating and vessel, each at one temperature, followed until stirring them together gives the temperature wanted.</summary>
+    /// <summary>
+    /// Computes it: coating and vessel, each at one temperature, followed until stirring them together gives the temperature wanted.
+    /// </summary>
     /// <param name="coating">What is melted.</param>
     /// <param name="mass">How much of it.</param>
     /// <param name="method">By what.</param>
@@ -91,7 +93,8 @@ public sealed record Melt(
                 WorkingLine.Of("melting.room-coating-vessel-first", "", room, Source.Entered),
                 .. OfSource(coating, method, course, c),
                 WorkingLine.Of(
-                    "melting.from-vessel-into-coating", "melting.from-vessel-into-coating.how", new Conductance(course.Into), c.Into.Source),
+                    "melting.from-vessel-into-coating", "melting.from-vessel-into-coating.how", new Conductance(course.Into),
+                    c.Into.Source),
                 WorkingLine.Of("melting.lost-room", "melting.from-vessel-into-coating.how", new Conductance(course.Loss), c.Loss.Source),
                 WorkingLine.Of("melting.wanted-when-stirred", "", Quantities.Of<Temperature>(target, "°C"), Source.Computed),
                 WorkingLine.Of("melting.heat-put", "", course.Energy.In, Source.Computed),

@@ -5,7 +5,9 @@ using NodaTime;
 
 namespace Kondiba.Core.Melting;
 
-/// <summary>Coating and its vessel while they are melted, each at one temperature, followed every half second; in °C, J, W/K and seconds.</summary>
+/// <summary>
+/// Coating and its vessel while they are melted, each at one temperature, followed every half second; in °C, J, W/K and seconds.
+/// </summary>
 internal sealed class MeltCourse
 {
     private const double Step = 0.5;

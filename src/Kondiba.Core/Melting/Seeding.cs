@@ -7,7 +7,9 @@ using Kondiba.Core.Wording;
 
 namespace Kondiba.Core.Melting;
 
-/// <summary>What to hold back of a pot that wants tempering: stirred in unmelted, it cools the rest into the working window and brings the crystals.</summary>
+/// <summary>
+/// What to hold back of a pot that wants tempering: stirred in unmelted, it cools the rest into the working window and brings the crystals.
+/// </summary>
 /// <param name="Seed">To hold back.</param>
 /// <param name="Melt">To melt.</param>
 /// <param name="Share">Of all of it that is held back.</param>
@@ -26,7 +28,10 @@ public sealed record Seeding(
     Message Advice,
     [property: JsonIgnore] IReadOnlyList<WorkingLine> Working)
 {
-    /// <summary>Computes it from the heat that the melted part and its bowl give off and the seed takes up; null for a coating that wants no tempering.</summary>
+    /// <summary>
+    /// Computes it from the heat that the melted part and its bowl give off and the seed takes up; null for a coating that wants no
+    /// tempering.
+    /// </summary>
     /// <param name="coating">The coating.</param>
     /// <param name="mass">All of it.</param>
     /// <param name="from">Temperature of the melted part.</param>

@@ -92,7 +92,9 @@ public sealed record Mould(
 /// <param name="Insert">Code of the centre that is pressed in; null for a solid piece.</param>
 /// <param name="InsertSize">Code of its size.</param>
 /// <param name="Accent">A first layer of another colour, seen on top when it comes out; null for none.</param>
-/// <param name="Features">Details brushed or piped into the cavity before anything else, each of a colour of its own; null for none.</param>
+/// <param name="Features">
+/// Details brushed or piped into the cavity before anything else, each of a colour of its own; null for none.
+/// </param>
 /// <param name="Broken">Share of the cavity that broken pieces of the insert fill; null when it goes in whole.</param>
 public sealed record MouldDraft(
     string? Mould,

@@ -22,7 +22,9 @@ public enum PriceBy
 
 /// <summary>An order's price as typed.</summary>
 /// <param name="By">How it is made.</param>
-/// <param name="Value">By margin the share of the price that is not cost, 0.3 for 30 %; by dozen the price of twelve; set, the price.</param>
+/// <param name="Value">
+/// By margin the share of the price that is not cost, 0.3 for 30 %; by dozen the price of twelve; set, the price.
+/// </param>
 public sealed record PriceDraft(PriceBy By, decimal Value)
 {
     private const decimal MostMargin = 0.9m;

@@ -85,7 +85,8 @@ internal sealed partial class ListSchedule
             return unit[0];
         mayBeLate = Math.Max(0, -shift);
         var mark = undo.Count;
-        var open = new Open(this, unit.Where(t => !placed.ContainsKey(t.Code)).OrderByDescending(t => turn.GetValueOrDefault(t.Code)), shift);
+        var open = new Open(
+            this, unit.Where(t => !placed.ContainsKey(t.Code)).OrderByDescending(t => turn.GetValueOrDefault(t.Code)), shift);
         PlanTask? last = null;
         while (open.Any)
         {
@@ -104,7 +105,8 @@ internal sealed partial class ListSchedule
     }
 
     /// <summary>
-    /// Tasks that have no time yet, and how late each that could be placed now can end. That does not change until it is placed: it hangs on
+    /// Tasks that have no time yet, and how late each that could be placed now can end. That does not change until it is placed: it hangs
+    /// on
     /// what has its time already, or on what waits for it.
     /// </summary>
     private sealed class Open
@@ -123,7 +125,9 @@ internal sealed partial class ListSchedule
 
         public bool Any => tasks.Count > 0;
 
-        /// <summary>Of those that could be placed now, the one that can be latest, so that time only runs backwards, and how late.</summary>
+        /// <summary>
+        /// Of those that could be placed now, the one that can be latest, so that time only runs backwards, and how late.
+        /// </summary>
         public (PlanTask Task, int End) Next(PlanTask? last)
         {
             var ready = tasks.Where(t => ends.ContainsKey(t.Code));
@@ -149,7 +153,8 @@ internal sealed partial class ListSchedule
         {
             var now = tasks.FindAll(t => schedule.placed.ContainsKey(t.Code));
             tasks.RemoveAll(now.Contains);
-            foreach (var code in now.SelectMany(t => t.After.Select(a => a.Task).Concat(schedule.followers[t.Code].Select(f => f.Task.Code))))
+            foreach (
+                var code in now.SelectMany(t => t.After.Select(a => a.Task).Concat(schedule.followers[t.Code].Select(f => f.Task.Code))))
             {
                 if (!schedule.placed.ContainsKey(code))
                     Look(schedule.tasks[code]);

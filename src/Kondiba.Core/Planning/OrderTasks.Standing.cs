@@ -57,7 +57,9 @@ internal sealed partial class OrderTasks
         }
     }
 
-    /// <summary>The room that pieces take lying on sheets: two colours share one, so in quarters of it (common practice: sheets come in quarters).</summary>
+    /// <summary>
+    /// The room that pieces take lying on sheets: two colours share one, so in quarters of it (common practice: sheets come in quarters).
+    /// </summary>
     private static int RoomFor(Batch batch) => Tray / 4 * (int)Math.Ceiling((4 * batch.Fills) - 1e-9);
 
     private void Stand(Stay stay)

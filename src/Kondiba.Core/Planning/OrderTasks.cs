@@ -180,7 +180,9 @@ internal sealed partial class OrderTasks
     /// <param name="Fills">How much of a tray they fill, or of how many.</param>
     private sealed record Batch(double Share, double Fills);
 
-    /// <summary>A line's pieces tray by tray; more batches where a tray keeps the hands too long, one where a mould sets the pace.</summary>
+    /// <summary>
+    /// A line's pieces tray by tray; more batches where a tray keeps the hands too long, one where a mould sets the pace.
+    /// </summary>
     private List<Batch> Batches(OrderDraft order, LineTally line, List<WorkStep> work)
     {
         var (draft, centre) = (order.Lines[line.Line], tables.Reference.Centre(order.Lines[line.Line].Centre)!);

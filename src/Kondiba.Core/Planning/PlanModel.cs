@@ -203,7 +203,9 @@ public sealed partial class PlanModel
         return Math.Min(open.Count, Math.Max(Fewest, days + (work / Math.Max(1, colour.Holds)) + 1));
     }
 
-    /// <summary>A colour's melts, in order: each task takes from one of them. One that is warm already is there for as long as it holds.</summary>
+    /// <summary>
+    /// A colour's melts, in order: each task takes from one of them. One that is warm already is there for as long as it holds.
+    /// </summary>
     /// <param name="colour">The colour.</param>
     /// <param name="least">As many melts as an earlier plan has there must be at least.</param>
     private void Melt(ColourWork colour, int least)
@@ -259,7 +261,8 @@ public sealed partial class PlanModel
             if (warm is null)
                 model.AddBoolOr([.. lasts, @is.Not()]);
 
-            // A melt that nothing is dipped from is not made; one that is warm is there and wants washing up. The next one comes after the last.
+            // A melt that nothing is dipped from is not made; one that is warm is there and wants washing up. The next one comes after the
+            // last.
             model.AddBoolOr(warm is null ? [.. open.Select(t => (ILiteral)slotsOf[t][^1]), @is.Not()] : [@is]);
             if (washed is not null && earlier is not null)
             {

@@ -64,7 +64,9 @@ public sealed record Follows(string Task, int Least = 0, int? Most = null, int B
 /// <param name="Ages">What each hour costs, a begun one too, by which it ends before <paramref name="Best"/>.</param>
 /// <param name="Done">Whether it is done: it no longer wants hands.</param>
 /// <param name="Begun">Whether it is under way: it started before the plan does, and may be outside its limits.</param>
-/// <param name="Soft">What a minute costs outside its limits, or away from where it is pinned; 0 when they hold. For finding out what is short.</param>
+/// <param name="Soft">
+/// What a minute costs outside its limits, or away from where it is pinned; 0 when they hold. For finding out what is short.
+/// </param>
 public sealed record PlanTask(
     string Code,
     int Lasts,

@@ -88,7 +88,9 @@ public sealed partial class Planner
 
     private int? PiecesOf(string task) => made.Info.GetValueOrDefault(task)?.Pieces;
 
-    /// <summary>Arrangements in which what comes before a task that is done or under way is done too; null when it was said of all.</summary>
+    /// <summary>
+    /// Arrangements in which what comes before a task that is done or under way is done too; null when it was said of all.
+    /// </summary>
     /// <param name="problem">The problem.</param>
     /// <param name="arranged">What was arranged.</param>
     /// <param name="outgrown">What was done for fewer pieces than there are now: that is not done, whatever comes after it.</param>
@@ -181,7 +183,8 @@ public sealed partial class Planner
         var unhurried = Until(Problem.Ends + Weeks) with { Resources = roomy };
         PlanProblem[] more =
             [late with { Resources = roomy }, Standing(unhurried, most => 3 * most), Standing(unhurried, _ => null)];
-        return more.Select(problem => ListSchedule.Of(problem, late: true, tries: atOnce ? 0 : 1, stop: stop)).FirstOrDefault(plan => plan is not null);
+        return more.Select(problem => ListSchedule.Of(problem, late: true, tries: atOnce ? 0 : 1, stop: stop)).FirstOrDefault(
+            plan => plan is not null);
 
         PlanProblem Until(int ends) => Problem with
         {

@@ -121,7 +121,8 @@ public sealed record PrepList(
             return new(InTurn(work, order.Pickup.Value), fillings, schools, boxes, hands, [Mind("prep.too-much", "prep.too-much.do")]);
         var tidy = planner.Tidy(solution);
         var plan = fits is null ? planner.ReadShort(tidy) : planner.Read(tidy);
-        List<Problem> problems = [.. plan.Shortages.Where(s => s.Kind is Short.Keeping).Select(s => Mind(s.What, "prep.stands-too-long.do"))];
+        List<Problem> problems = [.. plan.Shortages.Where(s => s.Kind is Short.Keeping).Select(
+            s => Mind(s.What, "prep.stands-too-long.do"))];
         if (plan.Shortages.Any(s => s.Kind is Short.Place))
             problems.Add(Mind("prep.too-few-trays", "prep.too-few-trays.do"));
         if (plan.Orders[0].Ready is var ready && ready > order.Pickup)

@@ -37,7 +37,8 @@ public sealed record Remedy(Message What, Arrangements? Arranged, OrderChange? C
         Lines = [
             .. draft.Lines.Select((l, i) => i != change.Line
                 ? l
-                : l with { Centre = change.Centre, Size = change.Size, Depth = change.Depth ?? l.Depth, Upright = null, Making = null, Look = null, Decor = null }),
+                : l with { Centre = change.Centre, Size = change.Size, Depth = change.Depth ?? l.Depth, Upright = null, Making = null,
+                    Look = null, Decor = null }),
         ],
     };
 }
@@ -149,7 +150,8 @@ internal static partial class Remedies
         ];
 
         public IEnumerable<IEnumerable<Remedy>> All() =>
-            [.. WithoutPins(), .. ReadyLater(), .. OtherHours(), .. LongDays(), .. Helpers(), .. CollectedLater(), .. Instead(), .. TakenBack()];
+            [.. WithoutPins(), .. ReadyLater(), .. OtherHours(), .. LongDays(), .. Helpers(), .. CollectedLater(), .. Instead(),
+                .. TakenBack()];
 
         private IEnumerable<IEnumerable<Remedy>> WithoutPins() =>
             shortages.Where(s => s.Kind is Short.Pin)

@@ -39,7 +39,9 @@ internal static class MeltingOf
         return tables.Reference.Melting.Methods.First(m => m.Code == choice);
     }
 
-    /// <summary>What is weighed out for a share of a pot: with the thinner, which is told in whole grams, it makes the pot's own whole grams.</summary>
+    /// <summary>
+    /// What is weighed out for a share of a pot: with the thinner, which is told in whole grams, it makes the pot's own whole grams.
+    /// </summary>
     private static Mass Weighed(Pot pot, double share)
     {
         var thinner = (pot.Thinner?.Mass.Value ?? default) * share;

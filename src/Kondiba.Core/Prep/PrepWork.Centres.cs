@@ -129,7 +129,9 @@ internal sealed partial class PrepWork
         return goes;
     }
 
-    /// <summary>How long the hands can work on what a step has made ready; of more than a morning a third, as there is a night in it.</summary>
+    /// <summary>
+    /// How long the hands can work on what a step has made ready; of more than a morning a third, as there is a night in it.
+    /// </summary>
     private static Duration HandsWithin(PrepRule rule)
     {
         var most = rule.InFridge is { } cold ? Duration.Max(cold.Value, rule.AtMost!.Value) : rule.AtMost!.Value;

@@ -154,7 +154,9 @@ internal sealed partial class PrepWork
             ]);
     }
 
-    /// <summary>The centres that a line's pieces want: its own, what is pressed into its mould, the body and the parts of its figure.</summary>
+    /// <summary>
+    /// The centres that a line's pieces want: its own, what is pressed into its mould, the body and the parts of its figure.
+    /// </summary>
     public static IEnumerable<Want> Wants(Centre centre, LineDraft draft, LineTally line, LineMaking making, ReferenceData tables)
     {
         var begun = line.Begun(centre.Spoil.Value);

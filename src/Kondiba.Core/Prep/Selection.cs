@@ -6,7 +6,10 @@ namespace Kondiba.Core.Prep;
 /// <summary>How many to buy so that enough are good, and which go where in a box.</summary>
 public static class Selection
 {
-    /// <summary>The fewest to buy so that, as surely as wanted, enough of them are fit: each is unfit by chance and on its own (binomial distribution).</summary>
+    /// <summary>
+    /// The fewest to buy so that, as surely as wanted, enough of them are fit: each is unfit by chance and on its own (binomial
+    /// distribution).
+    /// </summary>
     /// <param name="wanted">Good ones wanted.</param>
     /// <param name="unfit">Share that is not fit, below 1.</param>
     /// <param name="sure">How sure to be, below 1.</param>
@@ -15,7 +18,8 @@ public static class Selection
         if (wanted <= 0 || unfit.Si <= 0)
             return Math.Max(0, wanted);
 
-        // Bought one by one until enough are good: the number of unfit ones met before the last good one has a negative binomial distribution.
+        // Bought one by one until enough are good: the number of unfit ones met before the last good one has a negative binomial
+        // distribution.
         var chance = wanted * Math.Log(1 - unfit.Si);
         var (bought, enough) = (wanted, Math.Exp(chance));
         while (enough < sure.Si)
@@ -28,7 +32,9 @@ public static class Selection
         return bought;
     }
 
-    /// <summary>Puts pieces into the rows of a box: the biggest in the middle row, like sizes together, in each row the bigger ones at its ends.</summary>
+    /// <summary>
+    /// Puts pieces into the rows of a box: the biggest in the middle row, like sizes together, in each row the bigger ones at its ends.
+    /// </summary>
     /// <param name="masses">Of the pieces, in any unit.</param>
     /// <param name="rows">Rows of the box.</param>
     /// <param name="columns">Pieces in a row.</param>
@@ -51,7 +57,9 @@ public static class Selection
         return filled;
     }
 
-    /// <summary>Masses that so many pieces of a size have, when they differ as pieces of a size do: the quantiles of a normal distribution.</summary>
+    /// <summary>
+    /// Masses that so many pieces of a size have, when they differ as pieces of a size do: the quantiles of a normal distribution.
+    /// </summary>
     /// <param name="mean">Mass of a middling one.</param>
     /// <param name="spread">Standard deviation, as a share of it.</param>
     /// <param name="count">How many.</param>

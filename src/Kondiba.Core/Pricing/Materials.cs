@@ -21,7 +21,8 @@ internal static class Materials
         var prices = wanted.ToDictionary(n => n.Ware, n => UnitPrice(n, tables, unpriced));
         decimal PriceOf(string ware) => prices.GetValueOrDefault(ware).Price;
         var count = tally.Lines.Count;
-        var (coating, leftovers, decoration, centres, sticks, spoil) = (new decimal[count], new decimal[count], new decimal[count], new decimal[count], new decimal[count], new decimal[count]);
+        var (coating, leftovers, decoration, centres, sticks, spoil) = (
+            new decimal[count], new decimal[count], new decimal[count], new decimal[count], new decimal[count], new decimal[count]);
 
         var melts = tally.Pots.ToDictionary(p => p.Key, p => (Pot: p, PerGram: PerGram(p, PriceOf)));
         foreach (var (i, line) in tally.Lines.Index())
@@ -43,7 +44,8 @@ internal static class Materials
         var writtenOff = (decimal)tables.Pricing.WrittenOff.Value.Si;
         foreach (var (pot, perGram) in melts.Values)
         {
-            // What neither good nor spoilt pieces carry: lost on tools, in bags and beside the piece, or left, and of this a part written off.
+            // What neither good nor spoilt pieces carry: lost on tools, in bags and beside the piece, or left, and of this a part written
+            // off.
             var on = tally.Lines.Select(l => OnOne(order.Lines[l.Line], l).Where(o => o.Pot == pot.Key)
                 .Sum(o => (decimal)o.Each.In("g")) * l.Count.Value)
                 .ToList();

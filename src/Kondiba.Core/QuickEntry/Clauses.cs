@@ -124,7 +124,9 @@ internal sealed class Clauses(IReadOnlyList<Item> items, Centre? centre)
         return 1;
     }
 
-    /// <summary>A refusal that stands behind what it refuses: "nut free", "sprinkles left off". Null when nothing of the kind stands before it.</summary>
+    /// <summary>
+    /// A refusal that stands behind what it refuses: "nut free", "sprinkles left off". Null when nothing of the kind stands before it.
+    /// </summary>
     private int? After(Item item, Func<Item, bool> refused)
     {
         var taken = Last.Items.AsEnumerable().Reverse().TakeWhile(refused).Reverse().ToList();

@@ -30,7 +30,10 @@ public enum Reading
 public sealed record ChipChoice(string Says, string Text);
 
 /// <summary>One thing that was understood of a line.</summary>
-/// <param name="Field">What of the line it sets: "amount", "centre", "size", "colour", "coating", "depth", "coats", "upright", "look", "pattern", "sprinkle", "part", "paint", "dip", "plain", "refusal"; "total" for what a divided line is counted out of.</param>
+/// <param name="Field">
+/// What of the line it sets: "amount", "centre", "size", "colour", "coating", "depth", "coats", "upright", "look", "pattern", "sprinkle",
+/// "part", "paint", "dip", "plain", "refusal"; "total" for what a divided line is counted out of.
+/// </param>
 /// <param name="Says">What was understood.</param>
 /// <param name="Reading">How sure it is.</param>
 /// <param name="Start">Where its stretch of the text begins.</param>
@@ -75,7 +78,8 @@ public sealed record Entry(
     private static readonly ConditionalWeakTable<ReferenceData, Vocabulary> Vocabularies = [];
 
     /// <summary>
-    /// Reads a text as a person means it. Requests end at a semicolon or a new line, or where a second piece is named; a request is cut into
+    /// Reads a text as a person means it. Requests end at a semicolon or a new line, or where a second piece is named; a request is cut
+    /// into
     /// clauses, each under what governs it: it adds, it refuses, it speaks of some of the pieces only. Every word is used, told as not
     /// understood, or one of the few that carry no meaning; whatever was not said is a chip of its own, marked as assumed.
     /// </summary>

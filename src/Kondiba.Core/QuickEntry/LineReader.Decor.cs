@@ -89,7 +89,15 @@ internal sealed partial class LineReader
         if (!sprinkled)
             return side.Code is "both" ? Depth(item, 1) : Leave(item, "What goes there? Name the sprinkles first.");
         if (_sprinkles.Count > 0)
-            _sprinkles[^1] = _sprinkles[^1] with { Side = side.Code switch { "both" => Decoration.Side.Both, "tip" => Decoration.Side.Tip, _ => Decoration.Side.Front } };
+            _sprinkles[^1] = _sprinkles[^1] with
+            {
+                Side = side.Code switch
+                {
+                    "both" => Decoration.Side.Both,
+                    "tip" => Decoration.Side.Tip,
+                    _ => Decoration.Side.Front
+                }
+            };
         Add("sprinkle", side.Says, item, ["both sides", "tip only", "one side"]);
         return 1;
     }

@@ -87,7 +87,8 @@ internal sealed partial class LineReader(
     private void Understand(List<Item> wanted, IEnumerable<Draft> refused)
     {
         _items = wanted;
-        (_sprinklesBefore, _patternsBefore, _partsBefore, _dipsBefore, _chipsBefore) = (_sprinkles.Count, _patterns.Count, _parts.Count, _dips.Count, _chips.Count);
+        (_sprinklesBefore, _patternsBefore, _partsBefore, _dipsBefore, _chipsBefore) = (
+            _sprinkles.Count, _patterns.Count, _parts.Count, _dips.Count, _chips.Count);
         for (var at = 0; at < _items.Count;)
             at += Take(at);
         foreach (var draft in refused)

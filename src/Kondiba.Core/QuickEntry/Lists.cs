@@ -61,7 +61,9 @@ internal static class Lists
             drafts.Insert(drafts.IndexOf(member), new(null) { Items = others });
     }
 
-    /// <summary>"8 teal and 12 plum cake balls", "8 teal cake balls and 12 plum": the head's own count and colour are one group of several.</summary>
+    /// <summary>
+    /// "8 teal and 12 plum cake balls", "8 teal cake balls and 12 plum": the head's own count and colour are one group of several.
+    /// </summary>
     public static void AddUp(List<Draft> drafts, Draft head)
     {
         if (head.Scope is not null || head.OnlyColour is null || head.Items.Find(i => i.IsNumber) is not { Count.Pieces: { } count } number)

@@ -16,7 +16,8 @@ internal sealed partial class Request(
     private readonly Part _base = new(null);
     private readonly List<Part> _parts = [];
 
-    // What divides the pieces rather than describes them: the number they are counted out of, the one that counts each, the colour that tells some apart.
+    // What divides the pieces rather than describes them: the number they are counted out of, the one that counts each, the colour that
+    // tells some apart.
     private readonly List<Item> _dividing = [];
 
     /// <summary>Pieces of which something is said that is not said of the others.</summary>
@@ -110,7 +111,10 @@ internal sealed partial class Request(
         return true;
     }
 
-    /// <summary>The clause that names the piece, freed of words in it that are not understood; null when they leave open whether it is wanted at all.</summary>
+    /// <summary>
+    /// The clause that names the piece, freed of words in it that are not understood; null when they leave open whether it is wanted at
+    /// all.
+    /// </summary>
     private Draft? Head(List<Draft> drafts, Item piece)
     {
         var head = drafts.Find(d => d.Items.Contains(piece));

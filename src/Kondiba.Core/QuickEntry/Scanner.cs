@@ -31,7 +31,15 @@ internal sealed record Token(TokenKind Kind, string Stem, double Value, bool Fra
 /// <summary>Cuts typed text into numbers, words and marks.</summary>
 internal static partial class Scanner
 {
-    private static readonly Dictionary<char, double> Vulgar = new() { ['½'] = 1 / 2.0, ['⅓'] = 1 / 3.0, ['⅔'] = 2 / 3.0, ['¼'] = 1 / 4.0, ['¾'] = 3 / 4.0, ['⅛'] = 1 / 8.0 };
+    private static readonly Dictionary<char, double> Vulgar = new()
+    {
+        ['½'] = 1 / 2.0,
+        ['⅓'] = 1 / 3.0,
+        ['⅔'] = 2 / 3.0,
+        ['¼'] = 1 / 4.0,
+        ['¾'] = 3 / 4.0,
+        ['⅛'] = 1 / 8.0,
+    };
 
     public static List<Token> Scan(string text)
     {
@@ -99,7 +107,8 @@ internal static partial class Scanner
         return double.IsFinite(value) ? value : 0;
     }
 
-    // A number is "24", "1.5", "1,5", "1,200", "3/4", "1 1/2", "¾" or "1½", with a per cent sign or without. A point ends a clause only where a sentence ends.
+    // A number is "24", "1.5", "1,5", "1,200", "3/4", "1 1/2", "¾" or "1½", with a per cent sign or without. A point ends a clause only
+    // where a sentence ends.
     [GeneratedRegex(
         """
         (?<bullet>(?<=^|\n)[ \t]*(?:[-*•–][ \t]+|\d{1,2}[.)][ \t]+(?=\d)))

@@ -60,7 +60,9 @@ internal enum WordKind
 /// <param name="Says">The phrase that names it best, for completing and correcting.</param>
 internal sealed record Meaning(WordKind Kind, string Code, string Says);
 
-/// <summary>Every phrase that quick entry understands in a kitchen: the names in its tables, what makers call them, and its looks.</summary>
+/// <summary>
+/// Every phrase that quick entry understands in a kitchen: the names in its tables, what makers call them, and its looks.
+/// </summary>
 internal sealed class Vocabulary
 {
     private readonly Dictionary<string, List<Meaning>> _phrases = [];
@@ -73,9 +75,12 @@ internal sealed class Vocabulary
         var words = tables.Words;
         foreach (var (list, kind) in ((IReadOnlyList<string>, WordKind)[])
             [
-                (words.Joiners, WordKind.Joiner), (words.Fillers, WordKind.Filler), (words.CoatNouns, WordKind.CoatNoun), (words.Openers, WordKind.Opener), (words.Refusals, WordKind.Refusal),
-                (words.RefusedAfter, WordKind.RefusedAfter), (words.FreeOf, WordKind.FreeOf), (words.Allergies, WordKind.Allergy), (words.Excepts, WordKind.Except), (words.Rests, WordKind.Rest),
-                (words.Alls, WordKind.All), (words.Eaches, WordKind.Each), (words.Splits, WordKind.Split), (words.Plains, WordKind.Plain), (words.Pers, WordKind.Per), (words.Next, WordKind.Next),
+                (words.Joiners, WordKind.Joiner), (words.Fillers, WordKind.Filler), (words.CoatNouns, WordKind.CoatNoun),
+                (words.Openers, WordKind.Opener), (words.Refusals, WordKind.Refusal),
+                (words.RefusedAfter, WordKind.RefusedAfter), (words.FreeOf, WordKind.FreeOf), (words.Allergies, WordKind.Allergy),
+                (words.Excepts, WordKind.Except), (words.Rests, WordKind.Rest),
+                (words.Alls, WordKind.All), (words.Eaches, WordKind.Each), (words.Splits, WordKind.Split), (words.Plains, WordKind.Plain),
+                (words.Pers, WordKind.Per), (words.Next, WordKind.Next),
                 (words.Whens, WordKind.When), (words.Deliveries, WordKind.Delivery),
             ])
             foreach (var word in list)

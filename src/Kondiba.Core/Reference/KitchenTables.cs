@@ -1,6 +1,8 @@
 namespace Kondiba.Core.Reference;
 
-/// <summary>By what a kitchen computes: the trade's tables with its own things in place, how it works and what it has in its pantry.</summary>
+/// <summary>
+/// By what a kitchen computes: the trade's tables with its own things in place, how it works and what it has in its pantry.
+/// </summary>
 /// <param name="Reference">The trade's tables with the kitchen's own things.</param>
 /// <param name="Profile">How it goes about its work.</param>
 /// <param name="Stock">What is in its pantry.</param>

@@ -16,7 +16,9 @@ using Kondiba.Core.Wording;
 
 namespace Kondiba.Core.Reference;
 
-/// <summary>The trade's tables: what ships with the product, or that with a kitchen's own things in place. Read once from the embedded JSON.</summary>
+/// <summary>
+/// The trade's tables: what ships with the product, or that with a kitchen's own things in place. Read once from the embedded JSON.
+/// </summary>
 /// <param name="Centres">What gets dipped.</param>
 /// <param name="Figures">Pieces put together from several centres, each as the centre that is its body.</param>
 /// <param name="Coatings">What it is dipped in.</param>
@@ -147,7 +149,9 @@ public sealed record ReferenceData(
         return (coating, coating?.Colour(key[(dot + 1)..]));
     }
 
-    /// <summary>A coating and its colour by their codes; what there is not is told by its field, "coating" or "colour", with what to do.</summary>
+    /// <summary>
+    /// A coating and its colour by their codes; what there is not is told by its field, "coating" or "colour", with what to do.
+    /// </summary>
     public (Coating? Coating, CoatingColour? Colour) ColourOf(string? coatingCode, string? colourCode, TellError error)
     {
         var coating = Coating(coatingCode);

@@ -20,7 +20,9 @@ using NodaTime;
 
 namespace Kondiba.Core.Reference;
 
-/// <summary>Reads the trade's tables from the embedded JSON. A value that is not as the tables want it stops the product from starting.</summary>
+/// <summary>
+/// Reads the trade's tables from the embedded JSON. A value that is not as the tables want it stops the product from starting.
+/// </summary>
 internal static class ReferenceFiles
 {
     public static ReferenceData Read()

@@ -18,7 +18,9 @@ public sealed record WeekDay(DayHours? Hours);
 /// <param name="Days">Each weekday, Monday first.</param>
 /// <param name="Pots">Colours that can be kept warm at once, however much of each.</param>
 /// <param name="Wells">Further ones of which there is only little, such as for drizzle.</param>
-/// <param name="Pace">Where the maker's hands are faster or slower than the tables: times by which every duration is multiplied, by the stage's name.</param>
+/// <param name="Pace">
+/// Where the maker's hands are faster or slower than the tables: times by which every duration is multiplied, by the stage's name.
+/// </param>
 public sealed record Working(IReadOnlyList<WeekDay> Days, int Pots, int Wells, IReadOnlyDictionary<string, double>? Pace = null)
 {
     /// <summary>Hours of a day; null when nobody works.</summary>
@@ -37,7 +39,9 @@ public sealed record Working(IReadOnlyList<WeekDay> Days, int Pots, int Wells, I
 /// <param name="WellHolds">How much of a colour is little.</param>
 /// <param name="Holds">How long a melt stays fit then.</param>
 /// <param name="Longest">Work is divided so that no part takes the hands longer.</param>
-/// <param name="Fresh">What it is worth in time of the hands that a piece is still at its best when it is collected, and not at the end of its life.</param>
+/// <param name="Fresh">
+/// What it is worth in time of the hands that a piece is still at its best when it is collected, and not at the end of its life.
+/// </param>
 /// <param name="Spare">What each minute is worth by which an order is ready before it must be, up to the usual margin.</param>
 /// <param name="Late">What it is worth in time of the hands that a piece is dipped an hour later, however fresh it is anyhow.</param>
 /// <param name="Ease">So much sooner than an order would like to be ready, nothing is put off for that: no idling before a rush.</param>

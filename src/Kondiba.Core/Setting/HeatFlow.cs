@@ -111,7 +111,9 @@ internal sealed class HeatFlow
             crystallizes));
     }
 
-    /// <summary>Share that crystallizes in a second. What is solid does not melt again as long as the piece stays below its melting point.</summary>
+    /// <summary>
+    /// Share that crystallizes in a second. What is solid does not melt again as long as the piece stays below its melting point.
+    /// </summary>
     private double Crystallizing(double film, double set)
     {
         var below = melts - film;

@@ -80,7 +80,9 @@ public sealed record SettingFamily(
 /// <param name="MouldHeatCapacity">Of the mould.</param>
 /// <param name="ColdThrough">A bare centre is as cold as its place when it is so near to its air.</param>
 /// <param name="SlightDew">A piece that is colder than the dew point by up to this only mists over.</param>
-/// <param name="Cold">A piece served cold is cold through when its centre is at this; only a colder place brings it there, and one that does not freeze it.</param>
+/// <param name="Cold">
+/// A piece served cold is cold through when its centre is at this; only a colder place brings it there, and one that does not freeze it.
+/// </param>
 /// <param name="RateRule">Source of the rate law.</param>
 /// <param name="Families">Kinds of fat, each with how it sets.</param>
 /// <param name="Places">Where trays can set; the room first.</param>

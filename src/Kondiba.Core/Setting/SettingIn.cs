@@ -15,7 +15,9 @@ public sealed record LostTemper(Duration? HandleHard, string Note);
 /// <param name="Air">Temperature of its air.</param>
 /// <param name="Sets">When it sets.</param>
 /// <param name="Chill">What comes of it when it comes out into the room.</param>
-/// <param name="OutOfTemper">When it sets once its temper is lost, and what then comes of it; null for a fat that wants no tempering.</param>
+/// <param name="OutOfTemper">
+/// When it sets once its temper is lost, and what then comes of it; null for a fat that wants no tempering.
+/// </param>
 /// <param name="Course">Temperatures of film and centre over time.</param>
 /// <param name="Working">How the figures came about.</param>
 public sealed record SettingIn(

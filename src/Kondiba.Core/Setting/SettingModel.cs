@@ -49,7 +49,8 @@ public static class SettingModel
 {
     private const double Horizon = 12 * 3600;
     private const int MostKnown = 4000;
-    private static readonly ConditionalWeakTable<SettingConstants, ConcurrentDictionary<(DippedPiece Piece, Place Place), SettingTime>> Known = [];
+    private static readonly ConditionalWeakTable<SettingConstants, ConcurrentDictionary<(DippedPiece Piece, Place Place),
+    SettingTime>> Known = [];
 
     /// <summary>
     /// The setting time of a piece in a place, looked for over twelve hours. Remembered as long as the constants are: while an order is

@@ -11,7 +11,8 @@ namespace Kondiba.Core.Wording;
 /// <summary>
 /// Makes sentences of messages. The sentences stand in a file for each language, by their code; in braces is what is put in:
 /// "{name}" as it is, "{film:0.0 mm}" a quantity to so many places of that unit (or of the reader's own), "{at:HH:mm}" a time,
-/// "{count:0.#}" a number, "{count|one|many|none}" words by how many there are ("#" is the number), "{names:or}" several, joined, "{name:An}" and "{name:Cap}" with
+/// "{count:0.#}" a number, "{count|one|many|none}" words by how many there are ("#" is the number), "{names:or}" several, joined,
+/// "{name:An}" and "{name:Cap}" with
 /// an article and with a capital, "{text:spelt}" as the language spells what is written in British.
 /// </summary>
 public sealed partial class Catalogue
@@ -27,7 +28,9 @@ public sealed partial class Catalogue
     /// <summary>English as in Britain.</summary>
     public static Catalogue British { get; } = new(Language.British, Load<Dictionary<string, string>>("en-GB"), text => text);
 
-    /// <summary>English as in the United States: the British sentences in American spelling, and those that are said otherwise there.</summary>
+    /// <summary>
+    /// English as in the United States: the British sentences in American spelling, and those that are said otherwise there.
+    /// </summary>
     public static Catalogue American { get; } = InAmerican(Load<Dictionary<string, string>>("en-GB"), Load<Differences>("en-US"));
 
     /// <summary>Codes of the sentences that it has.</summary>
@@ -126,7 +129,9 @@ public sealed partial class Catalogue
 
     private static double In(Argument.Quantity quantity, Unit unit) => (quantity.Si - unit.Offset) / unit.Factor;
 
-    /// <summary>The unit that takes a metric one's place, and its places; null where nobody uses one: a piece's grams, a film's millimetres.</summary>
+    /// <summary>
+    /// The unit that takes a metric one's place, and its places; null where nobody uses one: a piece's grams, a film's millimetres.
+    /// </summary>
     private static (string Unit, string Places)? Customary(Unit unit, double value) => unit.Symbol switch
     {
         "g" when value >= 28 => ("oz", "0.#"),

@@ -12,7 +12,9 @@ public enum Language
 
 /// <summary>How somebody is spoken to.</summary>
 /// <param name="Language">Their language.</param>
-/// <param name="Customary">Whether they weigh in ounces and measure in inches and degrees Fahrenheit; grams, millimetres and degrees Celsius otherwise.</param>
+/// <param name="Customary">
+/// Whether they weigh in ounces and measure in inches and degrees Fahrenheit; grams, millimetres and degrees Celsius otherwise.
+/// </param>
 public sealed record Voice(Language Language = Language.British, bool Customary = false)
 {
     /// <summary>British, metric.</summary>

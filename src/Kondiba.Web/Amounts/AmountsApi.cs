@@ -22,14 +22,16 @@ internal static class AmountsApi
         amounts.MapPost("/preview", async (OrderDraft draft, KitchenThings things, KitchenClock clock) =>
             TypedResults.Ok(CoatingTally.For(draft, await things.TablesAsync(), await clock.NowAsync())))
             .WithName("PreviewAmounts").WithSummary("Computes an order as typed, saved or not, and keeps nothing.");
-        amounts.MapPost("/working", async Task<Results<Ok<IReadOnlyList<WorkingLine>>, NotFound>> (OrderDraft draft, string of, KitchenThings things, KitchenClock clock, ClaimsPrincipal user) =>
+        amounts.MapPost("/working", async Task<Results<Ok<IReadOnlyList<WorkingLine>>, NotFound>> (
+            OrderDraft draft, string of, KitchenThings things, KitchenClock clock, ClaimsPrincipal user) =>
             (user.IsOwner() || !TellsPrices(of))
                 && CoatingTally.For(draft, await things.TablesAsync(), await clock.NowAsync()).WorkingOf(of) is { } working
                 ? TypedResults.Ok(working)
                 : TypedResults.NotFound())
             .WithName("WorkingOf").WithSummary(
                 "How a figure of an order as typed came about; of is its path in the tally, such as pots.chips-with-oil.dark.toMelt.");
-        amounts.MapGet("/covered", async Task<Results<Ok<IReadOnlyList<Covered>>, Refused>> (string coating, string colour, double grams, KitchenThings things) =>
+        amounts.MapGet("/covered", async Task<Results<Ok<IReadOnlyList<Covered>>, Refused>> (
+            string coating, string colour, double grams, KitchenThings things) =>
         {
             var tables = await things.TablesAsync();
             var problems = new List<Problem>();

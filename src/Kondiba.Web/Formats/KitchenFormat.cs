@@ -133,13 +133,16 @@ internal sealed class KitchenFormat(
         Counted("formats.arrangements-day", (await ArrangedAsync()).Count, d.Arranged?.Count ?? 0);
         foreach (var (kind, what, there) in new (ItemKind, Message, int)[]
         {
-            (ItemKind.Look, "formats.looks", d.Looks.Count), (ItemKind.Centre, "formats.own-centres", d.Centres.Count), (ItemKind.Coating, "formats.own-coatings", d.Coatings.Count),
-            (ItemKind.Tint, "formats.own-colours", d.Tints.Count), (ItemKind.Vessel, "formats.own-vessels", d.Vessels.Count), (ItemKind.Ware, "formats.packs-marks-wares", d.Wares.Count),
+            (ItemKind.Look, "formats.looks", d.Looks.Count), (ItemKind.Centre, "formats.own-centres", d.Centres.Count),
+            (ItemKind.Coating, "formats.own-coatings", d.Coatings.Count),
+            (ItemKind.Tint, "formats.own-colours", d.Tints.Count), (ItemKind.Vessel, "formats.own-vessels", d.Vessels.Count),
+            (ItemKind.Ware, "formats.packs-marks-wares", d.Wares.Count),
             (ItemKind.Filling, "formats.own-recipes", d.Fillings.Count), (ItemKind.Mould, "formats.own-moulds", d.Moulds.Count),
             (ItemKind.Place, "formats.own-places", d.Places?.Count ?? 0), (ItemKind.Working, "formats.hours-hands", d.Working is null
                 ? 0
                 : 1),
-            (ItemKind.Topping, "formats.own-toppings", d.Toppings?.Count ?? 0), (ItemKind.Part, "formats.own-parts", d.Parts?.Count ?? 0), (ItemKind.Word, "formats.own-words", d.Words?.Count ?? 0),
+            (ItemKind.Topping, "formats.own-toppings", d.Toppings?.Count ?? 0), (ItemKind.Part, "formats.own-parts", d.Parts?.Count ?? 0),
+            (ItemKind.Word, "formats.own-words", d.Words?.Count ?? 0),
             (ItemKind.Figure, "formats.own-figures", d.Figures?.Count ?? 0),
             (ItemKind.Ways, "formats.ways-working", d.Ways is null ? 0 : 1), (ItemKind.Rates, "formats.rates", d.Rates is null ? 0 : 1),
         })
@@ -175,7 +178,17 @@ internal sealed class KitchenFormat(
         var byNumber = orders.ToDictionary(o => o.Number, o => o.Id);
         foreach (var l in d.Lots)
         {
-            var lot = new PantryLot { KitchenId = db.KitchenId, Ware = l.Ware, Amount = l.Amount, Pack = l.Pack, Price = l.Price, BestBefore = l.BestBefore, Place = l.Place, ReceivedOn = l.ReceivedOn };
+            var lot = new PantryLot
+            {
+                KitchenId = db.KitchenId,
+                Ware = l.Ware,
+                Amount = l.Amount,
+                Pack = l.Pack,
+                Price = l.Price,
+                BestBefore = l.BestBefore,
+                Place = l.Place,
+                ReceivedOn = l.ReceivedOn
+            };
             lot.Movements.AddRange(l.Movements.Select(m => new LotMovement
             {
                 LotId = lot.Id,

@@ -19,7 +19,8 @@ internal static class OrdersCsv
 {
     private static readonly string[] OrderColumns =
     [
-        "number", "name", "client", "contact", "pickup", "handover", "place", "state", "template", "notes", "allergies", "margin", "palette", "packing",
+        "number", "name", "client", "contact", "pickup", "handover", "place", "state", "template", "notes", "allergies", "margin",
+        "palette", "packing",
         "price by", "price", "deposit", "deposit paid", "pots", "schools",
     ];
 

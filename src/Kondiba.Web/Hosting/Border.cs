@@ -60,7 +60,9 @@ internal static class Border
             : null;
     }
 
-    /// <summary>What no handler should see in a body, by its place; null for nothing, and for what is no JSON: its reader says that better.</summary>
+    /// <summary>
+    /// What no handler should see in a body, by its place; null for nothing, and for what is no JSON: its reader says that better.
+    /// </summary>
     /// <param name="body">The body.</param>
     /// <param name="kept">Whether it is kept as it is, so that it must have neither gaps nor absurd numbers.</param>
     private static (string Field, string Wrong)? Wrong(byte[] body, bool kept)

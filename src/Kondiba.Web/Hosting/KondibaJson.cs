@@ -10,7 +10,9 @@ using NodaTime.Serialization.SystemTextJson;
 
 namespace Kondiba.Web.Hosting;
 
-/// <summary>How the API writes values: quantities as numbers in the unit its document names, durations in seconds, times in ISO 8601.</summary>
+/// <summary>
+/// How the API writes values: quantities as numbers in the unit its document names, durations in seconds, times in ISO 8601.
+/// </summary>
 public static class KondibaJson
 {
     public static void Configure(JsonSerializerOptions options)

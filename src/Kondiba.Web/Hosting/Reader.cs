@@ -22,7 +22,9 @@ internal sealed record Reader(Voice Voice, bool SeesMoney)
     }
 }
 
-/// <summary>Answers are written for whoever reads them: messages as sentences in their language and units, money only to those who see it.</summary>
+/// <summary>
+/// Answers are written for whoever reads them: messages as sentences in their language and units, money only to those who see it.
+/// </summary>
 internal sealed class Answers(IOptions<JsonOptions> json)
 {
     // Two languages, two kinds of units, two that see money or not.

@@ -9,7 +9,8 @@ namespace Kondiba.Web.Kitchens;
 internal static class SampleApi
 {
     public static void MapSample(
-        this RouteGroupBuilder api) => api.MapPost("/kitchen/reset", async Task<Results<NoContent, ProblemHttpResult>> (KondibaContext db, IClock clock) =>
+        this RouteGroupBuilder api) => api.MapPost("/kitchen/reset", async Task<Results<NoContent, ProblemHttpResult>> (
+            KondibaContext db, IClock clock) =>
     {
         var kitchen = await db.Kitchens.AsTracking().SingleAsync(db.Gone);
         if (!kitchen.IsSample)

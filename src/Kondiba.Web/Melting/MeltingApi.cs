@@ -25,7 +25,8 @@ public sealed record SeedingShown(Seeding Seeding, IReadOnlyList<WorkingLine> Wo
 internal static class MeltingApi
 {
     public static void MapMelting(this RouteGroupBuilder api) =>
-        api.MapGet("/melting", async Task<Results<Ok<MeltView>, Refused>> (string coating, double grams, double? from, KitchenThings things) =>
+        api.MapGet("/melting", async Task<Results<Ok<MeltView>, Refused>> (
+            string coating, double grams, double? from, KitchenThings things) =>
         {
             var tables = await things.TablesAsync();
             var (found, room) = (tables.Reference.Coating(coating), tables.Reference.Setting.Room.Air.Value);

@@ -11,7 +11,9 @@ using NodaTime;
 
 namespace Kondiba.Web.Orders;
 
-/// <summary>Where what is typed, copied or imported becomes an order's row; what a made one uses leaves the pantry with it, or neither.</summary>
+/// <summary>
+/// Where what is typed, copied or imported becomes an order's row; what a made one uses leaves the pantry with it, or neither.
+/// </summary>
 internal sealed class OrderService(KondibaContext db, KitchenThings things, IClock clock, KitchenClock kitchenClock, PantryService pantry)
 {
     /// <summary>An order on the shelf, all of it; null when there is none.</summary>
@@ -29,7 +31,8 @@ internal sealed class OrderService(KondibaContext db, KitchenThings things, IClo
         CoatingTally.For(draft, await things.TablesAsync(), await kitchenClock.NowAsync());
 
     /// <summary>
-    /// Computes an order and says what keeps it from being kept. A pickup that has passed since it was kept is no error, nor is a template's.
+    /// Computes an order and says what keeps it from being kept. A pickup that has passed since it was kept is no error, nor is a
+    /// template's.
     /// </summary>
     public async Task<(CoatingTally Tally, Refused? Errors)> CheckAsync(OrderInput input, Order? kept)
     {
@@ -63,7 +66,9 @@ internal sealed class OrderService(KondibaContext db, KitchenThings things, IClo
         return order;
     }
 
-    /// <summary>Keeps all of an order at once, which has been checked, unless it is no longer in the version that it was changed from.</summary>
+    /// <summary>
+    /// Keeps all of an order at once, which has been checked, unless it is no longer in the version that it was changed from.
+    /// </summary>
     public async Task SaveAsync(Order order, OrderInput input, CoatingTally tally, bool prices)
     {
         db.Entry(order).Property(o => o.Version).OriginalValue = input.Version;

@@ -32,7 +32,8 @@ public sealed record OrderLineInput(
 {
     public OrderLineInput(Guid id, LineDraft l)
         : this(
-            id, l.Centre, l.Size, l.Amount, l.CountedIn, l.Coating, l.Colour, l.Depth, l.Coats, l.AtOnce, l.Upright, l.Look, l.Decor, l.Making)
+            id, l.Centre, l.Size, l.Amount, l.CountedIn, l.Coating, l.Colour, l.Depth, l.Coats, l.AtOnce, l.Upright, l.Look, l.Decor,
+            l.Making)
     {
     }
 }

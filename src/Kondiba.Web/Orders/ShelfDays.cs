@@ -47,7 +47,8 @@ internal sealed record ReckonedDay(IReadOnlyList<Reckoned> Orders, IReadOnlyList
         var open = orders.Zip(tallies).Where(o => OrderQueries.Open.Contains(o.First.State)).Select(o => o.Second).ToList();
         var day = open.Count == 0 ? new([], []) : DayPots.For(open, tables);
         return new(
-            [.. orders.Zip(tallies, (o, t) => Reckon(o, t.Order, t.Alone, tables.Reference))], [.. day.Pots.Select(PotNeed.Of)], day.Shared);
+            [.. orders.Zip(tallies, (o, t) => Reckon(o, t.Order, t.Alone, tables.Reference))], [.. day.Pots.Select(PotNeed.Of)],
+            day.Shared);
     }
 
     private static Reckoned Reckon(Order order, OrderDraft draft, CoatingTally tally, ReferenceData tables)

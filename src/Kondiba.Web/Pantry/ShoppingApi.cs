@@ -32,7 +32,8 @@ internal static class ShoppingApi
                 await ViewAsync(order, db, things, clock)))
             .WithTags("Pantry").WithName("GetShopping").WithSummary(
                 "What to buy for the orders named, or for every agreed one of the coming six weeks.");
-        api.MapGet("/shopping.csv", async (Guid[]? order, KondibaContext db, KitchenThings things, KitchenClock clock, ClaimsPrincipal user) =>
+        api.MapGet("/shopping.csv", async (
+            Guid[]? order, KondibaContext db, KitchenThings things, KitchenClock clock, ClaimsPrincipal user) =>
         {
             var view = await ViewAsync(order, db, things, clock);
             await using var text = new StringWriter();

@@ -16,7 +16,9 @@ namespace Kondiba.Web.Planning;
 /// <param name="Contact">How to reach the customer.</param>
 internal sealed record CalendarOrder(string Name, bool Delivered = false, string Place = "", string Contact = "");
 
-/// <summary>A plan as a calendar, RFC 5545: an event for every task and every pickup, in UTC, so that no reader need know the kitchen's zone.</summary>
+/// <summary>
+/// A plan as a calendar, RFC 5545: an event for every task and every pickup, in UTC, so that no reader need know the kitchen's zone.
+/// </summary>
 internal static class PlanCalendar
 {
     // How long before it the calendar calls: for what cannot wait.
@@ -31,7 +33,9 @@ internal static class PlanCalendar
     /// <param name="name">Name of the calendar.</param>
     /// <param name="orders">What is handed over, by the order's code.</param>
     /// <param name="voice">How whoever reads it is spoken to.</param>
-    /// <param name="zone">The kitchen's zone. A time that the clocks leap over is moved on by the leap; one that comes twice is its first.</param>
+    /// <param name="zone">
+    /// The kitchen's zone. A time that the clocks leap over is moved on by the leap; one that comes twice is its first.
+    /// </param>
     /// <param name="at">When the plan was made.</param>
     public static string Write(
         Plan plan,

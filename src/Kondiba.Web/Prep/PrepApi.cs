@@ -17,7 +17,8 @@ internal static class PrepApi
             async (OrderDraft draft, KitchenThings things, KitchenClock clock) => TypedResults.Ok(await ListAsync(draft, things, clock)))
             .WithName("PreviewPrep").WithSummary(
                 "The steps that an order as typed wants, from what is bought to what is handed over; keeps nothing.");
-        prep.MapPost("/working", async Task<Results<Ok<IReadOnlyList<WorkingLine>>, NotFound>> (OrderDraft draft, string of, KitchenThings things, KitchenClock clock) =>
+        prep.MapPost("/working", async Task<Results<Ok<IReadOnlyList<WorkingLine>>, NotFound>> (
+            OrderDraft draft, string of, KitchenThings things, KitchenClock clock) =>
             (await ListAsync(draft, things, clock)).WorkingOf(of) is { } working ? TypedResults.Ok(working) : TypedResults.NotFound())
             .WithName("WorkingOfPrep").WithSummary(
                 "How an amount of a filling came about; of is fillings[0]. and mix or an ingredient's code.");

@@ -16,7 +16,8 @@ internal static class PricesApi
             "/preview",
             async (OrderDraft draft, KitchenThings things, KitchenClock clock) => TypedResults.Ok(await CostAsync(draft, things, clock)))
             .WithName("PreviewPrice").WithSummary("What an order as typed costs and what to ask for it; keeps nothing.");
-        prices.MapPost("/working", async Task<Results<Ok<IReadOnlyList<WorkingLine>>, NotFound>> (OrderDraft draft, string of, KitchenThings things, KitchenClock clock) =>
+        prices.MapPost("/working", async Task<Results<Ok<IReadOnlyList<WorkingLine>>, NotFound>> (
+            OrderDraft draft, string of, KitchenThings things, KitchenClock clock) =>
             (await CostAsync(draft, things, clock)).WorkingOf(of) is { } working ? TypedResults.Ok(working) : TypedResults.NotFound())
             .WithName("WorkingOfPrice").WithSummary("How a figure of a price came about; of is price, hands, or parts. and a part's code.");
     }

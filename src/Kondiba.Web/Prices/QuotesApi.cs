@@ -27,7 +27,8 @@ internal static class QuotesApi
     public static void MapQuotes(this RouteGroupBuilder api)
     {
         var quote = api.MapGroup("/orders/{id:guid}/quote").WithTags("Prices").RequireAuthorization(Sessions.Sessions.Owners);
-        quote.MapGet("", async Task<Results<Ok<QuoteView>, NotFound>> (Guid id, KondibaContext db, KitchenThings things, KitchenClock clock) =>
+        quote.MapGet("", async Task<Results<Ok<QuoteView>, NotFound>> (
+            Guid id, KondibaContext db, KitchenThings things, KitchenClock clock) =>
             await MakeAsync(id, db, things, clock) is { } made
                 ? TypedResults.Ok(new QuoteView(
                     made,
@@ -36,7 +37,9 @@ internal static class QuotesApi
                         .Select(s => new ShareView(s.Id, s.SharedAt, s.RevokedAt))
                         .ToListAsync(db.Gone)))
                 : TypedResults.NotFound()).WithName("GetQuote");
-        quote.MapPost("/shares", async Task<Results<Ok<ShareLink>, NotFound>> (Guid id, [SentKey] Guid? key, KondibaContext db, KitchenThings things, KitchenClock clock, IClock instants, IOptions<JsonOptions> json) =>
+        quote.MapPost("/shares", async Task<Results<Ok<ShareLink>,
+            NotFound>> (Guid id, [SentKey] Guid? key, KondibaContext db, KitchenThings things, KitchenClock clock, IClock instants,
+            IOptions<JsonOptions> json) =>
         {
             if (await MakeAsync(id, db, things, clock) is not { } made)
                 return TypedResults.NotFound();
@@ -58,13 +61,15 @@ internal static class QuotesApi
             return TypedResults.Ok(new ShareLink(share.Id, $"/q/{secret}"));
         }).WithName("ShareQuote").WithSummary(
             "Makes a link under which the quote as it is now can be read without signing in; the same Idempotency-Key again puts a new link in place of the first.");
-        quote.MapDelete("/shares/{share:guid}", async Task<Results<NoContent, NotFound>> (Guid id, Guid share, KondibaContext db, IClock clock) =>
+        quote.MapDelete("/shares/{share:guid}", async Task<Results<NoContent, NotFound>> (
+            Guid id, Guid share, KondibaContext db, IClock clock) =>
             await db.QuoteShares.Where(s => s.Id == share && s.OrderId == id)
                 .ExecuteUpdateAsync(set => set.SetProperty(s => s.RevokedAt, clock.GetCurrentInstant())) == 1
                 ? TypedResults.NoContent()
                 : TypedResults.NotFound()).WithName("RevokeQuote").WithSummary("Takes a link back.");
 
-        api.MapGet("/quotes/{secret}", async Task<Results<Ok<Quote>, NotFound>> (string secret, KondibaContext db, IOptions<JsonOptions> json) =>
+        api.MapGet("/quotes/{secret}", async Task<Results<Ok<Quote>, NotFound>> (
+            string secret, KondibaContext db, IOptions<JsonOptions> json) =>
         {
             var hash = Secret.Hash(secret);
             var body = await db.QuoteShares.IgnoreQueryFilters()

@@ -53,7 +53,8 @@ internal static class People
                     .Select(p => new PersonView(p.Id, p.UserName!, p.Role, p.Id == me))
                     .ToListAsync(db.Gone));
         }).WithName("GetPeople");
-        people.MapPost("", async Task<Results<NoContent, ValidationProblem>> (Credentials input, HttpContext context, KondibaContext db, UserManager<Person> users) =>
+        people.MapPost("", async Task<Results<NoContent, ValidationProblem>> (
+            Credentials input, HttpContext context, KondibaContext db, UserManager<Person> users) =>
         {
             var (person, errors) = await AddAsync(input, db.KitchenId, Role.Owner, users);
             if (errors is not null)
@@ -75,7 +76,8 @@ internal static class People
             await db.SaveChangesAsync();
             return TypedResults.Ok(new InvitationLink($"/join/{secret}", invitation.Until));
         }).WithName("Invite").WithSummary("Makes a link by which one helper can join the kitchen.");
-        people.MapDelete("/{id:guid}", async Task<Results<NoContent, NotFound, ProblemHttpResult>> (Guid id, HttpContext context, KondibaContext db) =>
+        people.MapDelete("/{id:guid}", async Task<Results<NoContent, NotFound, ProblemHttpResult>> (
+            Guid id, HttpContext context, KondibaContext db) =>
         {
             if (id == Sessions.PersonOf(context.User))
                 return TypedResults.Problem(

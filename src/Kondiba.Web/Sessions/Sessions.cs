@@ -79,7 +79,15 @@ internal static class Sessions
         services.AddIdentityCore<Person>(identity =>
         {
             identity.User.AllowedUserNameCharacters = "";
-            identity.Password = new() { RequiredLength = ShortestPassword, RequireDigit = false, RequireLowercase = false, RequireUppercase = false, RequireNonAlphanumeric = false, RequiredUniqueChars = 4 };
+            identity.Password = new()
+            {
+                RequiredLength = ShortestPassword,
+                RequireDigit = false,
+                RequireLowercase = false,
+                RequireUppercase = false,
+                RequireNonAlphanumeric = false,
+                RequiredUniqueChars = 4
+            };
             identity.Lockout.MaxFailedAccessAttempts = 5;
             identity.Lockout.DefaultLockoutTimeSpan = TimeSpan.FromMinutes(10);
         }).AddUserStore<PeopleStore>().AddSignInManager().AddClaimsPrincipalFactory<Claims>();
@@ -166,7 +174,8 @@ internal static class Sessions
             .RequireRateLimiting(SignInLimit)
             .WithName("Join")
             .WithSummary("Joins a kitchen as a helper, by an invitation.");
-        session.MapPut("/password", async Task<Results<NoContent, NotFound, ValidationProblem>> (PasswordChange change, HttpContext context, UserManager<Person> users) =>
+        session.MapPut("/password", async Task<Results<NoContent, NotFound, ValidationProblem>> (
+            PasswordChange change, HttpContext context, UserManager<Person> users) =>
         {
             if (await users.GetUserAsync(context.User) is not { } person)
                 return TypedResults.NotFound();
@@ -277,7 +286,10 @@ internal static class Sessions
             [new(KitchenClaim, kitchen.ToString()), new(OwnerClaim, "true")], IdentityConstants.ApplicationScheme)),
         new() { IsPersistent = true });
 
-    /// <summary>Turns away whose password has changed or who was removed. There is one cookie here, and that one is taken; the usual validator asks for others that nobody registered.</summary>
+    /// <summary>
+    /// Turns away whose password has changed or who was removed. There is one cookie here, and that one is taken; the usual validator asks
+    /// for others that nobody registered.
+    /// </summary>
     private sealed class OneCookie(
         Microsoft.Extensions.Options.IOptions<SecurityStampValidatorOptions> options, SignInManager<Person> signIn, ILoggerFactory log)
         : SecurityStampValidator<Person>(options, signIn, log)

@@ -17,7 +17,8 @@ public sealed record LineSetting(Share TouchDry, Share HandleHard, Temperature W
 internal static class SettingApi
 {
     public static void MapSetting(this RouteGroupBuilder api) =>
-        api.MapPost("/setting/preview", async Task<Results<Ok<LineSetting>, NotFound>> (OrderDraft draft, int line, KitchenThings things, KitchenClock clock) =>
+        api.MapPost("/setting/preview", async Task<Results<Ok<LineSetting>, NotFound>> (
+            OrderDraft draft, int line, KitchenThings things, KitchenClock clock) =>
         {
             var tables = await things.TablesAsync();
             var c = tables.Reference.Setting;

@@ -53,7 +53,8 @@ public class AllergenTests
             var quote = Quote.For("Harbour kitchen", 1, Now.Date, order, Costing.For(order, tally, tables), tables.Reference);
             var uses = Allergens.Of(order, tables.Reference);
 
-            foreach (var (name, said) in new[] { ("galaxy mix", topping), ("comets", part), ("marshmallows", centre), (tables.Reference.Coating(
+            foreach (var (name, said) in new[] { ("galaxy mix", topping), ("comets", part), ("marshmallows", centre),
+                (tables.Reference.Coating(
                 "compound-block")!.Name, coating) })
             {
                 if (said.Contains is not { } contains)
@@ -97,7 +98,9 @@ public class AllergenTests
         });
     }
 
-    /// <summary>Nor is any of a figure's: of its body, of what is joined to it and of what is stuck on, each of random own things.</summary>
+    /// <summary>
+    /// Nor is any of a figure's: of its body, of what is joined to it and of what is stuck on, each of random own things.
+    /// </summary>
     [Fact]
     public void No_allergen_of_a_figure_is_missing()
     {
@@ -165,7 +168,8 @@ public class AllergenTests
             ]
         };
         Assert.Equal(
-            ["The customer must not have peanut, and chopped peanuts contain it.", "The customer must not have tree nuts, and chopped peanuts may contain it."],
+            ["The customer must not have peanut, and chopped peanuts contain it.",
+                "The customer must not have tree nuts, and chopped peanuts may contain it."],
             CoatingTally.For(order, Shipped, Now).Problems
                 .Where(p => p.Field.EndsWith("kind", StringComparison.Ordinal))
                 .Select(p => p.Reason.Said()));

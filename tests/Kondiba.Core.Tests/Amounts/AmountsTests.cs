@@ -41,7 +41,9 @@ public class AmountsTests
         Assert.InRange((Quantities.Of<Mass>(16, "oz") / flow.Density).In("fl oz"), 12 * 0.95, 12 * 1.05);
     }
 
-    /// <summary>The film equations worked by hand for 30 % fat at 35 °C, shaken, 5 s (Krieger &amp; Dougherty; Heymann et al.; Jeffreys).</summary>
+    /// <summary>
+    /// The film equations worked by hand for 30 % fat at 35 °C, shaken, 5 s (Krieger &amp; Dougherty; Heymann et al.; Jeffreys).
+    /// </summary>
     [Fact]
     public void The_film_follows_its_equations()
     {
@@ -246,9 +248,11 @@ public class AmountsTests
             [$"{Wafers}.dark"] = new("thimble", "cocoa-butter", 9),
             ["tar.dark"] = new(),
         };
-        var tally = CoatingTally.For(new([Berries()]) { Name = " ", Pickup = Now.PlusMinutes(-1), Notes = new('x', 2001), Pots = bad, Margin = 1.5 }, Tables, Now);
+        var tally = CoatingTally.For(
+            new([Berries()]) { Name = " ", Pickup = Now.PlusMinutes(-1), Notes = new('x', 2001), Pots = bad, Margin = 1.5 }, Tables, Now);
         Assert.Equal(
-            ["name", "notes", "pickup", "margin", $"pots.{Wafers}.dark.vessel", $"pots.{Wafers}.dark.thinner", $"pots.{Wafers}.dark.film", "pots.tar.dark"],
+            ["name", "notes", "pickup", "margin", $"pots.{Wafers}.dark.vessel", $"pots.{Wafers}.dark.thinner", $"pots.{Wafers}.dark.film",
+                "pots.tar.dark"],
             tally.Problems.Select(p => p.Field));
         Assert.All(tally.Problems, p => Assert.NotEmpty(p.Remedy.Said()));
         Assert.NotEmpty(tally.Pots);

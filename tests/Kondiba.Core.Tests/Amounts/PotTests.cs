@@ -55,7 +55,9 @@ public class PotTests
         }
     }
 
-    /// <summary>From memory: a maker's figures for one piece, well dipped. Rods and truffles 6–11 g, large berries 3–7 g, apples 35–60 g.</summary>
+    /// <summary>
+    /// From memory: a maker's figures for one piece, well dipped. Rods and truffles 6–11 g, large berries 3–7 g, apples 35–60 g.
+    /// </summary>
     [Theory]
     [InlineData("pretzel-rod", "one", 0.33, 6, 11)]
     [InlineData("truffle-ball", "one", 1, 5, 11)]

@@ -34,7 +34,9 @@ public class ThinningTests
         Assert.True(dose.After <= Tables.Reference.Thinning.Target.Value);
     }
 
-    /// <summary>From common practice (two to 450 g, four to 340 g) and 9 g a spoon, from memory: 4 to 10.6 % for every pot that is too thick to dip.</summary>
+    /// <summary>
+    /// From common practice (two to 450 g, four to 340 g) and 9 g a spoon, from memory: 4 to 10.6 % for every pot that is too thick to dip.
+    /// </summary>
     [Fact]
     public void Every_pot_too_thick_by_the_trades_standards_gets_a_dose_within_its_range() =>
         Gen.Double[0.262, 0.285].Sample(fat =>

@@ -4,7 +4,9 @@ using static Kondiba.Core.Tests.Orders;
 
 namespace Kondiba.Core.Tests;
 
-/// <summary>Outlines of pieces: geometry against the analytic values of circles and rectangles, and against looking point by point.</summary>
+/// <summary>
+/// Outlines of pieces: geometry against the analytic values of circles and rectangles, and against looking point by point.
+/// </summary>
 public class OutlineTests
 {
     private const double Fine = 1e-9;

@@ -123,7 +123,9 @@ public class ColourTests
             Tables.Reference.Tints,
             t => Assert.True(Lab.DeltaE(Spectrum.LabOf(t.Swatch), Mixing.Tinted(C.BrightWhite, [(t, t.Drops)], C)) < 2, t.Code));
 
-    /// <summary>Common practice: two parts red and three parts yellow are orange, red and blue purple, green in white a pale green.</summary>
+    /// <summary>
+    /// Common practice: two parts red and three parts yellow are orange, red and blue purple, green in white a pale green.
+    /// </summary>
     [Fact]
     public void Mixes_come_out_as_the_trade_says()
     {

@@ -21,7 +21,9 @@ public class FactsTests
     private const double Within = 1.35;
     private const string Practice = "common practice", Memory = "from memory", Estimate = "estimate", Published = "published";
 
-    /// <summary>A fact: what is said of it, in which unit, from least to most, how well it is known; and what Core says, by the thinner chosen.</summary>
+    /// <summary>
+    /// A fact: what is said of it, in which unit, from least to most, how well it is known; and what Core says, by the thinner chosen.
+    /// </summary>
     private sealed record Fact(
         string What, string Unit, double From, double To, string Tag, Func<string?, double?> Computed, bool Thinned = true)
     {
@@ -232,7 +234,8 @@ public class FactsTests
         grams * Dose.For(
             Tables.Reference.Coating(
                 coating)!, Tables.Reference.Thinner(
-                    thinner)!, Tables.Reference.Thinning.Target.Value, Tables.Reference.Film, Tables.Reference.Thinning).Rate.Si / Tables.Reference.Thinner(
+                    thinner)!, Tables.Reference.Thinning.Target.Value, Tables.Reference.Film,
+                        Tables.Reference.Thinning).Rate.Si / Tables.Reference.Thinner(
                 thinner)!.Tablespoon.Value.In(
             "g");
 }

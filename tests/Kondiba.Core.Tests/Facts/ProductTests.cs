@@ -56,7 +56,9 @@ public class ProductTests
                     p => p.Severity != Severity.Mind);
     }
 
-    /// <summary>Common practice: a cavity heaped level with dry wafers holds about 60 % of its volume in coating; the rest is insert.</summary>
+    /// <summary>
+    /// Common practice: a cavity heaped level with dry wafers holds about 60 % of its volume in coating; the rest is insert.
+    /// </summary>
     [Fact]
     public void A_moulded_cookie_and_its_coating_fill_the_cavity()
     {

@@ -104,7 +104,8 @@ public class OwnThingsTests
         { Sized("ball", 900, ("diameter", 62), ("bareCap", 0)), "sizes[0].mass", "heavier than anything edible" },
         { Sized("ring", 60, ("outer", 60), ("hole", 70), ("thick", 10)), "sizes[0].measures", "as wide as the ring" },
         { Sized(
-            "wrappedRod", 25, ("height", 200), ("diameter", 13), ("rope", 9), ("pitch", 5)), "sizes[0].measures", "closer than the rope is thick" },
+            "wrappedRod", 25, ("height", 200), ("diameter", 13), ("rope", 9), ("pitch", 5)), "sizes[0].measures",
+                "closer than the rope is thick" },
         { Sized("oval", 14, ("long", 30), ("wide", 60), ("thick", 12)), "sizes[0].measures", "wider than it is long" },
     };
 

@@ -25,7 +25,9 @@ public class MeltTests
             Tables.Reference.Melting,
             Tables.Reference.Setting);
 
-    /// <summary>Common practice, ±40 %: 110 g of chips about a minute at full power; 450 g at half power about two minutes, in bursts of 30 s.</summary>
+    /// <summary>
+    /// Common practice, ±40 %: 110 g of chips about a minute at full power; 450 g at half power about two minutes, in bursts of 30 s.
+    /// </summary>
     [Fact]
     public void A_microwave_takes_as_long_as_makers_say()
     {
@@ -36,7 +38,10 @@ public class MeltTests
         Assert.Equal(half.Heating.TotalSeconds, half.Bursts.Sum(b => b.Times * b.Each.TotalSeconds), 5.0 * half.Bursts.Count);
     }
 
-    /// <summary>What goes in is in the coating, in its vessel or in the room; the coating's share by its temperatures, the latent heat of 30 % fat with it (from memory, 40 to 45 kJ/kg).</summary>
+    /// <summary>
+    /// What goes in is in the coating, in its vessel or in the room; the coating's share by its temperatures, the latent heat of 30 % fat
+    /// with it (from memory, 40 to 45 kJ/kg).
+    /// </summary>
     [Fact]
     public void The_heat_adds_up() =>
         Gen.Select(AnyCoating, Gen.Double[60, 2000], AnyMethod, Gen.Double[16, 26]).Sample((coating, grams, method, room) =>
@@ -58,7 +63,8 @@ public class MeltTests
     [Fact]
     public void More_takes_longer_and_a_warmer_room_less() =>
         Gen.Select(
-            AnyCoating, Gen.Double[60, 1500], Gen.Double[1, 1.8], AnyMethod, Gen.Double[16, 24], Gen.Double[0, 4]).Sample((coating, grams, more, method, room, warmer) =>
+            AnyCoating, Gen.Double[60, 1500], Gen.Double[1, 1.8], AnyMethod, Gen.Double[16, 24], Gen.Double[0, 4]).Sample((
+                coating, grams, more, method, room, warmer) =>
         {
             var melt = Melt.For(coating, Grams(grams), method, Celsius(room), Tables.Reference.Melting, Tables.Reference.Setting);
             Assert.True(
@@ -79,7 +85,10 @@ public class MeltTests
                 melt.Heating.TotalSeconds, melt.Working[^1].Unit == "min" ? melt.Working[^1].Value * 60 : melt.Working[^1].Value, 1.0);
         });
 
-    /// <summary>Common practice: a water bath and a pot take some minutes, a slow cooker the better part of an hour or more; a full pot in the room falls about 1 K a minute at first.</summary>
+    /// <summary>
+    /// Common practice: a water bath and a pot take some minutes, a slow cooker the better part of an hour or more; a full pot in the room
+    /// falls about 1 K a minute at first.
+    /// </summary>
     [Fact]
     public void Other_methods_take_their_time_and_a_pot_cools()
     {
@@ -148,7 +157,10 @@ public class MeltTests
             Tables.Reference.Coatings[0], Grams(450), Celsius(45), Celsius(21), Tables.Reference.Melting, Tables.Reference.Setting));
     }
 
-    /// <summary>Forms of cocoa butter by Wille &amp; Lutton 1966, from memory: IV melts at 27.5 °C, V at 33.8 °C. Every working temperature lies between.</summary>
+    /// <summary>
+    /// Forms of cocoa butter by Wille &amp; Lutton 1966, from memory: IV melts at 27.5 °C, V at 33.8 °C. Every working temperature lies
+    /// between.
+    /// </summary>
     [Fact]
     public void Windows_never_contradict_one_another()
     {

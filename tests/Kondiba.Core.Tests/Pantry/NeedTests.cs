@@ -36,7 +36,8 @@ public class NeedTests
             });
         Assert.Equal(
             [
-                $"coating.{Wafers}.dark", "thinner.flakes", "sprinkle.jimmies", "part.eye", "lustre.gold", "centre.marshmallow.one", "supply.lolly-stick", "supply.box-12", "supply.ribbon",
+                $"coating.{Wafers}.dark", "thinner.flakes", "sprinkle.jimmies", "part.eye", "lustre.gold", "centre.marshmallow.one",
+                "supply.lolly-stick", "supply.box-12", "supply.ribbon",
             ],
             needs.Keys);
         Assert.Equal(4, needs["supply.box-12"].ToHave.Value);

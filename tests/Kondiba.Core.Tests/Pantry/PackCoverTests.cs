@@ -60,7 +60,10 @@ public class PackCoverTests
         return (best.Price, Math.Round(best.Left, 6));
     }
 
-    /// <summary>Packs that nothing divides, hundreds of coupons and a need of half a tonne: at most a 20,000th dearer than the best, in little memory and time.</summary>
+    /// <summary>
+    /// Packs that nothing divides, hundreds of coupons and a need of half a tonne: at most a 20,000th dearer than the best, in little
+    /// memory and time.
+    /// </summary>
     [Fact]
     public void A_need_without_end_is_covered_in_little_memory()
     {

@@ -96,7 +96,8 @@ public class ListScheduleTests
     [InlineData("strawberry", "M", 20, 12)]
     [InlineData("fruit-ring", "one", 1, 400)]
     [InlineData("caramel-rod", "one", 20, 12)]
-    public void What_there_is_no_room_for_is_planned_all_the_same_and_what_is_short_is_said(string centre, string size, int lines, int pieces)
+    public void What_there_is_no_room_for_is_planned_all_the_same_and_what_is_short_is_said(
+        string centre, string size, int lines, int pieces)
     {
         var planner = new Planner(Weekend.Request with
         {

@@ -6,7 +6,9 @@ using NodaTime;
 
 namespace Kondiba.Core.Tests;
 
-/// <summary>Finds broken limits in a plan, from the orders and the kitchen alone: it knows neither the solver's model nor how tasks are made.</summary>
+/// <summary>
+/// Finds broken limits in a plan, from the orders and the kitchen alone: it knows neither the solver's model nor how tasks are made.
+/// </summary>
 internal static class PlanChecker
 {
     public static IReadOnlyList<string> Broken(PlanRequest request, Plan plan)

@@ -73,7 +73,11 @@ public class PlanTests
         DayHours? Day() => Of(0, 9) == 0 ? null : new(new(Of(7, 10), 0), new(Of(15, 21), Of(0, 1) * 30));
         var tables = Tables with
         {
-            Profile = Tables.Profile with { Working = new([.. Enumerable.Range(0, 7).Select(_ => new WeekDay(Day()))], Of(1, 2), Of(0, 2)) },
+            Profile = Tables.Profile with
+            {
+                Working = new([.. Enumerable.Range(0, 7).Select(_ => new WeekDay(Day()))], Of(1, 2),
+                Of(0, 2))
+            },
             Reference = Tables.Reference with
             {
                 Setting = Tables.Reference.Setting with

@@ -2,7 +2,9 @@ using Kondiba.Core.Planning;
 
 namespace Kondiba.Core.Tests;
 
-/// <summary>Plans that are changed again and again: what the maker says holds, no limit is broken, and no more is moved than must be.</summary>
+/// <summary>
+/// Plans that are changed again and again: what the maker says holds, no limit is broken, and no more is moved than must be.
+/// </summary>
 public class ReplanTests
 {
     private static readonly Limits Patient = new(Effort: 4, Seconds: 120, Quick: true);

@@ -8,7 +8,9 @@ namespace Kondiba.Core.Tests;
 /// </summary>
 internal static class TinyPlans
 {
-    /// <summary>Earliest end of the last task in any plan; null when there is none. One pair of hands, stays with their choices, no colours.</summary>
+    /// <summary>
+    /// Earliest end of the last task in any plan; null when there is none. One pair of hands, stays with their choices, no colours.
+    /// </summary>
     public static int? Shortest(PlanProblem problem)
     {
         int? best = null;
@@ -22,7 +24,9 @@ internal static class TinyPlans
         return best;
     }
 
-    /// <summary>Fewest melts of the one colour in any plan; null when there is none. One pair of hands, which melts and washes up too.</summary>
+    /// <summary>
+    /// Fewest melts of the one colour in any plan; null when there is none. One pair of hands, which melts and washes up too.
+    /// </summary>
     public static int? FewestMelts(PlanProblem problem)
     {
         int? best = null;
@@ -92,7 +96,10 @@ internal static class TinyPlans
         return false;
     }
 
-    /// <summary>Fewest melts, fewer than some, that serve the tasks where they are; null when there are none. Tries every minute for melting and washing up.</summary>
+    /// <summary>
+    /// Fewest melts, fewer than some, that serve the tasks where they are; null when there are none. Tries every minute for melting and
+    /// washing up.
+    /// </summary>
     private static int? Melts(PlanProblem problem, Dictionary<string, int> starts, int made, int fewerThan)
     {
         var colour = problem.Colours[0];

@@ -39,7 +39,9 @@ public static class Weekend
 
     public static PlanRequest Request { get; } = new(Orders, KitchenTables.Shipped, Arrangements.None, Now);
 
-    /// <summary>Another weekend of as many orders, pieces and colours: the same lines in other orders, other colours and at other hours.</summary>
+    /// <summary>
+    /// Another weekend of as many orders, pieces and colours: the same lines in other orders, other colours and at other hours.
+    /// </summary>
     public static PlanRequest Like(int seed)
     {
         var random = new Random(seed);

@@ -25,7 +25,9 @@ public class WaysTests
             .Single();
     }
 
-    /// <summary>From one count to the next there is no cliff: where the way or the vessel changes, the grams change by less than half.</summary>
+    /// <summary>
+    /// From one count to the next there is no cliff: where the way or the vessel changes, the grams change by less than half.
+    /// </summary>
     [Theory]
     [MemberData(nameof(Everything))]
     public void Grams_and_cost_have_no_cliffs(string centre, string size)
@@ -182,7 +184,9 @@ public class WaysTests
                     string.Join(", ", pot.Melts.Select(m => m.In("g"))));
         }, iter: 200);
 
-    /// <summary>Two kinds of berry for which the thriftiest vessel would want a second melt of 63 g: a vessel that takes them in one is chosen.</summary>
+    /// <summary>
+    /// Two kinds of berry for which the thriftiest vessel would want a second melt of 63 g: a vessel that takes them in one is chosen.
+    /// </summary>
     [Fact]
     public void A_second_thimbleful_is_not_melted_to_spare_a_pool()
     {

@@ -29,7 +29,8 @@ public class QuickEntryTests
         List<string> words =
         [
             line.Amount.ToString(
-                "0.##", CultureInfo.InvariantCulture) + line.CountedIn switch { CountedIn.Dozens => "dz", CountedIn.Weight => "g", CountedIn.Packs => "pk", _ => "" },
+                "0.##", CultureInfo.InvariantCulture) + line.CountedIn switch { CountedIn.Dozens =>
+                    "dz", CountedIn.Weight => "g", CountedIn.Packs => "pk", _ => "" },
             Tables.Reference.Centre(line.Centre)!.Sizes.Count > 1 ? $"{line.Centre}/{line.Size}" : line.Centre!,
             line.Coating == Tables.Profile.Habits.Coating ? line.Colour! : $"{line.Coating}.{line.Colour}",
             (line.Depth * 100).ToString("0", CultureInfo.InvariantCulture),
@@ -103,7 +104,8 @@ public class QuickEntryTests
     [InlineData("12 cookies white with rings in midnight", "12 sandwich-cookie/thin white 100 midnight:rings:3")]
     [InlineData("12 white cookies, zigzag", "12 sandwich-cookie/thin white 100 dark:zigzag:11")]
     [InlineData("12 dark cookies, zig-zag", "12 sandwich-cookie/thin dark 100 white:zigzag:11")]
-    [InlineData("12 cookies dark, white criss-cross and chopped nuts", "12 sandwich-cookie/thin dark 100 white:criss-cross:5 chopped-nuts@front")]
+    [InlineData(
+        "12 cookies dark, white criss-cross and chopped nuts", "12 sandwich-cookie/thin dark 100 white:criss-cross:5 chopped-nuts@front")]
     [InlineData("12 cookies half and half dark and white", "12 sandwich-cookie/thin dark 100 half:white")]
     [InlineData("12 cookies dark, half and half white", "12 sandwich-cookie/thin dark 100 half:white")]
     [InlineData("18 rods coral half with a white tip", "18 pretzel-rod coral 50 tip:white")]
@@ -190,7 +192,8 @@ public class QuickEntryTests
     {
         var chips = Entry.Read("strawberys drizzle", Tables, Looks, Today).Lines.Single().Chips;
         Assert.Equal(
-            [("centre", Reading.Corrected), ("pattern", Reading.Assumed), ("amount", Reading.Assumed), ("size", Reading.Assumed), ("colour", Reading.Assumed), ("depth", Reading.Assumed), ("pattern", Reading.Assumed)],
+            [("centre", Reading.Corrected), ("pattern", Reading.Assumed), ("amount", Reading.Assumed), ("size", Reading.Assumed),
+                ("colour", Reading.Assumed), ("depth", Reading.Assumed), ("pattern", Reading.Assumed)],
             chips.Select(c => (c.Field, c.Reading)));
     }
 
@@ -240,9 +243,12 @@ public class QuickEntryTests
     public void Random_text_never_throws_and_is_never_silently_guessed()
     {
         var words = Gen.OneOfConst(
-            "24", "a", "half", "dozen", "doz", "lb", "g", "3/4", "½", "66%", "0", "999999999", "strawberries", "berries", "rods", "apples", "large", "xl", "mini", "thin", "navy", "white", "silver", "dark",
-            "chocolate", "zigzag", "rings", "letters", "\"AB\"", "number", "sprinkles", "nuts", "tip", "only", "half and half", "two", "coats", "with", "and", "in", "of", ",", ";", "\n", "+", "red", "eyes", "gold dust",
-            "standing", "couverture", "meteor", "look", "plum twist", "zzz", "strawbery", "%", "-", "/", "\"", "é", "漢字", "\0", "1e9", "..", "3 /", "both sides", "top third", "packs", "x", "hundred", "twenty");
+            "24", "a", "half", "dozen", "doz", "lb", "g", "3/4", "½", "66%", "0", "999999999", "strawberries", "berries", "rods", "apples",
+            "large", "xl", "mini", "thin", "navy", "white", "silver", "dark",
+            "chocolate", "zigzag", "rings", "letters", "\"AB\"", "number", "sprinkles", "nuts", "tip", "only", "half and half", "two",
+            "coats", "with", "and", "in", "of", ",", ";", "\n", "+", "red", "eyes", "gold dust",
+            "standing", "couverture", "meteor", "look", "plum twist", "zzz", "strawbery", "%", "-", "/", "\"", "é", "漢字", "\0", "1e9", "..",
+            "3 /", "both sides", "top third", "packs", "x", "hundred", "twenty");
         var text = Gen.OneOf(
             words.Array[0, 14].Select(w => string.Join(' ', w)), words.Array[0, 14].Select(string.Concat), Gen.String[0, 60]);
         var words2 = Tables.Reference.Words;

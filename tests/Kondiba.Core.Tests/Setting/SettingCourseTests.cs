@@ -32,7 +32,8 @@ public class SettingCourseTests
     [Fact]
     public void Film_and_centre_cool_as_two_linear_bodies_do() =>
         Gen.Select(
-            Gen.Double[0.5, 4], Gen.Double[30, 45], Gen.Double[-18, 30], Gen.Double[2, 60], Gen.Double[-18, 25]).Sample((film, dipped, centre, grams, air) =>
+            Gen.Double[0.5, 4], Gen.Double[30, 45], Gen.Double[-18, 30], Gen.Double[2, 60], Gen.Double[-18, 25]).Sample((
+                film, dipped, centre, grams, air) =>
         {
             const int Points = 40;
             var until = Duration.FromMinutes(40);

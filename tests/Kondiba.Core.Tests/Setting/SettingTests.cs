@@ -37,7 +37,9 @@ public class SettingTests
     private static LineTally Line(string centre, string size, double depth = 1, int coats = 1) =>
         Orders.Tally(null, Orders.Line(centre, size, 12, depth: depth) with { Coats = coats }).Lines[0];
 
-    /// <summary>Common practice has fruit rings, dipped frozen, set within seconds; a thawed one takes as long as any other piece.</summary>
+    /// <summary>
+    /// Common practice has fruit rings, dipped frozen, set within seconds; a thawed one takes as long as any other piece.
+    /// </summary>
     [Fact]
     public void A_frozen_ring_sets_many_times_as_fast()
     {
@@ -96,7 +98,8 @@ public class SettingTests
     }
 
     /// <summary>
-    /// Held at one temperature, h = 1 − X/Xeq follows Foubert et al. 2002 in closed form, h = [1 + ((1 − x)^(1−n) − 1)·e^(−(1−n)Kt)]^(1/(1−n))
+    /// Held at one temperature, h = 1 − X/Xeq follows Foubert et al. 2002 in closed form, h = [1 + ((1 − x)^(1−n) −
+    /// 1)·e^(−(1−n)Kt)]^(1/(1−n))
     /// with x what is crystallized at first: a thin film on a heavy metal centre of the air's temperature.
     /// </summary>
     [Fact]
@@ -163,7 +166,10 @@ public class SettingTests
         Assert.Equal(0.002 * 1250 * 1600 / 9 * Math.Log((35.0 - 10) / (27 - 10)), seconds, 1.0);
     }
 
-    /// <summary>The heat that film and centre lose is the heat that the air gets: enthalpies against the flux summed by Simpson's rule, none of it the integrator's code.</summary>
+    /// <summary>
+    /// The heat that film and centre lose is the heat that the air gets: enthalpies against the flux summed by Simpson's rule, none of it
+    /// the integrator's code.
+    /// </summary>
     [Fact]
     public void The_energy_balance_closes_to_a_thousandth() =>
         Gen.Select(Gen.Double[0.4, 4], Gen.Double[-20, 24], Gen.Double[-18, 24]).Sample((film, air, centre) =>
@@ -210,7 +216,10 @@ public class SettingTests
     public void Dew_points_are_as_published(double air, double humidity, double dew) =>
         Assert.Equal(dew, Air.DewPoint(Quantities.Of<Temperature>(air, "°C"), Quantities.Of<Share>(humidity, "%")).In("°C"), 0.1);
 
-    /// <summary>Saturation pressure of water in Pa by the IAPWS steam tables (quoted from memory): air of a humidity that is the ratio of two of them has its dew point at the colder.</summary>
+    /// <summary>
+    /// Saturation pressure of water in Pa by the IAPWS steam tables (quoted from memory): air of a humidity that is the ratio of two of
+    /// them has its dew point at the colder.
+    /// </summary>
     [Fact]
     public void Dew_points_agree_with_the_steam_tables()
     {

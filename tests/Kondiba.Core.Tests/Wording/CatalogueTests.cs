@@ -105,7 +105,9 @@ public partial class CatalogueTests
         Assert.Equal("room for 2 more trays in the cool box on Saturday", Catalogue.Say(Room(2), Voice.Plain));
     }
 
-    /// <summary>Whatever an order comes to, every problem and every line of every working has what its sentence wants, for each kind of reader.</summary>
+    /// <summary>
+    /// Whatever an order comes to, every problem and every line of every working has what its sentence wants, for each kind of reader.
+    /// </summary>
     [Fact]
     public void Everything_that_is_said_of_an_order_can_be_said_to_everybody() =>
         Gen.Select(DesignTests.AnyLine.List[1, 4], Gen.Bool).Sample(

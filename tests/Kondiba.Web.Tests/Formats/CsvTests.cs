@@ -25,7 +25,18 @@ public sealed class CsvTests(Server server) : IClassFixture<Server>
         order["lines"]![0]!["decor"] = new JsonObject
         {
             ["dips"] = new JsonArray(),
-            ["patterns"] = new JsonArray(new JsonObject { ["kind"] = "letters", ["coating"] = "compound-wafer-hot-flow", ["colour"] = "white", ["lines"] = 1, ["spacing"] = null, ["bead"] = 1.75, ["angle"] = -3.5, ["phase"] = 0, ["text"] = "A7" }),
+            ["patterns"] = new JsonArray(new JsonObject
+            {
+                ["kind"] = "letters",
+                ["coating"] = "compound-wafer-hot-flow",
+                ["colour"] = "white",
+                ["lines"] = 1,
+                ["spacing"] = null,
+                ["bead"] = 1.75,
+                ["angle"] = -3.5,
+                ["phase"] = 0,
+                ["text"] = "A7"
+            }),
             ["sprinkles"] = new JsonArray(new JsonObject { ["kind"] = "jimmies", ["side"] = "tip", ["cover"] = 0.35, ["glued"] = true }),
             ["parts"] = new JsonArray(),
             ["paint"] = null,
@@ -69,7 +80,8 @@ public sealed class CsvTests(Server server) : IClassFixture<Server>
     [InlineData(Head + "\n,Tern,,,strawberry,L,1,compound-wafer-hot-flow,dark,0.5\n", 2, "pickup")]
     [InlineData(Head + ",decor\n,Tern,2027-05-03T10:00:00,,strawberry,L,1,compound-wafer-hot-flow,dark,0.5,{]\n", 2, "decor")]
     [InlineData(Head + ",state\n,Tern,2027-05-03T10:00:00,,strawberry,L,1,compound-wafer-hot-flow,dark,0.5,maybe\n", 2, "state")]
-    [InlineData(Head + ",price by,price\n,Tern,2027-05-03T10:00:00,,strawberry,L,1,compound-wafer-hot-flow,dark,0.5,margin,3\n", 2, "price")]
+    [InlineData(
+        Head + ",price by,price\n,Tern,2027-05-03T10:00:00,,strawberry,L,1,compound-wafer-hot-flow,dark,0.5,margin,3\n", 2, "price")]
     public async Task A_file_that_cannot_be_is_told_by_line_and_column_and_changes_nothing(string csv, int line, string column)
     {
         var before = await CountAsync();
@@ -83,7 +95,12 @@ public sealed class CsvTests(Server server) : IClassFixture<Server>
     public async Task A_made_order_that_comes_in_takes_from_the_pantry_and_a_removed_one_stands_again()
     {
         (await client.PostAsJsonAsync(
-            "/api/pantry/lots", new { id = Guid.CreateVersion7(), ware = "coating.compound-wafer-hot-flow.silver", amount = 500 })).EnsureSuccessStatusCode();
+            "/api/pantry/lots", new
+            {
+                id = Guid.CreateVersion7(),
+                ware = "coating.compound-wafer-hot-flow.silver",
+                amount = 500
+            })).EnsureSuccessStatusCode();
         var order = await client.CreatedAsync(Orders.Order(Orders.Line(colour: "silver")));
         var csv = await client.GetStringAsync("/api/files/orders.csv");
         await client.DeleteAsync($"/api/orders/{order["id"]}");

@@ -26,7 +26,13 @@ public sealed class FormatTests(Server server) : IClassFixture<Server>
     private static async Task<string> FullAsync(HttpClient sample)
     {
         var things = (await sample.GetFromJsonAsync<JsonObject>("/api/kitchen/things"))!;
-        var vessel = new JsonObject { ["code"] = "vase", ["name"] = "narrow vase", ["kind"] = "round", ["measures"] = new JsonObject { ["bottom"] = 55, ["top"] = 60, ["height"] = 150 } };
+        var vessel = new JsonObject
+        {
+            ["code"] = "vase",
+            ["name"] = "narrow vase",
+            ["kind"] = "round",
+            ["measures"] = new JsonObject { ["bottom"] = 55, ["top"] = 60, ["height"] = 150 }
+        };
         (await sample.PutAsJsonAsync("/api/kitchen/vessels", vessel)).EnsureSuccessStatusCode();
         var centre = (JsonObject)things["centres"]!.AsArray().First(c => (string)c!["code"]! == "apple")!.DeepClone();
         (centre["code"], centre["name"]) = ("pear", "pear");
@@ -36,7 +42,8 @@ public sealed class FormatTests(Server server) : IClassFixture<Server>
         (await sample.PutAsJsonAsync(
             "/api/kitchen/rates", new { hour = 18.50m, terms = "By the tide, “or” not at all." })).EnsureSuccessStatusCode();
         (await sample.PutAsJsonAsync(
-            "/api/kitchen/places", new { code = "cellar", name = "cellar", air = 12, humidity = 0.7, trays = 2 })).EnsureSuccessStatusCode();
+            "/api/kitchen/places",
+            new { code = "cellar", name = "cellar", air = 12, humidity = 0.7, trays = 2 })).EnsureSuccessStatusCode();
         (await sample.PutAsJsonAsync("/api/kitchen/toppings", KitchenThingsTests.Topping())).EnsureSuccessStatusCode();
         (await sample.PutAsJsonAsync("/api/kitchen/parts", things["parts"]![0]!.DeepClone())).EnsureSuccessStatusCode();
         (await sample.PutAsJsonAsync("/api/kitchen/figures", KitchenThingsTests.Buoy())).EnsureSuccessStatusCode();
@@ -54,8 +61,15 @@ public sealed class FormatTests(Server server) : IClassFixture<Server>
                     ["3/dip.0"] = new JsonObject { ["at"] = "2031-05-01T09:00:00" },
                 },
                 ["hours"] = new JsonArray(new JsonObject { ["day"] = "2031-05-02", ["hours"] = null }),
-                ["helpers"] = new JsonArray(new JsonObject { ["day"] = "2031-05-01", ["hours"] = new JsonObject { ["from"] = "10:00:00", ["to"] = "12:30:00" } }),
-                ["places"] = new JsonArray(new JsonObject { ["place"] = "fridge", ["change"] = -1, ["from"] = "2031-05-01T08:00:00", ["to"] = "2031-05-01T20:00:00" }),
+                ["helpers"] = new JsonArray(
+                    new JsonObject { ["day"] = "2031-05-01", ["hours"] = new JsonObject { ["from"] = "10:00:00", ["to"] = "12:30:00" } }),
+                ["places"] = new JsonArray(new JsonObject
+                {
+                    ["place"] = "fridge",
+                    ["change"] = -1,
+                    ["from"] = "2031-05-01T08:00:00",
+                    ["to"] = "2031-05-01T20:00:00"
+                }),
             },
         })).EnsureSuccessStatusCode();
         var order = Orders.Order(Orders.Line("pear", (string)centre["sizes"]![0]!["code"]!, 3, depth: 0.5));
@@ -102,7 +116,8 @@ public sealed class FormatTests(Server server) : IClassFixture<Server>
         var schema = await JsonSchema.FromJsonAsync(
             await sample.GetStringAsync("/api/files/kitchen.schema.json"), TestContext.Current.CancellationToken);
         Assert.Empty(schema.Validate(text));
-        foreach (var (was, becomes) in new[] { ("\"lastNumber\": 8", "\"lastNumber\": \"seven\""), ("\"centre\": \"strawberry\"", "\"center\": \"strawberry\""), ("\"state\": \"agreed\"", "\"state\": \"perhaps\"") })
+        foreach (var (was, becomes) in new[] { ("\"lastNumber\": 8", "\"lastNumber\": \"seven\""),
+            ("\"centre\": \"strawberry\"", "\"center\": \"strawberry\""), ("\"state\": \"agreed\"", "\"state\": \"perhaps\"") })
         {
             Assert.Contains(was, text, StringComparison.Ordinal);
             Assert.NotEmpty(schema.Validate(text.Replace(was, becomes, StringComparison.Ordinal)));

@@ -5,7 +5,9 @@ using System.Text.Json.Nodes;
 
 namespace Kondiba.Web.Tests;
 
-/// <summary>Whatever is sent, the answer is a clear one: nothing is answered with a server error, and nothing is kept that then is.</summary>
+/// <summary>
+/// Whatever is sent, the answer is a clear one: nothing is answered with a server error, and nothing is kept that then is.
+/// </summary>
 public sealed class BadInputTests(Server server) : IClassFixture<Server>
 {
     private static readonly int Tried = int.TryParse(Environment.GetEnvironmentVariable("KONDIBA_BAD_INPUTS"), out var tried)
@@ -20,8 +22,10 @@ public sealed class BadInputTests(Server server) : IClassFixture<Server>
     /// <summary>Values that no maker types, as they stand in a body.</summary>
     private static readonly string[] Nasty =
     [
-        "null", "\"\"", "\" \"", "\"\\u0000\"", "\"a\\u0000b\"", "\"\\ud800\"", $"\"{new string('x', 300)}\"", $"\"{new string('é', 5000)}\"", "0", "-1", "99", "1e308", "-1e308", "1e400", "1e-200", "2147483647", "2147483648", "0.1",
-        "true", "[]", "{}", "[null]", "[[]]", "{\"a\": null}", "\"9999-12-31T23:59:59\"", "\"-9998-01-01T00:00:00\"", "\"0001-01-01\"", "\"2031-02-30T10:00:00\"", "\"24:00:00\"", "\"../../etc\"", "\"=1+1\"", "\"#gggggg\"",
+        "null", "\"\"", "\" \"", "\"\\u0000\"", "\"a\\u0000b\"", "\"\\ud800\"", $"\"{new string('x', 300)}\"",
+        $"\"{new string('é', 5000)}\"", "0", "-1", "99", "1e308", "-1e308", "1e400", "1e-200", "2147483647", "2147483648", "0.1",
+        "true", "[]", "{}", "[null]", "[[]]", "{\"a\": null}", "\"9999-12-31T23:59:59\"", "\"-9998-01-01T00:00:00\"", "\"0001-01-01\"",
+        "\"2031-02-30T10:00:00\"", "\"24:00:00\"", "\"../../etc\"", "\"=1+1\"", "\"#gggggg\"",
     ];
 
     private async Task<List<(HttpMethod Method, string Path, JsonNode Body)>> GoodAsync()
@@ -54,13 +58,17 @@ public sealed class BadInputTests(Server server) : IClassFixture<Server>
                 ["version"] = day["version"]!.DeepClone(),
                 ["arranged"] = new JsonObject
                 {
-                    ["tasks"] = new JsonObject { ["1/dip.0"] = new JsonObject { ["at"] = "2031-05-01T10:00:00", ["notBefore"] = null, ["done"] = null } },
+                    ["tasks"] = new JsonObject { ["1/dip.0"] = new JsonObject { ["at"] = "2031-05-01T10:00:00", ["notBefore"] = null,
+                        ["done"] = null } },
                     ["hours"] = new JsonArray(new JsonObject { ["day"] = "2031-05-02", ["hours"] = null }),
-                    ["helpers"] = new JsonArray(new JsonObject { ["day"] = "2031-05-01", ["hours"] = new JsonObject { ["from"] = "10:00:00", ["to"] = "12:30:00" } }),
+                    ["helpers"] = new JsonArray(new JsonObject { ["day"] = "2031-05-01",
+                        ["hours"] = new JsonObject { ["from"] = "10:00:00", ["to"] = "12:30:00" } }),
                     ["places"] = new JsonArray(),
                 },
             }),
-            (HttpMethod.Post, "/api/pantry/lots", new JsonObject { ["id"] = Guid.CreateVersion7(), ["ware"] = "sprinkle.jimmies", ["amount"] = 100, ["pack"] = 100, ["price"] = 2.4, ["bestBefore"] = "2032-01-01", ["place"] = "shelf" }),
+            (HttpMethod.Post, "/api/pantry/lots",
+                new JsonObject { ["id"] = Guid.CreateVersion7(), ["ware"] = "sprinkle.jimmies", ["amount"] = 100, ["pack"] = 100,
+                ["price"] = 2.4, ["bestBefore"] = "2032-01-01", ["place"] = "shelf" }),
         ];
     }
 
@@ -75,7 +83,8 @@ public sealed class BadInputTests(Server server) : IClassFixture<Server>
                 ["insert"] = "sandwich-cookie",
                 ["insertSize"] = "thin",
                 ["accent"] = new JsonObject { ["coating"] = "compound-wafer-hot-flow", ["colour"] = "white", ["share"] = 0.2 },
-                ["features"] = new JsonArray(new JsonObject { ["coating"] = "compound-wafer-hot-flow", ["colour"] = "silver", ["share"] = 0.03 }),
+                ["features"] = new JsonArray(
+                    new JsonObject { ["coating"] = "compound-wafer-hot-flow", ["colour"] = "silver", ["share"] = 0.03 }),
             },
             ["disc"] = new JsonObject { ["across"] = 60, ["coating"] = "compound-wafer-hot-flow", ["colour"] = "silver" },
             ["colours"] = new JsonObject { ["wings"] = "silver" },
@@ -83,7 +92,18 @@ public sealed class BadInputTests(Server server) : IClassFixture<Server>
         line["decor"] = new JsonObject
         {
             ["dips"] = new JsonArray(),
-            ["patterns"] = new JsonArray(new JsonObject { ["kind"] = "zigzag", ["coating"] = "compound-wafer-hot-flow", ["colour"] = "white", ["lines"] = 9, ["spacing"] = null, ["bead"] = 1.8, ["angle"] = 0, ["phase"] = 0, ["text"] = null }),
+            ["patterns"] = new JsonArray(new JsonObject
+            {
+                ["kind"] = "zigzag",
+                ["coating"] = "compound-wafer-hot-flow",
+                ["colour"] = "white",
+                ["lines"] = 9,
+                ["spacing"] = null,
+                ["bead"] = 1.8,
+                ["angle"] = 0,
+                ["phase"] = 0,
+                ["text"] = null
+            }),
             ["sprinkles"] = new JsonArray(new JsonObject { ["kind"] = "jimmies", ["side"] = "front", ["cover"] = 0.2, ["glued"] = false }),
             ["parts"] = new JsonArray(new JsonObject { ["kind"] = "eye", ["count"] = 2, ["pressed"] = false }),
             ["paint"] = new JsonObject { ["kind"] = "gold", ["cover"] = 0.4 },

@@ -35,7 +35,15 @@ public sealed class KitchenThingsTests(Server server) : IClassFixture<Server>
         ["code"] = "crunch",
         ["name"] = "harbour crunch",
         ["perArea"] = null,
-        ["weighed"] = new JsonObject { ["centre"] = "sandwich-cookie", ["size"] = "thin", ["pieces"] = 20, ["grams"] = 45, ["side"] = "front", ["cover"] = 0.6 },
+        ["weighed"] = new JsonObject
+        {
+            ["centre"] = "sandwich-cookie",
+            ["size"] = "thin",
+            ["pieces"] = 20,
+            ["grams"] = 45,
+            ["side"] = "front",
+            ["cover"] = 0.6
+        },
         ["grain"] = 3,
         ["form"] = "flake",
         ["srgb"] = new JsonArray("#d8a860"),
@@ -229,7 +237,13 @@ public sealed class KitchenThingsTests(Server server) : IClassFixture<Server>
     {
         var order = Orders.Order(Orders.Line("cake-ball", "one", 24, "lime", 1));
         var before = Pot(await PreviewAsync(order));
-        var flute = new JsonObject { ["code"] = "flute", ["name"] = "flute", ["kind"] = "round", ["measures"] = new JsonObject { ["bottom"] = 49, ["top"] = 49, ["height"] = 150 } };
+        var flute = new JsonObject
+        {
+            ["code"] = "flute",
+            ["name"] = "flute",
+            ["kind"] = "round",
+            ["measures"] = new JsonObject { ["bottom"] = 49, ["top"] = 49, ["height"] = 150 }
+        };
         (await client.PutAsJsonAsync("/api/kitchen/vessels", flute)).EnsureSuccessStatusCode();
         var with = Pot(await PreviewAsync(order));
         Assert.Equal("flute", (string)with["vessel"]!);
@@ -244,7 +258,12 @@ public sealed class KitchenThingsTests(Server server) : IClassFixture<Server>
         var order = Orders.Order(Orders.Line(colour: "plum"));
         var bought = (int)Pot(await PreviewAsync(order))["packs"]!["value"]!;
         var lot = await (await client.PostAsJsonAsync(
-            "/api/pantry/lots", new { id = Guid.CreateVersion7(), ware = "coating.compound-wafer-hot-flow.plum", amount = 2000 })).ReadAsync();
+            "/api/pantry/lots", new
+            {
+                id = Guid.CreateVersion7(),
+                ware = "coating.compound-wafer-hot-flow.plum",
+                amount = 2000
+            })).ReadAsync();
         var pot = Pot(await PreviewAsync(order));
         Assert.True(bought > 0);
         Assert.Equal(0, (int)pot["packs"]!["value"]!);
@@ -290,7 +309,12 @@ public sealed class KitchenThingsTests(Server server) : IClassFixture<Server>
         var order = Orders.Order(Orders.Line(colour: "silver"));
         var plain = Pot(await PreviewAsync(order));
         (await client.PutAsJsonAsync(
-            "/api/kitchen/ways", new { thinner = "flakes", margin = 0.25, withoutVessels = new[] { (string)plain["vessel"]! } })).EnsureSuccessStatusCode();
+            "/api/kitchen/ways", new
+            {
+                thinner = "flakes",
+                margin = 0.25,
+                withoutVessels = new[] { (string)plain["vessel"]! }
+            })).EnsureSuccessStatusCode();
         var pot = Pot(await PreviewAsync(order));
         Assert.NotNull(pot["thinner"]);
         Assert.NotEqual((string)plain["vessel"]!, (string)pot["vessel"]!);

@@ -26,7 +26,16 @@ public sealed class TwoServersTests(Server server) : IClassFixture<Server>
         Assert.Equal(0, await HadAsync(two));
         (await one.PostAsJsonAsync(
             "/api/pantry/lots",
-            new { id = lot, ware = "coating.compound-wafer-hot-flow.teal", amount = 5000, pack = (double?)null, price = (decimal?)null, bestBefore = (string?)null, place = "" })).EnsureSuccessStatusCode();
+            new
+            {
+                id = lot,
+                ware = "coating.compound-wafer-hot-flow.teal",
+                amount = 5000,
+                pack = (double?)null,
+                price = (decimal?)null,
+                bestBefore = (string?)null,
+                place = ""
+            })).EnsureSuccessStatusCode();
         Assert.True(await HadAsync(two) > 0);
         (await two.PostAsJsonAsync(
             $"/api/pantry/lots/{lot}/movements", new { kind = "thrown", amount = 5000, note = "" })).EnsureSuccessStatusCode();

@@ -4,7 +4,9 @@ using System.Text.Json.Nodes;
 
 namespace Kondiba.Web.Tests;
 
-/// <summary>The same asked for by several at the same moment: one is first, the others are told so or get what is there; never a server error.</summary>
+/// <summary>
+/// The same asked for by several at the same moment: one is first, the others are told so or get what is there; never a server error.
+/// </summary>
 public sealed class ConflictTests(Server server) : IClassFixture<Server>
 {
     private const int AtOnce = 12;
@@ -47,7 +49,16 @@ public sealed class ConflictTests(Server server) : IClassFixture<Server>
     [Fact]
     public async Task A_receipt_sent_by_all_at_once_counts_once_and_is_used_and_taken_back_once()
     {
-        var receipt = new { id = Guid.CreateVersion7(), ware = "sprinkle.nonpareils", amount = 100, pack = (double?)null, price = (decimal?)null, bestBefore = (string?)null, place = "shelf" };
+        var receipt = new
+        {
+            id = Guid.CreateVersion7(),
+            ware = "sprinkle.nonpareils",
+            amount = 100,
+            pack = (double?)null,
+            price = (decimal?)null,
+            bestBefore = (string?)null,
+            place = "shelf"
+        };
         var received = await TogetherAsync(() => client.PostAsJsonAsync("/api/pantry/lots", receipt));
         Assert.All(received, a => Assert.Equal(HttpStatusCode.OK, a.StatusCode));
         var used = await TogetherAsync(() => client.PostAsJsonAsync(
@@ -66,7 +77,16 @@ public sealed class ConflictTests(Server server) : IClassFixture<Server>
     {
         (await client.PostAsJsonAsync(
             "/api/pantry/lots",
-            new { id = Guid.CreateVersion7(), ware = "centre.sandwich-cookie.thin", amount = 60, pack = (double?)null, price = (decimal?)null, bestBefore = (string?)null, place = "shelf" })).EnsureSuccessStatusCode();
+            new
+            {
+                id = Guid.CreateVersion7(),
+                ware = "centre.sandwich-cookie.thin",
+                amount = 60,
+                pack = (double?)null,
+                price = (decimal?)null,
+                bestBefore = (string?)null,
+                place = "shelf"
+            })).EnsureSuccessStatusCode();
         var made = Orders.Order(Orders.Line("sandwich-cookie", "thin", 24, "teal", 1));
         made["state"] = "made";
         await TogetherAsync(() => client.PostAsJsonAsync("/api/orders", made));

@@ -26,7 +26,8 @@ public sealed class OrderLifeTests(Server server) : IClassFixture<Server>
     public async Task Orders_are_found_by_the_beginning_of_any_word_by_number_and_by_state()
     {
         var wanted = Orders.Order(Orders.Line("pretzel-rod", "one", 12, "teal", 0.5));
-        (wanted["name"], wanted["client"], wanted["place"], wanted["state"]) = ("Lantern walk", "Lighthouse keepers", "The north mole", "quoted");
+        (wanted["name"], wanted["client"], wanted["place"], wanted["state"]) = (
+            "Lantern walk", "Lighthouse keepers", "The north mole", "quoted");
         var order = await client.CreatedAsync(wanted);
         foreach (var words in (string[])["lantern", "LIGHT kee", "mole", "pretzel teal", $"{order["number"]}", $"#{order["number"]}"])
             Assert.Contains((string)order["id"]!, await FoundAsync($"q={Uri.EscapeDataString(words)}"));
@@ -57,7 +58,8 @@ public sealed class OrderLifeTests(Server server) : IClassFixture<Server>
         Assert.NotEqual((int)order["number"]!, (int)copy["number"]!);
 
         var template = await (await client.PostAsJsonAsync(
-            $"/api/orders/{order["id"]}/copies", new { name = "Choir box", pickup = (string?)null, pieces = (int?)null, template = true })).ReadAsync();
+            $"/api/orders/{order["id"]}/copies",
+            new { name = "Choir box", pickup = (string?)null, pieces = (int?)null, template = true })).ReadAsync();
         Assert.Contains((string)template["id"]!, await FoundAsync("templates=true"));
         Assert.DoesNotContain(
             (await client.GetFromJsonAsync<JsonObject>("/api/shelf"))!["orders"]!.AsArray(),
@@ -73,7 +75,8 @@ public sealed class OrderLifeTests(Server server) : IClassFixture<Server>
     {
         var order = await client.CreatedAsync(Orders.Order(Orders.Line(amount: 1)));
         Assert.Equal("Make the offer.", await NextAsync());
-        foreach (var (state, next) in new[] { ("quoted", "Waiting for a yes."), ("agreed", "2 things to buy."), ("made", "Hand it over."), ("handedOver", ""), ("cancelled", null) })
+        foreach (var (state, next) in new[] { ("quoted", "Waiting for a yes."), ("agreed", "2 things to buy."), ("made", "Hand it over."),
+            ("handedOver", ""), ("cancelled", null) })
         {
             order["state"] = state;
             order = await (await client.PutAsJsonAsync($"/api/orders/{order["id"]}", order)).ReadAsync();

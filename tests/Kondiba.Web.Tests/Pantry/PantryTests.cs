@@ -13,7 +13,16 @@ public sealed class PantryTests(Server server) : IClassFixture<Server>
     [Fact]
     public async Task A_lot_is_received_once_used_corrected_and_every_step_can_be_taken_back()
     {
-        var receipt = new { id = Guid.CreateVersion7(), ware = "sprinkle.jimmies", amount = 100, pack = 100, price = 2.4, bestBefore = "2031-05-03", place = "drawer" };
+        var receipt = new
+        {
+            id = Guid.CreateVersion7(),
+            ware = "sprinkle.jimmies",
+            amount = 100,
+            pack = 100,
+            price = 2.4,
+            bestBefore = "2031-05-03",
+            place = "drawer"
+        };
         await ReceiveAsync(receipt);
         await ReceiveAsync(receipt);
         Assert.Equal(100, await LeftAsync("sprinkle.jimmies"));
@@ -112,7 +121,14 @@ public sealed class PantryTests(Server server) : IClassFixture<Server>
     {
         (await client.PutAsJsonAsync(
             "/api/kitchen/wares",
-            new { code = "supply.cup", name = "", unit = "pieces", packs = new[] { new { holds = 250, price = 3 } }, low = 40 })).EnsureSuccessStatusCode();
+            new
+            {
+                code = "supply.cup",
+                name = "",
+                unit = "pieces",
+                packs = new[] { new { holds = 250, price = 3 } },
+                low = 40
+            })).EnsureSuccessStatusCode();
         var cup = (await PantryAsync())["wares"]!.AsArray().Single(w => (string)w!["code"]! == "supply.cup")!;
         Assert.Equal((250, 40), ((double)cup["packs"]![0]!["holds"]!, (double)cup["low"]!));
         (await client.PutAsJsonAsync(

@@ -195,7 +195,8 @@ public sealed class DayTests(Server server) : IClassFixture<Server>
                 .Select(_ => (JsonNode)new JsonObject { ["hours"] = new JsonObject { ["from"] = "00:00:00", ["to"] = "23:59:00" } }),
         ]);
         (await client.PutAsJsonAsync(
-            "/api/kitchen/working", new JsonObject { ["days"] = always, ["pots"] = 2, ["wells"] = 2, ["pace"] = null })).EnsureSuccessStatusCode();
+            "/api/kitchen/working",
+            new JsonObject { ["days"] = always, ["pots"] = 2, ["wells"] = 2, ["pace"] = null })).EnsureSuccessStatusCode();
         var order = Orders.In(0, Orders.Line("pretzel-rod", "one", 40, "midnight", 0.5));
         order["pickup"] = DateTime.Parse((string)(await DayAsync(client))["now"]!, null).AddHours(6).ToString("s", null);
         await client.CreatedAsync(order);
@@ -231,7 +232,8 @@ public sealed class DayTests(Server server) : IClassFixture<Server>
             client,
             day,
             "helpers",
-            new JsonArray(new JsonObject { ["day"] = "2031-05-01", ["hours"] = new JsonObject { ["from"] = "10:00:00", ["to"] = "12:00:00" } }));
+            new JsonArray(
+                new JsonObject { ["day"] = "2031-05-01", ["hours"] = new JsonObject { ["from"] = "10:00:00", ["to"] = "12:00:00" } }));
 
         // The other kitchen has no order, no arrangement and no task of this one, though orders of both are number 1.
         var there = await DayAsync(other);
@@ -289,12 +291,19 @@ public sealed class DayTests(Server server) : IClassFixture<Server>
             "helpers[0]",
             await RefusedAsync(
                 "helpers",
-                new JsonArray(new JsonObject { ["day"] = "2031-05-01", ["hours"] = new JsonObject { ["from"] = "18:00:00", ["to"] = "14:00:00" } })));
+                new JsonArray(
+                    new JsonObject { ["day"] = "2031-05-01", ["hours"] = new JsonObject { ["from"] = "18:00:00", ["to"] = "14:00:00" } })));
         Assert.Contains(
             "places[0]",
             await RefusedAsync(
                 "places",
-                new JsonArray(new JsonObject { ["place"] = "fridge", ["change"] = -1, ["from"] = "2031-05-02T00:00:00", ["to"] = "2031-05-01T00:00:00" })));
+                new JsonArray(new JsonObject
+                {
+                    ["place"] = "fridge",
+                    ["change"] = -1,
+                    ["from"] = "2031-05-02T00:00:00",
+                    ["to"] = "2031-05-01T00:00:00"
+                })));
         var working = await client.PutAsJsonAsync(
             "/api/kitchen/working",
             new JsonObject { ["days"] = new JsonArray(), ["pots"] = 0, ["wells"] = 0, ["pace"] = new JsonObject { ["dip"] = 0.01 } });
@@ -309,7 +318,8 @@ public sealed class DayTests(Server server) : IClassFixture<Server>
     {
         using var client = await server.StartKitchenAsync("Cellar");
         (await client.PutAsJsonAsync(
-            "/api/kitchen/places", new { code = "cellar", name = "cellar", air = 12, humidity = 0.7, trays = 2 })).EnsureSuccessStatusCode();
+            "/api/kitchen/places",
+            new { code = "cellar", name = "cellar", air = 12, humidity = 0.7, trays = 2 })).EnsureSuccessStatusCode();
         var setting = await (await client.PostAsJsonAsync(
             "/api/setting/preview?line=0", Orders.Order(Orders.Line("sandwich-cookie", "thin", 12, "dark", 1)))).ReadAsync();
         var places = setting["places"]!.AsArray().ToDictionary(p => (string)p!["place"]!);

@@ -9,7 +9,9 @@ using NodaTime;
 
 namespace Kondiba.Web.Tests;
 
-/// <summary>The calendar by the letter of RFC 5545: lines, escapes, and times in UTC. Read here without the library that writes it.</summary>
+/// <summary>
+/// The calendar by the letter of RFC 5545: lines, escapes, and times in UTC. Read here without the library that writes it.
+/// </summary>
 public class PlanCalendarTests
 {
     private static readonly DateTimeZone Lisbon = DateTimeZoneProviders.Tzdb["Europe/Lisbon"];
@@ -113,7 +115,9 @@ public class PlanCalendarTests
             e => Assert.NotEqual(e.First.Value, e.Second.Value));
     }
 
-    /// <summary>In Lisbon clocks go on by an hour on 30 March 2031 at 1:00 and back on 26 October at 2:00 (rule of the European Union).</summary>
+    /// <summary>
+    /// In Lisbon clocks go on by an hour on 30 March 2031 at 1:00 and back on 26 October at 2:00 (rule of the European Union).
+    /// </summary>
     [Theory]
     [InlineData(2031, 3, 30, 0, 30, "20310330T003000Z")]
     [InlineData(2031, 3, 30, 1, 30, "20310330T013000Z")]

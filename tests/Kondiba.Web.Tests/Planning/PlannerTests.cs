@@ -95,7 +95,8 @@ public sealed class PlannerTests(Server server) : IClassFixture<Server>
 
     /// <summary>The orders' steps; a better plan may melt more or less often.</summary>
     private static IReadOnlyList<string> Codes(JsonObject day) =>
-        [.. day["plan"]!["tasks"]!.AsArray().Select(t => (string)t!["what"]!["code"]!).Where(c => c.Contains('/', StringComparison.Ordinal))];
+        [.. day["plan"]!["tasks"]!.AsArray().Select(t => (string)t!["what"]!["code"]!).Where(
+            c => c.Contains('/', StringComparison.Ordinal))];
 
     /// <summary>A planner in a process of its own.</summary>
     private Process Plan(double effort = 60) => Process.Start(new ProcessStartInfo("dotnet", [typeof(PlanJobs).Assembly.Location])

@@ -19,7 +19,15 @@ public sealed class PrepTests(Server server) : IClassFixture<Server>
     private static JsonObject Moulded(string size)
     {
         var line = Orders.Line("moulded-piece", "cookie", 20, "teal", 1);
-        line["making"] = new JsonObject { ["mould"] = new JsonObject { ["mould"] = "cookie-round", ["insert"] = "sandwich-cookie", ["insertSize"] = size } };
+        line["making"] = new JsonObject
+        {
+            ["mould"] = new JsonObject
+            {
+                ["mould"] = "cookie-round",
+                ["insert"] = "sandwich-cookie",
+                ["insertSize"] = size
+            }
+        };
         return line;
     }
 
@@ -35,7 +43,15 @@ public sealed class PrepTests(Server server) : IClassFixture<Server>
         ["each"] = new JsonArray(),
         ["portion"] = 15,
         ["loss"] = 0.05,
-        ["steps"] = new JsonArray(new JsonObject { ["text"] = "Melt and stir the curd in.", ["why"] = "", ["place"] = "hob", ["hands"] = 6, ["wait"] = 0, ["seconds"] = 0 }),
+        ["steps"] = new JsonArray(new JsonObject
+        {
+            ["text"] = "Melt and stir the curd in.",
+            ["why"] = "",
+            ["place"] = "hob",
+            ["hands"] = 6,
+            ["wait"] = 0,
+            ["seconds"] = 0
+        }),
     };
 
     private async Task<JsonObject> ListAsync(JsonObject order) =>
@@ -83,7 +99,16 @@ public sealed class PrepTests(Server server) : IClassFixture<Server>
         var order = Orders.Order(
             Truffles(
                 30,
-                new JsonObject { ["filling"] = "ganache-milk", ["portion"] = 14, ["shares"] = new JsonObject { ["cream"] = 0.5 }, ["mould"] = null, ["colours"] = null, ["on"] = null, ["disc"] = null }),
+                new JsonObject
+                {
+                    ["filling"] = "ganache-milk",
+                    ["portion"] = 14,
+                    ["shares"] = new JsonObject { ["cream"] = 0.5 },
+                    ["mould"] = null,
+                    ["colours"] = null,
+                    ["on"] = null,
+                    ["disc"] = null
+                }),
             Moulded("thin"));
         order["schools"] = new JsonObject { ["ganache"] = "fridge" };
         var id = (string)(await client.CreatedAsync(order))["id"]!;
@@ -222,7 +247,16 @@ public sealed class PrepTests(Server server) : IClassFixture<Server>
     [Fact]
     public async Task A_mould_of_ones_own_is_chosen_and_comes_back_as_it_was()
     {
-        var mould = new { code = "cookie-round", name = "deep cookie mould", kind = "round", measures = new { across = 55, deep = 20 }, flush = true, cavities = 6, trays = 1 };
+        var mould = new
+        {
+            code = "cookie-round",
+            name = "deep cookie mould",
+            kind = "round",
+            measures = new { across = 55, deep = 20 },
+            flush = true,
+            cavities = 6,
+            trays = 1
+        };
         (await client.PutAsJsonAsync("/api/kitchen/moulds", mould)).EnsureSuccessStatusCode();
         var tally = (await (await client.PostAsJsonAsync("/api/amounts/preview", Orders.Order(Moulded("double")))).ReadAsync())!;
         Assert.DoesNotContain(tally["problems"]!.AsArray(), p => (string)p!["severity"]! == "unfit");

@@ -125,10 +125,13 @@ public sealed class PeopleTests(Server server) : IClassFixture<Server>
         var id = (string)order["id"]!;
         foreach (var (verb, path, body) in new (string, string, object?)[]
         {
-            ("GET", $"/api/orders/{id}", null), ("PUT", $"/api/orders/{id}", order), ("DELETE", $"/api/orders/{id}", null), ("POST", $"/api/orders/{id}/restore", null),
-            ("POST", $"/api/orders/{id}/copies", new { name = "mine", pickup = (string?)null, pieces = (int?)null }), ("GET", $"/api/orders/{id}/used", null), ("GET", $"/api/orders/{id}/quote", null),
+            ("GET", $"/api/orders/{id}", null), ("PUT", $"/api/orders/{id}", order), ("DELETE", $"/api/orders/{id}", null),
+            ("POST", $"/api/orders/{id}/restore", null),
+            ("POST", $"/api/orders/{id}/copies", new { name = "mine", pickup = (string?)null, pieces = (int?)null }),
+            ("GET", $"/api/orders/{id}/used", null), ("GET", $"/api/orders/{id}/quote", null),
             ("POST", $"/api/orders/{id}/quote/shares", null), ("DELETE", $"/api/orders/{id}/quote/shares/{share["id"]}", null),
-            ("GET", $"/api/pantry/lots/{lot}/movements", null), ("POST", $"/api/pantry/lots/{lot}/movements", new { kind = "used", amount = 1 }),
+            ("GET", $"/api/pantry/lots/{lot}/movements", null),
+            ("POST", $"/api/pantry/lots/{lot}/movements", new { kind = "used", amount = 1 }),
             ("DELETE", $"/api/pantry/movements/{movement}", null), ("DELETE", $"/api/people/{person}", null),
         })
         {
@@ -183,7 +186,9 @@ public sealed class PeopleTests(Server server) : IClassFixture<Server>
                 "/api/session", new { name = "owner of Changing kitchen", password = Server.Password })).StatusCode);
     }
 
-    /// <summary>After a changed password, or removed, another device is signed out: it is told so, can sign out, and its cookie is gone.</summary>
+    /// <summary>
+    /// After a changed password, or removed, another device is signed out: it is told so, can sign out, and its cookie is gone.
+    /// </summary>
     [Fact]
     public async Task Another_device_is_signed_out_in_peace_after_a_changed_password_and_when_removed()
     {
@@ -191,7 +196,8 @@ public sealed class PeopleTests(Server server) : IClassFixture<Server>
             o => o.ValidationInterval = TimeSpan.Zero)));
         using var first = Server.Browser(strict);
         (await first.PostAsJsonAsync(
-            "/api/session/kitchen", new { kitchen = "Two devices", name = "tide keeper", password = Server.Password })).EnsureSuccessStatusCode();
+            "/api/session/kitchen",
+            new { kitchen = "Two devices", name = "tide keeper", password = Server.Password })).EnsureSuccessStatusCode();
         using var second = Server.Browser(strict);
         (await second.PostAsJsonAsync("/api/session", new { name = "tide keeper", password = Server.Password })).EnsureSuccessStatusCode();
         (await first.PutAsJsonAsync(
