@@ -302,11 +302,7 @@ public sealed class Maker : IDisposable
             new() { ["width"] = width, ["height"] = height, ["deviceScaleFactor"] = 1, ["mobile"] = false });
         driver.ExecuteCdpCommand(
             "Emulation.setEmulatedMedia",
-            new()
-            {
-                ["features"] = new[] { new Dictionary<string,
-                object> { ["name"] = "prefers-color-scheme", ["value"] = dark ? "dark" : "light" } }
-            });
+            new() { ["features"] = new object[] { new { name = "prefers-color-scheme", value = dark ? "dark" : "light" } } });
     }
 
     /// <summary>A number that a script returns.</summary>

@@ -20,8 +20,8 @@ internal sealed class ChangeNotices(KondibaSettings settings, ILogger<ChangeNoti
     private const int MostAhead = 16;
     private static readonly TimeSpan Again = TimeSpan.FromSeconds(1);
 
-    private ImmutableDictionary<Guid, ImmutableList<Channel<string>>> listeners = ImmutableDictionary<Guid,
-    ImmutableList<Channel<string>>>.Empty;
+    private ImmutableDictionary<Guid, ImmutableList<Channel<string>>> listeners =
+        ImmutableDictionary<Guid, ImmutableList<Channel<string>>>.Empty;
 
     /// <summary>What changes in a kitchen from now on.</summary>
     /// <param name="kitchen">The kitchen.</param>

@@ -37,8 +37,13 @@ internal static class QuotesApi
                         .Select(s => new ShareView(s.Id, s.SharedAt, s.RevokedAt))
                         .ToListAsync(db.Gone)))
                 : TypedResults.NotFound()).WithName("GetQuote");
-        quote.MapPost("/shares", async Task<Results<Ok<ShareLink>,
-            NotFound>> (Guid id, [SentKey] Guid? key, KondibaContext db, KitchenThings things, KitchenClock clock, IClock instants,
+        quote.MapPost("/shares", async Task<Results<Ok<ShareLink>, NotFound>> (
+            Guid id,
+            [SentKey] Guid? key,
+            KondibaContext db,
+            KitchenThings things,
+            KitchenClock clock,
+            IClock instants,
             IOptions<JsonOptions> json) =>
         {
             if (await MakeAsync(id, db, things, clock) is not { } made)
