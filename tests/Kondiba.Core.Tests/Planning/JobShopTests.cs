@@ -10,7 +10,7 @@ public class JobShopTests
     [MemberData(nameof(Instances))]
     public void The_known_optimum_is_found_and_proven(JobShop shop)
     {
-        var solution = PlanModel.Solve(shop.ToProblem(), new(Effort: 60, Seconds: 120));
+        var solution = PlanModel.Solve(shop.ToProblem(), new(Effort: 60, Seconds: 600));
         Assert.Equal((Outcome.Best, shop.Optimum), (solution.Outcome, solution.Cost));
         Assert.Equal(shop.Optimum, solution.Bound);
         Assert.Equal(shop.Optimum, solution.Tasks.Max(t => t.End));

@@ -10,7 +10,7 @@ public class PlanTests
     private static readonly KitchenTables Tables = KitchenTables.Shipped;
 
     // The effort ends a search, not the clock of a machine that has other things to do.
-    private static readonly Limits Patient = new(Effort: 4, Seconds: 120, Quick: true);
+    private static readonly Limits Patient = new(Effort: 4, Seconds: 600, Quick: true);
 
     // Trying what would help takes minutes for all of them: one of each hundred is tried, or all when KONDIBA_EVERY_REMEDY is set.
     private static readonly bool EveryRemedy = Environment.GetEnvironmentVariable("KONDIBA_EVERY_REMEDY") is not null;

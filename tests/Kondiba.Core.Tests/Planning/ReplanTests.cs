@@ -7,7 +7,7 @@ namespace Kondiba.Core.Tests;
 /// </summary>
 public class ReplanTests
 {
-    private static readonly Limits Patient = new(Effort: 4, Seconds: 120, Quick: true);
+    private static readonly Limits Patient = new(Effort: 4, Seconds: 600, Quick: true);
 
     /// <summary>A plan that is on show: what it was asked for, and in whose minutes.</summary>
     private sealed record Shown(PlanRequest Request, Planner Planner, Solution Solution)
@@ -58,7 +58,7 @@ public class ReplanTests
             var again = request with { Arranged = With(Arrangements.None, task.Code, new(NotBefore: late)) };
             var replanned = new Planner(again);
             var near = replanned.Shifted(before, planner.Origin);
-            var found = replanned.Solve(Planner.First with { Seconds = 60 }, near, near);
+            var found = replanned.Solve(Planner.First with { Seconds = 600 }, near, near);
             Assert.True(found.Any, $"{task.Code}: {found.Outcome}");
             Assert.Empty(PlanChecker.Broken(again, replanned.Read(found)));
             stayed.Add(found.Tasks.Zip(near.Tasks).Count(t => t.First.Start == t.Second.Start) / (double)near.Tasks.Count);

@@ -12,7 +12,7 @@ namespace Kondiba.Core.Tests;
 public class RoomTests
 {
     private static readonly KitchenTables Tables = KitchenTables.Shipped;
-    private static readonly Limits Enough = new(Effort: 6, Seconds: 120);
+    private static readonly Limits Enough = new(Effort: 6, Seconds: 600);
     private static readonly LocalDate Today = Weekend.Now.Date;
 
     private static PlanRequest Request(params PlannedOrder[] orders) => new(orders, Tables, Arrangements.None, Weekend.Now);

@@ -8,7 +8,7 @@ namespace Kondiba.Core.Tests;
 internal static class SmallPlans
 {
     public static readonly KitchenTables Tables = KitchenTables.Shipped;
-    public static readonly Limits Patient = new(Effort: 4, Seconds: 120, Quick: true);
+    public static readonly Limits Patient = new(Effort: 4, Seconds: 600, Quick: true);
     public static readonly LocalDate Today = Weekend.Now.Date;
     public static readonly DayHours Usual = new(new(8, 0), new(21, 0));
 

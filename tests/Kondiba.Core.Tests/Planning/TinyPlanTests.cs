@@ -5,7 +5,7 @@ namespace Kondiba.Core.Tests;
 /// <summary>The solver against trying everything, on problems small enough for that.</summary>
 public class TinyPlanTests
 {
-    private static readonly Limits Enough = new(Effort: 20, Seconds: 60);
+    private static readonly Limits Enough = new(Effort: 20, Seconds: 600);
 
     [Fact]
     public void No_plan_is_shorter_than_the_solvers_and_where_it_finds_none_there_is_none()
