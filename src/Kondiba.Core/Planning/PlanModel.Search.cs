@@ -27,7 +27,7 @@ public sealed partial class PlanModel
         CancellationToken stop = default)
     {
         if (limits.Quick)
-            return (near is null ? null : Repaired(problem, near, stop)) ?? Search(before is null ? Some : Repairing, better, stop);
+            return (near is null ? null : Repaired(problem, near, limits.Seconds * RepairShare, stop)) ?? Search(before is null ? Some : Repairing, better, stop);
 
         // A core each: one proves from below, the other makes a plan better bit by bit. The latter only counts when the proof does not come
         // to an end, and then it has come to its own: so the same input gives the same plan, whichever core is faster.
@@ -88,7 +88,7 @@ public sealed partial class PlanModel
     /// A plan that was good before something changed, with as little of it planned anew as will do: what can no longer be where it was,
     /// with what hangs on it; then also what is done in the hours about it. Null when neither is enough.
     /// </summary>
-    private static Solution? Repaired(PlanProblem problem, Solution near, CancellationToken stop)
+    private static Solution? Repaired(PlanProblem problem, Solution near, double seconds, CancellationToken stop)
     {
         var was = near.Tasks.ToDictionary(t => t.Code);
         var moved = problem.Tasks.Where(t => !was.TryGetValue(t.Code, out var at)
@@ -98,8 +98,9 @@ public sealed partial class PlanModel
         var from = moved.Min(t => Math.Min(t.At ?? t.Earliest, was.TryGetValue(t.Code, out var at) ? at.Start : int.MaxValue));
         var chained = Chains(problem, moved.Select(t => t.Code));
         var about = near.Tasks.Where(t => t.End > from - About && t.Start < from + About).Select(t => t.Code);
-        return Anew(problem, near, near, chained, null, Repair, stop)
-            ?? Anew(problem, near, near, Chains(problem, chained.Concat(about)), null, Repair, stop);
+        var repair = new Limits(RepairEffort, seconds);
+        return Anew(problem, near, near, chained, null, repair, stop)
+            ?? Anew(problem, near, near, Chains(problem, chained.Concat(about)), null, repair, stop);
     }
 
     /// <summary>A plan with a part of it planned anew and the rest kept; null when there is none.</summary>
@@ -195,8 +196,8 @@ public sealed partial class PlanModel
     private const int Half = 6;
     private static readonly Limits Part = new(Effort: 0.01, Seconds: 3);
 
-    // What a change is mended with, and how many minutes about it.
-    private static readonly Limits Repair = new(Effort: 0.05, Seconds: 0.7);
+    // What a change is mended with, twice, of the seconds that there are: 0.7 s of a first plan's two; and how many minutes about it.
+    private const double RepairEffort = 0.05, RepairShare = 0.35;
     private const int About = 180;
 
     // Minutes beside a melt in which another finds room.
