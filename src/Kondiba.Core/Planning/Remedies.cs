@@ -88,7 +88,7 @@ internal static partial class Remedies
         PlanRequest request, IReadOnlyList<Shortage> shortages, IReadOnlyDictionary<string, string> names)
     {
         var places = shortages.Where(s => s.Kind is Short.Place).ToList();
-        var plain = Ways(request, shortages, names, request.Arranged, Message.None);
+        var plain = new WaysOut(request, shortages, names, request.Arranged, Message.None).All();
         if (places.Count == 0)
             return plain;
 
@@ -97,7 +97,8 @@ internal static partial class Remedies
         return shortages.Count == places.Count
             ? [room, .. plain]
             : [room, .. plain.Zip(
-                Ways(request, shortages, names, room[0].Arranged!, room[0].What), (alone, together) => alone.Concat(together))];
+                new WaysOut(request, shortages, names, room[0].Arranged!, room[0].What).All(),
+                (alone, together) => alone.Concat(together))];
     }
 
     private static Remedy Room(Arrangements arranged, List<Shortage> places, int more, Setting.SettingConstants setting)
@@ -119,13 +120,6 @@ internal static partial class Remedies
             },
             null);
     }
-
-    private static IEnumerable<IEnumerable<Remedy>> Ways(
-        PlanRequest request,
-        IReadOnlyList<Shortage> shortages,
-        IReadOnlyDictionary<string, string> names,
-        Arrangements arranged,
-        Message and) => new WaysOut(request, shortages, names, arranged, and).All();
 
     /// <summary>All that could help against what is short, each way from the least change to the most.</summary>
     private sealed class WaysOut(
@@ -172,7 +166,8 @@ internal static partial class Remedies
                 .Select(request.Now.Date.PlusDays)
                 .Where(d => Open(d) is null)
                 .Take(MostClosed);
-            foreach (var day in Days.Concat(Days.Select(d => d.PlusDays(-1)).Where(d => d >= request.Now.Date))
+            var days = Days;
+            foreach (var day in days.Concat(days.Select(d => d.PlusDays(-1)).Where(d => d >= request.Now.Date))
                 .Concat(closed)
                 .Distinct()
                 .Order())
@@ -253,8 +248,12 @@ internal static partial class Remedies
         private IEnumerable<IEnumerable<Remedy>> TakenBack()
         {
             var count = arranged.Hours.Count + arranged.Places.Count + arranged.Tasks.Count(t => t.Value.Done is null);
-            if (count == 0 || and != Message.None)
+            if (count == 0)
                 return [];
+
+            // It does not go together with more room, but keeps its turn among the ways that do.
+            if (and != Message.None)
+                return [[]];
             var done = arranged.Tasks.Where(t => t.Value.Done is not null).ToDictionary();
             var rest = Arrangements.None with { Tasks = done, Helpers = arranged.Helpers };
             return [[new(Message.Of("planning.take-back-arranged", ("count", count)), rest, null)]];

@@ -36,6 +36,21 @@ public class RemedyTests
         Assert.Contains("take back what was arranged, 3 in all", remedies);
     }
 
+    /// <summary>Room alone does not do, nor does anything but the usual hours: they are found beside the ways that go with more room.</summary>
+    [Fact]
+    public void What_was_arranged_can_be_taken_back_where_room_is_short_too()
+    {
+        var request = Closed(Request(Rods), 1);
+        var day = request.Arranged.Hours[0].Day.AtMidnight();
+        Shortage Of(Short kind, string? of) => new(kind, "", of, day, day.PlusHours(20), 1);
+        var remedies = Kondiba.Core.Planning.Remedies.For(
+            request,
+            [Of(Kondiba.Core.Planning.Short.Place, "fridge"), Of(Kondiba.Core.Planning.Short.Hands, null)],
+            new Dictionary<string, string>(),
+            r => r.Arranged.Hours.Count == 0);
+        Assert.Equal(["take back what was arranged, 1 in all"], remedies.Select(r => r.What.Said()));
+    }
+
     [Fact]
     public void The_least_trouble_comes_first_and_what_is_far_worse_is_not_offered()
     {
