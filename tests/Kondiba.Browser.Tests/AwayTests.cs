@@ -14,7 +14,7 @@ public sealed class AwayTests(Site site) : IClassFixture<Fresh>
     {
         using var maker = new Maker(site);
         maker.Go("day");
-        maker.Until(() => maker.Shows("everything fits") && !maker.Shows("still improving"), "a plan", 60);
+        maker.SeePlan();
         maker.Until(() => maker.Measure("return navigator.serviceWorker.controller ? 1 : 0") == 1, "the page kept in the browser", 20);
 
         site.Kill();

@@ -34,14 +34,11 @@ public sealed class DayScreenTests : IDisposable
         Assert.Fail($"no day has work for hands, pots and the counter: {maker.Text("main")}");
     }
 
-    // A plan that is still improved may have its work on another day in a moment.
-    private void Fits() => maker.Until(() => maker.Shows("everything fits") && !maker.Shows("still improving"), "a plan", 60);
-
     [Fact]
     public void A_weekend_is_planned_pinned_and_planned_round_the_pin()
     {
         maker.Go("day?view=hours");
-        Fits();
+        maker.SeePlan();
         Busy();
         Assert.Empty(maker.Barriers());
         Assert.Equal(1, maker.PrintedPages());
@@ -58,7 +55,7 @@ public sealed class DayScreenTests : IDisposable
         maker.Press("Pin it there");
         maker.See("pinned at");
         maker.See("(pinned)");
-        Fits();
+        maker.SeePlan();
         maker.Reload();
         maker.See("(pinned)");
         maker.Click("//button[starts-with(@aria-label, 'Take back: Dip')]");
@@ -69,14 +66,14 @@ public sealed class DayScreenTests : IDisposable
         maker.Click("//button[starts-with(@aria-label, 'Take back: Dip')]");
         maker.Until(() => !maker.Shows("(pinned)"), "no pin");
         maker.Press("Replan");
-        Fits();
+        maker.SeePlan();
     }
 
     [Fact]
     public void A_pot_that_is_melted_stays_warm_and_a_helper_comes_for_some_hours()
     {
         maker.Go("day?view=hours");
-        Fits();
+        maker.SeePlan();
         Busy();
 
         // Melted, the pot is told to be warm; taken back, it is to be melted again.
@@ -84,7 +81,7 @@ public sealed class DayScreenTests : IDisposable
         maker.See("it is melted");
         maker.Press("it is melted");
         maker.See(": done");
-        Fits();
+        maker.SeePlan();
         maker.Until(() => maker.Count("section[aria-labelledby=arranged] li") == 1, "the melt among what was arranged");
         maker.Press("Undo");
         maker.Until(() => maker.Count("section[aria-labelledby=arranged] li") == 0, "nothing arranged");
@@ -96,7 +93,7 @@ public sealed class DayScreenTests : IDisposable
         maker.FillTime("From", "1500");
         maker.Press("Save");
         maker.See("15:00–17:00");
-        Fits();
+        maker.SeePlan();
         maker.Press("Change hours");
         maker.FillTime("From", "0700");
         maker.Press("Save");
@@ -111,7 +108,7 @@ public sealed class DayScreenTests : IDisposable
     public void A_step_is_moved_by_keys_a_tray_to_another_place_and_what_else_moves_is_told()
     {
         maker.Go("day?view=hours");
-        Fits();
+        maker.SeePlan();
         Busy();
         maker.Click("(//section[@aria-label='Hands']//li//button[contains(., 'Pack')])[1]");
         maker.See("Pin it there");
@@ -128,7 +125,7 @@ public sealed class DayScreenTests : IDisposable
         maker.Until(() => maker.Shows("Nothing else moves.") || maker.Shows("Also moves:"), "what else moves");
         maker.Press("Undo");
         maker.Until(() => !maker.Shows("(pinned)"), "no pin");
-        Fits();
+        maker.SeePlan();
 
         // Dropped on a day in the row above, it is pinned there at its time.
         maker.Drag(
@@ -137,26 +134,26 @@ public sealed class DayScreenTests : IDisposable
         maker.See(": pinned ");
         maker.Press("Undo");
         maker.Until(() => !maker.Shows(": pinned "), "no pin");
-        Fits();
+        maker.SeePlan();
 
         maker.Click("//section[@aria-label='counter']//li//button");
         maker.Click("//button[normalize-space()='put it in the fridge']");
         maker.See("in the fridge");
         maker.Click("//button[starts-with(@aria-label, 'Take back:')]");
         maker.Until(() => maker.Count("section[aria-labelledby=arranged] li") == 0, "nothing arranged");
-        Fits();
+        maker.SeePlan();
 
         maker.Click("//button[@aria-label='fridge: full or away?']");
         maker.Press("Plan without it");
         maker.See("Without the fridge on");
-        Fits();
+        maker.SeePlan();
     }
 
     [Fact]
     public void An_impossible_weekend_says_what_is_short_and_a_remedy_makes_it_fit()
     {
         maker.Go("day?view=hours");
-        Fits();
+        maker.SeePlan();
 
         // Nobody works on the day the chess final is collected, nor on the days before.
         for (var day = 1; day <= 3; day++)
@@ -172,7 +169,7 @@ public sealed class DayScreenTests : IDisposable
         maker.Until(() => maker.Count("section[aria-labelledby=helps] li button") > 0, "a remedy", 60);
         Assert.Empty(maker.Barriers());
         maker.Click("(//section[@aria-labelledby='helps']//li//button)[1]");
-        Fits();
+        maker.SeePlan();
         maker.Until(() => !maker.Shows("doesn’t all fit"), "it fits");
     }
 
@@ -181,7 +178,7 @@ public sealed class DayScreenTests : IDisposable
     public void The_run_sheet_is_ticked_where_it_stands()
     {
         maker.Go("day");
-        Fits();
+        maker.SeePlan();
         maker.See("Where it stands");
         maker.Click("(//button[contains(@aria-label, ': mark done')])[1]");
         maker.See("Done:");

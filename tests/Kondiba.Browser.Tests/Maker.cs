@@ -89,6 +89,9 @@ public sealed class Maker : IDisposable
         },
         xpath);
 
+    /// <summary>Waits for a plan of the day that fits. One that is still improved may have its work on another day in a moment.</summary>
+    public void SeePlan() => Until(() => Shows("everything fits") && !Shows("still improving"), "a plan", 60);
+
     /// <summary>Drags something onto something else that is in sight with it.</summary>
     public void Drag(string from, string to) => Until(
         () =>

@@ -67,6 +67,7 @@ public sealed record Melt(
         var target = Target(coating, c);
         var course = new MeltCourse(coating, mass, method, room, c, setting);
         var reached = course.Follow(target);
+        var settles = course.Together;
         var (dip, until) = (coating.DipAt.Value.In("°C"), coating.DipFrom.Value.In("°C") - c.Slack.Value.Si);
         return new(
             method.Code,
@@ -76,9 +77,9 @@ public sealed record Melt(
             [.. course.Bursts.GroupBy(b => b).Select(same => new Bursts(same.Count(), Duration.FromSeconds(same.Key)))],
             course.Melted,
             Quantities.Of<Temperature>(course.Coating, "°C"),
-            Quantities.Of<Temperature>(course.Together, "°C"),
-            course.Cooling(course.Together, dip),
-            course.Cooling(Math.Min(course.Together, dip), until),
+            Quantities.Of<Temperature>(settles, "°C"),
+            course.Cooling(settles, dip),
+            course.Cooling(Math.Min(settles, dip), until),
             method.KeepsWarm,
             course.Energy,
             reached ? "" : "It never gets hot enough like this.",

@@ -106,8 +106,7 @@ internal sealed partial class ListSchedule
 
     /// <summary>
     /// Tasks that have no time yet, and how late each that could be placed now can end. That does not change until it is placed: it hangs
-    /// on
-    /// what has its time already, or on what waits for it.
+    /// on what has its time already, or on what waits for it.
     /// </summary>
     private sealed class Open
     {
@@ -153,8 +152,8 @@ internal sealed partial class ListSchedule
         {
             var now = tasks.FindAll(t => schedule.placed.ContainsKey(t.Code));
             tasks.RemoveAll(now.Contains);
-            foreach (
-                var code in now.SelectMany(t => t.After.Select(a => a.Task).Concat(schedule.followers[t.Code].Select(f => f.Task.Code))))
+            var beside = now.SelectMany(t => t.After.Select(a => a.Task).Concat(schedule.followers[t.Code].Select(f => f.Task.Code)));
+            foreach (var code in beside)
             {
                 if (!schedule.placed.ContainsKey(code))
                     Look(schedule.tasks[code]);

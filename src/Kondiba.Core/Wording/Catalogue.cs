@@ -12,14 +12,12 @@ namespace Kondiba.Core.Wording;
 /// Makes sentences of messages. The sentences stand in a file for each language, by their code; in braces is what is put in:
 /// "{name}" as it is, "{film:0.0 mm}" a quantity to so many places of that unit (or of the reader's own), "{at:HH:mm}" a time,
 /// "{count:0.#}" a number, "{count|one|many|none}" words by how many there are ("#" is the number), "{names:or}" several, joined,
-/// "{name:An}" and "{name:Cap}" with
-/// an article and with a capital, "{text:spelt}" as the language spells what is written in British.
+/// "{name:An}" and "{name:Cap}" with an article and with a capital, "{text:spelt}" as the language spells what is written in British.
 /// </summary>
 public sealed partial class Catalogue
 {
     private readonly FrozenDictionary<string, List<Segment>> sentences;
     private readonly Language language;
-
     private readonly Func<string, string> spelt;
 
     private Catalogue(Language language, IReadOnlyDictionary<string, string> templates, Func<string, string> spelt) =>

@@ -37,7 +37,7 @@ public sealed class Message : IEquatable<Message>
 
     /// <summary>One sentence after another.</summary>
     public static Message Then(Message first, Message next) =>
-        first == None ? next : next == None ? first : Of("prep.then", ("first", first), ("next", next));
+        first == None ? next : next == None ? first : Of("then", ("first", first), ("next", next));
 
 #pragma warning disable CS1591 // A code with nothing put into it; equal by value.
     public static implicit operator Message(string code) => code.Length == 0 ? None : new(code, []);

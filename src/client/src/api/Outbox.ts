@@ -1,5 +1,5 @@
 import type { Clock } from "./clock";
-import { standingOf, waitAfter, type Standing } from "./standing";
+import { mayMend, standingOf, waitAfter, type Standing } from "./standing";
 
 /** What the server refused for good, and why. */
 export interface Turned<T> {
@@ -85,7 +85,7 @@ export class Outbox<T extends { id: string }> {
     const some = this.waiting.acts.slice(0, this.together);
     try {
       await this.post.send(some);
-      this.settle(some, []);
+      this.settle(some);
     } catch (error) {
       const standing = standingOf(error);
       if (standing !== "refused") {
@@ -94,19 +94,20 @@ export class Outbox<T extends { id: string }> {
       }
       // One of several is refused: each is sent by itself, so that it holds up no other.
       if (some.length > 1) this.together = 1;
-      else this.settle(some, [(error as Error).message]);
+      else this.settle(some, (error as Error).message);
     }
     return true;
   }
 
-  private settle(some: readonly T[], why: string[]) {
+  /** These need not be sent again: they are taken down, or were turned away. */
+  private settle(some: readonly T[], why?: string) {
     const ids = new Set(some.map((a) => a.id));
     some.forEach((a) => this.post.forget(a));
     this.failures = 0;
     this.become({
       acts: this.waiting.acts.filter((a) => !ids.has(a.id)),
       standing: undefined,
-      turned: [...this.waiting.turned, ...why.flatMap((w) => some.map((act) => ({ act, why: w })))],
+      turned: why === undefined ? this.waiting.turned : [...this.waiting.turned, ...some.map((act) => ({ act, why }))],
     });
   }
 
@@ -114,7 +115,7 @@ export class Outbox<T extends { id: string }> {
     this.failures++;
     this.become({ standing });
     // Whoever signs in again opens it again.
-    if (standing === "signedOut") return;
+    if (!mayMend(standing)) return;
     const { clock } = this.post;
     this.cancel = clock.after(waitAfter(this.failures, clock.chance()), () => void this.flush());
   }

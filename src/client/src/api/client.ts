@@ -148,7 +148,8 @@ async function withForm(request: Request): Promise<Response> {
 
 export const api = createClient<paths>({ fetch: withForm });
 
-const unauthorized = 401;
+/** Nobody is signed in. */
+export const unauthorized = 401;
 let signedOut = () => {};
 
 /** Does something whenever the server says that nobody is signed in. */

@@ -4,6 +4,8 @@ import { clock } from "./clock";
 import { Outbox } from "./Outbox";
 import { queries } from "./queryClient";
 
+export const dayKey = ["day"];
+
 const under = "told.";
 // So many events the server takes at once.
 const most = 200;
@@ -13,11 +15,12 @@ export const heard = (day: Day) => ({ ...day, heardAt: clock.now() });
 
 /** Steps that were ticked, or ticked and then not. */
 export const dayOutbox = new Outbox<TaskTold>({
-  read: () => (putBy.list(under) as TaskTold[]).sort((a, b) => (a.id < b.id ? -1 : 1)),
+  // An id begins with its time, so that what is listed by key is listed by time.
+  read: () => putBy.list(under) as TaskTold[],
   put: (told) => putBy.write(under + told.id, told),
   forget: (told) => putBy.forget(under + told.id),
   send: async (events) => {
-    queries.setQueryData(["day"], heard(await answer(api.POST("/api/day/events", { body: { events: [...events] } }))));
+    queries.setQueryData(dayKey, heard(await answer(api.POST("/api/day/events", { body: { events: [...events] } }))));
   },
   most,
   clock,

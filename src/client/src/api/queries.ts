@@ -21,8 +21,6 @@ export const useOwner = () => useQuery(sessionQuery).data?.role !== "helper";
 
 export const pantryQuery = queryOptions({ queryKey: ["pantry"], queryFn: () => answer(api.GET("/api/pantry")) });
 
-export const dayKey = ["day"];
-
 export const kitchenQuery = queryOptions({
   queryKey: ["kitchen"],
   queryFn: () => lastKnownOfMine("kitchen", () => answer(api.GET("/api/kitchen"))),

@@ -1,13 +1,11 @@
 import { QueryClient } from "@tanstack/react-query";
 import { whenSignedOut } from "./client";
-import { standingOf, type Standing } from "./standing";
-
-const again = new Set<Standing>(["serverError", "away"]);
+import { mayMend, standingOf } from "./standing";
 
 export const queries = new QueryClient({
   defaultOptions: {
     // Whether the network is there is found out by asking: a server on the same machine needs none.
-    queries: { networkMode: "always", retry: (failures, error) => failures < 3 && again.has(standingOf(error)) },
+    queries: { networkMode: "always", retry: (failures, error) => failures < 3 && mayMend(standingOf(error)) },
     mutations: { networkMode: "always" },
   },
 });

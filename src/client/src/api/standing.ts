@@ -1,15 +1,18 @@
-import { ApiError } from "./client";
+import { ApiError, unauthorized } from "./client";
 
 /** Why a request came to nothing: nobody is signed in, the server will not do it, it could not, or it was not reached. */
 export type Standing = "signedOut" | "refused" | "serverError" | "away";
 
-const [unauthorized, tooLong, tooMany] = [401, 408, 429];
+const [tooLong, tooMany] = [408, 429];
 
 export function standingOf(error: unknown): Standing {
   if (!(error instanceof ApiError)) return "away";
   if (error.status === unauthorized) return "signedOut";
   return error.status >= 500 || error.status === tooLong || error.status === tooMany ? "serverError" : "refused";
 }
+
+/** Whether it may be otherwise when it is tried again. */
+export const mayMend = (standing: string) => standing === "serverError" || standing === "away";
 
 const [first, longest] = [1_000, 60_000];
 

@@ -4,7 +4,8 @@
 const minute = 60_000;
 const day = 24 * 60 * minute;
 const at = (local: string) => Date.parse(`${local}Z`);
-const dayOf = (local: string) => local.slice(0, 10);
+/** The day of a local time. */
+export const dayOf = (local: string) => local.slice(0, 10);
 
 /** Noon of a day, to name it by. */
 export const noon = (local: string) => new Date(`${dayOf(local)}T12:00:00Z`);

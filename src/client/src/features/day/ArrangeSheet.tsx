@@ -1,8 +1,9 @@
+import { dayOf } from "../../ui/localTime";
 import { useState } from "react";
 import { TimeField } from "../../ui/fields";
 import { Sheet } from "../../ui/Sheet";
 import { dayName } from "../../ui/units";
-import { dayOf, fromTo } from "./times";
+import { fromTo } from "./times";
 import type { DayDesk } from "./useDay";
 
 /** Something that is so from one time of a day to another, "HH:MM:SS". */

@@ -3,8 +3,8 @@ import type { Day, DayHours, DayTask, DayTray, Plan, TaskMark } from "../../api/
 import { TextButton } from "../../ui/buttons";
 import { clock, dayName } from "../../ui/units";
 import { away, type Spell } from "./ArrangeSheet";
-import { beginOf, dayOf, fits, fromTo, fullestOf, inPlace, placeName } from "./times";
-import { minutesFrom, plusMinutes } from "../../ui/localTime";
+import { beginOf, fits, fromTo, fullestOf, inPlace, placeName } from "./times";
+import { dayOf, minutesFrom, plusMinutes } from "../../ui/localTime";
 import type { DayDesk } from "./useDay";
 
 // What may wait longer than that, in s, need not be watched for.

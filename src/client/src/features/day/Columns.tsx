@@ -1,8 +1,9 @@
+import { dayOf } from "../../ui/localTime";
 import type { DayMelt, DayTask, DayTray, Plan, Reference } from "../../api/client";
 import { colourOfPot } from "../../api/queries";
 import { inkOn } from "../../ui/colour";
 import { clock, useWording } from "../../ui/units";
-import { dayOf, placeName, whenSaid, type Lanes, type Scale } from "./times";
+import { placeName, whenSaid, type Lanes, type Scale } from "./times";
 import { useMoving } from "./useMoving";
 import { potColour } from "./WeekStrip";
 

@@ -1,7 +1,8 @@
+import { dayOf } from "../../ui/localTime";
 import type { DayMelt, DayTask, DayTray, Plan } from "../../api/client";
 import { clock, span } from "../../ui/units";
 import { Melts, percent, Trays, Work, type Drawn } from "./Columns";
-import { dayOf, lanesOf, onPaper, onScreen, scaleOf, type Lanes, type Scale } from "./times";
+import { lanesOf, onPaper, onScreen, scaleOf, type Lanes, type Scale } from "./times";
 import { usePrinting } from "./usePrinting";
 import { potColour } from "./WeekStrip";
 

@@ -1,8 +1,7 @@
 import { colourOfPot } from "../../api/queries";
 import type { Day, Plan, Reference } from "../../api/client";
 import { span } from "../../ui/units";
-import { minutesFrom, noon, plusDays } from "../../ui/localTime";
-import { dayOf } from "./times";
+import { dayOf, minutesFrom, noon, plusDays } from "../../ui/localTime";
 import { dropDay } from "./useMoving";
 
 const name = new Intl.DateTimeFormat("en-GB", { weekday: "short", day: "numeric", timeZone: "UTC" });

@@ -1,8 +1,6 @@
 import type { DayMelt, DayOrder, DayTask, DayTray, Plan } from "../../api/client";
-import { minutesFrom, plusMinutes } from "../../ui/localTime";
+import { dayOf, minutesFrom, plusMinutes } from "../../ui/localTime";
 import { clock, dayName } from "../../ui/units";
-
-export const dayOf = (local: string) => local.slice(0, 10);
 
 /** From when a day can still be arranged: today from now on. */
 export const beginOf = (day: string, now: string) => (dayOf(now) === day ? now : `${day}T00:00:00`);

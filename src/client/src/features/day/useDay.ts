@@ -11,10 +11,9 @@ import {
   type TaskTold,
 } from "../../api/client";
 import { clock } from "../../api/clock";
-import { dayOutbox, heard } from "../../api/dayOutbox";
+import { dayKey, dayOutbox, heard } from "../../api/dayOutbox";
 import { lastKnownOfMine } from "../../api/lastKnown";
 import { newId } from "../../api/newId";
-import { dayKey } from "../../api/queries";
 import { changesBetween } from "./moves";
 import { plusMinutes } from "../../ui/localTime";
 
@@ -71,7 +70,6 @@ export function useDay() {
   };
   return {
     day,
-    waiting,
     busy: arrange.isPending || take.isPending || planAgain.isPending,
     error: arrange.error ?? take.error ?? planAgain.error,
     planAgain: () => planAgain.mutate(),

@@ -1,7 +1,7 @@
 import { useRef, useState, type KeyboardEvent, type PointerEvent } from "react";
 import type { DayTask } from "../../api/client";
 import { inSteps, step } from "./moves";
-import { type Scale } from "./times";
+import type { Scale } from "./times";
 import { minutesFrom, plusMinutes } from "../../ui/localTime";
 
 const aDay = 24 * 60;

@@ -1,7 +1,7 @@
 import { ApiError, answer, api, type Order } from "../../api/client";
 import type { Clock } from "../../api/clock";
 import { sentAs } from "../../api/newId";
-import { standingOf, waitAfter, type Standing } from "../../api/standing";
+import { mayMend, standingOf, waitAfter, type Standing } from "../../api/standing";
 import { draftOf, sameDraft, type Draft, type Stored } from "./draft";
 
 export type Keeping = "kept" | "keeping" | "wrong" | "conflict" | "gone" | Exclude<Standing, "refused">;
@@ -101,8 +101,7 @@ export class Keeper {
     } catch (error) {
       this.become(keepingOf(error));
       this.putBy();
-      if (this.state === "away" || this.state === "serverError")
-        this.later(waitAfter(++this.failures, this.means.clock.chance()));
+      if (mayMend(this.state)) this.later(waitAfter(++this.failures, this.means.clock.chance()));
       // What was refused has been typed over meanwhile.
       if (this.state === "wrong" && sent !== this.wanted) this.later(0);
     }
@@ -123,7 +122,7 @@ export class Keeper {
       }
     } catch (error) {
       const state = keepingOf(error);
-      if (state !== "away" && state !== "serverError") this.unsure.pop();
+      if (!mayMend(state)) this.unsure.pop();
       if (state !== "conflict" || this.unsure.length === 0) throw error;
       const there = await this.means.keep.read(this.id);
       if (!this.unsure.some((draft) => sameDraft(draft, draftOf(there)))) throw error;
