@@ -134,16 +134,25 @@ export const setForm = (given: string) => {
   form = given;
 };
 
+/** Sends a request; where there is no answer it is said in our words, and not in the browser's. */
+async function reach(request: Request): Promise<Response> {
+  try {
+    return await fetch(request);
+  } catch (error) {
+    throw error instanceof TypeError ? new TypeError("The server is away. Try again when it is back.") : error;
+  }
+}
+
 /** Sends a write with the session's form; one that has gone stale is asked for anew, once. */
 async function withForm(request: Request): Promise<Response> {
-  if (request.method === "GET") return fetch(request);
+  if (request.method === "GET") return reach(request);
   const again = request.clone();
   request.headers.set(formHeader, form);
-  const answer = await fetch(request);
+  const answer = await reach(request);
   if (answer.headers.get(formHeader) !== "stale") return answer;
   setForm(((await (await fetch("/api/session")).json()) as Schemas["SessionView"]).form);
   again.headers.set(formHeader, form);
-  return fetch(again);
+  return reach(again);
 }
 
 export const api = createClient<paths>({ fetch: withForm });

@@ -23,7 +23,7 @@ export function CalendarCorner() {
       </h2>
       <p className="flex flex-wrap gap-x-4 gap-y-1">
         <TextButton onClick={() => print(false)}>print this day</TextButton>
-        <TextButton onClick={() => print(true)}>in large type</TextButton>
+        <TextButton onClick={() => print(true)}>print it large</TextButton>
         <a className="text-act font-semibold" href="/api/day/calendar.ics" download>
           calendar file
         </a>
@@ -72,7 +72,9 @@ function Feeds() {
           <code className="bg-parchment text-parchment-ink block px-1.5 py-1 text-[12px] break-all">{made}</code>
         </p>
       ) : (
-        <TextButton onClick={() => make.mutate()}>a private address for my calendar</TextButton>
+        <p className="mt-1">
+          <TextButton onClick={() => make.mutate()}>a private address for my calendar</TextButton>
+        </p>
       )}
     </>
   );

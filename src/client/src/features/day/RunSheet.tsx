@@ -94,9 +94,10 @@ function RoundView({ round, largest, ...props }: Of & { round: Round; largest: n
 function Step({ task, day, tap, tick }: Of & { task: DayTask }) {
   const { what, mark } = task;
   const done = mark?.done != null;
+  const crossed = done ? "line-through decoration-1" : "";
   const order = day.orders.find((o) => o.code === what.order);
   return (
-    <li className={`flex gap-3 py-1 leading-snug ${done ? "line-through decoration-1" : ""}`}>
+    <li className="flex gap-3 py-1 leading-snug">
       <button
         aria-pressed={done}
         aria-label={`${what.title}: ${done ? "done" : "mark done"}`}
@@ -109,8 +110,8 @@ function Step({ task, day, tap, tick }: Of & { task: DayTask }) {
       >
         {done && "✓"}
       </button>
-      <span className="text-ink2 w-11 shrink-0 pt-0.5 tabular-nums">{clock(task.starts)}</span>
-      <button className="min-w-0 text-left" onClick={() => tap(what.code)}>
+      <span className={`text-ink2 w-11 shrink-0 pt-0.5 tabular-nums ${crossed}`}>{clock(task.starts)}</span>
+      <button className={`min-w-0 text-left ${crossed}`} onClick={() => tap(what.code)}>
         <b>{what.title}</b>
         <span className="text-ink2">
           {`, ${span(minutesFrom(task.starts, task.ends) * 60)}`}

@@ -109,8 +109,11 @@ export function useDay() {
       });
     },
     done: before && (staysDone(before, waiting.acts, known.data?.plan) ?? before.says),
-    /** What became of the plan since. */
-    changes: before?.plan && day.data?.plan ? changesBetween(before.plan, day.data.plan, before.task) : undefined,
+    /** What became of the plan since; not known while the server has not heard of it. */
+    changes:
+      before?.plan && known.data?.plan && !waiting.acts.some((a) => a.task === before.task)
+        ? changesBetween(before.plan, known.data.plan, before.task)
+        : undefined,
     undo: () => before && known.data && before.back(known.data.version),
   };
 }
