@@ -87,6 +87,20 @@ public sealed class KondibaContext(
             kitchen.HasIndex(k => k.IsSample).IsUnique().HasFilter("is_sample");
             kitchen.HasQueryFilter(k => k.Id == KitchenId);
         });
+        OrdersOf(builder);
+        builder.Entity<KitchenItem>(item =>
+        {
+            item.HasKey(i => new { i.KitchenId, i.Kind, i.Code });
+            item.HasOne<Kitchen>().WithMany().HasForeignKey(i => i.KitchenId);
+            item.HasQueryFilter(i => i.KitchenId == KitchenId);
+            item.Property(i => i.Kind).HasConversion<string>().HasMaxLength(10);
+            item.Property(i => i.Code).HasMaxLength(60);
+            item.Property(i => i.Body).HasColumnType("jsonb");
+        });
+    }
+
+    private void OrdersOf(ModelBuilder builder)
+    {
         builder.Entity<Order>(order =>
         {
             order.Property(o => o.Name).HasMaxLength(80);
@@ -143,15 +157,6 @@ public sealed class KondibaContext(
             pot.Property(p => p.Pot).HasMaxLength(121);
             pot.Property(p => p.Vessel).HasMaxLength(60);
             pot.Property(p => p.Thinner).HasMaxLength(60);
-        });
-        builder.Entity<KitchenItem>(item =>
-        {
-            item.HasKey(i => new { i.KitchenId, i.Kind, i.Code });
-            item.HasOne<Kitchen>().WithMany().HasForeignKey(i => i.KitchenId);
-            item.HasQueryFilter(i => i.KitchenId == KitchenId);
-            item.Property(i => i.Kind).HasConversion<string>().HasMaxLength(10);
-            item.Property(i => i.Code).HasMaxLength(60);
-            item.Property(i => i.Body).HasColumnType("jsonb");
         });
     }
 

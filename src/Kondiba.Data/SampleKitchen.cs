@@ -15,6 +15,82 @@ public static class SampleKitchen
 {
     private const string HotFlow = "compound-wafer-hot-flow";
 
+    /// <summary>The library of looks, by code.</summary>
+    private static readonly Dictionary<string, Look> Library = new Look[]
+    {
+        Look(
+            "harbour-berry",
+            "Harbour berry",
+            "strawberry",
+            "L",
+            "dark",
+            0.75,
+            Decor.None with { Patterns = [Drawn("zigzag", "white", 12, 1.6, -8)], Sprinkles = [new("silver-dots", Side.Tip, 0.3)] }),
+        Look(
+            "meteor-rod",
+            "Meteor rod",
+            "pretzel-rod",
+            "one",
+            "midnight",
+            0.33,
+            Decor.None with { Patterns = [Drawn("zigzag", "silver", 12, 1.4, 12)] }),
+        Look(
+            "night-sky",
+            "Night sky",
+            "truffle-ball",
+            "one",
+            "midnight",
+            1,
+            Decor.None with { Sprinkles = [new("silver-dots", Side.Front, 0.12)], Paint = new("silver", 0.15) }),
+        Look("ripple", "Ripple", "sandwich-cookie", "thin", "white", 1, Decor.None with { Patterns = [Drawn("rings", "midnight", 3, 1.8)] }),
+        Look(
+            "board-half",
+            "Board, half and half",
+            "sandwich-cookie",
+            "double",
+            "dark",
+            1,
+            Decor.None with { Dips = [new(HotFlow, "white", 0.5, 90)] }),
+        Look(
+            "board-square",
+            "Board squares",
+            "sandwich-cookie",
+            "double",
+            "white",
+            1,
+            Decor.None with { Patterns = [Drawn("criss-cross", "dark", 4, 1.6, 45)] }),
+        Look("baton", "Baton", "pretzel-rod", "one", "midnight", 0.5, Decor.None with { Patterns = [Drawn("stripes", "silver", 7, 1.6)] }),
+        Look("singer", "Singer", "marshmallow", "one", "silver", 0.66, Decor.None with { Patterns = [Drawn("face", "midnight", 1, 1.6)] }),
+        Look(
+            "plum-twist",
+            "Plum twist",
+            "pretzel-twist",
+            "mini",
+            "plum",
+            1,
+            Decor.None with { Patterns = [Drawn("lines", "silver", 8, 1.2, 30)] }),
+        Look("wake", "Wake", "strawberry", "XL", "teal", 0.66, Decor.None with { Patterns = [Drawn("marble", "white", 6, 1.8)] }),
+        Look("buoy", "Buoy", "pretzel-rod", "one", "coral", 0.5, Decor.None with { Patterns = [Drawn("stripes", "white", 5, 2.6)] }),
+        Look(
+            "number-seven",
+            "Boat number seven",
+            "apple",
+            "M",
+            "teal",
+            1,
+            Decor.None with { Patterns = [Drawn("letters", "white", 1, 2.4) with { Text = "7" }, Drawn("edge", "coral", 1, 2)] }),
+        Look("orchid", "Orchid", "truffle-ball", "one", "plum", 1, Decor.None with { Patterns = [Drawn("web", "white", 3, 1.4)] }, 2),
+        Look("fern", "Fern", "strawberry", "M", "lime", 0.75, Decor.None with { Patterns = [Drawn("lines", "plum", 7, 1.4, 35)] }),
+        Look(
+            "dew",
+            "Dew",
+            "apple",
+            "S",
+            "plum",
+            0.5,
+            Decor.None with { Patterns = [Drawn("dots", "lime", 4, 3)], Sprinkles = [new("sanding-sugar", Side.Tip, 0.4)] }),
+    }.ToDictionary(l => l.Code);
+
     /// <summary>Makes it: the kitchen first, then every row of it.</summary>
     /// <param name="today">The day its orders are dated from.</param>
     /// <param name="now">The moment it is made.</param>
@@ -23,9 +99,8 @@ public static class SampleKitchen
     public static (Kitchen Kitchen, IReadOnlyList<IOfKitchen> Rows) From(LocalDate today, Instant now, string timeZone, Guid? id = null)
     {
         var kitchen = new Kitchen { Id = id ?? Guid.CreateVersion7(), Name = "Harbour kitchen", IsSample = true, TimeZone = timeZone };
-        var saturday = today.PlusDays(1).With(DateAdjusters.NextOrSame(IsoDayOfWeek.Saturday));
-        var looks = Library();
-        var orders = Orders().ToList();
+        var stand = new Furnishing(kitchen.Id, today, now);
+        var orders = stand.Orders().ToList();
         kitchen.LastNumber = orders.Count;
         foreach (var (i, order) in orders.Index())
         {
@@ -37,7 +112,7 @@ public static class SampleKitchen
 
         return (kitchen,
         [
-            .. looks.Values.Select(l => KitchenItem.Of(kitchen.Id, ItemKind.Look, l.Code, l)),
+            .. Library.Values.Select(l => KitchenItem.Of(kitchen.Id, ItemKind.Look, l.Code, l)),
             KitchenItem.Of(kitchen.Id, ItemKind.Ways, "ways", new Ways(Thinner: "flakes")),
             KitchenItem.Of(kitchen.Id, ItemKind.Ware, "supply.cup", new OwnWare("supply.cup", "", WareUnit.Pieces, Low: 60)),
             KitchenItem.Of(
@@ -46,6 +121,18 @@ public static class SampleKitchen
                 "coating.compound-wafer-hot-flow.white",
                 new OwnWare("coating.compound-wafer-hot-flow.white", "", WareUnit.Grams, Low: 340)),
             .. orders,
+            .. stand.Pantry(),
+        ]);
+    }
+
+    /// <summary>Its orders and its pantry.</summary>
+    private sealed class Furnishing(Guid kitchenId, LocalDate today, Instant now)
+    {
+        private readonly LocalDate _saturday = today.PlusDays(1).With(DateAdjusters.NextOrSame(IsoDayOfWeek.Saturday));
+        private readonly List<PackingDraft> _boxes = [new("box-12", 1, 12), new("cup"), new("ribbon", 0.6, 12)];
+
+        public IEnumerable<PantryLot> Pantry() =>
+        [
             Lot($"coating.{HotFlow}.midnight", 210, 340, 4.2m, today.PlusMonths(4), "cupboard"),
             Lot($"coating.{HotFlow}.white", 90, 340, 4.2m, today.PlusMonths(2), "cupboard"),
             Lot($"coating.{HotFlow}.teal", 340, 340, 4.2m, today.PlusMonths(7), "cupboard"),
@@ -57,50 +144,59 @@ public static class SampleKitchen
             Lot("supply.box-12", 7, 10, 8.9m, null, "shelf by the door"),
             Lot("supply.ribbon", 11.5, 20, 3.3m, null, "drawer"),
             Lot("centre.pretzel-rod.one", 24, 24, 3.4m, today.PlusDays(40), "cupboard"),
-        ]);
+        ];
 
-        IEnumerable<Order> Orders()
+        public IEnumerable<Order> Orders() => Before().Concat(Weekend()).Concat(Later());
+
+        private IEnumerable<Order> Before()
         {
-            List<PackingDraft> boxes = [new("box-12", 1, 12), new("cup"), new("ribbon", 0.6, 12)];
             yield return Order("Regatta, a year ago", today.PlusYears(-1), 11, "As every year, for the prize table.", [
                 "#1c8787",
                 "#e8685a",
                 "#f3e7cd",
             ],
-                "Rowing club", "boathouse@rowing.example", "Boathouse on the quay", OrderState.HandedOver, (looks["wake"], 24),
-                (looks["buoy"], 12));
+                "Rowing club", "boathouse@rowing.example", "Boathouse on the quay", OrderState.HandedOver, (Library["wake"], 24),
+                (Library["buoy"], 12));
             yield return Order("Chess final", today.PlusDays(2), 17, "Dark one side, white the other, like the board.", [
                 "#4a2616",
                 "#f3e7cd",
             ],
-                "Chess club", "final@chess.example", "Club room over the chandlery", OrderState.Agreed, (looks["board-half"], 16),
-                (looks["board-square"], 16));
-            var meteor = Order("Meteor night", saturday, 18, "Rods stand in tall jars.", ["#24306a", "#bfc5d2", "#4a2616"],
+                "Chess club", "final@chess.example", "Club room over the chandlery", OrderState.Agreed, (Library["board-half"], 16),
+                (Library["board-square"], 16));
+        }
+
+        private IEnumerable<Order> Weekend()
+        {
+            var meteor = Order("Meteor night", _saturday, 18, "Rods stand in tall jars.", ["#24306a", "#bfc5d2", "#4a2616"],
                 "Hilltop observatory", "dome@observatory.example", "At the observatory's gate", OrderState.Agreed,
-                (looks["meteor-rod"], 24), (looks["harbour-berry"], 24), (looks["night-sky"], 12), (looks["ripple"], 12));
-            meteor.Packing = boxes;
+                (Library["meteor-rod"], 24), (Library["harbour-berry"], 24), (Library["night-sky"], 12), (Library["ripple"], 12));
+            meteor.Packing = _boxes;
             (meteor.Deposit, meteor.DepositPaid) = (60, true);
             yield return meteor;
-            yield return Order("Choir jubilee", saturday, 11, "Rods with the Meteor night's, from one pot.", [
+            yield return Order("Choir jubilee", _saturday, 11, "Rods with the Meteor night's, from one pot.", [
                 "#24306a",
                 "#bfc5d2",
                 "#6c2150",
             ],
-                "Harbour choir", "jubilee@choir.example", "Concert hall, the side door", OrderState.Quoted, (looks["baton"], 18),
-                (looks["singer"], 24), (looks["plum-twist"], 36));
-            var regatta = Order("Regatta", saturday.PlusDays(1), 11, "For the prize table.", ["#1c8787", "#e8685a", "#f3e7cd"],
-                "Rowing club", "boathouse@rowing.example", "Boathouse on the quay", OrderState.Agreed, (looks["wake"], 20),
-                (looks["buoy"], 18), (looks["number-seven"], 6));
-            (regatta.Handover, regatta.Packing, regatta.Price) = (Handover.Delivery, boxes, new(PriceBy.Dozen, 36));
+                "Harbour choir", "jubilee@choir.example", "Concert hall, the side door", OrderState.Quoted, (Library["baton"], 18),
+                (Library["singer"], 24), (Library["plum-twist"], 36));
+            var regatta = Order("Regatta", _saturday.PlusDays(1), 11, "For the prize table.", ["#1c8787", "#e8685a", "#f3e7cd"],
+                "Rowing club", "boathouse@rowing.example", "Boathouse on the quay", OrderState.Agreed, (Library["wake"], 20),
+                (Library["buoy"], 18), (Library["number-seven"], 6));
+            (regatta.Handover, regatta.Packing, regatta.Price) = (Handover.Delivery, _boxes, new(PriceBy.Dozen, 36));
             yield return regatta;
+        }
+
+        private IEnumerable<Order> Later()
+        {
             var orchid = Order("Orchid show", today.PlusDays(11), 10, "Two members must not have nuts.", ["#6c2150", "#b4cf46", "#f3e7cd"],
-                "Botanical society", "show@botanical.example", "Glasshouse door", OrderState.Asked, (looks["orchid"], 24),
-                (looks["fern"], 30), (looks["dew"], 8));
+                "Botanical society", "show@botanical.example", "Glasshouse door", OrderState.Asked, (Library["orchid"], 24),
+                (Library["fern"], 30), (Library["dew"], 8));
             orchid.Allergies = ["tree nuts", "peanut"];
             yield return orchid;
             var open = Order("Open day", today.PlusDays(17), 14, "Telescopes for the children's table.", ["#24306a", "#bfc5d2", "#1c8787"],
                 "Hilltop observatory", "dome@observatory.example", "At the observatory's gate", OrderState.Quoted,
-                (looks["harbour-berry"], 24), (looks["night-sky"], 60));
+                (Library["harbour-berry"], 24), (Library["night-sky"], 60));
             open.Packing = [new("box-12", 1, 12), new("cup")];
             open.Lines.AddRange(
             [
@@ -126,15 +222,15 @@ public static class SampleKitchen
                 "",
                 "",
                 OrderState.Asked,
-                (looks["harbour-berry"], 12));
-            (box.IsTemplate, box.Packing) = (true, boxes);
+                (Library["harbour-berry"], 12));
+            (box.IsTemplate, box.Packing) = (true, _boxes);
             yield return box;
         }
 
-        OrderLine Made(int position, string centre, string size, int count, string colour, double depth, Making? making) => new()
+        private OrderLine Made(int position, string centre, string size, int count, string colour, double depth, Making? making) => new()
         {
             Id = Guid.CreateVersion7(),
-            KitchenId = kitchen.Id,
+            KitchenId = kitchenId,
             Position = position,
             Centre = centre,
             Size = size,
@@ -146,11 +242,11 @@ public static class SampleKitchen
             Making = making,
         };
 
-        PantryLot Lot(string ware, double left, double pack, decimal price, LocalDate? bestBefore, string place)
+        private PantryLot Lot(string ware, double left, double pack, decimal price, LocalDate? bestBefore, string place)
         {
             var lot = new PantryLot
             {
-                KitchenId = kitchen.Id,
+                KitchenId = kitchenId,
                 Ware = ware,
                 Pack = pack,
                 Price = price,
@@ -165,7 +261,7 @@ public static class SampleKitchen
             return lot;
         }
 
-        Order Order(
+        private Order Order(
             string name,
             LocalDate day,
             int hour,
@@ -179,7 +275,7 @@ public static class SampleKitchen
         {
             var order = new Order
             {
-                KitchenId = kitchen.Id,
+                KitchenId = kitchenId,
                 Name = name,
                 Client = client,
                 Contact = contact,
@@ -193,7 +289,7 @@ public static class SampleKitchen
             order.Lines.AddRange(lines.Select((l, i) => new OrderLine
             {
                 Id = Guid.CreateVersion7(),
-                KitchenId = kitchen.Id,
+                KitchenId = kitchenId,
                 Position = i,
                 Centre = l.Look.Centre,
                 Size = l.Look.Size,
@@ -209,89 +305,9 @@ public static class SampleKitchen
         }
     }
 
-    /// <summary>The library of looks, by code.</summary>
-    private static Dictionary<string, Look> Library()
-    {
-        var none = Decor.None;
-        return new Look[]
-        {
-            Look(
-                "harbour-berry",
-                "Harbour berry",
-                "strawberry",
-                "L",
-                "dark",
-                0.75,
-                none with { Patterns = [Drawn("zigzag", "white", 12, 1.6, -8)], Sprinkles = [new("silver-dots", Side.Tip, 0.3)] }),
-            Look(
-                "meteor-rod",
-                "Meteor rod",
-                "pretzel-rod",
-                "one",
-                "midnight",
-                0.33,
-                none with { Patterns = [Drawn("zigzag", "silver", 12, 1.4, 12)] }),
-            Look(
-                "night-sky",
-                "Night sky",
-                "truffle-ball",
-                "one",
-                "midnight",
-                1,
-                none with { Sprinkles = [new("silver-dots", Side.Front, 0.12)], Paint = new("silver", 0.15) }),
-            Look("ripple", "Ripple", "sandwich-cookie", "thin", "white", 1, none with { Patterns = [Drawn("rings", "midnight", 3, 1.8)] }),
-            Look(
-                "board-half",
-                "Board, half and half",
-                "sandwich-cookie",
-                "double",
-                "dark",
-                1,
-                none with { Dips = [new(HotFlow, "white", 0.5, 90)] }),
-            Look(
-                "board-square",
-                "Board squares",
-                "sandwich-cookie",
-                "double",
-                "white",
-                1,
-                none with { Patterns = [Drawn("criss-cross", "dark", 4, 1.6, 45)] }),
-            Look("baton", "Baton", "pretzel-rod", "one", "midnight", 0.5, none with { Patterns = [Drawn("stripes", "silver", 7, 1.6)] }),
-            Look("singer", "Singer", "marshmallow", "one", "silver", 0.66, none with { Patterns = [Drawn("face", "midnight", 1, 1.6)] }),
-            Look(
-                "plum-twist",
-                "Plum twist",
-                "pretzel-twist",
-                "mini",
-                "plum",
-                1,
-                none with { Patterns = [Drawn("lines", "silver", 8, 1.2, 30)] }),
-            Look("wake", "Wake", "strawberry", "XL", "teal", 0.66, none with { Patterns = [Drawn("marble", "white", 6, 1.8)] }),
-            Look("buoy", "Buoy", "pretzel-rod", "one", "coral", 0.5, none with { Patterns = [Drawn("stripes", "white", 5, 2.6)] }),
-            Look(
-                "number-seven",
-                "Boat number seven",
-                "apple",
-                "M",
-                "teal",
-                1,
-                none with { Patterns = [Drawn("letters", "white", 1, 2.4) with { Text = "7" }, Drawn("edge", "coral", 1, 2)] }),
-            Look("orchid", "Orchid", "truffle-ball", "one", "plum", 1, none with { Patterns = [Drawn("web", "white", 3, 1.4)] }, 2),
-            Look("fern", "Fern", "strawberry", "M", "lime", 0.75, none with { Patterns = [Drawn("lines", "plum", 7, 1.4, 35)] }),
-            Look(
-                "dew",
-                "Dew",
-                "apple",
-                "S",
-                "plum",
-                0.5,
-                none with { Patterns = [Drawn("dots", "lime", 4, 3)], Sprinkles = [new("sanding-sugar", Side.Tip, 0.4)] }),
-        }.ToDictionary(l => l.Code);
+    private static PatternDraft Drawn(string kind, string colour, int lines, double bead, double angle = 0) =>
+        new(kind, HotFlow, colour, lines, null, bead, angle);
 
-        static PatternDraft Drawn(string kind, string colour, int lines, double bead, double angle = 0) =>
-            new(kind, HotFlow, colour, lines, null, bead, angle);
-
-        static Look Look(string code, string name, string centre, string size, string colour, double depth, Decor decor, int coats = 1) =>
-            new(code, name, centre, size, HotFlow, colour, depth, coats, false, null, decor);
-    }
+    private static Look Look(string code, string name, string centre, string size, string colour, double depth, Decor decor, int coats = 1) =>
+        new(code, name, centre, size, HotFlow, colour, depth, coats, false, null, decor);
 }

@@ -146,9 +146,9 @@ public sealed class PlanJobs(
         var planner = new Planner(load.Request, solver.Solve);
         var from = search.Found is { } before ? planner.Shifted(before.Solution, before.Origin) : null;
         var near = load.Stays ? from : null;
-        var found = planner.Problem.Tasks.Count == 0 ? Solution.None with { Outcome = Outcome.Best }
-            : from is null && planner.Alone(over) is { } alone ? alone
-            : planner.Solve(Planner.First, from, near, stop: over);
+        var found = Solution.None with { Outcome = Outcome.Best };
+        if (planner.Problem.Tasks.Count > 0)
+            found = (from is null ? planner.Alone(over) : null) ?? planner.Solve(Planner.First, from, near, stop: over);
         if (over.IsCancellationRequested)
             return;
         (search.Key, search.From, search.State) = (load.Key, load.Request.Now, SearchState.Searching);

@@ -1,5 +1,8 @@
 using Kondiba.Core.Kitchens;
 using Kondiba.Core.Reference;
+using Microsoft.CodeAnalysis;
+using Microsoft.CodeAnalysis.CSharp;
+using Microsoft.CodeAnalysis.CSharp.Syntax;
 using Mono.Cecil;
 using NetArchTest.Rules;
 
@@ -65,6 +68,29 @@ public class HouseTests
                 if (type.Namespace.StartsWith(core, StringComparison.Ordinal))
                     yield return type.Namespace;
             }
+        }
+    }
+
+    [Fact]
+    public void No_method_is_longer_than_sixty_lines_and_no_choice_stands_within_another()
+    {
+        var methods =
+            from file in Directory.EnumerateFiles(Path.Combine(DocsTests.Root, "src"), "*.cs", SearchOption.AllDirectories)
+            where !file.Split(Path.DirectorySeparatorChar).Any(f => f is "obj" or "bin" or "Migrations" or "node_modules")
+            from node in CSharpSyntaxTree.ParseText(File.ReadAllText(file), path: file).GetRoot().DescendantNodes()
+            where node is BaseMethodDeclarationSyntax or LocalFunctionStatementSyntax
+            select node;
+        var all = methods.ToList();
+        Assert.True(all.Count > 1000);
+        Assert.Empty(all.Where(m => LinesOf(m) > 60).Select(m => $"{m.GetLocation().GetLineSpan()} has {LinesOf(m)} lines"));
+        Assert.Empty(all.SelectMany(m => m.DescendantNodes().OfType<ConditionalExpressionSyntax>())
+            .Where(c => c.Parent is ConditionalExpressionSyntax)
+            .Select(c => $"{c.GetLocation().GetLineSpan()} is a choice within a choice"));
+
+        static int LinesOf(SyntaxNode node)
+        {
+            var span = node.SyntaxTree.GetLineSpan(node.Span);
+            return span.EndLinePosition.Line - span.StartLinePosition.Line + 1;
         }
     }
 

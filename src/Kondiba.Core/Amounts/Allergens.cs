@@ -42,7 +42,7 @@ public static class Allergens
     [
         .. from line in order.Lines.Index()
            where line.Item is not null
-           from component in Components(line.Item, tables)
+           from component in new Contents(tables).Of(line.Item)
            from use in Uses(component, line.Index)
            select use,
     ];
@@ -91,52 +91,57 @@ public static class Allergens
         ];
     }
 
-    private static List<Component> Components(LineDraft line, ReferenceData tables)
+    /// <summary>What is in a line's pieces, found part by part.</summary>
+    private sealed class Contents(ReferenceData tables)
     {
-        List<Component> all = [];
-        var (centre, decor, mould) = (tables.Centre(line.Centre), line.Decor ?? Decor.None, line.Making?.Mould);
-        var making = centre?.Size(line.Size) is { } size ? LineMaking.Of(line, centre, size, tables) : null;
-        if (making?.Filling is { } filling)
-            Filled("centre", filling);
-        else if (centre?.Figure is { } figure)
-            foreach (var made in figure.Made)
-                Made("centre", made);
-        else
-            Whole("centre", centre);
-        if (making is { Filling: null, Insert.Centre: { } insert })
-            Made("making.mould.insert", insert);
-        foreach (var stuck in centre?.Figure?.Stuck ?? [])
-            Glued("centre", tables.Decor.Part(stuck.Part));
-        foreach (var (_, field, layer) in mould?.First ?? [])
-            Coated($"making.mould.{field}.coating", layer?.Coating);
-        Coated("coating", line.Coating);
-        foreach (var (i, dip) in decor.Dips.Index())
-            Coated($"decor.dips[{i}].coating", dip?.Coating);
-        foreach (var (i, pattern) in decor.Patterns.Index())
-            Coated($"decor.patterns[{i}].coating", pattern?.Coating);
-        foreach (var (i, sprinkles) in decor.Sprinkles.Index())
+        private readonly List<Component> _all = [];
+
+        public List<Component> Of(LineDraft line)
         {
-            if (tables.Decor.Sprinkle(sprinkles?.Kind) is { } kind)
-                all.Add(new($"decor.sprinkles[{i}].kind", kind.Name, kind.Allergens, kind.MayContain));
+            var (centre, decor, mould) = (tables.Centre(line.Centre), line.Decor ?? Decor.None, line.Making?.Mould);
+            var making = centre?.Size(line.Size) is { } size ? LineMaking.Of(line, centre, size, tables) : null;
+            if (making?.Filling is { } filling)
+                Filled("centre", filling);
+            else if (centre?.Figure is { } figure)
+                foreach (var made in figure.Made)
+                    Made("centre", made);
+            else
+                Whole("centre", centre);
+            if (making is { Filling: null, Insert.Centre: { } insert })
+                Made("making.mould.insert", insert);
+            foreach (var stuck in centre?.Figure?.Stuck ?? [])
+                Glued("centre", tables.Decor.Part(stuck.Part));
+            foreach (var (_, field, layer) in mould?.First ?? [])
+                Coated($"making.mould.{field}.coating", layer?.Coating);
+            Coated("coating", line.Coating);
+            foreach (var (i, dip) in decor.Dips.Index())
+                Coated($"decor.dips[{i}].coating", dip?.Coating);
+            foreach (var (i, pattern) in decor.Patterns.Index())
+                Coated($"decor.patterns[{i}].coating", pattern?.Coating);
+            foreach (var (i, sprinkles) in decor.Sprinkles.Index())
+            {
+                if (tables.Decor.Sprinkle(sprinkles?.Kind) is { } kind)
+                    _all.Add(new($"decor.sprinkles[{i}].kind", kind.Name, kind.Allergens, kind.MayContain));
+            }
+
+            foreach (var (i, part) in decor.Parts.Index())
+            {
+                Glued($"decor.parts[{i}].kind", tables.Decor.Part(part?.Kind), moulded: part?.Colour is not null);
+                if (part?.Colour is not null)
+                    Coated($"decor.parts[{i}].coating", part.Coating);
+            }
+
+            return _all;
         }
 
-        foreach (var (i, part) in decor.Parts.Index())
-        {
-            Glued($"decor.parts[{i}].kind", tables.Decor.Part(part?.Kind), moulded: part?.Colour is not null);
-            if (part?.Colour is not null)
-                Coated($"decor.parts[{i}].coating", part.Coating);
-        }
-
-        return all;
-
-        void Whole(string field, Centre? whole)
+        private void Whole(string field, Centre? whole)
         {
             if (whole is not null)
-                all.Add(new(field, whole.Plural, whole.Allergens, whole.MayContain));
+                _all.Add(new(field, whole.Plural, whole.Allergens, whole.MayContain));
         }
 
         // What goes into a figure or a mould is made by its usual recipe, where it has one.
-        void Made(string field, Centre whole)
+        private void Made(string field, Centre whole)
         {
             if (LineMaking.Usual(whole, tables) is { } recipe)
                 Filled(field, recipe);
@@ -144,24 +149,24 @@ public static class Allergens
                 Whole(field, whole);
         }
 
-        void Coated(string field, string? code)
+        private void Coated(string field, string? code)
         {
             if (tables.Coating(code) is { } coating)
-                all.Add(new(field, coating.Name, coating.Allergens, coating.MayContain));
+                _all.Add(new(field, coating.Name, coating.Allergens, coating.MayContain));
         }
 
         // Moulded at home it is its coating, made by a recipe its ingredients, and bought what the packet says.
-        void Glued(string field, Part? part, bool moulded = false)
+        private void Glued(string field, Part? part, bool moulded = false)
         {
             if (part is null || moulded)
                 return;
             if (tables.Fillings.FirstOrDefault(f => f.Makes == $"part.{part.Code}") is { } recipe)
                 Filled(field, recipe);
             else
-                all.Add(new(field, part.Plural, part.Allergens, part.MayContain));
+                _all.Add(new(field, part.Plural, part.Allergens, part.MayContain));
         }
 
-        void Filled(string field, Filling recipe)
+        private void Filled(string field, Filling recipe)
         {
             foreach (var ingredient in recipe.Mix.Select(m => m.Ingredient)
                 .Concat(recipe.Each.Select(e => e.Ingredient))
@@ -170,7 +175,7 @@ public static class Allergens
             {
                 // Coating in a recipe is the coating as the kitchen has it.
                 var coating = ingredient.Ware?.Split('.') is ["coating", var code, ..] ? tables.Coating(code) : null;
-                all.Add(new(
+                _all.Add(new(
                     field,
                     ingredient.Name,
                     coating is null ? ingredient.Allergens : coating.Allergens,

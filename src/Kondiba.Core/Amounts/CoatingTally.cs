@@ -41,13 +41,7 @@ public sealed record CoatingTally(
         var problems = OrderCheck.Order(order, tables.Reference, now).ToList();
         tables = Orders.Schools.Chosen(order, tables);
         if (order.Margin is { } margin && problems.TrueForAll(p => p.Field != "margin"))
-        {
-            var reference = tables.Reference;
-            tables = tables with
-            {
-                Reference = reference with { Pot = reference.Pot with { Margin = new(new(margin), Source.Entered) } },
-            };
-        }
+            tables = WithMargin(tables, margin);
 
         var dips = OrderCheck.Lines(order, tables.Reference, problems, mostLines, mostPieces);
 
@@ -81,7 +75,34 @@ public sealed record CoatingTally(
             dipOrder.AddRange(inOrder.Where(d => d.Layer == 0 || (d.Part is not null && d.Size.Shape is not Centres.Cavity)));
         }
 
-        LineTally Whole(Dip dip)
+        var whole = new WholeLines(order, tables.Reference, lines, besides, discs, designs, problems);
+        return new(
+            dips.Sum(d => d.Count.Value),
+            [.. dips.Select(whole.Of)],
+            pots,
+            MakingOrder.For(pots, tables.Reference),
+            TrayLayout.For(dipOrder.Select(d => LineMaking.Lies(d, order.Lines[d.Line], tables.Reference)), tables.Reference.Tray),
+            Looks.Trimmings.For(designs.Values, tables.Reference),
+            problems);
+    }
+
+    private static KitchenTables WithMargin(KitchenTables tables, double margin)
+    {
+        var reference = tables.Reference;
+        return tables with { Reference = reference with { Pot = reference.Pot with { Margin = new(new(margin), Source.Entered) } } };
+    }
+
+    /// <summary>Puts a line's coats, parts, disc, mould and look together to one tally.</summary>
+    private sealed class WholeLines(
+        OrderDraft order,
+        ReferenceData tables,
+        Dictionary<(int Line, int Layer), LineTally> lines,
+        ILookup<int, Dip> besides,
+        Dictionary<int, Bagged> discs,
+        Dictionary<int, Design> designs,
+        List<Problem> problems)
+    {
+        public LineTally Of(Dip dip)
         {
             var whole = lines[(dip.Line, 0)];
             if (besides[dip.Line].Any())
@@ -97,25 +118,16 @@ public sealed record CoatingTally(
             if (dip.Centre.Size(draft.Size)!.Shape != shape)
                 whole = whole with { Seen = new(shape.Length, shape.Width, shape.Profile()) };
             if (draft.Making?.Mould is not null
-                && LineMaking.Of(draft, dip.Centre, dip.Centre.Size(draft.Size)!, tables.Reference) is { Mould: { } mould, Fill: { } fill })
+                && LineMaking.Of(draft, dip.Centre, dip.Centre.Size(draft.Size)!, tables) is { Mould: { } mould, Fill: { } fill })
                 whole = whole with { Moulded = MouldTally.Of(fill, mould, whole.Begun(dip.Centre.Spoil.Value)) };
             return designs.TryGetValue(dip.Line, out var design)
                 ? whole with
                 {
                     Look = LookTally.For(
-                    design, [.. design.Layers.Select(d => lines[(d.Line, d.Layer)].AsCoat())], tables.Reference, problems)
+                    design, [.. design.Layers.Select(d => lines[(d.Line, d.Layer)].AsCoat())], tables, problems)
                 }
                 : whole;
         }
-
-        return new(
-            dips.Sum(d => d.Count.Value),
-            [.. dips.Select(Whole)],
-            pots,
-            MakingOrder.For(pots, tables.Reference),
-            TrayLayout.For(dipOrder.Select(d => LineMaking.Lies(d, order.Lines[d.Line], tables.Reference)), tables.Reference.Tray),
-            Looks.Trimmings.For(designs.Values, tables.Reference),
-            problems);
     }
 
     /// <summary>How a figure of this tally came about, or null when it has no such figure.</summary>

@@ -75,14 +75,16 @@ internal sealed record LineMaking(
     }
 
     /// <summary>The line's decoration with what is stuck on every figure.</summary>
-    public static Decor? DecorOf(LineDraft line, Centre centre) => centre.Figure is { Stuck.Count: > 0 } figure
-        ? (line.Decor ?? Decor.None) is { HasGaps: false } decor
+    public static Decor? DecorOf(LineDraft line, Centre centre) =>
+        centre.Figure is { Stuck.Count: > 0 } figure && (line.Decor ?? Decor.None) is { HasGaps: false } decor
             ? decor with { Parts = [.. decor.Parts, .. figure.Stuck.Select(s => new PartDraft(s.Part, s.Places.Count))] }
-            : line.Decor
-        : line.Decor;
+            : line.Decor;
 
     /// <summary>Dips of the line besides its own: a mould's first layer, the parts of a figure.</summary>
-    public static IEnumerable<Dip> Besides(Dip dip, LineDraft line, ReferenceData tables, List<Problem> problems)
+    public static IEnumerable<Dip> Besides(Dip dip, LineDraft line, ReferenceData tables, List<Problem> problems) =>
+        FirstLayers(dip, line, tables, problems).Concat(FigureParts(dip, line, tables, problems));
+
+    private static IEnumerable<Dip> FirstLayers(Dip dip, LineDraft line, ReferenceData tables, List<Problem> problems)
     {
         foreach (var (i, (part, field, layer)) in (dip.Size.Shape is Cavity ? line.Making?.Mould?.First ?? [] : []).Index())
         {
@@ -104,19 +106,17 @@ internal sealed record LineMaking(
             else if (colour is not null)
                 yield return dip with
                 {
-                    Layer = Layer(
-                    i),
+                    Layer = Layer(i),
                     Part = part,
                     Coating = coating!,
                     Colour = colour,
-                    Size = dip.Size with
-                    {
-                        Shape = Thinner(
-                        (Cavity)dip.Size.Shape, accent.Share / line.Making.Mould.Left)
-                    }
+                    Size = dip.Size with { Shape = Thinner((Cavity)dip.Size.Shape, accent.Share / line.Making.Mould.Left) },
                 };
         }
+    }
 
+    private static IEnumerable<Dip> FigureParts(Dip dip, LineDraft line, ReferenceData tables, List<Problem> problems)
+    {
         foreach (var (i, part) in (dip.Centre.Figure?.Parts ?? []).Index())
         {
             if (PartColour(dip, part, line, tables, problems) is not { } colour)
@@ -282,6 +282,29 @@ internal sealed record LineMaking(
             portion);
     }
 
+    /// <summary>What is pressed into a moulded piece; null where nothing is, or nothing that can be.</summary>
+    private static (Centre Centre, CentreSize Size)? InsertOf(MouldDraft draft, ReferenceData tables, TellProblem tell)
+    {
+        if (draft.Insert is null)
+            return null;
+        var centre = tables.Centre(draft.Insert);
+        if (centre is null || centre.Holding is Holding.Mould || centre.Figure is not null)
+            tell(
+                "making.mould.insert",
+                Message.Of("amounts.nothing-called-press-into", ("insert", draft.Insert)),
+                "amounts.nothing-called-press-into.do",
+                Severity.Error);
+        else if ((draft.InsertSize is null ? centre.Sizes[0] : centre.Size(draft.InsertSize)) is { } insertSize)
+            return (centre, insertSize);
+        else
+            tell(
+                "making.mould.insertSize",
+                Message.Of("amounts.does-not-come-size", ("centre", centre.Name), ("insertSize", draft.InsertSize)),
+                Message.Of("amounts.does-not-come-size.do", ("sizes", Argument.Of(centre.Sizes.Select(s => s.Code)))),
+                Severity.Error);
+        return null;
+    }
+
     private static LineMaking Moulded(MouldDraft draft, CentreSize size, ReferenceData tables, TellProblem tell)
     {
         var mould = tables.Mould(draft.Mould);
@@ -295,26 +318,7 @@ internal sealed record LineMaking(
             return new(size, null, null);
         }
 
-        (Centre Centre, CentreSize Size)? insert = null;
-        if (draft.Insert is not null)
-        {
-            var centre = tables.Centre(draft.Insert);
-            if (centre is null || centre.Holding is Holding.Mould || centre.Figure is not null)
-                tell(
-                    "making.mould.insert",
-                    Message.Of("amounts.nothing-called-press-into", ("insert", draft.Insert)),
-                    "amounts.nothing-called-press-into.do",
-                    Severity.Error);
-            else if ((draft.InsertSize is null ? centre.Sizes[0] : centre.Size(draft.InsertSize)) is { } insertSize)
-                insert = (centre, insertSize);
-            else
-                tell(
-                    "making.mould.insertSize",
-                    Message.Of("amounts.does-not-come-size", ("centre", centre.Name), ("insertSize", draft.InsertSize)),
-                    Message.Of("amounts.does-not-come-size.do", ("sizes", Argument.Of(centre.Sizes.Select(s => s.Code)))),
-                    Severity.Error);
-        }
-
+        var insert = InsertOf(draft, tables, tell);
         var broken = insert is null ? null : draft.Broken;
         if (broken is not (null or (>= LeastBroken and <= MostBroken)))
         {

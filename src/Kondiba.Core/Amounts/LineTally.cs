@@ -60,90 +60,28 @@ public sealed record LineTally(
         var (shape, c) = (dip.Size.Shape, tables.Reference.Film);
         var area = shape.DippedArea(dip.Depth, dip.Angle);
         var film = shape is Cavity cavity ? Filled(cavity, area) : Films.Film.After(flow, shape.Run(dip.Depth), c);
-        var stick = Stick(dip, c);
-        var coats = Coats(dip, c);
         var coat = CoatOf(dip, film.Value, c);
         var foot = dip.Upright ? default : Films.Film.Foot(flow, shape.Run(dip.Depth), shape.FootLine(dip.Depth), area, c);
-        var dragged = shape.Looped ? 1 + c.Loops.Value.Si : 1;
-        var perPiece = (area * coat * flow.Density * dragged) + foot;
+        var perPiece = (area * coat * flow.Density * Dragged(shape, c)) + foot;
         var spoil = dip.Centre.Spoil;
         var onPieces = perPiece * dip.Count.Value * (1 + spoil.Value.Si);
 
-        var covers = c.Covers.Of(dip.Colour.Cover);
-        if (coat < covers.Value && shape is not Cavity)
-        {
-            problems.Add(new(
-                dip.Field("coats"),
-                Message.Of("amounts.coat-comes-out-sheer", ("coat", coat), ("colour", dip.Colour.Name), ("covers", covers.Value)),
-                "amounts.coat-comes-out-sheer.do",
-                Severity.Mind));
-        }
+        MindSheer(dip, coat, c, problems);
 
-        IReadOnlyList<WorkingLine> PieceWorking() =>
-        [
-            .. dip.Size.Measures,
-            WorkingLine.Of("amounts.dip-depth", "", dip.Depth, Source.Entered),
-            WorkingLine.Of(
-                shape is Cavity ? Message.Of("amounts.walls-cavity") : Message.Of("amounts.dipped-area"),
-                dip.Angle == 0 ? shape.AreaFormula(dip.Depth) : Message.Of("amounts.walls-cavity.how"),
-                area,
-                Source.Computed),
-            .. film.Working,
-            WorkingLine.Count("amounts.coats", "", dip.Coats, Source.Entered),
-            .. dip.AtOnce ? new[] { WorkingLine.Of("amounts.coat-dipped-once-adds", c.AtOnce) } : [],
-            WorkingLine.Of(Message.Of("amounts.keep-over-smooth-solid", ("plural", dip.Centre.Plural)), stick),
-            .. shape.Looped ? new[] { WorkingLine.Of("amounts.loops-drag-along-besides", c.Loops) } : [],
-            .. foot.Si > 0 ? FootWorking() : [],
-            WorkingLine.Of(
-                "amounts.coating-one-piece",
-                Message.Of(
-                    "amounts.coating-one-piece.how",
-                    ("andFoot", foot.Si > 0 ? Message.Of("amounts.plus-foot") : ""),
-                    ("area", area),
-                    ("film", film.Value),
-                    ("density", flow.Density.Si),
-                    ("coats", coats),
-                    ("stick", stick.Value.Si),
-                    ("loops", shape.Looped ? Message.Of("amounts.times-dragged", ("dragged", dragged)) : ""),
-                    ("footMass", foot.Si > 0 ? Message.Of("amounts.plus-mass", ("mass", foot)) : "")),
-                perPiece,
-                Source.Computed),
-        ];
-        WorkingLine[] FootWorking() =>
-        [
-            WorkingLine.Of("amounts.foot-spreads-along", "amounts.foot-spreads-along.how", shape.FootLine(dip.Depth), Source.Computed),
-            WorkingLine.Of("amounts.foot", "amounts.foot.how", foot, c.Foot),
-        ];
-        var posture = dip.Centre.Holding is Holding.Mould ? Posture.Mould : dip.Upright ? Posture.Upright : Posture.Flat;
-        var piece = new DippedPiece(
-            coat, area, shape.WholeArea - area, flow.Density, dip.Coating.DipAt.Value, tables.Reference.Setting.Family(
-                dip.Coating.Family), softer, dip.Size.Mass, dip.Centre.HeatCapacity,
-            Schools.ComesFrom(dip.Centre, tables).Air, dip.Centre.Contact, dip.Centre.ServedCold, posture);
-        List<SettingTime> setting = [
-            .. tables.Reference.Setting.Had.Select(place => SettingModel.For(piece, place, tables.Reference.Setting)),
-        ];
-        if (setting[0].HandleHard is null && dip.Layer == 0)
-        {
-            problems.Add(new(
-                dip.Field("setting"),
-                Message.Of(
-                    "amounts.kitchen-counter",
-                    ("air", tables.Reference.Setting.Room.Air.Value),
-                    ("coat", setting[0].TouchDry is null ? Message.Of("amounts.coat-never-sets") : Message.Of("amounts.coat-stays-soft"))),
-                Chill.For(piece, tables.Reference.Setting.Room, setting[0], tables.Reference.Setting).Advice,
-                Severity.Mind));
-        }
+        var piece = PieceOf(dip, coat, area, flow, softer, tables);
+        var setting = tables.Reference.Setting.Had.Select(place => SettingModel.For(piece, place, tables.Reference.Setting)).ToList();
+        MindSoft(dip, piece, setting[0], tables.Reference.Setting, problems);
 
         return new(
             dip.Line,
             dip.Count,
-            new(perPiece, PieceWorking),
+            new(perPiece, () => PieceWorking(dip, flow, film, foot, perPiece, c)),
             film,
             coat,
             new(
                 foot,
                 () => foot.Si > 0
-                    ? [.. film.Working, .. FootWorking()]
+                    ? [.. film.Working, .. FootWorking(dip, foot, c)]
                     : [WorkingLine.Of("amounts.foot", "amounts.stands-while-sets-sets", foot, Source.Computed)]),
             new(onPieces, () =>
             [
@@ -161,6 +99,96 @@ public sealed record LineTally(
             flow.Density,
             piece,
             tables.Reference.Dipping.Upright.Time);
+    }
+
+    private static double Dragged(Shape shape, FilmConstants c) => shape.Looped ? 1 + c.Loops.Value.Si : 1;
+
+    private static IReadOnlyList<WorkingLine> PieceWorking(
+        Dip dip, Flow flow, Figure<Length> film, Mass foot, Mass perPiece, FilmConstants c)
+    {
+        var (shape, stick) = (dip.Size.Shape, Stick(dip, c));
+        var area = shape.DippedArea(dip.Depth, dip.Angle);
+        return
+        [
+            .. dip.Size.Measures,
+            WorkingLine.Of("amounts.dip-depth", "", dip.Depth, Source.Entered),
+            WorkingLine.Of(
+                shape is Cavity ? Message.Of("amounts.walls-cavity") : Message.Of("amounts.dipped-area"),
+                dip.Angle == 0 ? shape.AreaFormula(dip.Depth) : Message.Of("amounts.walls-cavity.how"),
+                area,
+                Source.Computed),
+            .. film.Working,
+            WorkingLine.Count("amounts.coats", "", dip.Coats, Source.Entered),
+            .. dip.AtOnce ? new[] { WorkingLine.Of("amounts.coat-dipped-once-adds", c.AtOnce) } : [],
+            WorkingLine.Of(Message.Of("amounts.keep-over-smooth-solid", ("plural", dip.Centre.Plural)), stick),
+            .. shape.Looped ? new[] { WorkingLine.Of("amounts.loops-drag-along-besides", c.Loops) } : [],
+            .. foot.Si > 0 ? FootWorking(dip, foot, c) : [],
+            WorkingLine.Of(
+                "amounts.coating-one-piece",
+                Message.Of(
+                    "amounts.coating-one-piece.how",
+                    ("andFoot", foot.Si > 0 ? Message.Of("amounts.plus-foot") : ""),
+                    ("area", area),
+                    ("film", film.Value),
+                    ("density", flow.Density.Si),
+                    ("coats", Coats(dip, c)),
+                    ("stick", stick.Value.Si),
+                    ("loops", shape.Looped ? Message.Of("amounts.times-dragged", ("dragged", Dragged(shape, c))) : ""),
+                    ("footMass", foot.Si > 0 ? Message.Of("amounts.plus-mass", ("mass", foot)) : "")),
+                perPiece,
+                Source.Computed),
+        ];
+    }
+
+    private static WorkingLine[] FootWorking(Dip dip, Mass foot, FilmConstants c) =>
+    [
+        WorkingLine.Of("amounts.foot-spreads-along", "amounts.foot-spreads-along.how", dip.Size.Shape.FootLine(dip.Depth), Source.Computed),
+        WorkingLine.Of("amounts.foot", "amounts.foot.how", foot, c.Foot),
+    ];
+
+    private static DippedPiece PieceOf(Dip dip, Length coat, Area area, Flow flow, TemperatureGap softer, KitchenTables tables)
+    {
+        var shape = dip.Size.Shape;
+        var posture = dip switch
+        {
+            { Centre.Holding: Holding.Mould } => Posture.Mould,
+            { Upright: true } => Posture.Upright,
+            _ => Posture.Flat,
+        };
+        return new(
+            coat, area, shape.WholeArea - area, flow.Density, dip.Coating.DipAt.Value, tables.Reference.Setting.Family(
+                dip.Coating.Family), softer, dip.Size.Mass, dip.Centre.HeatCapacity,
+            Schools.ComesFrom(dip.Centre, tables).Air, dip.Centre.Contact, dip.Centre.ServedCold, posture);
+    }
+
+    /// <summary>Says where a colour shows through: a coat thinner than covers.</summary>
+    private static void MindSheer(Dip dip, Length coat, FilmConstants c, List<Problem> problems)
+    {
+        var covers = c.Covers.Of(dip.Colour.Cover);
+        if (coat < covers.Value && dip.Size.Shape is not Cavity)
+        {
+            problems.Add(new(
+                dip.Field("coats"),
+                Message.Of("amounts.coat-comes-out-sheer", ("coat", coat), ("colour", dip.Colour.Name), ("covers", covers.Value)),
+                "amounts.coat-comes-out-sheer.do",
+                Severity.Mind));
+        }
+    }
+
+    /// <summary>Says where a coat does not get hard on the counter.</summary>
+    private static void MindSoft(Dip dip, DippedPiece piece, SettingTime counter, SettingConstants setting, List<Problem> problems)
+    {
+        if (counter.HandleHard is null && dip.Layer == 0)
+        {
+            problems.Add(new(
+                dip.Field("setting"),
+                Message.Of(
+                    "amounts.kitchen-counter",
+                    ("air", setting.Room.Air.Value),
+                    ("coat", counter.TouchDry is null ? Message.Of("amounts.coat-never-sets") : Message.Of("amounts.coat-stays-soft"))),
+                Chill.For(piece, setting.Room, counter, setting).Advice,
+                Severity.Mind));
+        }
     }
 
     /// <summary>A piece that gets no coat: what is drawn or glued onto it sets as a film as thick as its widest bead.</summary>

@@ -67,7 +67,20 @@ internal static class OrderCheck
 
         foreach (var problem in Amounts.Allergens.Clashes(order, tables))
             yield return problem;
-        foreach (var (i, packing) in (order.Packing ?? []).Index())
+        foreach (var problem in Packing(order.Packing ?? [], tables))
+            yield return problem;
+        foreach (var problem in order.Price?.Check() ?? [])
+            yield return problem;
+        if (order.Deposit is < 0 or > 1_000_000)
+            yield return new("deposit", "amounts.deposit-less-nothing-more", "amounts.deposit-less-nothing-more.do");
+        foreach (var (key, pot) in order.Pots)
+            foreach (var problem in Pot(key, pot, tables))
+                yield return problem;
+    }
+
+    private static IEnumerable<Problem> Packing(IReadOnlyList<PackingDraft> packed, ReferenceData tables)
+    {
+        foreach (var (i, packing) in packed.Index())
         {
             if (tables.Wares.Supplies.All(s => s.Code != packing.Supply))
                 yield return new(
@@ -80,14 +93,6 @@ internal static class OrderCheck
             if (!(packing.Each is > 0 and <= 1000))
                 yield return new($"packing[{i}].each", "amounts.nothing-more-box-takes", "amounts.nothing-more-box-takes.do");
         }
-
-        foreach (var problem in order.Price?.Check() ?? [])
-            yield return problem;
-        if (order.Deposit is < 0 or > 1_000_000)
-            yield return new("deposit", "amounts.deposit-less-nothing-more", "amounts.deposit-less-nothing-more.do");
-        foreach (var (key, pot) in order.Pots)
-            foreach (var problem in Pot(key, pot, tables))
-                yield return problem;
     }
 
     /// <summary>An order's lines in terms of the trade tables, as many as a kitchen makes; the problems of the others are added.</summary>
@@ -130,24 +135,14 @@ internal static class OrderCheck
             problems.Add(new($"lines[{index}].{field}", reason, remedy, Severity.Mind));
 
         var centre = tables.Centre(line.Centre);
-        var size = centre?.Size(line.Size);
+        CentreSize? size = null;
         if (centre is null)
             Error(
                 "centre",
                 Message.Of("amounts.centre-called", ("centre", line.Centre)),
                 Message.Of("amounts.centre-called.do", ("centres", Argument.Of(tables.Centres.Select(c => c.Code)))));
-        else if (size is null)
-            Error(
-                "size",
-                Message.Of("amounts.does-not-come-size-2", ("centre", centre.Name), ("size", line.Size)),
-                Message.Of("amounts.does-not-come-size.do", ("sizes", Argument.Of(centre.Sizes.Select(s => s.Code)))));
         else
-            size = LineMaking.Of(
-                line,
-                centre,
-                size,
-                tables,
-                (field, reason, remedy, severity) => problems.Add(new($"lines[{index}].{field}", reason, remedy, severity))).Size;
+            size = SizeOf(line, index, centre, tables, problems);
         if (centre is not null)
         {
             Held(line, centre, tables, Error);
@@ -174,10 +169,31 @@ internal static class OrderCheck
             return new(index, centre!, size!, count!, coating!, colour!, new(1), 1, false, Upright: false, Bare: true);
         }
 
-        if (line.Depth > centre!.Deepest.Value.Si + 1e-9)
-            Mind("depth", Message.ByName(centre.DeepestReason), Message.Of("amounts.about-deep-goes", ("deepest", centre.Deepest.Value)));
+        var upright = Fitting(line, centre!, Mind);
+        return new(index, centre!, size!, count!, coating!, colour!, new(line.Depth), line.Coats, line.AtOnce && line.Coats > 1, upright);
+    }
+
+    private static CentreSize? SizeOf(LineDraft line, int index, Centre centre, ReferenceData tables, List<Problem> problems)
+    {
+        void Tell(string field, Message reason, Message remedy, Severity severity) =>
+            problems.Add(new($"lines[{index}].{field}", reason, remedy, severity));
+        if (centre.Size(line.Size) is { } size)
+            return LineMaking.Of(line, centre, size, tables, Tell).Size;
+        Tell(
+            "size",
+            Message.Of("amounts.does-not-come-size-2", ("centre", centre.Name), ("size", line.Size)),
+            Message.Of("amounts.does-not-come-size.do", ("sizes", Argument.Of(centre.Sizes.Select(s => s.Code)))),
+            Severity.Error);
+        return null;
+    }
+
+    /// <summary>Minds what its centre does not take well; whether its pieces stand upright.</summary>
+    private static bool Fitting(LineDraft line, Centre centre, TellError mind)
+    {
+        if (line.Depth > centre.Deepest.Value.Si + 1e-9)
+            mind("depth", Message.ByName(centre.DeepestReason), Message.Of("amounts.about-deep-goes", ("deepest", centre.Deepest.Value)));
         else if (centre.Depths is [var only] && Math.Abs(line.Depth - only.Si) > 0.01)
-            Mind(
+            mind(
                 "depth",
                 Message.Of(
                     "amounts.dipped",
@@ -185,18 +201,18 @@ internal static class OrderCheck
                     ("deep", only.Si < 1 ? Message.Of("amounts.to-a-depth", ("depth", only)) : "amounts.whole")),
                 Message.Of("amounts.dipped.do", ("only", only)));
         if (line.Coats < centre.LeastCoats)
-            Mind(
+            mind(
                 "coats",
                 Message.Of("amounts.does-not-carry-itself", ("centre", centre.Name)),
                 Message.Of("amounts.does-not-carry-itself.do", ("leastCoats", centre.LeastCoats)));
         var upright = line.Upright ?? centre.Upright;
         if (upright && centre.Holding is Holding.Fork)
         {
-            Mind("upright", Message.Of("amounts.nothing-stand", ("centre", centre.Name)), "amounts.nothing-stand.do");
+            mind("upright", Message.Of("amounts.nothing-stand", ("centre", centre.Name)), "amounts.nothing-stand.do");
             upright = false;
         }
 
-        return new(index, centre, size!, count!, coating!, colour!, new(line.Depth), line.Coats, line.AtOnce && line.Coats > 1, upright);
+        return upright;
     }
 
     /// <summary>What cannot be of the stick or the disc that a line's pieces are put on.</summary>
@@ -298,7 +314,11 @@ internal static class OrderCheck
             return null;
         }
 
-        return new((int)count, () => line.CountedIn switch
+        return new((int)count, () => CountWorking(line, centre, size, per, count));
+    }
+
+    private static IReadOnlyList<WorkingLine> CountWorking(LineDraft line, Centre centre, CentreSize size, double per, double count) =>
+        line.CountedIn switch
         {
             CountedIn.Weight =>
             [
@@ -321,6 +341,5 @@ internal static class OrderCheck
                 WorkingLine.Count(
                     "amounts.pieces", Message.Of("amounts.so-many-each", ("line", line.Amount), ("per", per)), count, Source.Computed),
             ],
-        });
-    }
+        };
 }

@@ -1,9 +1,11 @@
+using Kondiba.Core.Coatings;
 using Kondiba.Core.Facts;
 using Kondiba.Core.Films;
 using Kondiba.Core.Looks;
 using Kondiba.Core.Measures;
 using Kondiba.Core.Orders;
 using Kondiba.Core.Reference;
+using Kondiba.Core.Thinning;
 using Kondiba.Core.Vessels;
 using Kondiba.Core.Wording;
 
@@ -45,45 +47,48 @@ internal static class PotMaking
         IReadOnlyList<Dip> inOrder = tally is null ? [] : [.. tally.InOrder.Select(s => s.Dip)];
         if (tally is null && bags.Count == 0)
             return (null, inOrder);
+        var testFilm = Film.After(flow, tables.Reference.Thinning.TestDip.Value, tables.Reference.Film);
+        Message advice = tally is null ? "" : PotThinning.Advice(testFilm.Value, dose, dips, key, draft, tables.Reference, problems);
+        return (Of(coating, colour, bags, dose, flow, tallies, tally, testFilm, advice, tables), inOrder);
+    }
 
+    private static Pot Of(
+        Coating coating,
+        CoatingColour colour,
+        IReadOnlyList<Bagged> bags,
+        Dose? dose,
+        Flow flow,
+        List<VesselTally> tallies,
+        VesselTally? tally,
+        Figure<Length> testFilm,
+        Message advice,
+        KitchenTables tables)
+    {
         var drizzle = bags.Count == 0 ? null : DrizzleOf(bags, tables.Reference);
         var (forDips, inBags, drawn) = (tally?.ToMelt ?? default, drizzle?.InBags.Value ?? default, drizzle?.Mass.Value ?? default);
         var (onPieces, pool, toMelt) = (tally?.OnPieces ?? default, tally?.Pool ?? default, forDips + inBags);
         var ofDips = forDips / (1 + (dose?.Rate.Si ?? 0));
         var ofCoating = ofDips + inBags;
         var cover = PotPacks.CoverOf(ofCoating, coating, colour.Bought, tables);
-        var testFilm = Film.After(flow, tables.Reference.Thinning.TestDip.Value, tables.Reference.Film);
-        return (new(
-            key,
+        var spare = toMelt - onPieces - pool - drawn;
+        return new(
+            $"{coating.Code}.{colour.Code}",
             coating.Code,
             colour.Code,
             tally?.Vessel.Code,
             tally?.Way.Code,
             new(onPieces, () => tally?.OnPiecesWorking() ?? Nothing("amounts.pieces-2")),
             new(pool, () => tally?.PoolWorking(flow) ?? Nothing("amounts.pool")),
-            new(
-                toMelt - onPieces - pool - drawn,
-                () => Together(
-                    "amounts.spare",
-                    "amounts.spare.do",
-                    tally?.SpareWorking(tables.Reference.Pot),
-                    drizzle?.InBags.Working,
-                    toMelt - onPieces - pool - drawn)),
+            Both("amounts.spare", "amounts.spare.do", spare, tally?.SpareWorking(tables.Reference.Pot), drizzle),
             drizzle,
-            colour.Mixed is { } mixed
-                ? [.. mixed.Per100.Select(d => new Colour.Drops(
-                    d.Key, d.Value, (int)Math.Ceiling((d.Value * ofCoating.In("g") / 100) - 0.5)))]
-                : [],
+            DropsFor(colour, ofCoating),
             colour.Bought,
-            new(
-                toMelt,
-                () => Together(
-                    "amounts.melt", "amounts.melt.do", tally?.ToMeltWorking(tables.Reference.Pot), drizzle?.InBags.Working, toMelt)),
+            Both("amounts.melt", "amounts.melt.do", toMelt, tally?.ToMeltWorking(tables.Reference.Pot), drizzle),
             ofCoating,
             (forDips / flow.Density) + (inBags / Flow.Of(coating, default, tables.Reference.Film).Density),
             dose is null || tally is null ? null : PotThinning.ThinnerOf(dose, ofDips, tables.Reference),
             testFilm,
-            tally is null ? "" : PotThinning.Advice(testFilm.Value, dose, dips, key, draft, tables.Reference, problems),
+            advice,
             tally?.Melts ?? [],
             new(cover.Count, () => PotPacks.Working(ofCoating, cover, coating.Packs)),
             cover,
@@ -98,11 +103,9 @@ internal static class PotMaking
             tally?.Spooned ?? 0,
             tally is null ? null : new(tally.Cost, () => tally.Cost.Working(coating, tables.Reference)),
             tally is null ? null : RunnerUpTo(tally, tallies),
-            [.. tables.Reference.Vessels.Select(v => tallies.Find(t => t.Vessel.Code == v.Code))
-                .OfType<VesselTally>()
-                .Select(t => Choice(t, inBags))],
+            Choices(tallies, inBags, tables.Reference),
             coating.DipFrom.Value,
-            coating.DipTo.Value), inOrder);
+            coating.DipTo.Value);
     }
 
     /// <summary>The pot in every vessel, those that take every piece first, and of these the cheapest.</summary>
@@ -173,10 +176,11 @@ internal static class PotMaking
     private static List<WorkingLine> Nothing(Message what) =>
         [WorkingLine.Of(what, "amounts.nothing-dipped", default(Mass), Source.Computed)];
 
-    private static List<WorkingLine> Together(
-        Message what, Message how, List<WorkingLine>? dipping, IReadOnlyList<WorkingLine>? bags, Mass all) => bags is null
-        ? dipping!
-        : [.. dipping ?? [], .. bags, WorkingLine.Of(what, how, all, Source.Computed)];
+    /// <summary>A figure of what is dipped in and of what is drawn from bags.</summary>
+    private static Figure<Mass> Both(Message what, Message how, Mass all, List<WorkingLine>? dipping, PotDrizzle? drizzle) =>
+        new(all, () => drizzle is null
+            ? dipping!
+            : [.. dipping ?? [], .. drizzle.InBags.Working, WorkingLine.Of(what, how, all, Source.Computed)]);
 
     private static void NameUnfit(string key, VesselTally tally, List<VesselTally> tallies, List<Problem> problems)
     {
@@ -192,6 +196,14 @@ internal static class PotMaking
                 : new($"lines[{dip.Line}].depth", seat.Misfit!, "amounts.dip-less-deep-add", Severity.Unfit));
         }
     }
+
+    private static IReadOnlyList<Colour.Drops> DropsFor(CoatingColour colour, Mass coating) =>
+        colour.Mixed is not { } mixed
+            ? []
+            : [.. mixed.Per100.Select(d => new Colour.Drops(d.Key, d.Value, (int)Math.Ceiling((d.Value * coating.In("g") / 100) - 0.5)))];
+
+    private static VesselChoice[] Choices(List<VesselTally> tallies, Mass inBags, ReferenceData tables) =>
+        [.. tables.Vessels.Select(v => tallies.Find(t => t.Vessel.Code == v.Code)).OfType<VesselTally>().Select(t => Choice(t, inBags))];
 
     private static VesselChoice Choice(VesselTally tally, Mass inBags) => tally.Unfit.Count == 0
         ? new(tally.Vessel.Code, tally.Way.Code, tally.ToMelt + inBags, tally.Cost, tally.Melts.Count, "")

@@ -120,11 +120,13 @@ public abstract record Shape
             var middle = z - (Length.Si / Slices / 2);
             var reach = HalfWidth(middle) * sin;
             var under = (upTo - (middle * cos)) / Max(reach, 1e-9);
-            area += (slice - before) * (under <= -1 ? 0 : under >= 1 ? 1 : round ? 1 - (Acos(under) / PI) : (under + 1) / 2);
+            area += (slice - before) * ShareUnder(Clamp(under, -1, 1));
             before = slice;
         }
 
         return new(area);
+
+        double ShareUnder(double height) => round ? 1 - (Acos(height) / PI) : (height + 1) / 2;
     }
 
     /// <summary>How far a dip at an angle reaches, in metres along the way it goes in, from the middle of the dipped end.</summary>

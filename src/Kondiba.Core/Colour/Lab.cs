@@ -45,13 +45,18 @@ public readonly record struct Lab(double L, double A, double B)
 
         var grey = c1 * c2 == 0;
         var turn = grey ? 0 : h2 - h1;
-        turn += turn > 180 ? -360 : turn < -180 ? 360 : 0;
+        if (Abs(turn) > 180)
+            turn -= Sign(turn) * 360;
         var (lightness, chroma, hue) = (two.L - one.L, c2 - c1, 2 * Sqrt(c1 * c2) * Sin(Radians(turn / 2)));
 
         var (meanL, meanC) = ((one.L + two.L) / 2, (c1 + c2) / 2);
-        var meanH = grey ? h1 + h2
-            : Abs(h1 - h2) <= 180 ? (h1 + h2) / 2
-            : (h1 + h2 + (h1 + h2 < 360 ? 360 : -360)) / 2;
+        var meanH = (grey, Apart: Abs(h1 - h2), Sum: h1 + h2) switch
+        {
+            (true, _, var sum) => sum,
+            (_, <= 180, var sum) => sum / 2,
+            (_, _, < 360 and var sum) => (sum + 360) / 2,
+            var (_, _, sum) => (sum - 360) / 2,
+        };
         var t = 1 - (0.17 * Cos(Radians(meanH - 30))) + (0.24 * Cos(Radians(2 * meanH))) + (0.32 * Cos(Radians((3 * meanH) + 6)))
             - (0.20 * Cos(Radians((4 * meanH) - 63)));
         var meanC7 = Seventh(meanC);

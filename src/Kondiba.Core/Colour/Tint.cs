@@ -58,12 +58,14 @@ public sealed record ColourConstants(
     Sourced<Share> Seen)
 {
     /// <summary>How far apart two colours are, in words.</summary>
-    public string Words(double deltaE) =>
-        deltaE < Same.Value.Si ? "the same to the eye"
-        : deltaE < Close.Value.Si ? "close: you would have to look twice"
-        : deltaE < Off.Value.Si ? "a shade off"
-        : deltaE < Reached.Value.Si ? "clearly another shade"
-        : "another colour";
+    public string Words(double deltaE) => deltaE switch
+    {
+        _ when deltaE < Same.Value.Si => "the same to the eye",
+        _ when deltaE < Close.Value.Si => "close: you would have to look twice",
+        _ when deltaE < Off.Value.Si => "a shade off",
+        _ when deltaE < Reached.Value.Si => "clearly another shade",
+        _ => "another colour",
+    };
 
     /// <summary>Whether a drizzle of one colour is seen on a coat of the other.</summary>
     public bool SeenOn(Lab drizzle, Lab coat) => Lab.DeltaE(drizzle, coat) >= Seen.Value.Si;

@@ -58,7 +58,8 @@ internal static class Letters
     private static Point[] Rounded(Point[] p)
     {
         var closed = p[0] == p[^1];
-        Point At(int i) => i < 0 ? closed ? p[^2] : p[0] : i >= p.Length ? closed ? p[1] : p[^1] : p[i];
+        // One point before the first and one after the last: round the ring of a closed line, and the end itself of an open one.
+        Point At(int i) => closed ? p[(i + p.Length - 1) % (p.Length - 1)] : p[Math.Clamp(i, 0, p.Length - 1)];
         var round = new List<Point> { p[0] };
         for (var i = 0; i + 1 < p.Length; i++)
         {

@@ -35,8 +35,12 @@ internal sealed record Dip(
     public string One => $"{Size.Name} {Centre.Name}".Trim();
 
     /// <summary>The field that its depth and coats are set in.</summary>
-    public string Field(string own) =>
-        $"lines[{Line}].{(Part is not null ? "making" : Layer == 0 ? own : $"decor.dips[{Layer - 1}].depth")}";
+    public string Field(string own) => (Part, Layer) switch
+    {
+        (not null, _) => $"lines[{Line}].making",
+        (_, 0) => $"lines[{Line}].{own}",
+        _ => $"lines[{Line}].decor.dips[{Layer - 1}].depth",
+    };
 
     /// <summary>Key of the pot it is dipped in.</summary>
     public string Pot => Coating.Pot(Colour);

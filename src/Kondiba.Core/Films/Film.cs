@@ -95,74 +95,89 @@ public sealed record Flow(Density Density, Viscosity Viscosity, Stress Yield, Fu
         var yield = coating.Yield.Value * (Pow(free, -2) - 1);
         return new(density, viscosity, yield, () =>
         [
-            WorkingLine.Of(
-                "amounts.fat-coating",
-                Message.Of("amounts.fat-coating.how", ("coating", coating.Name)),
-                coating.Fat.Value,
-                coating.Fat.Source),
-            .. thinner.Si > 0
-                ? new[]
-                {
-                    WorkingLine.Of(
-                        "amounts.fat-thinner-f",
-                        Message.Of("amounts.fat-thinner-f.how", ("own", own), ("thinner", thinner.Si)),
-                        new Share(f),
-                        Source.Computed),
-                }
-                : [],
-            WorkingLine.Of(
-                "amounts.dip-temperature", Message.Of("amounts.fat-coating.how", ("coating", coating.Name)), at, coating.DipAt.Source),
-            WorkingLine.Of("amounts.density-fat", c.FatDensity),
-            WorkingLine.Of("amounts.density-solids", c.SolidsDensity),
-            WorkingLine.Of(
-                "amounts.solids-volume",
-                Message.Of(
-                    "amounts.solids-volume.how",
-                    ("f", f),
-                    ("solidsDensity", c.SolidsDensity.Value.Si),
-                    ("fatDensity", c.FatDensity.Value.Si)),
-                phi,
-                Source.Computed),
-            WorkingLine.Of(
-                "amounts.coating-density",
-                Message.Of(
-                    "amounts.coating-density.how",
-                    ("f", f),
-                    ("fatDensity", c.FatDensity.Value.Si),
-                    ("solidsDensity", c.SolidsDensity.Value.Si)),
-                density,
-                Source.Computed),
-            WorkingLine.Of("amounts.closest-packing-m", c.Packing),
-            WorkingLine.Of("amounts.viscosity-fat-c", c.FatViscosityAt40),
-            WorkingLine.Of("amounts.flow-activation", c.FlowActivation),
-            WorkingLine.Of(
-                "amounts.viscosity-fat",
-                Message.Of(
-                    "amounts.viscosity-fat.how",
-                    ("fatViscosityAt40", c.FatViscosityAt40.Value.Si),
-                    ("flowActivation", c.FlowActivation.Value.In("kJ/mol")),
-                    ("at", at.Si)),
-                fatViscosity,
-                Source.Computed),
-            WorkingLine.Of("amounts.fitting-factor-k", coating.Viscosity),
-            WorkingLine.Of(
-                "amounts.plastic-viscosity",
-                Message.Of(
-                    "amounts.plastic-viscosity.how",
-                    ("viscosity", coating.Viscosity.Value.Si),
-                    ("fatViscosity", fatViscosity.Si),
-                    ("phi", phi.Si),
-                    ("packing", c.Packing.Value.Si)),
-                viscosity,
-                c.ViscosityRule),
-            WorkingLine.Of("amounts.yield-scale", coating.Yield),
-            WorkingLine.Of(
-                "amounts.yield-stress",
-                Message.Of("amounts.yield-stress.how", ("yield", coating.Yield.Value.Si), ("phi", phi.Si), ("packing", c.Packing.Value.Si)),
-                yield,
-                c.YieldRule),
+            .. FatWorking(coating, thinner, f, phi, density, c),
+            .. FlowWorking(coating, f, phi, fatViscosity, viscosity, yield, c),
         ]);
     }
+
+    private static List<WorkingLine> FatWorking(
+        Coating coating, Share thinner, double f, Share phi, Density density, FilmConstants c) =>
+    [
+        WorkingLine.Of(
+            "amounts.fat-coating",
+            Message.Of("amounts.fat-coating.how", ("coating", coating.Name)),
+            coating.Fat.Value,
+            coating.Fat.Source),
+        .. thinner.Si > 0
+            ? new[]
+            {
+                WorkingLine.Of(
+                    "amounts.fat-thinner-f",
+                    Message.Of("amounts.fat-thinner-f.how", ("own", coating.Fat.Value.Si), ("thinner", thinner.Si)),
+                    new Share(f),
+                    Source.Computed),
+            }
+            : [],
+        WorkingLine.Of(
+            "amounts.dip-temperature",
+            Message.Of("amounts.fat-coating.how", ("coating", coating.Name)),
+            coating.DipAt.Value,
+            coating.DipAt.Source),
+        WorkingLine.Of("amounts.density-fat", c.FatDensity),
+        WorkingLine.Of("amounts.density-solids", c.SolidsDensity),
+        WorkingLine.Of(
+            "amounts.solids-volume",
+            Message.Of(
+                "amounts.solids-volume.how",
+                ("f", f),
+                ("solidsDensity", c.SolidsDensity.Value.Si),
+                ("fatDensity", c.FatDensity.Value.Si)),
+            phi,
+            Source.Computed),
+        WorkingLine.Of(
+            "amounts.coating-density",
+            Message.Of(
+                "amounts.coating-density.how",
+                ("f", f),
+                ("fatDensity", c.FatDensity.Value.Si),
+                ("solidsDensity", c.SolidsDensity.Value.Si)),
+            density,
+            Source.Computed),
+    ];
+
+    private static List<WorkingLine> FlowWorking(
+        Coating coating, double f, Share phi, Viscosity fatViscosity, Viscosity viscosity, Stress yield, FilmConstants c) =>
+    [
+        WorkingLine.Of("amounts.closest-packing-m", c.Packing),
+        WorkingLine.Of("amounts.viscosity-fat-c", c.FatViscosityAt40),
+        WorkingLine.Of("amounts.flow-activation", c.FlowActivation),
+        WorkingLine.Of(
+            "amounts.viscosity-fat",
+            Message.Of(
+                "amounts.viscosity-fat.how",
+                ("fatViscosityAt40", c.FatViscosityAt40.Value.Si),
+                ("flowActivation", c.FlowActivation.Value.In("kJ/mol")),
+                ("at", coating.DipAt.Value.Si)),
+            fatViscosity,
+            Source.Computed),
+        WorkingLine.Of("amounts.fitting-factor-k", coating.Viscosity),
+        WorkingLine.Of(
+            "amounts.plastic-viscosity",
+            Message.Of(
+                "amounts.plastic-viscosity.how",
+                ("viscosity", coating.Viscosity.Value.Si),
+                ("fatViscosity", fatViscosity.Si),
+                ("phi", phi.Si),
+                ("packing", c.Packing.Value.Si)),
+            viscosity,
+            c.ViscosityRule),
+        WorkingLine.Of("amounts.yield-scale", coating.Yield),
+        WorkingLine.Of(
+            "amounts.yield-stress",
+            Message.Of("amounts.yield-stress.how", ("yield", coating.Yield.Value.Si), ("phi", phi.Si), ("packing", c.Packing.Value.Si)),
+            yield,
+            c.YieldRule),
+    ];
 }
 
 /// <summary>The film that stays on a piece.</summary>

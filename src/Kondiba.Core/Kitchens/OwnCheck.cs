@@ -94,23 +94,34 @@ public static partial class OwnCheck
                 "thinners",
                 Message.Of("kitchens.thinner-called", ("thinner", thinner)),
                 Message.Of("kitchens.thinner-called.do", ("thinners", Argument.Of(tables.Thinners.Select(t => t.Code)))));
+        Packs(coating, Error);
+        Colours(coating, tables, problems);
+        return problems;
+    }
+
+    private static void Packs(OwnCoating coating, TellError error)
+    {
         if (coating.Packs.Count > MostOfAKind)
-            Error("packs", "kitchens.too-many-packs", Message.Of("kitchens.too-many-packs.do", ("mostOfAKind", MostOfAKind)));
+            error("packs", "kitchens.too-many-packs", Message.Of("kitchens.too-many-packs.do", ("mostOfAKind", MostOfAKind)));
         foreach (var (i, pack) in coating.Packs.Index())
         {
             if (!(pack.Mass is >= 1 and <= 50_000))
-                Error(
+                error(
                     $"packs[{i}].mass",
                     pack.Mass < 1 ? Message.Of("kitchens.pack-nothing-covers-pot") : Message.Of("kitchens.pack-holds-most-kg"),
                     "kitchens.pack-nothing-covers-pot.do");
             if (pack.Price is < 0 or > 100_000)
-                Error($"packs[{i}].price", "kitchens.price-less-nothing-more", "kitchens.price-less-nothing-more.do");
+                error($"packs[{i}].price", "kitchens.price-less-nothing-more", "kitchens.price-less-nothing-more.do");
             if (pack.Coupon is { } coupon && (coupon <= 0 || coupon > pack.Price))
-                Error($"packs[{i}].coupon", "kitchens.coupon-takes-off-nothing", "kitchens.coupon-takes-off-nothing.do");
+                error($"packs[{i}].coupon", "kitchens.coupon-takes-off-nothing", "kitchens.coupon-takes-off-nothing.do");
             if (pack.Coupons is < 0 or > 100)
-                Error($"packs[{i}].coupons", "kitchens.number-coupons-below-none", "kitchens.number-coupons-below-none.do");
+                error($"packs[{i}].coupons", "kitchens.number-coupons-below-none", "kitchens.number-coupons-below-none.do");
         }
+    }
 
+    private static void Colours(OwnCoating coating, ReferenceData tables, List<Problem> problems)
+    {
+        void Error(string field, Message reason, Message remedy) => problems.Add(new(field, reason, remedy));
         if (coating.Colours.Count is 0 or > MostOfAKind)
             Error(
                 "colours",
@@ -141,8 +152,6 @@ public static partial class OwnCheck
                     Message.Of("kitchens.mix-takes-one-drop", ("most", tables.Colour.Most.Value.Si)),
                     "kitchens.mix-takes-one-drop.do");
         }
-
-        return problems;
     }
 
     /// <summary>The problems of a concentrated colour.</summary>

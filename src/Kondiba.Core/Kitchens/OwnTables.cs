@@ -324,6 +324,6 @@ public static partial class OwnTables
         }
 
         var luminance = (0.2126 * Channel(1)) + (0.7152 * Channel(3)) + (0.0722 * Channel(5));
-        return luminance >= PaleFrom ? Cover.Pale : luminance < DeepBelow ? Cover.Deep : Cover.Middle;
+        return luminance switch { >= PaleFrom => Cover.Pale, < DeepBelow => Cover.Deep, _ => Cover.Middle };
     }
 }

@@ -120,7 +120,8 @@ public static partial class RecipeJson
         var said = PieceMass().Match(yield) is { Success: true } m
             ? double.Parse(m.Groups[1].Value, CultureInfo.InvariantCulture) - counted
             : 0;
-        var portion = said > 0 ? said : pieces > 0 ? total / pieces : 0;
+        var shared = pieces > 0 ? total / pieces : 0;
+        var portion = said > 0 ? said : shared;
         var loss = said > 0 && total > 0 && pieces > 0 ? Math.Clamp(1 - (said * pieces / total), 0, 0.5) : 0;
         return new(
             new(
@@ -184,9 +185,7 @@ public static partial class RecipeJson
         var unit = UnitName().Match(rest);
         var name = unit.Success ? rest[unit.Length..] : rest;
         name = Parenthesis().Replace(name, " ").Split(',')[0].Trim();
-        name = name.StartsWith("of ", StringComparison.OrdinalIgnoreCase)
-            ? name[3..]
-            : name.StartsWith("× ", StringComparison.Ordinal) ? name[2..] : name;
+        name = Before().Replace(name, "");
         return (Number(match), unit.Success ? unit.Groups["unit"].Value.ToLowerInvariant().TrimEnd('.') : "", name);
     }
 
@@ -257,6 +256,9 @@ public static partial class RecipeJson
 
     [GeneratedRegex(@"of (\d+(?:\.\d+)?) g\b")]
     private static partial Regex PieceMass();
+
+    [GeneratedRegex("^(?:of|×) ", RegexOptions.IgnoreCase)]
+    private static partial Regex Before();
 
     [GeneratedRegex(@"\([^)]*\)")]
     private static partial Regex Parenthesis();

@@ -35,6 +35,35 @@ internal static partial class DecorCheck
                         ("most", kind.Most),
                         ("counted", kind.Counted)),
                     "decoration.takes.do");
+            Measures(field, pattern, coat);
+            if (kind?.Code is "letters")
+                Text(field, pattern.Text);
+            if (problems.Count > before)
+                return null;
+
+            MindDrawing(field, pattern, kind!);
+            var under = dips.LastOrDefault() ?? first;
+            if (under.Bare && kind!.GoesOn is GoesOn.Wet && kind.Bare is null)
+            {
+                Add(
+                    $"{field}.kind",
+                    Message.Of("decoration.drawn-wet-coat-piece", ("kind", kind.Name)),
+                    "decoration.drawn-wet-coat-piece.do",
+                    Severity.Unfit);
+                return null;
+            }
+
+            if (!under.Bare && !tables.Colour.SeenOn(Spectrum.LabOf(colour!.Srgb), Spectrum.LabOf(under.Colour.Srgb)))
+                Add(
+                    $"{field}.colour",
+                    Message.Of("decoration.will-hardly-seen", ("drawn", colour.Name), ("colour", under.Colour.Name)),
+                    "decoration.will-hardly-seen.do",
+                    Severity.Mind);
+            return new(i, pattern, kind!, coating!, colour!);
+        }
+
+        private void Measures(string field, PatternDraft pattern, Outline coat)
+        {
             var room = Min(coat.Most.X - coat.Least.X, coat.Most.Y - coat.Least.Y) * 1e3;
             if (!(pattern.Bead >= LeastBead))
                 Add(
@@ -59,13 +88,13 @@ internal static partial class DecorCheck
                 Add($"{field}.angle", "decoration.pattern-turned-most-half", "decoration.pattern-turned-most-half.do");
             if (!(pattern.Phase is >= 0 and <= 1))
                 Add($"{field}.phase", "decoration.pattern-shifted-most-one", "decoration.pattern-shifted-most-one.do");
-            if (kind?.Code is "letters")
-                Text(field, pattern.Text);
-            if (problems.Count > before)
-                return null;
+        }
 
+        /// <summary>What can be drawn, but not as it is meant.</summary>
+        private void MindDrawing(string field, PatternDraft pattern, PatternKind kind)
+        {
             var tip = pattern.Bead / tables.Decorating.BeadPerTip.Value.Si;
-            if (kind!.Code is not "dots"
+            if (kind.Code is not "dots"
                 && (tip < tables.Decorating.TipFrom.Value.In("mm") - 0.25 || tip > tables.Decorating.TipTo.Value.In("mm") + 0.25))
                 Add(
                     $"{field}.bead",
@@ -82,24 +111,6 @@ internal static partial class DecorCheck
                     Message.Of("decoration.lines-mm-apart-run", ("gap", gap), ("bead", pattern.Bead)),
                     "decoration.lines-mm-apart-run.do",
                     Severity.Mind);
-            var under = dips.LastOrDefault() ?? first;
-            if (under.Bare && kind.GoesOn is GoesOn.Wet && kind.Bare is null)
-            {
-                Add(
-                    $"{field}.kind",
-                    Message.Of("decoration.drawn-wet-coat-piece", ("kind", kind.Name)),
-                    "decoration.drawn-wet-coat-piece.do",
-                    Severity.Unfit);
-                return null;
-            }
-
-            if (!under.Bare && !tables.Colour.SeenOn(Spectrum.LabOf(colour!.Srgb), Spectrum.LabOf(under.Colour.Srgb)))
-                Add(
-                    $"{field}.colour",
-                    Message.Of("decoration.will-hardly-seen", ("drawn", colour.Name), ("colour", under.Colour.Name)),
-                    "decoration.will-hardly-seen.do",
-                    Severity.Mind);
-            return new(i, pattern, kind, coating!, colour!);
         }
 
         /// <summary>What must be done wet cannot come after what wants a coat that has set, nor under wet sprinkles.</summary>

@@ -15,10 +15,16 @@ public sealed record Trimmings(string Kind, string Name, Figure<double> Amount, 
     /// <summary>Adds them up over an order's designs.</summary>
     internal static IReadOnlyList<Trimmings> For(IEnumerable<Design> designs, ReferenceData tables)
     {
-        var c = tables.Decorating;
         var all = designs.ToList();
-        double Pieces(Design d) => d.First.Count.Value * (1 + d.First.Centre.Spoil.Value.Si);
-        var sprinkles =
+        return [.. Sprinkles(all, tables), .. Parts(all, tables), .. Lustres(all)];
+    }
+
+    private static double Pieces(Design d) => d.First.Count.Value * (1 + d.First.Centre.Spoil.Value.Si);
+
+    private static IEnumerable<Trimmings> Sprinkles(List<Design> all, ReferenceData tables)
+    {
+        var c = tables.Decorating;
+        return
             from design in all
             from sprinkle in design.SprinkleTallies
             group (Pieces: Pieces(design), Each: sprinkle.Mass.Value) by sprinkle.Kind into same
@@ -41,39 +47,40 @@ public sealed record Trimmings(string Kind, string Name, Figure<double> Amount, 
                     atHand,
                     Source.Computed),
             ]), Counted: false);
-        var parts =
-            from design in all
-            from part in design.Parts
-            where tables.MouldedIn(part.Kind, part.Draft) is null
-            group (Pieces: Pieces(design), part.Draft.Count) by part.Kind into same
-            let count = Math.Ceiling(same.Sum(s => s.Pieces * s.Count) - 1e-9)
-            select new Trimmings(same.Key.Code, same.Key.Plural, new(count, () =>
-            [
-                WorkingLine.Count(
-                    Message.ByName(same.Key.Plural),
-                    Message.Of(
-                        "decoration.added",
-                        ("parts", Argument.Of(same.Select(s => Message.Of(
-                            "decoration.pieces-count", ("pieces", s.Pieces), ("count", s.Count)))))),
-                    count,
-                    Source.Computed),
-            ]), Counted: true);
-        var lustres =
-            from design in all
-            where design.Lustre is not null
-            group (Pieces: Pieces(design), Each: design.Lustre!.Value) by design.Paint!.Value.Kind into same
-            let mass = same.Select(s => s.Each * s.Pieces).Total()
-            select new Trimmings(same.Key.Code, same.Key.Name, new(Math.Round(mass.In("g"), 2), () =>
-            [
-                WorkingLine.Of(
-                    "decoration.all-pieces-spoilt-ones",
-                    Message.Of(
-                        "decoration.added",
-                        ("parts", Argument.Of(same.Select(s => Message.Of(
-                            "decoration.pieces-each", ("pieces", s.Pieces), ("each", s.Each)))))),
-                    mass,
-                    Source.Computed),
-            ]), Counted: false);
-        return [.. sprinkles, .. parts, .. lustres];
     }
+
+    private static IEnumerable<Trimmings> Parts(List<Design> all, ReferenceData tables) =>
+        from design in all
+        from part in design.Parts
+        where tables.MouldedIn(part.Kind, part.Draft) is null
+        group (Pieces: Pieces(design), part.Draft.Count) by part.Kind into same
+        let count = Math.Ceiling(same.Sum(s => s.Pieces * s.Count) - 1e-9)
+        select new Trimmings(same.Key.Code, same.Key.Plural, new(count, () =>
+        [
+            WorkingLine.Count(
+                Message.ByName(same.Key.Plural),
+                Message.Of(
+                    "decoration.added",
+                    ("parts", Argument.Of(same.Select(s => Message.Of(
+                        "decoration.pieces-count", ("pieces", s.Pieces), ("count", s.Count)))))),
+                count,
+                Source.Computed),
+        ]), Counted: true);
+
+    private static IEnumerable<Trimmings> Lustres(List<Design> all) =>
+        from design in all
+        where design.Lustre is not null
+        group (Pieces: Pieces(design), Each: design.Lustre!.Value) by design.Paint!.Value.Kind into same
+        let mass = same.Select(s => s.Each * s.Pieces).Total()
+        select new Trimmings(same.Key.Code, same.Key.Name, new(Math.Round(mass.In("g"), 2), () =>
+        [
+            WorkingLine.Of(
+                "decoration.all-pieces-spoilt-ones",
+                Message.Of(
+                    "decoration.added",
+                    ("parts", Argument.Of(same.Select(s => Message.Of(
+                        "decoration.pieces-each", ("pieces", s.Pieces), ("each", s.Each)))))),
+                mass,
+                Source.Computed),
+        ]), Counted: false);
 }

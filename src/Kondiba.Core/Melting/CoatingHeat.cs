@@ -38,9 +38,9 @@ internal sealed class CoatingHeat
     public double At(double heat)
     {
         var (low, high) = (solid * from, Of(to));
-        return heat <= low
-            ? heat / solid
-            : heat < high ? from + ((heat - low) / (high - low) * (to - from)) : to + ((heat - high) / melted);
+        if (heat <= low)
+            return heat / solid;
+        return heat < high ? from + ((heat - low) / (high - low) * (to - from)) : to + ((heat - high) / melted);
     }
 
     /// <summary>Share that is melted at a temperature in °C.</summary>

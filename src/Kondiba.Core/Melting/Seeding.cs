@@ -64,26 +64,7 @@ public sealed record Seeding(
             lands,
             asIs || held,
             AdviceFor(),
-            [
-                WorkingLine.Of("melting.all", "", mass, Source.Computed),
-                WorkingLine.Of("melting.melted-part", "", from, Source.Entered),
-                WorkingLine.Of("melting.seed", "melting.seed.how", room, Source.Entered),
-                WorkingLine.Of("melting.working-window-from", temper.Work[0]),
-                WorkingLine.Of("melting.working-window", temper.Work[1]),
-                WorkingLine.Of("melting.heat-capacity-melted", c.MeltedHeat),
-                WorkingLine.Of("melting.heat-capacity-set", c.SolidHeat),
-                WorkingLine.Of("melting.latent-heat-fat", c.LatentOfFat),
-                WorkingLine.Of("melting.bowl-usual-load", c.Bowl),
-                WorkingLine.Of("melting.part-cools-along", c.BowlTouches),
-                WorkingLine.Of("melting.heat-capacity-bowl", c.BowlHeat),
-                WorkingLine.Of(
-                    "melting.share-held-back",
-                    Message.Of("melting.share-held-back.how", ("gives", gives / 1000), ("bowl", bowl / 1000), ("takes", takes / 1000)),
-                    new Share(share),
-                    Source.Computed),
-                WorkingLine.Of(
-                    "melting.seed-2", Message.Of("melting.seed-2.how", ("mass", mass), ("share", share)), mass * share, Source.Computed),
-            ]);
+            HowHeldBack(mass, from, room, temper, c, share, gives, bowl, takes));
 
         // Below its melting point the seed dissolves in what is melted: it takes up all of its latent heat.
         double MeltedOut()
@@ -101,4 +82,35 @@ public sealed record Seeding(
             return share < least ? Message.Of("melting.little-seed-may-not") : Message.Of("melting.stir-seed-until-gone", ("at", at));
         }
     }
+
+    private static List<WorkingLine> HowHeldBack(
+        Mass mass,
+        Temperature from,
+        Temperature room,
+        TemperCurve temper,
+        MeltConstants c,
+        double share,
+        double gives,
+        double bowl,
+        double takes) =>
+    [
+        WorkingLine.Of("melting.all", "", mass, Source.Computed),
+        WorkingLine.Of("melting.melted-part", "", from, Source.Entered),
+        WorkingLine.Of("melting.seed", "melting.seed.how", room, Source.Entered),
+        WorkingLine.Of("melting.working-window-from", temper.Work[0]),
+        WorkingLine.Of("melting.working-window", temper.Work[1]),
+        WorkingLine.Of("melting.heat-capacity-melted", c.MeltedHeat),
+        WorkingLine.Of("melting.heat-capacity-set", c.SolidHeat),
+        WorkingLine.Of("melting.latent-heat-fat", c.LatentOfFat),
+        WorkingLine.Of("melting.bowl-usual-load", c.Bowl),
+        WorkingLine.Of("melting.part-cools-along", c.BowlTouches),
+        WorkingLine.Of("melting.heat-capacity-bowl", c.BowlHeat),
+        WorkingLine.Of(
+            "melting.share-held-back",
+            Message.Of("melting.share-held-back.how", ("gives", gives / 1000), ("bowl", bowl / 1000), ("takes", takes / 1000)),
+            new Share(share),
+            Source.Computed),
+        WorkingLine.Of(
+            "melting.seed-2", Message.Of("melting.seed-2.how", ("mass", mass), ("share", share)), mass * share, Source.Computed),
+    ];
 }

@@ -34,9 +34,12 @@ public sealed record MouldFill(
         var wants = insert is null ? mould.Deep : c.Base.Value + insert.Shape.Thickness + c.Cover.Value;
         var upTo = mould.Flush || !whole ? mould.Deep : new(Math.Min(mould.Deep.Si, wants.Si));
         var filled = mould.Holds * (upTo / mould.Deep);
-        var volume = insert is null
-            ? default
-            : broken is { } share ? filled * share : new Volume(Math.Min(insert.Shape.WholeVolume.Si, filled.Si * MostInsert));
+        var volume = (insert, broken) switch
+        {
+            (null, _) => default,
+            (_, { } share) => filled * share,
+            var (pressed, _) => new(Math.Min(pressed.Shape.WholeVolume.Si, filled.Si * MostInsert)),
+        };
         var coating = filled - volume;
         var wafers = filled * c.DryWafers.Value.Si;
         var (misfit, remedy) = whole ? Fit(mould, insert!, insertName, wants, c) : (null, Message.None);

@@ -58,9 +58,11 @@ public sealed record Need(string Ware, Figure<double> ToHave, double Used)
     {
         foreach (var trimming in tally.Trimmings.Where(t => tables.Fillings.All(f => f.Makes != $"part.{t.Kind}")))
         {
-            var kind = tables.Decor.Sprinkle(trimming.Kind) is not null ? "sprinkle" : trimming.Counted ? "part" : "lustre";
-            var stays = kind is "sprinkle" ? 1 / tables.Decorating.CatchBowl.Value.Si : 1;
-            yield return new($"{kind}.{trimming.Kind}", trimming.Amount, trimming.Amount.Value * stays);
+            if (tables.Decor.Sprinkle(trimming.Kind) is not null)
+                yield return new(
+                    $"sprinkle.{trimming.Kind}", trimming.Amount, trimming.Amount.Value / tables.Decorating.CatchBowl.Value.Si);
+            else
+                yield return new($"{(trimming.Counted ? "part" : "lustre")}.{trimming.Kind}", trimming.Amount, trimming.Amount.Value);
         }
 
         foreach (var line in tally.Lines)

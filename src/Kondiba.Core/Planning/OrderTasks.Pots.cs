@@ -55,37 +55,37 @@ internal sealed partial class OrderTasks
         }
 
         return colours;
+    }
 
-        // The day's one pot of a colour falls to its orders as their own pots would, and of an order's to its tasks by their pieces.
-        void Share(string key, List<(string Task, Pot Pot, LocalDate Day)> ofDay, Mass together)
+    /// <summary>The day's one pot of a colour falls to its orders as their own pots would, and of an order's to its tasks by their pieces.</summary>
+    private void Share(string key, List<(string Task, Pot Pot, LocalDate Day)> ofDay, Mass together)
+    {
+        var apart = ofDay.Select(t => t.Pot).Distinct().Select(p => p.ToMelt.Value).Total();
+        if (!Coating.TryGetValue(key, out var coating))
+            Coating[key] = coating = [];
+        foreach (var own in ofDay.GroupBy(t => t.Pot))
         {
-            var apart = ofDay.Select(t => t.Pot).Distinct().Select(p => p.ToMelt.Value).Total();
-            if (!Coating.TryGetValue(key, out var coating))
-                Coating[key] = coating = [];
-            foreach (var own in ofDay.GroupBy(t => t.Pot))
-            {
-                var all = own.Sum(t => WeightOf(t.Task));
-                foreach (var (task, pot, _) in own)
-                    coating[task] = together * (pot.ToMelt.Value / apart * WeightOf(task) / all);
-            }
+            var all = own.Sum(t => WeightOf(t.Task));
+            foreach (var (task, pot, _) in own)
+                coating[task] = together * (pot.ToMelt.Value / apart * WeightOf(task) / all);
         }
+    }
 
-        // A line or a dot takes little of what a dip does.
-        double WeightOf(string task) => Info[task].Pieces * (Info[task].Stage is Stage.Dip ? 1 : Little);
+    /// <summary>A line or a dot takes little of what a dip does.</summary>
+    private double WeightOf(string task) => Info[task].Pieces * (Info[task].Stage is Stage.Dip ? 1 : Little);
 
-        // What the maker said of a colour's melts, in order: washed up or set solid, warm, not before.
-        (int Over, int? Warm, int Earliest) Melts(string key, int cools)
+    /// <summary>What the maker said of a colour's melts, in order: washed up or set solid, warm, not before.</summary>
+    private (int Over, int? Warm, int Earliest) Melts(string key, int cools)
+    {
+        for (var number = 1; ; number++)
         {
-            for (var number = 1; ; number++)
-            {
-                var mark = arranged.Tasks.GetValueOrDefault(Melted.MeltOf(key, number)) ?? new();
-                if (arranged.Tasks.GetValueOrDefault(Melted.WashOf(key, number))?.Done is not null)
-                    continue;
-                if (mark.Done is not { } done)
-                    return (number - 1, null, mark.NotBefore is { } notBefore ? clock.Up(notBefore) : 0);
-                if (clock.Down(done) + cools + Whole(c.Holds.Value) > now)
-                    return (number - 1, clock.Down(done), 0);
-            }
+            var mark = arranged.Tasks.GetValueOrDefault(Melted.MeltOf(key, number)) ?? new();
+            if (arranged.Tasks.GetValueOrDefault(Melted.WashOf(key, number))?.Done is not null)
+                continue;
+            if (mark.Done is not { } done)
+                return (number - 1, null, mark.NotBefore is { } notBefore ? clock.Up(notBefore) : 0);
+            if (clock.Down(done) + cools + Whole(tables.Reference.Planning.Holds.Value) > now)
+                return (number - 1, clock.Down(done), 0);
         }
     }
 }

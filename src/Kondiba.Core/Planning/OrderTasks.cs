@@ -93,75 +93,85 @@ internal sealed partial class OrderTasks
         var work = Joined([.. PrepWork.Of(order, tally, tables).Where(s => s.Stage is not Stage.Melt)]);
         if (work.Count == 0)
             return;
-        var first = new Dictionary<(string Step, int Batch), string>();
-        var last = new Dictionary<(string Step, int Batch), string>();
-        var batches = tally.Lines.ToDictionary(l => l.Line, l => Batches(order, l, work));
-        int BatchesOf(WorkStep s) => Batched(s) ? batches[s.Lines[0]].Count : 1;
-        IEnumerable<string> Of(Dictionary<(string Step, int Batch), string> ends, WorkStep step, WorkStep of, int batch) =>
-            Enumerable.Range(0, BatchesOf(step)).Where(b => !Batched(step) || !Batched(of) || b == batch).Select(b => ends[(step.Code, b)]);
-
-        var byCode = work.ToDictionary(s => s.Code);
-        foreach (var step in work)
+        var steps = new OrderSteps(planned, tally, due, work, tally.Lines.ToDictionary(l => l.Line, l => Batches(order, l, work)));
+        foreach (var (step, batch) in steps.InBatches)
+            Begin(steps, step, batch);
+        foreach (var (step, batch) in steps.InBatches)
         {
-            var (count, all) = (BatchesOf(step), tally.Lines.Where(l => step.Lines.Contains(l.Line)).Sum(l => l.Count.Value));
-            for (var b = 0; b < count; b++)
-            {
-                var share = Batched(step) ? batches[step.Lines[0]][b].Share : 1;
-                var minutes = (int)Math.Ceiling((step.Hands.TotalMinutes * share) - 1e-9);
-                var parts = Math.Max(1, (int)Math.Ceiling(minutes / tables.Reference.Planning.Longest.Value.TotalMinutes));
-                for (var p = 0; p < parts; p++)
-                {
-                    var code = $"{planned.Code}/{step.Code}{(count > 1 ? $"~{b + 1}" : "")}{(parts > 1 ? $"+{p + 1}" : "")}";
-                    if (p == 0)
-                        first[(step.Code, b)] = code;
-                    List<Follows> after = p > 0
-                        ? [new(last[(step.Code, b)])]
-                        : [.. step.After.Where(byCode.ContainsKey)
-                            .SelectMany(a => Of(last, byCode[a], step, b).Select(t => Following(byCode[a], t, all)))];
-                    last[(step.Code, b)] = code;
-                    Task(
-                        planned,
-                        order,
-                        tally,
-                        step,
-                        code,
-                        Part(minutes, p, parts),
-                        after,
-                        due,
-                        Part(Part(all, b, count), p, parts),
-                        (b, count),
-                        (p, parts));
-                }
-            }
+            Rests(
+                order,
+                tally,
+                step,
+                steps.Last[(step.Code, batch)],
+                [.. steps.Followers[step.Code].SelectMany(n => steps.Of(steps.First, n, step, batch)).Distinct()],
+                due,
+                Batched(step) ? steps.Batches[step.Lines[0]][batch] : new(1, 1));
+            if (step.Mould is { } mould && steps.Last.TryGetValue((MouldFreed(step, work), 0), out var freed))
+                uses.Add(new($"mould.{mould}", 1, steps.First[(step.Code, 0)], freed));
         }
 
-        var followers = work.SelectMany(s => s.After.Select(a => (Before: a, Step: s))).ToLookup(s => s.Before, s => s.Step);
-        foreach (var step in work)
-        {
-            for (var b = 0; b < BatchesOf(step); b++)
-            {
-                var (batch, next) = (b, followers[step.Code].ToList());
-                Rests(
-                    order,
-                    tally,
-                    step,
-                    last[(step.Code, b)],
-                    [.. next.SelectMany(n => Of(first, n, step, batch)).Distinct()],
-                    due,
-                    Batched(step) ? batches[step.Lines[0]][b] : new(1, 1));
-                if (step.Mould is { } mould && last.TryGetValue((MouldFreed(step, work), 0), out var freed))
-                    uses.Add(new($"mould.{mould}", 1, first[(step.Code, 0)], freed));
-            }
-        }
-
-        var ends = work.Where(s => !followers[s.Code].Any())
-            .SelectMany(s => Enumerable.Range(0, BatchesOf(s)).Select(b => last[(s.Code, b)]))
-            .ToList();
         margins.Add(new(
             planned.Code,
-            ends,
+            [.. steps.InBatches.Where(s => !steps.Followers[s.Step.Code].Any()).Select(s => steps.Last[(s.Step.Code, s.Batch)])],
             overdue ? now : due - Whole(tables.Reference.Prep.Before.Value),
             (int)(tables.Reference.Planning.Spare.Value.Si * Minute)));
+    }
+
+    /// <summary>Makes a batch of a step a task, or several where it is long.</summary>
+    private void Begin(OrderSteps steps, WorkStep step, int batch)
+    {
+        var (count, all) = (
+            steps.BatchesOf(step), steps.Tally.Lines.Where(l => step.Lines.Contains(l.Line)).Sum(l => l.Count.Value));
+        var share = Batched(step) ? steps.Batches[step.Lines[0]][batch].Share : 1;
+        var minutes = (int)Math.Ceiling((step.Hands.TotalMinutes * share) - 1e-9);
+        var parts = Math.Max(1, (int)Math.Ceiling(minutes / tables.Reference.Planning.Longest.Value.TotalMinutes));
+        var named = $"{steps.Planned.Code}/{step.Code}{(count > 1 ? $"~{batch + 1}" : "")}";
+        for (var p = 0; p < parts; p++)
+        {
+            var code = parts > 1 ? $"{named}+{p + 1}" : named;
+            if (p == 0)
+                steps.First[(step.Code, batch)] = code;
+            List<Follows> after = p > 0
+                ? [new(steps.Last[(step.Code, batch)])]
+                : [.. step.After.Select(steps.ByCode.GetValueOrDefault).OfType<WorkStep>()
+                    .SelectMany(a => steps.Of(steps.Last, a, step, batch).Select(t => Following(a, t, all)))];
+            steps.Last[(step.Code, batch)] = code;
+            Task(steps, step, code, Part(minutes, p, parts), after, Part(Part(all, batch, count), p, parts));
+            Name(steps, step, code, Part(Part(all, batch, count), p, parts), count > 1, parts > 1 ? (p, parts) : null);
+        }
+    }
+
+    /// <summary>An order's steps while tasks are made of them.</summary>
+    /// <param name="Planned">The order.</param>
+    /// <param name="Tally">What it comes to.</param>
+    /// <param name="Due">When it is handed over.</param>
+    /// <param name="Work">The steps, those done together as one.</param>
+    /// <param name="Batches">The batches of each line, by its index.</param>
+    private sealed record OrderSteps(
+        PlannedOrder Planned, CoatingTally Tally, int Due, List<WorkStep> Work, Dictionary<int, List<Batch>> Batches)
+    {
+        public Dictionary<string, WorkStep> ByCode { get; } = Work.ToDictionary(s => s.Code);
+
+        /// <summary>The steps that wait for a step, by its code.</summary>
+        public ILookup<string, WorkStep> Followers { get; } =
+            Work.SelectMany(s => s.After.Select(a => (Before: a, Step: s))).ToLookup(s => s.Before, s => s.Step);
+
+        /// <summary>The first task of a step's batch.</summary>
+        public Dictionary<(string Step, int Batch), string> First { get; } = [];
+
+        /// <summary>The last task of a step's batch.</summary>
+        public Dictionary<(string Step, int Batch), string> Last { get; } = [];
+
+        public IEnumerable<(WorkStep Step, int Batch)> InBatches =>
+            Work.SelectMany(s => Enumerable.Range(0, BatchesOf(s)).Select(b => (s, b)));
+
+        public int BatchesOf(WorkStep step) => Batched(step) ? Batches[step.Lines[0]].Count : 1;
+
+        /// <summary>A step's tasks at one end that a batch of another step goes with: its own batch where both are done in batches.</summary>
+        public IEnumerable<string> Of(Dictionary<(string Step, int Batch), string> ends, WorkStep step, WorkStep other, int batch) =>
+            Enumerable.Range(0, BatchesOf(step))
+                .Where(b => !Batched(step) || !Batched(other) || b == batch)
+                .Select(b => ends[(step.Code, b)]);
     }
 
     /// <summary>A part of a whole number, so that all parts make up the whole and differ by one at most.</summary>
@@ -225,22 +235,12 @@ internal sealed partial class OrderTasks
 
     private static int Whole(Duration d) => (int)Math.Ceiling(d.TotalMinutes - 1e-9);
 
-    private void Task(
-        PlannedOrder planned,
-        OrderDraft order,
-        CoatingTally tally,
-        WorkStep step,
-        string code,
-        int lasts,
-        List<Follows> after,
-        int due,
-        int pieces,
-        (int Is, int Of) batch,
-        (int Is, int Of) part)
+    private void Task(OrderSteps steps, WorkStep step, string code, int lasts, List<Follows> after, int pieces)
     {
+        var due = steps.Due;
         var mark = arranged.Tasks.GetValueOrDefault(code) ?? new();
         var dips = step.Stage is Stage.Dip;
-        var centre = step.Lines is [var only] ? tables.Reference.Centre(order.Lines[only].Centre)! : null;
+        var centre = step.Lines is [var only] ? tables.Reference.Centre(steps.Planned.Draft.Lines[only].Centre)! : null;
         var keeps = centre is null ? null : tables.Reference.KeepingOf(centre);
         var earliest = dips && keeps is not null ? Math.Max(now, due - (int)keeps.Keeps.Value.TotalMinutes) : now;
         var fresh = keeps is null ? Duration.Zero : Duration.Min(keeps.Best.Value, tables.Reference.Planning.Same.Value);
@@ -255,38 +255,46 @@ internal sealed partial class OrderTasks
         var at = mark.Done is { } done ? clock.Down(done) - lasts : pin;
 
         // What is done cannot be too late any more; what waits for it still must not wait too long, unless it already has or must.
-        var follows = after.Select(f => arranged.Tasks.GetValueOrDefault(f.Task)?.Done is { } ended
-            ? new Follows(
-                f.Task,
-                mark.Done is null ? f.Least : int.MinValue / 4,
-                mark.Done is null && f.Most is { } most && clock.Down(ended) + most > earliest ? most : null)
-            : mark.Done is null ? f : f with { Least = int.MinValue / 4, Most = null, Ages = 0 });
+        var follows = after.Select(f => (Done: mark.Done is not null, arranged.Tasks.GetValueOrDefault(f.Task)?.Done) switch
+        {
+            (true, null) => f with { Least = int.MinValue / 4, Most = null, Ages = 0 },
+            (true, _) => new(f.Task, int.MinValue / 4, null),
+            (_, null) => f,
+            var (_, ended) => new Follows(
+                f.Task, f.Least, f.Most is { } most && clock.Down(ended.Value) + most > earliest ? most : null),
+        });
         tasks.Add(new(
             code, lasts, [.. follows], earliest, due, At: at, Best: best, Ages: ages, Done: mark.Done is not null, Begun: at < now));
         foreach (var key in step.Pots)
         {
-            if (tally.Pots.FirstOrDefault(p => p.Key == key) is not { } pot)
+            if (steps.Tally.Pots.FirstOrDefault(p => p.Key == key) is not { } pot)
                 continue;
             if (!wanted.TryGetValue(key, out var of))
                 wanted[key] = of = [];
-            of.Add((code, pot, planned.Draft.Pickup!.Value.Date));
+            of.Add((code, pot, steps.Planned.Draft.Pickup!.Value.Date));
         }
+    }
 
-        Parts[code] = batch.Of == 1 && part.Of == 1 ? joint.GetValueOrDefault(step.Code) ?? [step] : [step];
-        var what = batch.Of > 1 ? $"{pieces} of {step.For}" : step.For;
+    /// <summary>What a task is called, and what it takes.</summary>
+    private void Name(OrderSteps steps, WorkStep step, string code, int pieces, bool inBatches, (int Is, int Of)? part)
+    {
+        Parts[code] = inBatches || part is not null ? [step] : joint.GetValueOrDefault(step.Code) ?? [step];
+        var what = inBatches ? $"{pieces} of {step.For}" : step.For;
         Info[code] = new(
             code,
-            planned.Code,
+            steps.Planned.Code,
             step.Stage,
-            $"{Verb(step)} {what}{InColours(step)}{(part.Of > 1 ? $", part {part.Is + 1} of {part.Of}" : "")}",
+            $"{Verb(step)} {what}{InColours(step)}{(part is (var which, var parts) ? $", part {which + 1} of {parts}" : "")}",
             what,
             step.Says,
             step.Why,
             step.Rule.Source,
             step.Lines,
             pieces,
-            dips && step.Lines is [var l]
-                ? tally.Lines.First(t => t.Line == l).Look is { Over.Count: 0, Round: { } round } ? round.Value : null
+            step.Stage is Stage.Dip
+                && step.Lines is [var l]
+                && steps.Tally.Lines.First(t => t.Line == l).Look is { Over.Count: 0, Round: { } round }
+                ? round.Value
                 : null,
             step.Pots,
             step.Rule.AtMost?.Value);

@@ -243,19 +243,7 @@ public sealed partial class PlanModel
                 Hands(name, colour.Lasts, start, end, null, @is);
             }
 
-            List<ILiteral> lasts = [];
-            foreach (var task in open)
-            {
-                var from = model.NewBoolVar($"{task} from {name}");
-                slotsOf[task].Add(from);
-                model.AddImplication(from, @is);
-                model.Add(when[task].Start >= end + colour.Cools).OnlyEnforceIf(from);
-                model.Add(when[task].End <= until).OnlyEnforceIf(from);
-                var last = model.NewBoolVar($"{task} last from {name}");
-                model.AddImplication(last, from);
-                model.Add(until <= when[task].End).OnlyEnforceIf(last);
-                lasts.Add(last);
-            }
+            var lasts = open.ConvertAll(task => TakenFrom(task, slotsOf[task], colour, name, @is, until));
 
             // The last use ends the pot; one that is there and not used any more is washed up when there is time.
             if (warm is null)
@@ -271,19 +259,38 @@ public sealed partial class PlanModel
             }
 
             costs.Add(@is * (problem.Goal.Hands * (colour.Lasts + colour.Washes)));
-            if (problem.Goal.Warm > 0)
-            {
-                var stands = model.NewIntVar(0, problem.Ends, $"{name} stands warm");
-                model.Add(stands * Quarter >= wash - end - colour.Cools).OnlyEnforceIf(@is);
-                costs.Add(stands * problem.Goal.Warm);
-            }
-
+            PayWarm(name, wash, end, colour, @is);
             melts.Add((colour, number, @is, until));
             (washed, earlier) = (clean, @is);
         }
 
         foreach (var task in open)
             model.AddExactlyOne(slotsOf[task]);
+    }
+
+    /// <summary>A pot that stands warm is paid for by the quarter of an hour.</summary>
+    private void PayWarm(string name, IntVar wash, IntVar end, ColourWork colour, BoolVar @is)
+    {
+        if (problem.Goal.Warm > 0)
+        {
+            var stands = model.NewIntVar(0, problem.Ends, $"{name} stands warm");
+            model.Add(stands * Quarter >= wash - end - colour.Cools).OnlyEnforceIf(@is);
+            costs.Add(stands * problem.Goal.Warm);
+        }
+    }
+
+    /// <summary>A task may take from a melt: after it has cooled and before it is used up. Gives whether it is the last to.</summary>
+    private BoolVar TakenFrom(string task, List<BoolVar> slot, ColourWork colour, string name, BoolVar @is, IntVar until)
+    {
+        var from = model.NewBoolVar($"{task} from {name}");
+        slot.Add(from);
+        model.AddImplication(from, @is);
+        model.Add(when[task].Start >= when[name].End + colour.Cools).OnlyEnforceIf(from);
+        model.Add(when[task].End <= until).OnlyEnforceIf(from);
+        var last = model.NewBoolVar($"{task} last from {name}");
+        model.AddImplication(last, from);
+        model.Add(until <= when[task].End).OnlyEnforceIf(last);
+        return last;
     }
 
     private IEnumerable<Worker> Able(IReadOnlyList<string>? by) => problem.Workers.Where(w => by?.Contains(w.Code) is not false);

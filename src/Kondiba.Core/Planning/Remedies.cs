@@ -103,8 +103,12 @@ internal static partial class Remedies
 
     private static Remedy Room(Arrangements arranged, List<Shortage> places, int more, Setting.SettingConstants setting)
     {
-        static string Code(string place) => place is "pots" ? "planning.more-pots"
-            : place.StartsWith("mould.", StringComparison.Ordinal) ? "planning.more-moulds" : "planning.more-room";
+        static string Code(string place) => place.Split('.')[0] switch
+        {
+            "pots" => "planning.more-pots",
+            "mould" => "planning.more-moulds",
+            _ => "planning.more-room",
+        };
         return new(
             Message.Of(
                 "planning.all-of",
@@ -280,10 +284,13 @@ internal static partial class Remedies
     }
 
     /// <summary>A time moved by some hours, at most to a limit.</summary>
-    private static LocalTime Max(LocalTime limit, LocalTime at, int hours) =>
-        hours < 0
-            ? at.Hour + hours < limit.Hour ? at < limit ? at : limit : at.PlusHours(hours)
-            : at.Hour + hours > limit.Hour ? at > limit ? at : limit : at.PlusHours(hours);
+    private static LocalTime Max(LocalTime limit, LocalTime at, int hours)
+    {
+        var beyond = hours < 0 ? at.Hour + hours < limit.Hour : at.Hour + hours > limit.Hour;
+        if (!beyond)
+            return at.PlusHours(hours);
+        return hours < 0 ? LocalTime.Min(at, limit) : LocalTime.Max(at, limit);
+    }
 
     private static IEnumerable<int> Steps() => Enumerable.Range(1, MostHours * 60 / Step).Select(i => i * Step);
 

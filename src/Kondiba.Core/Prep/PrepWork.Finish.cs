@@ -67,7 +67,9 @@ internal sealed partial class PrepWork
             return null;
         var lines = look.Patterns.Where(p => dipped is null || !Wet(p)).ToList();
         var moulded = look.Parts.Where(p => p.Moulded is not null).Select(p => Accents(line, p, begun)).ToList();
-        var sets = lines.Count == 0 ? (Sets?)null : dipped?.Sets is Sets.TouchDry ? Sets.LinesOnDry : Sets.Lines;
+        Sets? sets = null;
+        if (lines.Count > 0)
+            sets = dipped?.Sets is Sets.TouchDry ? Sets.LinesOnDry : Sets.Lines;
         var setting = look.Over is [.., var over] ? over.Setting : line.Setting;
         var there = setting.FirstOrDefault(s => s.Place == SetsIn(setting).Place);
         return Add(

@@ -29,81 +29,97 @@ internal sealed partial class PrepWork
         {
             var now = Math.Min(left, mould.AtOnce);
             left -= now;
-            var code = $"mould.{Named(line)}.{round}";
-            var of = $"{now} in the {mould.Name}{(rounds > 1 ? $", round {round} of {rounds}" : "")}";
+            var filling = new Round(
+                line,
+                mould,
+                $"mould.{Named(line)}.{round}",
+                $"{now} in the {mould.Name}{(rounds > 1 ? $", round {round} of {rounds}" : "")}",
+                place,
+                now);
             if (features.Count > 0)
                 last = [Poured(
-                    $"{code}.features",
+                    filling,
+                    ".features",
                     "paint features:",
                     Message.Of("prep.mould.features", ("colours", Argument.Of(features.Select(NameOf)))),
                     "prep.mould.features.why",
-                    c.Feature.Source,
+                    new(c.Feature.Value * (now * features.Count), c.Feature.Source),
                     c.AccentChill,
-                    c.Feature.Value * (now * features.Count),
-                    features)];
+                    features,
+                    last)];
             if (accents.Count > 0)
                 last = [Poured(
-                    $"{code}.accent",
+                    filling,
+                    ".accent",
                     "paint accents:",
                     "prep.mould.accent",
                     "prep.mould.accent.why",
-                    c.AccentChill.Source,
+                    new(c.Accent.Value * now, c.AccentChill.Source),
                     c.AccentChill,
-                    c.Accent.Value * now,
-                    accents)];
+                    accents,
+                    last)];
             last = [Poured(
-                code,
+                filling,
+                "",
                 "fill",
                 Message.Of(round > 1 ? "prep.mould.fill-again" : "prep.mould.fill", ("filled", Filled(draft, making))),
                 "prep.mould.fill.why",
-                c.Fill.Source,
+                new((c.Fill.Value * now) + (c.Tap.Value * Rounds.For(now, mould.Cavities)), c.Fill.Source),
                 releases,
-                (c.Fill.Value * now) + (c.Tap.Value * Rounds.For(now, mould.Cavities)),
-                [])];
-            last = [Add(
-                $"{code}.out",
-                Stage.Dip,
-                of,
-                [line.Line],
-                new(
-                    "out",
-                    [],
-                    "",
-                    "",
-                    c.Unmould.Source,
-                    "counter",
-                    Once: tables.Reference.Prep.Sheet,
-                    Name: "press out"),
-                tables.Reference.Prep.Sheet.Value + (c.Unmould.Value * now),
-                last,
-                "prep.mould.out",
-                "prep.mould.out.why",
-                mould: mould.Code)];
-
-            string Poured(
-                string step,
-                string does,
-                Message text,
-                Message why,
-                Source source,
-                Sourced<Duration> wait,
-                Duration hands,
-                List<MadePart> from) =>
-                Add(
-                    step,
-                    Stage.Dip,
-                    of,
-                    [line.Line],
-                    new(does, [], "", "", source, place, Wait: wait),
-                    tables.Reference.Prep.Sheet.Value + hands,
-                    last,
-                    text,
-                    why,
-                    pots: from.Count == 0 ? [Pot(line)] : [.. from.Select(p => $"{p.Coating}.{p.Colour}")],
-                    mould: mould.Code);
+                [],
+                last)];
+            last = [PressedOut(filling, last)];
         }
+    }
 
-        string NameOf(MadePart part) => tables.Reference.PotOf($"{part.Coating}.{part.Colour}").Colour!.Name;
+    private string NameOf(MadePart part) => tables.Reference.PotOf($"{part.Coating}.{part.Colour}").Colour!.Name;
+
+    /// <summary>One round of a line's moulds.</summary>
+    /// <param name="Line">The line.</param>
+    /// <param name="Mould">The mould.</param>
+    /// <param name="Code">Code of its step.</param>
+    /// <param name="Of">What is filled, as a title says it.</param>
+    /// <param name="Place">Where it sets.</param>
+    /// <param name="Pieces">Pieces in it.</param>
+    private sealed record Round(LineTally Line, Mould Mould, string Code, string Of, string Place, int Pieces);
+
+    private string Poured(
+        Round round,
+        string suffix,
+        string does,
+        Message text,
+        Message why,
+        Sourced<Duration> hands,
+        Sourced<Duration> wait,
+        List<MadePart> from,
+        List<string> after) =>
+        Add(
+            round.Code + suffix,
+            Stage.Dip,
+            round.Of,
+            [round.Line.Line],
+            new(does, [], "", "", hands.Source, round.Place, Wait: wait),
+            tables.Reference.Prep.Sheet.Value + hands.Value,
+            after,
+            text,
+            why,
+            pots: from.Count == 0 ? [Pot(round.Line)] : [.. from.Select(p => $"{p.Coating}.{p.Colour}")],
+            mould: round.Mould.Code);
+
+    private string PressedOut(Round round, List<string> after)
+    {
+        var c = tables.Reference.Moulding;
+        return Add(
+            $"{round.Code}.out",
+            Stage.Dip,
+            round.Of,
+            [round.Line.Line],
+            new("out", [], "", "", c.Unmould.Source, "counter", Once: tables.Reference.Prep.Sheet, Name: "press out"),
+            tables.Reference.Prep.Sheet.Value + (c.Unmould.Value * round.Pieces),
+            after,
+            "prep.mould.out",
+            "prep.mould.out.why",
+            mould: round.Mould.Code);
     }
 
     /// <summary>How a cavity is filled, with what is pressed in.</summary>

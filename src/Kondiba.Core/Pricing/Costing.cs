@@ -55,7 +55,6 @@ public sealed record Costing(
     public static Costing For(OrderDraft order, CoatingTally tally, KitchenTables tables)
     {
         var c = tables.Reference.Pricing;
-        var problems = new List<Problem>();
         var hands = HandTime.Of(order, tally, tables);
         var (materials, wares) = Materials.Of(order, tally, tables.Reference);
         var pieces = tally.Lines.Select(l => (decimal)l.Count.Value).ToList();
@@ -89,18 +88,6 @@ public sealed record Costing(
         var floor = cost - parts.Where(p => p.Code is "time").Select(p => p.Cost.Value).Sum();
         var hours = (decimal)hands.All.Value.TotalHours;
         var wage = hours > 0 ? Cents.Round((price.Value - floor).Amount / hours) : (Money?)null;
-        if (price.Value.Amount < floor.Amount)
-            problems.Add(new(
-                "price.value",
-                Message.Of("pricing.more-spent-comes-goes", ("price", price.Value), ("floor", floor)),
-                Message.Of("pricing.more-spent-comes-goes.do", ("floor", floor), ("cost", cost)),
-                Severity.Mind));
-        else if (price.Value.Amount < cost.Amount)
-            problems.Add(new(
-                "price.value",
-                Message.Of("pricing.hour-brings-not", ("price", price.Value), ("wage", wage), ("hour", c.Hour.Value)),
-                Message.Of("pricing.hour-brings-not.do", ("cost", cost)),
-                Severity.Mind));
         return new(
             parts,
             [.. tally.Lines.Select((l, i) => new LineCost(
@@ -113,7 +100,24 @@ public sealed record Costing(
             wage,
             order.Deposit is { } deposit and >= 0 ? new(deposit) : Cents.Up(price.Value.Amount * (decimal)c.Deposit.Value.Si, new(1)),
             DriversOf(parts, cost, hands, order, tally, tables.Reference, lineCosts),
-            [.. problems, .. wares]);
+            [.. Minded(price.Value, cost, floor, wage, c), .. wares]);
+    }
+
+    /// <summary>Minds a price that does not pay for what is spent, or for the time.</summary>
+    private static IEnumerable<Problem> Minded(Money price, Money cost, Money floor, Money? wage, PriceConstants c)
+    {
+        if (price.Amount < floor.Amount)
+            yield return new(
+                "price.value",
+                Message.Of("pricing.more-spent-comes-goes", ("price", price), ("floor", floor)),
+                Message.Of("pricing.more-spent-comes-goes.do", ("floor", floor), ("cost", cost)),
+                Severity.Mind);
+        else if (price.Amount < cost.Amount)
+            yield return new(
+                "price.value",
+                Message.Of("pricing.hour-brings-not", ("price", price), ("wage", wage), ("hour", c.Hour.Value)),
+                Message.Of("pricing.hour-brings-not.do", ("cost", cost)),
+                Severity.Mind);
     }
 
     /// <summary>How a figure came about, by its path: "price", "hands" or "parts.coating"; null when there is no such figure.</summary>

@@ -21,43 +21,24 @@ internal static class Materials
         var prices = wanted.ToDictionary(n => n.Ware, n => UnitPrice(n, tables, unpriced));
         decimal PriceOf(string ware) => prices.GetValueOrDefault(ware).Price;
         var count = tally.Lines.Count;
-        var (coating, leftovers, decoration, centres, sticks, spoil) = (
-            new decimal[count], new decimal[count], new decimal[count], new decimal[count], new decimal[count], new decimal[count]);
+        var (coating, decoration, centres, sticks, spoil) = (
+            new decimal[count], new decimal[count], new decimal[count], new decimal[count], new decimal[count]);
 
-        var melts = tally.Pots.ToDictionary(p => p.Key, p => (Pot: p, PerGram: PerGram(p, PriceOf)));
+        var perGram = tally.Pots.ToDictionary(p => p.Key, p => PerGram(p, PriceOf));
         foreach (var (i, line) in tally.Lines.Index())
         {
             var draft = order.Lines[line.Line];
             var centre = tables.Centre(draft.Centre)!;
-            var (n, look) = ((decimal)line.Count.Value, line.Look);
+            var n = (decimal)line.Count.Value;
             foreach (var (pot, each) in OnOne(draft, line))
-                coating[i] += n * (decimal)each.In("g") * melts.GetValueOrDefault(pot).PerGram;
-            decoration[i] = n * (
-                (look?.Sprinkles ?? []).Sum(s => (decimal)s.Mass.Value.In("g") * PriceOf($"sprinkle.{s.Kind}"))
-                + (look?.Parts ?? []).Where(p => p.Moulded is null).Sum(p => p.Count * PriceOf($"part.{p.Kind}"))
-                + (look?.Lustre is { } lustre ? (decimal)lustre.Value.In("g") * PriceOf($"lustre.{draft.Decor!.Paint!.Kind}") : 0));
+                coating[i] += n * (decimal)each.In("g") * perGram.GetValueOrDefault(pot);
+            decoration[i] = n * DecorationOf(draft, line, PriceOf);
             centres[i] = n * CentresOf(order, line, centre, draft, tables).Sum(w => (decimal)w.Each * PriceOf(w.Ware));
             sticks[i] = tables.Wares.StickFor(centre, draft.Making?.On) is { } stick ? n * PriceOf($"supply.{stick.Code}") : 0;
             spoil[i] = (decimal)centre.Spoil.Value.Si * (coating[i] + decoration[i] + centres[i] + sticks[i]);
         }
 
-        var writtenOff = (decimal)tables.Pricing.WrittenOff.Value.Si;
-        foreach (var (pot, perGram) in melts.Values)
-        {
-            // What neither good nor spoilt pieces carry: lost on tools, in bags and beside the piece, or left, and of this a part written
-            // off.
-            var on = tally.Lines.Select(l => OnOne(order.Lines[l.Line], l).Where(o => o.Pot == pot.Key)
-                .Sum(o => (decimal)o.Each.In("g")) * l.Count.Value)
-                .ToList();
-            var onSpoilt = on.Zip(tally.Lines, (g, l) => g * (1 + (decimal)tables.Centre(order.Lines[l.Line].Centre)!.Spoil.Value.Si))
-                .Sum();
-            var rest = Math.Max(
-                0, ((decimal)pot.ToMelt.Value.In("g") - onSpoilt - ((1 - writtenOff) * (decimal)pot.Leftover.Mass.In("g"))) * perGram);
-            var all = on.Sum();
-            for (var i = 0; i < count; i++)
-                leftovers[i] += rest * (all > 0 ? on[i] / all : 1m / count);
-        }
-
+        var leftovers = Leftovers(order, tally, perGram, tables);
         var packing = Need.Packing(order, tally, tables).Sum(n => PriceOf(n.Ware) * (decimal)n.ToHave.Value);
 
         IReadOnlyList<WorkingLine> Priced(params string[] kinds) =>
@@ -75,14 +56,7 @@ internal static class Materials
             Costing.Part("decoration", "pricing.sprinkles-parts-lustre", decoration, () => Priced("sprinkle.", "part.", "lustre.")),
             Costing.Part("centres", "pricing.what-dipped-what-made", centres, () => Priced("centre.", "ingredient.")),
             Costing.Part("sticks", "pricing.sticks", sticks, () => Priced("supply.")),
-            Costing.Part(
-                "spoil",
-                "pricing.pieces-go-wrong",
-                spoil,
-                () => [
-                    .. tally.Lines.Select(l => WorkingLine.Of(
-                        Message.Of("pricing.line-dipped-vain", ("line", l.Line + 1)), tables.Centre(order.Lines[l.Line].Centre)!.Spoil)),
-                ]),
+            Costing.Part("spoil", "pricing.pieces-go-wrong", spoil, () => SpoilWorking(order, tally, tables)),
             Costing.Part(
                 "leftovers",
                 "pricing.left-pots-tools",
@@ -98,6 +72,42 @@ internal static class Materials
                 () => Priced("supply.")),
         ],
         [.. unpriced.Values]);
+    }
+
+    private static List<WorkingLine> SpoilWorking(OrderDraft order, CoatingTally tally, ReferenceData tables) =>
+    [
+        .. tally.Lines.Select(l => WorkingLine.Of(
+            Message.Of("pricing.line-dipped-vain", ("line", l.Line + 1)), tables.Centre(order.Lines[l.Line].Centre)!.Spoil)),
+    ];
+
+    private static decimal DecorationOf(LineDraft draft, LineTally line, Func<string, decimal> priceOf) =>
+        (line.Look?.Sprinkles ?? []).Sum(s => (decimal)s.Mass.Value.In("g") * priceOf($"sprinkle.{s.Kind}"))
+        + (line.Look?.Parts ?? []).Where(p => p.Moulded is null).Sum(p => p.Count * priceOf($"part.{p.Kind}"))
+        + (line.Look?.Lustre is { } lustre ? (decimal)lustre.Value.In("g") * priceOf($"lustre.{draft.Decor!.Paint!.Kind}") : 0);
+
+    /// <summary>What each line pays for coating that is not on its good pieces.</summary>
+    private static decimal[] Leftovers(
+        OrderDraft order, CoatingTally tally, Dictionary<string, decimal> perGram, ReferenceData tables)
+    {
+        var leftovers = new decimal[tally.Lines.Count];
+        var writtenOff = (decimal)tables.Pricing.WrittenOff.Value.Si;
+        foreach (var pot in tally.Pots)
+        {
+            // What neither good nor spoilt pieces carry: lost on tools, in bags and beside the piece, or left, and of this a part written
+            // off.
+            var on = tally.Lines.Select(l => OnOne(order.Lines[l.Line], l).Where(o => o.Pot == pot.Key)
+                .Sum(o => (decimal)o.Each.In("g")) * l.Count.Value)
+                .ToList();
+            var onSpoilt = on.Zip(tally.Lines, (g, l) => g * (1 + (decimal)tables.Centre(order.Lines[l.Line].Centre)!.Spoil.Value.Si))
+                .Sum();
+            var rest = Math.Max(
+                0, ((decimal)pot.ToMelt.Value.In("g") - onSpoilt - ((1 - writtenOff) * (decimal)pot.Leftover.Mass.In("g"))) * perGram[pot.Key]);
+            var all = on.Sum();
+            for (var i = 0; i < leftovers.Length; i++)
+                leftovers[i] += rest * (all > 0 ? on[i] / all : 1m / leftovers.Length);
+        }
+
+        return leftovers;
     }
 
     /// <summary>Coating on one piece, pot by pot.</summary>

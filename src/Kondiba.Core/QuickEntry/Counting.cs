@@ -71,11 +71,11 @@ internal sealed class Counting(List<Item> items, OrderReader order)
                 : null;
         }
 
-        return first.Is(WordKind.VagueNumber) is { } vague ? Units(
-            first, double.Parse(vague.Code, CultureInfo.InvariantCulture), at + 1, true, true)
-            : first.First.Kind is TokenKind.Number ? Units(first, first.First.Value, at + 1, false, false)
-            : first.Is(WordKind.Number) is not null ? Words(at)
-            : null;
+        if (first.Is(WordKind.VagueNumber) is { } vague)
+            return Units(first, double.Parse(vague.Code, CultureInfo.InvariantCulture), at + 1, true, true);
+        if (first.First.Kind is TokenKind.Number)
+            return Units(first, first.First.Value, at + 1, false, false);
+        return first.Is(WordKind.Number) is not null ? Words(at) : null;
     }
 
     private (Item Item, int Next) Words(int at)

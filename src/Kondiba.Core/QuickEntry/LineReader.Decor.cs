@@ -193,36 +193,7 @@ internal sealed partial class LineReader
 
             var colour = coloured?.Is(WordKind.Colour)!.Code;
             var any = tables.Reference.Words.Vague.Contains(item.First.Stem) && item.First == item.Last;
-            if (!draft.IsAllergy && item.Is(WordKind.Sprinkle) is { } sprinkle)
-            {
-                Without(_sprinkles, _sprinklesBefore, s => any || s.Kind == sprinkle.Code, item);
-                Undress(_worn with { Sprinkles = [.. _worn.Sprinkles.Where(s => !any && s.Kind != sprinkle.Code)] });
-            }
-            else if (item.Is(WordKind.Pattern) is { } pattern)
-            {
-                Without(_patterns, _patternsBefore, p => (any || p.Kind == pattern.Code) && (colour is null || p.Colour == colour), item);
-                Undress(_worn with { Patterns = [.. _worn.Patterns.Where(p => !(any || p.Kind == pattern.Code))] });
-            }
-            else if (item.Is(WordKind.Part) is { } part)
-            {
-                Without(_parts, _partsBefore, p => p.Kind == part.Code, item);
-                Undress(_worn with { Parts = [.. _worn.Parts.Where(p => p.Kind != part.Code)] });
-            }
-            else if (item.Is(WordKind.Lustre) is not null)
-            {
-                _paint = null;
-                Undress(_worn with { Paint = null });
-            }
-            else if (item.Is(WordKind.OverDip) is not null)
-            {
-                _dips.Clear();
-                Undress(_worn with { Dips = [] });
-            }
-            else if (item.Is(WordKind.Stick) is not null)
-            {
-                _on = WareTable.NoStick;
-            }
-            else if (allergens.Count == 0)
+            if (!Undressed(draft, item, any, colour) && allergens.Count == 0)
             {
                 notes.Tell(draft.Stretch, "What should it be instead?", []);
                 continue;
@@ -232,6 +203,46 @@ internal sealed partial class LineReader
             Add("refusal", $"no {(colour is null ? "" : $"{NameOf(colour)} ")}{named}", coloured?.To(item) ?? item, []);
             coloured = null;
         }
+    }
+
+    /// <summary>Takes off what an item names; false where it names nothing that a piece wears.</summary>
+    private bool Undressed(Draft draft, Item item, bool any, string? colour)
+    {
+        if (!draft.IsAllergy && item.Is(WordKind.Sprinkle) is { } sprinkle)
+        {
+            Without(_sprinkles, _sprinklesBefore, s => any || s.Kind == sprinkle.Code, item);
+            Undress(_worn with { Sprinkles = [.. _worn.Sprinkles.Where(s => !any && s.Kind != sprinkle.Code)] });
+        }
+        else if (item.Is(WordKind.Pattern) is { } pattern)
+        {
+            Without(_patterns, _patternsBefore, p => (any || p.Kind == pattern.Code) && (colour is null || p.Colour == colour), item);
+            Undress(_worn with { Patterns = [.. _worn.Patterns.Where(p => !(any || p.Kind == pattern.Code))] });
+        }
+        else if (item.Is(WordKind.Part) is { } part)
+        {
+            Without(_parts, _partsBefore, p => p.Kind == part.Code, item);
+            Undress(_worn with { Parts = [.. _worn.Parts.Where(p => p.Kind != part.Code)] });
+        }
+        else if (item.Is(WordKind.Lustre) is not null)
+        {
+            _paint = null;
+            Undress(_worn with { Paint = null });
+        }
+        else if (item.Is(WordKind.OverDip) is not null)
+        {
+            _dips.Clear();
+            Undress(_worn with { Dips = [] });
+        }
+        else if (item.Is(WordKind.Stick) is not null)
+        {
+            _on = WareTable.NoStick;
+        }
+        else
+        {
+            return false;
+        }
+
+        return true;
     }
 
     /// <summary>Takes from a list what is refused; asks where the same was wanted of the same pieces.</summary>

@@ -24,14 +24,11 @@ internal sealed partial class LineReader
     private void Tell(Item item, string reason, IEnumerable<string> nearest) =>
         notes.Tell((item.Start, item.End), reason, Choices(nearest));
 
-    private void Add(string field, string says, Item item, IEnumerable<string> choices, bool vague = false) =>
-        _chips.Add(new(
-            field,
-            says,
-            vague ? Reading.Assumed : item.Corrected ? Reading.Corrected : Reading.Read,
-            item.Start,
-            item.End - item.Start,
-            Choices(choices)));
+    private void Add(string field, string says, Item item, IEnumerable<string> choices, bool vague = false)
+    {
+        var read = item.Corrected ? Reading.Corrected : Reading.Read;
+        _chips.Add(new(field, says, vague ? Reading.Assumed : read, item.Start, item.End - item.Start, Choices(choices)));
+    }
 
     private void Assume(string field, string says, int at, IEnumerable<string> choices, string before = " ", string after = "") =>
         _chips.Add(new(field, says, Reading.Assumed, at, 0, [.. choices.Select(c => new ChipChoice(c, $"{before}{c}{after}"))]));

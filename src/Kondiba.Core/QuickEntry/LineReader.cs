@@ -123,6 +123,30 @@ internal sealed partial class LineReader(
             return 1;
         if (item.Is(WordKind.Coats) is { } coats)
             return Coats(item, int.Parse(coats.Code, CultureInfo.InvariantCulture));
+        if (Worn(at, item) is { } worn)
+            return worn;
+        if (item.Is(WordKind.Coating) is { } coating)
+            return Once(item, "coating", coating.Says, () => _coating = tables.Reference.Coating(coating.Code), []);
+        if (item.Is(WordKind.Side) is { } side)
+            return Side(item, side);
+        if (item.Is(WordKind.Chocolate) is not null)
+            return Chocolate(at, item);
+        if (item.Is(WordKind.LooksLike) is { } like)
+            return NotSold(item, like);
+        if (item.Is(WordKind.Plain) is not null)
+            return Plain(item);
+        if (item.Is(WordKind.Allergen) is { } allergen)
+            return Leave(item, $"Should it be free of {allergen.Code}?", [$"no {allergen.Says}"]);
+        if (item.NamesPiece)
+            return Leave(item, "A second piece: put it on a line of its own.");
+        if (!item.IsEmpty)
+            Leave(item, "This says nothing here.");
+        return 1;
+    }
+
+    /// <summary>Understands what is put onto a piece and how it stands; null where it says something else.</summary>
+    private int? Worn(int at, Item item)
+    {
         if (item.Is(WordKind.Sprinkle) is { } sprinkle)
             return Sprinkle(at, sprinkle);
         if (item.Is(WordKind.Part) is { } glued)
@@ -146,23 +170,7 @@ internal sealed partial class LineReader(
                 ["upright", "flat"]);
         if (item.Is(WordKind.Stick) is { } stick)
             return Stick(item, stick);
-        if (item.Is(WordKind.Coating) is { } coating)
-            return Once(item, "coating", coating.Says, () => _coating = tables.Reference.Coating(coating.Code), []);
-        if (item.Is(WordKind.Side) is { } side)
-            return Side(item, side);
-        if (item.Is(WordKind.Chocolate) is not null)
-            return Chocolate(at, item);
-        if (item.Is(WordKind.LooksLike) is { } like)
-            return NotSold(item, like);
-        if (item.Is(WordKind.Plain) is not null)
-            return Plain(item);
-        if (item.Is(WordKind.Allergen) is { } allergen)
-            return Leave(item, $"Should it be free of {allergen.Code}?", [$"no {allergen.Says}"]);
-        if (item.NamesPiece)
-            return Leave(item, "A second piece: put it on a line of its own.");
-        if (!item.IsEmpty)
-            Leave(item, "This says nothing here.");
-        return 1;
+        return null;
     }
 
     private int Piece(Item item)

@@ -216,9 +216,11 @@ internal sealed class OrderReader(string text, ReferenceData tables, LocalDate t
                 : null;
         int? MonthNumber(int i) => i < items.Count && items[i].Is(WordKind.Month) is { } month ? Number(month) : null;
         var of = at + 1 < items.Count && items[at + 1].First.Stem is "of" ? at + 2 : at + 1;
-        var (day, month, next) = DayNumber(at) is { } d && MonthNumber(of) is { } m ? (d, m, of + 1)
-            : MonthNumber(at) is { } first && DayNumber(at + 1) is { } second ? (second, first, at + 2)
-            : (0, 0, 0);
+        var (day, month, next) = (0, 0, 0);
+        if (DayNumber(at) is { } d && MonthNumber(of) is { } m)
+            (day, month, next) = (d, m, of + 1);
+        else if (MonthNumber(at) is { } first && DayNumber(at + 1) is { } second)
+            (day, month, next) = (second, first, at + 2);
         if (day == 0)
         {
             if (at >= items.Count || items[at].First.Kind is not TokenKind.Ordinal)
@@ -242,9 +244,12 @@ internal sealed class OrderReader(string text, ReferenceData tables, LocalDate t
     private int? Time(List<Item> items, int at, List<Item> rest)
     {
         var item = items[at];
-        var (minutes, next, assumed) = item.First.Kind is TokenKind.Time && item.First.Value >= 0 ? ((int)item.First.Value, at + 1, false)
-            : item.Is(WordKind.Hour) is { } hour ? (Number(hour) * MinutesInHour, at + 1, hour.Code is not "12")
-            : AtHour(items, at);
+        var (minutes, next, assumed) = item switch
+        {
+            { First: { Kind: TokenKind.Time, Value: >= 0 and var time } } => ((int)time, at + 1, false),
+            _ when item.Is(WordKind.Hour) is { } hour => (Number(hour) * MinutesInHour, at + 1, hour.Code is not "12"),
+            _ => AtHour(items, at),
+        };
         if (next <= at)
             return null;
         var said = item.To(items[next - 1]);

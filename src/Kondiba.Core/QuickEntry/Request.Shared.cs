@@ -57,7 +57,8 @@ internal sealed partial class Request
         }
 
         var counts = _parts.Where(p => p.Scope!.Kind is ScopeKind.Count).Sum(p => p.Scope!.Value);
-        var sum = byPiece ? total?.Count!.Pieces ?? (counts > 0 ? counts : AssumedTotal) : total!.Count!.Value;
+        var told = counts > 0 ? counts : AssumedTotal;
+        var sum = byPiece ? total?.Count!.Pieces ?? told : total!.Count!.Value;
         if (total is not null)
             _dividing.Add(total);
 
@@ -90,10 +91,13 @@ internal sealed partial class Request
             var saysNothing = part.Clauses.TrueForAll(c => c.Draft.IsEmpty && !c.Draft.Refuses);
             if (pieces < (byPiece ? 1 : 0) || given + pieces > sum + 1e-6 || saysNothing)
             {
-                var reason = saysNothing ? "What should these have?"
-                    : pieces < 1 ? "That leaves not a single piece."
-                    : sum - given > 0 ? $"Only {Plain(sum - given)} of the {Plain(sum)} are left."
-                    : $"Something was said of all {Plain(sum)} already.";
+                var reason = (saysNothing, pieces, Left: sum - given) switch
+                {
+                    (true, _, _) => "What should these have?",
+                    (_, < 1, _) => "That leaves not a single piece.",
+                    (_, _, > 0) => $"Only {Plain(sum - given)} of the {Plain(sum)} are left.",
+                    _ => $"Something was said of all {Plain(sum)} already.",
+                };
                 foreach (var (draft, _) in part.Clauses.Where(c => !c.Draft.IsEmpty || c.Draft.Scope is not null))
                     notes.Tell(draft.Stretch, reason, []);
                 continue;

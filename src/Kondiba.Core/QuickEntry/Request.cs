@@ -188,32 +188,10 @@ internal sealed partial class Request(
         var (current, lost, refused) = ((Part?)_base, false, false);
         foreach (var draft in drafts)
         {
-            if (refused
-                && !draft.Refuses
-                && draft is { IsBareList: true, Scope: null, Boundary.First.Kind: TokenKind.Comma }
-                && draft.Items.TrueForAll(i => i.IsUnderstood))
-            {
-                var listed = text[draft.Stretch.Start..draft.Stretch.End];
-                notes.Tell(
-                    draft.Stretch,
-                    "Wanted, or left out too?",
-                    [new($"with {listed}", $"with {listed}"), new($"no {listed}", $"no {listed}")]);
+            if (refused && AsksAfterRefusal(draft))
                 continue;
-            }
-
-            if (draft.StartsWith("or", "nor") && !draft.Refuses && !draft.IsEmpty && draft.Items.TrueForAll(i => i.IsUnderstood))
-            {
-                // One or the other: neither takes effect before it is known which.
-                if (current?.Clauses is [.., { Draft: { IsBareList: true, Refuses: false } either }])
-                {
-                    notes.Tell(either.Stretch, "One or the other: which is it?", []);
-                    current.Clauses.RemoveAt(current.Clauses.Count - 1);
-                }
-
-                notes.Tell(draft.Stretch, "One or the other: which is it?", []);
+            if (AsksWhichOne(draft, current))
                 continue;
-            }
-
             refused = draft.Refuses;
             var joined = draft.Boundary is null || draft.Boundary.First.Kind is TokenKind.Word || text[draft.Boundary.Start] is '&' or '+';
             if (draft.IsEmpty && draft.Scope is null && !draft.Items.Exists(i => i.IsNumber))
@@ -226,46 +204,84 @@ internal sealed partial class Request(
             }
 
             lost = false;
-            switch (draft.Scope)
-            {
-                case { Kind: ScopeKind.All }:
-                    (current = _base).Clauses.Add((draft, clause));
-                    break;
-                case { Kind: ScopeKind.Except } except when draft.IsEmpty:
-                    AllBut(except, draft);
-                    current = null;
-                    break;
-                case { Kind: ScopeKind.Of } ones:
-                    current = _parts.Find(p => p.Wanted.Exists(i => i.Is(WordKind.Colour)?.Code == ones.Said.Is(WordKind.Colour)!.Code));
-                    if (current is null)
-                        notes.Tell(draft.Stretch, "Which ones are these?", []);
-                    current?.Clauses.Add((draft, clause));
-                    _dividing.Add(ones.Said);
-                    break;
-                case { } scope:
-                    var part = new Part(scope.Kind is ScopeKind.Except ? scope with { Kind = ScopeKind.Count } : scope);
-                    part.Clauses.Add((draft, clause));
-                    _parts.Add(part);
-                    current = draft.ScopedAfter ? null : part;
-                    break;
-                case null when _parts.Count == 0 || (draft.Refuses && (!joined || current is null)):
-                    _base.Clauses.Add((draft, clause));
-                    break;
-                case null when joined && current is not null:
-                    current.Clauses.Add((draft, clause));
-                    break;
-                case null when draft.Items.Exists(i => i.IsRefusable):
-                    var words = text[draft.Stretch.Start..draft.Stretch.End];
-                    notes.Tell(
-                        draft.Stretch,
-                        "Is this for all of them, or only for some?",
-                        [new($"all with {words}", $"all with {words}"), new($"the rest with {words}", $"the rest with {words}")]);
-                    break;
-                default:
-                    _base.Clauses.Add((draft, clause));
-                    break;
-            }
+            current = Given(draft, clause, current, joined);
         }
+    }
+
+    /// <summary>Gives one clause to its pieces; the pieces that what follows speaks of.</summary>
+    private Part? Given(Draft draft, Clause clause, Part? current, bool joined)
+    {
+        switch (draft.Scope)
+        {
+            case { Kind: ScopeKind.All }:
+                (current = _base).Clauses.Add((draft, clause));
+                break;
+            case { Kind: ScopeKind.Except } except when draft.IsEmpty:
+                AllBut(except, draft);
+                current = null;
+                break;
+            case { Kind: ScopeKind.Of } ones:
+                current = _parts.Find(p => p.Wanted.Exists(i => i.Is(WordKind.Colour)?.Code == ones.Said.Is(WordKind.Colour)!.Code));
+                if (current is null)
+                    notes.Tell(draft.Stretch, "Which ones are these?", []);
+                current?.Clauses.Add((draft, clause));
+                _dividing.Add(ones.Said);
+                break;
+            case { } scope:
+                var part = new Part(scope.Kind is ScopeKind.Except ? scope with { Kind = ScopeKind.Count } : scope);
+                part.Clauses.Add((draft, clause));
+                _parts.Add(part);
+                current = draft.ScopedAfter ? null : part;
+                break;
+            case null when _parts.Count == 0 || (draft.Refuses && (!joined || current is null)):
+                _base.Clauses.Add((draft, clause));
+                break;
+            case null when joined && current is not null:
+                current.Clauses.Add((draft, clause));
+                break;
+            case null when draft.Items.Exists(i => i.IsRefusable):
+                var words = text[draft.Stretch.Start..draft.Stretch.End];
+                notes.Tell(
+                    draft.Stretch,
+                    "Is this for all of them, or only for some?",
+                    [new($"all with {words}", $"all with {words}"), new($"the rest with {words}", $"the rest with {words}")]);
+                break;
+            default:
+                _base.Clauses.Add((draft, clause));
+                break;
+        }
+
+        return current;
+    }
+
+    /// <summary>Asks whether what is listed after a refusal is refused too.</summary>
+    private bool AsksAfterRefusal(Draft draft)
+    {
+        if (draft.Refuses
+            || draft is not { IsBareList: true, Scope: null, Boundary.First.Kind: TokenKind.Comma }
+            || !draft.Items.TrueForAll(i => i.IsUnderstood))
+            return false;
+        var listed = text[draft.Stretch.Start..draft.Stretch.End];
+        notes.Tell(
+            draft.Stretch,
+            "Wanted, or left out too?",
+            [new($"with {listed}", $"with {listed}"), new($"no {listed}", $"no {listed}")]);
+        return true;
+    }
+
+    /// <summary>One or the other: neither takes effect before it is known which.</summary>
+    private bool AsksWhichOne(Draft draft, Part? current)
+    {
+        if (!draft.StartsWith("or", "nor") || draft.Refuses || draft.IsEmpty || !draft.Items.TrueForAll(i => i.IsUnderstood))
+            return false;
+        if (current?.Clauses is [.., { Draft: { IsBareList: true, Refuses: false } either }])
+        {
+            notes.Tell(either.Stretch, "One or the other: which is it?", []);
+            current.Clauses.RemoveAt(current.Clauses.Count - 1);
+        }
+
+        notes.Tell(draft.Stretch, "One or the other: which is it?", []);
+        return true;
     }
 
     /// <summary>"… on all except 6": the clause before speaks of all others.</summary>

@@ -101,9 +101,8 @@ internal static partial class Scanner
                 ? value
                 : 0;
         var whole = Thousands().IsMatch(match.Groups["whole"].Value) ? Part("whole") * 1000 : Part("whole");
-        var value = whole + (match.Groups["vulgar"].Success
-            ? Vulgar[match.Groups["vulgar"].Value[0]]
-            : match.Groups["over"].Success ? Part("over") / Part("under") : 0);
+        var over = match.Groups["over"].Success ? Part("over") / Part("under") : 0;
+        var value = whole + (match.Groups["vulgar"].Success ? Vulgar[match.Groups["vulgar"].Value[0]] : over);
         return double.IsFinite(value) ? value : 0;
     }
 

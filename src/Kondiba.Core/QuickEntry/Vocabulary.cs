@@ -85,31 +85,9 @@ internal sealed class Vocabulary
             ])
             foreach (var word in list)
                 Add(word, new(kind, word, word));
-        foreach (var centre in tables.Centres.Concat(tables.Figures))
-        {
-            Named(WordKind.Centre, centre.Code, centre.Plural, [centre.Name, centre.Plural, .. Of(words.Centres, centre.Code)]);
-            foreach (var size in centre.Sizes.Where(s => s.Name.Length > 0))
-                Named(WordKind.Size, size.Code, size.Name, [size.Name, .. Of(words.Sizes, size.Code)]);
-        }
-
-        foreach (var colour in tables.Coatings.SelectMany(c => c.Colours))
-            Named(WordKind.Colour, colour.Code, colour.Name, [colour.Name, .. Of(words.Colours, colour.Code)]);
-        foreach (var word in words.LooksLike.Keys.Where(w => Meanings(w).All(m => m.Kind is not WordKind.Colour)))
-            Named(WordKind.LooksLike, word, word, [word]);
-        foreach (var coating in tables.Coatings)
-            Named(WordKind.Coating, coating.Code, coating.Name, [coating.Name, .. Of(words.Coatings, coating.Code)]);
-        foreach (var pattern in tables.Decor.Patterns)
-            Named(WordKind.Pattern, pattern.Code, pattern.Name, [pattern.Name, .. Of(words.Patterns, pattern.Code)]);
-        foreach (var sprinkle in tables.Decor.Sprinkles)
-            Named(
-                WordKind.Sprinkle,
-                sprinkle.Code,
-                sprinkle.Name,
-                [sprinkle.Name, .. Of(words.Sprinkles, sprinkle.Code), .. sprinkle.Words ?? []]);
-        foreach (var part in tables.Decor.Parts)
-            Named(WordKind.Part, part.Code, part.Plural, [part.Name, part.Plural, .. Of(words.Parts, part.Code), .. part.Words ?? []]);
-        foreach (var lustre in tables.Decor.Lustres)
-            Named(WordKind.Lustre, lustre.Code, lustre.Name, [lustre.Name, .. Of(words.Lustres, lustre.Code)]);
+        Centres(tables);
+        Coatings(tables);
+        Decor(tables);
         All(WordKind.OverDip, words.OverDips);
         All(WordKind.Share, words.Shares);
         All(WordKind.Depth, words.Depths);
@@ -145,6 +123,45 @@ internal sealed class Vocabulary
         }
 
         Longest = _phrases.Keys.Max(k => k.Count(c => c == ' ')) + 1;
+    }
+
+    private void Centres(ReferenceData tables)
+    {
+        var words = tables.Words;
+        foreach (var centre in tables.Centres.Concat(tables.Figures))
+        {
+            Named(WordKind.Centre, centre.Code, centre.Plural, [centre.Name, centre.Plural, .. Of(words.Centres, centre.Code)]);
+            foreach (var size in centre.Sizes.Where(s => s.Name.Length > 0))
+                Named(WordKind.Size, size.Code, size.Name, [size.Name, .. Of(words.Sizes, size.Code)]);
+        }
+    }
+
+    private void Coatings(ReferenceData tables)
+    {
+        var words = tables.Words;
+        foreach (var colour in tables.Coatings.SelectMany(c => c.Colours))
+            Named(WordKind.Colour, colour.Code, colour.Name, [colour.Name, .. Of(words.Colours, colour.Code)]);
+        foreach (var word in words.LooksLike.Keys.Where(w => Meanings(w).All(m => m.Kind is not WordKind.Colour)))
+            Named(WordKind.LooksLike, word, word, [word]);
+        foreach (var coating in tables.Coatings)
+            Named(WordKind.Coating, coating.Code, coating.Name, [coating.Name, .. Of(words.Coatings, coating.Code)]);
+    }
+
+    private void Decor(ReferenceData tables)
+    {
+        var words = tables.Words;
+        foreach (var pattern in tables.Decor.Patterns)
+            Named(WordKind.Pattern, pattern.Code, pattern.Name, [pattern.Name, .. Of(words.Patterns, pattern.Code)]);
+        foreach (var sprinkle in tables.Decor.Sprinkles)
+            Named(
+                WordKind.Sprinkle,
+                sprinkle.Code,
+                sprinkle.Name,
+                [sprinkle.Name, .. Of(words.Sprinkles, sprinkle.Code), .. sprinkle.Words ?? []]);
+        foreach (var part in tables.Decor.Parts)
+            Named(WordKind.Part, part.Code, part.Plural, [part.Name, part.Plural, .. Of(words.Parts, part.Code), .. part.Words ?? []]);
+        foreach (var lustre in tables.Decor.Lustres)
+            Named(WordKind.Lustre, lustre.Code, lustre.Name, [lustre.Name, .. Of(words.Lustres, lustre.Code)]);
     }
 
     /// <summary>The library whose names it knows.</summary>

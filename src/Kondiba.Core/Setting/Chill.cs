@@ -80,7 +80,12 @@ public sealed record Chill(
             WorkingLine.Of("setting.colder-dew-point-up", c.SlightDew),
         ]);
 
-        Sticky Depth(Temperature film) => film >= dew ? Sticky.Dry : dew.Si - film.Si <= c.SlightDew.Value.Si ? Sticky.Mist : Sticky.Wet;
+        Sticky Depth(Temperature film)
+        {
+            if (film >= dew)
+                return Sticky.Dry;
+            return dew.Si - film.Si <= c.SlightDew.Value.Si ? Sticky.Mist : Sticky.Wet;
+        }
     }
 
     private static Message AdviceFor(

@@ -49,7 +49,12 @@ internal sealed class HeatFlow
 
         var inMould = piece.Posture is Posture.Mould;
         var (ha, hc) = (c.AirExchange.Value.Si, (piece.Contact ?? c.CoreExchange).Value.Si);
-        var open = ha * (inMould ? c.OpenFace.Value.Si : piece.Posture is Posture.Upright ? c.Upright.Value.Si : 1);
+        var open = piece.Posture switch
+        {
+            Posture.Mould => ha * c.OpenFace.Value.Si,
+            Posture.Upright => ha * c.Upright.Value.Si,
+            _ => ha,
+        };
         var wall = inMould ? piece.Dipped.Si * c.MouldWall.Value.Si * c.MouldDensity.Value.Si * c.MouldHeatCapacity.Value.Si : 0;
         var centreHeat = (piece.Centre.Value.Si * piece.CentreHeat.Value.Si) + wall;
         var bare = inMould ? piece.Dipped.Si : piece.Bare.Si;

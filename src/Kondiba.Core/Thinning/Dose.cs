@@ -37,7 +37,11 @@ public sealed record Dose(
         Length FilmAt(double rate) => TestFilm(coating, new(rate), film, c);
         var step = c.Step.Value.In("tbsp");
         var before = FilmAt(0);
-        double? wanted = before <= target ? 0 : FilmAt(MostLookedAt) > target ? null : Bisect(rate => FilmAt(rate) <= target);
+        double? wanted = null;
+        if (before <= target)
+            wanted = 0;
+        else if (FilmAt(MostLookedAt) <= target)
+            wanted = Bisect(rate => FilmAt(rate) <= target);
         var steps = (int)Math.Ceiling(((wanted ?? MostLookedAt) / RateOf(1)) - 1e-9);
         steps = Math.Min(steps, (int)((c.Limit.Value.Si / RateOf(1)) + 1e-9));
         while (steps > 0 && hides?.Invoke(new(RateOf(steps))) is false)

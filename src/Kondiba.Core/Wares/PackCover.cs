@@ -82,24 +82,7 @@ public sealed record PackCover(double FromStock, IReadOnlyList<Lot> Lots, IReadO
             sizes[i] /= unit;
         var prices = packs.Select(p => Cents(p.Price.Value)).ToArray();
 
-        // A state is how much still wants covering; its value is the price in cents, then the units bought.
-        // Without coupons any number of each pack may follow; each coupon is one more pack, to be had once.
-        var best = new (long Cents, long Units)[need + 1];
-        var choice = new int[need + 1];
-        for (var wanting = 1; wanting <= need; wanting++)
-        {
-            best[wanting] = (long.MaxValue, long.MaxValue);
-            for (var i = 0; i < sizes.Length; i++)
-            {
-                if (sizes[i] == 0)
-                    continue;
-                var rest = best[Math.Max(0, wanting - sizes[i])];
-                var total = (rest.Cents + prices[i], rest.Units + sizes[i]);
-                if (total.CompareTo(best[wanting]) < 0)
-                    (best[wanting], choice[wanting]) = (total, i);
-            }
-        }
-
+        var (best, choice) = WithoutCoupons(need, sizes, prices);
         var coupons = packs.Index().Where(p => p.Item.Coupon is not null && sizes[p.Index] > 0)
             .SelectMany(p => Bundles(Math.Min(p.Item.Coupons, (need / sizes[p.Index]) + 1)).Select(
                 times => (Pack: p.Index, Times: times))).ToArray();
@@ -139,6 +122,31 @@ public sealed record PackCover(double FromStock, IReadOnlyList<Lot> Lots, IReadO
                 withCoupon[p.Index],
                 (p.Item.Price.Value * count[p.Index]) - ((p.Item.Coupon ?? default) * withCoupon[p.Index]))),
         ];
+    }
+
+    /// <summary>
+    /// By how much still wants covering, the least price in cents and then the fewest units bought, and the pack to take next. Any number
+    /// of each pack may follow; each coupon is one more pack, to be had once.
+    /// </summary>
+    private static ((long Cents, long Units)[] Best, int[] Choice) WithoutCoupons(int need, int[] sizes, long[] prices)
+    {
+        var best = new (long Cents, long Units)[need + 1];
+        var choice = new int[need + 1];
+        for (var wanting = 1; wanting <= need; wanting++)
+        {
+            best[wanting] = (long.MaxValue, long.MaxValue);
+            for (var i = 0; i < sizes.Length; i++)
+            {
+                if (sizes[i] == 0)
+                    continue;
+                var rest = best[Math.Max(0, wanting - sizes[i])];
+                var total = (rest.Cents + prices[i], rest.Units + sizes[i]);
+                if (total.CompareTo(best[wanting]) < 0)
+                    (best[wanting], choice[wanting]) = (total, i);
+            }
+        }
+
+        return (best, choice);
     }
 
     /// <summary>Bundles of coupons, each taken or not, that together make every number up to so many.</summary>

@@ -148,7 +148,12 @@ public sealed partial class Catalogue
             return $"{Number(length.TotalSeconds, "0")} s";
         var minutes = (int)Math.Round(length.TotalMinutes);
         var (h, min) = (minutes / 60, minutes % 60);
-        return h == 0 ? $"{min} min" : min == 0 ? $"{h} h" : $"{h} h {min} min";
+        return (h, min) switch
+        {
+            (0, _) => $"{min} min",
+            (_, 0) => $"{h} h",
+            _ => $"{h} h {min} min",
+        };
     }
 
     private string At(LocalDateTime at, string format)

@@ -36,8 +36,12 @@ public sealed class Message : IEquatable<Message>
     public static Message ByText(string? text) => string.IsNullOrEmpty(text) ? None : Of("text", ("text", text));
 
     /// <summary>One sentence after another.</summary>
-    public static Message Then(Message first, Message next) =>
-        first == None ? next : next == None ? first : Of("then", ("first", first), ("next", next));
+    public static Message Then(Message first, Message next)
+    {
+        if (first == None)
+            return next;
+        return next == None ? first : Of("then", ("first", first), ("next", next));
+    }
 
 #pragma warning disable CS1591 // A code with nothing put into it; equal by value.
     public static implicit operator Message(string code) => code.Length == 0 ? None : new(code, []);

@@ -82,7 +82,12 @@ public sealed record KitchenDocument(
             TransformSchemaNode = (context, node) =>
             {
                 var type = Nullable.GetUnderlyingType(context.TypeInfo.Type) ?? context.TypeInfo.Type;
-                var format = type == typeof(LocalDate) ? "date" : type == typeof(Instant) ? "date-time" : null;
+                var format = type.Name switch
+                {
+                    nameof(LocalDate) => "date",
+                    nameof(Instant) => "date-time",
+                    _ => null,
+                };
                 if (format is null && type != typeof(LocalDateTime) && type != typeof(LocalTime))
                     return node;
                 var text = type == context.TypeInfo.Type ? (JsonNode)"string" : new JsonArray("string", "null");

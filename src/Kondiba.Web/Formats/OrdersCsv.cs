@@ -265,9 +265,9 @@ internal static class OrdersCsv
         public LocalDateTime? Pickup(string column) =>
             Read<LocalDateTime>(
                 column,
-                t => OrdersCsv.Pickup.Parse(t) is { Success: true } p
-                    ? p.Value
-                    : LocalDateTimePattern.CreateWithInvariantCulture("uuuu-MM-dd HH:mm").Parse(t) is { Success: true } q ? q.Value : null,
+                t => new[] { OrdersCsv.Pickup, LocalDateTimePattern.CreateWithInvariantCulture("uuuu-MM-dd HH:mm") }
+                    .Select(p => p.Parse(t))
+                    .FirstOrDefault(p => p.Success)?.Value,
                 "is no time. Write it as 2031-05-03T18:30:00");
 
         public LocalDate? Date(string column) =>

@@ -96,33 +96,9 @@ public static class QuantitySchemas
         {
             schema.Items = new OpenApiSchema { Type = JsonSchemaType.String };
         }
-        else if (type == typeof(Message))
+        else if (Described(type) is { } described)
         {
-            Be(JsonSchemaType.String, "a sentence, or a part of one");
-        }
-        else if (type == typeof(Duration))
-        {
-            Be(JsonSchemaType.Number, "in s");
-        }
-        else if (type == typeof(Money))
-        {
-            Be(JsonSchemaType.Number, "in the kitchen's currency");
-        }
-        else if (type == typeof(LocalDateTime))
-        {
-            Be(JsonSchemaType.String, "local time, 2031-05-03T18:30:00");
-        }
-        else if (type == typeof(LocalTime))
-        {
-            Be(JsonSchemaType.String, "time of day, 18:30:00");
-        }
-        else if (type == typeof(LocalDate))
-        {
-            Be(JsonSchemaType.String, "day, 2031-05-03");
-        }
-        else if (type == typeof(Instant))
-        {
-            Be(JsonSchemaType.String, "moment, 2031-05-03T18:30:00Z");
+            Be(described.Kind, described.Says);
         }
 
         // What cannot be read is only ever written, with all that it has.
@@ -144,6 +120,19 @@ public static class QuantitySchemas
             schema.Required?.Clear();
         }
     });
+
+    /// <summary>What a type is in JSON, and what it says; null for one that needs no words.</summary>
+    private static (JsonSchemaType Kind, string Says)? Described(Type type) => type switch
+    {
+        _ when type == typeof(Message) => (JsonSchemaType.String, "a sentence, or a part of one"),
+        _ when type == typeof(Duration) => (JsonSchemaType.Number, "in s"),
+        _ when type == typeof(Money) => (JsonSchemaType.Number, "in the kitchen's currency"),
+        _ when type == typeof(LocalDateTime) => (JsonSchemaType.String, "local time, 2031-05-03T18:30:00"),
+        _ when type == typeof(LocalTime) => (JsonSchemaType.String, "time of day, 18:30:00"),
+        _ when type == typeof(LocalDate) => (JsonSchemaType.String, "day, 2031-05-03"),
+        _ when type == typeof(Instant) => (JsonSchemaType.String, "moment, 2031-05-03T18:30:00Z"),
+        _ => null,
+    };
 
     private static string UnitOf(Type quantity)
     {

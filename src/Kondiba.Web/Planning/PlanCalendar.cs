@@ -46,16 +46,38 @@ internal static class PlanCalendar
         DateTimeZone zone,
         Instant at)
     {
-        var calendar = new Ical.Net.Calendar { ProductId = "-//Kondiba//The day//EN", Method = CalendarMethods.Publish };
-        calendar.AddProperty("CALSCALE", "GREGORIAN");
-        calendar.AddProperty("X-WR-CALNAME", name);
-        var refreshed = new CalendarProperty("REFRESH-INTERVAL", "PT15M");
-        refreshed.AddParameter("VALUE", "DURATION");
-        calendar.AddProperty(refreshed);
+        var calendar = Empty(name);
+        foreach (var entry in Entries(plan, orders, voice))
+        {
+            var one = new CalendarEvent
+            {
+                Uid = $"{entry.Code.Replace('/', '.')}@{kitchen}.kondiba",
+                DtStamp = new(at.ToDateTimeUtc()),
+                Start = Utc(entry.Starts),
+                End = Utc(entry.Ends),
+                Summary = entry.Summary,
+                Description = entry.Description,
+                Location = entry.Place,
+            };
+            if (entry.Calls)
+                one.Alarms.Add(new() { Action = AlarmAction.Display, Trigger = new(Duration.FromMinutes(-Ahead)), Description = one.Summary });
+            calendar.Events.Add(one);
+        }
+
+        return new CalendarSerializer().SerializeToString(calendar)!;
+
+        CalDateTime Utc(LocalDateTime local) => new(local.InZoneLeniently(zone).ToDateTimeUtc());
+    }
+
+    private sealed record Entry(
+        string Code, LocalDateTime Starts, LocalDateTime Ends, string Summary, string Description, bool Calls, string? Place = null);
+
+    private static IEnumerable<Entry> Entries(Plan plan, IReadOnlyDictionary<string, CalendarOrder> orders, Voice voice)
+    {
         foreach (var task in plan.Tasks.Where(t => t.Mark?.Done is null))
         {
             var order = task.What.Order is { } code ? $" · {orders.GetValueOrDefault(code)?.Name ?? code}" : "";
-            Add(
+            yield return new(
                 task.What.Code,
                 task.Starts,
                 task.Ends,
@@ -65,7 +87,7 @@ internal static class PlanCalendar
         }
 
         foreach (var tray in plan.Trays.Where(t => t.OutBy is not null))
-            Add(
+            yield return new(
                 $"{tray.Task}/out",
                 tray.Ends,
                 tray.Ends.PlusMinutes(Carrying),
@@ -75,37 +97,27 @@ internal static class PlanCalendar
         foreach (var order in plan.Orders)
         {
             var about = orders.GetValueOrDefault(order.Order) ?? new(order.Order);
-            Add(
+            yield return new(
                 $"{order.Order}/pickup",
                 order.Pickup,
                 order.Pickup.PlusMinutes(HandingOver),
                 $"{(about.Delivered ? "Delivery" : "Pickup")}: {about.Name}",
                 $"Packed by {Time(order.Ready)}.{(about.Contact.Length > 0 ? $" {about.Contact}" : "")}",
                 true,
-                about.Place);
+                about.Place.Length > 0 ? about.Place : null);
         }
-
-        return new CalendarSerializer().SerializeToString(calendar)!;
 
         string Time(LocalDateTime at) => Catalogue.Say(Message.Of("planning.at", ("at", at)), voice);
+    }
 
-        CalDateTime Utc(LocalDateTime local) => new(local.InZoneLeniently(zone).ToDateTimeUtc());
-
-        void Add(string code, LocalDateTime starts, LocalDateTime ends, string summary, string description, bool calls, string place = "")
-        {
-            var one = new CalendarEvent
-            {
-                Uid = $"{code.Replace('/', '.')}@{kitchen}.kondiba",
-                DtStamp = new(at.ToDateTimeUtc()),
-                Start = Utc(starts),
-                End = Utc(ends),
-                Summary = summary,
-                Description = description,
-                Location = place.Length > 0 ? place : null,
-            };
-            if (calls)
-                one.Alarms.Add(new() { Action = AlarmAction.Display, Trigger = new(Duration.FromMinutes(-Ahead)), Description = summary });
-            calendar.Events.Add(one);
-        }
+    private static Ical.Net.Calendar Empty(string name)
+    {
+        var calendar = new Ical.Net.Calendar { ProductId = "-//Kondiba//The day//EN", Method = CalendarMethods.Publish };
+        calendar.AddProperty("CALSCALE", "GREGORIAN");
+        calendar.AddProperty("X-WR-CALNAME", name);
+        var refreshed = new CalendarProperty("REFRESH-INTERVAL", "PT15M");
+        refreshed.AddParameter("VALUE", "DURATION");
+        calendar.AddProperty(refreshed);
+        return calendar;
     }
 }

@@ -37,34 +37,7 @@ internal static class QuotesApi
                         .Select(s => new ShareView(s.Id, s.SharedAt, s.RevokedAt))
                         .ToListAsync(db.Gone)))
                 : TypedResults.NotFound()).WithName("GetQuote");
-        quote.MapPost("/shares", async Task<Results<Ok<ShareLink>, NotFound>> (
-            Guid id,
-            [SentKey] Guid? key,
-            KondibaContext db,
-            KitchenThings things,
-            KitchenClock clock,
-            IClock instants,
-            IOptions<JsonOptions> json) =>
-        {
-            if (await MakeAsync(id, db, things, clock) is not { } made)
-                return TypedResults.NotFound();
-            var secret = Secret.New();
-
-            // Sent again, the link that nobody may have seen gives way to the new one.
-            await db.QuoteShares.Where(s => s.Id == key && s.OrderId == id).ExecuteDeleteAsync();
-            var share = new QuoteShare
-            {
-                Id = key ?? Guid.CreateVersion7(),
-                KitchenId = db.KitchenId,
-                OrderId = id,
-                TokenHash = Secret.Hash(secret),
-                Body = JsonSerializer.Serialize(made, json.Value.SerializerOptions),
-                SharedAt = instants.GetCurrentInstant(),
-            };
-            db.Add(share);
-            await db.SaveChangesAsync();
-            return TypedResults.Ok(new ShareLink(share.Id, $"/q/{secret}"));
-        }).WithName("ShareQuote").WithSummary(
+        quote.MapPost("/shares", ShareAsync).WithName("ShareQuote").WithSummary(
             "Makes a link under which the quote as it is now can be read without signing in; the same Idempotency-Key again puts a new link in place of the first.");
         quote.MapDelete("/shares/{share:guid}", async Task<Results<NoContent, NotFound>> (
             Guid id, Guid share, KondibaContext db, IClock clock) =>
@@ -86,6 +59,35 @@ internal static class QuotesApi
                 : TypedResults.Ok(JsonSerializer.Deserialize<Quote>(body, json.Value.SerializerOptions)!);
         }).AllowAnonymous().RequireRateLimiting(Sessions.Sessions.SignInLimit).WithTags("Prices").WithName("ReadQuote").WithSummary(
             "A shared quote, to whoever has its link.");
+    }
+
+    private static async Task<Results<Ok<ShareLink>, NotFound>> ShareAsync(
+        Guid id,
+        [SentKey] Guid? key,
+        KondibaContext db,
+        KitchenThings things,
+        KitchenClock clock,
+        IClock instants,
+        IOptions<JsonOptions> json)
+    {
+        if (await MakeAsync(id, db, things, clock) is not { } made)
+            return TypedResults.NotFound();
+        var secret = Secret.New();
+
+        // Sent again, the link that nobody may have seen gives way to the new one.
+        await db.QuoteShares.Where(s => s.Id == key && s.OrderId == id).ExecuteDeleteAsync();
+        var share = new QuoteShare
+        {
+            Id = key ?? Guid.CreateVersion7(),
+            KitchenId = db.KitchenId,
+            OrderId = id,
+            TokenHash = Secret.Hash(secret),
+            Body = JsonSerializer.Serialize(made, json.Value.SerializerOptions),
+            SharedAt = instants.GetCurrentInstant(),
+        };
+        db.Add(share);
+        await db.SaveChangesAsync();
+        return TypedResults.Ok(new ShareLink(share.Id, $"/q/{secret}"));
     }
 
     private static async Task<Quote?> MakeAsync(Guid id, KondibaContext db, KitchenThings things, KitchenClock clock)

@@ -221,7 +221,11 @@ internal static class Sessions
             return TypedResults.NoContent();
         }
 
-        Guid? kitchen = input.Key is null ? await SampleAsync(db) : Opens(input.Key, settings) ? startup.KitchenId : null;
+        Guid? kitchen = null;
+        if (input.Key is null)
+            kitchen = await SampleAsync(db);
+        else if (Opens(input.Key, settings))
+            kitchen = startup.KitchenId;
         if (kitchen is not { } id)
             return TypedResults.Problem(
                 title: "That key opens nothing.",
