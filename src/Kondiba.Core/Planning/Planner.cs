@@ -125,20 +125,51 @@ public sealed partial class Planner
     /// <summary>The midnight that its minutes count from.</summary>
     public LocalDate Origin => clock.Origin;
 
-    /// <summary>An earlier solution in this problem's minutes.</summary>
+    /// <summary>
+    /// An earlier solution in this problem's minutes; what was to be dipped from a pot that was melted sooner than planned is in it as much
+    /// sooner.
+    /// </summary>
     /// <param name="solution">The earlier one.</param>
     /// <param name="origin">The midnight that its minutes count from.</param>
     public Solution Shifted(Solution solution, LocalDate origin)
     {
         var by = clock.Down(origin.AtMidnight());
-        Placed Moved(Placed p) => p with { Start = p.Start + by, End = p.End + by };
+        List<Melted> melts = [.. solution.Melts.Select(m => m with { Melt = Moved(m.Melt, by), Wash = Moved(m.Wash, by) })];
+        var sooner = Sooner(melts);
         return solution with
         {
-            Tasks = [.. solution.Tasks.Select(Moved)],
+            Tasks = [.. solution.Tasks.Select(t => Moved(t, by - sooner.GetValueOrDefault(t.Code)))],
             Stood = [.. solution.Stood.Select(s => s with { Start = s.Start + by, End = s.End + by })],
-            Melts = [.. solution.Melts.Select(m => m with { Melt = Moved(m.Melt), Wash = Moved(m.Wash) })],
+            Melts = melts,
         };
     }
+
+    private static Placed Moved(Placed placed, int by) => placed with { Start = placed.Start + by, End = placed.End + by };
+
+    /// <summary>By how many minutes tasks come sooner as their pot was melted sooner: those dipped from it, and what comes before them.</summary>
+    private Dictionary<string, int> Sooner(List<Melted> melts)
+    {
+        var after = Problem.Tasks.ToDictionary(t => t.Code, t => t.After);
+        var sooner = new Dictionary<string, int>();
+        var follow = new Stack<(string Task, int By)>(
+            melts.SelectMany(m => m.Tasks.Select(t => (t, MeltedSooner(m)))).Where(t => t.Item2 > 0));
+        while (follow.TryPop(out var task))
+        {
+            if (!after.TryGetValue(task.Task, out var before) || sooner.GetValueOrDefault(task.Task) >= task.By)
+                continue;
+            sooner[task.Task] = task.By;
+            foreach (var one in before)
+                follow.Push((one.Task, task.By));
+        }
+
+        return sooner;
+    }
+
+    /// <summary>By how many minutes a pot that is warm was melted sooner than planned.</summary>
+    private int MeltedSooner(Melted melt) =>
+        Problem.Colours.FirstOrDefault(c => c.Code == melt.Colour && c.Over + 1 == melt.Number)?.Warm is { } melted
+            ? Math.Max(0, melt.Melt.End - melted)
+            : 0;
 
     /// <summary>Looks for a plan.</summary>
     /// <param name="limits">How long to search.</param>

@@ -1,4 +1,5 @@
 using Kondiba.Core.Planning;
+using Kondiba.Core.Steps;
 
 namespace Kondiba.Core.Tests;
 
@@ -65,6 +66,35 @@ public class ReplanTests
         }
 
         Assert.True(stayed.Average() > 0.8, $"on the average {stayed.Average():P0} stayed");
+    }
+
+    /// <summary>A maker who has time melts before it is planned: she dips then, and does not wash the pot up to melt it again.</summary>
+    [Fact]
+    public void What_is_melted_sooner_is_dipped_from_sooner()
+    {
+        var rods = Weekend.Orders.First(o => o.Draft.Lines.Any(l => l.Centre == "pretzel-rod"));
+        var request = Weekend.Request with
+        {
+            Orders = [rods with { Draft = rods.Draft with { Lines = [rods.Draft.Lines.First(l => l.Centre == "pretzel-rod")] } }],
+        };
+        var planner = new Planner(request);
+        var before = planner.Tidy(planner.Solve(Planner.First));
+        var melt = before.Melts.Single(m => before.Tasks.Any(t => m.Tasks.Contains(t.Code) && planner.Read(before).Tasks.Any(
+            d => d.What.Code == t.Code && d.What.Stage is Stage.Dip)));
+
+        // Seven hours sooner than planned, with all that comes before it.
+        var marks = before.Tasks.Where(t => t.Worker is not null && t.End <= melt.Melt.Start).ToDictionary(t => t.Code, t => Done(t.End));
+        var melted = Done(melt.Melt.End);
+        marks[Melted.MeltOf(melt.Colour, melt.Number)] = melted;
+        TaskMark Done(int planned) => new(Done: planner.Origin.AtMidnight().PlusMinutes(planned - 420));
+        var again = request with { Arranged = Arrangements.None with { Tasks = marks }, Now = melted.Done!.Value };
+        var replanned = new Planner(again);
+        var near = replanned.Shifted(before, planner.Origin);
+        var found = replanned.Solve(Planner.First with { Seconds = 600 }, near, near);
+        Assert.True(found.Any, $"{found.Outcome}");
+        Assert.Empty(PlanChecker.Broken(again, replanned.Read(found)));
+        Assert.Equal(before.Melts.Count(m => m.Colour == melt.Colour), found.Melts.Count(m => m.Colour == melt.Colour));
+        Assert.NotEmpty(found.Melts.Single(m => m.Colour == melt.Colour && m.Number == melt.Number).Tasks);
     }
 
     /// <summary>Forty kitchens, each changed up to four times in ways a maker would.</summary>
