@@ -29,12 +29,38 @@ public sealed class DayRecord(KondibaContext db)
         var since = now.Date.PlusDays(-1).AtMidnight();
         var told = await db.TaskEvents.AsNoTracking()
             .Where(e => e.Order == null ? e.At >= since : orders.Contains(e.Order))
+            .Where(e => e.Act == TaskAct.Done || e.Act == TaskAct.Undone)
             .GroupBy(e => e.Task)
             .Select(g => g.OrderByDescending(e => e.Version).ThenByDescending(e => e.Turn).First())
             .ToListAsync(db.Gone);
         var row = await db.DayPlans.AsNoTracking().SingleOrDefaultAsync(db.Gone) ?? new();
         return (row.Version, With(row.Arranged, told).Still(now, orders));
     }
+
+    /// <summary>By task, what was counted of what is open.</summary>
+    /// <param name="orders">Codes of the orders that are still to be made.</param>
+    public async Task<IReadOnlyDictionary<string, TaskProgress>> ProgressAsync(IReadOnlyCollection<string> orders) =>
+        TaskProgress.Of(await db.TaskEvents.AsNoTracking()
+            .Where(e => e.Order != null && orders.Contains(e.Order) && e.Count != null)
+            .Select(e => new TaskTold(e.Id, e.Task, e.Act, e.At, e.Count))
+            .ToListAsync(db.Gone));
+
+    /// <summary>Takes down what was counted. Nothing is saved yet.</summary>
+    /// <param name="told">What was counted.</param>
+    /// <param name="at">When it came in.</param>
+    /// <param name="by">Who told it.</param>
+    public void Count(IEnumerable<TaskTold> told, Instant at, Guid? by) => db.AddRange(told.Select(one => new TaskEvent
+    {
+        Id = one.Id,
+        KitchenId = db.KitchenId,
+        Task = one.Task,
+        Order = Arrangements.OrderOf(one.Task),
+        Act = one.Act,
+        At = one.At,
+        Count = one.Count,
+        PersonId = by,
+        RecordedAt = at,
+    }));
 
     /// <summary>
     /// Keeps arrangements: what was told as it was told, and whatever else is done now and was not, or no longer is, as events

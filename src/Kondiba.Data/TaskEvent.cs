@@ -31,6 +31,9 @@ public sealed class TaskEvent : IOfKitchen
     /// <summary>For how many pieces.</summary>
     public int? Pieces { get; init; }
 
+    /// <summary>Pieces that were made or spoilt, or minutes that a tray wants more.</summary>
+    public int? Count { get; init; }
+
     /// <summary>What the step was called.</summary>
     public string? Title { get; init; }
 

@@ -35,7 +35,16 @@ const offline = VitePWA({
 });
 
 export default defineConfig({
-  plugins: [react(), tailwindcss(), offline],
-  build: { outDir: "../Kondiba.Web/wwwroot", emptyOutDir: true, chunkSizeWarningLimit: 700 },
+  plugins: [
+    react(), // Its own optimizer would settle light and dark once for the whole page; a part of one may be dark by itself.
+    tailwindcss({ optimize: false }),
+    offline,
+  ],
+  build: {
+    cssTarget: ["chrome123", "firefox120", "safari17.5"],
+    outDir: "../Kondiba.Web/wwwroot",
+    emptyOutDir: true,
+    chunkSizeWarningLimit: 700,
+  },
   server: { proxy: { "/api": "http://127.0.0.1:5170", "/enter": "http://127.0.0.1:5170" } },
 });

@@ -5,6 +5,19 @@ namespace Kondiba.Browser.Tests;
 /// <summary>Takes the pictures in docs/screenshots from the sample kitchen. Run by scripts/screenshots only.</summary>
 public sealed class Screenshots(Site site) : IClassFixture<Fresh>
 {
+    /// <summary>The bench with a step, a count and a tray that sets.</summary>
+    [Fact(Explicit = true)]
+    public async Task Bench()
+    {
+        await using var morning = await Morning.BeginAsync(site);
+        using var maker = new Maker(site);
+        maker.Go("bench");
+        BenchTests.ToDipping(maker);
+        maker.Type("++++");
+        maker.See("4 / ");
+        Save(maker, "bench");
+    }
+
     [Fact(Explicit = true)]
     public void Take()
     {
@@ -57,13 +70,6 @@ public sealed class Screenshots(Site site) : IClassFixture<Fresh>
 
             Planned(maker);
             Save(maker, "day");
-        }
-
-        using (var maker = new Maker(site, dark: true))
-        {
-            maker.Open("Regatta");
-            maker.Until(() => maker.Count("[data-testid=tray] image[href]") == 44, "the trays");
-            Save(maker, "order-dark");
         }
 
         using (var maker = new Maker(site, width: 390, height: 844))

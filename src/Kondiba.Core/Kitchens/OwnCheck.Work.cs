@@ -129,8 +129,22 @@ public static partial class OwnCheck
     {
         if (told.Count > most)
             return [new("events", Message.Of("kitchens.too-much-told", ("most", most)), "kitchens.too-much-told.do")];
-        return [.. told.Index().Where(t => t.Item is null || t.Item.Task.Length is 0 or > LongestTask)
-            .Select(t => new Problem($"events[{t.Index}].task", "kitchens.no-such-task", "kitchens.no-such-task.do"))];
+        return
+        [
+            .. told.Index().Where(t => t.Item is null || t.Item.Task.Length is 0 or > LongestTask)
+                .Select(t => new Problem($"events[{t.Index}].task", "kitchens.no-such-task", "kitchens.no-such-task.do")),
+            .. told.Index().Where(t => t.Item is not null && !IsCounted(t.Item))
+                .Select(t => new Problem($"events[{t.Index}].count", "kitchens.not-counted-like-that", Message.Of(
+                    "kitchens.not-counted-like-that.do", ("most", TaskTold.MostCounted)))),
+        ];
+
+        // Pieces can be taken back; minutes cannot.
+        static bool IsCounted(TaskTold one) => one.Act switch
+        {
+            TaskAct.Made or TaskAct.Spoilt => one.Count is not (null or 0 or < -TaskTold.MostCounted or > TaskTold.MostCounted),
+            TaskAct.NotYet => one.Count is >= 1 and <= TaskTold.MostCounted,
+            _ => one.Count is null,
+        };
     }
 
     /// <summary>Hours that end before they begin.</summary>

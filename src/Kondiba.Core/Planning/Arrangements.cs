@@ -76,7 +76,7 @@ public sealed record Arrangements(
     public Arrangements With(IEnumerable<TaskTold> told)
     {
         var marks = Tasks.ToDictionary();
-        foreach (var one in told)
+        foreach (var one in told.Where(t => t.IsOfAll))
             marks[one.Task] = (marks.GetValueOrDefault(one.Task) ?? new()) with
             {
                 Done = one.Act is TaskAct.Done ? one.At : null,

@@ -81,16 +81,17 @@ internal sealed partial class OrderTasks
             if (SetsAfter.Of(step.Sets!.Value, sets) is not { } hard)
                 continue;
             var least = (int)Math.Ceiling(hard.TotalMinutes);
+            int? dry = sets.TouchDry is { } touch && touch <= hard ? Whole(touch) : null;
             if (place.Code == Place.Room)
             {
-                choices.Add(new(place.Code, takes, least));
+                choices.Add(new(place.Code, takes, least, Dry: dry));
                 continue;
             }
 
             var chill = Chill.For(line.Piece, place, sets, c);
             int? most = chill.Longest is { } longest ? (int)longest.TotalMinutes : null;
             if (chill.Hard is Sticky.Dry && !(most < least))
-                choices.Add(new(place.Code, takes, least, most, (int)(tables.Reference.Planning.Carry.Value.TotalMinutes * Minute)));
+                choices.Add(new(place.Code, takes, least, most, (int)(tables.Reference.Planning.Carry.Value.TotalMinutes * Minute), dry));
         }
 
         var liked = choices.Where(s => school switch { "counter" => s.Place == Place.Room, "cold" => s.Place != Place.Room, _ => true })

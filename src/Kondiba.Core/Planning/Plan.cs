@@ -27,6 +27,7 @@ public sealed record DayTask(TaskInfo What, LocalDateTime Starts, LocalDateTime 
 /// <param name="Set">When they have set; null when they only stand there.</param>
 /// <param name="OutBy">When they must have come out, or they sweat; null where they cannot.</param>
 /// <param name="UseBy">When they must have been used; null when they keep, or only set.</param>
+/// <param name="Dry">When they are touch-dry; null when they only stand there.</param>
 public sealed record DayTray(
     string Task,
     string Order,
@@ -39,7 +40,8 @@ public sealed record DayTray(
     LocalDateTime Ends,
     LocalDateTime? Set,
     LocalDateTime? OutBy,
-    LocalDateTime? UseBy = null);
+    LocalDateTime? UseBy = null,
+    LocalDateTime? Dry = null);
 
 /// <summary>A melt of a colour: warm from melting to washing up.</summary>
 /// <param name="Pot">"coating.colour".</param>
@@ -51,6 +53,8 @@ public sealed record DayTray(
 /// <param name="Tasks">Codes of the tasks that are done from it.</param>
 /// <param name="Vessel">Code of the vessel that it stands in; null when it is only drawn from a bag.</param>
 /// <param name="Level">How high it stands there; null likewise.</param>
+/// <param name="UseFrom">Coolest it is dipped in; drawn with, where it is only drawn from a bag.</param>
+/// <param name="UseTo">Warmest it is.</param>
 public sealed record DayMelt(
     string Pot,
     int Number,
@@ -60,7 +64,9 @@ public sealed record DayMelt(
     LocalDateTime Ends,
     IReadOnlyList<string> Tasks,
     string? Vessel,
-    Length? Level)
+    Length? Level,
+    Temperature? UseFrom = null,
+    Temperature? UseTo = null)
 {
     /// <summary>Code of the task that melts it.</summary>
     [JsonIgnore]

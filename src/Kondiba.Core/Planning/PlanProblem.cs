@@ -87,7 +87,8 @@ public sealed record PlanTask(
 /// <param name="Least">Minutes that it stands there at least.</param>
 /// <param name="Most">Minutes that it may; null when nothing is lost by waiting.</param>
 /// <param name="Cost">What it costs to choose it.</param>
-public sealed record Standing(string Place, int Takes, int Least, int? Most = null, int Cost = 0);
+/// <param name="Dry">Minutes until a coat is touch-dry; null where none sets.</param>
+public sealed record Standing(string Place, int Takes, int Least, int? Most = null, int Cost = 0, int? Dry = null);
 
 /// <summary>What stands somewhere from the end of one task to the start of others.</summary>
 /// <param name="Code">Unique in the plan.</param>

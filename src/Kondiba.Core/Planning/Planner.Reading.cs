@@ -96,6 +96,7 @@ public sealed partial class Planner
     {
         var cools = Problem.Colours.First(c => c.Code == melt.Colour).Cools;
         var (pot, mass) = (made.PotFor(melt.Tasks, melt.Colour), Mass(melt));
+        var coating = request.Tables.Reference.Coating(pot.Coating)!;
         return new(
             melt.Colour,
             melt.Number,
@@ -105,7 +106,9 @@ public sealed partial class Planner
             At(melt.Wash.End),
             melt.Tasks,
             pot.Vessel,
-            request.Tables.Reference.Vessel(pot.Vessel)?.LevelOf(pot.Volume * (mass / pot.ToMelt.Value)));
+            request.Tables.Reference.Vessel(pot.Vessel)?.LevelOf(pot.Volume * (mass / pot.ToMelt.Value)),
+            pot.Vessel is null ? coating.DrizzleFrom.Value : pot.DipFrom,
+            pot.Vessel is null ? coating.DrizzleTo.Value : pot.DipTo);
     }
 
     private DayTray Tray(Stood stood, Stay stay)
@@ -123,7 +126,8 @@ public sealed partial class Planner
             At(stood.End),
             where.Least > 0 ? At(stood.Start + where.Least) : null,
             where is { Most: { } most, Least: > 0 } ? At(stood.Start + most) : null,
-            where is { Most: { } keeps, Least: 0 } ? At(stood.Start + keeps) : null);
+            where is { Most: { } keeps, Least: 0 } ? At(stood.Start + keeps) : null,
+            where.Dry is { } dry ? At(stood.Start + dry) : null);
     }
 
     private DayPlace Place(Resource resource, Solution solution)

@@ -837,6 +837,10 @@ namespace Kondiba.Data.Migrations
                         .HasColumnType("timestamp without time zone")
                         .HasColumnName("at");
 
+                    b.Property<int?>("Count")
+                        .HasColumnType("integer")
+                        .HasColumnName("count");
+
                     b.Property<string>("Order")
                         .HasMaxLength(200)
                         .HasColumnType("character varying(200)")

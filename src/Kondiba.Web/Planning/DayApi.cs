@@ -21,6 +21,7 @@ namespace Kondiba.Web.Planning;
 /// <param name="Remedies">Changes that make it fit, each tried by solving; none while it fits.</param>
 /// <param name="Arranged">What the maker has arranged.</param>
 /// <param name="Orders">The orders that are planned.</param>
+/// <param name="Progress">By task, what was counted of it while it is carried out; a task that is not there was not counted.</param>
 /// <param name="Later">How many orders are further ahead and not planned yet.</param>
 public sealed record DayView(
     int Version,
@@ -31,6 +32,7 @@ public sealed record DayView(
     IReadOnlyList<Remedy> Remedies,
     Arrangements Arranged,
     IReadOnlyList<DayOrderView> Orders,
+    IReadOnlyDictionary<string, TaskProgress> Progress,
     int Later);
 
 /// <summary>An order in a plan.</summary>
@@ -70,7 +72,7 @@ internal static class DayApi
             .WithSummary("Keeps pins, marks, hours, helpers and places; the rest is planned round them with as little moved as can be.");
         day.MapPost("/events", TakeDownAsync)
             .WithName("TellDay")
-            .WithSummary("Takes down what was done or undone, also long after; on whatever version of the plan, each event once.");
+            .WithSummary("Takes down what was done, undone, made, spoilt or not yet set, also long after; on whatever version of the plan, each event once.");
         day.MapPost("/remedies", TakeAsync).WithName("TakeRemedy").WithSummary("Makes a change that was offered.");
     }
 
@@ -87,6 +89,7 @@ internal static class DayApi
             load.Request.Arranged,
             [.. load.Orders.Select(o =>
                 new DayOrderView(Workload.CodeOf(o.Number), o.Id, o.Name, o.Pieces, o.State, o.Handover, o.Place ?? ""))],
+            await book.ProgressAsync(load),
             await book.LaterAsync());
     }
 

@@ -67,9 +67,14 @@ internal sealed class DayBook(
             var news = told.Where(t => known.Add(t.Id)).ToList();
             if (news.Count == 0)
                 return;
-            var load = await workload.ReadAsync();
-            var holding = Holding(load, load.Request.Arranged.With(news));
-            record.Keep(await record.RowAsync(), holding, load.Request.Arranged, instants.GetCurrentInstant(), by, news);
+            record.Count(news.Where(n => !n.IsOfAll), instants.GetCurrentInstant(), by);
+            if (news.FindAll(n => n.IsOfAll) is { Count: > 0 } ofAll)
+            {
+                var load = await workload.ReadAsync();
+                var holding = Holding(load, load.Request.Arranged.With(ofAll));
+                record.Keep(await record.RowAsync(), holding, load.Request.Arranged, instants.GetCurrentInstant(), by, ofAll);
+            }
+
             try
             {
                 await db.SaveChangesAsync();
@@ -88,6 +93,11 @@ internal sealed class DayBook(
         var arranged = load.Search?.Shown is { } plan ? wanted.Following(plan) : wanted;
         return new Planner(load.Request with { Arranged = arranged }).Arranged;
     }
+
+    /// <summary>By task, what was counted of it.</summary>
+    /// <param name="load">What there is to plan.</param>
+    public Task<IReadOnlyDictionary<string, TaskProgress>> ProgressAsync(Load load) =>
+        record.ProgressAsync([.. load.Request.Orders.Select(o => o.Code)]);
 
     /// <summary>How many orders to be made are further ahead than is planned.</summary>
     public Task<int> LaterAsync() => workload.LaterAsync();

@@ -4,6 +4,7 @@ import { sessionQuery } from "./api/queries";
 import { ColourPage } from "./features/colour/ColourPage";
 import { DayPage } from "./features/day/DayPage";
 import { KitchenPage } from "./features/kitchen/KitchenPage";
+import { BenchPage } from "./features/bench/BenchPage";
 import { CardPage } from "./features/looks/CardPage";
 import { LookPage } from "./features/looks/LookPage";
 import { LooksPage } from "./features/looks/LooksPage";
@@ -46,6 +47,7 @@ function House() {
         <Route path="/orders/:id/price" element={<PricePage />} />
         <Route path="/orders/:id/quote" element={<QuotePage />} />
         <Route path="/day" element={<DayPage />} />
+        <Route path="/bench" element={<BenchPage />} />
         <Route path="/pantry" element={<PantryPage />} />
         <Route path="/shopping" element={<ShoppingPage />} />
         <Route path="/looks" element={<LooksPage />} />

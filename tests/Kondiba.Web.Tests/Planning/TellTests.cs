@@ -27,8 +27,8 @@ public sealed class TellTests(Server server) : IClassFixture<Server>
 
     private static JsonArray Tasks(JsonObject day) => day["plan"]!["tasks"]!.AsArray();
 
-    private static JsonObject Told(string task, string act = "done", string at = "2031-05-01T10:00:00", Guid? id = null) =>
-        new() { ["id"] = id ?? Guid.NewGuid(), ["task"] = task, ["act"] = act, ["at"] = at };
+    private static JsonObject Told(string task, string act = "done", string at = "2031-05-01T10:00:00", int? count = null) =>
+        new() { ["id"] = Guid.NewGuid(), ["task"] = task, ["act"] = act, ["at"] = at, ["count"] = count };
 
     private static Task<HttpResponseMessage> TellAsync(HttpClient client, params JsonObject[] events) =>
         client.PostAsJsonAsync("/api/day/events", new JsonObject { ["events"] = new JsonArray([.. events]) });
@@ -93,6 +93,31 @@ public sealed class TellTests(Server server) : IClassFixture<Server>
     }
 
     [Fact]
+    public async Task What_is_counted_adds_up_whoever_counts_and_makes_no_other_plan()
+    {
+        using var client = await server.StartKitchenAsync("Counted");
+        await client.CreatedAsync(Orders.In(2, Orders.Line("pretzel-rod", "one", 12, "teal", 0.5)));
+        var day = await DayAsync(client);
+        var code = Tasks(day).Select(t => (string)t!["what"]!["code"]!).Single(c => c.Contains("/dip.", StringComparison.Ordinal));
+        Assert.Empty(day["progress"]!.AsObject());
+        var two = Told(code, "made", count: 2);
+        await Task.WhenAll(
+            ToldAsync(client, two, Told(code, "made", count: -1)),
+            ToldAsync(client, Told(code, "made", count: 6), Told(code, "spoilt", count: 1)),
+            ToldAsync(client, Told(code, "notYet", count: 5), Told(code, "notYet", "2031-05-01T09:00:00", count: 30)));
+        var after = await ToldAsync(client, two.DeepClone().AsObject());
+        Assert.Equal(7, (int)after["progress"]![code]!["made"]!);
+        Assert.Equal(1, (int)after["progress"]![code]!["spoilt"]!);
+        Assert.Equal("2031-05-01T10:05:00", (string)after["progress"]![code]!["lookAt"]!);
+        Assert.Equal((int)day["version"]!, (int)after["version"]!);
+        Assert.Null(after["arranged"]!["tasks"]![code]);
+
+        // What is done is done, whatever was counted, and stays so when somebody counts on.
+        await ToldAsync(client, Told(code), Told(code, "made", count: 1));
+        Assert.NotNull((await DayAsync(client))["arranged"]!["tasks"]![code]?["done"]);
+    }
+
+    [Fact]
     public async Task What_was_done_for_fewer_pieces_is_told_again_for_all_of_them()
     {
         using var client = await server.StartKitchenAsync("More");
@@ -145,7 +170,12 @@ public sealed class TellTests(Server server) : IClassFixture<Server>
     {
         using var client = await server.StartKitchenAsync("Refused");
         JsonObject[] tooMuch = [.. Enumerable.Range(0, 501).Select(_ => Told("a/b"))];
-        foreach (var wrong in (JsonObject[][])[[Told("")], [Told(new string('x', 201))], tooMuch])
+        JsonObject[][] all =
+        [
+            [Told("")], [Told(new string('x', 201))], tooMuch, [Told("a/b", "made")], [Told("a/b", "made", count: 0)],
+            [Told("a/b", "spoilt", count: 2001)], [Told("a/b", "notYet", count: -5)], [Told("a/b", "done", count: 1)],
+        ];
+        foreach (var wrong in all)
             Assert.Equal(HttpStatusCode.BadRequest, (await TellAsync(client, wrong)).StatusCode);
         Assert.Equal(0, (int)(await DayAsync(client))["version"]!);
     }

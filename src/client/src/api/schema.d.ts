@@ -944,7 +944,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Takes down what was done or undone, also long after; on whatever version of the plan, each event once. */
+        /** Takes down what was done, undone, made, spoilt or not yet set, also long after; on whatever version of the plan, each event once. */
         post: operations["TellDay"];
         delete?: never;
         options?: never;
@@ -1737,6 +1737,10 @@ export interface components {
             tasks: string[];
             vessel: null | string;
             level: null | components["schemas"]["Length"];
+            /** @description in °C */
+            useFrom?: null | number;
+            /** @description in °C */
+            useTo?: null | number;
         };
         DayOrder: {
             order: string;
@@ -1785,6 +1789,8 @@ export interface components {
             outBy: null | components["schemas"]["LocalDateTime"];
             /** @description local time, 2031-05-03T18:30:00 */
             useBy?: string;
+            /** @description local time, 2031-05-03T18:30:00 */
+            dry?: string;
         };
         DayView: {
             /** Format: int32 */
@@ -1796,6 +1802,9 @@ export interface components {
             remedies: components["schemas"]["Remedy"][];
             arranged: components["schemas"]["Arrangements"];
             orders: components["schemas"]["DayOrderView"][];
+            progress: {
+                [key: string]: components["schemas"]["TaskProgress"];
+            };
             /** Format: int32 */
             later: number;
         };
@@ -3537,7 +3546,7 @@ export interface components {
         /** @enum {unknown} */
         Tag: "published" | "common practice" | "from memory" | "estimate" | "entered" | "computed";
         /** @enum {unknown} */
-        TaskAct: "done" | "undone";
+        TaskAct: "done" | "undone" | "made" | "spoilt" | "notYet";
         TaskInfo: {
             code: string;
             order: null | string;
@@ -3567,12 +3576,21 @@ export interface components {
             pieces?: null | number;
             title?: null | string;
         };
+        TaskProgress: {
+            /** Format: int32 */
+            made: number;
+            /** Format: int32 */
+            spoilt: number;
+            lookAt: null | components["schemas"]["LocalDateTime"];
+        };
         TaskTold: {
             /** Format: uuid */
             id: string;
             task: string;
             act: components["schemas"]["TaskAct"];
             at: components["schemas"]["LocalDateTime"];
+            /** Format: int32 */
+            count?: null | number;
         };
         /** @description in °C */
         Temperature: number;

@@ -1,6 +1,6 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useState, type ReactNode } from "react";
-import { Link, NavLink, useNavigate } from "react-router";
+import { Link, NavLink, useMatch, useNavigate } from "react-router";
 import { answer, api } from "../api/client";
 import { kitchenQuery, useKitchen } from "../api/queries";
 import { useChanges } from "../api/useChanges";
@@ -14,6 +14,7 @@ const rooms = [
   ["/", "Shelf"],
   ["/orders", "Orders"],
   ["/day", "The day"],
+  ["/bench", "Bench"],
   ["/looks", "Looks"],
   ["/colour", "Colour"],
   ["/pantry", "Pantry"],
@@ -26,12 +27,14 @@ export function Shell({ children }: { children: ReactNode }) {
   const kitchen = useKitchen().data;
   const [help, setHelp] = useState(false);
   const navigate = useNavigate();
+  const bench = useMatch("/bench");
   const newOrder = useNewOrder();
   useShortcuts({
     n: newOrder,
     s: () => void navigate("/"),
     o: () => void navigate("/orders"),
     d: () => void navigate("/day"),
+    b: () => void navigate("/bench"),
     p: () => void navigate("/pantry"),
     l: () => void navigate("/looks"),
     c: () => void navigate("/colour"),
@@ -39,6 +42,17 @@ export function Shell({ children }: { children: ReactNode }) {
     "?": () => setHelp(true),
   });
 
+  // At the bench there is nothing but the step.
+  if (bench)
+    return (
+      <div className="night bg-ground text-ink min-h-screen">
+        <AwayNote away={away} />
+        <main id="page" tabIndex={-1} className="outline-none">
+          {children}
+        </main>
+        <Shortcuts open={help} close={() => setHelp(false)} />
+      </div>
+    );
   return (
     <div className="min-h-screen pb-12">
       <a

@@ -30,7 +30,8 @@ export function useShortcuts(actions: Record<string, () => void>) {
       e.ctrlKey ||
       e.metaKey ||
       e.altKey ||
-      at.closest("input, textarea, select, [role=dialog], [role=listbox]")
+      at.closest("input, textarea, select, [role=dialog], [role=listbox]") ||
+      (e.key === " " && at.closest("button, a"))
     )
       return;
     const action = actions[e.key];

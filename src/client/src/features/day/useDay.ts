@@ -63,10 +63,9 @@ export function useDay() {
   /** Arranges things as they were. */
   const backTo = (arranged: Arrangements) => (version: number) =>
     arrange.mutate({ arranged, version, says: "" }, { onSuccess: () => setBefore(undefined) });
-  const told = (task: string, act: TaskTold["act"]) => {
+  const told = (task: string, act: TaskTold["act"], count?: number) => {
     if (!known.data) return;
-    const at = plusMinutes(known.data.now.slice(0, 19), (clock.now() - known.data.heardAt) / 60_000);
-    dayOutbox.add({ id: newId(), task, act, at });
+    dayOutbox.add({ id: newId(), task, act, count, at: nowOf(known.data) });
   };
   return {
     day,
@@ -108,6 +107,8 @@ export function useDay() {
         },
       });
     },
+    /** Tells what was counted of a step: pieces made or spoilt, or minutes that its tray wants more. */
+    count: told,
     done: before && (staysDone(before, waiting.acts, known.data?.plan) ?? before.says),
     /** What became of the plan since; not known while the server has not heard of it. */
     changes:
@@ -138,15 +139,33 @@ export function staysDone(before: Before, waiting: readonly TaskTold[], plan: Pl
     : undefined;
 }
 
+/** The kitchen's clock, by how long ago this browser was told what it showed. */
+export const nowOf = (day: Day & { heardAt: number }) =>
+  plusMinutes(day.now.slice(0, 19), (clock.now() - day.heardAt) / 60_000);
+
 /** A day with what was told of it and the server may not know yet. */
-export function withTold(day: Day, acts: readonly TaskTold[]): Day {
+export function withTold<D extends Day>(day: D, acts: readonly TaskTold[]): D {
   if (!day.plan || acts.length === 0) return day;
-  const last = new Map(acts.map((a) => [a.task, a]));
+  const last = new Map(acts.filter((a) => a.act === "done" || a.act === "undone").map((a) => [a.task, a]));
   const tasks = day.plan.tasks.map((task) => {
     const told = last.get(task.what.code);
     return told ? { ...task, mark: { ...task.mark, done: told.act === "done" ? told.at : undefined } } : task;
   });
-  return { ...day, plan: { ...day.plan, tasks } };
+  return { ...day, plan: { ...day.plan, tasks }, progress: acts.reduce(withCounted, day.progress) };
+}
+
+/** What was counted of steps, and one thing more. */
+function withCounted(progress: Day["progress"], { task, act, count, at }: TaskTold): Day["progress"] {
+  if (count == null) return progress;
+  const was = progress[task] ?? { made: 0, spoilt: 0, lookAt: null };
+  const is = {
+    made: { ...was, made: Math.max(0, was.made + count) },
+    spoilt: { ...was, spoilt: Math.max(0, was.spoilt + count) },
+    notYet: { ...was, lookAt: plusMinutes(at, count) },
+    done: was,
+    undone: was,
+  };
+  return { ...progress, [task]: is[act] };
 }
 
 export type DayDesk = ReturnType<typeof useDay>;

@@ -1,0 +1,320 @@
+import { useQuery } from "@tanstack/react-query";
+import { useEffect, useRef, useState } from "react";
+import { Link } from "react-router";
+import type { Day, DayTask, Plan, Reference } from "../../api/client";
+import { clock as browserClock } from "../../api/clock";
+import { colourOfPot, referenceQuery, vesselOf } from "../../api/queries";
+import { minutesFrom } from "../../ui/localTime";
+import { ErrorNote, Waiting } from "../../ui/notes";
+import { putBy } from "../../ui/putBy";
+import { clock, longDayName, span, useWording } from "../../ui/units";
+import { useShortcuts } from "../../ui/useShortcuts";
+import { whenSaid } from "../day/times";
+import { nowOf, useDay, type DayDesk } from "../day/useDay";
+import { potColour } from "../day/WeekStrip";
+import { Bag, VesselView, widthOf } from "../order/VesselView";
+import { benchOf, meltOf, timersOf, type Bench } from "./bench";
+import { CountPanel, isCounted } from "./CountPanel";
+import { Timers, timerSays } from "./Timers";
+import { useAlarms, useAllowed, useAwake } from "./useAlarms";
+import { big, WrongSheet } from "./WrongSheet";
+
+// A second touch of the same button so soon is a slip of a wet hand.
+const slip = 600;
+
+/** One step of the day, huge, with what is waited for: to be read from across the counter and told with a knuckle. */
+export function BenchPage() {
+  const desk = useDay();
+  const reference = useQuery(referenceQuery);
+  useEffect(() => {
+    document.title = "Bench · Kondiba";
+  }, []);
+  const day = desk.day.data;
+  if (!day || !reference.data) {
+    const error = desk.day.error ?? reference.error;
+    return error ? <ErrorNote error={error} retry={() => void desk.day.refetch()} /> : <Waiting />;
+  }
+  if (!day.plan) return <Waiting />;
+  return <Counter desk={desk} day={day} plan={day.plan} reference={reference.data} />;
+}
+
+/** The kitchen's clock, by the second. */
+function useNow(day: Day & { heardAt: number }) {
+  const [, pass] = useState(0);
+  useEffect(() => {
+    const timer = setInterval(() => pass((n) => n + 1), 1000);
+    return () => clearInterval(timer);
+  }, []);
+  return nowOf(day);
+}
+
+function Counter(props: { desk: DayDesk; day: Day & { heardAt: number }; plan: Plan; reference: Reference }) {
+  const { desk, day, plan, reference } = props;
+  const now = useNow(day);
+  const [who, setWho] = useState(() => (putBy.read("bench.who") as string | undefined) ?? "me");
+  const [onHold, setOnHold] = useState(() => (putBy.read("bench.held") as string[] | undefined) ?? []);
+  const [wrong, setWrong] = useState(false);
+  const [allowed, allow] = useAllowed();
+  const told = useRef(0);
+  const hands = [...new Set(plan.hands.filter((h) => h.hours.from.startsWith(now.slice(0, 10))).map((h) => h.worker))];
+  const bench = benchOf(plan, now, hands.includes(who) ? who : "me", onHold);
+  const timers = timersOf(plan, now, day.progress);
+  useAlarms(timers, now, allowed, (t) => timerSays(plan, t));
+  useAwake(allowed.awake);
+
+  const hold = (codes: string[]) => {
+    putBy.write("bench.held", codes);
+    setOnHold(codes);
+  };
+  const { step } = bench;
+  const done = () => {
+    if (!step || browserClock.now() - told.current < slip) return;
+    told.current = browserClock.now();
+    desk.tell(step.what.code, `Done: ${step.what.title}.`, "done");
+    hold(onHold.filter((code) => code !== step.what.code));
+  };
+  const putOff = () => {
+    if (step) hold([...onHold.filter((code) => code !== step.what.code), step.what.code]);
+  };
+  const count = (act: "made" | "spoilt", pieces: number) => {
+    if (step) desk.count(step.what.code, act, pieces);
+  };
+  useShortcuts({
+    " ": done,
+    h: putOff,
+    w: () => setWrong(true),
+    "+": () => count("made", 1),
+    "-": () => count("made", -1),
+  });
+
+  const beside = step && (isCounted(step) || meltOf(plan, step)) ? step : undefined;
+  return (
+    <div className="mx-auto flex min-h-screen max-w-[96rem] flex-col gap-5 px-4 py-4 sm:px-9">
+      <Head day={day} plan={plan} bench={bench} now={now} />
+      {hands.length > 1 && (
+        <p role="group" aria-label="Whose bench" className="flex flex-wrap gap-3">
+          {hands.map((h) => (
+            <button
+              key={h}
+              aria-pressed={h === who}
+              className={`${big} px-6 ${h === who ? "border-cream" : "border-line"}`}
+              onClick={() => {
+                putBy.write("bench.who", h);
+                setWho(h);
+              }}
+            >
+              {h === "me" ? "my steps" : h.replace(".", " ")}
+            </button>
+          ))}
+        </p>
+      )}
+      {desk.error && (
+        <p role="alert" className="border-mind bg-mind-ground border-l-4 px-4 py-3 text-[21px]">
+          {desk.error.message}
+        </p>
+      )}
+      {desk.done && (
+        <p role="status" className="bg-panel flex flex-wrap items-center gap-x-6 rounded-2xl px-5 text-[21px]">
+          {desk.done}
+          <button className="text-act min-h-16 font-bold" onClick={desk.undo}>
+            Take it back
+          </button>
+        </p>
+      )}
+      <div className={`grid gap-x-9 gap-y-5 ${beside ? "lg:grid-cols-[minmax(0,1fr)_25.5rem]" : ""}`}>
+        {step ? (
+          <section aria-label="The step" className="flex min-w-0 flex-col">
+            <StepView step={step} plan={plan} reference={reference} now={now} />
+            <div className="mt-6 grid grid-cols-2 gap-4 sm:grid-cols-[1.7fr_1fr_1.1fr] lg:mt-auto lg:pt-4">
+              <button
+                className="bg-go text-ground min-h-26 rounded-3xl text-[30px] font-bold max-sm:col-span-2"
+                onClick={done}
+              >
+                Done
+              </button>
+              <button className={`${big} min-h-26 text-[28px]`} onClick={putOff}>
+                Hold
+              </button>
+              <button className={`${big} text-act min-h-26 text-[28px]`} onClick={() => setWrong(true)}>
+                Went wrong
+              </button>
+            </div>
+          </section>
+        ) : (
+          <NothingLeft later={bench.later} now={now} />
+        )}
+        {beside && (
+          <aside aria-label="The pot and the count" className="flex flex-col gap-5">
+            {isCounted(beside) && <CountPanel step={beside} progress={day.progress[beside.what.code]} count={count} />}
+            <PotPanel step={beside} plan={plan} reference={reference} />
+          </aside>
+        )}
+      </div>
+      <Timers timers={timers} plan={plan} now={now} notYet={(task, minutes) => desk.count(task, "notYet", minutes)} />
+      <footer className="mt-auto flex flex-wrap items-center gap-x-6 gap-y-2 pt-1 text-[21px]">
+        <ThenLine bench={bench} now={now} takeUp={(code) => hold(onHold.filter((c) => c !== code))} />
+        <Settings allowed={allowed} allow={allow} />
+      </footer>
+      {wrong && step && <WrongSheet step={step} plan={plan} desk={desk} now={now} close={() => setWrong(false)} />}
+    </div>
+  );
+}
+
+function Head({ day, plan, bench, now }: { day: Day; plan: Plan; bench: Bench; now: string }) {
+  const { step } = bench;
+  const order = day.orders.find((o) => o.code === step?.what.order);
+  const planned = plan.orders.filter((o) => (order ? o.order === order.code : o.pickup > now));
+  const spare = Math.min(...planned.map((o) => minutesFrom(o.ready, o.pickup)));
+  const behind = step ? minutesFrom(step.ends, now) : 0;
+  return (
+    <header className="flex flex-wrap items-baseline gap-x-6 gap-y-1 text-[19px]">
+      <Link to="/day" className="font-serif text-[24px]">
+        Bench
+      </Link>
+      <span className="text-ink2">
+        {[order?.name, step && `step ${bench.number} of ${bench.of}`].filter(Boolean).join(" · ")}
+      </span>
+      <span className="ml-auto flex flex-wrap items-baseline gap-x-6">
+        {Number.isFinite(spare) && (
+          <span className={spare < 0 || behind > 0 ? "text-mind font-bold" : "text-ink2"}>
+            {behind > 0 && `${span(behind * 60)} behind, `}
+            {spare < 0 ? `ready ${span(-spare * 60)} late` : `${span(spare * 60)} to spare`}
+          </span>
+        )}
+        <time className="text-[24px] font-bold">{clock(now)}</time>
+      </span>
+    </header>
+  );
+}
+
+function StepView({ step, plan, reference, now }: { step: DayTask; plan: Plan; reference: Reference; now: string }) {
+  const melt = meltOf(plan, step);
+  const pot = melt && colourOfPot(reference, melt.pot)?.name;
+  const waits = minutesFrom(now, step.starts);
+  return (
+    <div aria-live="polite">
+      <p className="text-mind text-[21px] font-bold">
+        {waits > 5 ? `NEXT at ${whenSaid(step.starts, now)}, ${span(waits * 60)} to yourself` : "NOW"}
+        {pot && ` · ${pot} pot, ${vesselOf(reference, melt.vessel)?.name ?? "in a bag"}`}
+      </p>
+      <h1 className="mt-1 font-serif text-[40px] leading-[1.08] font-bold text-balance [font-synthesis:none] sm:text-[56px] lg:text-[64px]">
+        {step.what.title}
+      </h1>
+      <p className="mt-4 max-w-[34em] text-[26px] leading-snug">{step.what.text}</p>
+      {step.what.why && <p className="text-mind mt-3 max-w-[40em] text-[21px] leading-snug">{step.what.why}</p>}
+      {step.what.atMost !== null && (
+        <p className="text-mind mt-2 text-[21px] font-bold">What comes next follows within {span(step.what.atMost)}.</p>
+      )}
+    </div>
+  );
+}
+
+function NothingLeft({ later, now }: { later: DayTask | undefined; now: string }) {
+  return (
+    <section aria-label="The step" className="py-10">
+      <h1 className="font-serif text-[56px] leading-tight">Nothing left today</h1>
+      <p className="text-ink2 mt-4 text-[26px]">
+        {later
+          ? `${longDayName(later.starts)}, ${clock(later.starts)}: ${later.what.title}.`
+          : "Your steps appear here as soon as an order has a pickup day."}
+      </p>
+      <p className="text-ink2 mt-2 text-[21px]">
+        {later && `${span(minutesFrom(now, later.starts) * 60)} to yourself. `}
+        <Link className="text-act font-bold" to="/day">
+          The day
+        </Link>
+      </p>
+    </section>
+  );
+}
+
+/** The pot as it stands, and how warm it is to be. */
+function PotPanel({ step, plan, reference }: { step: DayTask; plan: Plan; reference: Reference }) {
+  const wording = useWording();
+  const melt = meltOf(plan, step);
+  if (!melt) return null;
+  const vessel = vesselOf(reference, melt.vessel);
+  return (
+    <section aria-label="The pot" className="bg-panel grid grid-cols-[9rem_1fr] items-end gap-5 rounded-2xl p-5">
+      {vessel && melt.level !== null ? (
+        <VesselView
+          bands={[{ kind: "pool", from: 0, to: melt.level }]}
+          vessel={vessel}
+          widest={widthOf(vessel)}
+          srgb={potColour(reference, melt.pot)}
+        />
+      ) : (
+        <Bag srgb={potColour(reference, melt.pot)} loads={1} alone />
+      )}
+      <p className="text-[21px] leading-snug">
+        <b className="block text-[26px]">{wording.mass(melt.toMelt)}</b>
+        {melt.useFrom != null && melt.useTo != null && (
+          <span className="text-go block">
+            {melt.vessel === null ? "draw" : "dip"} at{" "}
+            {melt.useFrom === melt.useTo
+              ? wording.temperature(melt.useTo)
+              : wording.between(melt.useFrom, melt.useTo, "°C")}
+          </span>
+        )}
+        <span className="text-ink2 block">ready {clock(melt.ready)}</span>
+      </p>
+    </section>
+  );
+}
+
+function ThenLine({ bench, now, takeUp }: { bench: Bench; now: string; takeUp: (task: string) => void }) {
+  const [next, after] = bench.then;
+  return (
+    <>
+      {next && (
+        <p className="text-ink2 min-w-0">
+          then <b className="text-ink">{next.what.title}</b>
+          {minutesFrom(now, next.starts) > 5 && ` at ${clock(next.starts)}`}
+          {after && (
+            <>
+              , then <b className="text-ink">{after.what.title}</b> at {clock(after.starts)}
+            </>
+          )}
+        </p>
+      )}
+      {bench.held.map((t) => (
+        <button key={t.what.code} className="text-act min-h-16 font-bold" onClick={() => takeUp(t.what.code)}>
+          on hold: {t.what.title}
+        </button>
+      ))}
+    </>
+  );
+}
+
+function Settings(props: { allowed: ReturnType<typeof useAllowed>[0]; allow: ReturnType<typeof useAllowed>[1] }) {
+  const { allowed, allow } = props;
+  const choices = [
+    { name: "sound", on: allowed.sound, set: () => allow({ sound: !allowed.sound }) },
+    { name: "screen stays on", on: allowed.awake, set: () => allow({ awake: !allowed.awake }) },
+    {
+      name: "notices",
+      on: allowed.notices,
+      set: () => {
+        if (allowed.notices) allow({ notices: false });
+        else void Notification.requestPermission().then((said) => allow({ notices: said === "granted" }));
+      },
+    },
+  ];
+  return (
+    <p role="group" aria-label="When a tray is ready" className="ml-auto flex flex-wrap gap-2">
+      {choices.map(({ name, on, set }) => (
+        <button
+          key={name}
+          aria-pressed={on}
+          className={`min-h-16 rounded-2xl px-4 ${on ? "text-ink font-bold" : "text-ink2"}`}
+          onClick={set}
+        >
+          <span aria-hidden className="mr-2 inline-block w-4">
+            {on ? "✓" : "–"}
+          </span>
+          {name}
+        </button>
+      ))}
+    </p>
+  );
+}
