@@ -68,7 +68,7 @@ export function Shell({ children }: { children: ReactNode }) {
           </Link>
           <nav
             aria-label="Rooms"
-            className="flex gap-2 max-sm:order-last max-sm:w-full max-sm:justify-between max-sm:py-1.5 max-sm:text-[14px] sm:gap-6"
+            className="flex gap-x-1.5 max-sm:order-last max-sm:w-full max-sm:flex-wrap max-sm:justify-between max-sm:py-1.5 max-sm:text-[13px] sm:gap-6"
           >
             {rooms.map(([to, name]) => (
               <NavLink
