@@ -165,9 +165,12 @@ public sealed partial class Planner
         return sooner;
     }
 
-    /// <summary>By how many minutes a pot that is warm was melted sooner than planned.</summary>
+    /// <summary>
+    /// By how many minutes a pot that is warm was melted sooner on its day than planned; a day sooner is a slip, to be taken back.
+    /// </summary>
     private int MeltedSooner(Melted melt) =>
         Problem.Colours.FirstOrDefault(c => c.Code == melt.Colour && c.Over + 1 == melt.Number)?.Warm is { } melted
+            && melted / (24 * 60) == melt.Melt.End / (24 * 60)
             ? Math.Max(0, melt.Melt.End - melted)
             : 0;
 
