@@ -190,7 +190,9 @@ function Head({ day, plan, bench, now }: { day: Day; plan: Plan; bench: Bench; n
 function StepView({ step, plan, reference, now }: { step: DayTask; plan: Plan; reference: Reference; now: string }) {
   const melt = meltOf(plan, step);
   const pot = melt && colourOfPot(reference, melt.pot)?.name;
-  const waits = minutesFrom(now, step.starts);
+  // What is dipped from a pot that is warm is dipped now, whatever was planned before it was melted.
+  const melted = melt && plan.tasks.find((t) => t.what.code === `melt.${melt.pot}.${melt.number}`)?.mark?.done;
+  const waits = melted ? 0 : minutesFrom(now, step.starts);
   return (
     <div aria-live="polite">
       <p className="text-mind text-[21px] font-bold">
