@@ -49,18 +49,11 @@ public sealed class DayRecord(KondibaContext db)
     /// <param name="told">What was counted.</param>
     /// <param name="at">When it came in.</param>
     /// <param name="by">Who told it.</param>
-    public void Count(IEnumerable<TaskTold> told, Instant at, Guid? by) => db.AddRange(told.Select(one => new TaskEvent
+    public void Count(IEnumerable<TaskTold> told, Instant at, Guid? by)
     {
-        Id = one.Id,
-        KitchenId = db.KitchenId,
-        Task = one.Task,
-        Order = Arrangements.OrderOf(one.Task),
-        Act = one.Act,
-        At = one.At,
-        Count = one.Count,
-        PersonId = by,
-        RecordedAt = at,
-    }));
+        foreach (var one in told)
+            Add(one, null, 0, at, by);
+    }
 
     /// <summary>
     /// Keeps arrangements: what was told as it was told, and whatever else is done now and was not, or no longer is, as events
@@ -78,32 +71,34 @@ public sealed class DayRecord(KondibaContext db)
         row.Arranged = wanted with { Tasks = marks.Where(m => m.Value with { Title = null } != new TaskMark()).ToDictionary() };
         row.Version++;
         foreach (var one in told)
-            Add(one, wanted.Tasks.GetValueOrDefault(one.Task));
+            Add(one, wanted.Tasks.GetValueOrDefault(one.Task), row.Version, at, by);
         foreach (var task in wanted.Tasks.Keys.Union(before.Tasks.Keys).Except(told.Select(t => t.Task)))
         {
             var (now, was) = (wanted.Tasks.GetValueOrDefault(task), before.Tasks.GetValueOrDefault(task));
             if (now?.Done is { } done && (done != was?.Done || now.Pieces != was.Pieces))
-                Add(new(Guid.CreateVersion7(), task, TaskAct.Done, done), now);
+                Add(new(Guid.CreateVersion7(), task, TaskAct.Done, done), now, row.Version, at, by);
             else if (now?.Done is null && was?.Done is { } undone)
-                Add(new(Guid.CreateVersion7(), task, TaskAct.Undone, undone), was);
+                Add(new(Guid.CreateVersion7(), task, TaskAct.Undone, undone), was, row.Version, at, by);
         }
-
-        void Add(TaskTold one, TaskMark? mark) => db.Add(new TaskEvent
-        {
-            Id = one.Id,
-            KitchenId = db.KitchenId,
-            Version = row.Version,
-            Turn = db.TaskEvents.Local.Count,
-            Task = one.Task,
-            Order = Arrangements.OrderOf(one.Task),
-            Act = one.Act,
-            At = one.At,
-            Pieces = one.Act is TaskAct.Done ? mark?.Pieces : null,
-            Title = mark?.Title,
-            PersonId = by,
-            RecordedAt = at,
-        });
     }
+
+    /// <summary>Writes an event down; <paramref name="version"/> is of the arrangements that it came with, 0 where it changed none.</summary>
+    private void Add(TaskTold one, TaskMark? mark, int version, Instant at, Guid? by) => db.Add(new TaskEvent
+    {
+        Id = one.Id,
+        KitchenId = db.KitchenId,
+        Version = version,
+        Turn = db.TaskEvents.Local.Count,
+        Task = one.Task,
+        Order = Arrangements.OrderOf(one.Task),
+        Act = one.Act,
+        At = one.At,
+        Pieces = one.Act is TaskAct.Done ? mark?.Pieces : null,
+        Count = one.Count,
+        Title = mark?.Title,
+        PersonId = by,
+        RecordedAt = at,
+    });
 
     private static Arrangements With(Arrangements arranged, List<TaskEvent> told)
     {

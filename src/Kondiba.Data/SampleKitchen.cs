@@ -42,7 +42,14 @@ public static class SampleKitchen
             "midnight",
             1,
             Decor.None with { Sprinkles = [new("silver-dots", Side.Front, 0.12)], Paint = new("silver", 0.15) }),
-        Look("ripple", "Ripple", "sandwich-cookie", "thin", "white", 1, Decor.None with { Patterns = [Drawn("rings", "midnight", 3, 1.8)] }),
+        Look(
+            "ripple",
+            "Ripple",
+            "sandwich-cookie",
+            "thin",
+            "white",
+            1,
+            Decor.None with { Patterns = [Drawn("rings", "midnight", 3, 1.8)] }),
         Look(
             "board-half",
             "Board, half and half",
@@ -308,6 +315,7 @@ public static class SampleKitchen
     private static PatternDraft Drawn(string kind, string colour, int lines, double bead, double angle = 0) =>
         new(kind, HotFlow, colour, lines, null, bead, angle);
 
-    private static Look Look(string code, string name, string centre, string size, string colour, double depth, Decor decor, int coats = 1) =>
+    private static Look Look(
+        string code, string name, string centre, string size, string colour, double depth, Decor decor, int coats = 1) =>
         new(code, name, centre, size, HotFlow, colour, depth, coats, false, null, decor);
 }

@@ -36,7 +36,8 @@ const offline = VitePWA({
 
 export default defineConfig({
   plugins: [
-    react(), // Its own optimizer would settle light and dark once for the whole page; a part of one may be dark by itself.
+    react(),
+    // Its own optimizer would settle light and dark once for the whole page; a part of one may be dark by itself.
     tailwindcss({ optimize: false }),
     offline,
   ],

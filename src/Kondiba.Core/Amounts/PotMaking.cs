@@ -72,18 +72,18 @@ internal static class PotMaking
         var cover = PotPacks.CoverOf(ofCoating, coating, colour.Bought, tables);
         var spare = toMelt - onPieces - pool - drawn;
         return new(
-            $"{coating.Code}.{colour.Code}",
+            coating.Pot(colour),
             coating.Code,
             colour.Code,
             tally?.Vessel.Code,
             tally?.Way.Code,
             new(onPieces, () => tally?.OnPiecesWorking() ?? Nothing("amounts.pieces-2")),
             new(pool, () => tally?.PoolWorking(flow) ?? Nothing("amounts.pool")),
-            Both("amounts.spare", "amounts.spare.do", spare, tally?.SpareWorking(tables.Reference.Pot), drizzle),
+            Both("amounts.spare", "amounts.spare.do", spare, () => tally?.SpareWorking(tables.Reference.Pot), drizzle),
             drizzle,
             DropsFor(colour, ofCoating),
             colour.Bought,
-            Both("amounts.melt", "amounts.melt.do", toMelt, tally?.ToMeltWorking(tables.Reference.Pot), drizzle),
+            Both("amounts.melt", "amounts.melt.do", toMelt, () => tally?.ToMeltWorking(tables.Reference.Pot), drizzle),
             ofCoating,
             (forDips / flow.Density) + (inBags / Flow.Of(coating, default, tables.Reference.Film).Density),
             dose is null || tally is null ? null : PotThinning.ThinnerOf(dose, ofDips, tables.Reference),
@@ -177,10 +177,10 @@ internal static class PotMaking
         [WorkingLine.Of(what, "amounts.nothing-dipped", default(Mass), Source.Computed)];
 
     /// <summary>A figure of what is dipped in and of what is drawn from bags.</summary>
-    private static Figure<Mass> Both(Message what, Message how, Mass all, List<WorkingLine>? dipping, PotDrizzle? drizzle) =>
+    private static Figure<Mass> Both(Message what, Message how, Mass all, Func<List<WorkingLine>?> dipping, PotDrizzle? drizzle) =>
         new(all, () => drizzle is null
-            ? dipping!
-            : [.. dipping ?? [], .. drizzle.InBags.Working, WorkingLine.Of(what, how, all, Source.Computed)]);
+            ? dipping()!
+            : [.. dipping() ?? [], .. drizzle.InBags.Working, WorkingLine.Of(what, how, all, Source.Computed)]);
 
     private static void NameUnfit(string key, VesselTally tally, List<VesselTally> tallies, List<Problem> problems)
     {

@@ -57,7 +57,9 @@ internal sealed partial class OrderTasks
         return colours;
     }
 
-    /// <summary>The day's one pot of a colour falls to its orders as their own pots would, and of an order's to its tasks by their pieces.</summary>
+    /// <summary>
+    /// The day's one pot of a colour falls to its orders as their own pots would, and of an order's to its tasks by their pieces.
+    /// </summary>
     private void Share(string key, List<(string Task, Pot Pot, LocalDate Day)> ofDay, Mass together)
     {
         var apart = ofDay.Select(t => t.Pot).Distinct().Select(p => p.ToMelt.Value).Total();

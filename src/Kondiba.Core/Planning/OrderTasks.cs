@@ -167,7 +167,9 @@ internal sealed partial class OrderTasks
 
         public int BatchesOf(WorkStep step) => Batched(step) ? Batches[step.Lines[0]].Count : 1;
 
-        /// <summary>A step's tasks at one end that a batch of another step goes with: its own batch where both are done in batches.</summary>
+        /// <summary>
+        /// A step's tasks at one end that a batch of another step goes with: its own batch where both are done in batches.
+        /// </summary>
         public IEnumerable<string> Of(Dictionary<(string Step, int Batch), string> ends, WorkStep step, WorkStep other, int batch) =>
             Enumerable.Range(0, BatchesOf(step))
                 .Where(b => !Batched(step) || !Batched(other) || b == batch)

@@ -27,7 +27,8 @@ public sealed partial class PlanModel
         CancellationToken stop = default)
     {
         if (limits.Quick)
-            return (near is null ? null : Repaired(problem, near, limits.Seconds * RepairShare, stop)) ?? Search(before is null ? Some : Repairing, better, stop);
+            return (near is null ? null : Repaired(problem, near, limits.Seconds * RepairShare, stop))
+                ?? Search(before is null ? Some : Repairing, better, stop);
 
         // A core each: one proves from below, the other makes a plan better bit by bit. The latter only counts when the proof does not come
         // to an end, and then it has come to its own: so the same input gives the same plan, whichever core is faster.

@@ -146,13 +146,19 @@ public sealed partial class Planner
 
     private static Placed Moved(Placed placed, int by) => placed with { Start = placed.Start + by, End = placed.End + by };
 
-    /// <summary>By how many minutes tasks come sooner as their pot was melted sooner: those dipped from it, and what comes before them.</summary>
+    /// <summary>
+    /// By how many minutes tasks come sooner as their pot was melted sooner: those dipped from it, and what comes before them.
+    /// </summary>
     private Dictionary<string, int> Sooner(List<Melted> melts)
     {
         var after = Problem.Tasks.ToDictionary(t => t.Code, t => t.After);
         var sooner = new Dictionary<string, int>();
         var follow = new Stack<(string Task, int By)>(
-            melts.SelectMany(m => m.Tasks.Select(t => (t, MeltedSooner(m)))).Where(t => t.Item2 > 0));
+            from melt in melts
+            let early = MeltedSooner(melt)
+            where early > 0
+            from dipped in melt.Tasks
+            select (dipped, early));
         while (follow.TryPop(out var task))
         {
             if (!after.TryGetValue(task.Task, out var before) || sooner.GetValueOrDefault(task.Task) >= task.By)
@@ -170,7 +176,7 @@ public sealed partial class Planner
     /// </summary>
     private int MeltedSooner(Melted melt) =>
         Problem.Colours.FirstOrDefault(c => c.Code == melt.Colour && c.Over + 1 == melt.Number)?.Warm is { } melted
-            && melted / (24 * 60) == melt.Melt.End / (24 * 60)
+            && At(melted).Date == At(melt.Melt.End).Date
             ? Math.Max(0, melt.Melt.End - melted)
             : 0;
 

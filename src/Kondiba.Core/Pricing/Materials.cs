@@ -100,8 +100,8 @@ internal static class Materials
                 .ToList();
             var onSpoilt = on.Zip(tally.Lines, (g, l) => g * (1 + (decimal)tables.Centre(order.Lines[l.Line].Centre)!.Spoil.Value.Si))
                 .Sum();
-            var rest = Math.Max(
-                0, ((decimal)pot.ToMelt.Value.In("g") - onSpoilt - ((1 - writtenOff) * (decimal)pot.Leftover.Mass.In("g"))) * perGram[pot.Key]);
+            var kept = (1 - writtenOff) * (decimal)pot.Leftover.Mass.In("g");
+            var rest = Math.Max(0, ((decimal)pot.ToMelt.Value.In("g") - onSpoilt - kept) * perGram[pot.Key]);
             var all = on.Sum();
             for (var i = 0; i < leftovers.Length; i++)
                 leftovers[i] += rest * (all > 0 ? on[i] / all : 1m / leftovers.Length);

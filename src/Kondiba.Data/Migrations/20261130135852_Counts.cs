@@ -17,7 +17,11 @@ namespace Kondiba.Data.Migrations
                 nullable: true);
 
             // What is counted changes no arrangement: it is told by itself.
-            migrationBuilder.Sql("CREATE TRIGGER tell_on_insert AFTER INSERT ON task_events REFERENCING NEW TABLE AS changed FOR EACH STATEMENT EXECUTE FUNCTION tell_changed('day');");
+            migrationBuilder.Sql(
+                """
+                CREATE TRIGGER tell_on_insert AFTER INSERT ON task_events
+                REFERENCING NEW TABLE AS changed FOR EACH STATEMENT EXECUTE FUNCTION tell_changed('day');
+                """);
         }
 
         /// <inheritdoc />

@@ -44,6 +44,10 @@ internal static class OrdersCsv
 
     private static readonly LocalDateTimePattern Pickup = LocalDateTimePattern.ExtendedIso;
 
+    // As it is written, and as a sheet makes it.
+    private static readonly LocalDateTimePattern[] Pickups =
+        [Pickup, LocalDateTimePattern.CreateWithInvariantCulture("uuuu-MM-dd HH:mm")];
+
     /// <summary>An order of the file.</summary>
     /// <param name="Number">Its number; null for a new one.</param>
     /// <param name="Line">Line of the file that it begins on.</param>
@@ -265,9 +269,7 @@ internal static class OrdersCsv
         public LocalDateTime? Pickup(string column) =>
             Read<LocalDateTime>(
                 column,
-                t => new[] { OrdersCsv.Pickup, LocalDateTimePattern.CreateWithInvariantCulture("uuuu-MM-dd HH:mm") }
-                    .Select(p => p.Parse(t))
-                    .FirstOrDefault(p => p.Success)?.Value,
+                t => Pickups.Select(p => p.Parse(t)).FirstOrDefault(p => p.Success)?.Value,
                 "is no time. Write it as 2031-05-03T18:30:00");
 
         public LocalDate? Date(string column) =>

@@ -72,7 +72,7 @@ internal static class DayApi
             .WithSummary("Keeps pins, marks, hours, helpers and places; the rest is planned round them with as little moved as can be.");
         day.MapPost("/events", TakeDownAsync)
             .WithName("TellDay")
-            .WithSummary("Takes down what was done, undone, made, spoilt or not yet set, also long after; on whatever version of the plan, each event once.");
+            .WithSummary("Takes down what was told of steps and trays, also long after; on whatever version of the plan, each event once.");
         day.MapPost("/remedies", TakeAsync).WithName("TakeRemedy").WithSummary("Makes a change that was offered.");
     }
 

@@ -60,7 +60,12 @@ internal static class PlanCalendar
                 Location = entry.Place,
             };
             if (entry.Calls)
-                one.Alarms.Add(new() { Action = AlarmAction.Display, Trigger = new(Duration.FromMinutes(-Ahead)), Description = one.Summary });
+                one.Alarms.Add(new()
+                {
+                    Action = AlarmAction.Display,
+                    Trigger = new(Duration.FromMinutes(-Ahead)),
+                    Description = entry.Summary,
+                });
             calendar.Events.Add(one);
         }
 

@@ -36,7 +36,9 @@ public class RemedyTests
         Assert.Contains("take back what was arranged, 3 in all", remedies);
     }
 
-    /// <summary>Room alone does not do, nor does anything but the usual hours: they are found beside the ways that go with more room.</summary>
+    /// <summary>
+    /// Room alone does not do, nor does anything but the usual hours: they are found beside the ways that go with more room.
+    /// </summary>
     [Fact]
     public void What_was_arranged_can_be_taken_back_where_room_is_short_too()
     {

@@ -79,8 +79,8 @@ public class ReplanTests
         };
         var planner = new Planner(request);
         var before = planner.Tidy(planner.Solve(Planner.First));
-        var melt = before.Melts.Single(m => before.Tasks.Any(t => m.Tasks.Contains(t.Code) && planner.Read(before).Tasks.Any(
-            d => d.What.Code == t.Code && d.What.Stage is Stage.Dip)));
+        var dip = planner.Read(before).Tasks.Single(t => t.What.Stage is Stage.Dip);
+        var melt = before.Melts.Single(m => m.Tasks.Contains(dip.What.Code));
 
         // Seven hours sooner than planned, with all that comes before it.
         var marks = before.Tasks.Where(t => t.Worker is not null && t.End <= melt.Melt.Start).ToDictionary(t => t.Code, t => Done(t.End));

@@ -944,7 +944,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Takes down what was done, undone, made, spoilt or not yet set, also long after; on whatever version of the plan, each event once. */
+        /** Takes down what was told of steps and trays, also long after; on whatever version of the plan, each event once. */
         post: operations["TellDay"];
         delete?: never;
         options?: never;

@@ -42,17 +42,17 @@ export function Shell({ children }: { children: ReactNode }) {
     "?": () => setHelp(true),
   });
 
+  const page = (
+    <>
+      <AwayNote away={away} />
+      <main id="page" tabIndex={-1} className="outline-none">
+        {children}
+      </main>
+      <Shortcuts open={help} close={() => setHelp(false)} />
+    </>
+  );
   // At the bench there is nothing but the step.
-  if (bench)
-    return (
-      <div className="night bg-ground text-ink min-h-screen">
-        <AwayNote away={away} />
-        <main id="page" tabIndex={-1} className="outline-none">
-          {children}
-        </main>
-        <Shortcuts open={help} close={() => setHelp(false)} />
-      </div>
-    );
+  if (bench) return <div className="night bg-ground text-ink min-h-screen">{page}</div>;
   return (
     <div className="min-h-screen pb-12">
       <a
@@ -68,7 +68,10 @@ export function Shell({ children }: { children: ReactNode }) {
           </Link>
           <nav
             aria-label="Rooms"
-            className="flex gap-x-1.5 max-sm:order-last max-sm:w-full max-sm:flex-wrap max-sm:justify-between max-sm:py-1.5 max-sm:text-[13px] sm:gap-6"
+            className={[
+              "flex gap-x-1.5 max-sm:order-last max-sm:w-full max-sm:flex-wrap",
+              "max-sm:justify-between max-sm:py-1.5 max-sm:text-[13px] sm:gap-6",
+            ].join(" ")}
           >
             {rooms.map(([to, name]) => (
               <NavLink
@@ -97,11 +100,7 @@ export function Shell({ children }: { children: ReactNode }) {
         </div>
         <Drip />
       </header>
-      <AwayNote away={away} />
-      <main id="page" tabIndex={-1} className="outline-none">
-        {children}
-      </main>
-      <Shortcuts open={help} close={() => setHelp(false)} />
+      {page}
     </div>
   );
 }

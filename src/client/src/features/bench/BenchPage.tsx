@@ -4,7 +4,7 @@ import { Link } from "react-router";
 import type { Day, DayTask, Plan, Reference } from "../../api/client";
 import { clock as browserClock } from "../../api/clock";
 import { colourOfPot, referenceQuery, vesselOf } from "../../api/queries";
-import { minutesFrom } from "../../ui/localTime";
+import { dayOf, minutesFrom } from "../../ui/localTime";
 import { ErrorNote, Waiting } from "../../ui/notes";
 import { putBy } from "../../ui/putBy";
 import { clock, longDayName, span, useWording } from "../../ui/units";
@@ -13,11 +13,12 @@ import { whenSaid } from "../day/times";
 import { nowOf, useDay, type DayDesk } from "../day/useDay";
 import { potColour } from "../day/WeekStrip";
 import { Bag, VesselView, widthOf } from "../order/VesselView";
-import { benchOf, meltOf, timersOf, type Bench } from "./bench";
+import { benchOf, isFromWarm, meltOf, timersOf, type Bench } from "./bench";
+import { big } from "./big";
 import { CountPanel, isCounted } from "./CountPanel";
 import { Timers, timerSays } from "./Timers";
 import { useAlarms, useAllowed, useAwake } from "./useAlarms";
-import { big, WrongSheet } from "./WrongSheet";
+import { WrongSheet } from "./WrongSheet";
 
 // A second touch of the same button so soon is a slip of a wet hand.
 const slip = 600;
@@ -56,7 +57,7 @@ function Counter(props: { desk: DayDesk; day: Day & { heardAt: number }; plan: P
   const [wrong, setWrong] = useState(false);
   const [allowed, allow] = useAllowed();
   const told = useRef(0);
-  const hands = [...new Set(plan.hands.filter((h) => h.hours.from.startsWith(now.slice(0, 10))).map((h) => h.worker))];
+  const hands = [...new Set(plan.hands.filter((h) => dayOf(h.hours.from) === dayOf(now)).map((h) => h.worker))];
   const bench = benchOf(plan, now, hands.includes(who) ? who : "me", onHold);
   const timers = timersOf(plan, now, day.progress);
   useAlarms(timers, now, allowed, (t) => timerSays(plan, t));
@@ -190,9 +191,7 @@ function Head({ day, plan, bench, now }: { day: Day; plan: Plan; bench: Bench; n
 function StepView({ step, plan, reference, now }: { step: DayTask; plan: Plan; reference: Reference; now: string }) {
   const melt = meltOf(plan, step);
   const pot = melt && colourOfPot(reference, melt.pot)?.name;
-  // What is dipped from a pot that is warm is dipped now, whatever was planned before it was melted.
-  const melted = melt && plan.tasks.find((t) => t.what.code === `melt.${melt.pot}.${melt.number}`)?.mark?.done;
-  const waits = melted ? 0 : minutesFrom(now, step.starts);
+  const waits = isFromWarm(plan, step) ? 0 : minutesFrom(now, step.starts);
   return (
     <div aria-live="polite">
       <p className="text-mind text-[21px] font-bold">

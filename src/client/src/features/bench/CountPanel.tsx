@@ -1,5 +1,5 @@
 import type { Day, DayTask } from "../../api/client";
-import { big } from "./WrongSheet";
+import { big } from "./big";
 
 /** Whether a step's pieces are counted as they are made. */
 export const isCounted = ({ what }: DayTask) =>

@@ -2,7 +2,7 @@ import type { Plan } from "../../api/client";
 import { clock } from "../../ui/units";
 import { inPlace } from "../day/times";
 import { alarmOf, countdown, type Phase, type Timer } from "./bench";
-import { big } from "./WrongSheet";
+import { big } from "./big";
 
 const waitedFor: Record<Phase, string> = { dry: "touch-dry", set: "hard", out: "take it out", use: "use it" };
 

@@ -1,28 +1,20 @@
 import { Dialog, DialogBackdrop, DialogPanel, DialogTitle } from "@headlessui/react";
 import type { DayTask, Plan } from "../../api/client";
-import { plusMinutes } from "../../ui/localTime";
 import type { DayDesk } from "../day/useDay";
-
-/** A button that a knuckle finds. */
-export const big = "border-line min-h-16 rounded-3xl border-[3px] font-bold disabled:opacity-50";
+import { big } from "./big";
 
 /** What can be told when a step does not go as it should. */
 export function WrongSheet(props: { step: DayTask; plan: Plan; desk: DayDesk; now: string; close: () => void }) {
   const { step, plan, desk, now, close } = props;
-  const { code, title } = step.what;
+  const { code } = step.what;
   const last = plan.tasks
     .filter((t) => t.mark?.done != null)
     .sort((a, b) => (a.mark?.done ?? "").localeCompare(b.mark?.done ?? ""))
     .at(-1);
-  const late = (minutes: number) =>
-    desk.mark(code, `${title}: ${minutes} min later.`, {
-      ...step.mark,
-      notBefore: plusMinutes(step.starts > now ? step.starts : now, minutes),
-    });
   const choices: { says: string; does: () => void }[] = [
     ...(step.what.pieces > 0 ? [{ says: "One broke", does: () => desk.count(code, "spoilt", 1) }] : []),
-    { says: "15 min late", does: () => late(15) },
-    { says: "30 min late", does: () => late(30) },
+    { says: "15 min late", does: () => desk.late(step, 15, now) },
+    { says: "30 min late", does: () => desk.late(step, 30, now) },
     ...(last
       ? [
           {
@@ -35,7 +27,12 @@ export function WrongSheet(props: { step: DayTask; plan: Plan; desk: DayDesk; no
   return (
     <Dialog open onClose={close} className="night relative z-30">
       <DialogBackdrop className="bg-ground/80 fixed inset-0" />
-      <DialogPanel className="bg-panel text-ink fixed inset-x-0 bottom-0 mx-auto max-h-screen max-w-4xl overflow-y-auto rounded-t-3xl p-6 sm:p-9">
+      <DialogPanel
+        className={[
+          "bg-panel text-ink fixed inset-x-0 bottom-0 mx-auto max-h-screen max-w-4xl",
+          "overflow-y-auto rounded-t-3xl p-6 sm:p-9",
+        ].join(" ")}
+      >
         <DialogTitle className="font-serif text-[36px] leading-tight">What went wrong?</DialogTitle>
         <div className="mt-5 grid gap-4 sm:grid-cols-2">
           {choices.map(({ says, does }) => (

@@ -1,5 +1,7 @@
 import type { Day, DayMelt, DayTask, DayTray, Plan } from "../../api/client";
 import { dayOf, minutesFrom } from "../../ui/localTime";
+import { clock } from "../../ui/units";
+import { meltingOf } from "../day/times";
 
 /** Whether a step is for somebody's hands; what the plan has nobody for, and what is done, falls to the maker. */
 export const isFor = (task: DayTask, who: string) =>
@@ -40,8 +42,13 @@ export function benchOf(plan: Plan, now: string, who: string, onHold: readonly s
 
 /** The melt that a step makes, or takes from. */
 export const meltOf = (plan: Plan, task: DayTask): DayMelt | undefined =>
-  plan.melts.find((m) => task.what.code === `melt.${m.pot}.${m.number}`) ??
-  plan.melts.find((m) => m.tasks.includes(task.what.code));
+  plan.melts.find((m) => task.what.code === meltingOf(m)) ?? plan.melts.find((m) => m.tasks.includes(task.what.code));
+
+/** Whether a step is done from a pot that is warm: then it is done now, whatever was planned before the pot was melted. */
+export function isFromWarm(plan: Plan, task: DayTask) {
+  const melt = meltOf(plan, task);
+  return melt !== undefined && plan.tasks.some((t) => t.what.code === meltingOf(melt) && t.mark?.done != null);
+}
 
 /** What a tray is waited for. */
 export type Phase = "dry" | "set" | "out" | "use";
@@ -102,7 +109,7 @@ export const alarmOf = ({ tray, phase, at }: Timer) => [tray.task, phase, at].jo
 /** Minutes and seconds to a moment, "3:40", "1 h 05"; since when, once it is past. */
 export function countdown(now: string, at: string): string {
   const seconds = Math.round(minutesFrom(now, at) * 60);
-  if (seconds < 0) return `since ${at.slice(11, 16)}`;
+  if (seconds < 0) return `since ${clock(at)}`;
   const [h, m, s] = [Math.floor(seconds / 3600), Math.floor(seconds / 60) % 60, seconds % 60];
   return h > 0 ? `${h} h ${String(m).padStart(2, "0")}` : `${m}:${String(s).padStart(2, "0")}`;
 }

@@ -10,12 +10,12 @@ export interface Allowed {
 }
 
 const under = "bench.alarms";
-const nothing: Allowed = { sound: true, awake: true, notices: false };
+const atFirst: Allowed = { sound: true, awake: true, notices: false };
 
 /** What is allowed, kept for this person on this device. */
 export function useAllowed(): [Allowed, (part: Partial<Allowed>) => void] {
   const [allowed, setAllowed] = useState<Allowed>(() => ({
-    ...nothing,
+    ...atFirst,
     ...(putBy.read(under) as Allowed | undefined),
   }));
   return [

@@ -3,7 +3,7 @@ import type { DayMelt, DayTask, DayTray, Plan, Reference } from "../../api/clien
 import { colourOfPot } from "../../api/queries";
 import { inkOn } from "../../ui/colour";
 import { clock, useWording } from "../../ui/units";
-import { placeName, whenSaid, type Lanes, type Scale } from "./times";
+import { meltingOf, placeName, whenSaid, type Lanes, type Scale } from "./times";
 import { useMoving } from "./useMoving";
 import { potColour } from "./WeekStrip";
 
@@ -126,7 +126,7 @@ export function Melts({ melts: { placed, lanes }, scale, reference, tap, day }: 
             <button
               className="relative size-full text-[12px] font-bold whitespace-nowrap"
               style={{ color: inkOn(colour) }}
-              onClick={() => tap(`melt.${melt.pot}.${melt.number}`)}
+              onClick={() => tap(meltingOf(melt))}
             >
               <svg aria-hidden viewBox="0 0 52 100" preserveAspectRatio="none" className="absolute inset-0 size-full">
                 <path

@@ -108,11 +108,10 @@ export function TaskSheet({ task, plan, orders, desk, now, arrange, close }: Of 
             [15, 30, 60].map((m) => (
               <TextButton
                 key={m}
-                onClick={() =>
-                  set(`${m} min later`, {
-                    notBefore: plusMinutes(task.starts > now ? task.starts : now.slice(0, 19), m),
-                  })
-                }
+                onClick={() => {
+                  desk.late(task, m, now);
+                  close();
+                }}
               >
                 {m} min late
               </TextButton>

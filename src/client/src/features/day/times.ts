@@ -127,12 +127,15 @@ export interface Round {
   trays: DayTray[];
 }
 
+/** Code of the step that melts it. */
+export const meltingOf = (melt: DayMelt) => `melt.${melt.pot}.${melt.number}`;
+
 // A pause so long ends a round, in minutes.
 const pause = 45;
 
 /** A day in rounds: each begins where a pot is melted after others were dipped from, or after a pause. */
 export function roundsOf(plan: Plan, on: string): Round[] {
-  const melts = new Map(plan.melts.map((m) => [`melt.${m.pot}.${m.number}`, m]));
+  const melts = new Map(plan.melts.map((m) => [meltingOf(m), m]));
   const rounds: Round[] = [];
   let used = false;
   for (const task of plan.tasks.filter((t) => dayOf(t.starts) === on)) {

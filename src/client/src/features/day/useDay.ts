@@ -5,6 +5,7 @@ import {
   api,
   type Arrangements,
   type Day,
+  type DayTask,
   type Plan,
   type Remedy,
   type TaskMark,
@@ -67,6 +68,15 @@ export function useDay() {
     if (!known.data) return;
     dayOutbox.add({ id: newId(), task, act, count, at: nowOf(known.data) });
   };
+  const mark = (task: string, says: string, to: TaskMark | null) =>
+    change(
+      says,
+      (a) => {
+        const rest = Object.fromEntries(Object.entries(a.tasks).filter(([code]) => code !== task));
+        return { ...a, tasks: to ? { ...rest, [task]: to } : rest };
+      },
+      task,
+    );
   return {
     day,
     busy: arrange.isPending || take.isPending || planAgain.isPending,
@@ -84,15 +94,12 @@ export function useDay() {
       });
     },
     change,
-    mark: (task: string, says: string, mark: TaskMark | null) =>
-      change(
-        says,
-        (a) => {
-          const rest = Object.fromEntries(Object.entries(a.tasks).filter(([code]) => code !== task));
-          return { ...a, tasks: mark ? { ...rest, [task]: mark } : rest };
-        },
-        task,
-      ),
+    mark,
+    /** Puts a step off by so many minutes, from when it is planned or from now. */
+    late: ({ what, starts }: DayTask, minutes: number, now: string) =>
+      mark(what.code, `${what.title}: ${minutes} min later.`, {
+        notBefore: plusMinutes(starts > now ? starts : now.slice(0, 19), minutes),
+      }),
     /** Tells that a step is done, or is not after all. */
     tell: (task: string, says: string, act: TaskTold["act"]) => {
       told(task, act);
