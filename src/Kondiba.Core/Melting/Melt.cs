@@ -66,9 +66,9 @@ public sealed record Melt(
     {
         var target = Target(coating, c);
         var course = new MeltCourse(coating, mass, method, room, c, setting);
-        var reached = course.Follow(target);
-        var settles = course.Together;
         var (dip, until) = (coating.DipAt.Value.In("°C"), coating.DipFrom.Value.In("°C") - c.Slack.Value.Si);
+        var reached = course.Follow(target, coating.DipFrom.Value.In("°C"));
+        var settles = course.Together;
         return new(
             method.Code,
             method.Name,

@@ -18,7 +18,7 @@ internal sealed class MeltCourse
     private readonly MeltMethod method;
     private readonly MeltConstants c;
     private readonly double mass, vessel, air, source, limit, start, startVessel;
-    private double inCoating, inVessel, wanted, put, lost;
+    private double inCoating, inVessel, wanted, enough, put, lost;
 
     public MeltCourse(Coating coating, Mass mass, MeltMethod method, Temperature room, MeltConstants c, SettingConstants setting)
     {
@@ -81,12 +81,15 @@ internal sealed class MeltCourse
     public MeltEnergy Energy => new(new(put), new(inCoating - start), new(inVessel - startVessel), new(lost));
 
     // Whether stirring would leave them too cool: told by the heat in them, as that is to be known every half second.
-    private bool Short => inCoating + inVessel < wanted;
+    private bool Short => inCoating + inVessel < wanted && !(Coating >= limit && inCoating + inVessel >= enough);
 
-    /// <summary>Heats it until stirring gives a temperature; whether it ever does.</summary>
-    public bool Follow(double target)
+    /// <summary>
+    /// Heats it until stirring gives a temperature, or until the coating is as hot as it may be and stirring gives as much as will do: a
+    /// cold bowl is not chased with bursts. Whether it ever comes to that.
+    /// </summary>
+    public bool Follow(double target, double willDo)
     {
-        wanted = In(target);
+        (wanted, enough) = (In(target), In(willDo));
         while (Passed < Longest && Short)
         {
             // A microwave's burst ends early where the coating would get too hot before its bowl is warm; stirring evens them out.
