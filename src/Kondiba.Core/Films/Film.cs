@@ -79,7 +79,14 @@ public sealed record Flow(Density Density, Viscosity Viscosity, Stress Yield, Fu
     /// <param name="coating">The coating.</param>
     /// <param name="thinner">Fat added, as a share of the coating's mass.</param>
     /// <param name="c">Constants of the film model.</param>
-    public static Flow Of(Coating coating, Share thinner, FilmConstants c)
+    public static Flow Of(Coating coating, Share thinner, FilmConstants c) => Of(coating, thinner, coating.DipAt.Value, c);
+
+    /// <summary>The flow of a coating at any temperature.</summary>
+    /// <param name="coating">The coating.</param>
+    /// <param name="thinner">Fat added, as a share of the coating's mass; less than nothing where some of its fat has set.</param>
+    /// <param name="at">Its temperature.</param>
+    /// <param name="c">Constants of the film model.</param>
+    public static Flow Of(Coating coating, Share thinner, Temperature at, FilmConstants c)
     {
         var own = coating.Fat.Value.Si;
         var f = (own + thinner.Si) / (1 + thinner.Si);
@@ -88,7 +95,6 @@ public sealed record Flow(Density Density, Viscosity Viscosity, Stress Yield, Fu
         var phi = new Share(solids / (solids + fat));
         var density = new Density(1 / (solids + fat));
         var free = 1 - (phi.Si / c.Packing.Value.Si);
-        var at = coating.DipAt.Value;
         var fatViscosity = c.FatViscosityAt40.Value * Exp(
             c.FlowActivation.Value.Si / GasConstant * ((1 / at.Si) - (1 / Quantities.Of<Temperature>(40, "°C").Si)));
         var viscosity = fatViscosity * (coating.Viscosity.Value.Si * Pow(free, -2.5 * c.Packing.Value.Si));

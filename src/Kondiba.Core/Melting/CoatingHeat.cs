@@ -26,6 +26,18 @@ internal sealed class CoatingHeat
         to = Math.Min(family.Melts.Value.In("°C"), coating.MeltTo.Value.In("°C"));
     }
 
+    /// <summary>From where it melts, in °C.</summary>
+    public double SoftensAt => from;
+
+    /// <summary>To where it melts, in °C.</summary>
+    public double MeltsAt => to;
+
+    /// <summary>Taken up by a kilogram of it as it melts, in J/kg.</summary>
+    public double Latent => latent;
+
+    /// <summary>Heat capacity with so much of it solid, in J/kg·K.</summary>
+    public double Capacity(double solidShare) => (solidShare * solid) + ((1 - solidShare) * melted);
+
     /// <summary>Heat at a temperature in °C, in J/kg.</summary>
     public double Of(double celsius)
     {

@@ -136,7 +136,7 @@ public sealed record Melt(
             ];
 
     /// <summary>What a pot is to come to when stirred, in °C: a little over its dip temperature; what is tempered is melted out.</summary>
-    private static double Target(Coating coating, MeltConstants c) =>
+    internal static double Target(Coating coating, MeltConstants c) =>
         coating.Temper is null
             ? Math.Min(coating.DipTo.Value.In("°C") + c.Slack.Value.Si, coating.MeltTo.Value.In("°C"))
             : coating.MeltTo.Value.In("°C");

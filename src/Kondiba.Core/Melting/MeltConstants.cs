@@ -58,6 +58,17 @@ public sealed record MeltConstants(
 
     /// <summary>Heat that a bowl takes up with its load, in J/K.</summary>
     internal double BowlFor(Mass load) => Bowl.Value.Si * BowlTouches.Value.Si * BowlHeat.Value.Si * Surface(load);
+
+    /// <summary>Heat that what a load is melted in takes up with it, in J/K.</summary>
+    internal double VesselFor(MeltMethod method, Mass load) => method.InCrock ? Crock.Value.Si * BowlHeat.Value.Si : BowlFor(load);
+
+    /// <summary>A melted load with its vessel falls to a third of what it is over the room in so many seconds; nothing sets yet.</summary>
+    internal double CoolsIn(MeltMethod method, Mass load) =>
+        ((load.Si * MeltedHeat.Value.Si) + VesselFor(method, load)) / (Loss.Value.Si * Surface(load));
+
+    /// <summary>What a microwave puts into a load, in W.</summary>
+    internal double PowerInto(Mass load, Share level) =>
+        Microwave.Value.Si * level.Si * Absorbed.Value.Si * load.Si / (load.Si + HalfLoad.Value.Si);
 }
 
 /// <summary>A way to melt coating: by microwave, or from a source that is warmer than it.</summary>

@@ -17,21 +17,20 @@ internal sealed class MeltCourse
     private readonly CoatingHeat heat;
     private readonly MeltMethod method;
     private readonly MeltConstants c;
-    private readonly double mass, vessel, air, source, limit, start, startVessel;
+    private readonly double mass, vessel, air, source, limit, coolsIn, start, startVessel;
     private double inCoating, inVessel, wanted, enough, put, lost;
 
     public MeltCourse(Coating coating, Mass mass, MeltMethod method, Temperature room, MeltConstants c, SettingConstants setting)
     {
         (this.method, this.c, this.mass) = (method, c, mass.Si);
         heat = new CoatingHeat(coating, c, setting.Family(coating.Family));
-        vessel = method.InCrock ? c.Crock.Value.Si * c.BowlHeat.Value.Si : c.BowlFor(mass);
+        vessel = c.VesselFor(method, mass);
         (air, source) = (room.In("°C"), (method.Source?.Value ?? room).In("°C"));
         limit = coating.MeltAtMost.Value.In("°C");
         var surface = c.Surface(mass);
         (Into, Loss, FromSource) = (c.Into.Value.Si * surface, c.Loss.Value.Si * surface, (method.From?.Value.Si ?? 0) * surface);
-        Power = method.Level is { } level
-            ? c.Microwave.Value.Si * level.Value.Si * c.Absorbed.Value.Si * mass.Si / (mass.Si + c.HalfLoad.Value.Si)
-            : 0;
+        Power = method.Level is { } level ? c.PowerInto(mass, level.Value) : 0;
+        coolsIn = c.CoolsIn(method, mass);
         (start, startVessel) = (inCoating, inVessel) = (mass.Si * heat.Of(air), vessel * air);
     }
 
@@ -112,7 +111,7 @@ internal sealed class MeltCourse
     /// <summary>How long melted coating takes to cool with its vessel; nothing crystallizes yet.</summary>
     public Duration Cooling(double hot, double cold) => hot <= cold || cold <= air
         ? Duration.Zero
-        : Duration.FromSeconds(Math.Round(((mass * c.MeltedHeat.Value.Si) + vessel) / Loss * Math.Log((hot - air) / (cold - air))));
+        : Duration.FromSeconds(Math.Round(coolsIn * Math.Log((hot - air) / (cold - air))));
 
     private double In(double celsius) => (mass * heat.Of(celsius)) + (vessel * celsius);
 

@@ -55,6 +55,8 @@ public sealed record DayTray(
 /// <param name="Level">How high it stands there; null likewise.</param>
 /// <param name="UseFrom">Coolest it is dipped in; drawn with, where it is only drawn from a bag.</param>
 /// <param name="UseTo">Warmest it is.</param>
+/// <param name="OnPieces">Of it, on pieces, spoilt ones too.</param>
+/// <param name="Pool">Of it, what must still stand in the vessel for the last piece.</param>
 public sealed record DayMelt(
     string Pot,
     int Number,
@@ -66,7 +68,9 @@ public sealed record DayMelt(
     string? Vessel,
     Length? Level,
     Temperature? UseFrom = null,
-    Temperature? UseTo = null)
+    Temperature? UseTo = null,
+    Mass? OnPieces = null,
+    Mass? Pool = null)
 {
     /// <summary>Code of the task that melts it.</summary>
     [JsonIgnore]

@@ -108,7 +108,9 @@ public sealed partial class Planner
             pot.Vessel,
             request.Tables.Reference.Vessel(pot.Vessel)?.LevelOf(pot.Volume * (mass / pot.ToMelt.Value)),
             pot.Vessel is null ? coating.DrizzleFrom.Value : pot.DipFrom,
-            pot.Vessel is null ? coating.DrizzleTo.Value : pot.DipTo);
+            pot.Vessel is null ? coating.DrizzleTo.Value : pot.DipTo,
+            pot.OnPieces.Value * (mass / pot.ToMelt.Value),
+            pot.Pool.Value * (mass / pot.ToMelt.Value));
     }
 
     private DayTray Tray(Stood stood, Stay stay)

@@ -33,7 +33,8 @@ internal static class MeltingOf
         return MeltWork.For(r.Coating(pot.Coating)!, mass, MethodOf(tables), r.Setting.Room.Air.Value, r.Melting, r.Setting);
     }
 
-    private static MeltMethod MethodOf(KitchenTables tables)
+    /// <summary>What a kitchen melts by.</summary>
+    internal static MeltMethod MethodOf(KitchenTables tables)
     {
         var choice = Schools.Choice(tables.Reference.Schools.First(s => s.Code == School), null, tables).Code;
         return tables.Reference.Melting.Methods.First(m => m.Code == choice);

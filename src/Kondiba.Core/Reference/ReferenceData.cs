@@ -32,6 +32,7 @@ namespace Kondiba.Core.Reference;
 /// <param name="Tray">The sheet that pieces are laid on.</param>
 /// <param name="Setting">Constants of the setting model.</param>
 /// <param name="Melting">Constants of melting.</param>
+/// <param name="LivePot">Constants of a pot that is followed.</param>
 /// <param name="Thinning">Constants of thinning.</param>
 /// <param name="Colour">Constants of mixing colours.</param>
 /// <param name="Leftovers">Constants of leftovers.</param>
@@ -50,6 +51,7 @@ namespace Kondiba.Core.Reference;
 /// <param name="Schools">Matters in which makers differ.</param>
 /// <param name="Prep">Constants of preparing.</param>
 /// <param name="Planning">Constants of planning.</param>
+/// <param name="Exercises">What is tried at the practice pot.</param>
 public sealed record ReferenceData(
     IReadOnlyList<Centre> Centres,
     IReadOnlyList<Centre> Figures,
@@ -64,6 +66,7 @@ public sealed record ReferenceData(
     TraySheet Tray,
     SettingConstants Setting,
     MeltConstants Melting,
+    LivePotConstants LivePot,
     ThinningConstants Thinning,
     ColourConstants Colour,
     LeftoverConstants Leftovers,
@@ -81,7 +84,8 @@ public sealed record ReferenceData(
     IReadOnlyList<PrepRule> PrepRules,
     IReadOnlyList<School> Schools,
     PrepConstants Prep,
-    PlanConstants Planning)
+    PlanConstants Planning,
+    Exercises Exercises)
 {
     private Listed? listed;
 

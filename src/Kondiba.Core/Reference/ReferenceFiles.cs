@@ -55,6 +55,7 @@ internal static class ReferenceFiles
             practice.Tray,
             practice.Setting,
             practice.Melting,
+            practice.LivePot,
             practice.Thinning,
             practice.Colour,
             practice.Leftovers,
@@ -72,7 +73,8 @@ internal static class ReferenceFiles
             Read<List<PrepRule>>("prep", options),
             Read<List<School>>("schools", options),
             practice.Prep,
-            practice.Planning);
+            practice.Planning,
+            Read<Exercises>("exercises", options));
     }
 
     private static T Read<T>(string name, JsonSerializerOptions options)
@@ -94,6 +96,7 @@ internal static class ReferenceFiles
         TraySheet Tray,
         SettingConstants Setting,
         MeltConstants Melting,
+        LivePotConstants LivePot,
         ThinningConstants Thinning,
         ColourConstants Colour,
         LeftoverConstants Leftovers,
