@@ -47,6 +47,12 @@ public sealed class KondibaContext(
 
     public DbSet<CalendarFeed> CalendarFeeds => Set<CalendarFeed>();
 
+    public DbSet<Device> Devices => Set<Device>();
+
+    public DbSet<Reading> Readings => Set<Reading>();
+
+    public DbSet<PracticeBest> PracticeBests => Set<PracticeBest>();
+
     public DbSet<Invitation> Invitations => Set<Invitation>();
 
     public Guid KitchenId => scope.KitchenId;
@@ -57,6 +63,9 @@ public sealed class KondibaContext(
     /// <summary>Removes everything of the kitchen but itself and its people.</summary>
     public async Task ClearAsync()
     {
+        await Readings.ExecuteDeleteAsync();
+        await Devices.ExecuteDeleteAsync();
+        await PracticeBests.ExecuteDeleteAsync();
         await PlanSearches.ExecuteDeleteAsync();
         await TaskEvents.ExecuteDeleteAsync();
         await DayPlans.ExecuteDeleteAsync();
@@ -79,6 +88,7 @@ public sealed class KondibaContext(
         People(builder);
         Pantry(builder);
         Plans(builder);
+        BenchOf(builder);
         builder.Entity<Kitchen>(kitchen =>
         {
             kitchen.Property(k => k.Name).HasMaxLength(80);
@@ -233,6 +243,39 @@ public sealed class KondibaContext(
             feed.HasQueryFilter(f => f.KitchenId == KitchenId);
             feed.Property(f => f.TokenHash).HasMaxLength(64);
             feed.HasIndex(f => f.TokenHash).IsUnique();
+        });
+    }
+
+    private void BenchOf(ModelBuilder builder)
+    {
+        builder.Entity<Device>(device =>
+        {
+            device.ToTable("devices");
+            device.HasOne<Kitchen>().WithMany().HasForeignKey(d => d.KitchenId);
+            device.HasQueryFilter(d => d.KitchenId == KitchenId);
+            device.Property(d => d.Kind).HasConversion<string>().HasMaxLength(10);
+            device.Property(d => d.Name).HasMaxLength(60);
+            device.Property(d => d.TokenHash).HasMaxLength(64);
+            device.Property(d => d.Pot).HasMaxLength(200);
+            device.Property(d => d.ApartWhy).HasMaxLength(10);
+            device.HasIndex(d => d.TokenHash).IsUnique();
+        });
+        builder.Entity<Reading>(reading =>
+        {
+            reading.ToTable("readings");
+            reading.HasKey(r => new { r.DeviceId, r.At });
+            reading.HasOne<Device>().WithMany().HasForeignKey(r => r.DeviceId);
+            reading.HasQueryFilter(r => r.KitchenId == KitchenId);
+            reading.Property(r => r.Pot).HasMaxLength(200);
+            reading.HasIndex(r => new { r.KitchenId, r.Pot, r.At });
+        });
+        builder.Entity<PracticeBest>(best =>
+        {
+            best.ToTable("practice_bests");
+            best.HasKey(b => new { b.KitchenId, b.PersonId, b.Exercise });
+            best.HasOne<Kitchen>().WithMany().HasForeignKey(b => b.KitchenId);
+            best.HasQueryFilter(b => b.KitchenId == KitchenId);
+            best.Property(b => b.Exercise).HasMaxLength(60);
         });
     }
 

@@ -23,6 +23,9 @@ public enum DeviceKind
 /// <param name="Unit">In which unit: °C, °F or K of a probe; g, kg, oz or lb of a scale.</param>
 public sealed record DeviceReading(Instant At, double Value, string Unit)
 {
+    // No device at a bench reads finer.
+    private const int Places = 3;
+
     /// <summary>A device's clock may be ahead by so much.</summary>
     private static readonly Duration Ahead = Duration.FromMinutes(2);
 
@@ -44,7 +47,7 @@ public sealed record DeviceReading(Instant At, double Value, string Unit)
             return (null, "unit");
         var value = kind is DeviceKind.Probe ? new Temperature(read).In("°C") : new Mass(read).In("g");
         var believed = kind is DeviceKind.Probe ? value is >= -40 and <= 250 : value is >= -2_000 and <= 30_000;
-        return believed ? (value, null) : (null, "range");
+        return believed ? (Math.Round(value, Places), null) : (null, "range");
     }
 
     private double? In<T>()

@@ -31,6 +31,8 @@ public sealed record BenchPot(
 /// <summary>A pot as it is now, and what it wants.</summary>
 /// <param name="At">Its temperature; null while no probe is to be believed.</param>
 /// <param name="Advice">What to do with it.</param>
+/// <param name="From">Coolest it is used.</param>
+/// <param name="To">Warmest it is used.</param>
 /// <param name="Limit">What it may be at most.</param>
 /// <param name="Ahead">How it goes on if it is left alone, each minute from now; nothing where that is not known.</param>
 /// <param name="Left">What is left in it; null while no scale is to be believed.</param>
@@ -39,6 +41,8 @@ public sealed record BenchPot(
 public sealed record PotNow(
     Temperature? At,
     Advice Advice,
+    Temperature From,
+    Temperature To,
     Temperature Limit,
     IReadOnlyList<Temperature> Ahead,
     Mass? Left,
@@ -74,6 +78,8 @@ public sealed record PotNow(
         return new(
             believed ? pot.Readings[^1].Temperature : null,
             advice,
+            coached.From,
+            coached.To,
             coached.Limit,
             cooling is null ? [] : [.. Enumerable.Range(0, MostAhead + 1).Select(m => cooling.In(Duration.FromMinutes(m)))],
             left,

@@ -308,12 +308,18 @@ public sealed class Coach(MeltConstants c, LivePotConstants live, SettingConstan
     /// <summary>
     /// Water so warm that a stirred pot in it comes to a temperature and stays there, as it loses to the room what it gains.
     /// </summary>
-    private Advice InWater(CoachedPot pot, double to, double limit)
+    /// <param name="to">The pot's temperature.</param>
+    /// <param name="room">The room's.</param>
+    public Temperature WaterFor(Temperature to, Temperature room)
     {
         var gains = 1 / ((1 / c.Into.Value.Si) + (1 / live.Water.Value.Si));
         var loses = live.Open.Value.Si * c.Loss.Value.Si;
-        var room = pot.Room.In("°C");
-        var water = Celsius(room + ((Math.Min(to, limit - Sure) - room) * (gains + loses) / gains));
+        return new(room.Si + ((to.Si - room.Si) * (gains + loses) / gains));
+    }
+
+    private Advice InWater(CoachedPot pot, double to, double limit)
+    {
+        var water = WaterFor(Celsius(Math.Min(to, limit - Sure)), pot.Room);
         return new(
             CoachAct.Warm,
             Message.Of("coach.warm-water", ("water", water), ("to", Celsius(to)), ("coating", pot.Coating.Name)),

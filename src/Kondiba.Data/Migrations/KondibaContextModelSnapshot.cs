@@ -85,6 +85,74 @@ namespace Kondiba.Data.Migrations
                     b.ToTable("day_plans", (string)null);
                 });
 
+            modelBuilder.Entity("Kondiba.Data.Device", b =>
+                {
+                    b.Property<Guid>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("uuid")
+                        .HasColumnName("id");
+
+                    b.Property<int>("Apart")
+                        .HasColumnType("integer")
+                        .HasColumnName("apart");
+
+                    b.Property<string>("ApartWhy")
+                        .HasMaxLength(10)
+                        .HasColumnType("character varying(10)")
+                        .HasColumnName("apart_why");
+
+                    b.Property<string>("Kind")
+                        .IsRequired()
+                        .HasMaxLength(10)
+                        .HasColumnType("character varying(10)")
+                        .HasColumnName("kind");
+
+                    b.Property<Guid>("KitchenId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("kitchen_id");
+
+                    b.Property<Instant>("MadeAt")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("made_at");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasMaxLength(60)
+                        .HasColumnType("character varying(60)")
+                        .HasColumnName("name");
+
+                    b.Property<string>("Pot")
+                        .HasMaxLength(200)
+                        .HasColumnType("character varying(200)")
+                        .HasColumnName("pot");
+
+                    b.Property<Instant?>("PutAt")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("put_at");
+
+                    b.Property<Instant?>("RevokedAt")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("revoked_at");
+
+                    b.Property<string>("TokenHash")
+                        .IsRequired()
+                        .HasMaxLength(64)
+                        .HasColumnType("character varying(64)")
+                        .HasColumnName("token_hash");
+
+                    b.HasKey("Id")
+                        .HasName("pk_devices");
+
+                    b.HasIndex("KitchenId")
+                        .HasDatabaseName("ix_devices_kitchen_id");
+
+                    b.HasIndex("TokenHash")
+                        .IsUnique()
+                        .HasDatabaseName("ix_devices_token_hash");
+
+                    b.ToTable("devices", (string)null);
+                });
+
             modelBuilder.Entity("Kondiba.Data.Invitation", b =>
                 {
                     b.Property<Guid>("Id")
@@ -767,6 +835,31 @@ namespace Kondiba.Data.Migrations
                     b.ToTable("plan_searches", (string)null);
                 });
 
+            modelBuilder.Entity("Kondiba.Data.PracticeBest", b =>
+                {
+                    b.Property<Guid>("KitchenId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("kitchen_id");
+
+                    b.Property<Guid>("PersonId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("person_id");
+
+                    b.Property<string>("Exercise")
+                        .HasMaxLength(60)
+                        .HasColumnType("character varying(60)")
+                        .HasColumnName("exercise");
+
+                    b.Property<int>("Points")
+                        .HasColumnType("integer")
+                        .HasColumnName("points");
+
+                    b.HasKey("KitchenId", "PersonId", "Exercise")
+                        .HasName("pk_practice_bests");
+
+                    b.ToTable("practice_bests", (string)null);
+                });
+
             modelBuilder.Entity("Kondiba.Data.QuoteShare", b =>
                 {
                     b.Property<Guid>("Id")
@@ -815,6 +908,38 @@ namespace Kondiba.Data.Migrations
                         .HasDatabaseName("ix_quote_shares_token_hash");
 
                     b.ToTable("quote_shares", (string)null);
+                });
+
+            modelBuilder.Entity("Kondiba.Data.Reading", b =>
+                {
+                    b.Property<Guid>("DeviceId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("device_id");
+
+                    b.Property<Instant>("At")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("at");
+
+                    b.Property<Guid>("KitchenId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("kitchen_id");
+
+                    b.Property<string>("Pot")
+                        .HasMaxLength(200)
+                        .HasColumnType("character varying(200)")
+                        .HasColumnName("pot");
+
+                    b.Property<double>("Value")
+                        .HasColumnType("double precision")
+                        .HasColumnName("value");
+
+                    b.HasKey("DeviceId", "At")
+                        .HasName("pk_readings");
+
+                    b.HasIndex("KitchenId", "Pot", "At")
+                        .HasDatabaseName("ix_readings_kitchen_id_pot_at");
+
+                    b.ToTable("readings", (string)null);
                 });
 
             modelBuilder.Entity("Kondiba.Data.TaskEvent", b =>
@@ -986,6 +1111,16 @@ namespace Kondiba.Data.Migrations
                         .HasConstraintName("fk_day_plans_kitchens_kitchen_id");
                 });
 
+            modelBuilder.Entity("Kondiba.Data.Device", b =>
+                {
+                    b.HasOne("Kondiba.Data.Kitchen", null)
+                        .WithMany()
+                        .HasForeignKey("KitchenId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_devices_kitchens_kitchen_id");
+                });
+
             modelBuilder.Entity("Kondiba.Data.Invitation", b =>
                 {
                     b.HasOne("Kondiba.Data.Kitchen", null)
@@ -1102,6 +1237,16 @@ namespace Kondiba.Data.Migrations
                         .HasConstraintName("fk_plan_searches_kitchens_kitchen_id");
                 });
 
+            modelBuilder.Entity("Kondiba.Data.PracticeBest", b =>
+                {
+                    b.HasOne("Kondiba.Data.Kitchen", null)
+                        .WithMany()
+                        .HasForeignKey("KitchenId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_practice_bests_kitchens_kitchen_id");
+                });
+
             modelBuilder.Entity("Kondiba.Data.QuoteShare", b =>
                 {
                     b.HasOne("Kondiba.Data.Kitchen", null)
@@ -1117,6 +1262,16 @@ namespace Kondiba.Data.Migrations
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired()
                         .HasConstraintName("fk_quote_shares_orders_order_id");
+                });
+
+            modelBuilder.Entity("Kondiba.Data.Reading", b =>
+                {
+                    b.HasOne("Kondiba.Data.Device", null)
+                        .WithMany()
+                        .HasForeignKey("DeviceId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_readings_devices_device_id");
                 });
 
             modelBuilder.Entity("Kondiba.Data.TaskEvent", b =>

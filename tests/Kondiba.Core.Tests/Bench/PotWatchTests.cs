@@ -69,7 +69,7 @@ public class PotWatchTests
     [Theory]
     [InlineData(DeviceKind.Probe, 95, "°F", 0, 35.0, null)]
     [InlineData(DeviceKind.Probe, 308.15, "K", 0, 35.0, null)]
-    [InlineData(DeviceKind.Scale, 1, "lb", 0, 453.59237, null)]
+    [InlineData(DeviceKind.Scale, 1, "lb", 0, 453.592, null)]
     [InlineData(DeviceKind.Scale, 35, "°C", 0, null, "unit")]
     [InlineData(DeviceKind.Probe, 35, "C", 0, null, "unit")]
     [InlineData(DeviceKind.Probe, 2000, "°C", 0, null, "range")]

@@ -120,6 +120,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/readings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Takes down what a device read; it sends its token as "Authorization: Bearer …". */
+        post: operations["TakeReadings"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/bench/pots/{melt}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A pot as its probe and scale tell it: its curve, what to do now, what is left. */
+        get: operations["GetPot"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/feeds/{secret}.ics": {
         parameters: {
             query?: never;
@@ -969,6 +1003,92 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/devices": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The kitchen's probes and scales, and what they last read. */
+        get: operations["GetDevices"];
+        put?: never;
+        /** Makes a probe or a scale known; its token is told once. The same Idempotency-Key again puts a new token in place of the first. */
+        post: operations["MakeDevice"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/devices/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Takes a device back: what it sends from now on is refused. */
+        delete: operations["RevokeDevice"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/devices/{id}/pot": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Puts a probe into a pot, or a pot onto a scale; another of its kind that was there is taken out. */
+        put: operations["PutDevice"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/practice": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The exercises at the practice pot, from easy to hard, and how well they were done. */
+        get: operations["GetExercises"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/practice/{code}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The practice pot after some moves, from the start; dipped from, it is scored and the best score kept. */
+        post: operations["Practise"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/day/calendar.ics": {
         parameters: {
             query?: never;
@@ -1558,6 +1678,20 @@ export interface components {
             /** Format: double */
             share: number;
         };
+        Advice: {
+            act: components["schemas"]["CoachAct"];
+            says: components["schemas"]["Message"];
+            /** @description in s */
+            for?: null | number;
+            /** @description 0 to 1 */
+            level?: null | number;
+            /** @description in g */
+            seed?: null | number;
+            /** @description in °C */
+            water?: null | number;
+            guess?: null | components["schemas"]["TimeGuess"];
+            temperHeld?: null | boolean;
+        };
         /** @description in g/cm² */
         AreaDensity: number;
         Arrangements: {
@@ -1625,6 +1759,8 @@ export interface components {
             says: string;
             text: string;
         };
+        /** @enum {unknown} */
+        CoachAct: "byEye" | "heat" | "turnDown" | "takeOff" | "cool" | "seed" | "stir" | "wait" | "dip" | "warm";
         CoatingNeed: {
             key: string;
             coating: string;
@@ -1709,6 +1845,10 @@ export interface components {
             name: string;
             password: string;
         };
+        CurvePoint: {
+            at: components["schemas"]["LocalDateTime"];
+            temperature: components["schemas"]["Temperature"];
+        };
         DayArrange: {
             /** Format: int32 */
             version: number;
@@ -1741,6 +1881,10 @@ export interface components {
             useFrom?: null | number;
             /** @description in °C */
             useTo?: null | number;
+            /** @description in g */
+            onPieces?: null | number;
+            /** @description in g */
+            pool?: null | number;
         };
         DayOrder: {
             order: string;
@@ -1821,6 +1965,43 @@ export interface components {
             parts: components["schemas"]["Part"][];
             lustres: components["schemas"]["Lustre"][];
         };
+        /** @enum {unknown} */
+        DeviceKind: "probe" | "scale";
+        DevicePlace: {
+            pot: null | string;
+        };
+        DeviceReading: {
+            at: components["schemas"]["Instant"];
+            /** Format: double */
+            value: number;
+            unit: string;
+        };
+        DeviceReadings: {
+            readings: components["schemas"]["DeviceReading"][];
+        };
+        DeviceToken: {
+            /** Format: uuid */
+            id: string;
+            token: string;
+        };
+        DeviceView: {
+            /** Format: uuid */
+            id: string;
+            kind: components["schemas"]["DeviceKind"];
+            name: string;
+            madeAt: components["schemas"]["Instant"];
+            pot: null | string;
+            lastAt: null | components["schemas"]["Instant"];
+            /** Format: double */
+            last: null | number;
+            /** Format: int32 */
+            apart: number;
+            apartWhy: null | string;
+        };
+        Dipped: {
+            at?: components["schemas"]["Temperature"];
+            film?: components["schemas"]["Length"];
+        };
         DiscDraft: {
             /** Format: double */
             across: number;
@@ -1832,6 +2013,8 @@ export interface components {
             across: components["schemas"]["Length"];
             mass: components["schemas"]["FigureOfMass"];
         };
+        /** @enum {unknown} */
+        Does: "heat" | "stir" | "seed" | "wait" | "warm" | "test" | "dip";
         Drops: {
             tint: string;
             /** Format: int32 */
@@ -1875,6 +2058,26 @@ export interface components {
         };
         EntryText: {
             text: string;
+        };
+        Exercise: {
+            code: string;
+            name: string;
+            coating: string;
+            mass: components["schemas"]["SourcedOfMass"];
+            held: components["schemas"]["SourcedOfMass"];
+            method: string;
+            room: components["schemas"]["SourcedOfTemperature"];
+            at: null | components["schemas"]["SourcedOfTemperature"];
+            solid: components["schemas"]["SourcedOfShare"];
+            par: components["schemas"]["SourcedOfDuration"];
+            keepsTemper: boolean;
+            hidden: boolean;
+            task: string;
+        };
+        ExerciseView: {
+            exercise: components["schemas"]["Exercise"];
+            /** Format: int32 */
+            best: null | number;
         };
         FactView: {
             from: components["schemas"]["WorkingLine"];
@@ -2037,6 +2240,13 @@ export interface components {
             code: string;
             name: string;
             counted: boolean;
+        };
+        Inside: {
+            melted: components["schemas"]["Share"];
+            rim: components["schemas"]["Temperature"];
+            stable: null | components["schemas"]["Share"];
+            scorched: components["schemas"]["Share"];
+            peak: components["schemas"]["Temperature"];
         };
         /** @description moment, 2031-05-03T18:30:00Z */
         Instant: string;
@@ -2361,6 +2571,23 @@ export interface components {
             /** Format: int32 */
             trays: number;
         };
+        Move: {
+            do: components["schemas"]["Does"];
+            /** Format: int32 */
+            seconds?: null | number;
+            /** Format: double */
+            grams?: null | number;
+            /** Format: double */
+            water?: null | number;
+            /** Format: double */
+            level?: null | number;
+        };
+        Moved: {
+            from: components["schemas"]["Duration"];
+            to: components["schemas"]["Duration"];
+            move: components["schemas"]["Move"];
+            says: components["schemas"]["Message"];
+        };
         /** @enum {unknown} */
         MovementKind: "received" | "used" | "returned" | "corrected" | "thrown";
         MovementView: {
@@ -2376,6 +2603,10 @@ export interface components {
         };
         NameView: {
             code: string;
+            name: string;
+        };
+        NewDevice: {
+            kind: components["schemas"]["DeviceKind"];
             name: string;
         };
         NewKitchen: {
@@ -3085,6 +3316,46 @@ export interface components {
             before: components["schemas"]["Length"];
             still: components["schemas"]["ThinnerStep"][];
         };
+        PotView: {
+            melt: string;
+            at: null | components["schemas"]["Temperature"];
+            advice: components["schemas"]["Advice"];
+            from: components["schemas"]["Temperature"];
+            to: components["schemas"]["Temperature"];
+            limit: components["schemas"]["Temperature"];
+            curve: components["schemas"]["CurvePoint"][];
+            ahead: components["schemas"]["CurvePoint"][];
+            left: null | components["schemas"]["Mass"];
+            /** Format: int32 */
+            covers: null | number;
+            scale: components["schemas"]["Message"];
+        };
+        PracticeTry: {
+            /** Format: int32 */
+            seed: number;
+            moves: components["schemas"]["Move"][];
+        };
+        PracticeView: {
+            exercise: string;
+            srgb: string;
+            mass: components["schemas"]["Mass"];
+            held: components["schemas"]["Mass"];
+            passed: components["schemas"]["Duration"];
+            middle: components["schemas"]["Temperature"];
+            from: components["schemas"]["Temperature"];
+            to: components["schemas"]["Temperature"];
+            most: components["schemas"]["Temperature"];
+            water: components["schemas"]["Temperature"];
+            /** Format: double */
+            lumps: number;
+            seen: string[];
+            inside: null | components["schemas"]["Inside"];
+            story: components["schemas"]["StoryView"][];
+            moves: components["schemas"]["Moved"][];
+            score: null | components["schemas"]["Score"];
+            /** Format: int32 */
+            best: null | number;
+        };
         PrepList: {
             steps: components["schemas"]["PrepStep"][];
             fillings: components["schemas"]["FillingTally"][];
@@ -3181,6 +3452,13 @@ export interface components {
         };
         /** @enum {unknown} */
         Reading: "read" | "corrected" | "assumed";
+        ReadingsTaken: {
+            /** Format: int32 */
+            kept: number;
+            /** Format: int32 */
+            doubled: number;
+            apart: components["schemas"]["SetApart"][];
+        };
         ReadyMix: {
             parts: components["schemas"]["Parts"][];
             srgb: string;
@@ -3292,6 +3570,21 @@ export interface components {
             name: string;
             portion: components["schemas"]["Mass"];
         };
+        Score: {
+            /** Format: int32 */
+            points: number;
+            parts: components["schemas"]["ScorePart"][];
+            films: components["schemas"]["Dipped"][];
+        };
+        ScorePart: {
+            code: string;
+            name: components["schemas"]["Message"];
+            /** Format: int32 */
+            points: number;
+            /** Format: int32 */
+            of: number;
+            better: components["schemas"]["Message"];
+        };
         Seeding: {
             seed: components["schemas"]["Mass"];
             melt: components["schemas"]["Mass"];
@@ -3317,6 +3610,12 @@ export interface components {
             role: components["schemas"]["Role"];
             form: string;
             putBy: null | string;
+        };
+        SetApart: {
+            /** Format: int32 */
+            index: number;
+            why: string;
+            says: components["schemas"]["Message"];
         };
         SettingIn: {
             place: string;
@@ -3457,6 +3756,10 @@ export interface components {
             value: components["schemas"]["AreaDensity"];
             source: components["schemas"]["Source"];
         };
+        SourcedOfDuration: {
+            value: components["schemas"]["Duration"];
+            source: components["schemas"]["Source"];
+        };
         SourcedOfLength: {
             value: components["schemas"]["Length"];
             source: components["schemas"]["Source"];
@@ -3471,6 +3774,10 @@ export interface components {
         };
         SourcedOfShare: {
             value: components["schemas"]["Share"];
+            source: components["schemas"]["Source"];
+        };
+        SourcedOfTemperature: {
+            value: components["schemas"]["Temperature"];
             source: components["schemas"]["Source"];
         };
         Spot: {
@@ -3525,6 +3832,10 @@ export interface components {
             used: number;
             /** Format: double */
             short: number;
+        };
+        StoryView: {
+            at: components["schemas"]["Duration"];
+            middle: components["schemas"]["Temperature"];
         };
         StuckPart: {
             part: string;
@@ -3603,6 +3914,11 @@ export interface components {
         ThinnerView: {
             code: string;
             name: string;
+        };
+        TimeGuess: {
+            likely: components["schemas"]["Duration"];
+            atLeast: components["schemas"]["Duration"];
+            atMost: components["schemas"]["Duration"];
         };
         TintItem: {
             tint: components["schemas"]["OwnTint"];
@@ -4000,6 +4316,59 @@ export interface operations {
                 content: {
                     "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
                 };
+            };
+        };
+    };
+    TakeReadings: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DeviceReadings"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReadingsTaken"];
+                };
+            };
+        };
+    };
+    GetPot: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                melt: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PotView"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -5516,6 +5885,181 @@ export interface operations {
                 content: {
                     "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
                 };
+            };
+        };
+    };
+    GetDevices: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DeviceView"][];
+                };
+            };
+        };
+    };
+    MakeDevice: {
+        parameters: {
+            query?: never;
+            header?: {
+                "Idempotency-Key"?: string;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewDevice"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DeviceToken"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                };
+            };
+        };
+    };
+    RevokeDevice: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    PutDevice: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DevicePlace"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    GetExercises: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ExerciseView"][];
+                };
+            };
+        };
+    };
+    Practise: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                code: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PracticeTry"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PracticeView"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
