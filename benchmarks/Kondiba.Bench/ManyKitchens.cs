@@ -13,18 +13,7 @@ internal static class ManyKitchens
     public static async Task MeasureAsync(Site site, Action<string, double, double?> tell)
     {
         using var sample = await site.EnterAsync();
-        var document = await sample.GetStringAsync("api/files/kitchen.json");
-        var clients = new List<HttpClient>();
-        for (var i = 1; i <= Kitchens; i++)
-        {
-            var client = new HttpClient { BaseAddress = site.Address };
-            await ManyOrders.FormAsync(client);
-            var kitchen = new { kitchen = $"Quay {i}", name = $"maker {i}", password = "twenty kitchens at once" };
-            (await client.PostAsJsonAsync("api/session/kitchen", kitchen)).EnsureSuccessStatusCode();
-            await ManyOrders.FormAsync(client);
-            (await client.PostAsJsonAsync("api/files/kitchen?apply=true", new { text = document })).EnsureSuccessStatusCode();
-            clients.Add(client);
-        }
+        var clients = await StartAsync(site, sample, "Quay", Kitchens);
 
         // The planner has been running for a while: it has planned before.
         await FirstPlanAsync(sample);
@@ -32,6 +21,25 @@ internal static class ManyKitchens
         tell($"Plan, first, {Kitchens} kitchens at once, the slowest", times.Max(), 5000);
         tell($"Plan, first, {Kitchens} kitchens at once, median", times.Order().ElementAt(Kitchens / 2), null);
         clients.ForEach(c => c.Dispose());
+    }
+
+    /// <summary>So many kitchens with the sample's orders, each with its owner signed in.</summary>
+    public static async Task<List<HttpClient>> StartAsync(Site site, HttpClient sample, string name, int kitchens)
+    {
+        var document = await sample.GetStringAsync("api/files/kitchen.json");
+        var clients = new List<HttpClient>();
+        for (var i = 1; i <= kitchens; i++)
+        {
+            var client = new HttpClient { BaseAddress = site.Address };
+            await ManyOrders.FormAsync(client);
+            var kitchen = new { kitchen = $"{name} {i}", name = $"{name} maker {i}", password = "twenty kitchens at once" };
+            (await client.PostAsJsonAsync("api/session/kitchen", kitchen)).EnsureSuccessStatusCode();
+            await ManyOrders.FormAsync(client);
+            (await client.PostAsJsonAsync("api/files/kitchen?apply=true", new { text = document })).EnsureSuccessStatusCode();
+            clients.Add(client);
+        }
+
+        return clients;
     }
 
     private static async Task<double> FirstPlanAsync(HttpClient client)

@@ -12,7 +12,7 @@ CultureInfo.CurrentCulture = CultureInfo.InvariantCulture;
 const int Warming = 200;
 const int Asked = 400;
 
-// Named, only that part is measured: core, plan, preview, entry, kitchens, orders, browser.
+// Named, only that part is measured: core, plan, preview, entry, kitchens, devices, orders, browser.
 bool Wanted(string part) => args.Length == 0 || args.Contains(part);
 
 if (Wanted("core"))
@@ -31,6 +31,8 @@ if (Wanted("entry"))
     await EntryAsync();
 if (Wanted("kitchens"))
     await ManyKitchens.MeasureAsync(site, Tell);
+if (Wanted("devices"))
+    await ManyDevices.MeasureAsync(site, Tell);
 if (Wanted("orders"))
     await ManyOrders.MeasureAsync(site, Tell);
 if (Wanted("browser"))

@@ -42,6 +42,8 @@ builder.Services.AddSingleton(new Startup());
 builder.Services.AddSingleton<ChangeNotices>();
 builder.Services.AddHostedService(services => services.GetRequiredService<ChangeNotices>());
 builder.Services.AddScoped<DayBook>();
+builder.Services.AddSingleton<KnownPots>();
+builder.Services.AddScoped<PlannedPots>();
 builder.Services.AddPlanQueue(settings.Database);
 if (settings.StateFolder.Length > 0)
     builder.Services.AddDataProtection()

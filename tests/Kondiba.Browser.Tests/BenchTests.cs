@@ -1,5 +1,7 @@
+using System.Diagnostics;
 using System.Net.Http.Json;
 using System.Text.Json.Nodes;
+using Kondiba.Devices;
 
 namespace Kondiba.Browser.Tests;
 
@@ -29,6 +31,12 @@ public sealed class BenchTests(Site site)
             Do(maker);
     }
 
+    private static double Smallest(Maker maker) =>
+        maker.Measure("return Math.min(...[...document.querySelectorAll('main button')].map((b) => b.offsetHeight))");
+
+    private static void SeeAllTold(Maker maker) => maker.Until(
+        () => maker.Measure("return Object.keys(localStorage).filter((k) => k.includes('told.')).length") == 0, "all told");
+
     private static void SeeStep(Maker maker) => maker.Until(() => maker.Shows("step 1 of"), "the first step", 60);
 
     [Fact]
@@ -42,7 +50,7 @@ public sealed class BenchTests(Site site)
         maker.Until(() => maker.Measure("return navigator.serviceWorker.controller ? 1 : 0") == 1, "the page kept in the browser", 20);
         Assert.Empty(maker.Barriers());
         ToDipping(maker);
-        Assert.True(maker.Measure("return Math.min(...[...document.querySelectorAll('main button')].map((b) => b.offsetHeight))") >= 64);
+        Assert.True(Smallest(maker) >= 64);
         Assert.True(maker.Measure("return parseFloat(getComputedStyle(document.querySelector('h1')).fontSize)") >= 52);
         Do(maker);
         maker.See("Setting");
@@ -60,7 +68,7 @@ public sealed class BenchTests(Site site)
         while (maker.Text("h1") != "Nothing left today")
             Do(maker);
 
-        maker.Until(() => maker.Measure("return Object.keys(localStorage).filter((k) => k.includes('told.')).length") == 0, "all told");
+        SeeAllTold(maker);
         var day = (await client.GetFromJsonAsync<JsonObject>("api/day", TestContext.Current.CancellationToken))!;
         Assert.All(day["plan"]!["tasks"]!.AsArray(), t => Assert.NotNull(t!["mark"]?["done"]));
         Assert.Single(day["progress"]!.AsObject(), p => p.Value!["lookAt"] is not null);
@@ -90,4 +98,81 @@ public sealed class BenchTests(Site site)
         tablet.See("1 went wrong");
         Assert.Empty(phone.Barriers());
     }
+
+    /// <summary>
+    /// A probe made known in the kitchen, put into the pot at the bench; what it reads is drawn, and says what the pot wants.
+    /// </summary>
+    [Fact]
+    public async Task A_probe_in_the_pot_says_when_to_dip_and_the_order_is_carried_out_with_it()
+    {
+        await using var morning = await Morning.BeginAsync(site);
+        using var client = await site.EnterAsync();
+        using var maker = new Maker(site);
+        maker.Go("kitchen/devices");
+        maker.Fill("What you call it", "blue probe");
+        maker.Press("Add a probe");
+        maker.See("Its token, shown once");
+        Assert.Empty(maker.Barriers());
+        using var probe = Pretend("probe", maker.Text("[role=status] code:last-child"), "--from", "38", "--grams", "150", "--speed", "10");
+        try
+        {
+            maker.Go("bench");
+            ToDipping(maker);
+            maker.Press("put blue probe here");
+            maker.Until(() => maker.Count("[aria-label='The pot'] svg polyline") > 0, "the curve");
+            maker.Until(() => maker.Text("[aria-label='The pot']").Contains("Dip now", StringComparison.Ordinal), "the word to dip", 60);
+            Assert.Empty(maker.Barriers());
+            Assert.True(Smallest(maker) >= 64);
+
+            // It goes on cooling while the pieces are dipped.
+            maker.Until(
+                () => maker.Text("[aria-label='The pot']").Contains("Too cool", StringComparison.Ordinal), "the word to warm it", 60);
+            while (maker.Text("h1") != "Nothing left today")
+                Do(maker);
+            SeeAllTold(maker);
+        }
+        finally
+        {
+            probe.Kill();
+        }
+
+        var day = (await client.GetFromJsonAsync<JsonObject>("api/day", TestContext.Current.CancellationToken))!;
+        Assert.All(day["plan"]!["tasks"]!.AsArray(), t => Assert.NotNull(t!["mark"]?["done"]));
+    }
+
+    /// <summary>
+    /// So many rods in so little time want two pairs of hands: each does its own steps at its own bench, and all are there once.
+    /// </summary>
+    [Fact]
+    public async Task Two_helpers_carry_an_order_out_at_once_each_at_a_bench_of_their_own()
+    {
+        await using var morning = await Morning.BeginAsync(site, rods: 96);
+        using var client = await site.EnterAsync();
+        var day = (await client.GetFromJsonAsync<JsonObject>("api/day", TestContext.Current.CancellationToken))!;
+        var today = ((string)day["now"]!)[..10];
+        var hours = new { from = "17:20:00", to = "18:50:00" };
+        var on = new[] { new { day = today, hours } };
+        var arranged = new { tasks = new { }, hours = on, helpers = on, places = Array.Empty<object>() };
+        var answer = await client.PutAsJsonAsync("api/day/arranged", new { version = (int)day["version"]!, arranged });
+        Assert.True(answer.IsSuccessStatusCode, await answer.Content.ReadAsStringAsync());
+        using var mine = new Maker(site, width: 834, height: 1112);
+        using var helpers = new Maker(site, width: 834, height: 1112);
+        foreach (var bench in (Maker[])[mine, helpers])
+            bench.Go("bench");
+        mine.Press("my steps");
+        helpers.Press("helper 1");
+        foreach (var bench in (Maker[])[mine, helpers])
+            SeeStep(bench);
+        Assert.NotEqual(mine.Text("h1"), helpers.Text("h1"));
+        while (Array.Find([mine, helpers], b => b.Text("h1") != "Nothing left today") is { } busy)
+            Do(busy);
+        foreach (var bench in (Maker[])[mine, helpers])
+            SeeAllTold(bench);
+        day = (await client.GetFromJsonAsync<JsonObject>("api/day", TestContext.Current.CancellationToken))!;
+        Assert.All(day["plan"]!["tasks"]!.AsArray(), t => Assert.NotNull(t!["mark"]?["done"]));
+    }
+
+    /// <summary>A pretend device in a process of its own, as a bridge for a real one would be.</summary>
+    private Process Pretend(string kind, string token, params string[] options) =>
+        Process.Start("dotnet", [typeof(PretendDevice).Assembly.Location, kind, $"{site.Address}", token, .. options]);
 }

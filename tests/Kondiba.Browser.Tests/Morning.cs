@@ -6,7 +6,7 @@ using Npgsql;
 namespace Kondiba.Browser.Tests;
 
 /// <summary>
-/// The sample kitchen at nine in the morning, whatever time it is here, with one order of twelve rods to be collected at seven and nothing
+/// The sample kitchen at nine in the morning, whatever time it is here, with one order of some rods to be collected at seven and nothing
 /// else to do; when it is over, the kitchen is where it was.
 /// </summary>
 internal sealed class Morning : IAsyncDisposable
@@ -16,7 +16,7 @@ internal sealed class Morning : IAsyncDisposable
 
     private Morning(Site site) => this.site = site;
 
-    public static async Task<Morning> BeginAsync(Site site)
+    public static async Task<Morning> BeginAsync(Site site, int rods = 12)
     {
         var morning = new Morning(site);
         using var client = await site.EnterAsync();
@@ -24,7 +24,7 @@ internal sealed class Morning : IAsyncDisposable
         var east = 9 - DateTime.UtcNow.Hour;
         east += east < -11 ? 24 : 0;
         morning.zone = await morning.MoveAsync(string.Create(CultureInfo.InvariantCulture, $"Etc/GMT{-east:+0;-0}"));
-        await OrderAsync(client);
+        await OrderAsync(client, rods);
         return morning;
     }
 
@@ -43,7 +43,7 @@ internal sealed class Morning : IAsyncDisposable
         return (string)(await move.ExecuteScalarAsync())!;
     }
 
-    private static async Task OrderAsync(HttpClient client)
+    private static async Task OrderAsync(HttpClient client, int count)
     {
         JsonObject? order = null;
         foreach (var row in (await client.GetFromJsonAsync<JsonObject>("api/orders?take=50"))!["orders"]!.AsArray())
@@ -56,7 +56,7 @@ internal sealed class Morning : IAsyncDisposable
         foreach (var made in (string[])["id", "number", "tally"])
             order!.Remove(made);
         var rods = order!["lines"]![0]!.DeepClone();
-        (rods["id"], rods["amount"]) = (Guid.NewGuid(), 12);
+        (rods["id"], rods["amount"]) = (Guid.NewGuid(), count);
         (order["version"], order["name"], order["lines"]) = (0, "Quay supper", new JsonArray(rods));
         var today = ((string)(await client.GetFromJsonAsync<JsonObject>("api/kitchen"))!["now"]!)[..10];
         order["pickup"] = $"{today}T19:00:00";

@@ -34,7 +34,7 @@ public sealed record BenchPot(
 /// <param name="From">Coolest it is used.</param>
 /// <param name="To">Warmest it is used.</param>
 /// <param name="Limit">What it may be at most.</param>
-/// <param name="Ahead">How it goes on if it is left alone, each minute from now; nothing where that is not known.</param>
+/// <param name="Ahead">How it goes on if it is left alone, each minute until it is too cool; nothing where that is not known.</param>
 /// <param name="Left">What is left in it; null while no scale is to be believed.</param>
 /// <param name="Covers">Pieces that this is enough for; null likewise.</param>
 /// <param name="Scale">What the scale tells, in words.</param>
@@ -50,6 +50,10 @@ public sealed record PotNow(
     Message Scale)
 {
     private const int MostAhead = 20;
+
+    // So far below its window nobody lets a pot come, in K.
+    private const double TooCool = 4;
+
     private static readonly Duration OfUse = Duration.FromMinutes(10);
 
     /// <summary>Looks at a pot.</summary>
@@ -76,12 +80,19 @@ public sealed record PotNow(
             : null;
         var (covers, scale) = Weighed(pot, left, coached, tables, now);
         return new(
-            believed ? pot.Readings[^1].Temperature : null,
+            believed ? Quantities.Of<Temperature>(Coach.Now(pot.Readings), "°C") : null,
             advice,
             coached.From,
             coached.To,
             coached.Limit,
-            cooling is null ? [] : [.. Enumerable.Range(0, MostAhead + 1).Select(m => cooling.In(Duration.FromMinutes(m)))],
+            cooling is null
+                ? []
+                :
+                [
+                    .. Enumerable.Range(0, MostAhead + 1)
+                        .Select(m => cooling.In(Duration.FromMinutes(m)))
+                        .TakeWhile(t => t.Si > coached.From.Si - TooCool),
+                ],
             left,
             covers,
             scale);

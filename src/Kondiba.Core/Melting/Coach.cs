@@ -158,7 +158,7 @@ public sealed class Coach(MeltConstants c, LivePotConstants live, SettingConstan
     }
 
     /// <summary>What it is now, from the last seconds, so that one odd reading moves nothing much.</summary>
-    private static double Now(IReadOnlyList<PotReading> readings)
+    internal static double Now(IReadOnlyList<PotReading> readings)
     {
         var late = Late(readings, Look).Select(r => r.Temperature.In("°C")).Order().ToList();
         return late[late.Count / 2];

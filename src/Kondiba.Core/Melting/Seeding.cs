@@ -76,10 +76,10 @@ public sealed record Seeding(
         Message AdviceFor()
         {
             if (asIs)
-                return Message.Of("melting.not-been-above-c", ("never", never));
+                return Message.Of("melting.not-been-above-c", ("never", temper.NeverAbove.Value));
             if (share > most)
-                return Message.Of("melting.too-hot-seed-alone", ("at", at + 10));
-            return share < least ? Message.Of("melting.little-seed-may-not") : Message.Of("melting.stir-seed-until-gone", ("at", at));
+                return Message.Of("melting.too-hot-seed-alone", ("at", Quantities.Of<Temperature>(at + 10, "°C")));
+            return share < least ? Message.Of("melting.little-seed-may-not") : Message.Of("melting.stir-seed-until-gone", ("at", lands));
         }
     }
 

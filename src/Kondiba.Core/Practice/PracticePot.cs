@@ -288,27 +288,24 @@ public sealed class PracticePot
 
     private List<Message> Seen()
     {
-        List<Message> seen =
-        [
-            pot.Melted.Si switch
-            {
-                < 0.1 => "practice.seen-solid",
-                < 0.5 => "practice.seen-lumps",
-                < 0.85 => "practice.seen-half",
-                < Score.Smooth => "practice.seen-nearly",
-                _ => "practice.seen-smooth",
-            },
-        ];
+        if (IsBurnt)
+            return ["practice.seen-burnt"];
+        List<Message> seen = [pot.Scorched.Si > Specks ? "practice.seen-scorched" : Looks()];
         if (pot.Rim > pot.Middle + Hotter)
             seen.Add("practice.seen-rim");
         if (pot.Melted.Si >= Score.Smooth && pot.Middle < coating.DipFrom.Value.In("°C") - 1)
             seen.Add("practice.seen-thick");
-        if (IsBurnt)
-            return ["practice.seen-burnt"];
-        if (pot.Scorched.Si > Specks)
-            seen.Add("practice.seen-scorched");
         return seen;
     }
+
+    private Message Looks() => pot.Melted.Si switch
+    {
+        < 0.1 => "practice.seen-solid",
+        < 0.5 => "practice.seen-lumps",
+        < 0.85 => "practice.seen-half",
+        < Score.Smooth => "practice.seen-nearly",
+        _ => "practice.seen-smooth",
+    };
 }
 
 /// <summary>A piece as it was dipped.</summary>

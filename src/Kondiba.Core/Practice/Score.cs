@@ -41,7 +41,7 @@ public sealed record Score(int Points, IReadOnlyList<ScorePart> Parts, IReadOnly
             ("window", "practice.window", InWindow(ended, c), 25, Message.Of(
                 "practice.window.better",
                 ("first", ended.Dipped[0].At), ("last", ended.Dipped[^1].At),
-                ("from", ended.Coating.DipFrom.Value), ("to", ended.Coating.DipTo.Value))),
+                ("from", new Temperature(ended.Coating.DipFrom.Value.Si - c.Slack.Value.Si)), ("to", ended.Coating.DipTo.Value))),
             ("even", "practice.even", Even(ended), 10, Message.Of(
                 "practice.even.better",
                 ("least", ended.Dipped.MinBy(d => d.Film.Si).Film), ("most", ended.Dipped.MaxBy(d => d.Film.Si).Film))),

@@ -54,7 +54,7 @@ internal static class DevicesApi
         devices.MapGet("", async (KondibaContext db) => TypedResults.Ok(await ViewsAsync(db)))
             .WithName("GetDevices").WithSummary("The kitchen's probes and scales, and what they last read.");
         devices.MapPost("", MakeAsync).RequireAuthorization(Sessions.Sessions.Owners).WithName("MakeDevice").WithSummary(
-            "Makes a probe or a scale known; its token is told once. The same Idempotency-Key again puts a new token in place of the first.");
+            "Makes a probe or a scale known; its token is told once. The same Idempotency-Key again gives a new token for it.");
         devices.MapDelete("/{id:guid}", async Task<Results<NoContent, NotFound>> (Guid id, KondibaContext db, IClock clock) =>
             await db.Devices.Where(d => d.Id == id && d.RevokedAt == null)
                 .ExecuteUpdateAsync(set => set

@@ -1,11 +1,8 @@
 using Kondiba.Core.Bench;
 using Kondiba.Core.Measures;
 using Kondiba.Core.Melting;
-using Kondiba.Core.Planning;
-using Kondiba.Core.Steps;
 using Kondiba.Core.Wording;
 using Kondiba.Data;
-using Kondiba.Web.Planning;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
 using NodaTime;
@@ -54,12 +51,11 @@ internal static class PotsApi
             "A pot as its probe and scale tell it: its curve, what to do now, what is left.");
 
     private static async Task<Results<Ok<PotView>, NotFound>> GetAsync(
-        string melt, DayBook book, KondibaContext db, KitchenClock clock, IClock instants)
+        string melt, PlannedPots planned, KondibaContext db, KitchenThings things, IClock instants)
     {
-        var (load, search) = await book.PlannedAsync();
-        if (search.Plan?.Melts.FirstOrDefault(m => m.Code == melt) is not { } planned)
+        if (await planned.FindAsync(melt) is not { } found)
             return TypedResults.NotFound();
-        var (now, zone) = (instants.GetCurrentInstant(), await clock.ZoneAsync());
+        var (now, zone) = (instants.GetCurrentInstant(), await things.ZoneAsync());
         var read = await ReadAsync(db, melt, now);
         List<PotReading> readings =
         [
@@ -71,9 +67,8 @@ internal static class PotsApi
             .. read.Where(r => r.Kind == nameof(DeviceKind.Scale))
                 .Select(r => new PotWeight(r.At, Quantities.Of<Mass>(r.Value, "g"))),
         ];
-        var (dipped, toDip) = Dipped(planned, search.Plan, load.Request.Arranged, await book.ProgressAsync(load));
-        var isMelted = load.Request.Arranged.Tasks.GetValueOrDefault(melt)?.Done is not null;
-        var pot = PotNow.Of(new(planned, isMelted, dipped, toDip, readings, weights), load.Request.Tables, now);
+        var pot = PotNow.Of(
+            new(found.Melt, found.IsMelted, found.Dipped, found.ToDip, readings, weights), await things.WithoutStockAsync(), now);
         return TypedResults.Ok(new PotView(
             melt,
             pot.At,
@@ -86,18 +81,6 @@ internal static class PotsApi
             pot.Left,
             pot.Covers,
             pot.Scale));
-    }
-
-    /// <summary>Pieces that were dipped from a pot, and that are to be in all.</summary>
-    private static (int Dipped, int ToDip) Dipped(
-        DayMelt melt, Plan plan, Arrangements arranged, IReadOnlyDictionary<string, TaskProgress> progress)
-    {
-        var dips = plan.Tasks.Select(t => t.What).Where(w => w.Stage is Stage.Dip && melt.Tasks.Contains(w.Code)).ToList();
-        return (dips.Sum(Done), dips.Sum(d => d.Pieces));
-
-        int Done(TaskInfo dip) => arranged.Tasks.GetValueOrDefault(dip.Code)?.Done is not null
-            ? dip.Pieces
-            : progress.GetValueOrDefault(dip.Code)?.Made ?? 0;
     }
 
     private static async Task<List<ReadRow>> ReadAsync(KondibaContext db, string melt, Instant now)

@@ -61,7 +61,9 @@ internal static class ReadingsApi
 
         var now = clock.GetCurrentInstant();
         var looked = sent.Readings.Index().Select(r => (r.Index, r.Item.At, Read: r.Item.Check(device.Kind, now))).ToList();
-        var apart = looked.Where(r => r.Read.Apart is not null).Select(r => new SetApart(r.Index, r.Read.Apart!, Says(r.Read.Apart!))).ToList();
+        var apart = looked.Where(r => r.Read.Apart is not null)
+            .Select(r => new SetApart(r.Index, r.Read.Apart!, Says(r.Read.Apart!)))
+            .ToList();
         var kept = await KeepAsync(db, device, [.. looked.Where(r => r.Read.Apart is null).Select(r => (r.At, r.Read.Value!.Value))]);
         if (apart.Count > 0)
             await db.Devices.IgnoreQueryFilters().Where(d => d.Id == device.Id).ExecuteUpdateAsync(set => set

@@ -14,6 +14,7 @@ import { OrdersPage } from "./features/orders/OrdersPage";
 import { PantryPage } from "./features/pantry/PantryPage";
 import { ShoppingPage } from "./features/pantry/ShoppingPage";
 import { PrepPage } from "./features/prep/PrepPage";
+import { PracticePage } from "./features/practice/PracticePage";
 import { PricePage } from "./features/price/PricePage";
 import { QuotePage, SharedQuotePage } from "./features/price/QuotePage";
 import { Door } from "./features/session/Door";
@@ -48,6 +49,8 @@ function House() {
         <Route path="/orders/:id/quote" element={<QuotePage />} />
         <Route path="/day" element={<DayPage />} />
         <Route path="/bench" element={<BenchPage />} />
+        <Route path="/practice" element={<PracticePage />} />
+        <Route path="/practice/:code" element={<PracticePage />} />
         <Route path="/pantry" element={<PantryPage />} />
         <Route path="/shopping" element={<ShoppingPage />} />
         <Route path="/looks" element={<LooksPage />} />

@@ -116,7 +116,8 @@ public sealed class DeviceTests(Server server) : IClassFixture<Server>
         var many = Enumerable.Range(0, 3601).Select(i => Read(Now.AddSeconds(-i), 35)).ToArray();
         Assert.Equal(HttpStatusCode.BadRequest, (await device.PostAsJsonAsync("/api/readings", new { readings = many })).StatusCode);
         Assert.Null((await DevicesAsync(client)).Single()!["last"]);
-        Assert.Equal(HttpStatusCode.BadRequest, (await client.PostAsJsonAsync("/api/devices", new { kind = "probe", name = " " })).StatusCode);
+        var nameless = await client.PostAsJsonAsync("/api/devices", new { kind = "probe", name = " " });
+        Assert.Equal(HttpStatusCode.BadRequest, nameless.StatusCode);
     }
 
     /// <summary>A pot that cools by itself, and a scale that gets lighter: what the bench is told of it.</summary>
@@ -145,7 +146,7 @@ public sealed class DeviceTests(Server server) : IClassFixture<Server>
         var pot = (await client.GetFromJsonAsync<JsonObject>($"/api/bench/pots/{melt}"))!;
         Assert.Equal("wait", (string)pot["advice"]!["act"]!);
         Assert.InRange((double)pot["advice"]!["guess"]!["likely"]!, 60, 1800);
-        Assert.Equal(40.02, (double)pot["at"]!, 0.05);
+        Assert.Equal(40.1, (double)pot["at"]!, 0.05);
         Assert.Equal(60, (double)pot["left"]!, 0.01);
         Assert.Contains("still to dip", (string)pot["scale"]!, StringComparison.Ordinal);
         Assert.True(pot["curve"]!.AsArray().Count is > 50 and <= 240);

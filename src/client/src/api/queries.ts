@@ -41,6 +41,23 @@ export const fillingsQuery = queryOptions({ queryKey: ["fillings"], queryFn: () 
 
 export const looksQuery = queryOptions({ queryKey: ["looks"], queryFn: () => answer(api.GET("/api/looks")) });
 
+export const devicesQuery = queryOptions({ queryKey: ["devices"], queryFn: () => answer(api.GET("/api/devices")) });
+
+/** A pot at the bench as its probe and scale tell it; only while one is in it. */
+export const potQuery = (melt: string) =>
+  queryOptions({
+    queryKey: ["pot", melt],
+    queryFn: () => answer(api.GET("/api/bench/pots/{melt}", { params: { path: { melt } } })),
+    retry: false,
+    // What goes silent sends no notice of it.
+    refetchInterval: 10_000,
+  });
+
+export const exercisesQuery = queryOptions({
+  queryKey: ["practice"],
+  queryFn: () => answer(api.GET("/api/practice")),
+});
+
 export const shelfQuery = (from: string | undefined) =>
   queryOptions({
     queryKey: ["shelf", from],

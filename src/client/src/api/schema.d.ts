@@ -1013,7 +1013,7 @@ export interface paths {
         /** The kitchen's probes and scales, and what they last read. */
         get: operations["GetDevices"];
         put?: never;
-        /** Makes a probe or a scale known; its token is told once. The same Idempotency-Key again puts a new token in place of the first. */
+        /** Makes a probe or a scale known; its token is told once. The same Idempotency-Key again gives a new token for it. */
         post: operations["MakeDevice"];
         delete?: never;
         options?: never;

@@ -14,6 +14,11 @@ describe("what a change touches", () => {
       );
   });
 
+  it("asks for nothing but the pots at the bench when a probe reads", () => {
+    expect(isTouched("pot", "readings")).toBe(true);
+    expect(["day", "reference", "shelf", "devices"].some((key) => isTouched(key, "readings"))).toBe(false);
+  });
+
   it("never touches an order that is being edited, nor the session", () => {
     for (const change of ["things", "kitchen", "stock", "orders", "day", "all"])
       expect(["order", "session", "shared quote"].some((key) => isTouched(key, change))).toBe(false);

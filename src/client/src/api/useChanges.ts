@@ -9,6 +9,8 @@ const of: Record<string, string[]> = {
   stock: ["pantry", "shopping", "tally", "price", "shelf", "used"],
   orders: ["shelf", "orders", "shared", "shopping", "looks", "day", "quote"],
   day: ["day"],
+  readings: ["pot"],
+  devices: ["devices", "pot"],
 };
 
 /** Whether what a query holds is another once something of the kitchen has changed. */

@@ -7,15 +7,14 @@ import { colourOfPot, referenceQuery, vesselOf } from "../../api/queries";
 import { dayOf, minutesFrom } from "../../ui/localTime";
 import { ErrorNote, Waiting } from "../../ui/notes";
 import { putBy } from "../../ui/putBy";
-import { clock, longDayName, span, useWording } from "../../ui/units";
+import { clock, longDayName, span } from "../../ui/units";
 import { useShortcuts } from "../../ui/useShortcuts";
 import { whenSaid } from "../day/times";
 import { nowOf, useDay, type DayDesk } from "../day/useDay";
-import { potColour } from "../day/WeekStrip";
-import { Bag, VesselView, widthOf } from "../order/VesselView";
 import { benchOf, isFromWarm, meltOf, timersOf, type Bench } from "./bench";
 import { big } from "./big";
 import { CountPanel, isCounted } from "./CountPanel";
+import { PotPanel } from "./PotPanel";
 import { Timers, timerSays } from "./Timers";
 import { useAlarms, useAllowed, useAwake } from "./useAlarms";
 import { WrongSheet } from "./WrongSheet";
@@ -31,12 +30,24 @@ export function BenchPage() {
     document.title = "Bench · Kondiba";
   }, []);
   const day = desk.day.data;
+  const plan = usePlan(day);
   if (!day || !reference.data) {
     const error = desk.day.error ?? reference.error;
     return error ? <ErrorNote error={error} retry={() => void desk.day.refetch()} /> : <Waiting />;
   }
-  if (!day.plan) return <Waiting />;
-  return <Counter desk={desk} day={day} plan={day.plan} reference={reference.data} />;
+  if (!plan) return <Waiting />;
+  return <Counter desk={desk} day={day} plan={plan} reference={reference.data} />;
+}
+
+/** The plan; while one is made anew the one before, with what has been done since: nobody stands at an empty bench. */
+function usePlan(day: Day | undefined): Plan | null {
+  const [last, setLast] = useState<Plan | null>(null);
+  if (day?.plan && day.plan !== last) setLast(day.plan);
+  if (day?.plan || !last || !day) return day?.plan ?? null;
+  return {
+    ...last,
+    tasks: last.tasks.map((t) => ({ ...t, mark: day.arranged.tasks[t.what.code] ?? t.mark })),
+  };
 }
 
 /** The kitchen's clock, by the second. */
@@ -126,7 +137,7 @@ function Counter(props: { desk: DayDesk; day: Day & { heardAt: number }; plan: P
         {step ? (
           <section aria-label="The step" className="flex min-w-0 flex-col">
             <StepView step={step} plan={plan} reference={reference} now={now} />
-            <div className="mt-6 grid grid-cols-2 gap-4 sm:grid-cols-[1.7fr_1fr_1.1fr] lg:mt-auto lg:pt-4">
+            <div className="mt-6 grid grid-cols-2 gap-4 sm:grid-cols-[1.7fr_1fr_1.1fr]">
               <button
                 className="bg-go text-ground min-h-26 rounded-3xl text-[30px] font-bold max-sm:col-span-2"
                 onClick={done}
@@ -175,7 +186,10 @@ function Head({ day, plan, bench, now }: { day: Day; plan: Plan; bench: Bench; n
       <span className="text-ink2">
         {[order?.name, step && `step ${bench.number} of ${bench.of}`].filter(Boolean).join(" · ")}
       </span>
-      <span className="ml-auto flex flex-wrap items-baseline gap-x-6">
+      <Link to="/practice" className="text-ink2 ml-auto">
+        practice pot
+      </Link>
+      <span className="flex flex-wrap items-baseline gap-x-6">
         {Number.isFinite(spare) && (
           <span className={spare < 0 || behind > 0 ? "text-mind font-bold" : "text-ink2"}>
             {behind > 0 && `${span(behind * 60)} behind, `}
@@ -229,40 +243,6 @@ function NothingLeft({ later, now }: { later: DayTask | undefined; now: string }
   );
 }
 
-/** The pot as it stands, and how warm it is to be. */
-function PotPanel({ step, plan, reference }: { step: DayTask; plan: Plan; reference: Reference }) {
-  const wording = useWording();
-  const melt = meltOf(plan, step);
-  if (!melt) return null;
-  const vessel = vesselOf(reference, melt.vessel);
-  return (
-    <section aria-label="The pot" className="bg-panel grid grid-cols-[9rem_1fr] items-end gap-5 rounded-2xl p-5">
-      {vessel && melt.level !== null ? (
-        <VesselView
-          bands={[{ kind: "pool", from: 0, to: melt.level }]}
-          vessel={vessel}
-          widest={widthOf(vessel)}
-          srgb={potColour(reference, melt.pot)}
-        />
-      ) : (
-        <Bag srgb={potColour(reference, melt.pot)} loads={1} alone />
-      )}
-      <p className="text-[21px] leading-snug">
-        <b className="block text-[26px]">{wording.mass(melt.toMelt)}</b>
-        {melt.useFrom != null && melt.useTo != null && (
-          <span className="text-go block">
-            {melt.vessel === null ? "draw" : "dip"} at{" "}
-            {melt.useFrom === melt.useTo
-              ? wording.temperature(melt.useTo)
-              : wording.between(melt.useFrom, melt.useTo, "°C")}
-          </span>
-        )}
-        <span className="text-ink2 block">ready {clock(melt.ready)}</span>
-      </p>
-    </section>
-  );
-}
-
 function ThenLine({ bench, now, takeUp }: { bench: Bench; now: string; takeUp: (task: string) => void }) {
   const [next, after] = bench.then;
   return (
@@ -296,7 +276,7 @@ function Settings(props: { allowed: ReturnType<typeof useAllowed>[0]; allow: Ret
       name: "notices",
       on: allowed.notices,
       set: () => {
-        if (allowed.notices) allow({ notices: false });
+        if (allowed.notices || !("Notification" in window)) allow({ notices: false });
         else void Notification.requestPermission().then((said) => allow({ notices: said === "granted" }));
       },
     },

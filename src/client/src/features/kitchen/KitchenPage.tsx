@@ -11,6 +11,7 @@ import { ErrorNote, Waiting } from "../../ui/notes";
 import { Centres } from "./Centres";
 import { Figures } from "./Figures";
 import { Coatings } from "./Coatings";
+import { Devices } from "./Devices";
 import { Hours } from "./Hours";
 import { Moulds } from "./Moulds";
 import { RatesForm } from "./RatesForm";
@@ -37,6 +38,7 @@ const corners: [path: string, name: string, view: (room: Room) => React.ReactNod
   ["vessels", "Vessels", (room) => <Vessels {...room} />],
   ["words", "Words", (room) => <OwnWords {...room} />],
   ["hours", "Hours and places", (room) => <Hours {...room} />],
+  ["devices", "Probes and scales", () => <Devices />],
   ["rates", "Prices", (room) => <RatesForm {...room} />],
   ["people", "People", () => <People />],
   ["files", "Files", () => <Files />],
