@@ -17,6 +17,7 @@ import { CountPanel, isCounted } from "./CountPanel";
 import { PotPanel } from "./PotPanel";
 import { Timers, timerSays } from "./Timers";
 import { useAlarms, useAllowed, useAwake } from "./useAlarms";
+import { canListen, useSpoken } from "./useSpoken";
 import { WrongSheet } from "./WrongSheet";
 
 // A second touch of the same button so soon is a slip of a wet hand.
@@ -97,6 +98,13 @@ function Counter(props: { desk: DayDesk; day: Day & { heardAt: number }; plan: P
     w: () => setWrong(true),
     "+": () => count("made", 1),
     "-": () => count("made", -1),
+  });
+
+  useSpoken(allowed.spoken, (word) => {
+    if (word === "done") done();
+    else if (word === "hold") putOff();
+    else if (word === "one") count("made", 1);
+    else setWrong(true);
   });
 
   const beside = step && (isCounted(step) || meltOf(plan, step)) ? step : undefined;
@@ -272,6 +280,9 @@ function Settings(props: { allowed: ReturnType<typeof useAllowed>[0]; allow: Ret
   const choices = [
     { name: "sound", on: allowed.sound, set: () => allow({ sound: !allowed.sound }) },
     { name: "screen stays on", on: allowed.awake, set: () => allow({ awake: !allowed.awake }) },
+    ...(canListen()
+      ? [{ name: "spoken words", on: allowed.spoken, set: () => allow({ spoken: !allowed.spoken }) }]
+      : []),
     {
       name: "notices",
       on: allowed.notices,

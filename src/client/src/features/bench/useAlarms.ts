@@ -7,10 +7,11 @@ export interface Allowed {
   sound: boolean;
   awake: boolean;
   notices: boolean;
+  spoken: boolean;
 }
 
 const under = "bench.alarms";
-const atFirst: Allowed = { sound: true, awake: true, notices: false };
+const atFirst: Allowed = { sound: true, awake: true, notices: false, spoken: false };
 
 /** What is allowed, kept for this person on this device. */
 export function useAllowed(): [Allowed, (part: Partial<Allowed>) => void] {
@@ -37,7 +38,7 @@ export function useAlarms(timers: Timer[], now: string, allowed: Allowed, says: 
     if (due.length === 0) return;
     if (allowed.sound) chime();
     if ("vibrate" in navigator) navigator.vibrate([300, 150, 300]);
-    if (allowed.notices && Notification.permission === "granted")
+    if (allowed.notices && "Notification" in window && Notification.permission === "granted")
       due.forEach((t) => new Notification("Kondiba", { body: says(t), tag: alarmOf(t) }));
   });
   useEffect(() => pass(now), [now]);
