@@ -130,14 +130,14 @@ public static class PretendDevice
         {
             if (pair is not [['-', '-', .. var name], var text])
                 return null;
-            var value = name == "coating"
-                ? ReferenceData.Shipped.Coatings.ToList().FindIndex(c => c.Code == text)
-                : double.TryParse(text, CultureInfo.InvariantCulture, out var number) ? number : -1;
-            if (value < 0 || !(options.ContainsKey(name) || name == "from"))
+            if (name == "coating")
+                options[name] = ReferenceData.Shipped.Coatings.ToList().FindIndex(c => c.Code == text);
+            else if ((options.ContainsKey(name) || name == "from") && double.TryParse(text, CultureInfo.InvariantCulture, out var number))
+                options[name] = number;
+            else
                 return null;
-            options[name] = value;
         }
 
-        return options;
+        return options.Values.All(v => v >= 0) ? options : null;
     }
 }

@@ -1,7 +1,6 @@
 using Kondiba.Core.Bench;
 using Kondiba.Core.Wording;
 using Kondiba.Data;
-using Kondiba.Web.Sessions;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
 using NodaTime;
@@ -31,28 +30,15 @@ internal static class ReadingsApi
 
     // An hour, each second.
     private const int Most = 3_600;
-    private const string Bearer = "Bearer ";
 
     public static void MapReadings(this RouteGroupBuilder api) =>
-        api.MapPost("/readings", TakeAsync).AllowAnonymous().WithTags("Bench").WithName("TakeReadings").WithSummary(
+        api.MapPost("/readings", TakeAsync).RequireAuthorization(DeviceSignIn.Devices).WithTags("Bench").WithName("TakeReadings").WithSummary(
             "Takes down what a device read; it sends its token as \"Authorization: Bearer …\".");
 
     private static async Task<Results<Ok<ReadingsTaken>, ProblemHttpResult>> TakeAsync(
-        DeviceReadings sent, HttpRequest request, KondibaContext db, IClock clock)
+        DeviceReadings sent, HttpContext context, KondibaContext db, IClock clock)
     {
-        var header = request.Headers.Authorization.ToString();
-        var hash = header.StartsWith(Bearer, StringComparison.Ordinal) ? Secret.Hash(header[Bearer.Length..].Trim()) : "";
-        var device = await db.Devices.IgnoreQueryFilters().AsNoTracking().SingleOrDefaultAsync(d => d.TokenHash == hash);
-        if (device is null)
-            return TypedResults.Problem(
-                title: "This device is not known.",
-                detail: "Make it known under Kitchen, and send its token as \"Authorization: Bearer …\".",
-                statusCode: StatusCodes.Status401Unauthorized);
-        if (device.RevokedAt is not null)
-            return TypedResults.Problem(
-                title: "This device was taken back.",
-                detail: "Make it known anew under Kitchen, and send the new token.",
-                statusCode: StatusCodes.Status401Unauthorized);
+        var device = DeviceSignIn.Of(context);
         if (sent.Readings.Count > Most)
             return TypedResults.Problem(
                 title: $"A device sends {Most} readings at once at most.",

@@ -4,6 +4,7 @@ using System.Text;
 using System.Threading.RateLimiting;
 using Kondiba.Core.Wording;
 using Kondiba.Data;
+using Kondiba.Web.Bench;
 using Kondiba.Web.Hosting;
 using Microsoft.AspNetCore.Antiforgery;
 using Microsoft.AspNetCore.Authentication;
@@ -74,7 +75,7 @@ internal static class Sessions
             cookie.Events.OnValidatePrincipal = context => PersonOf(context.Principal!) is null
                 ? Task.CompletedTask
                 : SecurityStampValidator.ValidatePrincipalAsync(context);
-        });
+        }).AddScheme<AuthenticationSchemeOptions, DeviceSignIn>(DeviceSignIn.Devices, null);
         services.Configure<SecurityStampValidatorOptions>(stamp => stamp.ValidationInterval = TimeSpan.FromSeconds(30));
         services.AddIdentityCore<Person>(identity =>
         {
@@ -101,7 +102,9 @@ internal static class Sessions
         });
         services.AddAuthorizationBuilder()
             .SetFallbackPolicy(new AuthorizationPolicyBuilder().RequireClaim(KitchenClaim).Build())
-            .AddPolicy(Owners, policy => policy.RequireClaim(KitchenClaim).RequireClaim(OwnerClaim));
+            .AddPolicy(Owners, policy => policy.RequireClaim(KitchenClaim).RequireClaim(OwnerClaim))
+            .AddPolicy(
+                DeviceSignIn.Devices, policy => policy.AddAuthenticationSchemes(DeviceSignIn.Devices).RequireAuthenticatedUser());
         services.AddRateLimiter(limiter =>
         {
             limiter.RejectionStatusCode = StatusCodes.Status429TooManyRequests;
@@ -133,7 +136,7 @@ internal static class Sessions
     {
         var form = context.RequestServices.GetRequiredService<IAntiforgery>();
         var path = context.Request.Path;
-        if (path.StartsWithSegments("/api") && path != Bench.ReadingsApi.Path && !await form.IsRequestValidAsync(context))
+        if (path.StartsWithSegments("/api") && path != ReadingsApi.Path && !await form.IsRequestValidAsync(context))
         {
             context.Response.Headers["X-Kondiba-Form"] = "stale";
             await TypedResults.Problem(
