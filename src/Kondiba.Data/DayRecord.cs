@@ -82,7 +82,9 @@ public sealed class DayRecord(KondibaContext db)
         }
     }
 
-    /// <summary>Writes an event down; <paramref name="version"/> is of the arrangements that it came with, 0 where it changed none.</summary>
+    /// <summary>
+    /// Writes an event down; <paramref name="version"/> is of the arrangements that it came with, 0 where it changed none.
+    /// </summary>
     private void Add(TaskTold one, TaskMark? mark, int version, Instant at, Guid? by) => db.Add(new TaskEvent
     {
         Id = one.Id,

@@ -201,4 +201,17 @@ internal static class Orders
         response.EnsureSuccessStatusCode();
         return await response.ReadAsync();
     }
+
+    /// <summary>The day as soon as there is a plan of it, on however busy a machine.</summary>
+    public static async Task<JsonObject> PlannedDayAsync(this HttpClient client)
+    {
+        for (var tries = 0; tries < 20; tries++)
+        {
+            var day = (await client.GetFromJsonAsync<JsonObject>("/api/day", TestContext.Current.CancellationToken))!;
+            if (day["plan"] is not null)
+                return day;
+        }
+
+        throw new TimeoutException("There is no plan after twenty requests, each of which waits for one.");
+    }
 }

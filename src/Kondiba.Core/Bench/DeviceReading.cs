@@ -42,20 +42,12 @@ public sealed record DeviceReading(Instant At, double Value, string Unit)
             return (null, "future");
         if (At < now - Oldest)
             return (null, "old");
-        var si = kind is DeviceKind.Probe ? In<Temperature>() : In<Mass>();
-        if (si is not { } read)
+        var read = kind is DeviceKind.Probe
+            ? Quantities.OfAny<Temperature>(Value, Unit)?.In("°C")
+            : Quantities.OfAny<Mass>(Value, Unit)?.In("g");
+        if (read is not { } value || !double.IsFinite(value))
             return (null, "unit");
-        var value = kind is DeviceKind.Probe ? new Temperature(read).In("°C") : new Mass(read).In("g");
         var believed = kind is DeviceKind.Probe ? value is >= -40 and <= 250 : value is >= -2_000 and <= 30_000;
         return believed ? (Math.Round(value, Places), null) : (null, "range");
-    }
-
-    private double? In<T>()
-        where T : struct, IQuantity<T>
-    {
-        foreach (var unit in T.Units)
-            if (unit.Symbol == Unit && double.IsFinite(Value))
-                return (Value * unit.Factor) + unit.Offset;
-        return null;
     }
 }

@@ -38,14 +38,21 @@ public static class Quantities
         return T.FromSi((value * u.Factor) + u.Offset);
     }
 
+    /// <summary>Makes a quantity from a value in a named unit; null where the quantity has no unit of that symbol.</summary>
+    public static T? OfAny<T>(double value, string unit)
+        where T : struct, IQuantity<T> => Find<T>(unit) is null ? null : Of<T>(value, unit);
+
     private static Unit UnitOf<T>(string symbol)
+        where T : struct, IQuantity<T> => Find<T>(symbol) ?? throw new ArgumentException(
+            $"{typeof(T).Name} has no unit '{symbol}'; it has {string.Join(", ", T.Units.Select(u => u.Symbol))}.", nameof(symbol));
+
+    private static Unit? Find<T>(string symbol)
         where T : struct, IQuantity<T>
     {
         foreach (var unit in T.Units)
             if (unit.Symbol == symbol)
                 return unit;
-        throw new ArgumentException(
-            $"{typeof(T).Name} has no unit '{symbol}'; it has {string.Join(", ", T.Units.Select(u => u.Symbol))}.", nameof(symbol));
+        return null;
     }
 
     extension<T>(T quantity)

@@ -87,6 +87,7 @@ public sealed record CoachedPot(
 /// <param name="TemperHeld">
 /// Whether its temper is likely held; null where none is wanted, or that is not to be known before a smear is tried.
 /// </param>
+/// <param name="Cooling">How it cools, where it is left to.</param>
 public sealed record Advice(
     CoachAct Act,
     Message Says,
@@ -95,7 +96,8 @@ public sealed record Advice(
     Mass? Seed = null,
     Temperature? Water = null,
     TimeGuess? Guess = null,
-    bool? TemperHeld = null);
+    bool? TemperHeld = null,
+    [property: JsonIgnore] Cooling? Cooling = null);
 
 /// <summary>
 /// Says what a pot wants now, from what a probe read of it. Heat is given in portions that cannot bring the rim past what the coating may
@@ -103,19 +105,30 @@ public sealed record Advice(
 /// </summary>
 public sealed class Coach(MeltConstants c, LivePotConstants live, SettingConstants setting)
 {
+    // A microwave may be so much stronger than the kitchen says, and is set to this share of its power where its usual one is too strong.
     private const double Strongest = 1.35;
     private const double Gentle = 0.3;
-    private const double Slack = 0.3;
+
+    // In K: so much a reading may be beside the truth, a window is stretched, the seed is let work, and a hot vessel carries it on.
     private const double Sure = 0.5;
+    private const double Slack = 0.3;
     private const double Near = 0.7;
     private const double Carries = 4;
+
+    // In K for each minute: what rises faster is still on its heat, and what rises more slowly over minutes gets no hotter.
     private const double Still = 1.2;
     private const double Standing = 0.3;
-    private static readonly Duration Burst = Duration.FromSeconds(30);
-    private static readonly Duration LeastBurst = Duration.FromSeconds(5);
+
+    private static readonly Duration LeastBurst = Duration.FromSeconds(MeltCourse.LeastBurst);
+
+    // Over so long it is read what a pot is, and whether it gets no hotter.
     private static readonly Duration Look = Duration.FromSeconds(8);
     private static readonly Duration Stands = Duration.FromMinutes(5);
-    private static readonly Duration Settles = Duration.FromSeconds(15);
+
+    private Duration Burst => c.Burst.Value;
+
+    // A probe comes to rest while it is stirred between bursts.
+    private Duration Settles => c.Stir.Value;
 
     /// <summary>What to do now.</summary>
     /// <param name="pot">The pot.</param>
@@ -130,7 +143,6 @@ public sealed class Coach(MeltConstants c, LivePotConstants live, SettingConstan
             return new(CoachAct.ByEye, Message.Of("coach.silent", ("since", now - last.At), ("how", Message.ByText(pot.Method.How))));
 
         var at = Now(readings);
-        var limit = pot.Limit.In("°C");
         if (at > pot.Coating.MeltAtMost.Value.In("°C") + Slack)
             return TooHot(pot, at);
         var peak = Math.Max(at, readings.Max(r => r.Temperature.In("°C")) - Sure);
@@ -147,14 +159,16 @@ public sealed class Coach(MeltConstants c, LivePotConstants live, SettingConstan
         if (!pot.Melted && !stands && !down && peak < least)
             return Melting(pot, at, target, heat, rises);
         if (pot.Method.Level is null && Slope(readings, Burst) > Still && at >= pot.From.In("°C") - Slack)
-            return new(CoachAct.TakeOff, Message.Of("coach.take-off", ("to", Celsius(target))), LeastBurst * 3);
+            return TakeOff(target);
         var cooling = Cooling.Fit(readings, pot.Mass, pot.Method, pot.Room, c);
         var seeding = pot.Coating.Temper is { } temper && peak > temper.NeverAbove.Value.In("°C");
-        if (at >= pot.From.In("°C") - Slack && seeding && Slope(readings, Burst) < -live.Falls.Value.Si)
-            return new(CoachAct.Stir, Message.Of("coach.stir-down", ("to", pot.To)), Burst, Guess: cooling.Until(pot.To));
-        if (at > pot.To.In("°C") + Slack)
-            return seeding ? SeedNow(pot, at, cooling) : Falling(pot, cooling);
-        return at >= pot.From.In("°C") - Slack ? Ready(pot, at, seeding, cooling) : TooCool(pot, at, limit);
+        if (at < pot.From.In("°C") - Slack)
+            return TooCool(pot, at);
+        if (seeding && Slope(readings, Burst) < -live.Falls.Value.Si)
+            return StirDown(pot, cooling);
+        if (at <= pot.To.In("°C") + Slack)
+            return Ready(pot, at, seeding, cooling);
+        return seeding ? SeedNow(pot, at, cooling) : Falling(pot, cooling);
     }
 
     /// <summary>What it is now, from the last seconds, so that one odd reading moves nothing much.</summary>
@@ -222,9 +236,15 @@ public sealed class Coach(MeltConstants c, LivePotConstants live, SettingConstan
 
         // What has stopped rising got all that its vessel held.
         return rises > Still
-            ? new(CoachAct.TakeOff, Message.Of("coach.take-off", ("to", Celsius(target))), LeastBurst * 3)
+            ? TakeOff(target)
             : new(CoachAct.TurnDown, "coach.on-again", LeastBurst * 2);
     }
+
+    private static Advice TakeOff(double target) =>
+        new(CoachAct.TakeOff, Message.Of("coach.take-off", ("to", Celsius(target))), LeastBurst * 3);
+
+    private Advice StirDown(CoachedPot pot, Cooling cooling) =>
+        new(CoachAct.Stir, Message.Of("coach.stir-down", ("to", pot.To)), Burst, Guess: cooling.Until(pot.To));
 
     private static Advice Falling(CoachedPot pot, Cooling cooling) => cooling.Until(pot.To) is { } guess
         ? new(
@@ -233,8 +253,9 @@ public sealed class Coach(MeltConstants c, LivePotConstants live, SettingConstan
                 "coach.wait",
                 ("likely", Rounded(guess.Likely)), ("least", Rounded(guess.AtLeast)), ("most", Rounded(guess.AtMost)), ("to", pot.To)),
             guess.Likely,
-            Guess: guess)
-        : new(CoachAct.Wait, Message.Of("coach.never-cools", ("to", pot.To), ("room", pot.Room)));
+            Guess: guess,
+            Cooling: cooling)
+        : new(CoachAct.Wait, Message.Of("coach.never-cools", ("to", pot.To), ("room", pot.Room)), Cooling: cooling);
 
     /// <summary>
     /// The seed that brings what is in the pot, melted out, into its working window; half of it while the pot is hot, as what is put in
@@ -243,7 +264,7 @@ public sealed class Coach(MeltConstants c, LivePotConstants live, SettingConstan
     private Advice SeedNow(CoachedPot pot, double at, Cooling cooling)
     {
         if (at <= pot.To.In("°C") + Near)
-            return new(CoachAct.Stir, Message.Of("coach.stir-down", ("to", pot.To)), Burst, Guess: cooling.Until(pot.To));
+            return StirDown(pot, cooling);
 
         // What is held back is reckoned of all of it; what is melted is what stays in the pot.
         var share = 0.0;
@@ -265,14 +286,17 @@ public sealed class Coach(MeltConstants c, LivePotConstants live, SettingConstan
             ? "coach.stays"
             : Message.Of("coach.lasts", ("likely", Rounded(guess.Likely)), ("from", pot.From));
         if (seeded)
-            return new(CoachAct.Dip, Message.Of("coach.dip-try", ("at", Celsius(at)), ("then", then)), Guess: guess);
+            return Dip(Message.Of("coach.dip-try", ("at", Celsius(at)), ("then", then)));
         return pot.Coating.Temper is null
-            ? new(CoachAct.Dip, Message.Of("coach.dip", ("at", Celsius(at)), ("then", then)), Guess: guess)
-            : new(CoachAct.Dip, Message.Of("coach.dip-held", ("at", Celsius(at)), ("then", then)), Guess: guess, TemperHeld: true);
+            ? Dip(Message.Of("coach.dip", ("at", Celsius(at)), ("then", then)))
+            : Dip(Message.Of("coach.dip-held", ("at", Celsius(at)), ("then", then))) with { TemperHeld = true };
+
+        Advice Dip(Message says) => new(CoachAct.Dip, says, Guess: guess, Cooling: cooling);
     }
 
-    private Advice TooCool(CoachedPot pot, double at, double limit)
+    private Advice TooCool(CoachedPot pot, double at)
     {
+        var limit = pot.Limit.In("°C");
         var to = (pot.From.In("°C") + pot.To.In("°C")) / 2;
         return pot.Method.Level is { } level && Portion(pot, at, c.MeltedHeat.Value.Si * (to - at), limit, level.Value) is { } portion
             ? new(

@@ -59,7 +59,7 @@ public sealed class Cooling
         var known = belief;
         for (var round = 0; round < Rounds; round++)
         {
-            known = belief.Clone();
+            known = belief;
             var pull = belief * (prior - fit);
             foreach (var (ago, at, weight) in points)
             {

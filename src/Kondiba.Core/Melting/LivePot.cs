@@ -12,12 +12,7 @@ namespace Kondiba.Core.Melting;
 /// <param name="Room">Temperature of the room.</param>
 /// <param name="At">Temperature of coating and bowl.</param>
 /// <param name="Solid">Share of it that is not melted.</param>
-public sealed record PotStart(Coating Coating, Mass Mass, MeltMethod Method, Temperature Room, Temperature At, Share Solid)
-{
-    /// <summary>Everything as cold as the room, and nothing melted.</summary>
-    public static PotStart Cold(Coating coating, Mass mass, MeltMethod method, Temperature room) =>
-        new(coating, mass, method, room, room, new(1));
-}
+public sealed record PotStart(Coating Coating, Mass Mass, MeltMethod Method, Temperature Room, Temperature At, Share Solid);
 
 /// <summary>
 /// A pot as it is melted, stirred, seeded and dipped from: middle and rim of the coating and the bowl, each at one temperature, followed

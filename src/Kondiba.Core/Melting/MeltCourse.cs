@@ -12,7 +12,8 @@ internal sealed class MeltCourse
 {
     private const double Step = 0.5;
     private const double Longest = 4 * 3600;
-    private const double LeastBurst = 5;
+    /// <summary>Bursts are set in steps of so many seconds.</summary>
+    internal const double LeastBurst = 5;
 
     private readonly CoatingHeat heat;
     private readonly MeltMethod method;

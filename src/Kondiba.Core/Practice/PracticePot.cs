@@ -62,7 +62,7 @@ public sealed record Inside(Share Melted, Temperature Rim, Share? Stable, Share 
 /// <summary>A point of the pot's story.</summary>
 /// <param name="At">Since it began.</param>
 /// <param name="Middle">Temperature in the middle.</param>
-public readonly record struct StoryPoint(Duration At, Temperature Middle);
+public sealed record StoryPoint(Duration At, Temperature Middle);
 
 /// <summary>A move as it was made.</summary>
 /// <param name="From">When it began.</param>

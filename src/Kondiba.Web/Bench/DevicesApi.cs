@@ -70,7 +70,7 @@ internal static class DevicesApi
     }
 
     /// <summary>The kitchen's devices, with what they last read.</summary>
-    internal static async Task<List<DeviceView>> ViewsAsync(KondibaContext db) => await (
+    private static async Task<List<DeviceView>> ViewsAsync(KondibaContext db) => await (
         from d in db.Devices.AsNoTracking()
         where d.RevokedAt == null
         orderby d.MadeAt

@@ -3,6 +3,7 @@ using Kondiba.Core.Measures;
 using Kondiba.Core.Melting;
 using Kondiba.Core.Wording;
 using Kondiba.Data;
+using Kondiba.Web.Hosting;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
 using NodaTime;
@@ -76,7 +77,7 @@ internal static class PotsApi
             pot.From,
             pot.To,
             pot.Limit,
-            [.. Thinned(readings).Select(r => new CurvePoint(r.At.InZone(zone).LocalDateTime, r.Temperature))],
+            [.. readings.Thinned(MostPoints).Select(r => new CurvePoint(r.At.InZone(zone).LocalDateTime, r.Temperature))],
             [.. pot.Ahead.Select((t, minute) => new CurvePoint(now.InZone(zone).LocalDateTime.PlusMinutes(minute), t))],
             pot.Left,
             pot.Covers,
@@ -96,13 +97,6 @@ internal static class PotsApi
             GROUP BY d.kind, date_bin('15 s', r.at, timestamptz '2000-01-01')
             ORDER BY at
             """).ToListAsync(db.Gone);
-    }
-
-    /// <summary>So many points as can be drawn, the last among them.</summary>
-    private static IEnumerable<PotReading> Thinned(List<PotReading> readings)
-    {
-        var each = Math.Max(1, (readings.Count + MostPoints - 1) / MostPoints);
-        return readings.Where((_, i) => (readings.Count - 1 - i) % each == 0);
     }
 
     private sealed record ReadRow(string Kind, Instant At, double Value);

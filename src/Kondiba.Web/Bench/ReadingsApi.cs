@@ -32,8 +32,11 @@ internal static class ReadingsApi
     private const int Most = 3_600;
 
     public static void MapReadings(this RouteGroupBuilder api) =>
-        api.MapPost("/readings", TakeAsync).RequireAuthorization(DeviceSignIn.Devices).WithTags("Bench").WithName("TakeReadings").WithSummary(
-            "Takes down what a device read; it sends its token as \"Authorization: Bearer …\".");
+        api.MapPost("/readings", TakeAsync)
+            .RequireAuthorization(DeviceSignIn.Devices)
+            .WithTags("Bench")
+            .WithName("TakeReadings")
+            .WithSummary("Takes down what a device read; it sends its token as \"Authorization: Bearer …\".");
 
     private static async Task<Results<Ok<ReadingsTaken>, ProblemHttpResult>> TakeAsync(
         DeviceReadings sent, HttpContext context, KondibaContext db, IClock clock)

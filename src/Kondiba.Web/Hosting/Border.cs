@@ -14,7 +14,17 @@ internal static class Border
     private const double LargestNumber = 1e12;
 
     // What is computed while it is typed has each gap and each absurd number told at its field, and the rest computed all the same.
-    private static readonly string[] Kept = ["/api/kitchen", "/api/day", "/api/pantry", "/api/shopping", "/api/people", "/api/devices", "/api/readings", "/api/practice"];
+    private static readonly string[] Kept =
+    [
+        "/api/kitchen",
+        "/api/day",
+        "/api/pantry",
+        "/api/shopping",
+        "/api/people",
+        "/api/devices",
+        "/api/readings",
+        "/api/practice",
+    ];
 
     public static void UseBorder(this WebApplication app) => app.Use(async (context, next) =>
     {

@@ -21,11 +21,6 @@ public sealed record ExerciseView(Exercise Exercise, int? Best);
 /// <param name="Moves">What was done, in turn.</param>
 public sealed record PracticeTry(int Seed, IReadOnlyList<Move> Moves);
 
-/// <summary>A point of a pot's story.</summary>
-/// <param name="At">Since it began.</param>
-/// <param name="Middle">Temperature in the middle.</param>
-public sealed record StoryView(Duration At, Temperature Middle);
-
 /// <summary>The practice pot after some moves.</summary>
 /// <param name="Exercise">Code of what is tried.</param>
 /// <param name="Srgb">How the coating looks.</param>
@@ -58,7 +53,7 @@ public sealed record PracticeView(
     double Lumps,
     IReadOnlyList<Message> Seen,
     Inside? Inside,
-    IReadOnlyList<StoryView> Story,
+    IReadOnlyList<StoryPoint> Story,
     IReadOnlyList<Moved> Moves,
     Score? Score,
     int? Best);
@@ -94,7 +89,6 @@ internal static class PracticeApi
             return refused;
         var state = PracticePot.Play(exercise, tried.Seed, tried.Moves, reference);
         var coating = state.Coating;
-        var each = Math.Max(1, (state.Story.Count + MostPoints - 1) / MostPoints);
         return TypedResults.Ok(new PracticeView(
             code,
             coating.Colours[0].Srgb,
@@ -109,10 +103,7 @@ internal static class PracticeApi
             state.Lumps,
             state.Seen,
             state.Inside,
-            [
-                .. state.Story.Where((_, i) => (state.Story.Count - 1 - i) % each == 0)
-                    .Select(p => new StoryView(p.At, p.Middle)),
-            ],
+            [.. state.Story.Thinned(MostPoints)],
             state.Moves,
             state.Score,
             await BestAsync(db, Sessions.Sessions.PersonOf(user) ?? Guid.Empty, code, state.Score?.Points)));

@@ -9,7 +9,9 @@ using static Kondiba.Core.Tests.Orders;
 
 namespace Kondiba.Core.Tests;
 
-/// <summary>The practice pot: who looks and follows the coach scores high on every exercise, who does not scores low, the same each time.</summary>
+/// <summary>
+/// The practice pot: who looks and follows the coach scores high on every exercise, who does not scores low, the same each time.
+/// </summary>
 public class PracticeTests
 {
     private static readonly ReferenceData Trade = Tables.Reference;
@@ -58,8 +60,11 @@ public class PracticeTests
     public void No_moves_break_it()
     {
         var anyMove = Gen.Select(
-            Gen.Enum<Does>(), Gen.Int[1, PracticePot.MostSeconds], Gen.Double[0.1, 300], Gen.Double[20, 60], (does, seconds, grams, water) =>
-                new Move(does, seconds, grams, water));
+            Gen.Enum<Does>(),
+            Gen.Int[1, PracticePot.MostSeconds],
+            Gen.Double[0.1, 300],
+            Gen.Double[20, 60],
+            (does, seconds, grams, water) => new Move(does, seconds, grams, water));
         Gen.Select(Gen.OneOfConst([.. Trade.Exercises.List]), Gen.Int[0, 1000], anyMove.List[0, 40]).Sample((exercise, seed, moves) =>
         {
             Assert.Empty(PracticePot.Check(moves));
@@ -83,7 +88,14 @@ public class PracticeTests
     [Fact]
     public void Moves_that_mean_nothing_are_told_apart()
     {
-        Move[] moves = [new(Does.Heat), new(Does.Seed, Grams: 0), new(Does.Warm, 10, Water: 90), new(Does.Heat, 10, Level: 2), new(Does.Dip)];
+        Move[] moves =
+        [
+            new(Does.Heat),
+            new(Does.Seed, Grams: 0),
+            new(Does.Warm, 10, Water: 90),
+            new(Does.Heat, 10, Level: 2),
+            new(Does.Dip),
+        ];
         Assert.Equal(
             ["moves[0].seconds", "moves[1].grams", "moves[2].water", "moves[3].level"], PracticePot.Check(moves).Select(p => p.Field));
         Assert.Single(PracticePot.Check([.. Enumerable.Repeat(new Move(Does.Dip), PracticePot.MostMoves + 1)]));

@@ -12,19 +12,6 @@ public sealed class TellTests(Server server) : IClassFixture<Server>
 {
     private readonly Server server = server.WithPlanner();
 
-    /// <summary>The day as soon as there is a plan of it, on however busy a machine.</summary>
-    private static async Task<JsonObject> DayAsync(HttpClient client)
-    {
-        for (var tries = 0; tries < 20; tries++)
-        {
-            var day = (await client.GetFromJsonAsync<JsonObject>("/api/day", TestContext.Current.CancellationToken))!;
-            if (day["plan"] is not null)
-                return day;
-        }
-
-        throw new TimeoutException("There is no plan after twenty requests, each of which waits for one.");
-    }
-
     private static JsonArray Tasks(JsonObject day) => day["plan"]!["tasks"]!.AsArray();
 
     private static JsonObject Told(string task, string act = "done", string at = "2031-05-01T10:00:00", int? count = null) =>
@@ -57,7 +44,7 @@ public sealed class TellTests(Server server) : IClassFixture<Server>
     {
         using var client = await server.StartKitchenAsync("Once");
         await client.CreatedAsync(Orders.In(2, Orders.Line("pretzel-rod", "one", 12, "teal", 0.5)));
-        var code = Tasks(await DayAsync(client)).Select(t => (string)t!["what"]!["code"]!)
+        var code = Tasks(await client.PlannedDayAsync()).Select(t => (string)t!["what"]!["code"]!)
             .Single(c => c.Contains("/dip.", StringComparison.Ordinal));
         var done = Told(code);
         var day = await ToldAsync(client, done);
@@ -81,12 +68,12 @@ public sealed class TellTests(Server server) : IClassFixture<Server>
         using var client = await server.StartKitchenAsync("Together");
         var lines = Enumerable.Range(0, 6).Select(i => Orders.Line("pretzel-rod", "one", 12 + i, "teal", 0.5));
         await client.CreatedAsync(Orders.In(2, [.. lines]));
-        var codes = Tasks(await DayAsync(client)).Select(t => (string)t!["what"]!["code"]!)
+        var codes = Tasks(await client.PlannedDayAsync()).Select(t => (string)t!["what"]!["code"]!)
             .Where(c => c.Contains("/dip.", StringComparison.Ordinal))
             .ToList();
         Assert.Equal(6, codes.Count);
         await Task.WhenAll(codes.Select(c => ToldAsync(client, Told(c))));
-        var day = await DayAsync(client);
+        var day = await client.PlannedDayAsync();
         Assert.All(codes, c => Assert.NotNull(day["arranged"]!["tasks"]![c]?["done"]));
         foreach (var code in codes)
             Assert.Single(await KeptAsync(code));
@@ -97,7 +84,7 @@ public sealed class TellTests(Server server) : IClassFixture<Server>
     {
         using var client = await server.StartKitchenAsync("Counted");
         await client.CreatedAsync(Orders.In(2, Orders.Line("pretzel-rod", "one", 12, "teal", 0.5)));
-        var day = await DayAsync(client);
+        var day = await client.PlannedDayAsync();
         var code = Tasks(day).Select(t => (string)t!["what"]!["code"]!).Single(c => c.Contains("/dip.", StringComparison.Ordinal));
         Assert.Empty(day["progress"]!.AsObject());
         var two = Told(code, "made", count: 2);
@@ -114,7 +101,7 @@ public sealed class TellTests(Server server) : IClassFixture<Server>
 
         // What is done is done, whatever was counted, and stays so when somebody counts on.
         await ToldAsync(client, Told(code), Told(code, "made", count: 1));
-        Assert.NotNull((await DayAsync(client))["arranged"]!["tasks"]![code]?["done"]);
+        Assert.NotNull((await client.PlannedDayAsync())["arranged"]!["tasks"]![code]?["done"]);
     }
 
     [Fact]
@@ -122,16 +109,16 @@ public sealed class TellTests(Server server) : IClassFixture<Server>
     {
         using var client = await server.StartKitchenAsync("More");
         var order = await client.CreatedAsync(Orders.In(2, Orders.Line("pretzel-rod", "one", 12, "teal", 0.5)));
-        var code = Tasks(await DayAsync(client)).Select(t => (string)t!["what"]!["code"]!)
+        var code = Tasks(await client.PlannedDayAsync()).Select(t => (string)t!["what"]!["code"]!)
             .Single(c => c.Contains("/dip.", StringComparison.Ordinal));
         await ToldAsync(client, Told(code));
         order["lines"]![0]!["amount"] = 18;
         Assert.True((await client.PutAsJsonAsync($"/api/orders/{order["id"]}", order)).IsSuccessStatusCode);
         Assert.DoesNotContain(
-            Tasks(await DayAsync(client)),
+            Tasks(await client.PlannedDayAsync()),
             t => ((string)t!["what"]!["code"]!).Contains('/', StringComparison.Ordinal) && t["mark"]?["done"] is not null);
         await ToldAsync(client, Told(code, at: "2031-05-01T11:00:00"));
-        Assert.Equal(18, (int)(await DayAsync(client))["arranged"]!["tasks"]![code]!["pieces"]!);
+        Assert.Equal(18, (int)(await client.PlannedDayAsync())["arranged"]!["tasks"]![code]!["pieces"]!);
     }
 
     [Fact]
@@ -139,11 +126,12 @@ public sealed class TellTests(Server server) : IClassFixture<Server>
     {
         using var client = await server.StartKitchenAsync("Gone");
         var order = await client.CreatedAsync(Orders.In(2, Orders.Line(), Orders.Line("pretzel-rod", "one", 12, "teal", 0.5)));
-        var rods = Tasks(await DayAsync(client)).Single(t => (string)t!["what"]!["title"]! == "Dip 12 pretzel rods in teal")!["what"]!;
+        var rods = Tasks(await client.PlannedDayAsync())
+            .Single(t => (string)t!["what"]!["title"]! == "Dip 12 pretzel rods in teal")!["what"]!;
         await ToldAsync(client, Told((string)rods["code"]!));
         order["lines"]!.AsArray().RemoveAt(1);
         Assert.True((await client.PutAsJsonAsync($"/api/orders/{order["id"]}", order)).IsSuccessStatusCode);
-        var day = await DayAsync(client);
+        var day = await client.PlannedDayAsync();
         Assert.DoesNotContain(Tasks(day), t => (string)t!["what"]!["code"]! == (string)rods["code"]!);
         Assert.Equal("Dip 12 pretzel rods in teal", (string)day["arranged"]!["tasks"]![(string)rods["code"]!]!["title"]!);
         Assert.All(Tasks(day), t => Assert.Null(t!["mark"]?["done"]));
@@ -155,7 +143,7 @@ public sealed class TellTests(Server server) : IClassFixture<Server>
     {
         using var client = await server.StartKitchenAsync("Long");
         await client.CreatedAsync(Orders.In(2, Orders.Line()));
-        var day = await DayAsync(client);
+        var day = await client.PlannedDayAsync();
         var (gone, title) = ($"{day["orders"]![0]!["code"]}/dip.9", new string('x', 2000));
         var arranged = day["arranged"]!.DeepClone();
         arranged["tasks"]![gone] = new JsonObject { ["done"] = "2031-05-01T10:00:00", ["title"] = title };
@@ -177,6 +165,6 @@ public sealed class TellTests(Server server) : IClassFixture<Server>
         ];
         foreach (var wrong in all)
             Assert.Equal(HttpStatusCode.BadRequest, (await TellAsync(client, wrong)).StatusCode);
-        Assert.Equal(0, (int)(await DayAsync(client))["version"]!);
+        Assert.Equal(0, (int)(await client.PlannedDayAsync())["version"]!);
     }
 }

@@ -3350,7 +3350,7 @@ export interface components {
             lumps: number;
             seen: string[];
             inside: null | components["schemas"]["Inside"];
-            story: components["schemas"]["StoryView"][];
+            story: components["schemas"]["StoryPoint"][];
             moves: components["schemas"]["Moved"][];
             score: null | components["schemas"]["Score"];
             /** Format: int32 */
@@ -3833,7 +3833,7 @@ export interface components {
             /** Format: double */
             short: number;
         };
-        StoryView: {
+        StoryPoint: {
             at: components["schemas"]["Duration"];
             middle: components["schemas"]["Temperature"];
         };

@@ -25,6 +25,10 @@ export interface Wording {
   massParts: (grams: number) => [figure: string, unit: string];
   pack: (grams: number) => string;
   temperature: (celsius: number) => string;
+  /** The figure of it alone. */
+  degrees: (celsius: number) => string;
+  /** A window of temperatures, or the one that it is: 31 to 32 °C, 35 °C. */
+  window: (from: number, to: number) => string;
   money: (amount: number) => string;
   /** The unit that a value kept in a unit is typed in. */
   typed: (unit: string) => TypedUnit;
@@ -50,13 +54,16 @@ export function wordingIn(us: boolean): Wording {
     return g >= 10 || g < 0.05 ? [whole(g), "g"] : [trim(g, 2), "g"];
   };
   const mass = (g: number) => massParts(g).join("\u00a0");
-  const temperature = (c: number) => (us ? `${whole(c * 1.8 + 32)} °F` : `${trim(c, 3)} °C`);
+  const degrees = (c: number) => (us ? whole(c * 1.8 + 32) : trim(c, 3));
+  const temperature = (c: number) => `${degrees(c)} ${us ? "°F" : "°C"}`;
   const wording: Wording = {
     us,
     mass,
     massParts,
     pack: (g) => (us ? `${whole(g / ounce)} oz` : `${whole(g)} g`),
     temperature,
+    degrees,
+    window: (from, to) => (from === to ? temperature(to) : wording.between(from, to, "°C")),
     money: (amount) => `€ ${cents.format(amount)}`,
     typed: (unit) => {
       if (us && unit === "g") return times("oz", ounce);

@@ -50,10 +50,7 @@ function Planned({ melt, isWarm, reference }: { melt: DayMelt; isWarm: boolean; 
         <b className="block text-[26px]">{wording.mass(melt.toMelt)}</b>
         {melt.useFrom != null && melt.useTo != null && (
           <span className="text-go block">
-            {melt.vessel === null ? "draw" : "dip"} at{" "}
-            {melt.useFrom === melt.useTo
-              ? wording.temperature(melt.useTo)
-              : wording.between(melt.useFrom, melt.useTo, "°C")}
+            {melt.vessel === null ? "draw" : "dip"} at {wording.window(melt.useFrom, melt.useTo)}
           </span>
         )}
         <span className="text-ink2 block">{isWarm ? "melted" : `ready ${clock(melt.ready)}`}</span>
@@ -74,12 +71,12 @@ function Watched({ pot }: { pot: PotNow }) {
     <>
       {pot.curve.length > 0 && (
         <Curve
-          label={`Temperature of the pot, used at ${wording.between(pot.from, pot.to, "°C")}`}
+          label={`Temperature of the pot, used at ${wording.window(pot.from, pot.to)}`}
           read={points(pot.curve)}
           ahead={points(pot.ahead)}
           window={[pot.from, pot.to]}
           limit={pot.limit}
-          says={(c) => wording.temperature(c).split(" ")[0] ?? ""}
+          says={wording.degrees}
           marks={[
             { x: first, name: `${Math.round(-first)} min ago` },
             ...(end > 1 ? [{ x: end, name: `in ${Math.round(end)} min` }] : [{ x: 0, name: "now" }]),

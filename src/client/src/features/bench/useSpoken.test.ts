@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { wordIn } from "./useSpoken";
+import { textOf, wordIn } from "./useSpoken";
 
 describe("a word at the bench", () => {
   it("is heard in whatever sentence it stands", () => {
@@ -17,5 +17,14 @@ describe("a word at the bench", () => {
     expect(wordIn("not done yet")).toBeUndefined();
     expect(wordIn("it isn't done")).toBeUndefined();
     expect(wordIn("")).toBeUndefined();
+  });
+
+  it("is read from what the browser heard, whose parts are its prototype's", () => {
+    const browsers = Object.create(
+      {},
+      { confidence: { get: () => 0.9, enumerable: true }, heard: { get: () => "done", enumerable: true } },
+    ) as object;
+    expect(textOf(Object.create(browsers) as object)).toBe("done");
+    expect(textOf(undefined)).toBe("");
   });
 });

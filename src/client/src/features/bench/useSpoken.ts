@@ -23,10 +23,19 @@ export function wordIn(said: string): Spoken | undefined {
 interface Recognition {
   continuous: boolean;
   lang: string;
-  onresult: ((event: { results: ArrayLike<ArrayLike<{ transcript: string }>>; resultIndex: number }) => void) | null;
+  onresult: ((event: { results: ArrayLike<ArrayLike<object>>; resultIndex: number }) => void) | null;
   onend: (() => void) | null;
   start: () => void;
   abort: () => void;
+}
+
+/** The words of what the browser heard: of its parts the one that is text; the other is how sure it is. */
+export function textOf(heard: object | undefined): string {
+  for (const part in heard) {
+    const value = (heard as Record<string, unknown>)[part];
+    if (typeof value === "string") return value;
+  }
+  return "";
 }
 
 const recognitionOf = () => {
@@ -50,7 +59,7 @@ export function useSpoken(on: boolean, hear: (word: Spoken) => void) {
     listener.continuous = true;
     listener.lang = "en-GB";
     listener.onresult = ({ results, resultIndex }) => {
-      const word = wordIn(results[resultIndex]?.[0]?.transcript ?? "");
+      const word = wordIn(textOf(results[resultIndex]?.[0]));
       if (word) heard(word);
     };
     // Browsers stop listening after a silence; refused, they end at once and are not asked again.

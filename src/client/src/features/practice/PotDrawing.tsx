@@ -67,10 +67,12 @@ const heightOf = (c: number) =>
 export function Thermometer(props: { middle: number; from: number; to: number; most: number }) {
   const { middle, from, to, most } = props;
   const wording = useWording();
-  const window = from === to ? wording.temperature(to) : wording.between(from, to, "°C");
   const top = heightOf(Math.max(to, from + 1));
   return (
-    <figure aria-label={`The thermometer says ${wording.temperature(middle)}; dip at ${window}`} className="m-0">
+    <figure
+      aria-label={`The thermometer says ${wording.temperature(middle)}; dip at ${wording.window(from, to)}`}
+      className="m-0"
+    >
       <svg aria-hidden viewBox="-92 0 190 320" className="block w-full">
         <rect x="-13" y="8" width="26" height="304" rx="13" className="fill-panel stroke-rim" strokeWidth="3" />
         <rect x="-12" y={top} width="24" height={Math.max(5, heightOf(from) - top)} className="fill-go" opacity="0.6" />
@@ -84,15 +86,15 @@ export function Thermometer(props: { middle: number; from: number; to: number; m
           <g key={c}>
             <path d={`M16 ${heightOf(c)}H26`} className="stroke-ink2" strokeWidth="1.5" />
             <text x="32" y={heightOf(c) + 5} className="fill-ink2 text-[14px]">
-              {wording.temperature(c).split(" ")[0]}
+              {wording.degrees(c)}
             </text>
           </g>
         ))}
         <text x="-20" y={top + 9} textAnchor="end" className="fill-go text-[15px] font-bold">
-          dip {window.replace(" to ", "–").split(" ")[0]}
+          dip {from === to ? wording.degrees(to) : `${wording.degrees(from)}–${wording.degrees(to)}`}
         </text>
         <text x="-20" y={heightOf(most) - 4} textAnchor="end" className="fill-mind text-[15px]">
-          at most {wording.temperature(most).split(" ")[0]}
+          at most {wording.degrees(most)}
         </text>
       </svg>
       <figcaption className="text-center text-[26px] font-bold">{wording.temperature(middle)}</figcaption>

@@ -96,7 +96,7 @@ function Pot({ pot, practice }: { pot: Practice; practice: ReturnType<typeof use
         read={pot.story.map((p) => ({ x: p.at / 60, y: p.middle }))}
         window={[pot.from, pot.to]}
         limit={pot.most}
-        says={(c) => wording.temperature(c).split(" ")[0] ?? ""}
+        says={wording.degrees}
         marks={marksOf(pot)}
         wide
       />

@@ -14,14 +14,16 @@ const anotherSeed = () => crypto.getRandomValues(new Uint16Array(1))[0] ?? 1;
 const begun = (exercise: string): Tried =>
   (putBy.read(under(exercise)) as Tried | undefined) ?? { seed: anotherSeed(), moves: [] };
 
-/** A try at an exercise: what was done is put by on this device, and the pot is what the server makes of it. */
+/**
+ * A try at one exercise, the same as long as its page is shown: what was done is put by on this device, and the pot is
+ * what the server makes of it.
+ */
 export function usePractice(exercise: string) {
   const queries = useQueryClient();
-  const [all, setAll] = useState<Record<string, Tried>>({});
-  const tried = all[exercise] ?? begun(exercise);
+  const [tried, setTried] = useState(() => begun(exercise));
   const set = (next: Tried) => {
     putBy.write(under(exercise), next);
-    setAll({ ...all, [exercise]: next });
+    setTried(next);
   };
   const pot = useQuery({
     queryKey: ["practised", exercise, tried.seed, tried.moves],

@@ -9,7 +9,7 @@ using static Kondiba.Core.Tests.Orders;
 namespace Kondiba.Core.Tests;
 
 /// <summary>What a probe and a scale say of a pot at the bench, and what of it is believed.</summary>
-public class PotWatchTests
+public class PotNowTests
 {
     private static readonly Instant Begin = Instant.FromUtc(2031, 5, 3, 10, 0);
     private static readonly LocalDateTime Morning = new(2031, 5, 3, 10, 0);

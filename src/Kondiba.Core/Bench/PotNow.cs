@@ -75,9 +75,6 @@ public sealed record PotNow(
             pot.IsMelted);
         var advice = new Coach(r.Melting, r.LivePot, r.Setting).Advise(coached, pot.Readings, now);
         var believed = advice.Act is not CoachAct.ByEye;
-        var cooling = believed && advice.Act is CoachAct.Wait or CoachAct.Dip
-            ? Cooling.Fit(pot.Readings, coached.Mass, coached.Method, coached.Room, r.Melting)
-            : null;
         var (covers, scale) = Weighed(pot, left, coached, tables, now);
         return new(
             believed ? Quantities.Of<Temperature>(Coach.Now(pot.Readings), "°C") : null,
@@ -85,18 +82,20 @@ public sealed record PotNow(
             coached.From,
             coached.To,
             coached.Limit,
-            cooling is null
-                ? []
-                :
-                [
-                    .. Enumerable.Range(0, MostAhead + 1)
-                        .Select(m => cooling.In(Duration.FromMinutes(m)))
-                        .TakeWhile(t => t.Si > coached.From.Si - TooCool),
-                ],
+            Onwards(advice.Cooling, coached.From),
             left,
             covers,
             scale);
     }
+
+    private static List<Temperature> Onwards(Cooling? cooling, Temperature from) => cooling is null
+        ? []
+        :
+        [
+            .. Enumerable.Range(0, MostAhead + 1)
+                .Select(m => cooling.In(Duration.FromMinutes(m)))
+                .TakeWhile(t => t.Si > from.Si - TooCool),
+        ];
 
     /// <summary>Pieces that what is left is enough for, and what to melt more, by when.</summary>
     private static (int? Covers, Message Says) Weighed(
