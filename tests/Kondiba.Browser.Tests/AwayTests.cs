@@ -32,7 +32,7 @@ public sealed class AwayTests(Site site) : IClassFixture<Fresh>
 
         site.Start();
         maker.Until(() => !maker.Shows("kept in this browser") && !maker.Shows("what it said last"), "the server back", 60);
-        Assert.Equal(3, maker.Count(Ticked));
+        maker.Until(() => maker.Count(Ticked) == 3, "all steps ticked on the plan that came back", 20);
         using var client = await site.EnterAsync();
         var day = (await client.GetFromJsonAsync<JsonObject>("api/day", TestContext.Current.CancellationToken))!;
         Assert.Equal(3, day["plan"]!["tasks"]!.AsArray().Count(t => t!["mark"]?["done"] is not null));
