@@ -89,7 +89,8 @@ public sealed record CoatingTally(
     private static KitchenTables WithMargin(KitchenTables tables, double margin)
     {
         var reference = tables.Reference;
-        return tables with { Reference = reference with { Pot = reference.Pot with { Margin = new(new(margin), Source.Entered) } } };
+        var pot = reference.Pot with { Margin = new(new(margin), Source.Entered), Certainty = null };
+        return tables with { Reference = reference with { Pot = pot } };
     }
 
     /// <summary>Puts a line's coats, parts, disc, mould and look together to one tally.</summary>

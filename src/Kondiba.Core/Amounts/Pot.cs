@@ -130,4 +130,8 @@ public sealed record Pot(
     RunnerUp? RunnerUp,
     IReadOnlyList<VesselChoice> Vessels,
     Temperature DipFrom,
-    Temperature DipTo);
+    Temperature DipTo)
+{
+    /// <summary>What it will take, as far as the kitchen's batches tell; null as long as none of them was of these pieces.</summary>
+    public PotRange? Range { get; init; }
+}

@@ -28,9 +28,16 @@ public sealed record PotCost(Mass Left, Money WrittenOff, Duration Dipping, Dura
         var c = tables.Pricing;
         var melting = c.Melt.Value * Further(melts - 1);
         var hands = dipping + melting;
-        var (writtenOff, labour) = (PricePerKilogram(coating, tables) * (left.Si * c.WrittenOff.Value.Si), c.Hour.Value * hands.TotalHours);
+        var (writtenOff, labour) = (WrittenOffOf(left, coating, tables), c.Hour.Value * hands.TotalHours);
         return new(left, writtenOff, dipping, melting, hands, labour, writtenOff + labour);
     }
+
+    /// <summary>Worth of what is left over that does not come back.</summary>
+    internal static Money WrittenOffOf(Mass left, Coating coating, ReferenceData tables) =>
+        PricePerKilogram(coating, tables) * (left.Si * tables.Pricing.WrittenOff.Value.Si);
+
+    /// <summary>Worth of so much of a coating.</summary>
+    internal static Money WorthOf(Mass mass, Coating coating, ReferenceData tables) => PricePerKilogram(coating, tables) * mass.Si;
 
     private static double Further(double melts) => melts <= 0 ? 0 : Math.Floor(melts) + Math.Min(1, 10 * (melts - Math.Floor(melts)));
 

@@ -36,8 +36,9 @@ internal static class PotMaking
             lines[(dip.Line, dip.Layer)] = LineTally.For(dip, flow, softer, tables, problems);
 
         var pairs = dips.Select(d => (d, lines[(d.Line, d.Layer)], d.Held)).ToList();
-        var tallies = dips.Count == 0 ? [] : InVessels(pairs, flow, tables.Reference);
-        var tally = tallies.Find(t => t.Vessel.Code == draft.Vessel) ?? Best(tallies, tables.Reference);
+        var certain = new Certain([.. pairs.Select(p => (p.d, p.Item2.OnPieces.Value))], tables);
+        var tallies = dips.Count == 0 ? [] : InVessels(pairs, flow, certain, tables.Reference);
+        var tally = tallies.Find(t => t.Vessel.Code == draft.Vessel) ?? Usual(tallies, tables) ?? Best(tallies, tables.Reference);
         if (tally is not null)
             NameUnfit(key, tally, tallies, problems);
         if (tally?.InOrder.Count == 0)
@@ -49,7 +50,8 @@ internal static class PotMaking
             return (null, inOrder);
         var testFilm = Film.After(flow, tables.Reference.Thinning.TestDip.Value, tables.Reference.Film);
         Message advice = tally is null ? "" : PotThinning.Advice(testFilm.Value, dose, dips, key, draft, tables.Reference, problems);
-        return (Of(coating, colour, bags, dose, flow, tallies, tally, testFilm, advice, tables), inOrder);
+        var range = tally is null ? null : certain.RangeOf(tally, coating, tables.Reference);
+        return (Of(coating, colour, bags, dose, flow, tallies, tally, testFilm, advice, tables) with { Range = range }, inOrder);
     }
 
     private static Pot Of(
@@ -109,10 +111,11 @@ internal static class PotMaking
     }
 
     /// <summary>The pot in every vessel, those that take every piece first, and of these the cheapest.</summary>
-    private static List<VesselTally> InVessels(List<(Dip Dip, LineTally Tally, HeldPiece Held)> pairs, Flow flow, ReferenceData tables)
+    private static List<VesselTally> InVessels(
+        List<(Dip Dip, LineTally Tally, HeldPiece Held)> pairs, Flow flow, Certain certain, ReferenceData tables)
     {
         return [
-            .. tables.Vessels.SelectMany(v => VesselTally.All(v, pairs, flow, tables))
+            .. tables.Vessels.SelectMany(v => VesselTally.All(v, pairs, flow, certain, tables))
                 .OrderBy(t => t.Unfit.Count)
                 .ThenBy(t => !t.Fits)
                 .ThenBy(t => t.Cost.Total.Amount)
@@ -138,6 +141,15 @@ internal static class PotMaking
             .OrderBy(t => !WorthIt(t)).ThenBy(t => t.Cost.Total.Amount).ThenBy(t => t.ToMelt.Si).First();
 
         bool WorthIt(VesselTally t) => t.Melts.Count == 1 || t.Melts[^1] >= tables.Pot.LeastMelt.Value;
+    }
+
+    /// <summary>The vessel that the kitchen dips most of the pot's pieces in, where it takes all of them.</summary>
+    private static VesselTally? Usual(List<VesselTally> tallies, KitchenTables tables)
+    {
+        if (tables.Profile.Habits.Vessels is not { Count: > 0 } vessels || tallies.Count == 0 || tallies[0].InOrder.Count == 0)
+            return null;
+        var most = tallies[0].InOrder.MaxBy(s => s.Tally.OnPieces.Value.Si)!.Dip.Centre.Code;
+        return tallies.Find(t => t.Fits && t.Vessel.Code == vessels.GetValueOrDefault(most));
     }
 
     private static PotDrizzle DrizzleOf(IReadOnlyList<Bagged> bags, ReferenceData tables)

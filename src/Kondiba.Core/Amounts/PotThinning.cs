@@ -60,7 +60,7 @@ internal static class PotThinning
             var flow = Flow.Of(coating, rate, c);
             return dips.All(d => d.Size.Shape is Cavity || CoatOn(d) >= c.Covers.Of(d.Colour.Cover).Value);
 
-            Length CoatOn(Dip dip) => LineTally.CoatOf(dip, Film.Thickness(flow, dip.Size.Shape.Run(dip.Depth), c).Film, c);
+            Length CoatOn(Dip dip) => LineTally.CoatOf(dip, Film.Thickness(flow, dip.Size.Shape.Run(dip.Depth), c).Film, tables);
         }
     }
 

@@ -24,6 +24,7 @@ internal sealed record VesselTally(
     Mass ToMelt,
     double Fills,
     PotCost Cost,
+    Sourced<Share> Margin,
     int Spooned = 0)
 {
     /// <summary>Share of a vessel that can be topped up at least; with less room than this it would be topped up all the time.</summary>
@@ -53,7 +54,7 @@ internal sealed record VesselTally(
     /// Every way of dipping a pot's pieces in a vessel: for each way that one of them takes there, as many as can go by it.
     /// </summary>
     public static IEnumerable<VesselTally> All(
-        Vessel vessel, IReadOnlyList<(Dip Dip, LineTally Tally, HeldPiece Held)> dips, Flow flow, ReferenceData tables)
+        Vessel vessel, IReadOnlyList<(Dip Dip, LineTally Tally, HeldPiece Held)> dips, Flow flow, Certain certain, ReferenceData tables)
     {
         var onlyMoulds = dips.All(p => p.Dip.Size.Shape is Cavity);
         var seats = dips.Select(p => onlyMoulds && !vessel.Pours
@@ -71,11 +72,11 @@ internal sealed record VesselTally(
         {
             var seated = dips.Select((p, i) => new Seated(p.Dip, p.Tally, seats[i].FirstOrDefault(s => s.Way.Code == way) ?? seats[i][0]))
                 .ToList();
-            yield return For(vessel, seated, flow, tables);
+            yield return For(vessel, seated, flow, certain, tables);
         }
     }
 
-    private static VesselTally For(Vessel vessel, List<Seated> seated, Flow flow, ReferenceData tables)
+    private static VesselTally For(Vessel vessel, List<Seated> seated, Flow flow, Certain certain, ReferenceData tables)
     {
         // Of those that want as deep a pool the ones with most on them go first, in whatever order the lines stand.
         var inOrder = seated.Where(s => s.Seat.Fits)
@@ -88,7 +89,18 @@ internal sealed record VesselTally(
         var onPieces = inOrder.Select(s => s.Tally.OnPieces.Value).Total();
         var dipping = inOrder.Aggregate(Duration.Zero, (sum, s) => sum + s.Dip.HandsOn(s.Seat.Way));
         return With(
-            new(vessel, inOrder, [.. seated.Where(s => !s.Seat.Fits)], onPieces, pool, poolFor, default, default, 0, PotCost.Nothing),
+            new(
+                vessel,
+                inOrder,
+                [.. seated.Where(s => !s.Seat.Fits)],
+                onPieces,
+                pool,
+                poolFor,
+                default,
+                default,
+                0,
+                PotCost.Nothing,
+                certain.MarginFor(onPieces, pool)),
             pool,
             dipping,
             tables);
@@ -108,7 +120,7 @@ internal sealed record VesselTally(
             || last.Dip.Centre.Holding is Holding.Mould
             || last.Tally.DipLine > spoon.Longest.Value)
             return null;
-        var wanted = (most / (1 + c.Margin.Value.Si)) - c.ToolLoss.Value - OnPieces;
+        var wanted = (most / (1 + Margin.Value.Si)) - c.ToolLoss.Value - OnPieces;
         var perPiece = last.Tally.PerPiece.Value / last.Dip.Coats;
         var pieces = (int)Math.Ceiling((Pool - wanted) / perPiece);
         var pool = Pool - (perPiece * pieces);
@@ -140,7 +152,7 @@ internal sealed record VesselTally(
     private static VesselTally With(VesselTally tally, Mass pool, Duration dipping, ReferenceData tables)
     {
         var c = tables.Pot;
-        var toMelt = (tally.OnPieces + pool + c.ToolLoss.Value) * (1 + c.Margin.Value.Si);
+        var toMelt = (tally.OnPieces + pool + c.ToolLoss.Value) * (1 + tally.Margin.Value.Si);
         if (tally.InOrder.Count == 0)
             return tally with { ToMelt = toMelt };
         var fills = FillsOf(tally.Vessel, tally.InOrder, toMelt);
@@ -232,11 +244,11 @@ internal sealed record VesselTally(
     public List<WorkingLine> SpareWorking(PotConstants c) =>
     [
         WorkingLine.Of("amounts.stays-tools-walls", c.ToolLoss),
-        WorkingLine.Of("amounts.margin", c.Margin),
+        WorkingLine.Of("amounts.margin", Margin),
         WorkingLine.Of(
             "amounts.spare",
             Message.Of(
-                "amounts.spare.how", ("toolLoss", c.ToolLoss.Value), ("margin", c.Margin.Value), ("onPieces", OnPieces), ("pool", Pool)),
+                "amounts.spare.how", ("toolLoss", c.ToolLoss.Value), ("margin", Margin.Value), ("onPieces", OnPieces), ("pool", Pool)),
             Spare,
             Source.Computed),
     ];
@@ -246,11 +258,11 @@ internal sealed record VesselTally(
         WorkingLine.Of("amounts.pieces-2", "amounts.one-piece.how", OnPieces, Source.Computed),
         WorkingLine.Of("amounts.pool", Message.Of("amounts.see-own-working", ("vessel", Vessel.Name)), Pool, Source.Computed),
         WorkingLine.Of("amounts.stays-tools-walls", c.ToolLoss),
-        WorkingLine.Of("amounts.margin", c.Margin),
+        WorkingLine.Of("amounts.margin", Margin),
         WorkingLine.Of(
             "amounts.melt",
             Message.Of(
-                "amounts.melt.how", ("onPieces", OnPieces), ("pool", Pool), ("toolLoss", c.ToolLoss.Value), ("margin", c.Margin.Value.Si)),
+                "amounts.melt.how", ("onPieces", OnPieces), ("pool", Pool), ("toolLoss", c.ToolLoss.Value), ("margin", Margin.Value.Si)),
             ToMelt,
             Source.Computed),
     ];

@@ -110,8 +110,9 @@ public sealed record PotNow(
         if (covers >= toDip)
             return (covers, Message.Of("bench.scale.enough", ("left", inPot), ("toDip", toDip)));
         var more = each * (toDip - covers);
+        var times = tables.Learned.Melting.Of(coached.Method.Code).Mean;
         var work = MeltWork.For(
-            coached.Coating, more, coached.Method, coached.Room, tables.Reference.Melting, tables.Reference.Setting);
+            coached.Coating, more, coached.Method, coached.Room, times, tables.Reference.Melting, tables.Reference.Setting);
         var within = Lasts(pot.Weights, over, now) is { } lasts ? lasts - work.Hands - work.Waits : (Duration?)null;
         return (covers, within is { } time && time > Duration.FromMinutes(1)
             ? Message.Of("bench.scale.soon", ("left", inPot), ("covers", covers), ("toDip", toDip), ("more", more), ("within", time))

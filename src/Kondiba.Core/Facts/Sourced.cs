@@ -22,6 +22,10 @@ public enum Tag
     [JsonStringEnumMemberName("estimate")]
     Estimate,
 
+    /// <summary>From this kitchen's own batches.</summary>
+    [JsonStringEnumMemberName("learned")]
+    Learned,
+
     /// <summary>Entered on the order.</summary>
     [JsonStringEnumMemberName("entered")]
     Entered,
@@ -41,6 +45,11 @@ public sealed record Source(Tag Tag, string Text)
 
     /// <summary>What the maker set for the whole kitchen.</summary>
     public static Source Kitchen { get; } = new(Tag.Entered, "as set in your kitchen");
+
+    /// <summary>What a kitchen's own batches showed.</summary>
+    /// <param name="batches">How many.</param>
+    public static Source Batches(int batches) =>
+        new(Tag.Learned, batches == 1 ? "from a batch of yours" : $"from {batches} batches of yours");
 
     /// <summary>Plain arithmetic on the lines before.</summary>
     public static Source Computed { get; } = new(Tag.Computed, "from the lines above");

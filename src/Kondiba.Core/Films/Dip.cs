@@ -45,6 +45,12 @@ internal sealed record Dip(
     /// <summary>Key of the pot it is dipped in.</summary>
     public string Pot => Coating.Pot(Colour);
 
+    /// <summary>What batches of it teach: of the way it is held, of the centre, and of the centre in this coating.</summary>
+    public string Kin => KinOf(Centre, Coating.Code);
+
+    /// <summary>The same of a centre in a coating.</summary>
+    public static string KinOf(Centre centre, string coating) => $"{centre.Holding}/{centre.Code}/{coating}";
+
     /// <summary>A piece as it goes into the coating.</summary>
     public HeldPiece Held => new(One, Centre.Holding, Size.Shape, Depth);
 

@@ -16,7 +16,6 @@ namespace Kondiba.Core.Films;
 /// <param name="Shakes">Ways to drain a piece.</param>
 /// <param name="Shake">Code of the way it is done in this kitchen.</param>
 /// <param name="DripTime">How long a piece is held over the pot.</param>
-/// <param name="Stick">The maker's own factor on the film; 1 until learned.</param>
 /// <param name="AtOnce">What a second coat, dipped at once, adds to the first: the wet coats run down together.</param>
 /// <param name="Loops">What the loops of a twist drag along, over the skin of its rod.</param>
 /// <param name="Covers">Film that each kind of colour needs to hide what is under it.</param>
@@ -34,7 +33,6 @@ public sealed record FilmConstants(
     IReadOnlyList<Shake> Shakes,
     string Shake,
     Sourced<Duration> DripTime,
-    Sourced<Share> Stick,
     Sourced<Share> AtOnce,
     Sourced<Share> Loops,
     Covers Covers,

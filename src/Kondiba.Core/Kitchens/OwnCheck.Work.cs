@@ -49,6 +49,14 @@ public static partial class OwnCheck
             Error("film", "kitchens.coat-thinner-mm-thicker", "kitchens.coat-thinner-mm-thicker.do");
         if (ways.Margin is { } margin && !(margin is >= 0 and <= 1))
             Error("margin", "kitchens.margin-less-nothing-more-all", "kitchens.deposit-less-nothing-more.do");
+        foreach (var (centre, vessel) in ways.Vessels ?? new Dictionary<string, string>())
+        {
+            if (tables.Centre(centre) is null || tables.Vessel(vessel) is null)
+                Error("vessels", "logbook.no-such", "logbook.choose");
+        }
+
+        if (ways.Certainty is { } certainty && !(certainty is >= 0.5 and <= 0.999))
+            Error("certainty", "kitchens.enough-how-often", "kitchens.enough-how-often.do");
         if (ways.Shake is not null && tables.Film.Shakes.All(s => s.Code != ways.Shake))
             Error(
                 "shake",

@@ -38,14 +38,14 @@ public static partial class OwnTables
     /// <summary>The kitchen's tables. Everything given must have passed <see cref="OwnCheck"/>.</summary>
     public static KitchenTables For(KitchenTables nothingTold, OwnThings own)
     {
-        var (shipped, usual, _) = nothingTold;
+        var (shipped, usual) = (nothingTold.Reference, nothingTold.Profile);
         var ways = own.Ways;
         var coatings = Over(shipped.Coatings, own.Coatings.Select(c => Coating(c, shipped)), c => c.Code);
         var owned = shipped.Vessels.Where(v => ways.WithoutVessels?.Contains(v.Code) is not true);
         var vessels = Over([.. owned], own.Vessels.Select(Vessel), v => v.Code);
         var centres = Over(shipped.Centres, own.Centres.Select(c => Centre(c, shipped)), c => c.Code);
         var pieces = shipped with { Centres = centres };
-        var reference = shipped with
+        var reference = WithWays(shipped, ways) with
         {
             Centres = centres,
             Figures = Over(
@@ -56,22 +56,6 @@ public static partial class OwnTables
             Tints = Over(
                 shipped.Tints, own.Tints.Select(t => new Tint(t.Code, t.Name, t.Carrier, t.Swatch, t.Drops, Source.Kitchen)), t => t.Code),
             Vessels = vessels.Count > 0 ? vessels : shipped.Vessels,
-            Film = shipped.Film with
-            {
-                Shake = ways.Shake ?? shipped.Film.Shake,
-                DripTime = Set(ways.DripTime is { } s ? Duration.FromSeconds(s) : null, shipped.Film.DripTime),
-            },
-            Decorating = shipped.Decorating with
-            {
-                HandSpeed = Set(
-                ways.HandSpeed is { } v ? Quantities.Of<Speed>(v, "mm/s") : null, shipped.Decorating.HandSpeed)
-            },
-            Pot = shipped.Pot with { Margin = Set(ways.Margin is { } m ? new Share(m) : null, shipped.Pot.Margin) },
-            Thinning = shipped.Thinning with
-            {
-                Target = Set(
-                ways.Film is { } f ? Quantities.Of<Length>(f, "mm") : null, shipped.Thinning.Target)
-            },
             Wares = Wares(shipped.Wares, own.Wares),
             Ingredients = [
                 .. shipped.Ingredients,
@@ -93,8 +77,34 @@ public static partial class OwnTables
             Setting = shipped.Setting with { Places = Over(shipped.Setting.Places, own.Places.Select(Place), p => p.Code) },
         };
         var usually = coatings.Any(c => c.Code == ways.Coating) ? ways.Coating! : usual.Habits.Coating;
-        return new(reference, new(own.Working ?? usual.Working, new(usually, ways.Thinner, ways.Schools)), nothingTold.Stock);
+        var habits = new Habits(usually, ways.Thinner, ways.Schools, ways.Vessels);
+        return nothingTold with { Reference = reference, Profile = new(own.Working ?? usual.Working, habits) };
     }
+
+    /// <summary>The tables with the kitchen's own ways of working.</summary>
+    private static ReferenceData WithWays(ReferenceData shipped, Ways ways) => shipped with
+    {
+        Film = shipped.Film with
+        {
+            Shake = ways.Shake ?? shipped.Film.Shake,
+            DripTime = Set(ways.DripTime is { } s ? Duration.FromSeconds(s) : null, shipped.Film.DripTime),
+        },
+        Decorating = shipped.Decorating with
+        {
+            HandSpeed = Set(
+            ways.HandSpeed is { } v ? Quantities.Of<Speed>(v, "mm/s") : null, shipped.Decorating.HandSpeed)
+        },
+        Pot = shipped.Pot with
+        {
+            Margin = Set(ways.Margin is { } m ? new Share(m) : null, shipped.Pot.Margin),
+            Certainty = ways.Certainty is { } certainty ? new Share(certainty) : null,
+        },
+        Thinning = shipped.Thinning with
+        {
+            Target = Set(
+            ways.Film is { } f ? Quantities.Of<Length>(f, "mm") : null, shipped.Thinning.Target)
+        },
+    };
 
     private static Place Place(OwnPlace own) =>
         new(

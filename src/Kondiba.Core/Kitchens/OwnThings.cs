@@ -3,6 +3,7 @@ using Kondiba.Core.Coatings;
 using Kondiba.Core.Colour;
 using Kondiba.Core.Decoration;
 using Kondiba.Core.Fillings;
+using Kondiba.Core.Learning;
 using Kondiba.Core.Moulds;
 using Kondiba.Core.Reference;
 using Kondiba.Core.Wares;
@@ -26,6 +27,7 @@ namespace Kondiba.Core.Kitchens;
 /// <param name="Words">The maker's own words.</param>
 /// <param name="Figures">The maker's own figures; one with the code of a shipped one stands in its place.</param>
 /// <param name="Working">Hours, hands and warm places; null for the usual.</param>
+/// <param name="Learning">What of its batches the maker wants learned; null for all of it.</param>
 public sealed record OwnThings(
     Ways Ways,
     IReadOnlyList<OwnCentre> Centres,
@@ -42,7 +44,8 @@ public sealed record OwnThings(
     IReadOnlyList<OwnPart> Parts,
     IReadOnlyList<OwnWord> Words,
     IReadOnlyList<OwnFigure> Figures,
-    Working? Working = null)
+    Working? Working = null,
+    LearningChoice? Learning = null)
 {
     /// <summary>A kitchen about which nothing has been told.</summary>
     public static OwnThings None { get; } = new(new(), [], [], [], [], [], [], new(), [], [], [], [], [], [], []);
@@ -58,6 +61,11 @@ public sealed record OwnThings(
 /// <param name="HandSpeed">Speed of the hand in long lines of drizzle, in mm/s.</param>
 /// <param name="WithoutVessels">Codes of the shipped vessels that this kitchen does not have.</param>
 /// <param name="Schools">Where makers differ, what is done here: the choice by the school's code.</param>
+/// <param name="Certainty">
+/// How often a pot is to be enough, as a share of batches; the margin follows what the kitchen's batches say of it. Null for the same
+/// margin always.
+/// </param>
+/// <param name="Vessels">What a centre is dipped in here, by code; the others in whichever costs least.</param>
 public sealed record Ways(
     string? Coating = null,
     string? Thinner = null,
@@ -67,7 +75,9 @@ public sealed record Ways(
     double? DripTime = null,
     double? HandSpeed = null,
     IReadOnlyList<string>? WithoutVessels = null,
-    IReadOnlyDictionary<string, string>? Schools = null);
+    IReadOnlyDictionary<string, string>? Schools = null,
+    double? Certainty = null,
+    IReadOnlyDictionary<string, string>? Vessels = null);
 
 /// <summary>A centre as the maker enters it.</summary>
 /// <param name="Code">Name in data.</param>

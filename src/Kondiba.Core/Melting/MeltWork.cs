@@ -17,12 +17,14 @@ public sealed record MeltWork(Duration Hands, Duration Waits, Melt Melt, Mass? S
     /// <param name="mass">How much of it.</param>
     /// <param name="method">By what.</param>
     /// <param name="room">Temperature of the room.</param>
+    /// <param name="times">Times by which the kitchen's melts by this method take longer than the model says.</param>
     /// <param name="c">Constants of melting.</param>
     /// <param name="setting">Constants of setting, for the coating's family.</param>
     public static MeltWork For(
-        Coating coating, Mass mass, MeltMethod method, Temperature room, MeltConstants c, SettingConstants setting)
+        Coating coating, Mass mass, MeltMethod method, Temperature room, double times, MeltConstants c, SettingConstants setting)
     {
-        var melt = Melt.For(coating, mass, method, room, c, setting);
+        var model = Melt.For(coating, mass, method, room, c, setting);
+        var melt = model with { InAll = model.InAll * times };
 
         // A microwave is stood by; a bath or a pot only looked after, and melts on meanwhile.
         var tended = method.Level is null ? Duration.Min(melt.InAll, c.Tended.Value) : melt.InAll;

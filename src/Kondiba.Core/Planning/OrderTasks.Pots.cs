@@ -45,7 +45,7 @@ internal sealed partial class OrderTasks
                 Whole(melting.Max(m => m.Hands)),
                 cools,
                 Whole(c.Holds.Value),
-                Whole(tables.Reference.Pricing.Wash.Value * tables.Profile.Working.PaceOf(Stage.Melt)),
+                Whole(tables.Reference.Pricing.Wash.Value * tables.PaceOf(Stage.Melt)),
                 little ? ["pots.all"] : ["pots.all", "pots"],
                 1 + (int)Math.Round((1 - (Spectrum.LabOf(colour!.Srgb).L / 100)) * 4),
                 [.. open.Select(t => t.Task).Distinct()],

@@ -24,13 +24,14 @@ internal static class MeltingOf
     {
         var batches = Math.Max(1, pot.Melts.Count);
         var one = For(pot, mass / batches, tables);
-        return one with { Hands = one.Hands * batches * tables.Profile.Working.PaceOf(Steps.Stage.Melt) };
+        return one with { Hands = one.Hands * batches * tables.PaceOf(Steps.Stage.Melt) };
     }
 
     private static MeltWork For(Pot pot, Mass mass, KitchenTables tables)
     {
-        var r = tables.Reference;
-        return MeltWork.For(r.Coating(pot.Coating)!, mass, MethodOf(tables), r.Setting.Room.Air.Value, r.Melting, r.Setting);
+        var (r, method) = (tables.Reference, MethodOf(tables));
+        var times = tables.Learned.Melting.Of(method.Code).Mean;
+        return MeltWork.For(r.Coating(pot.Coating)!, mass, method, r.Setting.Room.Air.Value, times, r.Melting, r.Setting);
     }
 
     /// <summary>What a kitchen melts by.</summary>

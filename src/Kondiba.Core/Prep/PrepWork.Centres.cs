@@ -155,7 +155,7 @@ internal sealed partial class PrepWork
         var begun = line.Begun(centre.Spoil.Value);
         var with = Rules(centre).Find(r => r.WithDip)?.HandsFor(begun) ?? Duration.Zero;
         return (tables.Reference.Prep.Sheet.Value + ((DipTime(line) + WetWork(line)) * begun) + with)
-            * tables.Profile.Working.PaceOf(Stage.Dip);
+            * tables.PaceOf(Stage.Dip);
     }
 
     /// <summary>What only comes from its packets is laid out in one go.</summary>
@@ -171,7 +171,7 @@ internal sealed partial class PrepWork
     private void LayOut(string code, List<WorkStep> laid)
     {
         steps.RemoveAll(laid.Contains);
-        Duration Once(WorkStep step) => (step.Rule.Once?.Value ?? Duration.Zero) * tables.Profile.Working.PaceOf(Stage.Prep);
+        Duration Once(WorkStep step) => (step.Rule.Once?.Value ?? Duration.Zero) * tables.PaceOf(Stage.Prep);
         var first = laid[0].Rule;
         steps.Add(laid[0] with
         {

@@ -261,7 +261,7 @@ internal sealed partial class PrepWork
             rule,
             says ?? rule.Says,
             why ?? rule.Because,
-            hands * tables.Profile.Working.PaceOf(stage),
+            hands * tables.PaceOf(stage),
             [.. after.Distinct()],
             amounts ?? [],
             [.. (pots ?? []).Distinct()],

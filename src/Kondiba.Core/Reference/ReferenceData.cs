@@ -5,11 +5,13 @@ using Kondiba.Core.Decoration;
 using Kondiba.Core.Facts;
 using Kondiba.Core.Fillings;
 using Kondiba.Core.Films;
+using Kondiba.Core.Learning;
 using Kondiba.Core.Melting;
 using Kondiba.Core.Moulds;
 using Kondiba.Core.Setting;
 using Kondiba.Core.Steps;
 using Kondiba.Core.Thinning;
+using Kondiba.Core.Troubles;
 using Kondiba.Core.Vessels;
 using Kondiba.Core.Wares;
 using Kondiba.Core.Wording;
@@ -52,6 +54,8 @@ namespace Kondiba.Core.Reference;
 /// <param name="Prep">Constants of preparing.</param>
 /// <param name="Planning">Constants of planning.</param>
 /// <param name="Exercises">What is tried at the practice pot.</param>
+/// <param name="Learning">Constants of learning.</param>
+/// <param name="Troubles">What goes wrong, and why.</param>
 public sealed record ReferenceData(
     IReadOnlyList<Centre> Centres,
     IReadOnlyList<Centre> Figures,
@@ -85,7 +89,9 @@ public sealed record ReferenceData(
     IReadOnlyList<School> Schools,
     PrepConstants Prep,
     PlanConstants Planning,
-    Exercises Exercises)
+    Exercises Exercises,
+    LearningConstants Learning,
+    TroubleTables Troubles)
 {
     private Listed? listed;
 

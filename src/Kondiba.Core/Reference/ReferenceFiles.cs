@@ -7,12 +7,14 @@ using Kondiba.Core.Decoration;
 using Kondiba.Core.Facts;
 using Kondiba.Core.Fillings;
 using Kondiba.Core.Films;
+using Kondiba.Core.Learning;
 using Kondiba.Core.Measures;
 using Kondiba.Core.Melting;
 using Kondiba.Core.Moulds;
 using Kondiba.Core.Setting;
 using Kondiba.Core.Steps;
 using Kondiba.Core.Thinning;
+using Kondiba.Core.Troubles;
 using Kondiba.Core.Vessels;
 using Kondiba.Core.Wares;
 using Kondiba.Core.Wording;
@@ -74,7 +76,9 @@ internal static class ReferenceFiles
             Read<List<School>>("schools", options),
             practice.Prep,
             practice.Planning,
-            Read<Exercises>("exercises", options));
+            Read<Exercises>("exercises", options),
+            practice.Learning,
+            Read<TroubleTables>("troubles", options));
     }
 
     private static T Read<T>(string name, JsonSerializerOptions options)
@@ -104,7 +108,8 @@ internal static class ReferenceFiles
         PriceConstants Pricing,
         PrepConstants Prep,
         PlanConstants Planning,
-        MouldConstants Mould);
+        MouldConstants Mould,
+        LearningConstants Learning);
 
     /// <summary>A measure written as [value, "unit", "source"].</summary>
     private sealed record MeasureRow(double Value, string Unit, Source Source)

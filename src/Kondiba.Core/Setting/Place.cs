@@ -10,7 +10,9 @@ namespace Kondiba.Core.Setting;
 /// <param name="Air">Air temperature.</param>
 /// <param name="Humidity">Relative humidity of its air.</param>
 /// <param name="Trays">Trays that it takes at once; none when this kitchen has no such place.</param>
-public sealed record Place(string Code, string Name, Sourced<Temperature> Air, Sourced<Share> Humidity, int Trays)
+/// <param name="Learned">Times by which coats take longer there than the model says; null as long as nobody timed any.</param>
+public sealed record Place(
+    string Code, string Name, Sourced<Temperature> Air, Sourced<Share> Humidity, int Trays, Sourced<Share>? Learned = null)
 {
     /// <summary>The room that is worked in: pieces are dipped there, and come back into its air.</summary>
     public const string Room = "counter";

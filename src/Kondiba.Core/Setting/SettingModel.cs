@@ -84,8 +84,12 @@ public static class SettingModel
             return handleHard is null || (colds && cold is null);
         });
         Duration? through = handleHard is { } hard && cold is { } at ? Duration.Max(hard, at) : null;
-        var time = new SettingTime(place.Code, touchDry, handleHard, wet, releases, through, () => []);
+        var time = new SettingTime(place.Code, Timed(touchDry), Timed(handleHard), Timed(wet), Timed(releases), Timed(through), () => []);
         return time with { Working = () => Working(piece, place, c, time) };
+
+        Duration? Timed(Duration? after) => after is { } by && place.Learned is { } times
+            ? Duration.FromSeconds(Math.Round(by.TotalSeconds * times.Value.Si))
+            : after;
     }
 
     /// <summary>The course of film and centre, evenly in time, from dipping on.</summary>
@@ -195,6 +199,7 @@ public static class SettingModel
             WorkingLine.Of("setting.crystallized-leaves-pot", fat.Seed),
             WorkingLine.Of("setting.touch-dry-from-share", c.TouchDry),
             WorkingLine.Of("setting.hard-from-share-crystallized", c.HandleHard),
+            .. place.Learned is { } times ? new[] { WorkingLine.Count("setting.longer-than-model", "", times.Value.Si, times.Source) } : [],
             .. time.Through is null ? [] : new[] { WorkingLine.Of("setting.cold-through-when-centre", c.Cold) },
         ];
         Add("setting.takes-sprinkles-until", time.Wet);
