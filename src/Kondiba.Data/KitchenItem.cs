@@ -1,5 +1,6 @@
 using System.Text.Json;
 using Kondiba.Core.Kitchens;
+using Kondiba.Core.Learning;
 using Kondiba.Core.Reference;
 using NodaTime;
 using NodaTime.Serialization.SystemTextJson;
@@ -56,6 +57,9 @@ public enum ItemKind
 
     /// <summary>A figure of the maker's own.</summary>
     Figure,
+
+    /// <summary>What of its batches the maker wants learned; one a kitchen.</summary>
+    Learning,
 }
 
 /// <summary>Something a maker has told about the kitchen, kept as the record that Core reads.</summary>
@@ -100,7 +104,8 @@ public sealed class KitchenItem : IOfKitchen
             Of<OwnPart>(ItemKind.Part),
             Of<OwnWord>(ItemKind.Word),
             Of<OwnFigure>(ItemKind.Figure),
-            Of<Working>(ItemKind.Working).FirstOrDefault());
+            Of<Working>(ItemKind.Working).FirstOrDefault(),
+            Of<LearningChoice>(ItemKind.Learning).FirstOrDefault());
 
         List<T> Of<T>(ItemKind kind) =>
             [.. items.Where(i => i.Kind == kind)

@@ -1,4 +1,5 @@
 using Kondiba.Core.Kitchens;
+using Kondiba.Core.Logbook;
 using Kondiba.Core.Reference;
 using Kondiba.Core.Wares;
 using Kondiba.Core.Wording;
@@ -11,6 +12,14 @@ namespace Kondiba.Data;
 /// <summary>The tables of the kitchens that were last asked for, with and without their stock; so many and no more.</summary>
 public sealed class KnownKitchens() : MemoryCache(new MemoryCacheOptions { SizeLimit = 400 });
 
+/// <summary>What a kitchen has told and logged.</summary>
+/// <param name="Own">What it has told.</param>
+/// <param name="Untaught">Its tables as if it had logged nothing.</param>
+/// <param name="Batches">What it has logged, newest first.</param>
+/// <param name="Tables">Its tables with what its batches taught.</param>
+public sealed record ToldByKitchen(
+    OwnThings Own, KitchenTables Untaught, IReadOnlyList<LoggedBatch> Batches, KitchenTables Tables);
+
 /// <summary>
 /// What the request's kitchen has told about itself, and its tables. They are remembered under the number that the database raises with
 /// every change, so that all servers on it see the same at once.
@@ -18,6 +27,9 @@ public sealed class KnownKitchens() : MemoryCache(new MemoryCacheOptions { SizeL
 public sealed class KitchenThings(KondibaContext db, KitchenTables shipped, KnownKitchens known)
 {
     private static readonly TimeSpan Unused = TimeSpan.FromMinutes(30);
+
+    // What is older than so many batches has been forgotten long ago.
+    private const int MostBatches = 1000;
 
     private Revision? revision;
 
@@ -27,7 +39,7 @@ public sealed class KitchenThings(KondibaContext db, KitchenTables shipped, Know
     /// <summary>What the kitchen has told, and its tables with what is in its pantry.</summary>
     public async Task<(OwnThings Own, KitchenTables Tables)> ReadAsync()
     {
-        var (own, tables) = await ToldAsync();
+        var (own, _, _, tables) = await ToldAsync();
         var at = await RevisionAsync();
         var stocked = await KnownAsync((db.KitchenId, at.Things, at.Stock), async () =>
         {
@@ -54,13 +66,18 @@ public sealed class KitchenThings(KondibaContext db, KitchenTables shipped, Know
         return new(at.Language, at.Units is Units.Us);
     }
 
-    private async Task<(OwnThings Own, KitchenTables Tables)> ToldAsync()
+    /// <summary>What the kitchen has told and logged, its tables, and the same as if it had logged nothing.</summary>
+    public async Task<ToldByKitchen> ToldAsync()
     {
         var at = await RevisionAsync();
         return await KnownAsync((db.KitchenId, at.Things), async () =>
         {
             var own = KitchenItem.Read(await db.KitchenItems.AsNoTracking().ToListAsync(db.Gone));
-            return (own, OwnTables.For(shipped, own));
+            var rows = await db.Batches.AsNoTracking().Where(b => b.RemovedAt == null)
+                .OrderByDescending(b => b.MadeOn).ThenByDescending(b => b.LoggedAt).Take(MostBatches).ToListAsync(db.Gone);
+            List<LoggedBatch> batches = [.. rows.Select(b => b.Logged)];
+            var untaught = OwnTables.For(shipped, own);
+            return new ToldByKitchen(own, untaught, batches, Lessons.Taught(untaught, batches, own.Learning ?? new()));
         });
     }
 
@@ -134,7 +151,7 @@ public sealed class KitchenThings(KondibaContext db, KitchenTables shipped, Know
     {
         var items = await db.KitchenItems.AsNoTracking().ToListAsync(db.Gone);
         var after = KitchenItem.Read([.. items.Where(i => i.Kind != kind || i.Code != code), .. item is null ? [] : new[] { item }]);
-        var (own, tables) = await ToldAsync();
+        var (own, tables, _, _) = await ToldAsync();
         return [.. OwnCheck.NotMade(after, OwnTables.For(shipped, after).Reference).Except(OwnCheck.NotMade(own, tables.Reference))];
     }
 

@@ -53,6 +53,10 @@ public sealed class KondibaContext(
 
     public DbSet<PracticeBest> PracticeBests => Set<PracticeBest>();
 
+    public DbSet<KitchenBatch> Batches => Set<KitchenBatch>();
+
+    public DbSet<BatchPhoto> BatchPhotos => Set<BatchPhoto>();
+
     public DbSet<Invitation> Invitations => Set<Invitation>();
 
     public Guid KitchenId => scope.KitchenId;
@@ -63,6 +67,8 @@ public sealed class KondibaContext(
     /// <summary>Removes everything of the kitchen but itself and its people.</summary>
     public async Task ClearAsync()
     {
+        await BatchPhotos.ExecuteDeleteAsync();
+        await Batches.ExecuteDeleteAsync();
         await Readings.ExecuteDeleteAsync();
         await Devices.ExecuteDeleteAsync();
         await PracticeBests.ExecuteDeleteAsync();
@@ -89,6 +95,7 @@ public sealed class KondibaContext(
         Pantry(builder);
         Plans(builder);
         BenchOf(builder);
+        LogbookOf(builder);
         builder.Entity<Kitchen>(kitchen =>
         {
             kitchen.Property(k => k.Name).HasMaxLength(80);
@@ -276,6 +283,29 @@ public sealed class KondibaContext(
             best.HasOne<Kitchen>().WithMany().HasForeignKey(b => b.KitchenId);
             best.HasQueryFilter(b => b.KitchenId == KitchenId);
             best.Property(b => b.Exercise).HasMaxLength(60);
+        });
+    }
+
+    private void LogbookOf(ModelBuilder builder)
+    {
+        builder.Entity<KitchenBatch>(batch =>
+        {
+            batch.ToTable("batches");
+            batch.HasKey(b => new { b.KitchenId, b.Id });
+            batch.HasOne<Kitchen>().WithMany().HasForeignKey(b => b.KitchenId);
+            batch.HasQueryFilter(b => b.KitchenId == KitchenId);
+            batch.Property(b => b.Version).IsRowVersion();
+            batch.Ignore(b => b.Logged);
+            Json(batch.Property(b => b.Batch));
+            Json(batch.Property(b => b.Expected));
+            batch.HasIndex(b => new { b.KitchenId, b.MadeOn });
+        });
+        builder.Entity<BatchPhoto>(photo =>
+        {
+            photo.ToTable("batch_photos");
+            photo.HasKey(p => new { p.KitchenId, p.Id });
+            photo.HasOne<KitchenBatch>().WithMany().HasForeignKey(p => new { p.KitchenId, p.BatchId });
+            photo.HasQueryFilter(p => p.KitchenId == KitchenId);
         });
     }
 

@@ -25,6 +25,38 @@ namespace Kondiba.Data.Migrations
 
             NpgsqlModelBuilderExtensions.UseIdentityByDefaultColumns(modelBuilder);
 
+            modelBuilder.Entity("Kondiba.Data.BatchPhoto", b =>
+                {
+                    b.Property<Guid>("KitchenId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("kitchen_id");
+
+                    b.Property<Guid>("Id")
+                        .HasColumnType("uuid")
+                        .HasColumnName("id");
+
+                    b.Property<Instant>("AddedAt")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("added_at");
+
+                    b.Property<Guid>("BatchId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("batch_id");
+
+                    b.Property<byte[]>("Jpeg")
+                        .IsRequired()
+                        .HasColumnType("bytea")
+                        .HasColumnName("jpeg");
+
+                    b.HasKey("KitchenId", "Id")
+                        .HasName("pk_batch_photos");
+
+                    b.HasIndex("KitchenId", "BatchId")
+                        .HasDatabaseName("ix_batch_photos_kitchen_id_batch_id");
+
+                    b.ToTable("batch_photos", (string)null);
+                });
+
             modelBuilder.Entity("Kondiba.Data.CalendarFeed", b =>
                 {
                     b.Property<Guid>("Id")
@@ -246,6 +278,53 @@ namespace Kondiba.Data.Migrations
                         .HasFilter("is_sample");
 
                     b.ToTable("kitchens", (string)null);
+                });
+
+            modelBuilder.Entity("Kondiba.Data.KitchenBatch", b =>
+                {
+                    b.Property<Guid>("KitchenId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("kitchen_id");
+
+                    b.Property<Guid>("Id")
+                        .HasColumnType("uuid")
+                        .HasColumnName("id");
+
+                    b.Property<string>("Batch")
+                        .IsRequired()
+                        .HasColumnType("jsonb")
+                        .HasColumnName("batch");
+
+                    b.Property<string>("Expected")
+                        .IsRequired()
+                        .HasColumnType("jsonb")
+                        .HasColumnName("expected");
+
+                    b.Property<Instant>("LoggedAt")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("logged_at");
+
+                    b.Property<LocalDate>("MadeOn")
+                        .HasColumnType("date")
+                        .HasColumnName("made_on");
+
+                    b.Property<Instant?>("RemovedAt")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("removed_at");
+
+                    b.Property<uint>("Version")
+                        .IsConcurrencyToken()
+                        .ValueGeneratedOnAddOrUpdate()
+                        .HasColumnType("xid")
+                        .HasColumnName("xmin");
+
+                    b.HasKey("KitchenId", "Id")
+                        .HasName("pk_batches");
+
+                    b.HasIndex("KitchenId", "MadeOn")
+                        .HasDatabaseName("ix_batches_kitchen_id_made_on");
+
+                    b.ToTable("batches", (string)null);
                 });
 
             modelBuilder.Entity("Kondiba.Data.KitchenItem", b =>
@@ -1091,6 +1170,16 @@ namespace Kondiba.Data.Migrations
                     b.ToTable("person_tokens", (string)null);
                 });
 
+            modelBuilder.Entity("Kondiba.Data.BatchPhoto", b =>
+                {
+                    b.HasOne("Kondiba.Data.KitchenBatch", null)
+                        .WithMany()
+                        .HasForeignKey("KitchenId", "BatchId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_batch_photos_batches_kitchen_id_batch_id");
+                });
+
             modelBuilder.Entity("Kondiba.Data.CalendarFeed", b =>
                 {
                     b.HasOne("Kondiba.Data.Kitchen", null)
@@ -1129,6 +1218,16 @@ namespace Kondiba.Data.Migrations
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired()
                         .HasConstraintName("fk_invitations_kitchens_kitchen_id");
+                });
+
+            modelBuilder.Entity("Kondiba.Data.KitchenBatch", b =>
+                {
+                    b.HasOne("Kondiba.Data.Kitchen", null)
+                        .WithMany()
+                        .HasForeignKey("KitchenId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_batches_kitchens_kitchen_id");
                 });
 
             modelBuilder.Entity("Kondiba.Data.KitchenItem", b =>

@@ -35,6 +35,12 @@ internal static class FormatsApi
         files.MapPost("/pantry", ImportPantryAsync)
             .WithName("ImportPantry")
             .WithSummary("Puts every row into the pantry as a lot of its own; the same Idempotency-Key again adds nothing.");
+        files.MapGet("/logbook.csv", ExportLogbookAsync)
+            .WithName("ExportLogbook")
+            .WithSummary("Every batch as CSV, RFC 4180: a row for each kind of piece.");
+        files.MapPost("/logbook", ImportLogbookAsync)
+            .WithName("ImportLogbook")
+            .WithSummary("Logs every batch of a file; the same Idempotency-Key again adds nothing.");
     }
 
     private static async Task<ContentHttpResult> ExportKitchenAsync(KitchenFormat format) =>
@@ -59,6 +65,13 @@ internal static class FormatsApi
         var lots = (await pantry.LotsAsync()).OrderBy(l => l.Ware, StringComparer.Ordinal);
         return TypedResults.Text(PantryCsv.Write(lots, (await things.TablesAsync()).Reference.AllWares), Csv);
     }
+
+    private static async Task<ContentHttpResult> ExportLogbookAsync(KitchenThings things) =>
+        TypedResults.Text(LogbookCsv.Write((await things.ToldAsync()).Batches.Select(b => b.Batch).Reverse()), Csv);
+
+    private static async Task<Ok<ImportPlan>> ImportLogbookAsync(
+        FileText file, bool? apply, [SentKey] Guid? key, LogbookImport import) =>
+        TypedResults.Ok(await import.ImportAsync(file.Text, apply ?? false, key));
 
     private static async Task<Ok<ImportPlan>> ImportPantryAsync(
         FileText file, bool? apply, [SentKey] Guid? key, PantryImport import) =>

@@ -4,6 +4,8 @@ using System.Text.Json.Nodes;
 using System.Text.Json.Schema;
 using System.Text.Json.Serialization;
 using Kondiba.Core.Kitchens;
+using Kondiba.Core.Learning;
+using Kondiba.Core.Logbook;
 using Kondiba.Core.Orders;
 using Kondiba.Core.Planning;
 using Kondiba.Core.Reference;
@@ -39,6 +41,8 @@ namespace Kondiba.Web.Formats;
 /// <param name="Parts">The maker's own parts, by code; null for none.</param>
 /// <param name="Words">The maker's own words, by code; null for none.</param>
 /// <param name="Figures">The maker's own figures, by code; null for none.</param>
+/// <param name="Batches">The logbook, newest first, without its photos; null for none.</param>
+/// <param name="Learning">What of it the maker wants learned; null for all of it.</param>
 public sealed record KitchenDocument(
     string Format,
     int Version,
@@ -64,7 +68,9 @@ public sealed record KitchenDocument(
     IReadOnlyList<OwnTopping>? Toppings = null,
     IReadOnlyList<OwnPart>? Parts = null,
     IReadOnlyList<OwnWord>? Words = null,
-    IReadOnlyList<OwnFigure>? Figures = null)
+    IReadOnlyList<OwnFigure>? Figures = null,
+    IReadOnlyList<LoggedBatch>? Batches = null,
+    LearningChoice? Learning = null)
 {
     public const string FormatName = "kondiba-kitchen";
 

@@ -1,5 +1,6 @@
 using System.Text.Json;
 using Kondiba.Core.Kitchens;
+using Kondiba.Core.Learning;
 using Kondiba.Core.Orders;
 using Kondiba.Core.Planning;
 using Kondiba.Core.Reference;
@@ -24,6 +25,8 @@ internal sealed class KitchenFormat(
         var numbers = orders.ToDictionary(o => o.Id, o => o.Number);
         var lots = await db.PantryLots.AsNoTracking().Include(l => l.Movements).ToListAsync(db.Gone);
         var arranged = await ArrangedAsync();
+        var batches = await db.Batches.AsNoTracking().Where(b => b.RemovedAt == null)
+            .OrderByDescending(b => b.MadeOn).ThenBy(b => b.Id).ToListAsync(db.Gone);
         bool Said(ItemKind kind) => items.Any(i => i.Kind == kind);
         return JsonSerializer.Serialize(
             new KitchenDocument(
@@ -54,7 +57,9 @@ internal sealed class KitchenFormat(
                 own.Toppings,
                 own.Parts,
                 own.Words,
-                own.Figures),
+                own.Figures,
+                batches.Count == 0 ? null : [.. batches.Select(b => b.Logged)],
+                own.Learning),
             KitchenDocument.Json) + "\n";
 
         LotDocument LotOf(PantryLot l) => new(
@@ -62,19 +67,17 @@ internal sealed class KitchenFormat(
             Sorted(
                 l.Movements.Select(m => new MovementDocument(m.Kind, m.Amount, m.At, m.OrderId is { } id ? numbers[id] : null, m.Note)),
                 m => m.At));
-
-        static OrderDraft InOrder(OrderDraft draft) =>
-            draft with
-            {
-                Pots = draft.Pots.OrderBy(p => p.Key, StringComparer.Ordinal)
-                .ToDictionary(),
-                Schools = draft.Schools?.OrderBy(s => s.Key, StringComparer.Ordinal).ToDictionary()
-            };
-
-        // Rows have no order of their own: what is written of them decides.
-        static List<T> Sorted<T, TKey>(IEnumerable<T> rows, Func<T, TKey> by) =>
-            [.. rows.OrderBy(by).ThenBy(r => JsonSerializer.Serialize(r, KitchenDocument.Json), StringComparer.Ordinal)];
     }
+
+    private static OrderDraft InOrder(OrderDraft draft) => draft with
+    {
+        Pots = draft.Pots.OrderBy(p => p.Key, StringComparer.Ordinal).ToDictionary(),
+        Schools = draft.Schools?.OrderBy(s => s.Key, StringComparer.Ordinal).ToDictionary(),
+    };
+
+    /// <summary>Rows have no order of their own: what is written of them decides.</summary>
+    private static List<T> Sorted<T, TKey>(IEnumerable<T> rows, Func<T, TKey> by) =>
+        [.. rows.OrderBy(by).ThenBy(r => JsonSerializer.Serialize(r, KitchenDocument.Json), StringComparer.Ordinal)];
 
     /// <summary>Puts a document in place of all that is in the kitchen, or only says what that would change.</summary>
     /// <param name="text">The document.</param>
@@ -130,6 +133,7 @@ internal sealed class KitchenFormat(
             changes.Add(Message.Of("formats.time-zone-becomes", ("timeZone", kitchen.TimeZone), ("timeZone2", d.TimeZone)));
         Counted("formats.orders", await db.Orders.CountAsync(db.Gone), d.Orders.Count);
         Counted("formats.lots-pantry", await db.PantryLots.CountAsync(db.Gone), d.Lots.Count);
+        Counted("formats.batches", await db.Batches.CountAsync(b => b.RemovedAt == null, db.Gone), d.Batches?.Count ?? 0);
         Counted("formats.arrangements-day", (await ArrangedAsync()).Count, d.Arranged?.Count ?? 0);
         foreach (var (kind, what, there) in new (ItemKind, Message, int)[]
         {
@@ -144,7 +148,8 @@ internal sealed class KitchenFormat(
             (ItemKind.Topping, "formats.own-toppings", d.Toppings?.Count ?? 0), (ItemKind.Part, "formats.own-parts", d.Parts?.Count ?? 0),
             (ItemKind.Word, "formats.own-words", d.Words?.Count ?? 0),
             (ItemKind.Figure, "formats.own-figures", d.Figures?.Count ?? 0),
-            (ItemKind.Ways, "formats.ways-working", d.Ways is null ? 0 : 1), (ItemKind.Rates, "formats.rates", d.Rates is null ? 0 : 1),
+            (ItemKind.Ways, "formats.ways-working", d.Ways is null ? 0 : 1),
+            (ItemKind.Learning, "formats.learning", d.Learning is null ? 0 : 1), (ItemKind.Rates, "formats.rates", d.Rates is null ? 0 : 1),
         })
             Counted(what, items.GetValueOrDefault(kind), there);
         return changes;
@@ -172,11 +177,31 @@ internal sealed class KitchenFormat(
         Add(ItemKind.Word, d.Words ?? [], w => w.Code);
         Add(ItemKind.Figure, d.Figures ?? [], f => f.Code);
         Add<Working>(ItemKind.Working, d.Working is { } working ? [working] : [], _ => "working");
+        Add<LearningChoice>(ItemKind.Learning, d.Learning is { } learning ? [learning] : [], _ => "learning");
+        db.AddRange((d.Batches ?? []).Select(b => new KitchenBatch
+        {
+            Id = b.Id,
+            KitchenId = db.KitchenId,
+            MadeOn = b.Batch.MadeOn,
+            Batch = b.Batch,
+            Expected = b.Expected,
+            LoggedAt = instants.GetCurrentInstant(),
+        }));
         if (d.Arranged is { } arranged)
             record.Keep(await record.RowAsync(), arranged, Arrangements.None, instants.GetCurrentInstant(), by: null);
         db.AddRange(orders);
         var byNumber = orders.ToDictionary(o => o.Number, o => o.Id);
-        foreach (var l in d.Lots)
+        AddLots(d.Lots, byNumber);
+        await db.SaveChangesAsync();
+        await all.CommitAsync();
+
+        void Add<T>(ItemKind kind, IEnumerable<T> things, Func<T, string> code) =>
+            db.AddRange(things.Select(t => KitchenItem.Of(db.KitchenId, kind, code(t), t)));
+    }
+
+    private void AddLots(IReadOnlyList<LotDocument> lots, Dictionary<int, Guid> byNumber)
+    {
+        foreach (var l in lots)
         {
             var lot = new PantryLot
             {
@@ -201,11 +226,5 @@ internal sealed class KitchenFormat(
             }));
             db.Add(lot);
         }
-
-        await db.SaveChangesAsync();
-        await all.CommitAsync();
-
-        void Add<T>(ItemKind kind, IEnumerable<T> things, Func<T, string> code) =>
-            db.AddRange(things.Select(t => KitchenItem.Of(db.KitchenId, kind, code(t), t)));
     }
 }

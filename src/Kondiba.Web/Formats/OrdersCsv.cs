@@ -223,7 +223,7 @@ internal static class OrdersCsv
         c.Json<Decor>("decor"),
         c.Json<Making>("making"));
 
-    private static string Camel<T>(T value)
+    internal static string Camel<T>(T value)
         where T : struct, Enum => JsonNamingPolicy.CamelCase.ConvertName(value.ToString());
 
     private static string? Json<T>(T? value)

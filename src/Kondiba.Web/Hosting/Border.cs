@@ -24,6 +24,8 @@ internal static class Border
         "/api/devices",
         "/api/readings",
         "/api/practice",
+        "/api/logbook",
+        "/api/troubles",
     ];
 
     public static void UseBorder(this WebApplication app) => app.Use(async (context, next) =>

@@ -58,6 +58,23 @@ export const exercisesQuery = queryOptions({
   queryFn: () => answer(api.GET("/api/practice")),
 });
 
+export const logbookQuery = queryOptions({ queryKey: ["logbook"], queryFn: () => answer(api.GET("/api/logbook")) });
+
+export const signsQuery = queryOptions({ queryKey: ["signs"], queryFn: () => answer(api.GET("/api/troubles")) });
+
+/** What may go wrong with an order, in the room as it usually is or in the air that is told. */
+export const risksQuery = (id: string, air: number | null, humidity: number | null) =>
+  queryOptions({
+    queryKey: ["risks", id, air, humidity],
+    queryFn: () =>
+      answer(
+        api.GET("/api/orders/{id}/risks", {
+          params: { path: { id }, query: { ...(air !== null && { air }), ...(humidity !== null && { humidity }) } },
+        }),
+      ),
+    retry: false,
+  });
+
 export const shelfQuery = (from: string | undefined) =>
   queryOptions({
     queryKey: ["shelf", from],

@@ -154,6 +154,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/orders/{id}/risks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What may go wrong with an order, in the room as it usually is or in the air that is told. */
+        get: operations["GetRisks"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/feeds/{secret}.ics": {
         parameters: {
             query?: never;
@@ -1089,6 +1106,145 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/logbook": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Every batch, what the maker's hand does, and what to change. */
+        get: operations["GetLogbook"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/logbook/draft": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A batch with everything filled in that is known: of a pot of an order, or of a pot of the day's plan. */
+        get: operations["DraftBatch"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/logbook/batches/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Logs a batch, or puts it in place of the one of that id. */
+        put: operations["KeepBatch"];
+        post?: never;
+        /** Deletes a batch; it can be restored. */
+        delete: operations["RemoveBatch"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/logbook/batches/{id}/restore": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Brings a deleted batch back. */
+        post: operations["RestoreBatch"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/logbook/learning": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Keeps what is learned: what is set aside, and from which day on. */
+        put: operations["KeepLearning"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/logbook/batches/{batch}/photos/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Adds a photo to a batch: a JPEG of at most 1 MB. */
+        put: operations["AddPhoto"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/logbook/photos/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A photo. */
+        get: operations["GetPhoto"];
+        put?: never;
+        post?: never;
+        /** Deletes a photo. */
+        delete: operations["RemovePhoto"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/troubles": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What can be seen or felt to have gone wrong. */
+        get: operations["GetSigns"];
+        put?: never;
+        /** What it comes from, by what is answered and what the logbook knows, what to do, and what to answer next. */
+        post: operations["FindCause"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/day/calendar.ics": {
         parameters: {
             query?: never;
@@ -1668,6 +1824,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/files/logbook.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Every batch as CSV, RFC 4180: a row for each kind of piece. */
+        get: operations["ExportLogbook"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/files/logbook": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Logs every batch of a file; the same Idempotency-Key again adds nothing. */
+        post: operations["ImportLogbook"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -1702,6 +1892,97 @@ export interface components {
             helpers: components["schemas"]["HelperOn"][];
             places: components["schemas"]["PlaceOn"][];
         };
+        AskView: {
+            code: string;
+            ask: components["schemas"]["Message"];
+        };
+        Batch: {
+            madeOn: components["schemas"]["LocalDate"];
+            order?: null | string;
+            /** Format: uuid */
+            orderId?: null | string;
+            coating: string;
+            colour: string;
+            vessel?: null | string;
+            thinner?: null | string;
+            pieces: components["schemas"]["BatchPieces"][];
+            /** Format: double */
+            before?: null | number;
+            /** Format: double */
+            added?: null | number;
+            /** Format: double */
+            after?: null | number;
+            /** Format: double */
+            bags?: null | number;
+            /** Format: double */
+            dippedAt?: null | number;
+            /** Format: double */
+            room?: null | number;
+            /** Format: double */
+            humidity?: null | number;
+            method?: null | string;
+            /** Format: double */
+            meltMinutes?: null | number;
+            /** Format: double */
+            dipMinutes?: null | number;
+            drying: components["schemas"]["BatchDrying"][];
+            film?: null | components["schemas"]["FilmLook"];
+            wrong: components["schemas"]["BatchTrouble"][];
+            note?: null | string;
+            change?: null | string;
+            leftOut?: boolean;
+            confirmed?: boolean;
+        };
+        BatchDrying: {
+            place: string;
+            /** Format: double */
+            touchDry?: null | number;
+            /** Format: double */
+            hard?: null | number;
+        };
+        BatchPieces: {
+            centre: string;
+            size: string;
+            /** Format: double */
+            depth: number;
+            /** Format: int32 */
+            made: number;
+            /**
+             * Format: int32
+             * @default 0
+             */
+            spoilt: number;
+            /**
+             * Format: int32
+             * @default 1
+             */
+            coats: number;
+            /** @default false */
+            atOnce: boolean;
+            upright?: null | boolean;
+            /** Format: double */
+            perPiece?: null | number;
+        };
+        BatchTrouble: {
+            sign: string;
+            /** Format: int32 */
+            pieces?: null | number;
+            cause?: null | string;
+        };
+        BatchView: {
+            /** Format: uuid */
+            id: string;
+            batch: components["schemas"]["Batch"];
+            /** Format: double */
+            planned: number;
+            /** Format: double */
+            weighed: null | number;
+            srgb: string;
+            name: components["schemas"]["Message"];
+            groups: string;
+            questioned: boolean;
+            photos: string[];
+        };
         Between: {
             from: components["schemas"]["LocalDateTime"];
             to: components["schemas"]["LocalDateTime"];
@@ -1718,6 +1999,18 @@ export interface components {
         };
         /** @enum {unknown} */
         Carrier: "oil" | "powder" | "water";
+        CauseView: {
+            code: string;
+            name: components["schemas"]["Message"];
+            /** Format: double */
+            likely: number;
+            because: string[];
+            /** Format: int32 */
+            seenHere: number;
+            now: components["schemas"]["Message"];
+            next: components["schemas"]["Message"];
+            tag: string;
+        };
         /** @enum {unknown} */
         CavityKind: "round" | "block" | "free";
         CentreView: {
@@ -2059,6 +2352,16 @@ export interface components {
         EntryText: {
             text: string;
         };
+        Estimate: {
+            /** Format: double */
+            mean: number;
+            /** Format: double */
+            spread: number;
+            /** Format: int32 */
+            batches: number;
+            source: components["schemas"]["Source"];
+            isLearned: boolean;
+        };
         Exercise: {
             code: string;
             name: string;
@@ -2198,9 +2501,21 @@ export interface components {
             ingredients: components["schemas"]["IngredientView"][];
         };
         /** @enum {unknown} */
+        FilmLook: "thin" | "right" | "thick" | "uneven" | null;
+        /** @enum {unknown} */
         GoesIn: "before" | "after";
         /** @enum {unknown} */
         GoesOn: "wet" | "set";
+        /** @enum {unknown} */
+        HandKind: "stick" | "pace" | "setting" | "melting" | "spoilt";
+        HandValue: {
+            key: string;
+            kind: components["schemas"]["HandKind"];
+            name: components["schemas"]["Message"];
+            value: components["schemas"]["Estimate"];
+            setAside: boolean;
+            says: components["schemas"]["Message"];
+        };
         /** @enum {unknown} */
         Handover: "pickup" | "delivery";
         HelperOn: {
@@ -2293,6 +2608,11 @@ export interface components {
         };
         /** @enum {unknown} */
         Language: "British" | "American";
+        LearningChoice: {
+            setAside?: null | string[];
+            /** @description day, 2031-05-03 */
+            from?: null | string;
+        };
         Leftover: {
             mass: components["schemas"]["Mass"];
             uses: string[];
@@ -2364,6 +2684,14 @@ export interface components {
         LocalDateTime: string;
         /** @description time of day, 18:30:00 */
         LocalTime: string;
+        LogbookView: {
+            batches: components["schemas"]["BatchView"][];
+            hand: components["schemas"]["HandValue"][];
+            next: components["schemas"]["Suggestion"][];
+            says: components["schemas"]["Message"];
+            learning: components["schemas"]["LearningChoice"];
+            totals: components["schemas"]["Totals"];
+        };
         Look: {
             code: string;
             name: string;
@@ -2441,6 +2769,14 @@ export interface components {
             srgb: string;
             how: string;
         };
+        MadeOf: {
+            centre: string;
+            /** Format: int32 */
+            made: number;
+            /** Format: int32 */
+            spoilt: number;
+            dozen: null | components["schemas"]["Duration"];
+        };
         MadePart: {
             code: string;
             coating: string;
@@ -2467,6 +2803,12 @@ export interface components {
             };
             on?: null | string;
             disc?: null | components["schemas"]["DiscDraft"];
+        };
+        MarginChoice: {
+            certainty: components["schemas"]["Share"];
+            toMelt: components["schemas"]["Mass"];
+            cost: components["schemas"]["Money"];
+            isCheapest: boolean;
         };
         /** @description in g */
         Mass: number;
@@ -2542,6 +2884,13 @@ export interface components {
         };
         /** @description in the kitchen's currency */
         Money: number;
+        MonthOf: {
+            month: components["schemas"]["LocalDate"];
+            /** Format: double */
+            off: null | number;
+            left: components["schemas"]["Mass"];
+            lost: components["schemas"]["Money"];
+        };
         MouldDraft: {
             mould: null | string;
             insert?: null | string;
@@ -3273,6 +3622,7 @@ export interface components {
             vessels: components["schemas"]["VesselChoice"][];
             dipFrom: components["schemas"]["Temperature"];
             dipTo: components["schemas"]["Temperature"];
+            range?: null | components["schemas"]["PotRange"];
         };
         PotBand: {
             kind: string;
@@ -3299,6 +3649,13 @@ export interface components {
             inBags: components["schemas"]["FigureOfMass"];
             /** Format: int32 */
             loads: number;
+        };
+        PotRange: {
+            from: components["schemas"]["Mass"];
+            to: components["schemas"]["Mass"];
+            enough: components["schemas"]["Share"];
+            hand: components["schemas"]["Estimate"];
+            choices: components["schemas"]["MarginChoice"][];
         };
         PotStep: {
             pot: string;
@@ -3523,6 +3880,18 @@ export interface components {
             arranged: null | components["schemas"]["Arrangements"];
             change: null | components["schemas"]["OrderChange"];
         };
+        Risk: {
+            code: string;
+            /** Format: int32 */
+            line: null | number;
+            says: components["schemas"]["Message"];
+            do: components["schemas"]["Message"];
+        };
+        RisksView: {
+            risks: components["schemas"]["Risk"][];
+            air: components["schemas"]["Temperature"];
+            humidity: components["schemas"]["Share"];
+        };
         /** @enum {unknown} */
         Role: "owner" | "helper";
         RunnerUp: {
@@ -3736,6 +4105,12 @@ export interface components {
             name?: null | string;
             password?: null | string;
         };
+        SignView: {
+            code: string;
+            name: components["schemas"]["Message"];
+            /** Format: int32 */
+            seenHere: number;
+        };
         SizeView: {
             code: string;
             name: string;
@@ -3848,6 +4223,12 @@ export interface components {
             across: components["schemas"]["Length"];
             places: components["schemas"]["Spot"][];
         };
+        Suggestion: {
+            code: string;
+            title: components["schemas"]["Message"];
+            evidence: components["schemas"]["Message"];
+            ways: null | components["schemas"]["Ways"];
+        };
         SupplyView: {
             code: string;
             name: string;
@@ -3855,7 +4236,7 @@ export interface components {
             long: null | components["schemas"]["Length"];
         };
         /** @enum {unknown} */
-        Tag: "published" | "common practice" | "from memory" | "estimate" | "entered" | "computed";
+        Tag: "published" | "common practice" | "from memory" | "estimate" | "learned" | "entered" | "computed";
         /** @enum {unknown} */
         TaskAct: "done" | "undone" | "made" | "spoilt" | "notYet";
         TaskInfo: {
@@ -3932,6 +4313,10 @@ export interface components {
             swatch: string;
             source: components["schemas"]["Source"];
         };
+        Totals: {
+            kinds: components["schemas"]["MadeOf"][];
+            months: components["schemas"]["MonthOf"][];
+        };
         Tray: {
             width: components["schemas"]["Length"];
             depth: components["schemas"]["Length"];
@@ -3955,6 +4340,24 @@ export interface components {
             name: string;
             amount: components["schemas"]["FigureOfdouble"];
             counted: boolean;
+        };
+        TroubleQuestion: {
+            sign: string;
+            answers: {
+                [key: string]: boolean;
+            };
+            /** Format: uuid */
+            batch?: null | string;
+            unknown?: null | string[];
+        };
+        TroubleView: {
+            sign: string;
+            name: components["schemas"]["Message"];
+            causes: components["schemas"]["CauseView"][];
+            ask: null | components["schemas"]["AskView"];
+            known: {
+                [key: string]: boolean;
+            };
         };
         /** @enum {unknown} */
         Units: "metric" | "us";
@@ -4019,6 +4422,11 @@ export interface components {
             handSpeed?: null | number;
             withoutVessels?: null | string[];
             schools?: null | {
+                [key: string]: string;
+            };
+            /** Format: double */
+            certainty?: null | number;
+            vessels?: null | {
                 [key: string]: string;
             };
         };
@@ -4361,6 +4769,47 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PotView"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    GetRisks: {
+        parameters: {
+            query?: {
+                air?: number;
+                humidity?: number;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RisksView"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
                 };
             };
             /** @description Not Found */
@@ -6063,6 +6512,316 @@ export interface operations {
             };
         };
     };
+    GetLogbook: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LogbookView"];
+                };
+            };
+        };
+    };
+    DraftBatch: {
+        parameters: {
+            query?: {
+                order?: string;
+                pot?: string;
+                melt?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Batch"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    KeepBatch: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Batch"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                };
+            };
+        };
+    };
+    RemoveBatch: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    RestoreBatch: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    KeepLearning: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LearningChoice"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                };
+            };
+        };
+    };
+    AddPhoto: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                batch: string;
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "image/jpeg": string;
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    GetPhoto: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    RemovePhoto: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    GetSigns: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SignView"][];
+                };
+            };
+        };
+    };
+    FindCause: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TroubleQuestion"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TroubleView"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                };
+            };
+        };
+    };
     GetCalendar: {
         parameters: {
             query?: never;
@@ -7202,6 +7961,52 @@ export interface operations {
         };
     };
     ImportPantry: {
+        parameters: {
+            query?: {
+                apply?: boolean;
+            };
+            header?: {
+                "Idempotency-Key"?: string;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FileText"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ImportPlan"];
+                };
+            };
+        };
+    };
+    ExportLogbook: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    ImportLogbook: {
         parameters: {
             query?: {
                 apply?: boolean;
