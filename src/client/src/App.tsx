@@ -5,6 +5,8 @@ import { ColourPage } from "./features/colour/ColourPage";
 import { DayPage } from "./features/day/DayPage";
 import { KitchenPage } from "./features/kitchen/KitchenPage";
 import { BenchPage } from "./features/bench/BenchPage";
+import { BatchPage } from "./features/logbook/BatchPage";
+import { LogbookPage } from "./features/logbook/LogbookPage";
 import { CardPage } from "./features/looks/CardPage";
 import { LookPage } from "./features/looks/LookPage";
 import { LooksPage } from "./features/looks/LooksPage";
@@ -20,6 +22,7 @@ import { QuotePage, SharedQuotePage } from "./features/price/QuotePage";
 import { Door } from "./features/session/Door";
 import { JoinPage } from "./features/session/JoinPage";
 import { ShelfPage } from "./features/shelf/ShelfPage";
+import { TroublePage } from "./features/troubles/TroublePage";
 import { ErrorNote, Waiting } from "./ui/notes";
 import { Shell } from "./ui/Shell";
 
@@ -51,6 +54,10 @@ function House() {
         <Route path="/bench" element={<BenchPage />} />
         <Route path="/practice" element={<PracticePage />} />
         <Route path="/practice/:code" element={<PracticePage />} />
+        <Route path="/logbook" element={<LogbookPage />} />
+        <Route path="/logbook/:id" element={<BatchPage />} />
+        <Route path="/trouble" element={<TroublePage />} />
+        <Route path="/trouble/:sign" element={<TroublePage />} />
         <Route path="/pantry" element={<PantryPage />} />
         <Route path="/shopping" element={<ShoppingPage />} />
         <Route path="/looks" element={<LooksPage />} />

@@ -18,6 +18,7 @@ const rooms = [
   ["/looks", "Looks"],
   ["/colour", "Colour"],
   ["/pantry", "Pantry"],
+  ["/logbook", "Logbook"],
   ["/kitchen", "Kitchen"],
 ] as const;
 
@@ -38,6 +39,7 @@ export function Shell({ children }: { children: ReactNode }) {
     p: () => void navigate("/pantry"),
     l: () => void navigate("/looks"),
     c: () => void navigate("/colour"),
+    g: () => void navigate("/logbook"),
     k: () => void navigate("/kitchen"),
     "?": () => setHelp(true),
   });

@@ -11,6 +11,7 @@ const keys: [key: string, does: string][] = [
   ["L", "to the looks"],
   ["C", "to colour"],
   ["P", "to the pantry"],
+  ["G", "to the logbook"],
   ["K", "to the kitchen"],
   ["A", "add to the order"],
   ["I", "put something in, at the pantry"],

@@ -154,3 +154,19 @@ export function amountIn(wording: Wording, amount: number, unit: "g" | "pieces" 
   const figure = plain.format(Number(amount.toFixed(unit === "m" ? 1 : 0)));
   return unit === "pieces" ? figure : `${figure}\u00a0${unit}`;
 }
+
+const often: Record<string, string> = {
+  "0.75": "3 times in 4",
+  "0.9": "9 times in 10",
+  "0.95": "19 times in 20",
+  "0.99": "99 times in 100",
+};
+
+/** A share of all times as one says it. */
+export const oftenWords = (share: number) => often[String(share)] ?? `${trim(share * 100, 3)} % of the time`;
+
+/** What a learned value rests on. */
+export const batchesWords = (batches: number) => {
+  if (batches === 0) return "going by your other pieces";
+  return batches === 1 ? "from a batch of yours" : `from ${batches} batches of yours`;
+};

@@ -1,3 +1,4 @@
+import { Link } from "react-router";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import type { CurvePoint, DayMelt, DayTask, Device, Plan, PotNow, Reference } from "../../api/client";
 import { answer, api } from "../../api/client";
@@ -27,6 +28,12 @@ export function PotPanel({ step, plan, reference }: { step: DayTask; plan: Plan;
         <Planned melt={melt} isWarm={isFromWarm(plan, step)} reference={reference} />
       )}
       <Places devices={devices} melt={code} />
+      <Link
+        className="text-act flex min-h-16 items-center font-semibold"
+        to={`/logbook/new?melt=${encodeURIComponent(code)}`}
+      >
+        Log this batch
+      </Link>
     </section>
   );
 }

@@ -28,6 +28,13 @@ const kinds = {
     accept: ".csv,text/csv",
     says: "A row for each lot. What comes in is put beside what is here.",
   },
+  logbook: {
+    name: "Logbook",
+    out: "/api/files/logbook.csv",
+    file: "kondiba-logbook.csv",
+    accept: ".csv,text/csv",
+    says: "A row for each kind of piece in a batch, without photos. What comes in is put beside what is here.",
+  },
 } as const;
 
 type Kind = keyof typeof kinds;
@@ -36,6 +43,7 @@ const send = (kind: Kind, text: string, apply: boolean, key: string) => {
   const [query, body, header] = [{ apply }, { text }, sentAs(key)];
   if (kind === "kitchen") return answer(api.POST("/api/files/kitchen", { params: { query }, body }));
   const request = { params: { query, header }, body };
+  if (kind === "logbook") return answer(api.POST("/api/files/logbook", request));
   return answer(kind === "orders" ? api.POST("/api/files/orders", request) : api.POST("/api/files/pantry", request));
 };
 

@@ -1,7 +1,9 @@
 import { answer, api, type Ways } from "../../api/client";
+import { centreOf, vesselOf } from "../../api/queries";
 import { NumberField, PickField } from "../../ui/fields";
 import type { Room } from "./KitchenPage";
-import { KeepButtons } from "../../ui/buttons";
+import { KeepButtons, TextButton } from "../../ui/buttons";
+import { oftenWords } from "../../ui/units";
 import { Words } from "../../ui/Words";
 import { useKeptForm } from "../../ui/useKeep";
 
@@ -53,6 +55,16 @@ export function WaysForm({ things, reference }: Room) {
           error={keep.errorOf("margin")}
         />
         <PickField
+          label="A pot is to be enough"
+          value={String(ways.certainty ?? "")}
+          options={[
+            { value: "", label: "with the same margin always" },
+            ...[0.75, 0.9, 0.95, 0.99].map((c) => ({ value: String(c), label: oftenWords(c) })),
+          ]}
+          onChange={(c) => change({ certainty: c ? Number(c) : null })}
+          error={keep.errorOf("certainty")}
+        />
+        <PickField
           label="A dipped piece is"
           value={ways.shake ?? usual.shake ?? ""}
           options={reference.shakes.map((s) => ({ value: s.code, label: s.name }))}
@@ -75,6 +87,7 @@ export function WaysForm({ things, reference }: Room) {
           error={keep.errorOf("handSpeed")}
         />
       </div>
+      <Vessels vessels={ways.vessels ?? {}} reference={reference} change={(vessels) => change({ vessels })} />
       <h2 className="mt-7 font-serif text-[22px]">Where makers differ</h2>
       <ul>
         {reference.schools.map((school) => {
@@ -96,5 +109,34 @@ export function WaysForm({ things, reference }: Room) {
       <p className="text-ink2 mt-4">What is left empty keeps to common practice, shown in grey.</p>
       <KeepButtons pending={keep.isPending} error={keep.error} cancel={() => change(things.ways)} kept={kept} />
     </form>
+  );
+}
+
+/** What a centre is always dipped in here, as the logbook suggested. */
+function Vessels(props: {
+  vessels: Record<string, string>;
+  reference: Room["reference"];
+  change: (vessels: Record<string, string>) => void;
+}) {
+  const { vessels, reference, change } = props;
+  const usual = Object.entries(vessels);
+  if (usual.length === 0) return null;
+  return (
+    <ul className="mt-5">
+      {usual.map(([centre, vessel]) => (
+        <li key={centre} className="border-line flex justify-between gap-4 border-t border-dashed py-2">
+          <span>
+            <b className="inline-block first-letter:uppercase">{centreOf(reference, centre)?.plural ?? centre}</b> are
+            dipped in the {vesselOf(reference, vessel)?.name ?? vessel}
+          </span>
+          <TextButton
+            onClick={() => change(Object.fromEntries(usual.filter(([c]) => c !== centre)))}
+            label={`let Kondiba choose for ${centreOf(reference, centre)?.plural ?? centre}`}
+          >
+            let Kondiba choose
+          </TextButton>
+        </li>
+      ))}
+    </ul>
   );
 }

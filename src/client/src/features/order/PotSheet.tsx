@@ -1,16 +1,18 @@
 import type { ReactNode } from "react";
+import { Link, useParams } from "react-router";
 import type { Pot, Reference } from "../../api/client";
-import { vesselOf, wayOf } from "../../api/queries";
+import { useOwner, vesselOf, wayOf } from "../../api/queries";
 import { Covers } from "./Covers";
 import { Melting } from "./Melting";
 import { How } from "../../ui/How";
 import { Sheet } from "../../ui/Sheet";
-import { dayName, packs, span, tablespoons, useWording } from "../../ui/units";
+import { batchesWords, dayName, oftenWords, packs, span, tablespoons, useWording } from "../../ui/units";
 
 /** Everything else about a pot: how it flows and is thinned, its melts, what to buy, what is left, what other vessels would want. */
 export function PotSheet(props: { pot: Pot; name: string; reference: Reference; close: () => void }) {
   const { pot, name, reference } = props;
   const wording = useWording();
+  const { id = "" } = useParams();
   const film = (mm: number) => wording.value(mm, "mm");
   const at = reference.coatings
     .find((c) => c.code === pot.coating)
@@ -32,6 +34,17 @@ export function PotSheet(props: { pot: Pot; name: string; reference: Reference; 
           </p>
           {pot.advice && <p className="mt-1">{pot.advice}</p>}
         </Part>
+      )}
+      {pot.range && <HowSure pot={pot} range={pot.range} />}
+      {pot.vessel && (
+        <p className="mt-4">
+          <Link
+            className="text-act font-semibold"
+            to={`/logbook/new?order=${encodeURIComponent(id)}&pot=${encodeURIComponent(pot.key)}`}
+          >
+            Log this batch
+          </Link>
+        </p>
       )}
       {pot.thinner && (
         <Part title={`Thinning with ${thinner?.name}`}>
@@ -176,5 +189,50 @@ function Part({ title, children }: { title: string; children: ReactNode }) {
       <h3 className="font-serif text-lg">{title}</h3>
       <div className="mt-1">{children}</div>
     </section>
+  );
+}
+
+/** How sure it is what the pieces take, and what other margins would cost. */
+function HowSure({ pot, range }: { pot: Pot; range: NonNullable<Pot["range"]> }) {
+  const wording = useWording();
+  const owner = useOwner();
+  const more = Math.round((range.hand.mean - 1) * 100);
+  return (
+    <Part title="How sure it is">
+      <p>
+        {more === 0
+          ? "Your pieces take what the tables say"
+          : `Your pieces take ${Math.abs(more)} % ${more > 0 ? "more" : "less"} than the tables say`}
+        , {batchesWords(range.hand.batches)}. Nine times in ten dipping takes {wording.mass(range.from)} to{" "}
+        {wording.mass(range.to)}, pool and tools with it; what you melt is enough {Math.round(range.enough * 100)} % of
+        the time.
+      </p>
+      <ul className="mt-2">
+        {range.choices.map((c) => (
+          <li
+            key={c.certainty}
+            className="border-line flex flex-wrap justify-between gap-x-4 border-t border-dashed py-1"
+          >
+            <span>
+              enough {oftenWords(c.certainty)}
+              {c.isCheapest && owner && <span className="text-go font-semibold"> · cheapest</span>}
+            </span>
+            <span>
+              <b>{wording.mass(c.toMelt)}</b>
+              {owner && ` · ${wording.money(c.cost)}`}
+            </span>
+          </li>
+        ))}
+      </ul>
+      <p className="text-ink2 mt-1 text-[15px]">
+        {pot.drizzle ? "For dipping, without what goes into bags. " : ""}
+        {owner && "The cost is what another melt takes when it runs short, and what leftovers lose. "}
+        How often a pot is to be enough is set in{" "}
+        <Link className="text-act font-semibold" to="/kitchen/ways">
+          your methods
+        </Link>
+        .
+      </p>
+    </Part>
   );
 }

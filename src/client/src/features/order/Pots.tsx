@@ -3,7 +3,7 @@ import type { Pot, PotDraft, Reference, SharedPot, Tally } from "../../api/clien
 import { colourOf, potKey, vesselOf, wayOf } from "../../api/queries";
 import { How } from "../../ui/How";
 import { FieldNote } from "../../ui/notes";
-import { packs, span, tablespoons, useWording, type Wording } from "../../ui/units";
+import { batchesWords, packs, span, tablespoons, useWording, type Wording } from "../../ui/units";
 import { changePot, type Draft, type Edit } from "./draft";
 import { PotSheet } from "./PotSheet";
 import { ThinnerChoice } from "./ThinnerChoice";
@@ -193,6 +193,12 @@ const PotView = memo(function PotView(props: {
           </How>{" "}
           spare
         </p>
+        {pot.range && (
+          <p className="text-ink2" data-testid="range">
+            Dipping takes {wording.mass(pot.range.from)} to {wording.mass(pot.range.to)} nine times in ten,{" "}
+            {batchesWords(pot.range.hand.batches)}.
+          </p>
+        )}
         {pot.drizzle && (
           <p className="text-ink2">
             <How what={`${name}, in bags`} of={`pots.${pot.key}.inBags`}>

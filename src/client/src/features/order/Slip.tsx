@@ -6,6 +6,7 @@ import { FieldNote } from "../../ui/notes";
 import { notesOf } from "../../ui/problems";
 import { pickupWords } from "../../ui/units";
 import { Allergies } from "./Allergies";
+import { BeforeYouStart } from "./BeforeYouStart";
 import { KeepingNote } from "./KeepingNote";
 import { LineEditor } from "./LineEditor";
 import { Packing } from "./Packing";
@@ -156,10 +157,11 @@ export function Slip(props: {
         </p>
         {desk.number > 0 && <PriceRow id={order.id} draft={draft} />}
         {draft.lines.length > 0 && desk.number > 0 && (
-          <p className="mt-1">
+          <p className="mt-1 flex flex-wrap gap-x-5">
             <Link className="text-act font-semibold" to={`/orders/${order.id}/prep`}>
               prep, step by step
             </Link>
+            <BeforeYouStart id={order.id} draft={draft} reference={reference} />
           </p>
         )}
         {(desk.number > 0 || desk.keeping !== "kept") && <KeepingNote desk={desk} />}

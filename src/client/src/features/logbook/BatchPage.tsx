@@ -1,0 +1,180 @@
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useEffect, useState } from "react";
+import { useNavigate, useParams, useSearchParams } from "react-router";
+import { answer, ApiError, api, type Batch, type LoggedBatch, type Reference } from "../../api/client";
+import { newId } from "../../api/newId";
+import { logbookQuery, referenceQuery, useKitchen } from "../../api/queries";
+import { ErrorNote, Waiting } from "../../ui/notes";
+import { BatchForm } from "./BatchForm";
+import { Photos } from "./Photos";
+
+/** A batch: a new one, empty or as its order or its pot knows it, or one of the logbook. */
+export function BatchPage() {
+  const { id = "" } = useParams();
+  const [params] = useSearchParams();
+  const isNew = id === "new";
+  const query = { order: params.get("order"), pot: params.get("pot"), melt: params.get("melt") };
+  const isDrafted = isNew && (query.melt ?? query.order) !== null;
+  const reference = useQuery(referenceQuery);
+  const logbook = useQuery({ ...logbookQuery, enabled: !isNew });
+  const draft = useQuery({
+    queryKey: ["batch draft", query],
+    queryFn: () =>
+      answer(
+        api.GET("/api/logbook/draft", {
+          params: {
+            query: {
+              ...(query.order && { order: query.order }),
+              ...(query.pot && { pot: query.pot }),
+              ...(query.melt && { melt: query.melt }),
+            },
+          },
+        }),
+      ),
+    enabled: isDrafted,
+    gcTime: 0,
+    retry: false,
+  });
+  const today = useKitchen().data?.now.slice(0, 10);
+  useEffect(() => {
+    document.title = "Batch · Kondiba";
+  }, []);
+  const error = reference.error ?? logbook.error ?? draft.error;
+  if (error) return <ErrorNote error={error} retry={() => void draft.refetch()} />;
+  if (!reference.data || !today || (isDrafted && !draft.data) || (!isNew && !logbook.data)) return <Waiting />;
+  const logged = logbook.data?.batches.find((b) => b.id === id);
+  if (!isNew && !logged) return <ErrorNote error={new Error("There is no such batch. It may have been deleted.")} />;
+  const batch = logged?.batch ?? draft.data ?? emptyBatch(reference.data, today);
+  return <Logging key={id} logged={logged} batch={batch} reference={reference.data} />;
+}
+
+function emptyBatch(reference: Reference, today: string): Batch {
+  const colour = reference.colours.find((c) => c.coating === reference.usualCoating) ?? reference.colours[0];
+  return {
+    madeOn: today,
+    coating: colour?.coating ?? "",
+    colour: colour?.code ?? "",
+    pieces: [],
+    drying: [],
+    wrong: [],
+  };
+}
+
+function Logging({
+  logged,
+  batch,
+  reference,
+}: {
+  logged: LoggedBatch | undefined;
+  batch: Batch;
+  reference: Reference;
+}) {
+  const navigate = useNavigate();
+  const queries = useQueryClient();
+  const [id] = useState(() => logged?.id ?? newId());
+  const [form, setForm] = useState(batch);
+  const settle = () => queries.invalidateQueries();
+  const keep = useMutation({
+    mutationFn: (body: Batch) => answer(api.PUT("/api/logbook/batches/{id}", { params: { path: { id } }, body })),
+    onSuccess: async () => {
+      await settle();
+      await navigate("/logbook");
+    },
+  });
+  const remove = useMutation({
+    mutationFn: () => answer(api.DELETE("/api/logbook/batches/{id}", { params: { path: { id } } })),
+    onSuccess: settle,
+  });
+  const restore = useMutation({
+    mutationFn: () => answer(api.POST("/api/logbook/batches/{id}/restore", { params: { path: { id } } })),
+    onSuccess: async () => {
+      remove.reset();
+      await settle();
+    },
+  });
+  const errors = keep.error instanceof ApiError ? keep.error.errors : {};
+  if (remove.isSuccess)
+    return (
+      <p role="status" className="border-go bg-panel m-6 max-w-xl border-l-4 px-4 py-3 sm:m-10">
+        The batch was deleted.{" "}
+        <button className="text-act font-semibold" onClick={() => restore.mutate()}>
+          Restore
+        </button>{" "}
+        <button className="text-act ml-3 font-semibold" onClick={() => void navigate("/logbook")}>
+          To the logbook
+        </button>
+      </p>
+    );
+  return (
+    <form
+      className="mx-auto max-w-[64rem] px-4 pt-4 sm:px-10"
+      onSubmit={(e) => {
+        e.preventDefault();
+        keep.mutate(form);
+      }}
+    >
+      <h1 className="font-serif text-[32px] leading-tight first-letter:uppercase">
+        {logged ? logged.name : "Log a batch"}
+      </h1>
+      <p className="text-ink2">
+        Weigh the pot before the first piece and after the last. The rest is optional: what you leave empty teaches
+        nothing.
+      </p>
+      {logged?.questioned && (
+        <Question
+          confirm={() => keep.mutate({ ...form, confirmed: true })}
+          leaveOut={() => keep.mutate({ ...form, leftOut: true })}
+        />
+      )}
+      <BatchForm
+        batch={form}
+        change={(part) => setForm((f) => ({ ...f, ...part }))}
+        reference={reference}
+        errorOf={(field) => errors[field]?.join(" ")}
+      />
+      {logged && <Photos batch={logged} />}
+      {keep.error && (
+        <p role="alert" className="border-mind bg-mind-ground mt-5 border-l-4 px-3 py-1.5">
+          {keep.error.message} {Object.keys(errors).length > 0 && "Fix the highlighted fields."}
+        </p>
+      )}
+      <p className="mt-6 flex flex-wrap items-center gap-6">
+        <button
+          type="submit"
+          className="bg-act text-on-act rounded-full px-6 py-2 font-bold disabled:opacity-60"
+          disabled={keep.isPending}
+        >
+          Save
+        </button>
+        <button type="button" className="text-ink2 font-semibold" onClick={() => void navigate("/logbook")}>
+          Cancel
+        </button>
+        {logged && (
+          <button type="button" className="text-act ml-auto font-semibold" onClick={() => remove.mutate()}>
+            Delete
+          </button>
+        )}
+      </p>
+    </form>
+  );
+}
+
+/** Something in it is so far from the other batches that the maker is asked. */
+function Question(props: { confirm: () => void; leaveOut: () => void }) {
+  return (
+    <div role="status" className="border-mind bg-mind-ground mt-4 border-l-4 px-4 py-3">
+      <p>
+        This batch is far from your others: a slip of the scale, a forgotten top-up, or a bowl weighed along? Correct it
+        below, or say how it was. Until then nothing is learned from it.
+      </p>
+      <p className="mt-2 flex flex-wrap gap-6">
+        <button type="button" className="text-act font-semibold" onClick={props.confirm}>
+          It was so
+        </button>
+        <button type="button" className="text-act font-semibold" onClick={props.leaveOut}>
+          Leave it out
+        </button>
+      </p>
+    </div>
+  );
+}

@@ -1,0 +1,83 @@
+import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { answer, api, type HandValue, type LearningChoice } from "../../api/client";
+import { useOwner } from "../../api/queries";
+import { TextButton } from "../../ui/buttons";
+import { onScale } from "./batches";
+
+const nineInTen = 1.645;
+
+/** Where a value has come to, and between which it is nine times in ten, around what the tables say. */
+function Scale({ value }: { value: HandValue["value"] }) {
+  const [from, at, to] = [-nineInTen, 0, nineInTen].map((k) => 280 * onScale(value.mean * Math.exp(k * value.spread)));
+  return (
+    <svg viewBox="-8 0 296 22" className="w-full max-w-74" aria-hidden>
+      <line x1="0" x2="280" y1="11" y2="11" className="stroke-line" strokeWidth="2" />
+      <line x1="140" x2="140" y1="2" y2="20" className="stroke-rim" strokeWidth="2" />
+      <rect x={from} width={(to ?? 0) - (from ?? 0)} y="5" height="12" rx="6" fill="#f0a64b" opacity="0.45" />
+      <circle cx={at} cy="11" r="6" className="fill-ink" />
+    </svg>
+  );
+}
+
+const kinds: [HandValue["kind"], string][] = [
+  ["stick", "Coating on the pieces"],
+  ["pace", "Time of your hands"],
+  ["setting", "Time to set"],
+  ["melting", "Time to melt"],
+  ["spoilt", "What goes wrong"],
+];
+
+/** What the kitchen's batches have moved, each of which can be set back to the tables' value. */
+export function HandRows({ hand, learning }: { hand: HandValue[]; learning: LearningChoice }) {
+  const queries = useQueryClient();
+  const owner = useOwner();
+  const keep = useMutation({
+    mutationFn: (choice: LearningChoice) => answer(api.PUT("/api/logbook/learning", { body: choice })),
+    onSuccess: () => queries.invalidateQueries(),
+  });
+  const aside = learning.setAside ?? [];
+  const turn = (key: string, off: boolean) =>
+    keep.mutate({ ...learning, setAside: off ? [...aside, key] : aside.filter((a) => a !== key) });
+  return (
+    <>
+      {keep.error && (
+        <p role="alert" className="text-mind">
+          {keep.error.message}
+        </p>
+      )}
+      {kinds.map(([kind, name]) => {
+        const rows = hand.filter((h) => h.kind === kind);
+        if (rows.length === 0) return null;
+        return (
+          <div key={kind}>
+            <h3 className="text-ink2 mt-3 text-[15px]">{name}</h3>
+            <ul>
+              {rows.map((h) => (
+                <li
+                  key={h.key}
+                  className="border-line grid items-center gap-x-6 border-t border-dashed py-1.5 sm:grid-cols-[11rem_minmax(0,18.5rem)_minmax(0,1fr)]"
+                >
+                  <b className="inline-block leading-snug first-letter:uppercase">{h.name}</b>
+                  <span className={h.setAside ? "opacity-35" : ""}>
+                    <Scale value={h.value} />
+                  </span>
+                  <span className="flex flex-wrap justify-between gap-x-4">
+                    <span className={h.setAside ? "text-ink2 line-through" : ""}>{h.says}</span>
+                    {owner && (
+                      <TextButton
+                        onClick={() => turn(h.key, !h.setAside)}
+                        label={`${h.setAside ? "use what was learned" : "use the tables' value"}: ${h.name}, ${name}`}
+                      >
+                        {h.setAside ? "use it again" : "use the tables' value"}
+                      </TextButton>
+                    )}
+                  </span>
+                </li>
+              ))}
+            </ul>
+          </div>
+        );
+      })}
+    </>
+  );
+}
