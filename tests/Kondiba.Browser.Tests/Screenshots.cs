@@ -1,3 +1,4 @@
+using System.Net.Http.Json;
 using OpenQA.Selenium;
 
 namespace Kondiba.Browser.Tests;
@@ -35,6 +36,48 @@ public sealed class Screenshots(Site site) : IClassFixture<Fresh>
         Save(maker, "practice");
     }
 
+    /// <summary>The logbook after some batches.</summary>
+    [Fact(Explicit = true)]
+    public async Task Logbook()
+    {
+        using var client = await site.EnterAsync();
+        const double Rod = 4.49, Berry = 4.2;
+        (string Day, int Made, double Times)[] rods =
+        [
+            ("07-04", 11, 1.24), ("07-25", 14, 1.2), ("08-15", 11, 1.12), ("09-05", 14, 1.17), ("09-26", 19, 1.22), ("10-17", 19, 1.13),
+            ("11-07", 23, 1.16), ("11-21", 23, 1.2),
+        ];
+        foreach (var (day, made, times) in rods)
+            await LogAsync(day, "pretzel-rod", "one", 0.33, "midnight", made, Rod * times, "tall-glass", day == "11-21" ? "foot" : null);
+        foreach (var (day, times) in new[] { ("10-03", 1.0), ("10-24", 0.93), ("11-14", 0.95) })
+            await LogAsync(day, "strawberry", "L", 0.75, "dark", 24, Berry * times, null, day == "10-24" ? "sticky" : null);
+        using (var maker = new Maker(site))
+        {
+            maker.Go("logbook");
+            maker.See("Shake twice before setting down.");
+            Save(maker, "logbook");
+        }
+
+        _ = new Fresh(site);
+
+        async Task LogAsync(
+            string day, string centre, string size, double depth, string colour, int made, double each, string? vessel, string? sign) =>
+            (await client.PutAsJsonAsync($"api/logbook/batches/{Guid.NewGuid()}", new
+            {
+                madeOn = $"2026-{day}",
+                coating = "compound-wafer-hot-flow",
+                colour,
+                vessel,
+                pieces = new[] { new { centre, size, depth, made, spoilt = 1 } },
+                before = 340,
+                after = Math.Round(340 - 8 - ((made + 1) * each)),
+                dipMinutes = Math.Round(made * (centre == "strawberry" ? 0.5 : 0.36)),
+                drying = Array.Empty<object>(),
+                wrong = sign is null ? [] : new[] { new { sign, pieces = 4 } },
+                change = sign is "foot" ? "Shake twice before setting down." : null,
+            })).EnsureSuccessStatusCode();
+    }
+
     [Fact(Explicit = true)]
     public void Take()
     {
@@ -52,7 +95,7 @@ public sealed class Screenshots(Site site) : IClassFixture<Fresh>
             foreach (var (page, shown, name) in new[]
             {
                 ("looks", "worn in Meteor night", "looks"), ("looks/harbour-berry", "In the order of the hands", "look"),
-                ("looks/new?centre=strawberry", "initials or number", "new-look"), ("looks/orchid/card", "While it is wet", "card"),
+                ("looks/new?centre=strawberry", "initials or number", "new-look"),
             })
             {
                 maker.Go(page);

@@ -20,6 +20,8 @@ public static class NextTime
     private const int LeastBatches = 3;
     private const double WorthGrams = 40;
     private const double UsualCertainty = 0.95;
+    // Nothing is sure to be enough.
+    private const double Surely = 0.99;
     private const double FilmStep = 0.1;
     private const double ThinnestFilm = 0.3;
     private const double ThickestFilm = 4;
@@ -106,7 +108,7 @@ public static class NextTime
             Message.Of("logbook.certainty"),
             Message.Of(
                 less.Si > 0 ? "logbook.certainty.less" : "logbook.certainty.more",
-                ("enough", range.Enough),
+                ("enough", new Share(Math.Min(Surely, range.Enough.Si))),
                 ("by", less.Si > 0 ? less : other.ToMelt.Value - pot.ToMelt.Value),
                 ("pieces", tables.Reference.Centre(newest.Batch.Pieces[0].Centre)!.Plural)),
             ways with { Certainty = UsualCertainty });
