@@ -65,9 +65,11 @@ public sealed record HandValue(string Key, HandKind Kind, Message Name, Estimate
         // A centre that was dipped in several coatings is told once as a whole, and once for each.
         IEnumerable<HandValue> SticksOf(IGrouping<string, string> paths)
         {
+            // In one coating only, what is known of it in another is of no use here.
             var centre = paths.Key.Split('/')[^1];
-            yield return Of(HandKind.Stick, paths.Key, PluralOf(centre, tables), learned.Stick.Of(paths.Key));
-            foreach (var path in paths.Count() > 1 ? paths : Enumerable.Empty<string>())
+            List<string> all = [.. paths];
+            yield return Of(HandKind.Stick, paths.Key, PluralOf(centre, tables), learned.Stick.Of(all.Count == 1 ? all[0] : paths.Key));
+            foreach (var path in all.Count > 1 ? all : [])
             {
                 var coating = tables.Coating(path.Split('/')[^1])?.Name ?? path;
                 var name = Message.Of("logbook.in-coating", ("pieces", PluralOf(centre, tables)), ("coating", coating));
