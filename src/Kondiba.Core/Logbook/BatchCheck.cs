@@ -11,6 +11,9 @@ public static class BatchCheck
     /// <summary>Most kinds of pieces in a batch.</summary>
     public const int MostKinds = 40;
 
+    /// <summary>Code of the problem that something is not in the kitchen, or no longer.</summary>
+    public const string NoSuch = "logbook.no-such";
+
     /// <summary>Longest note.</summary>
     public const int LongestNote = 1000;
 
@@ -49,15 +52,15 @@ public static class BatchCheck
     {
         var coating = tables.Coating(batch.Coating);
         if (coating is null)
-            error("coating", "logbook.no-such", "logbook.choose");
+            error("coating", NoSuch, "logbook.choose");
         else if (coating.Colours.All(c => c.Code != batch.Colour))
-            error("colour", "logbook.no-such", "logbook.choose");
+            error("colour", NoSuch, "logbook.choose");
         if (batch.Vessel is not null && tables.Vessel(batch.Vessel) is null)
-            error("vessel", "logbook.no-such", "logbook.choose");
+            error("vessel", NoSuch, "logbook.choose");
         if (batch.Thinner is not (null or Orders.PotDraft.NoThinner) && tables.Thinner(batch.Thinner) is null)
-            error("thinner", "logbook.no-such", "logbook.choose");
+            error("thinner", NoSuch, "logbook.choose");
         if (batch.Method is not null && tables.Melting.Methods.All(m => m.Code != batch.Method))
-            error("method", "logbook.no-such", "logbook.choose");
+            error("method", NoSuch, "logbook.choose");
     }
 
     private static void OfPieces(IReadOnlyList<BatchPieces> pieces, ReferenceData tables, TellError error)
@@ -67,7 +70,7 @@ public static class BatchCheck
         foreach (var (i, p) in pieces.Index())
         {
             if (tables.Centre(p.Centre)?.Size(p.Size) is null)
-                error($"pieces[{i}].centre", "logbook.no-such", "logbook.choose");
+                error($"pieces[{i}].centre", NoSuch, "logbook.choose");
             if (p.Made < 0 || p.Spoilt < 0 || p.Made > Batch.MostPieces || p.Spoilt > Batch.MostPieces || p.Dipped == 0)
                 error($"pieces[{i}].made", "logbook.count", Message.Of("logbook.count.do", ("most", Batch.MostPieces)));
             if (!(p.Depth is > 0 and <= 1))
@@ -112,7 +115,7 @@ public static class BatchCheck
         foreach (var (i, drying) in batch.Drying.Index())
         {
             if (tables.Setting.Places.All(p => p.Code != drying.Place))
-                error($"drying[{i}].place", "logbook.no-such", "logbook.choose");
+                error($"drying[{i}].place", NoSuch, "logbook.choose");
             if (new[] { drying.TouchDry, drying.Hard }.Any(m => m is { } min && !(min is > 0 and <= MostMinutes)))
                 error($"drying[{i}].hard", "logbook.minutes", Message.Of("logbook.minutes.do", ("most", MostMinutes)));
         }
@@ -125,7 +128,7 @@ public static class BatchCheck
         foreach (var (i, trouble) in wrong.Index())
         {
             if (tables.Troubles.Sign(trouble.Sign) is not { } sign || (trouble.Cause is { } cause && sign.Cause(cause) is null))
-                error($"wrong[{i}].sign", "logbook.no-such", "logbook.choose");
+                error($"wrong[{i}].sign", NoSuch, "logbook.choose");
             if (trouble.Pieces is < 0 or > Batch.MostPieces)
                 error($"wrong[{i}].pieces", "logbook.count", Message.Of("logbook.count.do", ("most", Batch.MostPieces)));
         }

@@ -45,9 +45,24 @@ public sealed record BatchExpected(
     double Covers,
     double ThinnerShare)
 {
+    private const double Most = 1e7;
+
     /// <summary>On all pieces, by the tables.</summary>
     [JsonIgnore]
     public double ByTables => Pieces.Sum(p => p.Grams);
+
+    /// <summary>Whether it can be what was expected of a batch: as many kinds of pieces, and no number that could not be.</summary>
+    /// <param name="batch">The batch.</param>
+    public bool FitsTo(Batch batch)
+    {
+        IEnumerable<double?> all =
+        [
+            Planned, Tools, DipMinutes, MeltMinutes, Film, Covers, ThinnerShare,
+            .. Pieces.SelectMany(p => new double?[] { p.Grams, p.Spoilt }),
+            .. Drying.SelectMany(t => new[] { t.TouchDry, t.Hard }),
+        ];
+        return Pieces.Count == batch.Pieces.Count && all.All(n => n is null or (>= 0 and <= Most));
+    }
 
     /// <summary>Computes it.</summary>
     /// <param name="batch">As logged; it must have passed <see cref="BatchCheck"/>.</param>

@@ -49,7 +49,9 @@ public static class NextTime
         foreach (var same in weighed.GroupBy(b => (b.Batch.Pieces[0].Centre, Vessel: b.Expected.Vessel!)))
         {
             var some = same.Take(Recent).ToList();
-            if (some.Count < LeastBatches || ways.Vessels?.ContainsKey(same.Key.Centre) is true)
+            if (some.Count < LeastBatches
+                || ways.Vessels?.ContainsKey(same.Key.Centre) is true
+                || tables.Reference.Centre(same.Key.Centre) is not { } centre)
                 continue;
             var saved = some.Select(b => Best(b, tables)).ToList();
             var vessel = saved.Where(s => s.Vessel is not null && s.Vessel != same.Key.Vessel && s.Grams > WorthGrams)
@@ -58,10 +60,9 @@ public static class NextTime
             if (vessel is null || vessel.Count() * 2 <= some.Count)
                 continue;
             var (from, to) = (tables.Reference.Vessel(same.Key.Vessel), tables.Reference.Vessel(vessel.Key)!);
-            var pieces = tables.Reference.Centre(same.Key.Centre)!.Plural;
             yield return new(
                 $"vessel.{same.Key.Centre}.{vessel.Key}",
-                Message.Of("logbook.narrower", ("vessel", to.Name), ("pieces", pieces)),
+                Message.Of("logbook.narrower", ("vessel", to.Name), ("pieces", centre.Plural)),
                 Message.Of(
                     "logbook.narrower.why",
                     ("from", from?.Name ?? same.Key.Vessel),
@@ -110,7 +111,7 @@ public static class NextTime
                 less.Si > 0 ? "logbook.certainty.less" : "logbook.certainty.more",
                 ("enough", new Share(Math.Min(Surely, range.Enough.Si))),
                 ("by", less.Si > 0 ? less : other.ToMelt.Value - pot.ToMelt.Value),
-                ("pieces", tables.Reference.Centre(newest.Batch.Pieces[0].Centre)!.Plural)),
+                ("pieces", tables.Reference.Centre(newest.Batch.Pieces[0].Centre)?.Plural ?? newest.Batch.Pieces[0].Centre)),
             ways with { Certainty = UsualCertainty });
 
         Pot? Pot(CoatingTally tally) => tally.Pots.FirstOrDefault(p => p.Key == newest.Batch.Pot);

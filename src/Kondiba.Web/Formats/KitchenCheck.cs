@@ -1,6 +1,7 @@
 using Kondiba.Core.Amounts;
 using Kondiba.Core.Facts;
 using Kondiba.Core.Kitchens;
+using Kondiba.Core.Logbook;
 using Kondiba.Core.Planning;
 using Kondiba.Core.Reference;
 using Kondiba.Core.Wording;
@@ -32,6 +33,7 @@ internal sealed class KitchenCheck(KitchenDocument d, KitchenTables shipped, Gui
         var orders = Orders();
         Add("arranged", OwnCheck.Of(d.Arranged ?? Arrangements.None));
         Lots();
+        Batches();
         return orders;
     }
 
@@ -132,6 +134,20 @@ internal sealed class KitchenCheck(KitchenDocument d, KitchenTables shipped, Gui
                 Wrong($"lots[{i}].amount", "formats.what-left-not-what");
             if (lot.Movements.Any(m => m.Order is { } number && d.Orders.All(o => o.Number != number)))
                 Wrong($"lots[{i}].movements", "formats.was-used-order-not");
+        }
+    }
+
+    /// <summary>Checks the logbook; what a batch was dipped in or was made of may be gone from the kitchen since.</summary>
+    private void Batches()
+    {
+        var (tables, batches) = (Tables, d.Batches ?? []);
+        if (batches.Select(b => b.Id).Distinct().Count() < batches.Count)
+            Wrong("batches", "formats.two-them-carry-same");
+        foreach (var (i, b) in batches.Index())
+        {
+            Add($"batches[{i}].batch", BatchCheck.Of(b.Batch, tables, now.Date).Where(p => p.Code != BatchCheck.NoSuch));
+            if (!b.Expected.FitsTo(b.Batch))
+                Wrong($"batches[{i}].expected", "formats.expected-not-of-batch");
         }
     }
 

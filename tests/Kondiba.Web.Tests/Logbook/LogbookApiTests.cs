@@ -209,6 +209,14 @@ public sealed class LogbookApiTests(Server server) : IClassFixture<Server>
         var said = await answer.Content.ReadAsStringAsync();
         Assert.True(said.Contains("\"done\":true", StringComparison.Ordinal), said);
         Assert.Equal(1, (int)(await PotAsync(other))["range"]!["hand"]!["batches"]!);
+
+        // What was changed in it by hand is looked at like all else; what is gone from the kitchen is no mistake.
+        var wrong = document.Replace("\"grams\": ", "\"grams\": -", StringComparison.Ordinal);
+        var refused = await (await other.PostAsJsonAsync("/api/files/kitchen?apply=true", new { text = wrong })).ReadAsync();
+        Assert.Equal("batches[0].expected", (string)refused["problems"]![0]!["field"]!);
+        var gone = document.Replace("\"tall-glass\"", "\"a-glass-that-broke\"", StringComparison.Ordinal);
+        Assert.True((bool)(await (await other.PostAsJsonAsync("/api/files/kitchen?apply=true", new { text = gone })).ReadAsync())["done"]!);
+        Assert.Single((await BookAsync(other))["batches"]!.AsArray());
     }
 
     private static ByteArrayContent Jpeg(byte[] bytes)
