@@ -43,6 +43,9 @@ public sealed class Workload(KondibaContext db, KitchenThings things, KitchenClo
     /// <summary>An order as plans and arrangements name it: by its number, which goes with it into another database.</summary>
     public static string CodeOf(int number) => number.ToString(CultureInfo.InvariantCulture);
 
+    /// <summary>The number of an order, by its code.</summary>
+    public static int NumberOf(string code) => int.Parse(code, CultureInfo.InvariantCulture);
+
     public async Task<Load> ReadAsync()
     {
         var (tables, now) = (await things.WithoutStockAsync(), await clock.NowAsync());

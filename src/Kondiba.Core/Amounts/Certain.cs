@@ -35,6 +35,10 @@ internal sealed class Certain
     private readonly IReadOnlyList<Portion> parts;
     private readonly PotConstants c;
     private readonly bool follows;
+
+    // Of the least known of the pieces; none where it is only known by others.
+    private readonly int batches;
+
     private readonly double pieces;
     private readonly double spoilt;
     private readonly double besides;
@@ -51,8 +55,8 @@ internal sealed class Certain
             p.OnPieces.Si / all * p.Dip.Centre.Spoil.Value.Si * tables.Learned.Spoilt.Of(p.Dip.Centre.Code).Spread, 2)));
         var mould = pieces.Any(p => p.Dip.Size.Shape is Centres.Cavity);
         IsLearned = parts.Count > 0 && !mould && parts.All(p => stick.Of(p.Path).IsLearned);
-        follows = IsLearned && c.Certainty is not null
-            && Batches >= tables.Reference.Learning.Enough.Value.Si;
+        batches = parts.Count == 0 ? 0 : parts.Min(p => stick.BatchesWithin(p.Path[..p.Path.LastIndexOf('/')]));
+        follows = IsLearned && c.Certainty is not null && batches >= tables.Reference.Learning.Enough.Value.Si;
     }
 
     /// <summary>Whether batches have shown something of every piece.</summary>
@@ -65,7 +69,7 @@ internal sealed class Certain
             return c.Margin;
         wanted ??= Takes(c.Certainty!.Value.Si);
         var over = onPieces * (wanted.Value - 1);
-        return new(new(Math.Max(0, over / (onPieces + pool + c.ToolLoss.Value))), Source.Batches(Batches));
+        return new(new(Math.Max(0, over / (onPieces + pool + c.ToolLoss.Value))), Source.Batches(batches));
     }
 
     /// <summary>What the pot will take.</summary>
@@ -86,10 +90,10 @@ internal sealed class Certain
             stays + (tally.OnPieces * Takes(1 - Rarely)),
             new(EnoughWith((tally.ToMelt - stays) / tally.OnPieces)),
             new(
-                parts.Sum(p => p.Share * stick.Of(p.Path).Mean) / parts.Sum(p => p.Share),
+                parts.Sum(p => p.Share * stick.Of(p.Path).Mean),
                 stick.SpreadOf(parts),
-                Batches,
-                Source.Batches(Batches)),
+                batches,
+                Source.Batches(batches)),
             [.. costs.Select(o => new MarginChoice(new(o.Certainty), o.ToMelt, o.Cost, o.Cost.Amount == least))]);
     }
 
@@ -125,9 +129,6 @@ internal sealed class Certain
 
         return enough;
     }
-
-    /// <summary>Batches that were of the least known of the pieces; none where it is only known by others.</summary>
-    private int Batches => parts.Min(p => stick.BatchesWithin(p.Path[..p.Path.LastIndexOf('/')]));
 
     /// <summary>What a choice costs on average: running short, another melt; too much, the worth that leftovers lose.</summary>
     private static Money CostOf(double certainty, Mass melted, Mass onPieces, Coatings.Coating coating, ReferenceData tables)

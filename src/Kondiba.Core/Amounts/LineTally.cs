@@ -60,11 +60,11 @@ public sealed record LineTally(
         var (shape, c) = (dip.Size.Shape, tables.Reference.Film);
         var area = shape.DippedArea(dip.Depth, dip.Angle);
         var film = shape is Cavity cavity ? Filled(cavity, area) : Films.Film.After(flow, shape.Run(dip.Depth), c);
-        var own = tables.Learned.Stick.Of(dip.Kin);
-        var coat = CoatOf(dip, film.Value, tables);
+        var own = OwnStick(dip, tables);
+        var coat = CoatOf(dip, film.Value, own, c);
         var foot = dip.Upright
             ? default
-            : Films.Film.Foot(flow, shape.Run(dip.Depth), shape.FootLine(dip.Depth), area, c) * OwnStick(dip, own);
+            : Films.Film.Foot(flow, shape.Run(dip.Depth), shape.FootLine(dip.Depth), area, c) * Times(own);
         var perPiece = (area * coat * flow.Density * Dragged(shape, c)) + foot;
         var spoil = dip.Centre.Spoil;
         var onPieces = perPiece * dip.Count.Value * (1 + spoil.Value.Si);
@@ -107,7 +107,7 @@ public sealed record LineTally(
     private static double Dragged(Shape shape, FilmConstants c) => shape.Looped ? 1 + c.Loops.Value.Si : 1;
 
     private static IReadOnlyList<WorkingLine> PieceWorking(
-        Dip dip, Flow flow, Figure<Length> film, Mass foot, Mass perPiece, Estimate own, FilmConstants c)
+        Dip dip, Flow flow, Figure<Length> film, Mass foot, Mass perPiece, Estimate? own, FilmConstants c)
     {
         var (shape, stick) = (dip.Size.Shape, Stick(dip));
         var area = shape.DippedArea(dip.Depth, dip.Angle);
@@ -124,7 +124,7 @@ public sealed record LineTally(
             WorkingLine.Count("amounts.coats", "", dip.Coats, Source.Entered),
             .. dip.AtOnce ? new[] { WorkingLine.Of("amounts.coat-dipped-once-adds", c.AtOnce) } : [],
             WorkingLine.Of(Message.Of("amounts.keep-over-smooth-solid", ("plural", dip.Centre.Plural)), stick),
-            .. IsOwn(dip, own) ? new[] { WorkingLine.Count("amounts.your-hand", "", own.Mean, own.Source) } : [],
+            .. own is not null ? new[] { WorkingLine.Count("amounts.your-hand", "", own.Mean, own.Source) } : [],
             .. shape.Looped ? new[] { WorkingLine.Of("amounts.loops-drag-along-besides", c.Loops) } : [],
             .. foot.Si > 0 ? FootWorking(dip, foot, c) : [],
             WorkingLine.Of(
@@ -137,7 +137,7 @@ public sealed record LineTally(
                     ("density", flow.Density.Si),
                     ("coats", Coats(dip, c)),
                     ("stick", stick.Value.Si),
-                    ("hand", IsOwn(dip, own) ? Message.Of("amounts.times-hand", ("own", own.Mean)) : ""),
+                    ("hand", own is not null ? Message.Of("amounts.times-hand", ("own", own.Mean)) : ""),
                     ("loops", shape.Looped ? Message.Of("amounts.times-dragged", ("dragged", Dragged(shape, c))) : ""),
                     ("footMass", foot.Si > 0 ? Message.Of("amounts.plus-mass", ("mass", foot)) : "")),
                 perPiece,
@@ -225,19 +225,23 @@ public sealed record LineTally(
     /// <summary>Thickness of all coats of a dip together.</summary>
     /// <param name="dip">The dip.</param>
     /// <param name="film">Of one coat.</param>
-    /// <param name="tables">The kitchen's tables.</param>
-    internal static Length CoatOf(Dip dip, Length film, KitchenTables tables) =>
-        film * (Coats(dip, tables.Reference.Film) * Stick(dip).Value.Si * OwnStick(dip, tables.Learned.Stick.Of(dip.Kin)));
+    /// <param name="own">What the maker's own hand makes of it.</param>
+    /// <param name="c">Constants of the film model.</param>
+    internal static Length CoatOf(Dip dip, Length film, Estimate? own, FilmConstants c) =>
+        film * (Coats(dip, c) * Stick(dip).Value.Si * Times(own));
 
     private static double Coats(Dip dip, FilmConstants c) => dip.AtOnce ? 1 + ((dip.Coats - 1) * c.AtOnce.Value.Si) : dip.Coats;
 
     private static Sourced<Share> Stick(Dip dip) =>
         dip.Size.Shape is Cavity ? new(new(1), Source.Computed) : dip.Centre.Stick;
 
-    /// <summary>Whether the maker's own hand makes a difference: a cavity holds what it holds.</summary>
-    private static bool IsOwn(Dip dip, Estimate own) => own.IsLearned && dip.Size.Shape is not Cavity;
+    /// <summary>
+    /// What the maker's own hand makes of a coat; null while nothing was learned, and for a cavity, which holds what it holds.
+    /// </summary>
+    internal static Estimate? OwnStick(Dip dip, KitchenTables tables) =>
+        dip.Size.Shape is not Cavity && tables.Learned.Stick.Of(dip.Kin) is { IsLearned: true } own ? own : null;
 
-    private static double OwnStick(Dip dip, Estimate own) => IsOwn(dip, own) ? own.Mean : 1;
+    private static double Times(Estimate? own) => own?.Mean ?? 1;
 
     /// <summary>Coating in a mould, spread over the walls.</summary>
     private static Figure<Length> Filled(Cavity cavity, Area walls)

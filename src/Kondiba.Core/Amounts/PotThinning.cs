@@ -60,7 +60,11 @@ internal static class PotThinning
             var flow = Flow.Of(coating, rate, c);
             return dips.All(d => d.Size.Shape is Cavity || CoatOn(d) >= c.Covers.Of(d.Colour.Cover).Value);
 
-            Length CoatOn(Dip dip) => LineTally.CoatOf(dip, Film.Thickness(flow, dip.Size.Shape.Run(dip.Depth), c).Film, tables);
+            Length CoatOn(Dip dip)
+            {
+                var film = Film.Thickness(flow, dip.Size.Shape.Run(dip.Depth), c).Film;
+                return LineTally.CoatOf(dip, film, LineTally.OwnStick(dip, tables), c);
+            }
         }
     }
 

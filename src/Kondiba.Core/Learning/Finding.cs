@@ -3,7 +3,7 @@ namespace Kondiba.Core.Learning;
 /// <summary>What a batch showed of a value.</summary>
 /// <param name="Batch">Which batch.</param>
 /// <param name="Of">
-/// Of which things, as paths from the whole to the part ("fork/strawberry/candy-melts"), each with its share of what the tables expect.
+/// Of which things, as paths from the whole to the part ("fork/strawberry/dark-couverture"), each with its share of what the tables expect.
 /// </param>
 /// <param name="Times">What was found, over what the tables expect of all of them; above nothing.</param>
 /// <param name="Age">Days between it and the newest batch.</param>

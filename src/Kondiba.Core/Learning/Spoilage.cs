@@ -45,11 +45,16 @@ public sealed class Spoilage
     public IEnumerable<string> Known => counted.Select(c => c.Centre).Distinct();
 
     /// <summary>How often pieces of a centre go wrong, times the tables' rate.</summary>
-    public Estimate Of(string centre)
+    public Estimate Of(string centre) => From(centre, !setAside.Contains(centre));
+
+    /// <summary>The same as if nothing were set aside.</summary>
+    public Estimate Found(string centre) => From(centre, true);
+
+    private Estimate From(string centre, bool counts)
     {
         var own = counted.FindAll(c => c.Centre == centre);
         var asIf = constants.SpoilCentre.Value.Si;
-        var batches = setAside.Contains(centre) ? 0 : (own.Count > 0 ? own : counted).Select(c => c.Batch).Distinct().Count();
+        var batches = counts ? (own.Count > 0 ? own : counted).Select(c => c.Batch).Distinct().Count() : 0;
         return new(
             batches == 0 ? 1 : Rate(asIf, kitchen, own),
             1 / Sqrt(asIf + own.Sum(c => WeightOf(c) * c.Spoilt)),

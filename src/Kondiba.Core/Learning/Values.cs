@@ -28,6 +28,7 @@ public sealed class Values
     private readonly Vector<double> means;
     private readonly Matrix<double> covariance;
     private readonly double[] sound;
+    private readonly Dictionary<string, int> batches;
 
     private Values(
         IReadOnlyList<Finding> findings, Varies varies, LearningConstants constants, IReadOnlyCollection<string> setAside)
@@ -42,6 +43,7 @@ public sealed class Values
         if (findings.Count > 0)
             (means, covariance) = Fitted();
         Freedom = constants.Firm.Value.Si + sound.Sum();
+        batches = findings.Zip(sound).Where(f => f.Second >= 0.5).SelectMany(f => Within(f.First)).CountBy(prefix => prefix).ToDictionary();
     }
 
     /// <summary>How much one batch differs from another, as a share.</summary>
@@ -68,15 +70,17 @@ public sealed class Values
 
     /// <summary>The value of a thing, times the tables'.</summary>
     /// <param name="path">From the whole to the part; whatever part of it is not known keeps to the tables.</param>
-    public Estimate Of(string path)
-    {
-        var batches = IsSetAside(path) ? 0 : BatchesOf(path);
-        return new(
-            batches == 0 ? 1 : Exp(Prefixes(path).Sum(MeanOf)),
-            SpreadOf([new(path, 1)]),
-            batches,
-            batches == 0 ? varies.Batch.Source : Source.Batches(batches));
-    }
+    public Estimate Of(string path) => From(path, setAside.Any(aside => IsWithin(path, aside)) ? 0 : BatchesOf(path));
+
+    /// <summary>The same as if nothing were set aside.</summary>
+    /// <param name="path">From the whole to the part.</param>
+    public Estimate Found(string path) => From(path, BatchesOf(path));
+
+    private Estimate From(string path, int found) => new(
+        found == 0 ? 1 : Exp(Prefixes(path).Sum(MeanOf)),
+        SpreadOf([new(path, 1)]),
+        found,
+        found == 0 ? varies.Batch.Source : Source.Batches(found));
 
     /// <summary>How sure the value of several things together is: its standard deviation as a share.</summary>
     /// <param name="parts">The things; their shares come to 1.</param>
@@ -100,9 +104,15 @@ public sealed class Values
     public int BatchesOf(string path) =>
         Prefixes(path).Reverse().Select(BatchesWithin).FirstOrDefault(n => n > 0);
 
-    /// <summary>Batches of exactly this thing.</summary>
-    public int BatchesWithin(string path) => findings.Index()
-        .Count(f => sound[f.Index] >= 0.5 && f.Item.Of.Where(p => IsWithin(p.Path, path)).Sum(p => p.Share) >= Counts);
+    /// <summary>Batches of this thing itself, or of what is within it.</summary>
+    public int BatchesWithin(string path) => batches.GetValueOrDefault(path);
+
+    /// <summary>All that a batch was of, however little it was told apart.</summary>
+    private static IEnumerable<string> Within(Finding finding) => finding.Of
+        .SelectMany(p => Prefixes(p.Path).Select(prefix => (prefix, p.Share)))
+        .GroupBy(p => p.prefix, p => p.Share)
+        .Where(shares => shares.Sum() >= Counts)
+        .Select(shares => shares.Key);
 
     /// <summary>Of the next batch, what the given share of batches stays under, over what is expected of it.</summary>
     /// <param name="parts">The things it is of; their shares come to 1.</param>
@@ -125,8 +135,6 @@ public sealed class Values
         var spread = SpreadOf(parts);
         return Sqrt((spread * spread) + (BatchSpread * BatchSpread) + (besides * besides));
     }
-
-    private bool IsSetAside(string path) => setAside.Any(aside => IsWithin(path, aside));
 
     private static bool IsWithin(string path, string whole) =>
         whole.Length == 0 || path == whole || path.StartsWith($"{whole}{Level}", StringComparison.Ordinal);
@@ -230,8 +238,7 @@ public sealed class Values
         return ((Log(findings[i].Times) - expected) / (1 - leverage), known / (1 - leverage));
     }
 
-    private double NoiseOf(Finding finding) =>
-        BatchSpread * BatchSpread / AgedOf(finding);
+    private double NoiseOf(Finding finding) => BatchSpread * BatchSpread / AgedOf(finding);
 
     /// <summary>How much a batch of that age counts beside one of today.</summary>
     private double AgedOf(Finding finding) => Pow(0.5, finding.Age / constants.HalfLife.Value.TotalDays);

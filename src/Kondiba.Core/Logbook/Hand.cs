@@ -47,7 +47,7 @@ public sealed record HandValue(string Key, HandKind Kind, Message Name, Estimate
     private const double NineInTen = 1.645;
 
     /// <summary>All that a kitchen's batches have moved, coating first.</summary>
-    /// <param name="learned">What they taught, as if nothing were set aside.</param>
+    /// <param name="learned">What they taught.</param>
     /// <param name="choice">What the maker wants of it.</param>
     /// <param name="tables">The kitchen's tables.</param>
     public static IReadOnlyList<HandValue> All(Learned learned, LearningChoice choice, ReferenceData tables)
@@ -55,11 +55,11 @@ public sealed record HandValue(string Key, HandKind Kind, Message Name, Estimate
         return
         [
             .. learned.Stick.Known.GroupBy(CentreOf).SelectMany(SticksOf),
-            .. learned.Pace.Known.Select(p => Of(HandKind.Pace, p, "logbook.dipping", learned.Pace.Of(p))),
+            .. learned.Pace.Known.Select(p => Of(HandKind.Pace, p, "logbook.dipping", learned.Pace.Found(p))),
             .. learned.Setting.Known.Select(p => Of(
-                HandKind.Setting, p, Message.ByText(tables.Setting.NameOf(p)), learned.Setting.Of(p))),
-            .. learned.Melting.Known.Select(p => Of(HandKind.Melting, p, MethodName(p, tables), learned.Melting.Of(p))),
-            .. learned.Spoilt.Known.Select(p => Of(HandKind.Spoilt, p, PluralOf(p, tables), learned.Spoilt.Of(p))),
+                HandKind.Setting, p, Message.ByText(tables.Setting.NameOf(p)), learned.Setting.Found(p))),
+            .. learned.Melting.Known.Select(p => Of(HandKind.Melting, p, MethodName(p, tables), learned.Melting.Found(p))),
+            .. learned.Spoilt.Known.Select(p => Of(HandKind.Spoilt, p, PluralOf(p, tables), learned.Spoilt.Found(p))),
         ];
 
         // A centre that was dipped in several coatings is told once as a whole, and once for each.
@@ -68,18 +68,18 @@ public sealed record HandValue(string Key, HandKind Kind, Message Name, Estimate
             // In one coating only, what is known of it in another is of no use here.
             var centre = paths.Key.Split('/')[^1];
             List<string> all = [.. paths];
-            yield return Of(HandKind.Stick, paths.Key, PluralOf(centre, tables), learned.Stick.Of(all.Count == 1 ? all[0] : paths.Key));
+            yield return Of(HandKind.Stick, paths.Key, PluralOf(centre, tables), learned.Stick.Found(all.Count == 1 ? all[0] : paths.Key));
             foreach (var path in all.Count > 1 ? all : [])
             {
                 var coating = tables.Coating(path.Split('/')[^1])?.Name ?? path;
                 var name = Message.Of("logbook.in-coating", ("pieces", PluralOf(centre, tables)), ("coating", coating));
-                yield return Of(HandKind.Stick, path, name, learned.Stick.Of(path));
+                yield return Of(HandKind.Stick, path, name, learned.Stick.Found(path));
             }
         }
 
         HandValue Of(HandKind kind, string path, Message name, Estimate value)
         {
-            var key = $"{NameOf(kind)}/{path}";
+            var key = $"{kind.ToString().ToLowerInvariant()}/{path}";
             return new(key, kind, name, value, choice.SetAside?.Contains(key) is true, Say(kind, value));
         }
     }
@@ -91,15 +91,6 @@ public sealed record HandValue(string Key, HandKind Kind, Message Name, Estimate
 
     private static Message MethodName(string code, ReferenceData tables) =>
         Message.ByText(tables.Melting.Methods.FirstOrDefault(m => m.Code == code)?.Name ?? code);
-
-    private static string NameOf(HandKind kind) => kind switch
-    {
-        HandKind.Stick => "stick",
-        HandKind.Pace => "pace",
-        HandKind.Setting => "setting",
-        HandKind.Melting => "melting",
-        _ => "spoilt",
-    };
 
     private static Message Say(HandKind kind, Estimate value)
     {

@@ -39,8 +39,7 @@ public static class Risks
         return
         [
             .. tally.Lines.SelectMany(line => OfAir(line, r)),
-            .. tally.Problems.Where(p => p.Code == "amounts.coat-comes-out-sheer")
-                .Select(p => new Risk("sheer", LineOf(p.Field), p.Reason, p.Remedy)),
+            .. tally.Lines.SelectMany(line => OfLook(line, tally)),
             .. tally.Lines.SelectMany(line => OfLog(line, order.Lines[line.Line], batches, r)),
             .. tally.Pots.Where(p => p.Range is { Enough.Si: < 0.75 }).Select(p => Short(p, r)),
             .. New(order, batches, r),
@@ -102,6 +101,13 @@ public static class Risks
         }
     }
 
+    /// <summary>A coat that its colour shows through.</summary>
+    private static IEnumerable<Risk> OfLook(LineTally line, CoatingTally tally) =>
+        from problem in tally.Problems
+        where problem.Code == "amounts.coat-comes-out-sheer"
+            && problem.Field.StartsWith($"lines[{line.Line}].", StringComparison.Ordinal)
+        select new Risk("sheer", line.Line, problem.Reason, problem.Remedy);
+
     /// <summary>What went wrong with such pieces here before, and how many of them did.</summary>
     private static IEnumerable<Risk> OfLog(LineTally line, LineDraft draft, IReadOnlyList<LoggedBatch> batches, ReferenceData r)
     {
@@ -156,7 +162,4 @@ public static class Risks
             null,
             Message.Of("logbook.risk.new", ("coating", coating.Name)),
             coating.Temper is null ? Message.Of("logbook.risk.new.do") : Message.Of("logbook.risk.new-temper.do"));
-
-    private static int? LineOf(string field) =>
-        field.StartsWith("lines[", StringComparison.Ordinal) && int.TryParse(field[6..field.IndexOf(']')], out var line) ? line : null;
 }

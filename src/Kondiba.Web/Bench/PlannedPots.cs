@@ -11,7 +11,8 @@ namespace Kondiba.Web.Bench;
 /// <param name="IsMelted">Whether the step that melts it is done.</param>
 /// <param name="Dipped">Pieces that were dipped from it.</param>
 /// <param name="ToDip">Pieces that are dipped from it in all.</param>
-internal sealed record PlannedPot(DayMelt Melt, bool IsMelted, int Dipped, int ToDip);
+/// <param name="Dips">The steps that dip them.</param>
+internal sealed record PlannedPot(DayMelt Melt, bool IsMelted, int Dipped, int ToDip, IReadOnlyList<TaskInfo> Dips);
 
 /// <summary>Pots that were looked up, so many and no more.</summary>
 internal sealed class KnownPots() : MemoryCache(new MemoryCacheOptions { SizeLimit = 400 });
@@ -52,7 +53,7 @@ internal sealed class PlannedPots(KondibaContext db, DayRecord record, KitchenCl
         var (_, arranged) = await record.ReadAsync(await clock.NowAsync(), orders);
         var progress = await record.ProgressAsync(orders);
         var dips = plan.Tasks.Select(t => t.What).Where(w => w.Stage is Stage.Dip && planned.Tasks.Contains(w.Code)).ToList();
-        return new(planned, IsDone(melt), dips.Sum(Dipped), dips.Sum(d => d.Pieces));
+        return new(planned, IsDone(melt), dips.Sum(Dipped), dips.Sum(d => d.Pieces), dips);
 
         bool IsDone(string task) => arranged.Tasks.GetValueOrDefault(task)?.Done is not null;
 

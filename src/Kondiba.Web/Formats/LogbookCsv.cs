@@ -1,6 +1,3 @@
-using System.Globalization;
-using CsvHelper;
-using CsvHelper.Configuration;
 using Kondiba.Core.Logbook;
 using Kondiba.Web.Hosting;
 using NodaTime.Text;
@@ -22,27 +19,8 @@ internal static class LogbookCsv
 
     private static readonly string[] NeededColumns = ["batch", "made on", "coating", "colour", "centre", "size", "made"];
 
-    public static string Write(IEnumerable<Batch> batches)
-    {
-        using var text = new StringWriter();
-        using (var csv = new CsvWriter(text, CultureInfo.InvariantCulture))
-        {
-            foreach (var column in Columns)
-                csv.WriteField(column);
-            csv.NextRecord();
-            foreach (var (number, batch) in batches.Index())
-            {
-                foreach (var pieces in batch.Pieces)
-                {
-                    foreach (var value in Row(number + 1, batch, pieces))
-                        csv.WriteField(value);
-                    csv.NextRecord();
-                }
-            }
-        }
-
-        return text.ToString();
-    }
+    public static string Write(IEnumerable<Batch> batches) =>
+        CsvFile.Write(Columns, batches.Index().SelectMany(b => b.Item.Pieces.Select(pieces => Row(b.Index + 1, b.Item, pieces))));
 
     private static object?[] Row(int number, Batch b, BatchPieces p)
     {
@@ -62,12 +40,10 @@ internal static class LogbookCsv
         string text, Guid? key)
     {
         var problems = new List<ImportProblem>();
-        using var csv = new CsvReader(
-            new StringReader(text), new CsvConfiguration(CultureInfo.InvariantCulture) { MissingFieldFound = null, BadDataFound = null });
-        if (!csv.Read() || !csv.ReadHeader())
-            return ([], [new(1, "", "formats.file-empty-first-line")]);
-        if (NeededColumns.Except(csv.HeaderRecord!).ToList() is { Count: > 0 } missing)
-            return ([], [new(1, string.Join(", ", missing), "formats.column-missing-export-logbook")]);
+        var (csv, unreadable) = CsvFile.Open(text, NeededColumns, "formats.column-missing-export-logbook");
+        using var file = csv;
+        if (unreadable is not null)
+            return ([], [unreadable]);
         var batches = new List<(int Line, Guid Id, Batch Batch)>();
         string? last = null;
         while (csv.Read())

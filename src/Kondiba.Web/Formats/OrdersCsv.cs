@@ -1,7 +1,6 @@
 using System.Globalization;
 using System.Text.Json;
 using CsvHelper;
-using CsvHelper.Configuration;
 using Kondiba.Core.Decoration;
 using Kondiba.Core.Orders;
 using Kondiba.Core.Wording;
@@ -55,31 +54,21 @@ internal static class OrdersCsv
     public sealed record Row(
         int? Number, int Line, IReadOnlyList<int> Lines, OrderDraft Order, OrderState State, bool IsTemplate, bool DepositPaid);
 
-    public static string Write(IEnumerable<Order> orders)
-    {
-        using var text = new StringWriter();
-        using (var csv = new CsvWriter(text, CultureInfo.InvariantCulture))
-        {
-            foreach (var column in OrderColumns.Concat(LineColumns))
-                csv.WriteField(column);
-            csv.NextRecord();
-            foreach (var order in orders)
-            {
-                var draft = order.ToDraft();
-                foreach (var (i, line) in draft.Lines.Cast<LineDraft?>().DefaultIfEmpty().Index())
-                {
-                    foreach (var field in i == 0
-                        ? Fields(order, draft)
-                        : [order.Number, .. Enumerable.Repeat<object?>(null, OrderColumns.Length - 1)])
-                        csv.WriteField(Cell(field));
-                    foreach (var field in line is null ? Enumerable.Repeat<object?>(null, LineColumns.Length) : Fields(line))
-                        csv.WriteField(Cell(field));
-                    csv.NextRecord();
-                }
-            }
-        }
+    public static string Write(IEnumerable<Order> orders) =>
+        CsvFile.Write(OrderColumns.Concat(LineColumns), orders.SelectMany(Rows));
 
-        return text.ToString();
+    private static IEnumerable<IReadOnlyList<object?>> Rows(Order order)
+    {
+        var draft = order.ToDraft();
+        foreach (var (i, line) in draft.Lines.Cast<LineDraft?>().DefaultIfEmpty().Index())
+        {
+            IEnumerable<object?> fields =
+            [
+                .. i == 0 ? Fields(order, draft) : [order.Number, .. Enumerable.Repeat<object?>(null, OrderColumns.Length - 1)],
+                .. line is null ? Enumerable.Repeat<object?>(null, LineColumns.Length) : Fields(line),
+            ];
+            yield return [.. fields.Select(Cell)];
+        }
     }
 
     /// <summary>Reads the rows as orders; what cannot be read is told by its line and column.</summary>
@@ -90,16 +79,10 @@ internal static class OrdersCsv
         // Lines of the order that is being read: of the file, and as ordered.
         List<int> at = [];
         List<LineDraft> lines = [];
-        using var csv = new CsvReader(
-            new StringReader(text),
-            new CsvConfiguration(
-                CultureInfo.InvariantCulture)
-            { MissingFieldFound = null, BadDataFound = null, DetectColumnCountChanges = false });
-        if (!csv.Read() || !csv.ReadHeader())
-            return ([], [new(1, "", "formats.file-empty-first-line")]);
-        var missing = NeededColumns.Except(csv.HeaderRecord!).ToList();
-        if (missing.Count > 0)
-            return ([], [new(1, string.Join(", ", missing), "formats.column-missing-export-orders")]);
+        var (csv, unreadable) = CsvFile.Open(text, NeededColumns, "formats.column-missing-export-orders");
+        using var file = csv;
+        if (unreadable is not null)
+            return ([], [unreadable]);
         problems.AddRange(csv.HeaderRecord!.Except(OrderColumns)
             .Except(LineColumns)
             .Select(c => new ImportProblem(1, c, "formats.such-column-leave-out")));

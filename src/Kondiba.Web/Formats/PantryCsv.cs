@@ -1,6 +1,3 @@
-using System.Globalization;
-using CsvHelper;
-using CsvHelper.Configuration;
 using Kondiba.Core.Wares;
 using Kondiba.Data;
 using Kondiba.Web.Hosting;
@@ -16,42 +13,29 @@ internal static class PantryCsv
 
     private static readonly string[] NeededColumns = ["ware", "amount"];
 
-    public static string Write(IEnumerable<PantryLot> lots, IReadOnlyDictionary<string, Ware> wares)
-    {
-        using var text = new StringWriter();
-        using (var csv = new CsvWriter(text, CultureInfo.InvariantCulture))
-        {
-            foreach (var column in Columns)
-                csv.WriteField(column);
-            csv.NextRecord();
-            foreach (var lot in lots)
-            {
-                var ware = wares.GetValueOrDefault(lot.Ware);
-                csv.WriteField(lot.Ware);
-                csv.WriteField(ware?.Name);
-                csv.WriteField(lot.Amount);
-                csv.WriteField(ware is null ? "" : ShoppingApi.Unit(ware.Unit));
-                csv.WriteField(lot.Pack);
-                csv.WriteField(lot.Price);
-                csv.WriteField(lot.BestBefore is { } day ? LocalDatePattern.Iso.Format(day) : "");
-                csv.WriteField(lot.Place);
-                csv.NextRecord();
-            }
-        }
+    public static string Write(IEnumerable<PantryLot> lots, IReadOnlyDictionary<string, Ware> wares) =>
+        CsvFile.Write(Columns, lots.Select(lot => Row(lot, wares.GetValueOrDefault(lot.Ware))));
 
-        return text.ToString();
-    }
+    private static object?[] Row(PantryLot lot, Ware? ware) =>
+    [
+        lot.Ware,
+        ware?.Name,
+        lot.Amount,
+        ware is null ? "" : ShoppingApi.Unit(ware.Unit),
+        lot.Pack,
+        lot.Price,
+        lot.BestBefore is { } day ? LocalDatePattern.Iso.Format(day) : "",
+        lot.Place,
+    ];
 
     /// <summary>Reads the rows as receipts, each with the line it stands on; the same ones when sent again under the same key.</summary>
     public static (IReadOnlyList<(int Line, Receipt Receipt)> Rows, IReadOnlyList<ImportProblem> Problems) Read(string text, Guid? key)
     {
         var (rows, problems) = (new List<(int, Receipt)>(), new List<ImportProblem>());
-        using var csv = new CsvReader(
-            new StringReader(text), new CsvConfiguration(CultureInfo.InvariantCulture) { MissingFieldFound = null, BadDataFound = null });
-        if (!csv.Read() || !csv.ReadHeader())
-            return ([], [new(1, "", "formats.file-empty-first-line")]);
-        if (NeededColumns.Except(csv.HeaderRecord!).ToList() is { Count: > 0 } missing)
-            return ([], [new(1, string.Join(", ", missing), "formats.column-missing-export-pantry")]);
+        var (csv, unreadable) = CsvFile.Open(text, NeededColumns, "formats.column-missing-export-pantry");
+        using var file = csv;
+        if (unreadable is not null)
+            return ([], [unreadable]);
         while (csv.Read())
         {
             var cells = new OrdersCsv.Cells(csv, problems);

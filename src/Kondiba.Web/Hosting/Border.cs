@@ -54,18 +54,8 @@ internal static class Border
     {
         if (request.GetTypedHeaders().ContentType is { Charset.Length: > 0 } type && type.Encoding is not UTF8Encoding)
             return Unreadable("Send it in UTF-8.", StatusCodes.Status415UnsupportedMediaType);
-        if (request.ContentLength > LargestBody)
+        if (await LimitedBody.ReadAsync(request, LargestBody) is not { } bytes)
             return Unreadable($"Send at most {LargestBody / 1024 / 1024} MB.", StatusCodes.Status413PayloadTooLarge);
-        using var body = new MemoryStream();
-        var chunk = new byte[81_920];
-        for (int read; (read = await request.Body.ReadAsync(chunk, request.HttpContext.RequestAborted)) > 0;)
-        {
-            if (body.Length + read > LargestBody)
-                return Unreadable($"Send at most {LargestBody / 1024 / 1024} MB.", StatusCodes.Status413PayloadTooLarge);
-            body.Write(chunk, 0, read);
-        }
-
-        var bytes = body.ToArray();
         request.Body = new MemoryStream(bytes);
         return Wrong(bytes, Array.Exists(Kept, path => request.Path.StartsWithSegments(path))) is ({ } field, { } wrong)
             ? TypedResults.ValidationProblem(new Dictionary<string, string[]> { [field] = [wrong] }, title: "The request cannot be read.")

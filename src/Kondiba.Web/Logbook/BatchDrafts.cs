@@ -43,8 +43,8 @@ internal sealed class BatchDrafts(
         if (await pots.FindAsync(melt) is not { } planned)
             return null;
         var now = await kitchenClock.NowAsync();
-        var dips = planned.Melt.Tasks.Where(t => Arrangements.OrderOf(t) is not null).ToList();
-        var numbers = dips.Select(Arrangements.OrderOf).Distinct().Select(o => int.TryParse(o, out var n) ? n : 0).ToList();
+        var dips = planned.Dips.Where(d => d.Order is not null).ToLookup(d => Workload.NumberOf(d.Order!));
+        var numbers = dips.Select(d => d.Key).ToList();
         var orders = await db.WholeOrders.Where(o => numbers.Contains(o.Number)).ToListAsync(db.Gone);
         var progress = await record.ProgressAsync([.. orders.Select(o => Workload.CodeOf(o.Number))]);
         Batch? batch = null;
@@ -54,7 +54,7 @@ internal sealed class BatchDrafts(
             var tally = CoatingTally.For(draft, (await things.ToldAsync()).Untaught, now);
             if (tally.Pots.FirstOrDefault(p => p.Key == planned.Melt.Pot) is not { Ways.Count: > 0 } pot)
                 continue;
-            var lines = pot.Ways.Select(w => w.Line).Distinct().Select(l => Counted(l, draft, tally, progress, dips));
+            var lines = pot.Ways.Select(w => w.Line).Distinct().Select(l => Counted(l, tally, progress, dips[order.Number]));
             var part = Of(pot, draft, tally, lines);
             batch = batch is null
                 ? part with { MadeOn = now.Date, Order = order.Name, OrderId = order.Id }
@@ -65,11 +65,9 @@ internal sealed class BatchDrafts(
     }
 
     private static (int Line, int Made, int Spoilt) Counted(
-        int line, OrderDraft draft, CoatingTally tally, IReadOnlyDictionary<string, TaskProgress> progress, List<string> dips)
+        int line, CoatingTally tally, IReadOnlyDictionary<string, TaskProgress> progress, IEnumerable<TaskInfo> dips)
     {
-        var code = draft.Lines[line].Code;
-        var told = dips.Where(d => d.Contains($"/dip.{code}", StringComparison.Ordinal))
-            .Select(d => progress.GetValueOrDefault(d)).OfType<TaskProgress>().ToList();
+        var told = dips.Where(d => d.Lines.Contains(line)).Select(d => progress.GetValueOrDefault(d.Code)).OfType<TaskProgress>().ToList();
         var made = told.Sum(t => t.Made);
         return (line, made > 0 ? made : tally.Lines.First(t => t.Line == line).Count.Value, told.Sum(t => t.Spoilt));
     }

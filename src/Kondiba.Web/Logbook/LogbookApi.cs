@@ -56,7 +56,6 @@ public sealed record RisksView(IReadOnlyList<Risk> Risks, Temperature Air, Share
 internal static class LogbookApi
 {
     private const int Recent = 8;
-    private const int LargestPhoto = 1024 * 1024;
 
     public static void MapLogbook(this RouteGroupBuilder api)
     {
@@ -85,15 +84,14 @@ internal static class LogbookApi
 
     private static async Task<Ok<LogbookView>> GetAsync(KitchenThings things, KondibaContext db)
     {
-        var (own, untaught, batches, tables) = await things.ToldAsync();
+        var (own, _, batches, tables) = await things.ToldAsync();
         var choice = own.Learning ?? new();
         var photos = (await db.BatchPhotos.AsNoTracking().OrderBy(p => p.AddedAt).Select(p => new { p.Id, p.BatchId }).ToListAsync(db.Gone))
             .ToLookup(p => p.BatchId, p => p.Id);
-        var all = Learned.From(Lessons.Found(batches, choice), untaught.Reference.Learning);
         var questioned = tables.Learned.Questioned;
         return TypedResults.Ok(new LogbookView(
             [.. batches.Select(b => View(b, questioned.Contains(b.Id) && !b.Batch.LeftOut, [.. photos[b.Id]], tables.Reference))],
-            HandValue.All(all, choice, untaught.Reference),
+            HandValue.All(tables.Learned, choice, tables.Reference),
             NextTime.For(batches, own.Ways, tables),
             Says([.. batches.Where(b => !b.Batch.LeftOut && !questioned.Contains(b.Id))]),
             choice,
@@ -155,15 +153,7 @@ internal static class LogbookApi
     private static async Task<Results<NoContent, NotFound, Refused>> AddPhotoAsync(
         Guid batch, Guid id, HttpRequest request, LogbookService service)
     {
-        using var photo = new MemoryStream();
-        var chunk = new byte[81_920];
-        for (int read; (read = await request.Body.ReadAsync(chunk, request.HttpContext.RequestAborted)) > 0;)
-        {
-            if (photo.Length <= LargestPhoto)
-                photo.Write(chunk, 0, read);
-        }
-
-        var (found, refused) = await service.AddPhotoAsync(batch, id, photo.ToArray());
+        var (found, refused) = await service.AddPhotoAsync(batch, id, await LimitedBody.ReadAsync(request, LogbookService.LargestPhoto));
         if (!found)
             return TypedResults.NotFound();
         return refused is not null ? refused : TypedResults.NoContent();

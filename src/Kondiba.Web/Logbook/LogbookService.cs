@@ -10,7 +10,9 @@ namespace Kondiba.Web.Logbook;
 internal sealed class LogbookService(KondibaContext db, KitchenThings things, KitchenClock kitchenClock, IClock clock)
 {
     private const int MostPhotos = 6;
-    private const int LargestPhoto = 1024 * 1024;
+    /// <summary>Most bytes of a photo.</summary>
+    public const int LargestPhoto = 1024 * 1024;
+
 
     /// <summary>Logs a batch, or puts it in place of the one of that id.</summary>
     /// <param name="id">Chosen by whoever logs it.</param>
@@ -49,16 +51,19 @@ internal sealed class LogbookService(KondibaContext db, KitchenThings things, Ki
         .ExecuteUpdateAsync(set => set.SetProperty(b => b.RemovedAt, restore ? null : clock.GetCurrentInstant())) == 1;
 
     /// <summary>Adds a photo to a batch.</summary>
-    public async Task<(bool Found, Refused? Errors)> AddPhotoAsync(Guid batch, Guid id, byte[] jpeg)
+    /// <param name="batch">The batch.</param>
+    /// <param name="id">Chosen by whoever adds it.</param>
+    /// <param name="jpeg">The file; null where it was too large to be read.</param>
+    public async Task<(bool Found, Refused? Errors)> AddPhotoAsync(Guid batch, Guid id, byte[]? jpeg)
     {
         if (!await db.Batches.AnyAsync(b => b.Id == batch, db.Gone))
             return (false, null);
         if (await db.BatchPhotos.AnyAsync(p => p.Id == id, db.Gone))
             return (true, null);
-        var isPhoto = jpeg.Length is > 4 and <= LargestPhoto && jpeg.AsSpan().StartsWith((ReadOnlySpan<byte>)[0xFF, 0xD8, 0xFF]);
+        var isPhoto = jpeg is { Length: > 4 } && jpeg.AsSpan().StartsWith((ReadOnlySpan<byte>)[0xFF, 0xD8, 0xFF]);
         if (!isPhoto || await db.BatchPhotos.CountAsync(p => p.BatchId == batch, db.Gone) >= MostPhotos)
             return (true, Refused.Of([new("photo", "logbook.photo", "logbook.photo.do")], "logbook.cannot-keep"));
-        db.Add(new BatchPhoto { Id = id, KitchenId = db.KitchenId, BatchId = batch, Jpeg = jpeg, AddedAt = clock.GetCurrentInstant() });
+        db.Add(new BatchPhoto { Id = id, KitchenId = db.KitchenId, BatchId = batch, Jpeg = jpeg!, AddedAt = clock.GetCurrentInstant() });
         await db.SaveChangesAsync();
         return (true, null);
     }

@@ -136,7 +136,10 @@ export function depthName(share: number): string {
 const onCalendar = { day: "numeric", timeZone: "UTC" } as const;
 const day = new Intl.DateTimeFormat("en-GB", { ...onCalendar, weekday: "short", month: "short" });
 const longDay = new Intl.DateTimeFormat("en-GB", { ...onCalendar, weekday: "long", month: "long" });
+const shortDay = new Intl.DateTimeFormat("en-GB", { ...onCalendar, month: "short" });
 export const dayName = (local: string) => day.format(noon(local));
+/** Without the day of the week. */
+export const shortDayName = (local: string) => shortDay.format(noon(local));
 export const longDayName = (local: string) => longDay.format(noon(local));
 export const clock = (local: string) => local.slice(11, 16);
 

@@ -5,6 +5,7 @@ import { answer, ApiError, api, type Batch, type LoggedBatch, type Reference } f
 import { newId } from "../../api/newId";
 import { logbookQuery, referenceQuery, useKitchen } from "../../api/queries";
 import { ErrorNote, Waiting } from "../../ui/notes";
+import { useKeep } from "../../ui/useKeep";
 import { BatchForm } from "./BatchForm";
 import { Photos } from "./Photos";
 
@@ -74,13 +75,11 @@ function Logging({
   const [id] = useState(() => logged?.id ?? newId());
   const [form, setForm] = useState(batch);
   const settle = () => queries.invalidateQueries();
-  const keep = useMutation({
-    mutationFn: (body: Batch) => answer(api.PUT("/api/logbook/batches/{id}", { params: { path: { id } }, body })),
-    onSuccess: async () => {
-      await settle();
-      await navigate("/logbook");
-    },
-  });
+  const keep = useKeep(
+    (body: Batch) => answer(api.PUT("/api/logbook/batches/{id}", { params: { path: { id } }, body })),
+    () => void navigate("/logbook"),
+    logbookQuery.queryKey,
+  );
   const remove = useMutation({
     mutationFn: () => answer(api.DELETE("/api/logbook/batches/{id}", { params: { path: { id } } })),
     onSuccess: settle,
@@ -92,7 +91,6 @@ function Logging({
       await settle();
     },
   });
-  const errors = keep.error instanceof ApiError ? keep.error.errors : {};
   if (remove.isSuccess)
     return (
       <p role="status" className="border-go bg-panel m-6 max-w-xl border-l-4 px-4 py-3 sm:m-10">
@@ -130,12 +128,13 @@ function Logging({
         batch={form}
         change={(part) => setForm((f) => ({ ...f, ...part }))}
         reference={reference}
-        errorOf={(field) => errors[field]?.join(" ")}
+        errorOf={keep.errorOf}
       />
       {logged && <Photos batch={logged} />}
       {keep.error && (
         <p role="alert" className="border-mind bg-mind-ground mt-5 border-l-4 px-3 py-1.5">
-          {keep.error.message} {Object.keys(errors).length > 0 && "Fix the highlighted fields."}
+          {keep.error.message}{" "}
+          {keep.error instanceof ApiError && Object.keys(keep.error.errors).length > 0 && "Fix the highlighted fields."}
         </p>
       )}
       <p className="mt-6 flex flex-wrap items-center gap-6">

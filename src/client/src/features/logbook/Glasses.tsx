@@ -1,6 +1,6 @@
 import { Link } from "react-router";
 import type { LoggedBatch } from "../../api/client";
-import { dayName, useWording } from "../../ui/units";
+import { dayName, shortDayName, useWording } from "../../ui/units";
 import { offBy, plusMinus } from "./batches";
 
 const [wide, high, rim] = [76, 176, 4];
@@ -77,9 +77,7 @@ export function Glasses({ batches }: { batches: LoggedBatch[] }) {
                     <Glass batch={b} most={most} />
                   </span>
                   <span className="bg-board border-board-edge block h-3.5 border-b-[5px]" />
-                  <span className="mt-1.5 block group-hover:underline">
-                    {dayName(b.batch.madeOn).replace(/^\S+ /, "")}
-                  </span>
+                  <span className="mt-1.5 block group-hover:underline">{shortDayName(b.batch.madeOn)}</span>
                   <span className="text-ink2 block text-[13px]">{made(b)}</span>
                   <span className="block text-[15px] font-bold">
                     {b.weighed === null ? "—" : wording.mass(b.weighed)}

@@ -1,8 +1,8 @@
-import { useMutation, useQueryClient } from "@tanstack/react-query";
-import { answer, api, type HandValue, type LearningChoice } from "../../api/client";
+import type { HandValue, LearningChoice } from "../../api/client";
 import { useOwner } from "../../api/queries";
 import { TextButton } from "../../ui/buttons";
-import { onScale } from "./batches";
+import { onScale, row } from "./batches";
+import { useLearning } from "./useLearning";
 
 const nineInTen = 1.645;
 
@@ -29,15 +29,11 @@ const kinds: [HandValue["kind"], string][] = [
 
 /** What the kitchen's batches have moved, each of which can be set back to the tables' value. */
 export function HandRows({ hand, learning }: { hand: HandValue[]; learning: LearningChoice }) {
-  const queries = useQueryClient();
   const owner = useOwner();
-  const keep = useMutation({
-    mutationFn: (choice: LearningChoice) => answer(api.PUT("/api/logbook/learning", { body: choice })),
-    onSuccess: () => queries.invalidateQueries(),
-  });
+  const keep = useLearning(learning);
   const aside = learning.setAside ?? [];
   const turn = (key: string, off: boolean) =>
-    keep.mutate({ ...learning, setAside: off ? [...aside, key] : aside.filter((a) => a !== key) });
+    keep.mutate({ setAside: off ? [...aside, key] : aside.filter((a) => a !== key) });
   return (
     <>
       {keep.error && (
@@ -53,10 +49,7 @@ export function HandRows({ hand, learning }: { hand: HandValue[]; learning: Lear
             <h3 className="text-ink2 mt-3 text-[15px]">{name}</h3>
             <ul>
               {rows.map((h) => (
-                <li
-                  key={h.key}
-                  className="border-line grid items-center gap-x-6 border-t border-dashed py-1.5 sm:grid-cols-[11rem_minmax(0,18.5rem)_minmax(0,1fr)]"
-                >
+                <li key={h.key} className={row}>
                   <b className="inline-block leading-snug first-letter:uppercase">{h.name}</b>
                   <span className={h.setAside ? "opacity-35" : ""}>
                     <Scale value={h.value} />

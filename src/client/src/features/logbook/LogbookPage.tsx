@@ -6,9 +6,10 @@ import { centreOf, logbookQuery, referenceQuery, signsQuery, useKitchen, useOwne
 import { TextButton, Undoable } from "../../ui/buttons";
 import { ErrorNote, Waiting } from "../../ui/notes";
 import { dayName, span, useWording } from "../../ui/units";
-import { groupsOf } from "./batches";
+import { groupsOf, row } from "./batches";
 import { Glasses } from "./Glasses";
 import { HandRows } from "./HandRows";
+import { useLearning } from "./useLearning";
 
 const shown = 8;
 const month = new Intl.DateTimeFormat("en-GB", { month: "long", year: "numeric", timeZone: "UTC" });
@@ -232,25 +233,21 @@ function Wrong({ batches }: { batches: LoggedBatch[] }) {
 
 /** Forgets, from a day on; the batches stay. */
 function StartOver({ learning }: { learning: Logbook["learning"] }) {
-  const queries = useQueryClient();
   const owner = useOwner();
   const today = useKitchen().data?.now.slice(0, 10);
-  const keep = useMutation({
-    mutationFn: (from: string | null) => answer(api.PUT("/api/logbook/learning", { body: { ...learning, from } })),
-    onSuccess: () => queries.invalidateQueries(),
-  });
+  const keep = useLearning(learning);
   if (!owner || !today) return null;
   return (
     <p className="border-line text-ink2 mt-1 border-t border-dashed pt-3 text-[15px]">
       {learning.from ? (
         <>
           Batches before {dayName(learning.from)} teach nothing.{" "}
-          <TextButton onClick={() => keep.mutate(null)}>Use all of them again</TextButton>
+          <TextButton onClick={() => keep.mutate({ from: null })}>Use all of them again</TextButton>
         </>
       ) : (
         <>
           New bowls, another kitchen?{" "}
-          <TextButton onClick={() => keep.mutate(today)}>Start learning anew from today</TextButton>
+          <TextButton onClick={() => keep.mutate({ from: today })}>Start learning anew from today</TextButton>
         </>
       )}
     </p>
@@ -277,10 +274,7 @@ function Sums({ totals }: { totals: Logbook["totals"] }) {
       </div>
       <ul className="mt-2">
         {totals.kinds.map((k) => (
-          <li
-            key={k.centre}
-            className="border-line grid items-center gap-x-6 border-t border-dashed py-1.5 sm:grid-cols-[11rem_minmax(0,18.5rem)_minmax(0,1fr)]"
-          >
+          <li key={k.centre} className={row}>
             <b className="first-letter:uppercase">{(reference && centreOf(reference, k.centre)?.plural) ?? k.centre}</b>
             <span aria-hidden className="bg-board h-3 rounded-full" style={{ width: `${(100 * k.made) / most}%` }} />
             <span>

@@ -30,3 +30,7 @@ export function groupsOf(batches: LoggedBatch[]): Group[] {
 
 /** A share between 0 and 1 of a scale that has as much on either side of what the tables say: half to double. */
 export const onScale = (times: number) => Math.min(1, Math.max(0, 0.5 + Math.log2(times) / 1.4));
+
+/** A row of a name, something drawn and what is said of it. */
+export const row =
+  "border-line grid items-center gap-x-6 border-t border-dashed py-1.5 sm:grid-cols-[11rem_minmax(0,18.5rem)_minmax(0,1fr)]";
