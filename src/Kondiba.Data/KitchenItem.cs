@@ -60,6 +60,9 @@ public enum ItemKind
 
     /// <summary>What of its batches the maker wants learned; one a kitchen.</summary>
     Learning,
+
+    /// <summary>What labels say and are printed on; one a kitchen.</summary>
+    Labels,
 }
 
 /// <summary>Something a maker has told about the kitchen, kept as the record that Core reads.</summary>
@@ -105,7 +108,8 @@ public sealed class KitchenItem : IOfKitchen
             Of<OwnWord>(ItemKind.Word),
             Of<OwnFigure>(ItemKind.Figure),
             Of<Working>(ItemKind.Working).FirstOrDefault(),
-            Of<LearningChoice>(ItemKind.Learning).FirstOrDefault());
+            Of<LearningChoice>(ItemKind.Learning).FirstOrDefault(),
+            Of<LabelSettings>(ItemKind.Labels).FirstOrDefault());
 
         List<T> Of<T>(ItemKind kind) =>
             [.. items.Where(i => i.Kind == kind)

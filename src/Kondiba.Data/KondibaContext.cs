@@ -39,6 +39,8 @@ public sealed class KondibaContext(
 
     public DbSet<QuoteShare> QuoteShares => Set<QuoteShare>();
 
+    public DbSet<IngredientPage> IngredientPages => Set<IngredientPage>();
+
     public DbSet<DayPlan> DayPlans => Set<DayPlan>();
 
     public DbSet<TaskEvent> TaskEvents => Set<TaskEvent>();
@@ -76,6 +78,7 @@ public sealed class KondibaContext(
         await TaskEvents.ExecuteDeleteAsync();
         await DayPlans.ExecuteDeleteAsync();
         await QuoteShares.ExecuteDeleteAsync();
+        await IngredientPages.ExecuteDeleteAsync();
         await LotMovements.ExecuteDeleteAsync();
         await PantryLots.ExecuteDeleteAsync();
         await Set<OrderLine>().ExecuteDeleteAsync();
@@ -96,6 +99,7 @@ public sealed class KondibaContext(
         Plans(builder);
         BenchOf(builder);
         LogbookOf(builder);
+        LabelsOf(builder);
         builder.Entity<Kitchen>(kitchen =>
         {
             kitchen.Property(k => k.Name).HasMaxLength(80);
@@ -132,6 +136,7 @@ public sealed class KondibaContext(
             order.Property(o => o.Handover).HasConversion<string>().HasMaxLength(10);
             order.Property(o => o.State).HasConversion<string>().HasMaxLength(10);
             Json(order.Property(o => o.Packing));
+            Json(order.Property(o => o.Boxes));
             Json(order.Property(o => o.Price));
             Json(order.Property(o => o.Schools));
             order.HasGeneratedTsVectorColumn(o => o.Search, "simple", o => new { o.Name, o.Client, o.Contact, o.Place, o.Notes, o.Words });
@@ -142,6 +147,11 @@ public sealed class KondibaContext(
             order.HasIndex(o => new { o.KitchenId, o.CreationKey }).IsUnique();
             order.HasQueryFilter(o => o.KitchenId == KitchenId);
         });
+        LinesOf(builder);
+    }
+
+    private void LinesOf(ModelBuilder builder)
+    {
         builder.Entity<OrderLine>(line =>
         {
             line.ToTable("order_lines", t =>
@@ -206,6 +216,17 @@ public sealed class KondibaContext(
             share.HasIndex(s => s.TokenHash).IsUnique();
         });
     }
+
+    private void LabelsOf(ModelBuilder builder) => builder.Entity<IngredientPage>(page =>
+    {
+        page.ToTable("ingredient_pages");
+        page.HasOne<Order>().WithMany().HasForeignKey(p => p.OrderId);
+        page.HasOne<Kitchen>().WithMany().HasForeignKey(p => p.KitchenId);
+        page.HasQueryFilter(p => p.KitchenId == KitchenId);
+        page.Property(p => p.Lot).HasMaxLength(40);
+        page.Property(p => p.Body).HasColumnType("jsonb");
+        page.HasIndex(p => new { p.OrderId, p.Lot }).IsUnique();
+    });
 
     private void Plans(ModelBuilder builder)
     {

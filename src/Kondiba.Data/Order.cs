@@ -82,6 +82,9 @@ public sealed class Order : IOfKitchen
 
     public List<PackingDraft> Packing { get; set; } = [];
 
+    /// <summary>Where the maker put pieces in boxes with rows; empty for where the product puts them.</summary>
+    public List<IReadOnlyList<int>> Boxes { get; set; } = [];
+
     /// <summary>How its price is made; null for the kitchen's margin.</summary>
     public PriceDraft? Price { get; set; }
 
@@ -129,6 +132,7 @@ public sealed class Order : IOfKitchen
         Place = Place,
         Allergies = Allergies,
         Packing = Packing,
+        Boxes = Boxes.Count > 0 ? Boxes : null,
         Price = Price,
         Deposit = Deposit,
         Schools = Schools,
@@ -148,6 +152,7 @@ public sealed class Order : IOfKitchen
         Place = content.Place?.Trim() ?? "";
         Allergies = [.. content.Allergies ?? []];
         Packing = [.. content.Packing ?? []];
+        Boxes = [.. content.Boxes ?? []];
         Schools = content.Schools?.ToDictionary() ?? [];
         Pots.RemoveAll(p => !content.Pots.ContainsKey(p.Pot));
         foreach (var (key, pot) in content.Pots)

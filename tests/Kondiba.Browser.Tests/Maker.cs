@@ -4,6 +4,7 @@ using System.Globalization;
 using OpenQA.Selenium;
 using OpenQA.Selenium.Chrome;
 using OpenQA.Selenium.Interactions;
+using UglyToad.PdfPig;
 
 namespace Kondiba.Browser.Tests;
 
@@ -313,6 +314,14 @@ public sealed class Maker : IDisposable
 
     /// <summary>A number that a script hands to its last argument.</summary>
     public double MeasureLater(string script) => Convert.ToDouble(driver.ExecuteAsyncScript(script), CultureInfo.InvariantCulture);
+
+    /// <summary>The page as it comes out of the printer, on the paper that it asks for.</summary>
+    public PdfDocument Printed()
+    {
+        var printed = (Dictionary<string, object?>)driver.ExecuteCdpCommand(
+            "Page.printToPDF", new() { ["preferCSSPageSize"] = true, ["printBackground"] = true })!;
+        return PdfDocument.Open(Convert.FromBase64String((string)printed["data"]!));
+    }
 
     /// <summary>Pages of A4 that the page prints on.</summary>
     public int PrintedPages()

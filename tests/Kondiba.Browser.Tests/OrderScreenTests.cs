@@ -171,10 +171,17 @@ public sealed class OrderScreenTests(Site site) : IClassFixture<Fresh>, IDisposa
         maker.Until(() => maker.Text("[data-testid=difference-worth]").StartsWith('+'), "for more money");
         maker.Press("Back to how it is");
         maker.Until(() => maker.Text("[data-testid=difference-all-colours]") == "none", "no difference again");
+
+        // One change after the other, so that what is read is what all of them come to.
         maker.Choose("Thinner for midnight, what if", "none");
+        maker.Until(() => maker.Text("[data-testid=difference-all-colours]").StartsWith('+'), "thicker films");
+        var thicker = Grams("[data-testid=difference-all-colours]");
         maker.Choose("Coats on pretzel rods, what if", "two coats");
+        maker.Until(() => Grams("[data-testid=difference-all-colours]") > thicker + 20, "more of them");
+        var twice = Grams("[data-testid=difference-all-colours]");
         maker.Fill("Margin, %", "25");
-        maker.Until(() => Grams("[data-testid=difference-all-colours]") > 150, "thicker films, more of them and more to spare");
+        maker.Until(() => Grams("[data-testid=difference-all-colours]") > twice + 20, "more to spare");
+        Assert.True(Grams("[data-testid=difference-all-colours]") > 150);
         Assert.Equal(before, maker.Number(Midnight + "[data-testid=to-melt]"));
 
         var then = before + Grams("[data-testid=what-if] tr:first-child td:last-child");

@@ -81,7 +81,9 @@ public sealed record CoatingTally(
             [.. dips.Select(whole.Of)],
             pots,
             MakingOrder.For(pots, tables.Reference),
-            TrayLayout.For(dipOrder.Select(d => LineMaking.Lies(d, order.Lines[d.Line], tables.Reference)), tables.Reference.Tray),
+            TrayLayout.For(
+                dipOrder.Select(d => LineMaking.Lies(d, order.Lines[d.Line], tables.Reference).WithFoot(lines[(d.Line, d.Layer)].FootReach)),
+                tables.Reference.Tray),
             Looks.Trimmings.For(designs.Values, tables.Reference),
             problems);
     }

@@ -49,6 +49,10 @@ public sealed record LineTally(
     DiscTally? Disc = null,
     SeenSize? Seen = null)
 {
+    /// <summary>How far the foot of one reaches from under it.</summary>
+    [JsonIgnore]
+    public Length FootReach { get; init; }
+
     /// <summary>What its decoration has to know of it.</summary>
     internal DippedCoat AsCoat() => new(PerPiece, Coat, Setting, DipTime);
 
@@ -101,7 +105,10 @@ public sealed record LineTally(
             setting,
             flow.Density,
             piece,
-            tables.Reference.Dipping.Upright.Time);
+            tables.Reference.Dipping.Upright.Time)
+        {
+            FootReach = Films.Film.FootReach(foot, shape.FootLine(dip.Depth), film.Value, flow.Density),
+        };
     }
 
     private static double Dragged(Shape shape, FilmConstants c) => shape.Looped ? 1 + c.Loops.Value.Si : 1;

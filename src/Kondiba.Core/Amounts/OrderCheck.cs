@@ -16,6 +16,8 @@ internal static class OrderCheck
     private const int MostPieces = 2000;
     internal const int MostInOrder = 10_000;
     private const int MostCoats = 3;
+    private const int MostBoxes = 400;
+    private const int MostPlaces = 144;
     internal const int MostLines = 200;
     private const int LongestName = 80;
     private const int LongestNotes = 2000;
@@ -67,8 +69,10 @@ internal static class OrderCheck
 
         foreach (var problem in Amounts.Allergens.Clashes(order, tables))
             yield return problem;
-        foreach (var problem in Packing(order.Packing ?? [], tables))
+        foreach (var problem in Packing(order.Packing ?? [], order.Lines.Count, tables))
             yield return problem;
+        if (order.Boxes is { } boxes && (boxes.Count > MostBoxes || boxes.Any(b => b is null || b.Count > MostPlaces)))
+            yield return new("boxes", "amounts.boxes", "amounts.boxes.do");
         foreach (var problem in order.Price?.Check() ?? [])
             yield return problem;
         if (order.Deposit is < 0 or > 1_000_000)
@@ -78,7 +82,7 @@ internal static class OrderCheck
                 yield return problem;
     }
 
-    private static IEnumerable<Problem> Packing(IReadOnlyList<PackingDraft> packed, ReferenceData tables)
+    private static IEnumerable<Problem> Packing(IReadOnlyList<PackingDraft> packed, int lines, ReferenceData tables)
     {
         foreach (var (i, packing) in packed.Index())
         {
@@ -90,6 +94,8 @@ internal static class OrderCheck
             if (packing.Per is < 1 or > MostPieces)
                 yield return new(
                     $"packing[{i}].per", Message.Of("amounts.pack-one-pieces", ("mostPieces", MostPieces)), "amounts.pack-one-pieces.do");
+            if (packing.Lines?.Any(l => l < 0 || l >= lines) is true)
+                yield return new($"packing[{i}].lines", "amounts.packing-lines", "amounts.packing-lines.do");
             if (!(packing.Each is > 0 and <= 1000))
                 yield return new($"packing[{i}].each", "amounts.nothing-more-box-takes", "amounts.nothing-more-box-takes.do");
         }

@@ -14,6 +14,15 @@ namespace Kondiba.Core.Amounts;
 /// <param name="Disc">How wide the disc is that they are set on; nothing for none.</param>
 public sealed record Laid(int Line, string? Part, Centre Centre, CentreSize Size, int Count, Length Beyond = default, Length Disc = default)
 {
+    /// <summary>Kept free between one and the next.</summary>
+    public Length Gap { get; init; } = Centre.TrayGap.Value;
+
+    /// <summary>The same, so far apart that the feet of two do not meet.</summary>
+    /// <param name="reach">How far a foot reaches from under a piece.</param>
+    public Laid WithFoot(Length reach) => reach * 2 > Gap - FeetApart ? this with { Gap = (reach * 2) + FeetApart } : this;
+
+    private static Length FeetApart { get; } = Quantities.Of<Length>(0.1, "mm");
+
     /// <summary>Room that one takes across the sheet.</summary>
     public Length Width => Disc > Size.Shape.Width ? Disc : Size.Shape.Width;
 
@@ -68,7 +77,7 @@ public static class TrayLayout
 
         foreach (var laid in lines)
         {
-            var (count, gap) = (laid.Count, laid.Centre.TrayGap.Value);
+            var (count, gap) = (laid.Count, laid.Gap);
             var (pitch, height) = (laid.Width + gap, laid.Length + gap);
             var perRow = (int)((width - (edge * 2) + gap) / pitch);
             var rowsWanted = (count + perRow - 1) / perRow;

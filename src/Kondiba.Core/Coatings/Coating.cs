@@ -43,6 +43,7 @@ public enum Cover
 /// <param name="Packs">Packs it is sold in.</param>
 /// <param name="Colours">Colours it is sold in.</param>
 /// <param name="MayContain">Allergens that it may have traces of.</param>
+/// <param name="Label">What it is called on a label, where that is not its name.</param>
 public sealed record Coating(
     string Code,
     string Name,
@@ -64,7 +65,8 @@ public sealed record Coating(
     TemperCurve? Temper,
     IReadOnlyList<CoatingPack> Packs,
     IReadOnlyList<CoatingColour> Colours,
-    IReadOnlyList<string>? MayContain = null)
+    IReadOnlyList<string>? MayContain = null,
+    string? Label = null)
 {
     /// <summary>The middle of the dipping window.</summary>
     public Sourced<Temperature> DipAt => new(new((DipFrom.Value.Si + DipTo.Value.Si) / 2), DipFrom.Source);

@@ -202,7 +202,12 @@ public sealed record Part(
     IReadOnlyList<string>? Allergens = null,
     IReadOnlyList<string>? MayContain = null,
     GoesOn? Only = null,
-    IReadOnlyList<string>? Words = null);
+    IReadOnlyList<string>? Words = null)
+{
+    /// <summary>What one weighs: half a ball as wide as it is. An estimate.</summary>
+    /// <param name="density">Of what it is made of.</param>
+    public Mass MassBy(Density density) => Across.Value.Circle * Across.Value * (1.0 / 3) * density;
+}
 
 /// <summary>An edible lustre.</summary>
 /// <param name="Code">Name in data.</param>

@@ -248,4 +248,15 @@ public static class Film
         var spread = new Mass(line.Si * flow.Density.Si * flow.Density.Si * FilmConstants.Gravity * Pow(film.Si, 3) / (3 * flow.Yield.Si));
         return spread < still ? spread : still;
     }
+
+    /// <summary>
+    /// How far a foot reaches from under its piece: a wedge as high as the film where it leaves the piece, its surface a parabola, so that
+    /// it holds two thirds of its height times its reach (Liu &amp; Mei 1989).
+    /// </summary>
+    /// <param name="foot">What is in it.</param>
+    /// <param name="line">Length of the line that it spreads from.</param>
+    /// <param name="film">Thickness of the film.</param>
+    /// <param name="density">Of the coating.</param>
+    public static Length FootReach(Mass foot, Length line, Length film, Density density) =>
+        foot.Si > 0 && line.Si > 0 ? new(1.5 * foot.Si / (density.Si * line.Si * film.Si)) : default;
 }

@@ -3,6 +3,7 @@ using Kondiba.Core.Planning;
 using Kondiba.Core.Reference;
 using Kondiba.Core.Setting;
 using Kondiba.Core.Steps;
+using Kondiba.Core.Wares;
 using Kondiba.Core.Wording;
 
 namespace Kondiba.Core.Kitchens;
@@ -32,6 +33,36 @@ public static partial class OwnCheck
                 "kitchens.terms-longer-characters.do");
         return problems;
     }
+
+    /// <summary>The problems of what a kitchen's labels say and are printed on.</summary>
+    public static IReadOnlyList<Problem> Of(LabelSettings labels, ReferenceData tables)
+    {
+        List<Problem> problems = [];
+        if (labels.Maker?.Length > LongestMaker)
+            problems.Add(new("maker", "kitchens.label-text", Message.Of("kitchens.label-text.do", ("most", LongestMaker))));
+        if (labels.Notice?.Length > LongestTerms)
+            problems.Add(new("notice", "kitchens.label-text", Message.Of("kitchens.label-text.do", ("most", LongestTerms))));
+        if (labels.Stock is { } stock && stock != LabelSettings.OwnStock && tables.LabelStocks.All(s => s.Code != stock))
+            problems.Add(new("stock", "kitchens.label-stock", "kitchens.label-stock.do"));
+        if (labels.Stock is LabelSettings.OwnStock && labels.Own is null)
+            problems.Add(new("own", "kitchens.label-sheet", "kitchens.label-sheet.do"));
+        if (labels.Own is { } own && !IsSheet(own))
+            problems.Add(new("own", "kitchens.label-sheet", "kitchens.label-sheet.do"));
+        if (!(labels.Right is >= -MostShift and <= MostShift))
+            problems.Add(new("right", "kitchens.label-shift", "kitchens.label-shift.do"));
+        if (!(labels.Down is >= -MostShift and <= MostShift))
+            problems.Add(new("down", "kitchens.label-shift", "kitchens.label-shift.do"));
+        return problems;
+    }
+
+    /// <summary>Whether all labels of a sheet lie on its page and none on another.</summary>
+    private static bool IsSheet(LabelStock sheet) =>
+        sheet is { PageWide: >= 50 and <= 450, PageHigh: >= 25 and <= 450, Across: >= 1 and <= 12, Down: >= 1 and <= 40 }
+        && sheet is { Wide: >= 15, High: >= 10, Left: >= 0, Top: >= 0 }
+        && (sheet.Across == 1 || sheet.PitchX >= sheet.Wide)
+        && (sheet.Down == 1 || sheet.PitchY >= sheet.High)
+        && sheet.Left + (sheet.PitchX * (sheet.Across - 1)) + sheet.Wide <= sheet.PageWide + 0.5
+        && sheet.Top + (sheet.PitchY * (sheet.Down - 1)) + sheet.High <= sheet.PageHigh + 0.5;
 
     /// <summary>The problems of a kitchen's ways.</summary>
     public static IReadOnlyList<Problem> Of(Ways ways, ReferenceData tables)

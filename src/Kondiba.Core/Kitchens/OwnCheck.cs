@@ -22,6 +22,8 @@ public static partial class OwnCheck
     private const int LongestName = 60;
     private const int MostOfAKind = 40;
     private const int LongestTerms = 1000;
+    private const int LongestMaker = 200;
+    private const double MostShift = 20;
     private const int LongestMeaning = 200;
     private const int MostWeighed = 2000;
     private const double MostGrams = 20_000;
@@ -205,8 +207,22 @@ public static partial class OwnCheck
 
         if (!(ware.Low is >= 0 and <= 1_000_000))
             Error("low", "kitchens.mark-below-nothing-above", "kitchens.mark-below-nothing-above.do");
+        if (ware.Box is { } box && BoxField(box) is { } field)
+            Error($"box.{field}", "kitchens.box-measures", "kitchens.box-measures.do");
         return problems;
     }
+
+    /// <summary>The first measure of a box that no box has; null when all can be.</summary>
+    private static string? BoxField(OwnBox box) => box switch
+    {
+        { Rows: < 0 or > 12 } => "rows",
+        { Columns: < 0 or > 12 } => "columns",
+        { Rows: > 0, Columns: 0 } => "columns",
+        { Wide: not (>= 20 and <= 1000) } => "wide",
+        { Deep: not (>= 20 and <= 1000) } => "deep",
+        { High: not (>= 10 and <= 500) } => "high",
+        _ => null,
+    };
 
     private static IEnumerable<Problem> Size(OwnSize size, string path, ShapeKind kind, Holding holding)
     {

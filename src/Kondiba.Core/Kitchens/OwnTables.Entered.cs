@@ -9,6 +9,7 @@ using Kondiba.Core.Reference;
 using Kondiba.Core.Setting;
 using Kondiba.Core.Steps;
 using Kondiba.Core.Vessels;
+using Kondiba.Core.Wares;
 
 namespace Kondiba.Core.Kitchens;
 
@@ -32,6 +33,11 @@ public static partial class OwnTables
         var c = shipped.Pricing;
         return new(c.Hour.Value.Amount, c.FuelPerHour.Value.Amount, c.Margin.Value.Si, c.Step.Value.Amount, c.Deposit.Value.Si, c.Terms);
     }
+
+    /// <summary>A box in the form that it is entered in, to be changed; null for what is none.</summary>
+    public static OwnBox? Entered(Supply supply) => supply is { Wide: { } wide, Deep: { } deep, High: { } high }
+        ? new(supply.Rows, supply.Columns, wide.Value.In("mm"), deep.Value.In("mm"), high.Value.In("mm"))
+        : null;
 
     /// <summary>A shipped or own centre in the form that it is entered in, to be changed.</summary>
     public static OwnCentre Entered(Centre centre) => new(

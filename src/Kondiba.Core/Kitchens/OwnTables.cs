@@ -161,17 +161,32 @@ public static partial class OwnTables
         var packs = new Dictionary<string, IReadOnlyList<PackRow>>(shipped.Packs);
         foreach (var ware in own.Where(w => w.Packs is not null))
             packs[ware.Code] = [.. ware.Packs!.Select(p => new PackRow(Mine(new Money(p.Price)), p.Holds))];
-        var supplies = own.Where(w => w.Code.StartsWith("supply.", StringComparison.Ordinal))
-            .Select(w => new Supply(w.Code["supply.".Length..], w.Name, w.Unit, shipped.Sections["supply"])).Where(
-                s => shipped.Supplies.All(k => k.Code != s.Code));
+        var told = own.Where(w => w.Code.StartsWith("supply.", StringComparison.Ordinal)).ToDictionary(w => w.Code["supply.".Length..]);
         return shipped with
         {
             Packs = packs,
-            Supplies = [.. shipped.Supplies, .. supplies],
+            Supplies =
+            [
+                .. shipped.Supplies.Select(s => Boxed(s, told.GetValueOrDefault(s.Code)?.Box)),
+                .. told.Where(t => shipped.Supplies.All(s => s.Code != t.Key))
+                    .Select(t => Boxed(new(t.Key, t.Value.Name, t.Value.Unit, shipped.Sections["supply"]), t.Value.Box)),
+            ],
             Low = own.Where(w => w.Low > 0)
             .ToDictionary(w => w.Code, w => w.Low)
         };
     }
+
+    private static Supply Boxed(Supply supply, OwnBox? box) => box is null
+        ? supply
+        : supply with
+        {
+            Rows = box.Rows,
+            Columns = box.Columns,
+            Packs = box.Rows > 0 ? PackKind.Grid : PackKind.Flat,
+            Wide = Mine(Quantities.Of<Length>(box.Wide, "mm")),
+            Deep = Mine(Quantities.Of<Length>(box.Deep, "mm")),
+            High = Mine(Quantities.Of<Length>(box.High, "mm")),
+        };
 
     private static PriceConstants Pricing(PriceConstants shipped, Rates rates) => shipped with
     {

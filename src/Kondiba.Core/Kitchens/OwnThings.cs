@@ -28,6 +28,7 @@ namespace Kondiba.Core.Kitchens;
 /// <param name="Figures">The maker's own figures; one with the code of a shipped one stands in its place.</param>
 /// <param name="Working">Hours, hands and warm places; null for the usual.</param>
 /// <param name="Learning">What of its batches the maker wants learned; null for all of it.</param>
+/// <param name="Labels">What labels say and are printed on; null for the usual.</param>
 public sealed record OwnThings(
     Ways Ways,
     IReadOnlyList<OwnCentre> Centres,
@@ -45,7 +46,8 @@ public sealed record OwnThings(
     IReadOnlyList<OwnWord> Words,
     IReadOnlyList<OwnFigure> Figures,
     Working? Working = null,
-    LearningChoice? Learning = null)
+    LearningChoice? Learning = null,
+    LabelSettings? Labels = null)
 {
     /// <summary>A kitchen about which nothing has been told.</summary>
     public static OwnThings None { get; } = new(new(), [], [], [], [], [], [], new(), [], [], [], [], [], [], []);
@@ -187,7 +189,17 @@ public sealed record OwnVessel(string Code, string Name, string Kind, IReadOnlyD
 /// <param name="Unit">What it is measured in; used for the maker's own only.</param>
 /// <param name="Packs">Packs it is bought in; null for the known ones. A coating's packs are entered with the coating.</param>
 /// <param name="Low">Below this it runs low; 0 for no mark.</param>
-public sealed record OwnWare(string Code, string Name, WareUnit Unit, IReadOnlyList<OwnWarePack>? Packs = null, double Low = 0);
+/// <param name="Box">Of a box of the maker's own, its measures; null for what is none.</param>
+public sealed record OwnWare(
+    string Code, string Name, WareUnit Unit, IReadOnlyList<OwnWarePack>? Packs = null, double Low = 0, OwnBox? Box = null);
+
+/// <summary>A box of the maker's own, measured within.</summary>
+/// <param name="Rows">Rows of places; 0 for a flat box without any.</param>
+/// <param name="Columns">Places in a row.</param>
+/// <param name="Wide">From left to right, in mm.</param>
+/// <param name="Deep">From front to back, in mm.</param>
+/// <param name="High">With the lid closed, in mm.</param>
+public sealed record OwnBox(int Rows, int Columns, double Wide, double Deep, double High);
 
 /// <summary>A pack of a ware as the maker buys it.</summary>
 /// <param name="Holds">What is in it, in the ware's unit.</param>
@@ -208,6 +220,27 @@ public sealed record Rates(
     decimal? Step = null,
     double? Deposit = null,
     string? Terms = null);
+
+/// <summary>What a kitchen's labels say and are printed on; null for the usual.</summary>
+/// <param name="Maker">Who made it and where, as the local rule wants it.</param>
+/// <param name="Notice">What the local rule for home kitchens wants said, in its own words. Kondiba claims nothing by it.</param>
+/// <param name="Law">By which law allergens are named.</param>
+/// <param name="Stock">Code of the sheet that labels are printed on; "own" for the maker's own.</param>
+/// <param name="Own">The maker's own sheet, in mm.</param>
+/// <param name="Right">How far a print is moved to the right so that it falls on the labels, in mm.</param>
+/// <param name="Down">How far it is moved down, in mm.</param>
+public sealed record LabelSettings(
+    string? Maker = null,
+    string? Notice = null,
+    AllergenLaw? Law = null,
+    string? Stock = null,
+    LabelStock? Own = null,
+    double Right = 0,
+    double Down = 0)
+{
+    /// <summary>The choice of the maker's own sheet.</summary>
+    public const string OwnStock = "own";
+}
 
 /// <summary>A recipe as the maker enters it, for the pieces that it makes.</summary>
 /// <param name="Code">Name in data.</param>

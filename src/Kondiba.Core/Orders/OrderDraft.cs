@@ -59,6 +59,12 @@ public record OrderContent
     /// <summary>What it is packed in.</summary>
     public IReadOnlyList<PackingDraft>? Packing { get; init; }
 
+    /// <summary>
+    /// Where the maker put pieces in boxes with rows: for each box, row by row, the index of the line whose piece lies there, −1 for none;
+    /// null for where the product puts them.
+    /// </summary>
+    public IReadOnlyList<IReadOnlyList<int>>? Boxes { get; init; }
+
     /// <summary>How its price is made; null for the kitchen's margin.</summary>
     public PriceDraft? Price { get; init; }
 

@@ -4,4 +4,5 @@ namespace Kondiba.Core.Orders;
 /// <param name="Supply">Code of the supply.</param>
 /// <param name="Each">How much of it, in its unit.</param>
 /// <param name="Per">For every so many pieces, a part of them counted whole.</param>
-public sealed record PackingDraft(string Supply, double Each = 1, int Per = 1);
+/// <param name="Lines">Indices of the lines whose pieces it is for; null for those of all.</param>
+public sealed record PackingDraft(string Supply, double Each = 1, int Per = 1, IReadOnlyList<int>? Lines = null);

@@ -2,6 +2,7 @@ using Kondiba.Core.Amounts;
 using Kondiba.Core.Facts;
 using Kondiba.Core.Measures;
 using Kondiba.Core.Orders;
+using Kondiba.Core.Packing;
 using Kondiba.Core.Prep;
 using Kondiba.Core.Reference;
 using Kondiba.Core.Wording;
@@ -105,21 +106,24 @@ public sealed record Need(string Ware, Figure<double> ToHave, double Used)
 
     /// <summary>What an order is packed in.</summary>
     internal static IEnumerable<Need> Packing(OrderDraft order, CoatingTally tally, ReferenceData tables) =>
-        from packing in order.Packing ?? []
-        where packing.Per >= 1 && tables.Wares.Supplies.Any(s => s.Code == packing.Supply)
-        let amount = Math.Ceiling((double)tally.Pieces / packing.Per) * packing.Each
-        select new Need(
-            $"supply.{packing.Supply}",
-            new(
-                amount,
-                () => [
-                    WorkingLine.Count(
-                        "pantry.packing",
-                        Message.Of("pantry.packing.how", ("pieces", tally.Pieces), ("per", packing.Per), ("each", packing.Each)),
-                        amount,
-                        Source.Computed),
-                ]),
-            amount);
+        order.Packing is not { Count: > 0 } packed
+            ? []
+            : from packing in packed.Zip(PackingPlan.AmountsOf(order, tally, tables))
+              let draft = packing.First
+              let amount = packing.Second
+              where draft.Per >= 1 && amount > 0 && tables.Wares.Supplies.Any(s => s.Code == draft.Supply)
+              select new Need(
+                  $"supply.{draft.Supply}",
+                  new(
+                      amount,
+                      () => [
+                          WorkingLine.Count(
+                              "pantry.packing",
+                              Message.Of("pantry.packing.how", ("count", amount / draft.Each), ("per", draft.Per), ("each", draft.Each)),
+                              amount,
+                              Source.Computed),
+                      ]),
+                  amount);
 
     private static Need Begin(string ware, int begun, LineTally line, Centres.Centre centre, ReferenceData tables)
     {

@@ -4,6 +4,7 @@ using Kondiba.Core.Measures;
 using Kondiba.Core.Orders;
 using Kondiba.Core.Prep;
 using Kondiba.Core.Reference;
+using Kondiba.Core.Safety;
 using Kondiba.Core.Steps;
 using Kondiba.Core.Wording;
 using NodaTime;
@@ -299,7 +300,8 @@ internal sealed partial class OrderTasks
                 ? round.Value
                 : null,
             step.Pots,
-            step.Rule.AtMost?.Value);
+            step.Rule.AtMost?.Value,
+            SafetyNotes.For(step.Stage, step.Lines, steps.Planned.Draft, tables));
     }
 
     private static string Verb(WorkStep step)

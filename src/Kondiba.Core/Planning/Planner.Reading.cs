@@ -1,5 +1,6 @@
 using Kondiba.Core.Measures;
 using Kondiba.Core.Prep;
+using Kondiba.Core.Safety;
 using Kondiba.Core.Steps;
 using NodaTime;
 
@@ -78,7 +79,8 @@ public sealed partial class Planner
             0,
             null,
             [melt.Colour],
-            wash ? null : r.Planning.Holds.Value);
+            wash ? null : r.Planning.Holds.Value,
+            wash ? [] : SafetyNotes.OfMelting(request.Tables));
     }
 
     /// <summary>What a melt is for, with what was dipped from it before.</summary>

@@ -4,6 +4,7 @@ using Kondiba.Core.Measures;
 using Kondiba.Core.Orders;
 using Kondiba.Core.Prep;
 using Kondiba.Core.Reference;
+using Kondiba.Core.Safety;
 using Kondiba.Core.Steps;
 using Kondiba.Core.Wording;
 using NodaTime;
@@ -27,6 +28,7 @@ namespace Kondiba.Core.Planning;
 /// <param name="AtMost">What may pass before the next step.</param>
 /// <param name="School">Code of the school that decided on it; null when makers agree.</param>
 /// <param name="Amounts">Ingredients that it starts with.</param>
+/// <param name="Safety">What to mind so that nobody comes to harm.</param>
 public sealed record PrepStep(
     string Code,
     Stage Stage,
@@ -43,7 +45,8 @@ public sealed record PrepStep(
     Source? WaitSource,
     Duration? AtMost,
     string? School,
-    IReadOnlyList<FillingAmount> Amounts)
+    IReadOnlyList<FillingAmount> Amounts,
+    IReadOnlyList<SafetyNote> Safety)
 {
     /// <summary>A step of an order's work, at its time.</summary>
     internal static PrepStep Of(WorkStep step, LocalDateTime starts) => new(
@@ -62,7 +65,8 @@ public sealed record PrepStep(
         step.Rule.Wait?.Source,
         step.Rule.AtMost?.Value,
         step.Rule.School,
-        step.Amounts);
+        step.Amounts,
+        []);
 
     /// <summary>When the hands are done with it.</summary>
     public LocalDateTime Ends => Starts.PlusSeconds((long)Hands.TotalSeconds);
@@ -118,7 +122,7 @@ public sealed record PrepList(
         var planner = new Planner(new([new(Alone, order)], Orders.Schools.Chosen(order, tables), Arrangements.None, now));
         var fits = planner.Alone();
         if ((fits ?? planner.Late(atOnce: true)) is not { } solution)
-            return new(InTurn(work, order.Pickup.Value), fillings, schools, boxes, hands, [Mind("prep.too-much", "prep.too-much.do")]);
+            return new(Minded(InTurn(work, order.Pickup.Value)), fillings, schools, boxes, hands, [Mind("prep.too-much", "prep.too-much.do")]);
         var tidy = planner.Tidy(solution);
         var plan = fits is null ? planner.ReadShort(tidy) : planner.Read(tidy);
         List<Problem> problems = [.. plan.Shortages.Where(s => s.Kind is Short.Keeping).Select(
@@ -127,7 +131,10 @@ public sealed record PrepList(
             problems.Add(Mind("prep.too-few-trays", "prep.too-few-trays.do"));
         if (plan.Orders[0].Ready is var ready && ready > order.Pickup)
             problems.Add(Mind(Message.Of("prep.not-ready-before", ("ready", ready)), "prep.not-ready-before.do"));
-        return new([.. plan.Tasks.SelectMany(t => StepsOf(t, planner, plan, work))], fillings, schools, boxes, hands, problems);
+        return new(Minded(plan.Tasks.SelectMany(t => StepsOf(t, planner, plan, work))), fillings, schools, boxes, hands, problems);
+
+        IReadOnlyList<PrepStep> Minded(IEnumerable<PrepStep> steps) =>
+            [.. steps.Select(s => s with { Safety = SafetyNotes.For(s.Stage, s.Lines, order, tables) })];
 
         static Problem Mind(Message reason, string remedy) => new("pickup", reason, remedy, Severity.Mind);
     }

@@ -25,6 +25,7 @@ public sealed record PlannedOrder(string Code, OrderDraft Draft);
 /// <param name="Round">Pieces to dip before stopping to decorate, while the coat is wet; null when nothing is done on the wet coat.</param>
 /// <param name="Pots">Keys of the pots it is done from.</param>
 /// <param name="AtMost">What may pass before what comes next; null when it can wait.</param>
+/// <param name="Safety">What to mind so that nobody comes to harm; null in a plan that was made before it was told.</param>
 public sealed record TaskInfo(
     string Code,
     string? Order,
@@ -38,4 +39,5 @@ public sealed record TaskInfo(
     int Pieces,
     int? Round,
     IReadOnlyList<string> Pots,
-    Duration? AtMost);
+    Duration? AtMost,
+    IReadOnlyList<SafetyNote>? Safety = null);

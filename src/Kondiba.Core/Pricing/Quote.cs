@@ -15,11 +15,6 @@ namespace Kondiba.Core.Pricing;
 /// <param name="Price">Of all of them.</param>
 public sealed record QuoteLine(int Pieces, string What, string How, string Srgb, Money Price);
 
-/// <summary>How a kind of piece is to be kept.</summary>
-/// <param name="What">The pieces.</param>
-/// <param name="How">In words for the customer.</param>
-public sealed record QuoteStorage(string What, string How);
-
 /// <summary>An offer, as the customer sees it: prices, never costs.</summary>
 /// <param name="Kitchen">Who offers.</param>
 /// <param name="Number">The order's number.</param>
@@ -54,7 +49,7 @@ public sealed record Quote(
     IReadOnlyList<string> MayContain,
     IReadOnlyList<string> NotKnown,
     IReadOnlyList<string> Without,
-    IReadOnlyList<QuoteStorage> Storage,
+    IReadOnlyList<StorageAdvice> Storage,
     string Terms)
 {
     /// <summary>Makes an order's offer out.</summary>
@@ -71,7 +66,7 @@ public sealed record Quote(
             [.. uses.Where(u => u.Kind == kind).Select(what).Distinct().Order(StringComparer.Ordinal)];
         var (contains, unknown) = (Of(AllergenKind.Contains, u => u.Allergen), Of(AllergenKind.NotKnown, u => u.Component));
         List<string> mayContain = [.. Of(AllergenKind.MayContain, u => u.Allergen).Except(contains)];
-        var centres = costing.Lines.Select(l => tables.Centre(order.Lines[l.Line].Centre)!).Distinct();
+        var centres = costing.Lines.Select(l => tables.Centre(order.Lines[l.Line].Centre)!);
         return new(
             kitchen,
             number,
@@ -88,11 +83,7 @@ public sealed record Quote(
             mayContain,
             unknown,
             [.. unknown.Count > 0 ? [] : (order.Allergies ?? []).Except(contains).Except(mayContain)],
-            [
-                .. centres.Select(c => (c.Plural, How: tables.Keeping.FirstOrDefault(k => k.Centres.Contains(c.Code))?.Storage)).Where(
-                    k => k.How is not null)
-                    .GroupBy(k => k.How!).Select(g => new QuoteStorage(string.Join(", ", g.Select(k => k.Plural)), g.Key)),
-            ],
+            tables.StorageOf(centres),
             tables.Pricing.Terms);
     }
 

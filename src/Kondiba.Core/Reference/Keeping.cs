@@ -11,3 +11,8 @@ namespace Kondiba.Core.Reference;
 /// <param name="Place">Code of the place in which they wait for their customer; null where they only want to be dry and cool.</param>
 public sealed record Keeping(
     IReadOnlyList<string> Centres, Sourced<Duration> Keeps, Sourced<Duration> Best, string Storage, string? Place = null);
+
+/// <summary>How a kind of piece is to be kept.</summary>
+/// <param name="What">The pieces.</param>
+/// <param name="How">In words for the customer.</param>
+public sealed record StorageAdvice(string What, string How);

@@ -56,6 +56,9 @@ namespace Kondiba.Core.Reference;
 /// <param name="Exercises">What is tried at the practice pot.</param>
 /// <param name="Learning">Constants of learning.</param>
 /// <param name="Troubles">What goes wrong, and why.</param>
+/// <param name="Packing">Constants of packing and of labels.</param>
+/// <param name="LabelStocks">Sheets that labels are printed on.</param>
+/// <param name="Safety">What to mind so that nobody comes to harm.</param>
 public sealed record ReferenceData(
     IReadOnlyList<Centre> Centres,
     IReadOnlyList<Centre> Figures,
@@ -91,7 +94,10 @@ public sealed record ReferenceData(
     PlanConstants Planning,
     Exercises Exercises,
     LearningConstants Learning,
-    TroubleTables Troubles)
+    TroubleTables Troubles,
+    PackingConstants Packing,
+    IReadOnlyList<LabelStock> LabelStocks,
+    IReadOnlyList<SafetyRule> Safety)
 {
     private Listed? listed;
 
@@ -115,6 +121,16 @@ public sealed record ReferenceData(
 
     /// <summary>How long a centre keeps; null when nothing is known. A figure keeps as long as its body.</summary>
     public Keeping? KeepingOf(Centre centre) => Keeping.FirstOrDefault(k => k.Centres.Contains(centre.Figure?.Body.Code ?? centre.Code));
+
+    /// <summary>How pieces are to be kept, kinds that want the same together.</summary>
+    public IReadOnlyList<StorageAdvice> StorageOf(IEnumerable<Centre> centres) =>
+    [
+        .. from centre in centres.Distinct()
+           let keeping = KeepingOf(centre)
+           where keeping is not null
+           group centre.Plural by keeping.Storage into same
+           select new StorageAdvice(string.Join(", ", same), same.Key),
+    ];
 
     /// <summary>How a filling is made: by its own steps, or by the rules of preparing that are for it.</summary>
     public IReadOnlyList<PrepRule> StepsOf(Filling filling) => filling.Steps ?? [.. PrepRules.Where(r => r.For.Contains(filling.Code))];

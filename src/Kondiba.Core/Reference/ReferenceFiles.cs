@@ -78,7 +78,10 @@ internal static class ReferenceFiles
             practice.Planning,
             Read<Exercises>("exercises", options),
             practice.Learning,
-            Read<TroubleTables>("troubles", options));
+            Read<TroubleTables>("troubles", options),
+            practice.Packing,
+            Read<List<LabelStock>>("labels", options),
+            Read<List<SafetyRule>>("safety", options));
     }
 
     private static T Read<T>(string name, JsonSerializerOptions options)
@@ -109,7 +112,8 @@ internal static class ReferenceFiles
         PrepConstants Prep,
         PlanConstants Planning,
         MouldConstants Mould,
-        LearningConstants Learning);
+        LearningConstants Learning,
+        PackingConstants Packing);
 
     /// <summary>A measure written as [value, "unit", "source"].</summary>
     private sealed record MeasureRow(double Value, string Unit, Source Source)

@@ -63,8 +63,60 @@ public sealed record PackRow(Sourced<Money> Price, double Holds = 0, double Gram
 /// <param name="Rows">Of a box, its rows; 0 for what has none.</param>
 /// <param name="Columns">Pieces in a row.</param>
 /// <param name="Long">Of a stick, its length; null for what is none.</param>
+/// <param name="Packs">How pieces go into it; null for what goes with them only.</param>
+/// <param name="Wide">Of a box, from left to right within.</param>
+/// <param name="Deep">Of a box, from front to back within.</param>
+/// <param name="High">Of a box, within, the lid closed.</param>
 public sealed record Supply(
-    string Code, string Name, WareUnit Unit, string Section, int Rows = 0, int Columns = 0, Sourced<Length>? Long = null);
+    string Code,
+    string Name,
+    WareUnit Unit,
+    string Section,
+    int Rows = 0,
+    int Columns = 0,
+    Sourced<Length>? Long = null,
+    PackKind? Packs = null,
+    Sourced<Length>? Wide = null,
+    Sourced<Length>? Deep = null,
+    Sourced<Length>? High = null);
+
+/// <summary>How pieces go into what they are packed in.</summary>
+[JsonConverter(typeof(JsonStringEnumConverter<PackKind>))]
+public enum PackKind
+{
+    /// <summary>Into rows of places, each in its cup.</summary>
+    [JsonStringEnumMemberName("grid")]
+    Grid,
+
+    /// <summary>Side by side on the bottom of a flat box.</summary>
+    [JsonStringEnumMemberName("flat")]
+    Flat,
+
+    /// <summary>Into bags.</summary>
+    [JsonStringEnumMemberName("bag")]
+    Bag,
+
+    /// <summary>On skewers, bound together and wrapped.</summary>
+    [JsonStringEnumMemberName("bouquet")]
+    Bouquet,
+}
+
+/// <summary>Constants of packing and of labels.</summary>
+/// <param name="Gap">Between pieces that lie side by side in a flat box.</param>
+/// <param name="Group">Skewers that are tied first; groups are then joined.</param>
+/// <param name="Stands">Share of a bouquet's round that its pieces take up, seen from above.</param>
+/// <param name="Overlap">Of the film round the sticks, more than its round.</param>
+/// <param name="Tie">Ribbon for each knot.</param>
+/// <param name="PartDensity">Of sugar parts, to estimate their mass.</param>
+/// <param name="Drop">Mass of a drop of colour.</param>
+public sealed record PackingConstants(
+    Sourced<Length> Gap,
+    Sourced<Share> Group,
+    Sourced<Share> Stands,
+    Sourced<Share> Overlap,
+    Sourced<Length> Tie,
+    Sourced<Density> PartDensity,
+    Sourced<Mass> Drop);
 
 /// <summary>The table of wares besides what the other tables name.</summary>
 /// <param name="Sections">Where in the shop each kind of ware stands, in the order one walks: by kind.</param>

@@ -185,6 +185,49 @@ namespace Kondiba.Data.Migrations
                     b.ToTable("devices", (string)null);
                 });
 
+            modelBuilder.Entity("Kondiba.Data.IngredientPage", b =>
+                {
+                    b.Property<Guid>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("uuid")
+                        .HasColumnName("id");
+
+                    b.Property<string>("Body")
+                        .IsRequired()
+                        .HasColumnType("jsonb")
+                        .HasColumnName("body");
+
+                    b.Property<Guid>("KitchenId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("kitchen_id");
+
+                    b.Property<string>("Lot")
+                        .IsRequired()
+                        .HasMaxLength(40)
+                        .HasColumnType("character varying(40)")
+                        .HasColumnName("lot");
+
+                    b.Property<Guid>("OrderId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("order_id");
+
+                    b.Property<Instant>("PrintedAt")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("printed_at");
+
+                    b.HasKey("Id")
+                        .HasName("pk_ingredient_pages");
+
+                    b.HasIndex("KitchenId")
+                        .HasDatabaseName("ix_ingredient_pages_kitchen_id");
+
+                    b.HasIndex("OrderId", "Lot")
+                        .IsUnique()
+                        .HasDatabaseName("ix_ingredient_pages_order_id_lot");
+
+                    b.ToTable("ingredient_pages", (string)null);
+                });
+
             modelBuilder.Entity("Kondiba.Data.Invitation", b =>
                 {
                     b.Property<Guid>("Id")
@@ -419,6 +462,11 @@ namespace Kondiba.Data.Migrations
                         .IsRequired()
                         .HasColumnType("text[]")
                         .HasColumnName("allergies");
+
+                    b.Property<string>("Boxes")
+                        .IsRequired()
+                        .HasColumnType("jsonb")
+                        .HasColumnName("boxes");
 
                     b.Property<Instant>("ChangedAt")
                         .HasColumnType("timestamp with time zone")
@@ -1208,6 +1256,23 @@ namespace Kondiba.Data.Migrations
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired()
                         .HasConstraintName("fk_devices_kitchens_kitchen_id");
+                });
+
+            modelBuilder.Entity("Kondiba.Data.IngredientPage", b =>
+                {
+                    b.HasOne("Kondiba.Data.Kitchen", null)
+                        .WithMany()
+                        .HasForeignKey("KitchenId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_ingredient_pages_kitchens_kitchen_id");
+
+                    b.HasOne("Kondiba.Data.Order", null)
+                        .WithMany()
+                        .HasForeignKey("OrderId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_ingredient_pages_orders_order_id");
                 });
 
             modelBuilder.Entity("Kondiba.Data.Invitation", b =>

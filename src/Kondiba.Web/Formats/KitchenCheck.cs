@@ -86,6 +86,7 @@ internal sealed class KitchenCheck(KitchenDocument d, KitchenTables shipped, Gui
         Each("wares", d.Wares, w => w.Code, (w, t) => OwnCheck.Of(w, t.Reference));
         Add("ways", OwnCheck.Of(d.Ways ?? new(), Tables.Reference));
         Add("rates", OwnCheck.Of(d.Rates ?? new()));
+        Add("labels", OwnCheck.Of(d.Labels ?? new(), Tables.Reference));
         own = own with { Wares = d.Wares };
         Each("looks", d.Looks, l => l.Code, (l, t) => l.Check(t));
         own = own with { Ways = d.Ways ?? new(), Rates = d.Rates ?? new(), Looks = d.Looks };

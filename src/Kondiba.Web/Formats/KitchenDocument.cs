@@ -43,6 +43,7 @@ namespace Kondiba.Web.Formats;
 /// <param name="Figures">The maker's own figures, by code; null for none.</param>
 /// <param name="Batches">The logbook, newest first, without its photos; null for none.</param>
 /// <param name="Learning">What of it the maker wants learned; null for all of it.</param>
+/// <param name="Labels">What labels say and are printed on; null for the usual.</param>
 public sealed record KitchenDocument(
     string Format,
     int Version,
@@ -70,7 +71,8 @@ public sealed record KitchenDocument(
     IReadOnlyList<OwnWord>? Words = null,
     IReadOnlyList<OwnFigure>? Figures = null,
     IReadOnlyList<LoggedBatch>? Batches = null,
-    LearningChoice? Learning = null)
+    LearningChoice? Learning = null,
+    LabelSettings? Labels = null)
 {
     public const string FormatName = "kondiba-kitchen";
 

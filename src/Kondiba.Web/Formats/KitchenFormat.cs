@@ -59,7 +59,8 @@ internal sealed class KitchenFormat(
                 own.Words,
                 own.Figures,
                 batches.Count == 0 ? null : [.. batches.Select(b => b.Logged)],
-                own.Learning),
+                own.Learning,
+                own.Labels),
             KitchenDocument.Json) + "\n";
 
         LotDocument LotOf(PantryLot l) => new(
@@ -150,6 +151,7 @@ internal sealed class KitchenFormat(
             (ItemKind.Figure, "formats.own-figures", d.Figures?.Count ?? 0),
             (ItemKind.Ways, "formats.ways-working", d.Ways is null ? 0 : 1),
             (ItemKind.Learning, "formats.learning", d.Learning is null ? 0 : 1), (ItemKind.Rates, "formats.rates", d.Rates is null ? 0 : 1),
+            (ItemKind.Labels, "formats.labels", d.Labels is null ? 0 : 1),
         })
             Counted(what, items.GetValueOrDefault(kind), there);
         return changes;
@@ -178,6 +180,7 @@ internal sealed class KitchenFormat(
         Add(ItemKind.Figure, d.Figures ?? [], f => f.Code);
         Add<Working>(ItemKind.Working, d.Working is { } working ? [working] : [], _ => "working");
         Add<LearningChoice>(ItemKind.Learning, d.Learning is { } learning ? [learning] : [], _ => "learning");
+        Add<LabelSettings>(ItemKind.Labels, d.Labels is { } labels ? [labels] : [], _ => "labels");
         db.AddRange((d.Batches ?? []).Select(b => new KitchenBatch
         {
             Id = b.Id,

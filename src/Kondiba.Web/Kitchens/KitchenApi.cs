@@ -32,6 +32,8 @@ internal static class KitchenApi
         MapOne<Working>(owners, ItemKind.Working, "working", (w, _) => OwnCheck.Of(w), "Working", "Keeps hours, hands and warm places.");
         MapOne<Rates>(
             owners, ItemKind.Rates, "rates", (r, _) => OwnCheck.Of(r), "Rates", "Keeps what your hour is worth and how prices are made.");
+        MapOne<LabelSettings>(
+            owners, ItemKind.Labels, "labels", OwnCheck.Of, "Labels", "Keeps what labels say and what they are printed on.");
         MapMany<OwnCentre>(owners, "centres", ItemKind.Centre, c => c.Code, OwnCheck.Of, "Centre");
         MapMany<OwnTopping>(owners, "toppings", ItemKind.Topping, t => t.Code, OwnCheck.Of, "Topping");
         MapMany<OwnPart>(owners, "parts", ItemKind.Part, p => p.Code, OwnCheck.Of, "Part");

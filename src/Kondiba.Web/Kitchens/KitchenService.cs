@@ -61,6 +61,7 @@ internal sealed class KitchenService(KondibaContext db, KitchenThings things, Ki
             prices ? own.Rates : null,
             prices ? OwnTables.Rates(reference) : null,
             [.. reference.Vessels.Select(OwnTables.Entered)],
+            own.Labels ?? new(),
             [
                 .. own.Centres.Select(c => c.Code),
                 .. own.Coatings.Select(c => c.Code),

@@ -37,6 +37,7 @@ public sealed record KitchenChange(Units? Units = null, string? Name = null, Lan
 /// <param name="Rates">How prices are made; null for who sees no prices.</param>
 /// <param name="ShippedRates">How they are made where nothing was said.</param>
 /// <param name="ShippedVessels">Vessels that a kitchen has unless it says otherwise.</param>
+/// <param name="Labels">What labels say and are printed on.</param>
 /// <param name="Own">
 /// Codes of the centres, coatings, moulds, places, toppings, parts and figures that the maker has entered or changed.
 /// </param>
@@ -58,6 +59,7 @@ public sealed record KitchenThingsView(
     Rates? Rates,
     Rates? ShippedRates,
     IReadOnlyList<OwnVessel> ShippedVessels,
+    LabelSettings Labels,
     IReadOnlyList<string> Own,
     IReadOnlyList<string> Shipped);
 

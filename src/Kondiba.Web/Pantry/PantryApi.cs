@@ -1,4 +1,5 @@
 using Kondiba.Core.Facts;
+using Kondiba.Core.Kitchens;
 using Kondiba.Core.Measures;
 using Kondiba.Core.Wares;
 using Kondiba.Data;
@@ -26,7 +27,9 @@ public sealed record LotView(
 /// <param name="Packs">Packs it is bought in.</param>
 /// <param name="Low">Below this it is running low; 0 for no mark.</param>
 /// <param name="Own">Whether the maker has said something of it, or added it.</param>
-public sealed record WareView(string Code, string Name, WareUnit Unit, string Section, IReadOnlyList<PackView> Packs, double Low, bool Own);
+/// <param name="Box">Of a box, its measures; null for what is none.</param>
+public sealed record WareView(
+    string Code, string Name, WareUnit Unit, string Section, IReadOnlyList<PackView> Packs, double Low, bool Own, OwnBox? Box);
 
 /// <summary>A pack of a ware.</summary>
 public sealed record PackView(double Holds, Money Price, Source Source);
@@ -75,10 +78,11 @@ internal static class PantryApi
     {
         var (own, tables) = await things.ReadAsync();
         var mine = own.Wares.Select(w => w.Code).ToHashSet();
+        var boxes = tables.Reference.Wares.Supplies.ToDictionary(s => $"supply.{s.Code}", OwnTables.Entered);
         return TypedResults.Ok(new PantryView(
             (await clock.NowAsync()).Date,
             [.. (await pantry.LotsAsync()).Select(View)],
-            [.. tables.Reference.AllWares.Values.Select(w => View(w, mine.Contains(w.Code)))]));
+            [.. tables.Reference.AllWares.Values.Select(w => View(w, mine.Contains(w.Code), boxes.GetValueOrDefault(w.Code)))]));
     }
 
     private static async Task<Results<Ok<LotView>, Refused>> ReceiveAsync(Receipt receipt, PantryService pantry)
@@ -116,8 +120,16 @@ internal static class PantryApi
     private static LotView View(PantryLot l) =>
         new(l.Id, l.Ware, l.Amount, l.Pack, l.Price is { } p ? new Money(p) : null, l.BestBefore, l.Place, l.ReceivedOn);
 
-    private static WareView View(Ware w, bool own) =>
-        new(w.Code, w.Name, w.Unit, w.Section, [.. w.Packs.Select(p => new PackView(p.Holds, p.Price.Value, p.Price.Source))], w.Low, own);
+    private static WareView View(Ware w, bool own, OwnBox? box) =>
+        new(
+            w.Code,
+            w.Name,
+            w.Unit,
+            w.Section,
+            [.. w.Packs.Select(p => new PackView(p.Holds, p.Price.Value, p.Price.Source))],
+            w.Low,
+            own,
+            box);
 
     private static MovementView View(LotMovement m) => new(m.Id, m.Kind, m.Amount, m.At, m.OrderId, m.Note);
 }

@@ -111,7 +111,7 @@ public sealed record CoatingView(
 public sealed record FactView(WorkingLine From, WorkingLine To);
 
 /// <summary>A thinner to choose.</summary>
-public sealed record ThinnerView(string Code, string Name);
+public sealed record ThinnerView(string Code, string Name, string How);
 
 /// <summary>A vessel to choose and draw.</summary>
 public sealed record VesselView(string Code, string Name, string Kind, IReadOnlyList<Corner> Outline);
@@ -152,7 +152,7 @@ internal static class ReferenceApi
         [.. tables.Reference.Coatings.SelectMany(c => c.Colours.Select(colour => new ColourView(
             colour.Code, colour.Name, colour.Srgb, c.Code, colour.Mixed is not null)))],
         [.. tables.Reference.Coatings.Select(View)],
-        [.. tables.Reference.Thinners.Select(t => new ThinnerView(t.Code, t.Name))],
+        [.. tables.Reference.Thinners.Select(t => new ThinnerView(t.Code, t.Name, t.How))],
         [.. tables.Reference.Tints.Select(t => new TintView(t.Code, t.Name, t.Carrier, t.Swatch, t.Source))],
         tables.Reference.Decor,
         [.. tables.Reference.Vessels.UnionBy(shipped.Vessels, v => v.Code).Select(v => new VesselView(v.Code, v.Name, v.Kind, v.Outline))],

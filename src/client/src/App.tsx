@@ -5,6 +5,7 @@ import { ColourPage } from "./features/colour/ColourPage";
 import { DayPage } from "./features/day/DayPage";
 import { KitchenPage } from "./features/kitchen/KitchenPage";
 import { BenchPage } from "./features/bench/BenchPage";
+import { LeftoversPage } from "./features/leftovers/LeftoversPage";
 import { BatchPage } from "./features/logbook/BatchPage";
 import { LogbookPage } from "./features/logbook/LogbookPage";
 import { CardPage } from "./features/looks/CardPage";
@@ -13,6 +14,11 @@ import { LooksPage } from "./features/looks/LooksPage";
 import { NewLookPage } from "./features/looks/NewLookPage";
 import { OrderPage } from "./features/order/OrderPage";
 import { OrdersPage } from "./features/orders/OrdersPage";
+import { IngredientsPage } from "./features/packing/IngredientsPage";
+import { LabelsPage } from "./features/packing/LabelsPage";
+import { PackingPage } from "./features/packing/PackingPage";
+import { PaperPage } from "./features/paper/PaperPage";
+import { WallCardPage } from "./features/paper/WallCardPage";
 import { PantryPage } from "./features/pantry/PantryPage";
 import { ShoppingPage } from "./features/pantry/ShoppingPage";
 import { PrepPage } from "./features/prep/PrepPage";
@@ -30,6 +36,7 @@ export function App() {
   return (
     <Routes>
       <Route path="/q/:secret" element={<SharedQuotePage />} />
+      <Route path="/i/:page" element={<IngredientsPage />} />
       <Route path="/join/:secret" element={<JoinPage />} />
       <Route path="*" element={<House />} />
     </Routes>
@@ -48,6 +55,11 @@ function House() {
         <Route path="/orders" element={<OrdersPage />} />
         <Route path="/orders/:id" element={<OrderPage />} />
         <Route path="/orders/:id/prep" element={<PrepPage />} />
+        <Route path="/orders/:id/packing" element={<PackingPage />} />
+        <Route path="/orders/:id/leftovers" element={<LeftoversPage />} />
+        <Route path="/orders/:id/labels" element={<LabelsPage />} />
+        <Route path="/orders/:id/paper/:kind?" element={<PaperPage />} />
+        <Route path="/wall-card" element={<WallCardPage />} />
         <Route path="/orders/:id/price" element={<PricePage />} />
         <Route path="/orders/:id/quote" element={<QuotePage />} />
         <Route path="/day" element={<DayPage />} />

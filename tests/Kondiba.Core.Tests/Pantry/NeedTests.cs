@@ -30,17 +30,17 @@ public class NeedTests
                 new(Thinner: "flakes"), Line("marshmallow", "one", 40, depth: 0.66) with { Decor = decor }) with
             {
                 Packing = [
-                    new("box-12", 1, 12),
+                    new("bag", 1, 12),
                     new("ribbon", 0.6, 12),
                 ]
             });
         Assert.Equal(
             [
                 $"coating.{Wafers}.dark", "thinner.flakes", "sprinkle.jimmies", "part.eye", "lustre.gold", "centre.marshmallow.one",
-                "supply.lolly-stick", "supply.box-12", "supply.ribbon",
+                "supply.lolly-stick", "supply.bag", "supply.ribbon",
             ],
             needs.Keys);
-        Assert.Equal(4, needs["supply.box-12"].ToHave.Value);
+        Assert.Equal(4, needs["supply.bag"].ToHave.Value);
         Assert.Equal(2.4, needs["supply.ribbon"].ToHave.Value, 9);
         Assert.Equal(needs["centre.marshmallow.one"].ToHave.Value, needs["supply.lolly-stick"].ToHave.Value);
         Assert.Equal(40 * (1 + Tables.Reference.Centre("marshmallow")!.Spoil.Value.Si), needs["centre.marshmallow.one"].ToHave.Value, 1.0);
@@ -138,9 +138,8 @@ public class NeedTests
         Assert.Subset(Tables.Reference.Allergens.Select(a => a.Name).ToHashSet(), used.ToHashSet());
 
         // FALCPA 2004 with the FASTER Act 2021: nine. Regulation (EU) 1169/2011, Annex II: fourteen.
-        Assert.Equal(9, Tables.Reference.Allergens.Count(a => a.Lists.Any(l => l.Text.StartsWith("US nine", StringComparison.Ordinal))));
-        Assert.Equal(
-            14, Tables.Reference.Allergens.Count(a => a.Lists.Any(l => l.Text.StartsWith("EU fourteen", StringComparison.Ordinal))));
+        Assert.Equal(9, Tables.Reference.Allergens.Count(a => a.NamedBy(AllergenLaw.Us)));
+        Assert.Equal(14, Tables.Reference.Allergens.Count(a => a.NamedBy(AllergenLaw.Eu)));
     }
 
     [Theory]

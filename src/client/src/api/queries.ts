@@ -90,7 +90,7 @@ export const sharedQuery = (day: string, order?: string) =>
   });
 
 /** An order to be edited on a page; every page reads it for itself, after the page before has kept it. */
-export const orderQuery = (id: string, page: "order" | "price" | "prep") =>
+export const orderQuery = (id: string, page: "order" | "packing" | "paper" | "price" | "prep") =>
   queryOptions({
     queryKey: ["order", id, page],
     queryFn: async () => {

@@ -307,6 +307,74 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/orders/{id}/labels": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** An order's labels, and the page that the code on them leads to: it says what they say, until they are made again. */
+        post: operations["MakeLabels"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/ingredients/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What is in a package, to whoever reads the code on its label. */
+        get: operations["ReadIngredients"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/paper/set-down": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Where each piece of an order as typed is laid down on its tray, and in what rounds; keeps nothing. */
+        post: operations["MapTrays"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/orders/{id}/leftovers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What can become of what an order's pots leave, weighed or as planned, and what of the pantry could start them. */
+        post: operations["GetLeftovers"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/quotes/{secret}": {
         parameters: {
             query?: never;
@@ -435,6 +503,23 @@ export interface paths {
         get?: never;
         /** Keeps what your hour is worth and how prices are made. */
         put: operations["KeepRates"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/kitchen/labels": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Keeps what labels say and what they are printed on. */
+        put: operations["KeepLabels"];
         post?: never;
         delete?: never;
         options?: never;
@@ -1570,6 +1655,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/packing/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What goes where in the boxes of an order as typed; keeps nothing. */
+        post: operations["PreviewPacking"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/packing/working": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** How a figure of a bouquet came about; of is packages[0]. and film or ribbon. */
+        post: operations["WorkingOfPacking"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/prices/preview": {
         parameters: {
             query?: never;
@@ -1882,6 +2001,10 @@ export interface components {
             guess?: null | components["schemas"]["TimeGuess"];
             temperHeld?: null | boolean;
         };
+        /** @enum {unknown} */
+        AllergenLaw: "eu" | "us" | null;
+        /** @description in cm² */
+        Area: number;
         /** @description in g/cm² */
         AreaDensity: number;
         Arrangements: {
@@ -1986,6 +2109,12 @@ export interface components {
         Between: {
             from: components["schemas"]["LocalDateTime"];
             to: components["schemas"]["LocalDateTime"];
+        };
+        BouquetBinding: {
+            groups: number[];
+            ribbon: components["schemas"]["FigureOfLength"];
+            film: components["schemas"]["FigureOfLength"];
+            across: components["schemas"]["Length"];
         };
         BoxPlan: {
             box: string;
@@ -2556,6 +2685,12 @@ export interface components {
             name: string;
             counted: boolean;
         };
+        IngredientsView: {
+            kitchen: string;
+            maker: null | string;
+            notice: null | string;
+            labels: components["schemas"]["Label"][];
+        };
         Inside: {
             melted: components["schemas"]["Share"];
             rim: components["schemas"]["Temperature"];
@@ -2596,6 +2731,7 @@ export interface components {
             rates: null | components["schemas"]["Rates"];
             shippedRates: null | components["schemas"]["Rates"];
             shippedVessels: components["schemas"]["OwnVessel"][];
+            labels: components["schemas"]["LabelSettings"];
             own: string[];
             shipped: string[];
         };
@@ -2605,6 +2741,106 @@ export interface components {
             units: components["schemas"]["Units"];
             language: components["schemas"]["Language"];
             now: components["schemas"]["LocalDateTime"];
+        };
+        Label: {
+            lot: string;
+            /** Format: int32 */
+            count: number;
+            package: string;
+            pieces: components["schemas"]["LabelPieces"][];
+            net: components["schemas"]["Mass"];
+            contents: components["schemas"]["LabelContent"][];
+            contains: string[];
+            mayContain: string[];
+            notKnown: string[];
+            madeOn: components["schemas"]["LocalDate"];
+            bestBy: null | components["schemas"]["LocalDate"];
+            eatBy: null | components["schemas"]["LocalDate"];
+            storage: components["schemas"]["StorageAdvice"][];
+        };
+        LabelContent: {
+            name: string;
+            mass: components["schemas"]["Mass"];
+            contains: string[];
+            known: boolean;
+        };
+        LabelPieces: {
+            /** Format: int32 */
+            line: number;
+            /** Format: int32 */
+            count: number;
+            what: string;
+        };
+        LabelRequest: {
+            /** @description day, 2031-05-03 */
+            madeOn?: null | string;
+        };
+        LabelSettings: {
+            maker?: null | string;
+            notice?: null | string;
+            law?: null | components["schemas"]["AllergenLaw"];
+            stock?: null | string;
+            own?: null | components["schemas"]["LabelStock"];
+            /**
+             * Format: double
+             * @default 0
+             */
+            right: number;
+            /**
+             * Format: double
+             * @default 0
+             */
+            down: number;
+        };
+        LabelSheet: {
+            order: string;
+            madeOn: components["schemas"]["LocalDate"];
+            planned: boolean;
+            labels: components["schemas"]["Label"][];
+            settings: components["schemas"]["LabelSettings"];
+            law: components["schemas"]["AllergenLaw"];
+            stock: components["schemas"]["LabelStock"];
+            stocks: components["schemas"]["LabelStock"][];
+            path: string;
+            code: components["schemas"]["SquareCode"];
+        };
+        LabelStock: {
+            code: string;
+            name: string;
+            /** Format: double */
+            pageWide: number;
+            /** Format: double */
+            pageHigh: number;
+            /** Format: int32 */
+            across: number;
+            /** Format: int32 */
+            down: number;
+            /** Format: double */
+            wide: number;
+            /** Format: double */
+            high: number;
+            /** Format: double */
+            left: number;
+            /** Format: double */
+            top: number;
+            /** Format: double */
+            pitchX: number;
+            /** Format: double */
+            pitchY: number;
+        };
+        LaidPiece: {
+            /** Format: int32 */
+            line: number;
+            part: null | string;
+            /** Format: int32 */
+            number: number;
+            /** Format: int32 */
+            round: number;
+            x: components["schemas"]["Length"];
+            y: components["schemas"]["Length"];
+            wide: components["schemas"]["Length"];
+            long: components["schemas"]["Length"];
+            turned: boolean;
         };
         /** @enum {unknown} */
         Language: "British" | "American";
@@ -2616,6 +2852,66 @@ export interface components {
         Leftover: {
             mass: components["schemas"]["Mass"];
             uses: string[];
+        };
+        LeftoverAccents: {
+            ware: string;
+            name: string;
+            /** Format: int32 */
+            count: number;
+            each: components["schemas"]["Mass"];
+            bestBefore: components["schemas"]["LocalDate"];
+            for: string[];
+        };
+        LeftoverBark: {
+            with: components["schemas"]["Mass"];
+            spread: components["schemas"]["Area"];
+            working: components["schemas"]["WorkingLine"][];
+        };
+        LeftoverFolded: {
+            /** Format: uuid */
+            order: string;
+            name: string;
+            pickup: null | components["schemas"]["LocalDateTime"];
+            pot: string;
+            ware: string;
+            takes: components["schemas"]["Mass"];
+            wanted: components["schemas"]["Mass"];
+            srgb: string;
+            mixed: string;
+            off: string;
+            lines: string[];
+        };
+        LeftoverKept: {
+            ware: string;
+            name: string;
+            bestBefore: components["schemas"]["LocalDate"];
+        };
+        LeftoverPlan: {
+            pot: string;
+            mass: components["schemas"]["Mass"];
+            contains: null | string[];
+            mayContain: string[];
+            kept: null | components["schemas"]["LeftoverKept"];
+            folded: components["schemas"]["LeftoverFolded"][];
+            bark: null | components["schemas"]["LeftoverBark"];
+            accents: components["schemas"]["LeftoverAccents"][];
+        };
+        LeftoverRequest: {
+            weighed: {
+                [key: string]: number;
+            };
+        };
+        LeftoverStart: {
+            /** Format: uuid */
+            lot: string;
+            name: string;
+            has: components["schemas"]["Mass"];
+            into: components["schemas"]["LeftoverFolded"];
+        };
+        LeftoversView: {
+            order: string;
+            after: components["schemas"]["LeftoverPlan"][];
+            before: components["schemas"]["LeftoverStart"][];
         };
         /** @description in mm */
         Length: number;
@@ -2646,6 +2942,12 @@ export interface components {
             look?: null | string;
             decor?: null | components["schemas"]["Decor"];
             making?: null | components["schemas"]["Making"];
+        };
+        LinePieces: {
+            /** Format: int32 */
+            line: number;
+            /** Format: int32 */
+            count: number;
         };
         LineSetting: {
             touchDry: components["schemas"]["Share"];
@@ -3014,6 +3316,7 @@ export interface components {
             place?: null | string;
             allergies?: null | string[];
             packing?: null | components["schemas"]["PackingDraft"][];
+            boxes?: null | number[][];
             price?: null | components["schemas"]["PriceDraft"];
             /** Format: double */
             deposit?: null | number;
@@ -3043,6 +3346,7 @@ export interface components {
             place?: null | string;
             allergies?: null | string[];
             packing?: null | components["schemas"]["PackingDraft"][];
+            boxes?: null | number[][];
             price?: null | components["schemas"]["PriceDraft"];
             /** Format: double */
             deposit?: null | number;
@@ -3114,6 +3418,7 @@ export interface components {
             place: null | string;
             allergies: null | string[];
             packing: null | components["schemas"]["PackingDraft"][];
+            boxes: null | number[][];
             price: null | components["schemas"]["PriceDraft"];
             /** Format: double */
             deposit: null | number;
@@ -3147,6 +3452,18 @@ export interface components {
              * @default 0
              */
             angle: number;
+        };
+        OwnBox: {
+            /** Format: int32 */
+            rows: number;
+            /** Format: int32 */
+            columns: number;
+            /** Format: double */
+            wide: number;
+            /** Format: double */
+            deep: number;
+            /** Format: double */
+            high: number;
         };
         OwnCentre: {
             code: string;
@@ -3365,6 +3682,7 @@ export interface components {
              * @default 0
              */
             low: number;
+            box?: null | components["schemas"]["OwnBox"];
         };
         OwnWarePack: {
             /** Format: double */
@@ -3400,11 +3718,38 @@ export interface components {
             /** Format: int32 */
             count: number;
         };
+        /** @enum {unknown} */
+        PackKind: "grid" | "flat" | "bag" | "bouquet";
         PackView: {
             /** Format: double */
             holds: number;
             price: components["schemas"]["Money"];
             source: components["schemas"]["Source"];
+        };
+        Package: {
+            /** Format: int32 */
+            packing: number;
+            supply: string;
+            name: string;
+            kind: components["schemas"]["PackKind"];
+            wide: components["schemas"]["Length"];
+            deep: components["schemas"]["Length"];
+            /** Format: int32 */
+            rows: number;
+            /** Format: int32 */
+            columns: number;
+            cells: number[];
+            pieces: components["schemas"]["PackedPiece"][];
+            holds: components["schemas"]["LinePieces"][];
+            bouquet?: null | components["schemas"]["BouquetBinding"];
+        };
+        PackedPiece: {
+            /** Format: int32 */
+            line: number;
+            x: components["schemas"]["Length"];
+            y: components["schemas"]["Length"];
+            /** @default false */
+            turned: boolean;
         };
         PackingDraft: {
             supply: string;
@@ -3418,6 +3763,15 @@ export interface components {
              * @default 1
              */
             per: number;
+            lines?: null | number[];
+        };
+        PackingPlan: {
+            packages: components["schemas"]["Package"][];
+            amounts: number[];
+            unpacked: components["schemas"]["LinePieces"][];
+            suggested: null | components["schemas"]["PackingDraft"][];
+            moved: boolean;
+            problems: components["schemas"]["Problem"][];
         };
         PacksToBuy: {
             /** Format: double */
@@ -3738,6 +4092,7 @@ export interface components {
             atMost: null | components["schemas"]["Duration"];
             school: null | string;
             amounts: components["schemas"]["FillingAmount"][];
+            safety: components["schemas"]["SafetyNote"][];
             ends: components["schemas"]["LocalDateTime"];
         };
         /** @enum {unknown} */
@@ -3775,7 +4130,7 @@ export interface components {
             mayContain: string[];
             notKnown: string[];
             without: string[];
-            storage: components["schemas"]["QuoteStorage"][];
+            storage: components["schemas"]["StorageAdvice"][];
             terms: string;
         };
         QuoteLine: {
@@ -3785,10 +4140,6 @@ export interface components {
             how: string;
             srgb: string;
             price: components["schemas"]["Money"];
-        };
-        QuoteStorage: {
-            what: string;
-            how: string;
         };
         QuoteView: {
             quote: components["schemas"]["Quote"];
@@ -3894,12 +4245,28 @@ export interface components {
         };
         /** @enum {unknown} */
         Role: "owner" | "helper";
+        Round: {
+            /** Format: int32 */
+            number: number;
+            /** Format: int32 */
+            line: number;
+            /** Format: int32 */
+            pieces: number;
+            takes: null | components["schemas"]["Duration"];
+            wet: null | components["schemas"]["Duration"];
+        };
         RunnerUp: {
             vessel: string;
             way: string;
             more: components["schemas"]["Mass"];
             longer: components["schemas"]["Duration"];
             dearer: components["schemas"]["Money"];
+        };
+        SafetyNote: {
+            code: string;
+            text: components["schemas"]["Message"];
+            source: components["schemas"]["Source"];
+            atMost: null | components["schemas"]["Duration"];
         };
         ScaledStep: {
             text: string;
@@ -3985,6 +4352,12 @@ export interface components {
             index: number;
             why: string;
             says: components["schemas"]["Message"];
+        };
+        SetDownMap: {
+            wide: components["schemas"]["Length"];
+            deep: components["schemas"]["Length"];
+            pieces: components["schemas"]["LaidPiece"][];
+            rounds: components["schemas"]["Round"][];
         };
         SettingIn: {
             place: string;
@@ -4195,6 +4568,11 @@ export interface components {
             mass: components["schemas"]["FigureOfMass"];
             grains: number[];
         };
+        SquareCode: {
+            /** Format: int32 */
+            size: number;
+            path: string;
+        };
         /** @enum {unknown} */
         Stage: "fill" | "prep" | "melt" | "dip" | "decorate" | "assemble" | "pack";
         /** @enum {unknown} */
@@ -4207,6 +4585,10 @@ export interface components {
             used: number;
             /** Format: double */
             short: number;
+        };
+        StorageAdvice: {
+            what: string;
+            how: string;
         };
         StoryPoint: {
             at: components["schemas"]["Duration"];
@@ -4255,6 +4637,7 @@ export interface components {
             round: null | number;
             pots: string[];
             atMost: null | components["schemas"]["Duration"];
+            safety?: null | components["schemas"]["SafetyNote"][];
         };
         TaskMark: {
             /** @description local time, 2031-05-03T18:30:00 */
@@ -4295,6 +4678,7 @@ export interface components {
         ThinnerView: {
             code: string;
             name: string;
+            how: string;
         };
         TimeGuess: {
             likely: components["schemas"]["Duration"];
@@ -4401,6 +4785,7 @@ export interface components {
             /** Format: double */
             low: number;
             own: boolean;
+            box: null | components["schemas"]["OwnBox"];
         };
         WayView: {
             code: string;
@@ -5001,6 +5386,143 @@ export interface operations {
             };
         };
     };
+    MakeLabels: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LabelRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LabelSheet"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    ReadIngredients: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["IngredientsView"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    MapTrays: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OrderDraft"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SetDownMap"][];
+                };
+            };
+        };
+    };
+    GetLeftovers: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LeftoverRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LeftoversView"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     ReadQuote: {
         parameters: {
             query?: never;
@@ -5226,6 +5748,37 @@ export interface operations {
         requestBody?: {
             content: {
                 "application/json": components["schemas"]["Rates"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                };
+            };
+        };
+    };
+    KeepLabels: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["LabelSettings"];
             };
         };
         responses: {
@@ -7581,6 +8134,63 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    PreviewPacking: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OrderDraft"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PackingPlan"];
+                };
+            };
+        };
+    };
+    WorkingOfPacking: {
+        parameters: {
+            query: {
+                of: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OrderDraft"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WorkingLine"][];
+                };
             };
             /** @description Not Found */
             404: {

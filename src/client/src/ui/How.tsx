@@ -8,7 +8,7 @@ import { useWording } from "./units";
 /** The order whose figures are asked about. */
 export const HowOrder = createContext<OrderDraft | null>(null);
 
-type Maker = "prices" | "prep";
+type Maker = "prices" | "prep" | "packing";
 
 /** A figure that can be asked how it came about; `of` is its path in the tally. */
 export function How(props: {
@@ -69,6 +69,7 @@ function Answer({ of, from }: { of: string; from: Maker | undefined }) {
       const question = { params: { query: { of } }, body: order };
       if (from === "prices") return answer(api.POST("/api/prices/working", question));
       if (from === "prep") return answer(api.POST("/api/prep/working", question));
+      if (from === "packing") return answer(api.POST("/api/packing/working", question));
       return answer(api.POST("/api/amounts/working", question));
     },
     gcTime: 0,

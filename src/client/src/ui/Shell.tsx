@@ -56,7 +56,7 @@ export function Shell({ children }: { children: ReactNode }) {
   // At the bench there is nothing but the step.
   if (bench) return <div className="night bg-ground text-ink min-h-screen">{page}</div>;
   return (
-    <div className="min-h-screen pb-12">
+    <div className="min-h-screen pb-12 print:min-h-0 print:pb-0">
       <a
         href="#page"
         className="focus:bg-panel sr-only focus:not-sr-only focus:absolute focus:top-3 focus:left-4 focus:z-20 focus:p-2"

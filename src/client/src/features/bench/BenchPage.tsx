@@ -13,6 +13,7 @@ import { whenSaid } from "../day/times";
 import { nowOf, useDay, type DayDesk } from "../day/useDay";
 import { benchOf, isFromWarm, meltOf, timersOf, type Bench } from "./bench";
 import { big } from "./big";
+import { ColdClock } from "./ColdClock";
 import { CountPanel, isCounted } from "./CountPanel";
 import { PotPanel } from "./PotPanel";
 import { Timers, timerSays } from "./Timers";
@@ -145,6 +146,7 @@ function Counter(props: { desk: DayDesk; day: Day & { heardAt: number }; plan: P
         {step ? (
           <section aria-label="The step" className="flex min-w-0 flex-col">
             <StepView step={step} plan={plan} reference={reference} now={now} />
+            <Cold step={step} />
             <div className="mt-6 grid grid-cols-2 gap-4 sm:grid-cols-[1.7fr_1fr_1.1fr]">
               <button
                 className="bg-go text-ground min-h-26 rounded-3xl text-[30px] font-bold max-sm:col-span-2"
@@ -225,11 +227,22 @@ function StepView({ step, plan, reference, now }: { step: DayTask; plan: Plan; r
       </h1>
       <p className="mt-4 max-w-[34em] text-[26px] leading-snug">{step.what.text}</p>
       {step.what.why && <p className="text-mind mt-3 max-w-[40em] text-[21px] leading-snug">{step.what.why}</p>}
+      {step.what.safety?.map((note) => (
+        <p key={note.code} role="note" className="mt-3 max-w-[40em] text-[19px] leading-snug">
+          <b>Mind:</b> {note.text}
+        </p>
+      ))}
       {step.what.atMost !== null && (
         <p className="text-mind mt-2 text-[21px] font-bold">What comes next follows within {span(step.what.atMost)}.</p>
       )}
     </div>
   );
+}
+
+/** How long what spoils has been out, at steps that it is out for. */
+function Cold({ step }: { step: DayTask }) {
+  const note = step.what.safety?.find((n) => n.atMost !== null);
+  return note && step.what.order ? <ColdClock key={step.what.order} order={step.what.order} note={note} /> : null;
 }
 
 function NothingLeft({ later, now }: { later: DayTask | undefined; now: string }) {

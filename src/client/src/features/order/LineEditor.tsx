@@ -11,7 +11,7 @@ import { CoatsChoice } from "./CoatsChoice";
 import { DepthField } from "./DepthField";
 import { LineLook } from "./LineLook";
 import { LineMaking } from "./LineMaking";
-import { changeLine, type Edit } from "./draft";
+import { changeLine, withoutLine, type Edit } from "./draft";
 
 const fields = ["centre", "size", "amount", "countedIn", "coating", "colour", "depth", "coats", "upright"];
 
@@ -159,7 +159,7 @@ export const LineEditor = memo(function LineEditor(props: {
       <button
         aria-label={`Remove ${what}`}
         className="text-ink2 hover:text-act self-start p-1 opacity-60 hover:opacity-100 focus-visible:opacity-100"
-        onClick={() => edit("lines", (draft) => ({ ...draft, lines: draft.lines.filter((l) => l.id !== line.id) }))}
+        onClick={() => edit("lines", withoutLine(line.id))}
       >
         <X size={16} />
       </button>

@@ -1,6 +1,7 @@
 import { X } from "lucide-react";
 import { memo } from "react";
-import type { PackingDraft, Reference } from "../../api/client";
+import type { OrderLine, PackingDraft, Reference } from "../../api/client";
+import { centreOf } from "../../api/queries";
 import { Choice } from "../../ui/Choice";
 import { FieldNote } from "../../ui/notes";
 import type { Edit } from "./draft";
@@ -10,6 +11,7 @@ const usual: Record<string, [each: number, per: number]> = {
   "box-6": [1, 6],
   "box-12": [1, 12],
   "tray-box": [1, 24],
+  film: [0.6, 12],
   ribbon: [0.6, 12],
   "waxed-paper": [1, 12],
 };
@@ -17,12 +19,17 @@ const usual: Record<string, [each: number, per: number]> = {
 /** What the order is packed in: so much for every so many pieces. */
 export const Packing = memo(function Packing(props: {
   packing: PackingDraft[];
-  pieces: number;
+  lines: OrderLine[];
+  /** How much of each it takes; while that is computed, of none. */
+  amounts: readonly number[];
+  /** Whether it can be said here for which lines each is. */
+  choosesLines?: boolean;
   reference: Reference;
   notes: Record<string, string>;
   edit: Edit;
 }) {
-  const { packing, pieces, reference, edit } = props;
+  const { packing, lines, amounts, reference, edit } = props;
+  const nameOf = (line: number) => centreOf(reference, lines[line]?.centre ?? null)?.plural ?? "";
   const set = (field: string, packing: PackingDraft[]) => edit(`packing.${field}`, (draft) => ({ ...draft, packing }));
   const change = (i: number, part: Partial<PackingDraft>) =>
     set(
@@ -33,15 +40,34 @@ export const Packing = memo(function Packing(props: {
     <div className="text-[15px]">
       {packing.map((p, i) => {
         const supply = reference.supplies.find((s) => s.code === p.supply);
-        const amount = Math.ceil(pieces / p.per) * p.each;
+        const amount = amounts[i] ?? 0;
         return (
-          <div key={p.supply} className="group flex items-baseline gap-1.5">
+          <div key={`${i} ${p.supply}`} className="group flex flex-wrap items-baseline gap-x-1.5">
             <span className="min-w-0 grow">
               <b>
                 {Number(amount.toFixed(1))}
                 {supply?.unit === "m" && " m"}
               </b>{" "}
               {supply?.name ?? p.supply}
+              {p.lines && !props.choosesLines && (
+                <span className="text-ink2"> for {p.lines.map(nameOf).join(", ")}</span>
+              )}
+              {lines.length > 1 && props.choosesLines && (
+                <span className="text-ink2 block">
+                  {"for "}
+                  <Choice
+                    label={`Pieces in ${supply?.name ?? p.supply}`}
+                    value={p.lines?.length === 1 ? String(p.lines[0]) : ""}
+                    options={[
+                      { value: "", label: "all pieces" },
+                      ...lines.map((_, line) => ({ value: String(line), label: nameOf(line) })),
+                    ]}
+                    onChange={(line) => change(i, { lines: line === "" ? null : [Number(line)] })}
+                  >
+                    {p.lines ? p.lines.map(nameOf).join(", ") : "all pieces"}
+                  </Choice>
+                </span>
+              )}
             </span>
             <span className="text-ink2 flex shrink-0 items-baseline gap-1">
               {supply?.unit === "m" && (
@@ -73,9 +99,10 @@ export const Packing = memo(function Packing(props: {
             >
               <X size={14} />
             </button>
+            <span className="basis-full" />
             <FieldNote
               id={`note-packing-${i}`}
-              text={props.notes[`packing[${i}].per`] ?? props.notes[`packing[${i}].each`]}
+              text={["per", "each", "lines"].map((field) => props.notes[`packing[${i}].${field}`]).find(Boolean)}
             />
           </div>
         );
@@ -84,12 +111,10 @@ export const Packing = memo(function Packing(props: {
         <Choice
           label="Packing"
           value=""
-          options={reference.supplies
-            .filter((s) => !packing.some((p) => p.supply === s.code))
-            .map((s) => ({ value: s.code, label: s.name }))}
+          options={reference.supplies.map((s) => ({ value: s.code, label: s.name }))}
           onChange={(supply) => {
             const [each, per] = usual[supply] ?? [1, 1];
-            set("list", [...packing, { supply, each, per }]);
+            set("list", [...packing, { supply, each, per, lines: null }]);
           }}
         >
           {packing.length > 0 ? "and packed in …" : "packed in …"}

@@ -2,11 +2,13 @@ import { Redo2, Undo2 } from "lucide-react";
 import { useEffect, useMemo } from "react";
 import { Link } from "react-router";
 import type { Order, Reference, Tally } from "../../api/client";
+import { usePacking } from "../packing/usePacking";
 import { FieldNote } from "../../ui/notes";
 import { notesOf } from "../../ui/problems";
 import { pickupWords } from "../../ui/units";
 import { Allergies } from "./Allergies";
 import { BeforeYouStart } from "./BeforeYouStart";
+import type { Draft, Edit } from "./draft";
 import { KeepingNote } from "./KeepingNote";
 import { LineEditor } from "./LineEditor";
 import { Packing } from "./Packing";
@@ -139,13 +141,7 @@ export function Slip(props: {
 
         {draft.lines.length > 0 && (
           <div className="border-line mt-3 border-t border-dashed pt-3">
-            <Packing
-              packing={draft.packing ?? nothing}
-              pieces={tally.pieces}
-              reference={reference}
-              notes={notes}
-              edit={edit}
-            />
+            <SlipPacking draft={draft} reference={reference} notes={notes} edit={edit} />
           </div>
         )}
 
@@ -161,6 +157,15 @@ export function Slip(props: {
             <Link className="text-act font-semibold" to={`/orders/${order.id}/prep`}>
               prep, step by step
             </Link>
+            <Link className="text-act font-semibold" to={`/orders/${order.id}/packing`}>
+              packing and labels
+            </Link>
+            <Link className="text-act font-semibold" to={`/orders/${order.id}/paper`}>
+              paper for the counter
+            </Link>
+            <Link className="text-act font-semibold" to={`/orders/${order.id}/leftovers`}>
+              leftovers
+            </Link>
             <BeforeYouStart id={order.id} draft={draft} reference={reference} />
           </p>
         )}
@@ -172,6 +177,15 @@ export function Slip(props: {
         </div>
       </div>
     </section>
+  );
+}
+
+/** What it is packed in, and how much of that it takes. */
+function SlipPacking(props: { draft: Draft; reference: Reference; notes: Record<string, string>; edit: Edit }) {
+  const { draft, ...others } = props;
+  const plan = usePacking(draft).data;
+  return (
+    <Packing packing={draft.packing ?? nothing} lines={draft.lines} amounts={plan?.amounts ?? nothing} {...others} />
   );
 }
 

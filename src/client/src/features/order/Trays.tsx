@@ -1,12 +1,13 @@
 import { SettingSheet } from "./SettingSheet";
-import { memo, useMemo } from "react";
+import { memo } from "react";
 import type { LineTally, OrderLine, Reference, Tally, Tray } from "../../api/client";
 import { centreOf, colourOf, sizeOf } from "../../api/queries";
 import { How } from "../../ui/How";
 import { span } from "../../ui/units";
 import type { Draft } from "./draft";
 import { PartShape } from "../piece/FigurePicture";
-import { overhang, pieceOf, stickOf } from "../piece/points";
+import { overhang, stickOf } from "../piece/points";
+import { useLineLook } from "../piece/useLineLook";
 import { usePictures } from "../piece/usePictures";
 
 const variants = 4;
@@ -120,7 +121,7 @@ interface RowsProps {
 
 /** A line's pieces on a tray. */
 function LineRows({ seed, rows, line, tally, reference }: RowsProps) {
-  const look = useLook(line, tally, reference);
+  const look = useLineLook(line, tally, reference);
   const pictures = usePictures(look, seed, variants);
   const length = sizeOf(reference, line?.centre ?? null, line?.size ?? null)?.length ?? 40;
   const steady = 18 / length;
@@ -156,29 +157,6 @@ function partOf(row: Tray["rows"][number], line: OrderLine | undefined, referenc
   const colour = colourOf(reference, line.coating, line.making?.colours?.[shape.code] ?? shape.colour ?? line.colour);
   return { shape, srgb: (colour ?? colourOf(reference, line.coating, line.colour))?.srgb ?? "#888888" };
 }
-
-/** How a line's piece looks; another only when something of its look changes, not its count. */
-function useLook(line: OrderLine | undefined, tally: LineTally | undefined, reference: Reference) {
-  const { centre = null, size = null, coating = null, colour = null } = line ?? {};
-  const { decor = null, making = null, upright = null } = line ?? {};
-  const { coat, dipLine, look: decorated = null, seen = null, disc = null } = tally ?? {};
-  return useMemo(
-    () =>
-      coat === undefined || dipLine === undefined
-        ? undefined
-        : whole(
-            pieceOf(
-              reference,
-              { centre, size, coating, colour, decor, making, upright },
-              { coat, dipLine, look: decorated, seen, disc },
-            ),
-          ),
-    [reference, centre, size, coating, colour, decor, making, upright, coat, dipLine, decorated, seen, disc],
-  );
-}
-
-/** A figure's body gets its eyes and the like when it is put together, not on the tray. */
-const whole = (look: ReturnType<typeof pieceOf>) => (look?.centre.figure ? { ...look, parts: [] } : look);
 
 /** When the pieces on a tray are touch-dry, and after that hard, place by place. */
 function SetTimes(props: { lines: LineTally[]; name: (line: number) => string; reference: Reference }) {

@@ -19,6 +19,17 @@ export const changeLine = (id: string, change: Partial<OrderLine>) => (draft: Dr
   lines: draft.lines.map((line) => (line.id === id ? { ...line, ...change } : line)),
 });
 
+/** The order without a line; what is packed by the place of a line is told of those that follow. */
+export const withoutLine = (id: string) => (draft: Draft) => {
+  const at = draft.lines.findIndex((line) => line.id === id);
+  const packing = (draft.packing ?? []).flatMap((packed) => {
+    if (!packed.lines) return [packed];
+    const lines = packed.lines.filter((l) => l !== at).map((l) => (l > at ? l - 1 : l));
+    return lines.length > 0 ? [{ ...packed, lines }] : [];
+  });
+  return { ...draft, packing, boxes: null, lines: draft.lines.filter((line) => line.id !== id) };
+};
+
 /** Changes what is chosen for a pot; a pot with nothing chosen is left to the product. */
 export const changePot = (key: string, change: Partial<PotDraft>) => (draft: Draft) => {
   const { [key]: before, ...others } = draft.pots;
@@ -36,7 +47,7 @@ export interface Stored {
 }
 
 // The form of a draft has a number, so that one put by in an older form is not taken for one.
-const putByKey = (id: string) => `order.6.${id}`;
+const putByKey = (id: string) => `order.7.${id}`;
 
 export const storedDraft = (id: string) => putBy.read(putByKey(id)) as Stored | undefined;
 export const storeDraft = (id: string, stored: Stored) => putBy.write(putByKey(id), stored);

@@ -19,7 +19,7 @@ export async function freshOrder(id: string, queries: QueryClient): Promise<Orde
   const empty = {
     ...{ name: "New order", pickup: usualPickup(kitchen.now), notes: "", lines: [], pots: {}, margin: null },
     ...{ palette: [], client: "", contact: "", handover: "pickup" as const, place: "", allergies: [], packing: [] },
-    ...{ price: null, deposit: null, schools: {} },
+    ...{ price: null, deposit: null, schools: {}, boxes: null },
   };
   const tally = await answer(api.POST("/api/amounts/preview", { body: empty }));
   return { ...empty, id, version: 0, number: 0, tally, depositPaid: false, state: "asked", isTemplate: false };

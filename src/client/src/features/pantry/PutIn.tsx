@@ -1,8 +1,9 @@
+import { BoxFields, someBox, type OwnBox } from "./BoxFields";
 import { Combobox, ComboboxInput, ComboboxOption, ComboboxOptions } from "@headlessui/react";
 import { useState } from "react";
 import { answer, api, type Lot, type Pantry, type Receipt, type Ware } from "../../api/client";
 import { useOwner } from "../../api/queries";
-import { DateField, Labelled, NumberField, PickField, TextField } from "../../ui/fields";
+import { DateField, Labelled, NumberField, PickField, TextField, Tick } from "../../ui/fields";
 import { Sheet } from "../../ui/Sheet";
 import { amountIn, useWording } from "../../ui/units";
 import { KeepButtons, TextButton } from "../../ui/buttons";
@@ -166,6 +167,7 @@ function OwnSupply({ pantry, name: asked, added }: { pantry: Pantry; name: strin
   const [own, setName] = useState("");
   const name = own || asked;
   const [unit, setUnit] = useState<Ware["unit"]>("pieces");
+  const [box, setBox] = useState<OwnBox | null>(null);
   const keep = useKeep(
     () =>
       answer(
@@ -179,6 +181,7 @@ function OwnSupply({ pantry, name: asked, added }: { pantry: Pantry; name: strin
             unit,
             packs: null,
             low: 0,
+            box: unit === "pieces" ? box : null,
           },
         }),
       ),
@@ -210,6 +213,12 @@ function OwnSupply({ pantry, name: asked, added }: { pantry: Pantry; name: strin
           onChange={setUnit}
         />
       </div>
+      {unit === "pieces" && (
+        <div className="mt-2">
+          <Tick label="It is a box for pieces" checked={box !== null} onChange={(is) => setBox(is ? someBox : null)} />
+          {box && <BoxFields box={box} change={setBox} errorOf={keep.errorOf} />}
+        </div>
+      )}
       <KeepButtons pending={keep.isPending} error={keep.error} cancel={() => setName("")} />
     </form>
   );

@@ -7,6 +7,7 @@ import { Sheet } from "../../ui/Sheet";
 import { amountIn, useWording } from "../../ui/units";
 import { KeepButtons, TextButton } from "../../ui/buttons";
 import { useKeep } from "../../ui/useKeep";
+import { BoxFields } from "./BoxFields";
 
 /** A ware: the packs it is bought in, what they cost, and the mark below which it runs low. */
 export function WareSheet({ ware, close }: { ware: Ware; close: () => void }) {
@@ -14,6 +15,7 @@ export function WareSheet({ ware, close }: { ware: Ware; close: () => void }) {
   const wording = useWording();
   const coating = ware.code.startsWith("coating.");
   const [low, setLow] = useState<number | null>(ware.low || null);
+  const [box, setBox] = useState(ware.box);
   const [packs, setPacks] = useState(ware.packs.map((p) => ({ holds: p.holds, price: p.price })));
   const keep = useKeep((body: OwnWare) => answer(api.PUT("/api/kitchen/wares", { body })), close, ["pantry"]);
   const change = (i: number, part: Partial<(typeof packs)[number]>) =>
@@ -42,6 +44,7 @@ export function WareSheet({ ware, close }: { ware: Ware; close: () => void }) {
             unit: ware.unit,
             packs: coating ? null : packs,
             low: low ?? 0,
+            box,
           });
         }}
       >
@@ -52,6 +55,12 @@ export function WareSheet({ ware, close }: { ware: Ware; close: () => void }) {
           onChange={setLow}
           error={keep.errorOf("low")}
         />
+        {box && (
+          <>
+            <h3 className="font-serif text-xl">The box</h3>
+            <BoxFields box={box} change={setBox} errorOf={keep.errorOf} />
+          </>
+        )}
         <h3 className="font-serif text-xl">Bought in packs</h3>
         {coating ? (
           <p>

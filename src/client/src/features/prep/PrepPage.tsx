@@ -5,6 +5,7 @@ import type { Order, PrepList, PrepStep } from "../../api/client";
 import { orderQuery, useKitchen } from "../../api/queries";
 import { How, HowOrder } from "../../ui/How";
 import { ErrorNote, Waiting } from "../../ui/notes";
+import { SafetyNotes } from "../../ui/SafetyNotes";
 import { SourceTag } from "../../ui/SourceTag";
 import { clock, longDayName, span, useWording } from "../../ui/units";
 import { useUndoKeys } from "../../ui/useUndoKeys";
@@ -134,6 +135,8 @@ function PrepDesk({ order }: { order: Order }) {
 
 /** A step: when, a bar as long as it takes the hands, what to do and why, and a gap where it waits. */
 function Step({ step, list, again }: { step: PrepStep; list: PrepList; again: boolean }) {
+  const before = list.steps.slice(0, list.steps.indexOf(step)).flatMap((s) => s.safety.map((n) => n.code));
+  const safety = step.safety.filter((note) => !before.includes(note.code));
   const wording = useWording();
   const longest = Math.max(...list.steps.map((s) => s.hands));
   const filling = list.fillings.findIndex((f) => step.code.startsWith(`fill.${f.filling}.`));
@@ -183,6 +186,7 @@ function Step({ step, list, again }: { step: PrepStep; list: PrepList; again: bo
             {step.why} <SourceTag source={step.source} />
           </p>
         )}
+        <SafetyNotes notes={safety} />
         {step.wait > 0 && (
           <p className="border-line mt-1.5 ml-1 border-l-2 border-dotted pl-3 text-[15px]">
             then wait <b>{span(step.wait)}</b>

@@ -1,0 +1,54 @@
+import { useQuery } from "@tanstack/react-query";
+import { useEffect } from "react";
+import { useParams } from "react-router";
+import { answer, api } from "../../api/client";
+import { Drip } from "../../ui/Drip";
+import { Waiting } from "../../ui/notes";
+import { AllergenWords, Contents, keptOf, piecesOf } from "./LabelText";
+
+/** What is in a package, for whoever reads the code on its label. */
+export function IngredientsPage() {
+  const { page = "" } = useParams();
+  const found = useQuery({
+    queryKey: ["ingredients", page],
+    queryFn: () => answer(api.GET("/api/ingredients/{id}", { params: { path: { id: page } } })),
+    retry: false,
+  });
+  useEffect(() => {
+    document.title = found.data ? `Ingredients · ${found.data.kitchen}` : "Ingredients";
+  }, [found.data]);
+  if (found.isPending) return <Waiting />;
+  return (
+    <>
+      <Drip tall />
+      <main className="mx-auto max-w-2xl px-4 py-8 sm:px-10">
+        {found.isError ? (
+          <p className="text-lg">There is nothing behind this code. Ask whoever gave you the treats what is in them.</p>
+        ) : (
+          <>
+            <p className="font-serif text-2xl">{found.data.kitchen}</p>
+            <h1 className="mt-4 font-serif text-4xl">What is in it</h1>
+            {found.data.labels.map((label) => (
+              <section key={piecesOf(label)} aria-label={piecesOf(label)} className="mt-6">
+                <h2 className="text-lg font-bold first-letter:uppercase">{piecesOf(label)}</h2>
+                <p className="mt-1">
+                  <Contents label={label} />.
+                </p>
+                <p className="mt-1">
+                  <AllergenWords label={label} />
+                </p>
+                <p className="mt-1">{keptOf(label)}</p>
+                {label.storage.map((s) => (
+                  <p key={s.how}>{s.how}</p>
+                ))}
+                <p className="text-ink2 text-[15px]">Batch {label.lot}</p>
+              </section>
+            ))}
+            {found.data.notice && <p className="mt-6 whitespace-pre-line">{found.data.notice}</p>}
+            {found.data.maker && <p className="text-ink2 mt-4 whitespace-pre-line">{found.data.maker}</p>}
+          </>
+        )}
+      </main>
+    </>
+  );
+}

@@ -1,0 +1,100 @@
+import { useQuery } from "@tanstack/react-query";
+import { useEffect, useState } from "react";
+import { Link, NavLink, useParams } from "react-router";
+import type { Order, Reference } from "../../api/client";
+import { orderQuery, referenceQuery } from "../../api/queries";
+import { Tick } from "../../ui/fields";
+import { ErrorNote, Waiting } from "../../ui/notes";
+import { draftOf } from "../order/draft";
+import { useTally } from "../order/useTally";
+import { Pages } from "./Pages";
+import { PotCards } from "./PotCards";
+import { SetDownPages } from "./SetDownPages";
+import { TemplatePages } from "./TemplatePages";
+import { useSetDownMaps } from "./usePaper";
+
+const kinds = [
+  ["trays", "Set-down maps", "Where each piece is laid, in rounds as long as the coat stays wet."],
+  ["templates", "Templates", "Outlines, dip edge and drizzle lines, true to size, to lie under parchment."],
+  ["pots", "Pot cards", "One card a pot: what to melt, thinner, drops, temperatures, packs."],
+] as const;
+
+/** Paper for the counter. */
+export function PaperPage() {
+  const { id = "" } = useParams();
+  const order = useQuery(orderQuery(id, "paper"));
+  const reference = useQuery(referenceQuery);
+  const error = order.error ?? reference.error;
+  if (error) return <ErrorNote error={error} retry={() => void order.refetch()} />;
+  if (!order.data || !reference.data) return <Waiting />;
+  return <Paper order={order.data} reference={reference.data} />;
+}
+
+function Paper({ order, reference }: { order: Order; reference: Reference }) {
+  const { kind = "trays" } = useParams();
+  const draft = draftOf(order);
+  const { tally } = useTally(draft, order.tally);
+  const maps = useSetDownMaps(draft);
+  const [trueSize, setTrueSize] = useState(false);
+  const [mirrored, setMirrored] = useState(false);
+  const shown = kinds.find(([path]) => path === kind) ?? kinds[0];
+  useEffect(() => {
+    document.title = `${shown[1]} for ${order.name ?? "an order"} · Kondiba`;
+  }, [shown, order.name]);
+  return (
+    <div className="mx-auto max-w-[77rem] px-4 pt-3 sm:px-8 print:m-0 print:max-w-none print:p-0">
+      <div className="print:hidden">
+        <p>
+          <Link to={`/orders/${order.id}`} className="text-act font-semibold">
+            ← {order.name ?? "the order"}
+          </Link>
+        </p>
+        <h1 className="mt-1 font-serif text-[34px] leading-tight">{order.name}: paper for the counter</h1>
+        <nav aria-label="Kinds of paper" className="border-line mt-3 flex flex-wrap gap-x-6 border-b">
+          {kinds.map(([path, name]) => (
+            <NavLink
+              key={path}
+              to={`/orders/${order.id}/paper/${path}`}
+              replace
+              aria-current={path === shown[0] ? "page" : undefined}
+              className={`-mb-px border-b-[3px] pb-2 font-semibold ${path === shown[0] ? "border-act text-ink" : "text-ink2 border-transparent"}`}
+            >
+              {name}
+            </NavLink>
+          ))}
+        </nav>
+        <div className="my-4 flex flex-wrap items-center gap-x-6 gap-y-2">
+          <button className="bg-act text-on-act rounded-full px-5 py-1.5 font-bold" onClick={() => window.print()}>
+            Print
+          </button>
+          {shown[0] === "trays" && (
+            <Tick label="True to size, on pages to tape together" checked={trueSize} onChange={setTrueSize} />
+          )}
+          {shown[0] === "templates" && (
+            <Tick label="Mirrored, for the back of the sheet" checked={mirrored} onChange={setMirrored} />
+          )}
+          <span className="text-ink2">{shown[2]} Print at 100 %, and check the ruler on the sheet.</span>
+        </div>
+        {draft.lines.length === 0 && <p className="text-ink2">Nothing is on the order yet.</p>}
+      </div>
+      <Pages label={shown[1]}>
+        {shown[0] === "trays" &&
+          maps.data?.map((map, i) => (
+            <SetDownPages
+              key={i}
+              map={map}
+              number={i + 1}
+              draft={draft}
+              tally={tally}
+              reference={reference}
+              trueSize={trueSize}
+            />
+          ))}
+        {shown[0] === "templates" && (
+          <TemplatePages draft={draft} tally={tally} reference={reference} mirrored={mirrored} />
+        )}
+        {shown[0] === "pots" && <PotCards tally={tally} reference={reference} />}
+      </Pages>
+    </div>
+  );
+}
