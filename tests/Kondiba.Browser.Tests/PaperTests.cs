@@ -119,6 +119,22 @@ public sealed class PaperTests(Site site) : IDisposable
         Assert.InRange(day.NumberOfPages, 1, 2);
     }
 
+    [Fact]
+    public void The_handbook_is_searched_and_every_figure_leads_to_it()
+    {
+        maker.Open("Meteor night");
+        maker.Click("(//button[contains(., 'to melt: how?')])[1]");
+        maker.Click("(//a[contains(@href, '/handbook?find=')])[1]");
+        maker.Until(() => new Uri(maker.Url).AbsolutePath == "/handbook", "the handbook");
+        maker.Go("handbook");
+        maker.Fill("Find a word, a centre, a trouble …", "wet window");
+        maker.See("How long a coat takes sprinkles");
+        maker.Until(() => !maker.Shows("Palm-kernel flakes"), "only what was looked for");
+        Assert.Empty(maker.Barriers());
+        maker.Fill("Find a word, a centre, a trouble …", "zzz");
+        maker.See("Nothing about “zzz”.");
+    }
+
     private void Paper(string kind, string shown)
     {
         maker.Open("Meteor night");

@@ -59,6 +59,7 @@ namespace Kondiba.Core.Reference;
 /// <param name="Packing">Constants of packing and of labels.</param>
 /// <param name="LabelStocks">Sheets that labels are printed on.</param>
 /// <param name="Safety">What to mind so that nobody comes to harm.</param>
+/// <param name="Handbook">The trade's words and rules.</param>
 public sealed record ReferenceData(
     IReadOnlyList<Centre> Centres,
     IReadOnlyList<Centre> Figures,
@@ -97,7 +98,8 @@ public sealed record ReferenceData(
     TroubleTables Troubles,
     PackingConstants Packing,
     IReadOnlyList<LabelStock> LabelStocks,
-    IReadOnlyList<SafetyRule> Safety)
+    IReadOnlyList<SafetyRule> Safety,
+    IReadOnlyList<HandbookText> Handbook)
 {
     private Listed? listed;
 

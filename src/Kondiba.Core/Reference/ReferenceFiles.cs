@@ -27,9 +27,13 @@ namespace Kondiba.Core.Reference;
 /// </summary>
 internal static class ReferenceFiles
 {
+    /// <summary>Where the tables' values come from, by the code that they name it with.</summary>
+    public static IReadOnlyDictionary<string, Source> Sources { get; } =
+        Read<Dictionary<string, Source>>("sources", new(JsonSerializerDefaults.Web));
+
     public static ReferenceData Read()
     {
-        var sources = Read<Dictionary<string, Source>>("sources", new(JsonSerializerDefaults.Web));
+        var sources = Sources.ToDictionary();
         var options = new JsonSerializerOptions(JsonSerializerDefaults.Web)
         {
             UnmappedMemberHandling = JsonUnmappedMemberHandling.Disallow,
@@ -81,7 +85,8 @@ internal static class ReferenceFiles
             Read<TroubleTables>("troubles", options),
             practice.Packing,
             Read<List<LabelStock>>("labels", options),
-            Read<List<SafetyRule>>("safety", options));
+            Read<List<SafetyRule>>("safety", options),
+            Read<List<HandbookText>>("handbook", options));
     }
 
     private static T Read<T>(string name, JsonSerializerOptions options)

@@ -6,6 +6,7 @@ import { DayPage } from "./features/day/DayPage";
 import { KitchenPage } from "./features/kitchen/KitchenPage";
 import { BenchPage } from "./features/bench/BenchPage";
 import { LeftoversPage } from "./features/leftovers/LeftoversPage";
+import { HandbookPage } from "./features/handbook/HandbookPage";
 import { BatchPage } from "./features/logbook/BatchPage";
 import { LogbookPage } from "./features/logbook/LogbookPage";
 import { CardPage } from "./features/looks/CardPage";
@@ -59,6 +60,7 @@ function House() {
         <Route path="/orders/:id/leftovers" element={<LeftoversPage />} />
         <Route path="/orders/:id/labels" element={<LabelsPage />} />
         <Route path="/orders/:id/paper/:kind?" element={<PaperPage />} />
+        <Route path="/handbook" element={<HandbookPage />} />
         <Route path="/wall-card" element={<WallCardPage />} />
         <Route path="/orders/:id/price" element={<PricePage />} />
         <Route path="/orders/:id/quote" element={<QuotePage />} />

@@ -171,6 +171,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/handbook": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The trade's words, tables, methods, rules and sources, with what the kitchen has learned beside them. */
+        get: operations["GetHandbook"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/feeds/{secret}.ics": {
         parameters: {
             query?: never;
@@ -2644,6 +2661,17 @@ export interface components {
             value: components["schemas"]["Estimate"];
             setAside: boolean;
             says: components["schemas"]["Message"];
+        };
+        HandbookEntry: {
+            code: string;
+            title: components["schemas"]["Message"];
+            text: string[];
+            facts: components["schemas"]["WorkingLine"][];
+            source?: null | components["schemas"]["Source"];
+        };
+        HandbookSection: {
+            code: string;
+            entries: components["schemas"]["HandbookEntry"][];
         };
         /** @enum {unknown} */
         Handover: "pickup" | "delivery";
@@ -5203,6 +5231,26 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+        };
+    };
+    GetHandbook: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HandbookSection"][];
+                };
             };
         };
     };

@@ -1,8 +1,10 @@
 import { useQuery } from "@tanstack/react-query";
 import { createContext, useContext, useState } from "react";
+import { Link } from "react-router";
 import { answer, api, type OrderDraft, type WorkingLine } from "../api/client";
 import { ErrorNote, Waiting } from "./notes";
 import { Sheet } from "./Sheet";
+import { handbookOf } from "./SourceTag";
 import { useWording } from "./units";
 
 /** The order whose figures are asked about. */
@@ -103,7 +105,9 @@ function Working({ lines }: { lines: WorkingLine[] }) {
                 {" · "}
               </>
             )}
-            {line.source.text}
+            <Link to={handbookOf(line.source)} className="hover:text-act decoration-dotted hover:underline">
+              {line.source.text}
+            </Link>
           </span>
         </li>
       ))}

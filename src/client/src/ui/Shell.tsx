@@ -19,6 +19,7 @@ const rooms = [
   ["/colour", "Colour"],
   ["/pantry", "Pantry"],
   ["/logbook", "Logbook"],
+  ["/handbook", "Handbook"],
   ["/kitchen", "Kitchen"],
 ] as const;
 
@@ -40,6 +41,7 @@ export function Shell({ children }: { children: ReactNode }) {
     l: () => void navigate("/looks"),
     c: () => void navigate("/colour"),
     g: () => void navigate("/logbook"),
+    r: () => void navigate("/handbook"),
     k: () => void navigate("/kitchen"),
     "?": () => setHelp(true),
   });

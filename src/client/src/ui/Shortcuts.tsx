@@ -12,6 +12,7 @@ const keys: [key: string, does: string][] = [
   ["C", "to colour"],
   ["P", "to the pantry"],
   ["G", "to the logbook"],
+  ["R", "to the handbook"],
   ["K", "to the kitchen"],
   ["A", "add to the order"],
   ["I", "put something in, at the pantry"],
