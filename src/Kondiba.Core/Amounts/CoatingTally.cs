@@ -82,7 +82,8 @@ public sealed record CoatingTally(
             pots,
             MakingOrder.For(pots, tables.Reference),
             TrayLayout.For(
-                dipOrder.Select(d => LineMaking.Lies(d, order.Lines[d.Line], tables.Reference).WithFoot(lines[(d.Line, d.Layer)].FootReach)),
+                dipOrder.Select(d => LineMaking.Lies(d, order.Lines[d.Line], tables.Reference)
+                    .WithFoot(lines[(d.Line, d.Layer)].FootReach)),
                 tables.Reference.Tray),
             Looks.Trimmings.For(designs.Values, tables.Reference),
             problems);

@@ -209,7 +209,8 @@ internal sealed class Packer
             return new PackedPiece(p.Item.Line, middle + new Length(out_ * Cos(angle)), middle + new Length(out_ * Sin(angle)));
         })];
         return new(
-            index, film.Code, film.Name, PackKind.Bouquet, binding.Across, binding.Across, 0, 0, [], placed, LinePieces.Of(placed), binding);
+            index, film.Code, film.Name, PackKind.Bouquet, binding.Across, binding.Across, 0, 0, [], placed, LinePieces.Of(placed),
+            binding);
     }
 
     /// <summary>Groups of four tied first, then joined; film round the sticks with what overlaps.</summary>

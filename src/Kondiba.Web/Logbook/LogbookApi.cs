@@ -2,6 +2,7 @@ using Kondiba.Core.Learning;
 using Kondiba.Core.Logbook;
 using Kondiba.Core.Measures;
 using Kondiba.Core.Orders;
+using Kondiba.Core.Packing;
 using Kondiba.Core.Reference;
 using Kondiba.Core.Wording;
 using Kondiba.Data;
@@ -21,6 +22,7 @@ namespace Kondiba.Web.Logbook;
 /// <param name="Groups">By which batches are told apart: of each kind of piece, its name and its colour.</param>
 /// <param name="Questioned">Whether something in it is so unlikely that the maker should look at it again.</param>
 /// <param name="Photos">Its photos.</param>
+/// <param name="Lot">The batch number on its order's labels; null where it was for no order that is there.</param>
 public sealed record BatchView(
     Guid Id,
     Batch Batch,
@@ -30,7 +32,8 @@ public sealed record BatchView(
     Message Name,
     string Groups,
     bool Questioned,
-    IReadOnlyList<Guid> Photos);
+    IReadOnlyList<Guid> Photos,
+    string? Lot);
 
 /// <summary>The logbook.</summary>
 /// <param name="Batches">Newest first.</param>
@@ -89,16 +92,22 @@ internal static class LogbookApi
         var photos = (await db.BatchPhotos.AsNoTracking().OrderBy(p => p.AddedAt).Select(p => new { p.Id, p.BatchId }).ToListAsync(db.Gone))
             .ToLookup(p => p.BatchId, p => p.Id);
         var questioned = tables.Learned.Questioned;
+        var orders = batches.Select(b => b.Batch.OrderId).OfType<Guid>().Distinct().ToList();
+        var numbers = await db.Orders.AsNoTracking().Where(o => orders.Contains(o.Id)).ToDictionaryAsync(o => o.Id, o => o.Number, db.Gone);
         return TypedResults.Ok(new LogbookView(
-            [.. batches.Select(b => View(b, questioned.Contains(b.Id) && !b.Batch.LeftOut, [.. photos[b.Id]], tables.Reference))],
+            [.. batches.Select(b => View(b, questioned.Contains(b.Id) && !b.Batch.LeftOut, [.. photos[b.Id]], LotOf(b.Batch), tables.Reference))],
             HandValue.All(tables.Learned, choice, tables.Reference),
             NextTime.For(batches, own.Ways, tables),
             Says([.. batches.Where(b => !b.Batch.LeftOut && !questioned.Contains(b.Id))]),
             choice,
             Totals.Of(batches, tables.Reference)));
+
+        string? LotOf(Batch batch) => batch.OrderId is { } order && numbers.TryGetValue(order, out var number)
+            ? Label.LotOf(number, batch.MadeOn)
+            : null;
     }
 
-    private static BatchView View(LoggedBatch b, bool questioned, IReadOnlyList<Guid> photos, ReferenceData tables)
+    private static BatchView View(LoggedBatch b, bool questioned, IReadOnlyList<Guid> photos, string? lot, ReferenceData tables)
     {
         var coating = tables.Coating(b.Batch.Coating);
         var colour = coating?.Colours.FirstOrDefault(c => c.Code == b.Batch.Colour);
@@ -112,7 +121,8 @@ internal static class LogbookApi
             Message.Of("logbook.batch-name", ("pieces", Argument.Of(pieces)), ("colour", colour?.Name ?? b.Batch.Colour)),
             $"{string.Join('+', b.Batch.Pieces.Select(p => p.Centre).Distinct().Order(StringComparer.Ordinal))}.{b.Batch.Colour}",
             questioned,
-            photos);
+            photos,
+            lot);
     }
 
     /// <summary>How far the last sound batches were off their plans: the middle one of them.</summary>

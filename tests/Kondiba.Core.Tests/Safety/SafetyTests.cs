@@ -7,7 +7,7 @@ using static Kondiba.Core.Tests.Orders;
 
 namespace Kondiba.Core.Tests;
 
-/// <summary>What is said at the steps of an order so that nobody comes to harm; facts of the trade, common practice where not named.</summary>
+/// <summary>What is said at steps so that nobody comes to harm: facts of the trade, common practice where nothing is named.</summary>
 public sealed class SafetyTests
 {
     [Theory]

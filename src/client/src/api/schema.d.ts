@@ -2122,6 +2122,7 @@ export interface components {
             groups: string;
             questioned: boolean;
             photos: string[];
+            lot: null | string;
         };
         Between: {
             from: components["schemas"]["LocalDateTime"];

@@ -1,6 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
-import { useNavigate, useParams, useSearchParams } from "react-router";
+import { Link, useNavigate, useParams, useSearchParams } from "react-router";
 import { answer, ApiError, api, type Batch, type LoggedBatch, type Reference } from "../../api/client";
 import { newId } from "../../api/newId";
 import { logbookQuery, referenceQuery, useKitchen } from "../../api/queries";
@@ -114,6 +114,16 @@ function Logging({
       <h1 className="font-serif text-[32px] leading-tight first-letter:uppercase">
         {logged ? logged.name : "Log a batch"}
       </h1>
+      {logged?.lot && (
+        <p>
+          On its labels: <b>batch {logged.lot}</b>.
+          {logged.batch.orderId && (
+            <Link className="text-act ml-3 font-semibold" to={`/orders/${logged.batch.orderId}/labels`}>
+              Labels
+            </Link>
+          )}
+        </p>
+      )}
       <p className="text-ink2">
         Weigh the pot before the first piece and after the last. The rest is optional: what you leave empty teaches
         nothing.

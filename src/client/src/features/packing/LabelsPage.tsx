@@ -111,7 +111,11 @@ function Labels({ sheet, setMadeOn }: { sheet: LabelSheet; setMadeOn: (day: stri
           <a className="text-act font-semibold" href={sheet.path}>
             this page of ingredients
           </a>
-          , where Kondiba can be reached. Best-by days are common practice: your local rule comes first.
+          , where Kondiba can be reached. The batch number is on the page of each pot in the{" "}
+          <Link className="text-act font-semibold" to="/logbook">
+            logbook
+          </Link>
+          . Best-by days are common practice: your local rule comes first.
         </p>
       </aside>
       <Pages label="Label sheets">
