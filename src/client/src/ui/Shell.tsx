@@ -66,15 +66,15 @@ export function Shell({ children }: { children: ReactNode }) {
         Skip to the page
       </a>
       <header className="sticky top-0 z-10 print:hidden">
-        <div className="bg-cocoa text-cream flex min-h-14 items-center gap-x-3 px-3 whitespace-nowrap max-sm:flex-wrap max-sm:pt-2.5 sm:gap-6 sm:px-7">
+        <div className="bg-cocoa text-cream flex min-h-14 items-center gap-x-3 px-3 whitespace-nowrap max-lg:flex-wrap max-lg:pt-2.5 sm:px-7 lg:gap-4 xl:gap-6">
           <Link to="/" className="font-serif text-[20px] leading-none sm:text-[27px]">
             Kondiba
           </Link>
           <nav
             aria-label="Rooms"
             className={[
-              "flex gap-x-1.5 max-sm:order-last max-sm:w-full max-sm:flex-wrap",
-              "max-sm:justify-between max-sm:py-1.5 max-sm:text-[13px] sm:gap-6",
+              "flex gap-x-1.5 max-lg:order-last max-lg:w-full max-lg:flex-wrap",
+              "max-lg:justify-between max-lg:py-1.5 max-sm:text-[13px] lg:gap-4 xl:gap-6",
             ].join(" ")}
           >
             {rooms.map(([to, name]) => (
@@ -92,7 +92,7 @@ export function Shell({ children }: { children: ReactNode }) {
           </nav>
           <div className="ml-auto flex items-center gap-3">
             <UnitSwitch />
-            <span className="border-cream2/50 hidden rounded-full border px-3 py-1 lg:inline">{kitchen?.name}</span>
+            <span className="border-cream2/50 hidden rounded-full border px-3 py-1 xl:inline">{kitchen?.name}</span>
             <button
               aria-label="Keyboard shortcuts"
               className="border-cream2/50 hidden size-8 rounded-full border font-bold sm:block"

@@ -1,5 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
-import { useDeferredValue, useEffect } from "react";
+import { useDeferredValue, useEffect, useState } from "react";
 import { Link, useSearchParams } from "react-router";
 import { answer, api, type HandbookEntry, type HandbookSection } from "../../api/client";
 import { TextField } from "../../ui/fields";
@@ -10,8 +10,20 @@ import { found, sectionNames } from "./search";
 
 /** The trade's words, tables, methods and rules, with what this kitchen has learned beside them. */
 export function HandbookPage() {
-  const [params, setParams] = useSearchParams();
-  const find = params.get("find") ?? "";
+  const asked = useSearchParams()[0].get("find") ?? "";
+  return <Book key={asked} asked={asked} />;
+}
+
+/** What is being looked for stands in the address, so that a refresh keeps it; letters are not lost to a navigation for each. */
+function stand(find: string) {
+  const address = new URL(location.href);
+  if (find) address.searchParams.set("find", find);
+  else address.searchParams.delete("find");
+  window.history.replaceState(window.history.state, "", address);
+}
+
+function Book({ asked }: { asked: string }) {
+  const [find, setFind] = useState(asked);
   const wanted = useDeferredValue(find);
   const book = useQuery({
     queryKey: ["handbook"],
@@ -32,7 +44,10 @@ export function HandbookPage() {
           <TextField
             label="Find a word, a centre, a trouble …"
             value={find}
-            onChange={(text) => setParams(text ? { find: text } : {}, { replace: true })}
+            onChange={(text) => {
+              setFind(text);
+              stand(text);
+            }}
           />
         </div>
         <Link className="text-act ml-auto font-bold print:hidden" to="/wall-card">

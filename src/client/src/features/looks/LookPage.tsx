@@ -74,7 +74,7 @@ function LookDesk(props: { look: Look; item: LookItem | undefined; all: LookItem
 
   return (
     <div className="mx-auto max-w-7xl px-4 sm:px-7">
-      <header className="desk-head bg-ground sticky top-14 z-[5] flex flex-wrap items-baseline gap-x-5 gap-y-1 pt-4 pb-3 max-sm:static">
+      <header className="desk-head bg-ground sticky top-14 z-[5] flex flex-wrap items-baseline gap-x-5 gap-y-1 pt-4 pb-3 max-lg:static">
         <h1 className="sr-only">{look.name}</h1>
         <input
           aria-label="Name of the look"

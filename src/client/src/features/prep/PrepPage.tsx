@@ -74,7 +74,7 @@ function PrepDesk({ order }: { order: Order }) {
               <section key={day} aria-labelledby={day}>
                 <h2
                   id={day}
-                  className="bg-ground sticky top-14 z-[5] pt-6 pb-1.5 font-serif text-[22px] max-sm:top-[5.6rem] print:static"
+                  className="bg-ground sticky top-14 z-[5] pt-6 pb-1.5 font-serif text-[22px] max-lg:top-[5.6rem] print:static"
                 >
                   {longDayName(day)}
                   {now?.startsWith(day) && <span className="text-act"> · today</span>}
