@@ -73,8 +73,8 @@ export function Shell({ children }: { children: ReactNode }) {
           <nav
             aria-label="Rooms"
             className={[
-              "flex gap-x-1.5 max-lg:order-last max-lg:w-full max-lg:flex-wrap",
-              "max-lg:justify-between max-lg:py-1.5 max-sm:text-[13px] lg:gap-4 xl:gap-6",
+              "flex max-lg:order-last max-lg:w-full max-lg:flex-wrap",
+              "max-lg:py-1.5 max-sm:gap-x-3.5 max-sm:text-[13px] sm:max-lg:justify-between lg:gap-4 xl:gap-6",
             ].join(" ")}
           >
             {rooms.map(([to, name]) => (
