@@ -103,6 +103,12 @@ public sealed record Centre(
     /// <summary>Whether it lies on the sheet with its dipped end away from the maker, as a rod held by its dry end does.</summary>
     public bool DippedEndUp => Holding is Holding.ByHand && Shape is "rod" or "wrappedRod";
 
+    /// <summary>Some of a size in words: "large strawberry", "large strawberries", "pretzel rods".</summary>
+    /// <param name="size">One of its sizes.</param>
+    /// <param name="count">How many.</param>
+    public string Called(CentreSize size, int count) =>
+        $"{(Sizes.Count > 1 ? size.Name : "")} {(count == 1 ? Name : Plural)}".Trim();
+
     /// <summary>The size of that code, or null.</summary>
     public CentreSize? Size(string? code) => Sizes.FirstOrDefault(s => s.Code == code);
 }

@@ -68,10 +68,11 @@ public sealed record Recipe(
         var total = per100.Sum();
         if (total >= c.HeavyFrom.Value.Si)
             warnings.Add(
-                $"{total} drops to 100 g is a very heavy dose: it may taste of colour and set soft. Ready-coloured wafers do it better.");
+                $"{total} drops in 100 g is a lot: it may taste of colour and stay soft. Ready-coloured wafers work better.");
         if (drops.Where(d => d.Tint.Carrier is Carrier.Water).Select(d => d.Tint.Name).ToList() is { Count: > 0 } watery)
             warnings.Add(
-                $"{English.List(watery)} {(watery.Count == 1 ? "is" : "are")} water-based and can seize coating. Take an oil-based one, or stir a drop into a small cup first.");
+                $"{English.List(watery)} {(watery.Count == 1 ? "is" : "are")} water-based and can seize coating. "
+                + "Use an oil-based one, or stir a drop into a small cup first.");
         if (drops.Any(d => Spectrum.LabOf(d.Tint.Swatch).Hue is > 230 and < 300) && Spectrum.LabOf(baseSrgb) is { B: > 8, L: > 70 })
             warnings.Add("On an ivory base blue turns towards green. Bright white keeps it blue.");
         return new(

@@ -42,7 +42,7 @@ public sealed record Tint(string Code, string Name, Carrier Carrier, string Swat
 /// <param name="BrightWhite">The white that swatches are made with, as #rrggbb.</param>
 /// <param name="Most">Most drops of all colours in 100 g.</param>
 /// <param name="HeavyFrom">Drops in 100 g from which a dose is very heavy.</param>
-/// <param name="Same">ΔE00 below which two colours are the same to the eye.</param>
+/// <param name="Same">ΔE00 below which two colours look the same.</param>
 /// <param name="Close">ΔE00 below which one has to look twice.</param>
 /// <param name="Off">ΔE00 below which it is the same colour, a shade off.</param>
 /// <param name="Reached">ΔE00 below which a target counts as reached.</param>
@@ -60,10 +60,10 @@ public sealed record ColourConstants(
     /// <summary>How far apart two colours are, in words.</summary>
     public string Words(double deltaE) => deltaE switch
     {
-        _ when deltaE < Same.Value.Si => "the same to the eye",
-        _ when deltaE < Close.Value.Si => "close: you would have to look twice",
+        _ when deltaE < Same.Value.Si => "no visible difference",
+        _ when deltaE < Close.Value.Si => "a very close match",
         _ when deltaE < Off.Value.Si => "a shade off",
-        _ when deltaE < Reached.Value.Si => "clearly another shade",
+        _ when deltaE < Reached.Value.Si => "clearly a different shade",
         _ => "another colour",
     };
 

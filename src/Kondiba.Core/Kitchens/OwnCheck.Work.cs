@@ -26,6 +26,13 @@ public static partial class OwnCheck
             Error("step", "kitchens.prices-cannot-go-up", "kitchens.prices-cannot-go-up.do");
         if (rates.Deposit is { } deposit && !(deposit is >= 0 and <= 1))
             Error("deposit", "kitchens.deposit-less-nothing-more", "kitchens.deposit-less-nothing-more.do");
+        if (rates.QuoteDays is < 1 or > 365)
+            Error("quoteDays", "kitchens.quote-days", "kitchens.quote-days.do");
+        if (rates.Contact?.Length > LongestContact)
+            Error(
+                "contact",
+                Message.Of("kitchens.contact-longer", ("most", LongestContact)),
+                "kitchens.note-longer-characters.do");
         if (rates.Terms?.Length > LongestTerms)
             Error(
                 "terms",

@@ -22,6 +22,7 @@ public static partial class OwnCheck
     private const int LongestName = 60;
     private const int MostOfAKind = 40;
     private const int LongestTerms = 1000;
+    private const int LongestContact = 200;
     private const int LongestMaker = 200;
     private const double MostShift = 20;
     private const int LongestMeaning = 200;
@@ -178,6 +179,19 @@ public static partial class OwnCheck
                 Message.Of("kitchens.shape-called.do", ("all", Argument.Of(VesselKind.All.Select(k => k.Code))))));
         else
             problems.AddRange(Measured("", kind.Measures, vessel.Measures));
+        return problems;
+    }
+
+    /// <summary>What is wrong with how a kitchen is to write; null leaves either as it is.</summary>
+    /// <param name="locale">Code of a locale.</param>
+    /// <param name="currency">Code of a currency.</param>
+    public static IReadOnlyList<Problem> Writing(string? locale, string? currency)
+    {
+        List<Problem> problems = [];
+        if (locale is not null && Locale.Find(locale) is null)
+            problems.Add(new("locale", Message.Of("kitchens.locale", ("all", Argument.Of(Locale.All.Select(l => l.Code)))), ""));
+        if (currency is not null && Currency.Find(currency) is null)
+            problems.Add(new("currency", Message.Of("kitchens.currency", ("all", Argument.Of(Currency.All.Select(c => c.Code)))), ""));
         return problems;
     }
 

@@ -31,7 +31,15 @@ public static partial class OwnTables
     public static Rates Rates(ReferenceData shipped)
     {
         var c = shipped.Pricing;
-        return new(c.Hour.Value.Amount, c.FuelPerHour.Value.Amount, c.Margin.Value.Si, c.Step.Value.Amount, c.Deposit.Value.Si, c.Terms);
+        return new(
+            c.Hour.Value.Amount,
+            c.FuelPerHour.Value.Amount,
+            c.Margin.Value.Si,
+            c.Step.Value.Amount,
+            c.Deposit.Value.Si,
+            c.Terms,
+            (int)c.QuoteDays.Value.TotalDays,
+            c.Contact);
     }
 
     /// <summary>A box in the form that it is entered in, to be changed; null for what is none.</summary>

@@ -195,6 +195,8 @@ public static partial class OwnTables
         Margin = Set(rates.Margin is { } m ? new Share(m) : null, shipped.Margin),
         Step = Set(rates.Step is { } s ? new Money(s) : null, shipped.Step),
         Deposit = Set(rates.Deposit is { } d ? new Share(d) : null, shipped.Deposit),
+        QuoteDays = Set(rates.QuoteDays is { } days ? Duration.FromDays(days) : null, shipped.QuoteDays),
+        Contact = rates.Contact ?? shipped.Contact,
         Terms = rates.Terms ?? shipped.Terms,
     };
 
@@ -284,7 +286,7 @@ public static partial class OwnTables
     {
         var mass = Quantities.Of<Mass>(own.Mass, "g");
         var shipped = like?.Packs.FirstOrDefault(p => Math.Abs(p.Mass.Value.Si - mass.Si) <= mass.Si * Unchanged);
-        var price = shipped?.Price.Value.Amount == own.Price ? shipped.Price : Mine(new Money(own.Price));
+        var price = !own.Paid && shipped?.Price.Value.Amount == own.Price ? shipped.Price : Mine(new Money(own.Price));
         return new(Mine(mass, shipped?.Mass), price, own.Coupon is { } coupon ? new Money(coupon) : null, own.Coupons);
     }
 
@@ -297,7 +299,7 @@ public static partial class OwnTables
                 perArea, like?.PerArea), Mine(
                     Quantities.Of<Length>(own.Grain, "mm"), like?.Grain), own.Form, own.Srgb, own.Heavy, own.Allergens,
             like?.How ?? (own.Only is GoesOn.Set
-                ? "Brush with edible glue first; shake off what does not hold."
+                ? "Brush with edible glue first; shake off what doesn’t stick."
                 : "Scatter over a catch bowl while the coat is wet."), own.MayContain, own.Only, own.Words);
     }
 

@@ -159,7 +159,8 @@ public sealed record OwnPlace(string Code, string Name, double Air, double Humid
 /// <param name="Price">Of one.</param>
 /// <param name="Coupon">Taken off the price of one; null when there is no coupon.</param>
 /// <param name="Coupons">Coupons at hand.</param>
-public sealed record OwnPack(double Mass, decimal Price, decimal? Coupon = null, int Coupons = 0);
+/// <param name="Paid">Whether the maker pays just this; otherwise a shipped price that was left as it is stays an example.</param>
+public sealed record OwnPack(double Mass, decimal Price, decimal? Coupon = null, int Coupons = 0, bool Paid = false);
 
 /// <summary>A colour of the maker's own coating.</summary>
 /// <param name="Code">Name in data.</param>
@@ -213,13 +214,17 @@ public sealed record OwnWarePack(double Holds, decimal Price);
 /// <param name="Step">A price by margin goes up to a multiple of this.</param>
 /// <param name="Deposit">Share of the price that is paid ahead.</param>
 /// <param name="Terms">What a quote says at its foot.</param>
+/// <param name="QuoteDays">Days for which a quote can be accepted.</param>
+/// <param name="Contact">How a customer reaches the maker, as a quote says it.</param>
 public sealed record Rates(
     decimal? Hour = null,
     decimal? FuelPerHour = null,
     double? Margin = null,
     decimal? Step = null,
     double? Deposit = null,
-    string? Terms = null);
+    string? Terms = null,
+    int? QuoteDays = null,
+    string? Contact = null);
 
 /// <summary>What a kitchen's labels say and are printed on; null for the usual.</summary>
 /// <param name="Maker">Who made it and where, as the local rule wants it.</param>

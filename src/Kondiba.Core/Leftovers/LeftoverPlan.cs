@@ -108,10 +108,22 @@ public sealed record LeftoverPlan(
             coating.Allergens,
             coating.MayContain ?? [],
             worth && ware is not null ? new(ware.Code, ware.Name, today.PlusDays(c.Keeps.Value.Days)) : null,
-            worth ? Folds(coating, colour, mass, coming, tables) : [],
+            Folds(pot, mass, coming, tables),
             mass >= c.Bark.Value ? BarkOf(coating, mass, tables) : null,
             worth ? AccentsOf(pot, coating, mass, today, coming, tables) : []);
     }
+
+    /// <summary>Pots of coming orders that some coating could go into: the same colour first, then the soonest.</summary>
+    /// <param name="pot">Key of the pot that it is left of, or of its colour in the pantry.</param>
+    /// <param name="mass">How much is left.</param>
+    /// <param name="coming">Orders that are still to be made, the soonest first.</param>
+    /// <param name="tables">The trade tables with the kitchen's own.</param>
+    /// <returns>None where there is no such coating, or too little to be worth it.</returns>
+    public static IReadOnlyList<LeftoverFolded> Folds(
+        string pot, Mass mass, IReadOnlyList<ComingOrder> coming, ReferenceData tables) =>
+        tables.PotOf(pot) is ({ } coating, { } colour) && mass >= tables.Leftovers.Accents.Value
+            ? Folds(coating, colour, mass, coming, tables)
+            : [];
 
     private static List<LeftoverFolded> Folds(
         Coating coating, CoatingColour colour, Mass mass, IReadOnlyList<ComingOrder> coming, ReferenceData tables)

@@ -82,7 +82,7 @@ public sealed record Melt(
             course.Cooling(Math.Min(settles, dip), until),
             method.KeepsWarm,
             course.Energy,
-            reached ? "" : "It never gets hot enough like this.",
+            reached ? "" : "It won’t get hot enough this way.",
             method.How,
             [
                 WorkingLine.Of("melting.coating", "", mass, Source.Computed),

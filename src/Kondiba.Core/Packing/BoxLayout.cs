@@ -1,4 +1,5 @@
 using Kondiba.Core.Measures;
+using Kondiba.Core.Prep;
 
 namespace Kondiba.Core.Packing;
 
@@ -72,11 +73,9 @@ internal static class BoxLayout
     /// <summary>Places from the one for the biggest piece to the one for the smallest.</summary>
     private static int[] Ranked(int rows, int columns) =>
     [
-        .. from cell in Enumerable.Range(0, rows * columns)
-           let fromMiddleRow = Math.Abs((cell / columns) - ((rows - 1) / 2.0))
-           let fromMiddleOfRow = Math.Abs((cell % columns) - ((columns - 1) / 2.0))
-           orderby fromMiddleRow, cell / columns, fromMiddleOfRow descending, cell
-           select cell,
+        .. from row in Selection.FromMiddle(rows)
+           from column in Enumerable.Range(0, columns).OrderByDescending(c => Math.Abs((2 * c) - (columns - 1)))
+           select (row * columns) + column,
     ];
 
     /// <summary>Pieces of a size together, the biggest first.</summary>

@@ -126,8 +126,7 @@ public sealed record Label(
         {
             var draft = order.Lines[pieces.Line];
             var centre = tables.Centre(draft.Centre)!;
-            var size = centre.Sizes.Count > 1 ? centre.Size(draft.Size)!.Name : "";
-            return $"{size} {(pieces.Count == 1 ? centre.Name : centre.Plural)}".Trim();
+            return centre.Called(centre.Size(draft.Size)!, pieces.Count);
         }
 
         /// <summary>What all pieces of a line in a package are made of; thinner and colour apart from the coating they are in.</summary>

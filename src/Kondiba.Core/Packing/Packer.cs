@@ -18,11 +18,15 @@ internal sealed class Packer
     private readonly List<Piece> pieces;
     private readonly Dictionary<int, int> left;
 
+    // What holds pieces, with what goes into each.
+    private readonly List<(int Index, Supply Supply, List<List<(Piece Piece, int Count)>> Each)> filled;
+
     public Packer(OrderDraft order, CoatingTally tally, ReferenceData tables)
     {
         (this.order, this.tables) = (order, tables);
         pieces = [.. tally.Lines.Select(l => PieceOf(l, order.Lines[l.Line]))];
         left = pieces.ToDictionary(p => p.Line, p => p.Count);
+        filled = FillAll();
     }
 
     /// <summary>What does not fit.</summary>
@@ -34,7 +38,7 @@ internal sealed class Packer
     /// <summary>Packs what can be packed.</summary>
     public List<Package> Pack() =>
     [
-        .. Filled().SelectMany(f => f.Each.Select(held => f.Supply.Packs switch
+        .. filled.SelectMany(f => f.Each.Select(held => f.Supply.Packs switch
         {
             PackKind.Grid => Rows(f.Index, f.Supply, held),
             PackKind.Flat => Flat(f.Index, f.Supply, held),
@@ -49,14 +53,13 @@ internal sealed class Packer
         var packing = order.Packing ?? [];
 
         // Bags for pieces that are all in boxes already go round each piece.
-        var filled = Filled()
+        var counts = filled
             .Where(f => f.Supply.Packs is not PackKind.Bag || f.Each.Count > 0)
             .ToDictionary(f => f.Index, f => f.Each.Count);
-        return [.. packing.Index().Select(p => p.Item.Each * (filled.TryGetValue(p.Index, out var count) ? count : Times(p.Item)))];
+        return [.. packing.Index().Select(p => p.Item.Each * (counts.TryGetValue(p.Index, out var count) ? count : Times(p.Item)))];
     }
 
-    /// <summary>What holds pieces, with what goes into each.</summary>
-    private List<(int Index, Supply Supply, List<List<(Piece Piece, int Count)>> Each)> Filled()
+    private List<(int Index, Supply Supply, List<List<(Piece Piece, int Count)>> Each)> FillAll()
     {
         var all = (order.Packing ?? []).Index()
             .Select(p => (p.Index, Draft: p.Item, Supply: Supply(p.Item.Supply)))
@@ -331,7 +334,7 @@ internal sealed class Packer
         return new(
             tally.Line,
             tally.Count.Value,
-            $"{(centre.Sizes.Count > 1 ? size.Name : "")} {centre.Plural}".Trim(),
+            centre.Called(size, tally.Count.Value),
             laid,
             laid.Width + coats,
             (stands ? laid.Width : laid.Length) + coats,

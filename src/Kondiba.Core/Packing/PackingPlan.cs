@@ -83,8 +83,7 @@ public sealed record PackingPlan(
         var packages = packer.Pack();
         var (placed, moved) = Moves(order, packages, packer.Problems);
         var unpacked = packer.Left;
-        var amounts = AmountsOf(order, tally, tables);
-        return new(placed, amounts, unpacked, unpacked.Count > 0 ? packer.Suggest(unpacked) : null, moved, packer.Problems);
+        return new(placed, packer.Amounts(), unpacked, unpacked.Count > 0 ? packer.Suggest(unpacked) : null, moved, packer.Problems);
     }
 
     /// <summary>How much of each of an order's packing it takes, in the supply's unit.</summary>

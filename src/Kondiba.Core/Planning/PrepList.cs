@@ -122,7 +122,11 @@ public sealed record PrepList(
         var planner = new Planner(new([new(Alone, order)], Orders.Schools.Chosen(order, tables), Arrangements.None, now));
         var fits = planner.Alone();
         if ((fits ?? planner.Late(atOnce: true)) is not { } solution)
-            return new(Minded(InTurn(work, order.Pickup.Value)), fillings, schools, boxes, hands, [Mind("prep.too-much", "prep.too-much.do")]);
+        {
+            var inTurn = Minded(InTurn(work, order.Pickup.Value));
+            return new(inTurn, fillings, schools, boxes, hands, [Mind("prep.too-much", "prep.too-much.do")]);
+        }
+
         var tidy = planner.Tidy(solution);
         var plan = fits is null ? planner.ReadShort(tidy) : planner.Read(tidy);
         List<Problem> problems = [.. plan.Shortages.Where(s => s.Kind is Short.Keeping).Select(

@@ -67,5 +67,5 @@ public static class Selection
         [.. Enumerable.Range(1, count).Select(i => mean * Math.Max(0.1, 1 + (spread.Si * Normal.InvCDF(0, 1, (i - 0.5) / count))))];
 
     /// <summary>0 … n−1, the middle first.</summary>
-    private static IEnumerable<int> FromMiddle(int n) => Enumerable.Range(0, n).OrderBy(i => Math.Abs((2 * i) - (n - 1))).ThenBy(i => i);
+    internal static IEnumerable<int> FromMiddle(int n) => Enumerable.Range(0, n).OrderBy(i => Math.Abs((2 * i) - (n - 1))).ThenBy(i => i);
 }

@@ -35,6 +35,7 @@ public sealed record LineCost(int Line, int Pieces, Money Cost, Money PerPiece, 
 /// <param name="Deposit">To be paid ahead.</param>
 /// <param name="Drivers">What drives the cost, in words.</param>
 /// <param name="Problems">Wares without a price, and a price that does not pay.</param>
+/// <param name="Sample">Prices in it that are examples still: nobody is quoted on them.</param>
 public sealed record Costing(
     IReadOnlyList<CostPart> Parts,
     IReadOnlyList<LineCost> Lines,
@@ -46,7 +47,8 @@ public sealed record Costing(
     Money? Wage,
     Money Deposit,
     IReadOnlyList<Message> Drivers,
-    IReadOnlyList<Problem> Problems)
+    IReadOnlyList<Problem> Problems,
+    IReadOnlyList<SamplePrice> Sample)
 {
     /// <summary>Costs an order.</summary>
     /// <param name="order">The order as typed.</param>
@@ -56,7 +58,7 @@ public sealed record Costing(
     {
         var c = tables.Reference.Pricing;
         var hands = HandTime.Of(order, tally, tables);
-        var (materials, wares) = Materials.Of(order, tally, tables.Reference);
+        var (materials, unpriced, wares) = Materials.Of(order, tally, tables.Reference);
         var pieces = tally.Lines.Select(l => (decimal)l.Count.Value).ToList();
         var shared = (decimal)hands.Shared.TotalHours;
         var time = hands.Lines.Zip(pieces, (t, n) => (decimal)t.TotalHours + (tally.Pieces > 0 ? shared * n / tally.Pieces : 0)).ToList();
@@ -100,7 +102,8 @@ public sealed record Costing(
             wage,
             order.Deposit is { } deposit and >= 0 ? new(deposit) : Cents.Up(price.Value.Amount * (decimal)c.Deposit.Value.Si, new(1)),
             DriversOf(parts, cost, hands, order, tally, tables.Reference, lineCosts),
-            [.. Minded(price.Value, cost, floor, wage, c), .. wares]);
+            [.. Minded(price.Value, cost, floor, wage, c), .. unpriced],
+            SamplePrice.Among(wares, tables.Reference));
     }
 
     /// <summary>Minds a price that does not pay for what is spent, or for the time.</summary>

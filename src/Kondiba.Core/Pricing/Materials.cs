@@ -13,31 +13,15 @@ namespace Kondiba.Core.Pricing;
 /// <summary>What an order's wares cost. The pantry is left out of it: what is at home was paid for as well.</summary>
 internal static class Materials
 {
-    public static (IReadOnlyList<CostPart> Parts, IReadOnlyList<Problem> Unpriced) Of(
+    public static (IReadOnlyList<CostPart> Parts, IReadOnlyList<Problem> Unpriced, IReadOnlyList<string> Wares) Of(
         OrderDraft order, CoatingTally tally, ReferenceData tables)
     {
         var unpriced = new SortedDictionary<string, Problem>(StringComparer.Ordinal);
         var wanted = Need.Of(order, tally, tables);
         var prices = wanted.ToDictionary(n => n.Ware, n => UnitPrice(n, tables, unpriced));
         decimal PriceOf(string ware) => prices.GetValueOrDefault(ware).Price;
-        var count = tally.Lines.Count;
-        var (coating, decoration, centres, sticks, spoil) = (
-            new decimal[count], new decimal[count], new decimal[count], new decimal[count], new decimal[count]);
-
         var perGram = tally.Pots.ToDictionary(p => p.Key, p => PerGram(p, PriceOf));
-        foreach (var (i, line) in tally.Lines.Index())
-        {
-            var draft = order.Lines[line.Line];
-            var centre = tables.Centre(draft.Centre)!;
-            var n = (decimal)line.Count.Value;
-            foreach (var (pot, each) in OnOne(draft, line))
-                coating[i] += n * (decimal)each.In("g") * perGram.GetValueOrDefault(pot);
-            decoration[i] = n * DecorationOf(draft, line, PriceOf);
-            centres[i] = n * CentresOf(order, line, centre, draft, tables).Sum(w => (decimal)w.Each * PriceOf(w.Ware));
-            sticks[i] = tables.Wares.StickFor(centre, draft.Making?.On) is { } stick ? n * PriceOf($"supply.{stick.Code}") : 0;
-            spoil[i] = (decimal)centre.Spoil.Value.Si * (coating[i] + decoration[i] + centres[i] + sticks[i]);
-        }
-
+        var (coating, decoration, centres, sticks, spoil) = OnPieces(order, tally, perGram, PriceOf, tables);
         var leftovers = Leftovers(order, tally, perGram, tables);
         var packing = Need.Packing(order, tally, tables).Sum(n => PriceOf(n.Ware) * (decimal)n.ToHave.Value);
 
@@ -71,7 +55,35 @@ internal static class Materials
                 [.. tally.Lines.Select(l => tally.Pieces > 0 ? packing * l.Count.Value / tally.Pieces : 0)],
                 () => Priced("supply.")),
         ],
-        [.. unpriced.Values]);
+        [.. unpriced.Values],
+        [.. wanted.Where(n => n.ToHave.Value > 0).Select(n => n.Ware)]);
+    }
+
+    /// <summary>What each line's pieces carry and stand on, and what is lost with the pieces that go wrong.</summary>
+    private static (decimal[] Coating, decimal[] Decoration, decimal[] Centres, decimal[] Sticks, decimal[] Spoil) OnPieces(
+        OrderDraft order,
+        CoatingTally tally,
+        Dictionary<string, decimal> perGram,
+        Func<string, decimal> priceOf,
+        ReferenceData tables)
+    {
+        var count = tally.Lines.Count;
+        var (coating, decoration, centres, sticks, spoil) = (
+            new decimal[count], new decimal[count], new decimal[count], new decimal[count], new decimal[count]);
+        foreach (var (i, line) in tally.Lines.Index())
+        {
+            var draft = order.Lines[line.Line];
+            var centre = tables.Centre(draft.Centre)!;
+            var n = (decimal)line.Count.Value;
+            foreach (var (pot, each) in OnOne(draft, line))
+                coating[i] += n * (decimal)each.In("g") * perGram.GetValueOrDefault(pot);
+            decoration[i] = n * DecorationOf(draft, line, priceOf);
+            centres[i] = n * CentresOf(order, line, centre, draft, tables).Sum(w => (decimal)w.Each * priceOf(w.Ware));
+            sticks[i] = tables.Wares.StickFor(centre, draft.Making?.On) is { } stick ? n * priceOf($"supply.{stick.Code}") : 0;
+            spoil[i] = (decimal)centre.Spoil.Value.Si * (coating[i] + decoration[i] + centres[i] + sticks[i]);
+        }
+
+        return (coating, decoration, centres, sticks, spoil);
     }
 
     private static List<WorkingLine> SpoilWorking(OrderDraft order, CoatingTally tally, ReferenceData tables) =>

@@ -33,6 +33,8 @@ public sealed record QuoteLine(int Pieces, string What, string How, string Srgb,
 /// <param name="Without">Allergens that were asked to be left out and are in none of it; none as long as anything is not known.</param>
 /// <param name="Storage">How to keep it.</param>
 /// <param name="Terms">What else holds.</param>
+/// <param name="ValidUntil">The last day on which it can be accepted; null of quotes shared before they had one.</param>
+/// <param name="Contact">How to reach who offers; empty where nothing was said.</param>
 public sealed record Quote(
     string Kitchen,
     int Number,
@@ -50,7 +52,9 @@ public sealed record Quote(
     IReadOnlyList<string> NotKnown,
     IReadOnlyList<string> Without,
     IReadOnlyList<StorageAdvice> Storage,
-    string Terms)
+    string Terms,
+    LocalDate? ValidUntil = null,
+    string Contact = "")
 {
     /// <summary>Makes an order's offer out.</summary>
     /// <param name="kitchen">Name of the kitchen.</param>
@@ -84,7 +88,15 @@ public sealed record Quote(
             unknown,
             [.. unknown.Count > 0 ? [] : (order.Allergies ?? []).Except(contains).Except(mayContain)],
             tables.StorageOf(centres),
-            tables.Pricing.Terms);
+            tables.Pricing.Terms,
+            LastDay(on, order.Pickup?.Date, tables),
+            tables.Pricing.Contact);
+    }
+
+    private static LocalDate LastDay(LocalDate on, LocalDate? pickup, ReferenceData tables)
+    {
+        var last = on.PlusDays((int)tables.Pricing.QuoteDays.Value.TotalDays);
+        return pickup is { } day && day >= on ? LocalDate.Min(last, day) : last;
     }
 
     private static QuoteLine Line(LineCost cost, LineDraft line, ReferenceData tables)
@@ -99,19 +111,19 @@ public sealed record Quote(
             > 0.65 and < 0.68 => "two thirds",
             0.5 => "half",
             > 0.32 and < 0.34 => "a third",
-            _ => $"{line.Depth * 100:0} %",
+            _ => $"{line.Depth * 100:0}%",
         };
         List<string> how =
         [
             line.Depth == 0 ? "not dipped" : $"{colour.Name}, {Depth()}{(line.Coats > 1 ? $", {line.Coats} coats" : "")}",
             .. decor.Dips.Select(d => $"{Named(d.Coating, d.Colour)} over it"),
-            .. decor.Patterns.Select(p => $"{tables.Decor.Pattern(p.Kind)?.Name} in {Named(p.Coating, p.Colour)}{(p.Text is { Length: > 0 } text ? $" “{text}”" : "")}"),
+            .. decor.Patterns.Select(p => $"{tables.Decor.Pattern(p.Kind)?.Name} in {Named(p.Coating, p.Colour)}"
+                + (p.Text is { Length: > 0 } text ? $" “{text}”" : "")),
             .. decor.Sprinkles.Select(s => tables.Decor.Sprinkle(s.Kind)?.Name ?? ""),
             .. decor.Parts.Select(p => $"{p.Count} {(p.Count == 1 ? tables.Decor.Part(p.Kind)?.Name : tables.Decor.Part(p.Kind)?.Plural)}"),
             .. decor.Paint is { } paint ? new[] { tables.Decor.Lustres.FirstOrDefault(l => l.Code == paint.Kind)?.Name ?? "" } : [],
         ];
-        var size = centre.Size(line.Size)!.Name;
-        var what = $"{(centre.Sizes.Count > 1 ? size : "")} {(cost.Pieces == 1 ? centre.Name : centre.Plural)}".Trim();
+        var what = centre.Called(centre.Size(line.Size)!, cost.Pieces);
         return new(
             cost.Pieces, line.Look is { Length: > 0 } look ? $"{look}: {what}" : what, string.Join("; ", how), colour.Srgb, cost.Price);
     }

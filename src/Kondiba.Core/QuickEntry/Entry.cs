@@ -89,16 +89,23 @@ public sealed record Entry(
     /// <param name="today">The kitchen's day, from which "Saturday" is reckoned.</param>
     public static Entry Read(string text, KitchenTables tables, IReadOnlyList<Look> looks, LocalDate today)
     {
-        if (!Vocabularies.TryGetValue(tables.Reference, out var vocabulary) || vocabulary.Looks != looks)
-            Vocabularies.AddOrUpdate(tables.Reference, vocabulary = new(tables.Reference, looks));
+        var vocabulary = VocabularyOf(tables.Reference, looks);
         var read = text.Length > LongestText ? text[..LongestText] : text;
         var reader = new Reader(read, tables, looks, vocabulary, today);
         reader.Run();
         IEnumerable<NotUnderstood> tooLong = text.Length > LongestText
             ? [new(
-                LongestText, text.Length - LongestText, text[LongestText..], $"More than {LongestText} letters are not read at once.", [])]
+                LongestText, text.Length - LongestText, text[LongestText..], $"Only the first {LongestText} characters are read.", [])]
             : [];
         return new(reader.Lines, [.. reader.Notes.All.Concat(tooLong).OrderBy(u => u.Start)], Complete(read, vocabulary), reader.Order);
+    }
+
+    /// <summary>The words of a kitchen, put together once.</summary>
+    internal static Vocabulary VocabularyOf(ReferenceData tables, IReadOnlyList<Look> looks)
+    {
+        if (!Vocabularies.TryGetValue(tables, out var vocabulary) || vocabulary.Looks != looks)
+            Vocabularies.AddOrUpdate(tables, vocabulary = new(tables, looks));
+        return vocabulary;
     }
 
     private static List<Completion> Complete(string text, Vocabulary vocabulary)

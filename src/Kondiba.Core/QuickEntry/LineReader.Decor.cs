@@ -58,7 +58,7 @@ internal sealed partial class LineReader
     private int Letters(Item item)
     {
         if (Piped(item) is not { } typed)
-            return Leave(item, $"One to {MostLetters} letters from A to Z, or figures, can be piped.");
+            return Leave(item, $"You can pipe 1 to {MostLetters} letters from A to Z, or figures.");
         var last = _patterns.FindLastIndex(p => p.Kind is "letters" && p.Text is null);
         if (last >= 0)
             _patterns[last] = _patterns[last] with { Text = typed };
@@ -106,7 +106,7 @@ internal sealed partial class LineReader
     {
         var kind = tables.Reference.Decor.Part(part.Code)!;
         if (count is < 1 or > 12)
-            return Leave(new(item.First with { Start = from }, item.Last, [], false), "One to twelve parts go onto a piece.");
+            return Leave(new(item.First with { Start = from }, item.Last, [], false), "A piece takes 1 to 12 parts.");
         _parts.Add(new(kind.Code, count, Pressed: kind.Only is GoesOn.Wet));
         Add(
             "part",
@@ -249,7 +249,7 @@ internal sealed partial class LineReader
     private void Without<T>(List<T> list, int before, Predicate<T> refused, Item item)
     {
         if (before < list.Count && list.FindIndex(before, refused) >= 0)
-            Tell(item, "This is asked for and refused: which is meant?", []);
+            Tell(item, "This is asked for and refused. Which do you mean?", []);
         if (list.RemoveAll(refused) > 0)
             _chips.RemoveAll(c => c.Field is "sprinkle" or "pattern" or "part"
                 && item.Meanings.Any(m => c.Says.Contains(m.Says, StringComparison.Ordinal)));

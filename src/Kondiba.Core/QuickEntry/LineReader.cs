@@ -140,7 +140,7 @@ internal sealed partial class LineReader(
         if (item.NamesPiece)
             return Leave(item, "A second piece: put it on a line of its own.");
         if (!item.IsEmpty)
-            Leave(item, "This says nothing here.");
+            Leave(item, "This doesn’t fit here.");
         return 1;
     }
 
@@ -219,7 +219,7 @@ internal sealed partial class LineReader(
             var to = _items.IndexOf(target);
             var between = _items.GetRange(at + 1, to - at - 1);
             foreach (var other in between.Where(i => i.Is(WordKind.Colour) is null && !i.IsEmpty))
-                Leave(other, "This says nothing here.");
+                Leave(other, "This doesn’t fit here.");
             return Pattern(
                 to,
                 pattern,
@@ -295,11 +295,11 @@ internal sealed partial class LineReader(
         : Leave(item, "Enter a dip depth from 1% to 100%.");
 
     private static string DepthSays(double share) =>
-        share == 0 ? "not dipped" : string.Create(CultureInfo.InvariantCulture, $"{share * 100:0} %");
+        share == 0 ? "not dipped" : string.Create(CultureInfo.InvariantCulture, $"{share * 100:0}%");
 
     private int Stick(
         Item item, Meaning stick) => centre.Holding is Centres.Holding.Mould || centre.Figure is not null || centre.DippedEndUp
-        ? Leave(item, $"{English.Capitalized(centre.Plural)} go on no stick.")
+        ? Leave(item, $"{English.Capitalized(centre.Plural)} don’t go on sticks.")
         : Once(
             item,
             "stick",
@@ -314,7 +314,7 @@ internal sealed partial class LineReader(
             coats is 1 ? "one coat" : $"{coats} coats",
             () => (_coats, _changed) = (coats, true),
             ["one coat", "two coats"])
-        : Leave(item, "A piece takes one to three coats.");
+        : Leave(item, "A piece takes 1 to 3 coats.");
 
     private int Colour(int at, Meaning colour)
     {

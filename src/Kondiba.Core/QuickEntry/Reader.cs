@@ -56,7 +56,14 @@ internal sealed class Reader
                 .Select(l => l with { Group = group }));
 
         foreach (var item in requests.SelectMany(r => r).Where(i => !Used(i)))
-            Notes.Tell((item.Start, item.End), "This has not been used. Say what it belongs to.", []);
+            Notes.Tell((item.Start, item.End), "This was not used. What does it belong to?", []);
+    }
+
+    /// <summary>What is said of the whole order; null where anything else is said, or two of a kind.</summary>
+    public EntryOrder? OrderAlone()
+    {
+        var rest = _order.Take(Items(Scanner.Scan(_text)));
+        return rest.TrueForAll(i => i.IsEmpty) && Notes.All.Count == 0 ? Order : null;
     }
 
     /// <summary>Whether a word shows somewhere: nothing that was typed is lost without being told.</summary>

@@ -94,9 +94,9 @@ internal sealed partial class Request
                 var reason = (saysNothing, pieces, Left: sum - given) switch
                 {
                     (true, _, _) => "What should these have?",
-                    (_, < 1, _) => "That leaves not a single piece.",
+                    (_, < 1, _) => "That leaves no pieces.",
                     (_, _, > 0) => $"Only {Plain(sum - given)} of the {Plain(sum)} are left.",
-                    _ => $"Something was said of all {Plain(sum)} already.",
+                    _ => $"All {Plain(sum)} have been described already.",
                 };
                 foreach (var (draft, _) in part.Clauses.Where(c => !c.Draft.IsEmpty || c.Draft.Scope is not null))
                     notes.Tell(draft.Stretch, reason, []);
@@ -110,7 +110,7 @@ internal sealed partial class Request
         var left = Math.Round(sum - given, 2);
         var rests = _parts.Where(p => p.Scope!.Kind is ScopeKind.Rest).ToList();
         foreach (var (draft, _) in rests.Skip(left > 1e-6 ? 1 : 0).SelectMany(p => p.Clauses))
-            notes.Tell(draft.Stretch, left > 1e-6 ? "The rest was given away already." : "There are none left.", []);
+            notes.Tell(draft.Stretch, left > 1e-6 ? "The rest has been described already." : "There are none left.", []);
         if (left > 1e-6)
         {
             var rest = rests.FirstOrDefault();

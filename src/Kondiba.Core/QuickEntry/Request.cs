@@ -276,11 +276,11 @@ internal sealed partial class Request(
             return false;
         if (current?.Clauses is [.., { Draft: { IsBareList: true, Refuses: false } either }])
         {
-            notes.Tell(either.Stretch, "One or the other: which is it?", []);
+            notes.Tell(either.Stretch, "One or the other: which?", []);
             current.Clauses.RemoveAt(current.Clauses.Count - 1);
         }
 
-        notes.Tell(draft.Stretch, "One or the other: which is it?", []);
+        notes.Tell(draft.Stretch, "One or the other: which?", []);
         return true;
     }
 
@@ -296,7 +296,7 @@ internal sealed partial class Request(
         }
         else
         {
-            notes.Tell(draft.Stretch, "What is it that these should not have?", []);
+            notes.Tell(draft.Stretch, "What should these not have?", []);
         }
     }
 
@@ -315,7 +315,7 @@ internal sealed partial class Request(
         {
             notes.Tell(
                 (start, end),
-                "This word is not known.",
+                "Unknown word.",
                 [.. unknown.Where(u => u.First.Kind is TokenKind.Word)
                     .Take(1)
                     .SelectMany(u => vocabulary.Nearest(u.First.Stem))
@@ -333,6 +333,6 @@ internal sealed partial class Request(
         List<ChipChoice> choices = [new(cut, cut)];
         if (known.Find(i => i.IsRefusable) is { } refusable)
             choices.Add(new($"no {refusable.Meanings[0].Says}", $"no {refusable.Meanings[0].Says}"));
-        notes.Tell((start, end), $"“{text[first.Start..first.End]}” is not known, so all of this is left out. What is meant?", choices);
+        notes.Tell((start, end), $"“{text[first.Start..first.End]}” is not known, so all of this is left out. What do you mean?", choices);
     }
 }

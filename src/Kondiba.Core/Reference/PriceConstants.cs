@@ -14,6 +14,8 @@ namespace Kondiba.Core.Reference;
 /// <param name="Pack">Packing one piece.</param>
 /// <param name="Melt">Hands on one melt.</param>
 /// <param name="Wash">Washing up after one colour.</param>
+/// <param name="QuoteDays">How long a quote can be accepted.</param>
+/// <param name="Contact">How a customer reaches the maker, as a quote says it; empty where nothing was said.</param>
 /// <param name="Terms">What a quote says at its foot.</param>
 public sealed record PriceConstants(
     Sourced<Money> Hour,
@@ -25,4 +27,6 @@ public sealed record PriceConstants(
     Sourced<Duration> Pack,
     Sourced<Duration> Melt,
     Sourced<Duration> Wash,
-    string Terms);
+    Sourced<Duration> QuoteDays,
+    string Terms,
+    string Contact = "");

@@ -33,13 +33,12 @@ internal static class ReferenceFiles
 
     public static ReferenceData Read()
     {
-        var sources = Sources.ToDictionary();
         var options = new JsonSerializerOptions(JsonSerializerDefaults.Web)
         {
             UnmappedMemberHandling = JsonUnmappedMemberHandling.Disallow,
             RespectRequiredConstructorParameters = true,
             RespectNullableAnnotations = true,
-            Converters = { new SourcedJson(sources), new SourceJson(sources), new MeasureJson(sources) },
+            Converters = { new SourcedJson(Sources), new SourceJson(Sources), new MeasureJson(Sources) },
         };
         var practice = Read<Practice>("practice", options);
         List<Centre> centres = [.. Read<List<CentreRow>>("centres", options).Select(row => row.ToCentre())];
@@ -240,19 +239,19 @@ internal static class ReferenceFiles
     }
 
     /// <summary>Reads a source by its name in sources.json.</summary>
-    private sealed class SourceJson(Dictionary<string, Source> sources) : JsonConverter<Source>
+    private sealed class SourceJson(IReadOnlyDictionary<string, Source> sources) : JsonConverter<Source>
     {
         public override Source Read(ref Utf8JsonReader reader, Type typeToConvert, JsonSerializerOptions options) =>
             Named(sources, reader.GetString()!);
 
         public override void Write(Utf8JsonWriter writer, Source value, JsonSerializerOptions options) => throw new NotSupportedException();
 
-        public static Source Named(Dictionary<string, Source> sources, string name) =>
+        public static Source Named(IReadOnlyDictionary<string, Source> sources, string name) =>
             sources.TryGetValue(name, out var source) ? source : throw new ArgumentException($"source '{name}' is not in sources.json");
     }
 
     /// <summary>Reads a measure written as [value, "unit", "source"].</summary>
-    private sealed class MeasureJson(Dictionary<string, Source> sources) : JsonConverter<MeasureRow>
+    private sealed class MeasureJson(IReadOnlyDictionary<string, Source> sources) : JsonConverter<MeasureRow>
     {
         public override MeasureRow Read(ref Utf8JsonReader reader, Type typeToConvert, JsonSerializerOptions options)
         {
@@ -265,7 +264,7 @@ internal static class ReferenceFiles
     }
 
     /// <summary>Reads a trade value written as [value, "unit", "source"].</summary>
-    private sealed class SourcedJson(Dictionary<string, Source> sources) : JsonConverterFactory
+    private sealed class SourcedJson(IReadOnlyDictionary<string, Source> sources) : JsonConverterFactory
     {
         public override bool CanConvert(Type typeToConvert) =>
             typeToConvert.IsGenericType && typeToConvert.GetGenericTypeDefinition() == typeof(Sourced<>);
@@ -293,7 +292,7 @@ internal static class ReferenceFiles
         public JsonConverter QuantityTriple<T>()
             where T : struct, IQuantity<T> => new Triple<T>(sources, Quantities.Of<T>);
 
-        private sealed class Triple<T>(Dictionary<string, Source> sources, Func<double, string, T> of) : JsonConverter<Sourced<T>>
+        private sealed class Triple<T>(IReadOnlyDictionary<string, Source> sources, Func<double, string, T> of) : JsonConverter<Sourced<T>>
         {
             public override Sourced<T> Read(ref Utf8JsonReader reader, Type typeToConvert, JsonSerializerOptions options)
             {

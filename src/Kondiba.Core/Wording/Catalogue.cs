@@ -1,7 +1,6 @@
 using System.Collections.Frozen;
 using System.Globalization;
 using System.Text;
-using System.Text.Json;
 using System.Text.RegularExpressions;
 using Kondiba.Core.Measures;
 using NodaTime;
@@ -17,26 +16,30 @@ namespace Kondiba.Core.Wording;
 public sealed partial class Catalogue
 {
     private readonly FrozenDictionary<string, List<Segment>> sentences;
-    private readonly Language language;
     private readonly Func<string, string> spelt;
 
-    private Catalogue(Language language, IReadOnlyDictionary<string, string> templates, Func<string, string> spelt) =>
-        (this.language, this.spelt, sentences) = (language, spelt, templates.ToFrozenDictionary(t => t.Key, t => Read(t.Value)));
+    private Catalogue(IReadOnlyDictionary<string, string> templates, Func<string, string> spelt) =>
+        (this.spelt, sentences) = (spelt, templates.ToFrozenDictionary(t => t.Key, t => Read(t.Value)));
 
     /// <summary>English as in Britain.</summary>
-    public static Catalogue British { get; } = new(Language.British, Load<Dictionary<string, string>>("en-GB"), text => text);
+    public static Catalogue British { get; } = new(Embedded.Read<Dictionary<string, string>>("en-GB"), text => text);
 
     /// <summary>
     /// English as in the United States: the British sentences in American spelling, and those that are said otherwise there.
     /// </summary>
-    public static Catalogue American { get; } = InAmerican(Load<Dictionary<string, string>>("en-GB"), Load<Differences>("en-US"));
+    public static Catalogue American { get; } =
+        InAmerican(Embedded.Read<Dictionary<string, string>>("en-GB"), Embedded.Read<Differences>("en-US"));
 
     /// <summary>Codes of the sentences that it has.</summary>
     public IEnumerable<string> Codes => sentences.Keys;
 
     /// <summary>A message as a sentence.</summary>
     /// <exception cref="ArgumentException">There is no such sentence, or what it wants is not in the message.</exception>
-    public static string Say(Message message, Voice voice) => Of(voice.Language).Sentence(message, voice.Customary).Trim();
+    public static string Say(Message message, Voice voice)
+    {
+        var said = Of(voice.Language).Sentence(message, voice).Trim();
+        return PercentAtNumber().Replace(said, $"{voice.Locale.PercentGap}%");
+    }
 
     /// <summary>The catalogue of a language.</summary>
     public static Catalogue Of(Language language) => language is Language.American ? American : British;
@@ -45,7 +48,7 @@ public sealed partial class Catalogue
     /// <exception cref="ArgumentException">There is no such sentence.</exception>
     public IEnumerable<string> Wants(string code) => Find(code).Select(s => s.Name).OfType<string>().Distinct();
 
-    private string Sentence(Message message, bool customary)
+    private string Sentence(Message message, Voice voice)
     {
         if (message.Code.Length == 0)
             return "";
@@ -55,7 +58,7 @@ public sealed partial class Catalogue
             if (segment.Name is not { } name)
                 said.Append(segment.Text);
             else
-                said.Append(Put(Value(message, name), segment, customary));
+                said.Append(Put(Value(message, name), segment, voice));
         }
 
         return said.ToString();
@@ -69,29 +72,29 @@ public sealed partial class Catalogue
     private static Argument Value(Message message, string name) => message.Arguments.FirstOrDefault(a => a.Name == name)?.Value
         ?? throw new ArgumentException($"'{message.Code}' wants '{name}'", nameof(message));
 
-    private string Put(Argument value, Segment segment, bool customary)
+    private string Put(Argument value, Segment segment, Voice voice)
     {
         if (segment.Forms is not { } forms)
-            return Words(value, segment.Text, customary);
+            return Words(value, segment.Text, voice);
         var form = value switch
         {
             Argument.Number { Value: 1 } => forms.One,
             Argument.Number { Value: 0 } => forms.None,
             _ => forms.Many,
         };
-        return form.Replace("#", Words(value, "", customary), StringComparison.Ordinal);
+        return form.Replace("#", Words(value, "", voice), StringComparison.Ordinal);
     }
 
-    private string Words(Argument value, string format, bool customary) => value switch
+    private string Words(Argument value, string format, Voice voice) => value switch
     {
         Argument.Text text => format is "spelt" ? spelt(text.Words) : Cased(text.Words, format),
-        Argument.Number number => Number(number.Value, format),
-        Argument.Quantity quantity => Measured(quantity, format, customary),
-        Argument.Price price => price.Amount.ToString(),
+        Argument.Number number => voice.Locale.Number(number.Value, format),
+        Argument.Quantity quantity => Measured(quantity, format, voice),
+        Argument.Price price => voice.Locale.Amount(price.Amount, voice.Currency),
         Argument.Span span => Lasting(span.Length),
-        Argument.Moment moment => At(moment.At, format),
-        Argument.Several several => Joined([.. several.Items.Select(i => Words(i, "", customary))], format),
-        Argument.Part part => Cased(Sentence(part.Message, customary), format),
+        Argument.Moment moment => At(moment.At, format, voice.Locale),
+        Argument.Several several => Joined([.. several.Items.Select(i => Words(i, "", voice))], format),
+        Argument.Part part => Cased(Sentence(part.Message, voice), format),
         _ => throw new ArgumentException($"nothing says what {value} is", nameof(value)),
     };
 
@@ -103,8 +106,6 @@ public sealed partial class Catalogue
         _ => words,
     };
 
-    private static string Number(double value, string format) => value.ToString(format, CultureInfo.InvariantCulture);
-
     private static string Joined(IReadOnlyList<string> words, string format) => format switch
     {
         "or" => string.Join(" or ", words),
@@ -113,16 +114,16 @@ public sealed partial class Catalogue
         _ => string.Join(", ", words),
     };
 
-    private string Measured(Argument.Quantity quantity, string format, bool customary)
+    private static string Measured(Argument.Quantity quantity, string format, Voice voice)
     {
         var cut = format.LastIndexOf(' ');
         var (places, unit) = cut < 0
             ? (format, quantity.Units[0])
             : (format[..cut], quantity.Units.Single(u => u.Symbol == format[(cut + 1)..]));
-        if (customary && Customary(unit, In(quantity, unit)) is var (other, otherPlaces))
+        if (voice.Customary && Customary(unit, In(quantity, unit)) is var (other, otherPlaces))
             (places, unit) = (otherPlaces, quantity.Units.Single(u => u.Symbol == other));
-        var gap = unit.Symbol.Length == 0 || (unit.Symbol == "%" && language is Language.American) ? "" : " ";
-        return $"{Number(In(quantity, unit), places)}{gap}{unit.Symbol}";
+        var gap = unit.Symbol is "" or "%" ? "" : " ";
+        return $"{voice.Locale.Number(In(quantity, unit), places)}{gap}{unit.Symbol}";
     }
 
     private static double In(Argument.Quantity quantity, Unit unit) => (quantity.Si - unit.Offset) / unit.Factor;
@@ -145,7 +146,7 @@ public sealed partial class Catalogue
     private static string Lasting(Duration length)
     {
         if (length < Duration.FromMinutes(2))
-            return $"{Number(length.TotalSeconds, "0")} s";
+            return $"{length.TotalSeconds:0} s";
         var minutes = (int)Math.Round(length.TotalMinutes);
         var (h, min) = (minutes / 60, minutes % 60);
         return (h, min) switch
@@ -156,10 +157,11 @@ public sealed partial class Catalogue
         };
     }
 
-    private string At(LocalDateTime at, string format)
+    private static string At(LocalDateTime at, string format, Locale locale)
     {
-        var american = format.Replace("HH:mm", "h:mm tt", StringComparison.Ordinal).Replace("d MMM", "MMM d", StringComparison.Ordinal);
-        return at.ToString(language is Language.American ? american : format, CultureInfo.InvariantCulture);
+        var clock = locale.Hours == 12 ? format.Replace("HH:mm", "h:mm tt", StringComparison.Ordinal) : format;
+        return at.ToString(
+            locale.MonthFirst ? clock.Replace("d MMM", "MMM d", StringComparison.Ordinal) : clock, CultureInfo.InvariantCulture);
     }
 
     private static List<Segment> Read(string template)
@@ -194,7 +196,6 @@ public sealed partial class Catalogue
         var words = new Regex(
             $@"\{{\w+|\b({string.Join('|', differences.Words.Keys.OrderByDescending(w => w.Length))})\b", RegexOptions.IgnoreCase);
         return new(
-            Language.American,
             british.ToDictionary(
                 s => s.Key, s => differences.Sentences.TryGetValue(s.Key, out var own) ? own : Respelt(s.Value)),
             Respelt);
@@ -208,14 +209,11 @@ public sealed partial class Catalogue
         }
     }
 
-    private static T Load<T>(string name)
-    {
-        using var stream = typeof(Catalogue).Assembly.GetManifestResourceStream($"{name}.json")!;
-        return JsonSerializer.Deserialize<T>(stream, JsonSerializerOptions.Web)!;
-    }
-
     [GeneratedRegex(@"\{(?<name>[a-zA-Z0-9]+)(:(?<format>[^}]*)|\|(?<one>[^|}]*)\|(?<many>[^|}]*)(\|(?<none>[^}]*))?)?\}")]
     private static partial Regex Hole();
+
+    [GeneratedRegex(@"(?<=\d) ?%")]
+    private static partial Regex PercentAtNumber();
 
     /// <summary>A stretch of a sentence: words, or what is put in by its name.</summary>
     private sealed record Segment(string Text, string? Name = null, Forms? Forms = null);

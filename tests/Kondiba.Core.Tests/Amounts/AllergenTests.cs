@@ -79,7 +79,7 @@ public class AllergenTests
                     if (allergies.Contains(allergen))
                         Assert.Contains(
                             tally.Problems,
-                            p => p.Reason.Said().Contains($"must not have {allergen}, and {name} contain", StringComparison.Ordinal));
+                            p => p.Reason.Said().Contains($"must be free of {allergen}, but {name} contain", StringComparison.Ordinal));
                 }
 
                 foreach (var allergen in said.May.Except(contains))
@@ -92,7 +92,7 @@ public class AllergenTests
                         Assert.Contains(
                             tally.Problems,
                             p => p.Reason.Said()
-                                .Contains($"must not have {allergen}, and {name} may contain it", StringComparison.Ordinal));
+                                .Contains($"must be free of {allergen}, but {name} may contain it", StringComparison.Ordinal));
                 }
             }
         });
@@ -168,8 +168,8 @@ public class AllergenTests
             ]
         };
         Assert.Equal(
-            ["The customer must not have peanut, and chopped peanuts contain it.",
-                "The customer must not have tree nuts, and chopped peanuts may contain it."],
+            ["The order must be free of peanut, but chopped peanuts contain it.",
+                "The order must be free of tree nuts, but chopped peanuts may contain it."],
             CoatingTally.For(order, Shipped, Now).Problems
                 .Where(p => p.Field.EndsWith("kind", StringComparison.Ordinal))
                 .Select(p => p.Reason.Said()));

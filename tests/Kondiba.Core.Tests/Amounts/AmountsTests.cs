@@ -173,9 +173,9 @@ public class AmountsTests
             && Math.Abs((vessel.UpToLevel(vessel.LevelOf(vessel.Capacity * share)) / (vessel.Capacity * share)) - 1) < 1e-6);
 
     [Theory]
-    [InlineData(0, "at least one piece")]
-    [InlineData(-3, "at least one piece")]
-    [InlineData(1_000_000, "more than a home kitchen dips")]
+    [InlineData(0, "less than one piece")]
+    [InlineData(-3, "less than one piece")]
+    [InlineData(1_000_000, "1 to 2,000 pieces")]
     public void A_count_that_cannot_be_is_named_and_the_other_line_still_computes(int count, string reason)
     {
         var tally = Tally(null, Berries(count), Berries(12));
@@ -223,7 +223,7 @@ public class AmountsTests
         var problem = Assert.Single(tally.Problems, p => p.Severity == Severity.Unfit);
         Assert.Equal($"pots.{Wafers}.dark.vessel", problem.Field);
         Assert.Equal(
-            "A medium apple is 76 mm across and wants 91 mm to go in and out upright; the 7 cm tall glass is 70 mm wide.",
+            "A medium apple is 76 mm across and needs 91 mm to go in and out upright; the 7 cm tall glass is 70 mm wide.",
             problem.Reason.Said());
         Assert.Contains("bowl", problem.Remedy.Said(), StringComparison.Ordinal);
         Assert.Equal(tally.Lines[1].OnPieces.Value, tally.Pots.Single().OnPieces.Value);
@@ -235,7 +235,7 @@ public class AmountsTests
         var tally = In("narrow-glass", Line("pretzel-rod", "one", 6, "dark", 0.8, 1));
         var problem = Assert.Single(tally.Problems);
         Assert.Equal($"pots.{Wafers}.dark.vessel", problem.Field);
-        Assert.Contains("wants 168 mm", problem.Reason.Said(), StringComparison.Ordinal);
+        Assert.Contains("needs 168 mm", problem.Reason.Said(), StringComparison.Ordinal);
         Assert.Empty(tally.Pots);
         Assert.Equal("loaf-dish", Tally(null, Line("pretzel-rod", "one", 6, "dark", 0.8, 1)).Pots.Single().Vessel);
     }

@@ -98,7 +98,7 @@ public class ThinningTests
         var tally = Tally(new(Thinner: "flakes", Film: 0.6), Berries());
         var problem = Assert.Single(tally.Problems, p => p.Field.EndsWith(".film", StringComparison.Ordinal));
         Assert.Equal(Severity.Mind, problem.Severity);
-        Assert.Contains("stays soft and never hardens", problem.Reason.Said(), StringComparison.Ordinal);
+        Assert.Contains("stays soft and won’t set firm", problem.Reason.Said(), StringComparison.Ordinal);
         Assert.True(tally.Pots.Single().Thinner!.Share <= Tables.Reference.Thinning.Limit.Value);
     }
 
@@ -120,7 +120,7 @@ public class ThinningTests
         var berries = Berries() with { Colour = "white" };
         var problem = Assert.Single(CoatingTally.For(Order(null, berries), thin, Now).Problems);
         Assert.Equal("lines[0].coats", problem.Field);
-        Assert.Contains("sheer", problem.Reason.Said(), StringComparison.Ordinal);
+        Assert.Contains("show through", problem.Reason.Said(), StringComparison.Ordinal);
         Assert.Empty(CoatingTally.For(Order(null, berries with { Coats = 2 }), thin, Now).Problems);
     }
 
@@ -130,7 +130,7 @@ public class ThinningTests
     {
         var tally = Tally(new(Thinner: "flakes"), Line("moulded-piece", "accent", 12));
         Assert.Null(tally.Pots.Single().Thinner);
-        Assert.Contains("take no thinner", Assert.Single(tally.Problems).Reason.Said(), StringComparison.Ordinal);
+        Assert.Contains("is not thinned", Assert.Single(tally.Problems).Reason.Said(), StringComparison.Ordinal);
     }
 
     [Fact]

@@ -187,7 +187,7 @@ public class ColourTests
         var recipe = Recipe.For(target, C.BrightWhite, [Of("green"), Of("yellow"), Of("blue")], Grams(250), C);
         Assert.Equal([("green", 2, 5), ("blue", 4, 10)], recipe.Drops.Select(d => (d.Tint, d.Per100, d.InPot)));
         Assert.Equal(0, recipe.DeltaE, 6);
-        Assert.Equal("the same to the eye", recipe.Words);
+        Assert.Equal("no visible difference", recipe.Words);
         Assert.All(recipe.OneMore, m => Assert.True(m.DeltaE > 0));
         Assert.Equal(3, recipe.OneMore.Count);
     }
@@ -214,7 +214,7 @@ public class ColourTests
     {
         var black = Recipe.For(Spectrum.LabOf("#101018"), C.BrightWhite, [Of("red"), Of("blue"), Of("black")], Grams(300), C);
         Assert.False(black.Reached);
-        Assert.Contains(black.Warnings, w => w.Contains("very heavy dose", StringComparison.Ordinal));
+        Assert.Contains(black.Warnings, w => w.Contains("is a lot", StringComparison.Ordinal));
         var watery = Recipe.For(Mixing.Tinted(C.BrightWhite, [(Of("water-blue"), 5)], C), C.BrightWhite, [Of("water-blue")], Grams(100), C);
         Assert.Contains(watery.Warnings, w => w.Contains("water-based blue is water-based and can seize", StringComparison.Ordinal));
     }
@@ -260,7 +260,7 @@ public class ColourTests
 
     [Theory]
     [InlineData(Wafers, "dark", "red", "#f2e0a0", "Drops only darken: start from bright white")]
-    [InlineData("white-couverture", "white", "yellow", "#699bc4", "With blue at hand it can be reached")]
+    [InlineData("white-couverture", "white", "yellow", "#699bc4", "With blue you could reach it")]
     [InlineData(Wafers, "bright-white", "yellow", "#24306a", "Mix ready-coloured coating instead")]
     [InlineData("white-couverture", "white", "red,blue,black", "#0a0a20", "Buy it ready-coloured")]
     public void What_a_base_does_not_reach_comes_with_what_to_do(string coating, string onto, string atHand, string target, string advice)

@@ -317,12 +317,12 @@ public class DecorationTests
         { With(Pattern("zigzag", bead: 0)), "patterns[0].bead", "thinner than", Severity.Error },
         { With(Pattern("zigzag", lines: 0)), "patterns[0].lines", "2 to 60 passes", Severity.Error },
         { With(Pattern("zigzag", spacing: -1)), "patterns[0].spacing", "apart", Severity.Error },
-        { With(Pattern("lines", 3, spacing: 1)), "patterns[0].spacing", "run into one another", Severity.Mind },
+        { With(Pattern("lines", 3, spacing: 1)), "patterns[0].spacing", "run together", Severity.Mind },
         { With(Pattern("zigzag", bead: 6)), "patterns[0].bead", "tip", Severity.Mind },
-        { With(Pattern("zigzag", colour: "dark")), "patterns[0].colour", "hardly be seen", Severity.Mind },
+        { With(Pattern("zigzag", colour: "dark")), "patterns[0].colour", "hardly show", Severity.Mind },
         { With(Pattern("zigzag", colour: "sky-blue-pink")), "patterns[0].colour", "no colour", Severity.Error },
         { With(Pattern("letters") with { Text = "regatta" }), "patterns[0].text", "letters", Severity.Error },
-        { With(Pattern("letters") with { Text = "ß" }), "patterns[0].text", "no way to pipe", Severity.Error },
+        { With(Pattern("letters") with { Text = "ß" }), "patterns[0].text", "can’t be piped", Severity.Error },
         { With(Pattern("zigzag") with { Kind = "knitting" }), "patterns[0].kind", "no pattern", Severity.Error },
         { With(Pattern("zigzag"), Pattern("marble")), "patterns[1].kind", "touch-dry", Severity.Unfit },
         { With(
@@ -330,11 +330,11 @@ public class DecorationTests
         { Decor.None with { Sprinkles = [
             new("nonpareils", Side.Front, 0.7),
             new("jimmies", Side.Both, 0.6),
-        ] }, "sprinkles[1].cover", "more than there is coat", Severity.Error },
-        { Decor.None with { Sprinkles = [new("nonpareils", Side.Front, 0)] }, "sprinkles[0].cover", "none", Severity.Error },
+        ] }, "sprinkles[1].cover", "more than the coat", Severity.Error },
+        { Decor.None with { Sprinkles = [new("nonpareils", Side.Front, 0)] }, "sprinkles[0].cover", "nothing", Severity.Error },
         { Decor.None with { Parts = [new("bow", 20)] }, "parts[0].count", "do not fit", Severity.Error },
-        { Decor.None with { Dips = [new(Wafers, "white", 0)] }, "dips[0].depth", "more than nothing", Severity.Error },
-        { Decor.None with { Paint = new("gold", 2) }, "paint.cover", "at most all", Severity.Error },
+        { Decor.None with { Dips = [new(Wafers, "white", 0)] }, "dips[0].depth", "not possible", Severity.Error },
+        { Decor.None with { Paint = new("gold", 2) }, "paint.cover", "not possible", Severity.Error },
     };
 
     [Theory]

@@ -95,9 +95,9 @@ public class LetterTests
         var steps = Tally(null, Line("truffle-ball", "one", 12) with { Decor = decor }).Lines.Single().Look!.Steps;
         string[] starts =
         [
-            "Dip in dark, 100 % deep.", "When it has set, dip the end in teal, 50 % deep.", "While it is wet, marble in white.",
+            "Dip in dark, 100% deep.", "Once it has set, dip the end in teal, 50% deep.", "While it is wet, marble in white.",
             "While it is wet, sanding sugar.",
-            "Touch-dry: zigzag in white, kept plain.", "Set: brush with edible glue, then nonpareils", "Set: 2 sugar eyes.",
+            "Touch-dry: zigzag in white, unthinned.", "Set: brush with edible glue, then nonpareils", "Set: 2 sugar eyes.",
             "Last, gold lustre.",
         ];
         Assert.Equal(starts.Length, steps.Count);

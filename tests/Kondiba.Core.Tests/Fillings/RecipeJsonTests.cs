@@ -97,7 +97,7 @@ public sealed class RecipeJsonTests
     }
 
     [Theory]
-    [InlineData("{ not json", "no JSON")]
+    [InlineData("{ not json", "not valid JSON")]
     [InlineData("[1, 2, 3]", "no recipe")]
     [InlineData("""{"@type": "Person", "name": "Recipe"}""", "no recipe")]
     [InlineData("null", "no recipe")]

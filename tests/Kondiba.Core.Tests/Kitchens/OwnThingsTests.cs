@@ -93,15 +93,15 @@ public class OwnThingsTests
     public static TheoryData<OwnCentre, string, string> BadCentres => new()
     {
         { Pear with { Code = "two words" }, "code", "not a code" },
-        { Pear with { Name = " " }, "name", "no name" },
+        { Pear with { Name = " " }, "name", "name is missing" },
         { Pear with { Shape = "cloud" }, "shape", "no shape called" },
-        { Pear with { UsualDepth = 1.4 }, "usualDepth", "more than whole" },
-        { Pear with { Pack = 0 }, "pack", "A pack of nothing" },
+        { Pear with { UsualDepth = 1.4 }, "usualDepth", "not possible" },
+        { Pear with { Pack = 0 }, "pack", "at least one piece" },
         { Pear with { Sizes = [] }, "sizes", "no size" },
-        { Sized("ball", 120, ("diameter", 62)), "sizes[0].measures.bareCap", "There is no left bare" },
-        { Sized("ball", 120, ("diameter", -4), ("bareCap", 0)), "sizes[0].measures.diameter", "cannot be" },
-        { Sized("ball", 12_000, ("diameter", 62), ("bareCap", 0)), "sizes[0].mass", "more than a kitchen dips" },
-        { Sized("ball", 900, ("diameter", 62), ("bareCap", 0)), "sizes[0].mass", "heavier than anything edible" },
+        { Sized("ball", 120, ("diameter", 62)), "sizes[0].measures.bareCap", "Left bare at the stalk is missing" },
+        { Sized("ball", 120, ("diameter", -4), ("bareCap", 0)), "sizes[0].measures.diameter", "not possible" },
+        { Sized("ball", 12_000, ("diameter", 62), ("bareCap", 0)), "sizes[0].mass", "not possible" },
+        { Sized("ball", 900, ("diameter", 62), ("bareCap", 0)), "sizes[0].mass", "heavier than any food" },
         { Sized("ring", 60, ("outer", 60), ("hole", 70), ("thick", 10)), "sizes[0].measures", "as wide as the ring" },
         { Sized(
             "wrappedRod", 25, ("height", 200), ("diameter", 13), ("rope", 9), ("pitch", 5)), "sizes[0].measures",
@@ -117,15 +117,15 @@ public class OwnThingsTests
     public static TheoryData<OwnCoating, string, string> BadCoatings => new()
     {
         { Craft with { FatPerServing = 20 }, "fatPerServing", "more than any coating has" },
-        { Craft with { FatPerServing = 31 }, "fatPerServing", "more fat than serving" },
-        { Craft with { FatPerServing = 1 }, "fatPerServing", "does not flow" },
-        { Craft with { Serving = 0 }, "serving", "serving of nothing" },
+        { Craft with { FatPerServing = 31 }, "fatPerServing", "more fat than the serving" },
+        { Craft with { FatPerServing = 1 }, "fatPerServing", "doesn’t flow" },
+        { Craft with { Serving = 0 }, "serving", "serving size is missing" },
         { Craft with { DipFrom = 40 }, "dipFrom", "starts above its end" },
-        { Craft with { DipTo = 50 }, "dipTo", "warmer than it may be melted" },
-        { Craft with { Packs = [new(0, 2m)] }, "packs[0].mass", "pack of nothing" },
-        { Craft with { Packs = [new(340, -2m)] }, "packs[0].price", "less than nothing" },
+        { Craft with { DipTo = 50 }, "dipTo", "above the melting limit" },
+        { Craft with { Packs = [new(0, 2m)] }, "packs[0].mass", "pack size is missing" },
+        { Craft with { Packs = [new(340, -2m)] }, "packs[0].price", "not possible" },
         { Craft with { Packs = [new(340, 2m, 3m, 1)] }, "packs[0].coupon", "more than the price" },
-        { Craft with { Colours = [] }, "colours", "comes in a colour" },
+        { Craft with { Colours = [] }, "colours", "at least one colour" },
         { Craft with { Colours = [new("sea", "sea", "green")] }, "colours[0].srgb", "not a colour" },
         { Craft with { Thinners = ["water"] }, "thinners", "no thinner called" },
     };
@@ -142,24 +142,24 @@ public class OwnThingsTests
             OwnCheck.Of(new OwnVessel(
                 "vase", "vase", "round", new Dictionary<string, double> { ["bottom"] = 55, ["top"] = 2, ["height"] = 90 })),
             "measures.top",
-            "cannot be");
+            "not possible");
         Names(OwnCheck.Of(new OwnVessel("vase", "vase", "sieve", new Dictionary<string, double>())), "kind", "no kind");
-        Names(OwnCheck.Of(new OwnWare("sprinkle.tar", "", WareUnit.Grams), Tables.Reference), "code", "no ware");
-        Names(OwnCheck.Of(new OwnWare("supply.net", "", WareUnit.Pieces), Tables.Reference), "name", "no name");
+        Names(OwnCheck.Of(new OwnWare("sprinkle.tar", "", WareUnit.Grams), Tables.Reference), "code", "no item");
+        Names(OwnCheck.Of(new OwnWare("supply.net", "", WareUnit.Pieces), Tables.Reference), "name", "name is missing");
         Names(
             OwnCheck.Of(
                 new OwnWare(
-                    "sprinkle.jimmies", "", WareUnit.Grams, [new(0, 2)]), Tables.Reference), "packs[0].holds", "holds one at least");
+                    "sprinkle.jimmies", "", WareUnit.Grams, [new(0, 2)]), Tables.Reference), "packs[0].holds", "holds at least one");
         Names(
             OwnCheck.Of(new OwnWare($"coating.{Wafers}.dark", "", WareUnit.Grams, [new(500, 2)]), Tables.Reference),
             "packs",
             "with the coating");
-        Names(OwnCheck.Of(new OwnWare("supply.cup", "", WareUnit.Pieces, Low: -1), Tables.Reference), "low", "below nothing");
-        Names(OwnCheck.Of(new Rates(Hour: -1)), "hour", "less than nothing");
-        Names(OwnCheck.Of(new Rates(Margin: 0.95)), "margin", "more than 90 %");
-        Names(OwnCheck.Of(new Ways(Film: 9), Tables.Reference), "film", "thicker than 4 mm");
-        Names(OwnCheck.Of(new Ways(Margin: -1), Tables.Reference), "margin", "less than nothing");
-        Names(OwnCheck.Of(new Ways(Shake: "wildly"), Tables.Reference), "shake", "no way of draining");
+        Names(OwnCheck.Of(new OwnWare("supply.cup", "", WareUnit.Pieces, Low: -1), Tables.Reference), "low", "reorder level");
+        Names(OwnCheck.Of(new Rates(Hour: -1)), "hour", "not possible");
+        Names(OwnCheck.Of(new Rates(Margin: 0.95)), "margin", "not possible");
+        Names(OwnCheck.Of(new Ways(Film: 9), Tables.Reference), "film", "coat thickness");
+        Names(OwnCheck.Of(new Ways(Margin: -1), Tables.Reference), "margin", "not possible");
+        Names(OwnCheck.Of(new Ways(Shake: "wildly"), Tables.Reference), "shake", "no way to drain");
     }
 
     [Fact]

@@ -19,9 +19,9 @@ public sealed class LogbookTests
         var hand = HandValue.All(taught.Learned, new(), taught.Reference);
         var rods = hand.Single(h => h.Kind is HandKind.Stick);
         Assert.Equal("Pretzel rods", Say(rods.Name));
-        Assert.Matches("^2[0-4] % thicker, from 3 batches$", Say(rods.Says));
+        Assert.Matches("^2[0-4]% thicker, from 3 batches$", Say(rods.Says));
         var once = HandValue.All(Taught(Taking(1.1)).Learned, new(), taught.Reference).First(h => h.Kind is HandKind.Stick);
-        Assert.Matches("^[0-9]+ % thicker, perhaps: from 1 batch$", Say(once.Says));
+        Assert.Matches("^[0-9]+% thicker, perhaps: from 1 batch$", Say(once.Says));
     }
 
     [Fact]
@@ -41,7 +41,7 @@ public sealed class LogbookTests
         var wide = Rods() with { Vessel = "wide-jar" };
         LoggedBatch[] batches = [Taking(1, wide), Taking(1.02, wide, day: 5), Taking(0.98, wide, day: 9)];
         var told = NextTime.For(batches, new(), Taught(batches)).First(s => s.Code.StartsWith("vessel.", StringComparison.Ordinal));
-        Assert.Contains("less over, 3 batches out of 3", Say(told.Evidence), StringComparison.Ordinal);
+        Assert.Contains("less over, in 3 batches out of 3", Say(told.Evidence), StringComparison.Ordinal);
         var vessel = told.Ways!.Vessels!["pretzel-rod"];
 
         var adopted = OwnTables.For(KitchenTables.Shipped, OwnThings.None with { Ways = told.Ways });
@@ -81,7 +81,7 @@ public sealed class LogbookTests
 
         var hot = Risks.Of(order, Taught(batches), batches, new(Quantities.Of<Temperature>(32, "°C"), new(0.75)));
         var warm = hot.First(r => r.Code == "warm");
-        Assert.Equal("At 32 °C the coat won't harden on the counter.", Say(warm.Says));
+        Assert.Equal("At 32 °C the coat won’t harden on the counter.", Say(warm.Says));
         Assert.NotEmpty(Say(warm.Do));
         Assert.Contains("sweats", hot.Select(r => r.Code));
         Assert.Contains("2 of 2 batches", Say(hot.First(r => r.Code == "seen.foot").Says), StringComparison.Ordinal);

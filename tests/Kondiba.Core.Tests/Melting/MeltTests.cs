@@ -152,7 +152,7 @@ public class MeltTests
                         32), Celsius(21), Tables.Reference.Melting, Tables.Reference.Setting)!.Advice.Said(), StringComparison.Ordinal);
         var hot = Seeding.For(dark, Grams(150), Celsius(50), Celsius(24), Tables.Reference.Melting, Tables.Reference.Setting)!;
         Assert.False(hot.Held);
-        Assert.Contains("too hot for seed alone", hot.Advice.Said(), StringComparison.Ordinal);
+        Assert.Contains("too hot to cool with seed alone", hot.Advice.Said(), StringComparison.Ordinal);
         Assert.Null(Seeding.For(
             Tables.Reference.Coatings[0], Grams(450), Celsius(45), Celsius(21), Tables.Reference.Melting, Tables.Reference.Setting));
     }

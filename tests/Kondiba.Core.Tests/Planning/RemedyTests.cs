@@ -29,11 +29,11 @@ public class RemedyTests
         var request = Closed(Request(Rods), 0, 1, 2);
         var plan = Short(request);
         Assert.All(plan.Shortages, s => Assert.Equal(Kondiba.Core.Planning.Short.Hands, s.Kind));
-        Assert.Matches("^(Thursday|Friday|Saturday): .* of hands are missing\\.$", plan.Shortages[0].What.Said());
+        Assert.Matches("^(Thursday|Friday|Saturday): You’re .* short\\.$", plan.Shortages[0].What.Said());
         Assert.Contains(plan.Tasks, t => t.Worker == "nobody");
         var remedies = Remedies(request);
         Assert.Contains(remedies, r => r.StartsWith("work on ", StringComparison.Ordinal));
-        Assert.Contains("take back what was arranged, 3 in all", remedies);
+        Assert.Contains("undo your changes, 3 in all", remedies);
     }
 
     /// <summary>
@@ -50,7 +50,7 @@ public class RemedyTests
             [Of(Kondiba.Core.Planning.Short.Place, "fridge"), Of(Kondiba.Core.Planning.Short.Hands, null)],
             new Dictionary<string, string>(),
             r => r.Arranged.Hours.Count == 0);
-        Assert.Equal(["take back what was arranged, 1 in all"], remedies.Select(r => r.What.Said()));
+        Assert.Equal(["undo your changes, 1 in all"], remedies.Select(r => r.What.Said()));
     }
 
     [Fact]
@@ -77,8 +77,8 @@ public class RemedyTests
     {
         var request = Request(Berries with { Draft = Berries.Draft with { Pickup = Weekend.Now.PlusMinutes(40) } });
         var late = Assert.Single(Short(request).Shortages, s => s.Kind is Kondiba.Core.Planning.Short.Time);
-        Assert.Contains("cannot be ready before Thursday", late.What.Said(), StringComparison.Ordinal);
-        Assert.Contains(Remedies(request), r => r.StartsWith("berries is collected Thursday at ", StringComparison.Ordinal));
+        Assert.Contains("can’t be ready before Thursday", late.What.Said(), StringComparison.Ordinal);
+        Assert.Contains(Remedies(request), r => r.StartsWith("berries is picked up Thursday at ", StringComparison.Ordinal));
     }
 
     [Fact]

@@ -77,7 +77,7 @@ public class ShortageTests
         Assert.Equal(Outcome.Impossible, new Planner(request).Solve(new(4, 60)).Outcome);
         var (_, plan) = Short(request);
         Assert.All(plan.Shortages, s => Assert.Equal(Core.Planning.Short.Place, s.Kind));
-        Assert.All(plan.Shortages, s => Assert.Matches("^(Thursday|Friday): .* is full .*, [0-9]+ too few\\.$", s.What.Said()));
+        Assert.All(plan.Shortages, s => Assert.Matches("^(Thursday|Friday): .* is full .*, [0-9]+ short\\.$", s.What.Said()));
     }
 
     [Fact]

@@ -202,7 +202,7 @@ public sealed class PrepTests
         Assert.InRange(Melted("microwave-half", 60).Hands.TotalMinutes, Melted("microwave-half", 12).Hands.TotalMinutes + 0.5, 12);
         var (bath, half) = (Melted("bath", 60).Wait, Melted("microwave-half", 60).Wait);
         Assert.True(bath > half, $"{bath} {half}");
-        Assert.Contains("Microwave at 50 %", Melted("microwave-half", 24).Text.Said(), StringComparison.Ordinal);
+        Assert.Contains("Microwave at 50%", Melted("microwave-half", 24).Text.Said(), StringComparison.Ordinal);
         Assert.Contains("simmering water", Melted("bath", 24).Text.Said(), StringComparison.Ordinal);
     }
 
@@ -272,7 +272,7 @@ public sealed class PrepTests
         var list = List(order);
         Assert.NotEmpty(list.Steps);
         Assert.Contains(
-            list.Problems, p => p.Field == "pickup" && p.Reason.Said().Contains("more than your hands", StringComparison.Ordinal));
+            list.Problems, p => p.Field == "pickup" && p.Reason.Said().Contains("more than you can make", StringComparison.Ordinal));
     }
 
     [Fact]

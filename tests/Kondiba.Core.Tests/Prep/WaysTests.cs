@@ -213,7 +213,7 @@ public class WaysTests
                 colour.Item1))
                 .ToArray();
             var tally = CoatingTally.For(Order(null, lines), kitchen, Now);
-            Assert.DoesNotContain(tally.Problems, p => p.Reason.Said().Contains("sheer", StringComparison.Ordinal));
+            Assert.DoesNotContain(tally.Problems, p => p.Reason.Said().Contains("show through", StringComparison.Ordinal));
             Assert.All(tally.Pots, p => Assert.True((p.Thinner?.Share ?? default) <= Tables.Reference.Thinning.Limit.Value));
         }, iter: 300);
 
@@ -276,6 +276,6 @@ public class WaysTests
             StringComparison.Ordinal);
         Assert.Empty(Tally(null, Line("moulded-piece", "accent", 12)).Problems);
         var half = Assert.Single(Tally(null, Line("truffle-ball", "one", 12, depth: 0.5)).Problems);
-        Assert.Equal(("lines[0].depth", "Truffle balls are dipped whole."), (half.Field, half.Reason.Said()));
+        Assert.Equal(("lines[0].depth", "Truffle balls are always dipped whole."), (half.Field, half.Reason.Said()));
     }
 }

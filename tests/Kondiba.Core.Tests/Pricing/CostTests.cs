@@ -114,7 +114,7 @@ public class CostTests
         Assert.Null(costing.WorkingOf("parts.magic"));
         Assert.Null(costing.WorkingOf("cost"));
         Assert.Equal((double)costing.Price.Value.Amount, costing.WorkingOf("price")![^1].Value);
-        Assert.Equal("all together", costing.WorkingOf("hands")![^1].What.Said());
+        Assert.Equal("total", costing.WorkingOf("hands")![^1].What.Said());
     }
 
     [Theory]
@@ -123,7 +123,7 @@ public class CostTests
     [InlineData(0.66, "two thirds")]
     [InlineData(0.5, "half")]
     [InlineData(0.33, "a third")]
-    [InlineData(0.4, "40 %")]
+    [InlineData(0.4, "40%")]
     public void A_quote_says_how_deep_in_words(double depth, string words) =>
         Assert.Equal($"dark, {words}", QuoteOf(Berries() with { Depth = depth }).Lines[0].How);
 

@@ -134,10 +134,10 @@ public class PricingTests
         var cost = Cost(order);
         Assert.Contains(
             Cost(order with { Price = new(PriceBy.Set, 1) }).Problems,
-            p => p.Field == "price.value" && p.Reason.Said().Contains("more is spent", StringComparison.Ordinal));
+            p => p.Field == "price.value" && p.Reason.Said().Contains("you lose money", StringComparison.Ordinal));
         Assert.Contains(
             Cost(order with { Price = new(PriceBy.Set, cost.Cost.Amount - 1) }).Problems,
-            p => p.Reason.Said().Contains("your hour brings", StringComparison.Ordinal));
+            p => p.Reason.Said().Contains("you earn", StringComparison.Ordinal));
         Assert.Empty(cost.Problems);
         Assert.Contains(
             CoatingTally.For(order with { Price = new(PriceBy.Margin, 2) }, Tables, Now).Problems, p => p.Field == "price.value");
@@ -177,6 +177,18 @@ public class PricingTests
         Assert.Contains("milk", quote.Contains);
         Assert.Equal(["peanut"], quote.Without);
         Assert.Equal(["strawberries", "truffle balls"], quote.Storage.Select(s => s.What));
+    }
+
+    [Theory]
+    [InlineData(3, 14, 3)]
+    [InlineData(30, 14, 14)]
+    [InlineData(30, 40, 30)]
+    public void A_quote_can_be_accepted_for_its_days_and_never_after_the_pickup(int pickup, int days, int last)
+    {
+        var tables = OwnTables.For(Tables, OwnThings.None with { Rates = new(QuoteDays: days) });
+        var order = Order(null, Truffles(12)) with { Pickup = Now.Date.PlusDays(pickup).At(new(10, 0)) };
+        var quote = Quote.For("Harbour kitchen", 7, Now.Date, order, Cost(order, tables), tables.Reference);
+        Assert.Equal(Now.Date.PlusDays(last), quote.ValidUntil);
     }
 
     [Fact]

@@ -45,7 +45,7 @@ public class VesselTests
     {
         Assert.True(Tables.Reference.Vessel(Tally(null, Line("moulded-piece", "accent", 6)).Pots.Single().Vessel)!.Pours);
         var glass = Assert.Single(In("tall-glass", Line("moulded-piece", "accent", 6)).Problems);
-        Assert.Contains("filled from a bag", glass.Reason.Said(), StringComparison.Ordinal);
+        Assert.Contains("from a bag or a spouted jug", glass.Reason.Said(), StringComparison.Ordinal);
         Assert.Contains("is for filling moulds", Assert.Single(In("bag", Truffles(6)).Problems).Reason.Said(), StringComparison.Ordinal);
         Assert.Empty(In("bowl", Truffles(24), Line("moulded-piece", "accent", 6, "midnight")).Problems);
     }

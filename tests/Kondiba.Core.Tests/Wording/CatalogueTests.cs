@@ -13,7 +13,10 @@ namespace Kondiba.Core.Tests;
 /// <summary>The catalogue has a sentence for everything that is said, and nothing besides.</summary>
 public partial class CatalogueTests
 {
-    private static readonly Voice Customary = new(Language.American, Customary: true);
+    private static readonly Voice Customary = new(
+        Language.American, Customary: true, Locale.Find("en-US"), Currency.Find("USD"));
+
+    private static readonly Voice German = new(Language.British, Locale: Locale.Find("de-DE"));
 
     private static readonly HashSet<string> Sections = [.. Catalogue.British.Codes.Select(c => c.Split('.')[0])];
 
@@ -62,7 +65,7 @@ public partial class CatalogueTests
     [Fact]
     public void A_film_is_in_millimetres_for_everybody()
     {
-        const string Sheer = "The coat comes out sheer: 0.8 mm, and bright white hides from 1.0 mm.";
+        const string Sheer = "The coat will show through at 0.8 mm; bright white needs at least 1.0 mm.";
         var message = Message.Of(
             "amounts.coat-comes-out-sheer",
             ("coat", Quantities.Of<Length>(0.8, "mm")),
@@ -95,14 +98,26 @@ public partial class CatalogueTests
         Assert.Equal("a helper on Saturday from 14:00 to 17:30", Catalogue.Say(helper, Voice.Plain));
         Assert.Equal("a helper on Saturday from 2:00 PM to 5:30 PM", Catalogue.Say(helper, Customary));
         var hands = Message.Of("planning.hands-missing", ("day", new LocalDate(2031, 5, 3)), ("much", Duration.FromMinutes(77)));
-        Assert.Equal("Saturday: 1 h 17 min of hands are missing.", Catalogue.Say(hands, Voice.Plain));
+        Assert.Equal("Saturday: You’re 1 h 17 min short.", Catalogue.Say(hands, Voice.Plain));
         var deep = Message.Of("amounts.dipped.do", ("only", new Share(0.66)));
         Assert.Equal(
-            ("Set the depth to 66 %.", "Set the depth to 66%."), (Catalogue.Say(deep, Voice.Plain), Catalogue.Say(deep, Customary)));
+            ("Set the depth to 66%.", "Set the depth to 66\u00a0%."), (Catalogue.Say(deep, Voice.Plain), Catalogue.Say(deep, German)));
         Message Room(int trays) =>
             Message.Of("planning.more-room", ("more", trays), ("place", "cool box"), ("day", new LocalDate(2031, 5, 3)));
         Assert.Equal("room for 1 more tray in the cool box on Saturday", Catalogue.Say(Room(1), Voice.Plain));
         Assert.Equal("room for 2 more trays in the cool box on Saturday", Catalogue.Say(Room(2), Voice.Plain));
+    }
+
+    [Fact]
+    public void Money_and_numbers_are_written_as_in_the_kitchen_s_place()
+    {
+        var low = Message.Of("pricing.more-spent-comes-goes", ("price", new Money(1234.5m)), ("floor", new Money(9)));
+        Assert.Equal("At €1,234.50 you lose money: €9.00 goes out, before your time.", Catalogue.Say(low, Voice.Plain));
+        Assert.Equal("At $1,234.50 you lose money: $9.00 goes out, before your time.", Catalogue.Say(low, Customary));
+        Assert.Equal(
+            "At 1.234,50\u00a0€ you lose money: 9,00\u00a0€ goes out, before your time.", Catalogue.Say(low, German));
+        var film = Message.Of("amounts.heavy-coat", ("film", Quantities.Of<Length>(1.4, "mm")), ("remedy", ""));
+        Assert.Equal("The coat will be thick, 1,4 mm.", Catalogue.Say(film, German));
     }
 
     /// <summary>
