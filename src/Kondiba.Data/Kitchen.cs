@@ -22,10 +22,17 @@ public sealed class Kitchen
     /// <summary>The sample kitchen, invented and open to whoever reaches the address.</summary>
     public bool IsSample { get; init; }
 
+    /// <summary>The units of its quotes, and of its people until they choose their own.</summary>
     public Units Units { get; set; }
 
     /// <summary>The English it reads.</summary>
     public Language Language { get; set; }
+
+    /// <summary>How it writes numbers, dates and times: code of a shipped locale.</summary>
+    public string Locale { get; set; } = Core.Wording.Locale.All[0].Code;
+
+    /// <summary>What it is paid in: code of a shipped currency.</summary>
+    public string Currency { get; set; } = Core.Wording.Currency.All[0].Code;
 
     /// <summary>IANA name of the zone the kitchen's clock shows.</summary>
     public required string TimeZone { get; set; }

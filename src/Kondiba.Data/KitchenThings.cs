@@ -63,7 +63,7 @@ public sealed class KitchenThings(KondibaContext db, KitchenTables shipped, Know
     public async Task<Voice> VoiceAsync()
     {
         var at = await RevisionAsync();
-        return new(at.Language, at.Units is Units.Us);
+        return new(at.Language, at.Units is Units.Us, Locale.Find(at.Locale), Currency.Find(at.Currency));
     }
 
     /// <summary>What the kitchen has told and logged, its tables, and the same as if it had logged nothing.</summary>
@@ -84,7 +84,8 @@ public sealed class KitchenThings(KondibaContext db, KitchenTables shipped, Know
     // Read once a request, and again after the request has changed something.
     private async Task<Revision> RevisionAsync() =>
         revision ??= await db.Kitchens.AsNoTracking()
-            .Select(k => new Revision(k.ThingsRevision, k.StockRevision, k.TimeZone, k.Language, k.Units))
+            .Select(k => new Revision(
+                k.ThingsRevision, k.StockRevision, k.TimeZone, k.Language, k.Units, k.Locale, k.Currency))
             .SingleAsync(db.Gone);
 
     /// <summary>What is remembered under a key; read where it is not.</summary>
@@ -97,7 +98,8 @@ public sealed class KitchenThings(KondibaContext db, KitchenTables shipped, Know
         return value;
     }
 
-    private sealed record Revision(long Things, long Stock, string TimeZone, Language Language, Units Units);
+    private sealed record Revision(
+        long Things, long Stock, string TimeZone, Language Language, Units Units, string Locale, string Currency);
 
     /// <summary>Keeps a thing, in place of one with its code.</summary>
     public Task KeepAsync<T>(ItemKind kind, string code, T thing) => KeepAllAsync(kind, [(code, thing)]);
@@ -105,21 +107,8 @@ public sealed class KitchenThings(KondibaContext db, KitchenTables shipped, Know
     /// <summary>Keeps several things, all or none, each in place of one with its code.</summary>
     public async Task KeepAllAsync<T>(ItemKind kind, IEnumerable<(string Code, T Thing)> things)
     {
-        // Kept twice at once, one of the two finds the other's row when it looks again.
         var all = things.ToList();
-        try
-        {
-            await WriteAsync();
-        }
-        catch (DbUpdateException e) when (e.IsSentTwice())
-        {
-            db.ChangeTracker.Clear();
-            await WriteAsync();
-        }
-
-        revision = null;
-
-        async Task WriteAsync()
+        await db.WriteOverAsync(async () =>
         {
             var there = await db.KitchenItems.AsTracking().Where(i => i.Kind == kind).ToDictionaryAsync(i => i.Code, db.Gone);
             foreach (var (code, thing) in all)
@@ -131,16 +120,46 @@ public sealed class KitchenThings(KondibaContext db, KitchenTables shipped, Know
                     db.Add(item);
             }
 
-            await db.SaveChangesAsync();
-        }
+            return await db.SaveChangesAsync();
+        });
+        revision = null;
     }
 
-    /// <summary>Removes a thing; whether there was one.</summary>
+    /// <summary>Removes a thing, to be restored for a while; whether there was one.</summary>
     public async Task<bool> RemoveAsync(ItemKind kind, string code)
     {
+        await using var all = await db.Database.BeginTransactionAsync();
+        var there = await Of(kind, code).AsNoTracking().SingleOrDefaultAsync(db.Gone);
         var removed = await Of(kind, code).ExecuteDeleteAsync() == 1;
+        if (removed && there is not null)
+            db.Add(DeletedItem.Of(there));
+        await db.SaveChangesAsync();
+        await all.CommitAsync();
         revision = null;
         return removed;
+    }
+
+    /// <summary>
+    /// Restores what was deleted; what has taken its code meanwhile can be restored in turn. Whether there was such a thing.
+    /// </summary>
+    public async Task<bool> RestoreAsync(Guid id)
+    {
+        if (await db.DeletedItems.AsTracking().SingleOrDefaultAsync(d => d.Id == id, db.Gone) is not { } deleted)
+            return false;
+        if (await Of(deleted.Kind, deleted.Code).AsTracking().SingleOrDefaultAsync(db.Gone) is { } now)
+        {
+            db.Add(DeletedItem.Of(now));
+            now.Body = deleted.Body;
+        }
+        else
+        {
+            db.Add(new KitchenItem { KitchenId = db.KitchenId, Kind = deleted.Kind, Code = deleted.Code, Body = deleted.Body });
+        }
+
+        db.Remove(deleted);
+        await db.SaveChangesAsync();
+        revision = null;
+        return true;
     }
 
     /// <summary>What could not be made any more if a thing were kept or removed, by name; a figure cannot lose its body.</summary>

@@ -33,6 +33,8 @@ public sealed class KondibaContext(
 
     public DbSet<KitchenItem> KitchenItems => Set<KitchenItem>();
 
+    public DbSet<DeletedItem> DeletedItems => Set<DeletedItem>();
+
     public DbSet<PantryLot> PantryLots => Set<PantryLot>();
 
     public DbSet<LotMovement> LotMovements => Set<LotMovement>();
@@ -85,6 +87,7 @@ public sealed class KondibaContext(
         await Set<OrderPot>().ExecuteDeleteAsync();
         await Orders.ExecuteDeleteAsync();
         await KitchenItems.ExecuteDeleteAsync();
+        await DeletedItems.ExecuteDeleteAsync();
     }
 
     /// <summary>Options for a PostgreSQL server.</summary>
@@ -105,6 +108,8 @@ public sealed class KondibaContext(
             kitchen.Property(k => k.Name).HasMaxLength(80);
             kitchen.Property(k => k.Units).HasConversion<string>().HasMaxLength(10);
             kitchen.Property(k => k.Language).HasConversion<string>().HasMaxLength(10);
+            kitchen.Property(k => k.Locale).HasMaxLength(10);
+            kitchen.Property(k => k.Currency).HasMaxLength(3);
             kitchen.HasIndex(k => k.IsSample).IsUnique().HasFilter("is_sample");
             kitchen.HasQueryFilter(k => k.Id == KitchenId);
         });
@@ -117,6 +122,16 @@ public sealed class KondibaContext(
             item.Property(i => i.Kind).HasConversion<string>().HasMaxLength(10);
             item.Property(i => i.Code).HasMaxLength(60);
             item.Property(i => i.Body).HasColumnType("jsonb");
+        });
+        builder.Entity<DeletedItem>(item =>
+        {
+            item.HasOne<Kitchen>().WithMany().HasForeignKey(i => i.KitchenId);
+            item.HasQueryFilter(i => i.KitchenId == KitchenId);
+            item.HasIndex(i => new { i.KitchenId, i.DeletedAt });
+            item.Property(i => i.Kind).HasConversion<string>().HasMaxLength(10);
+            item.Property(i => i.Code).HasMaxLength(60);
+            item.Property(i => i.Body).HasColumnType("jsonb");
+            item.Property(i => i.DeletedAt).HasDefaultValueSql("now()");
         });
     }
 

@@ -108,6 +108,9 @@ public sealed class Order : IOfKitchen
     /// <summary>Set with every change, of a line too, so that <see cref="Version"/> moves.</summary>
     public Instant ChangedAt { get; set; }
 
+    /// <summary>When the customer accepted a quote of it; null as long as they did not.</summary>
+    public Instant? AcceptedAt { get; set; }
+
     /// <summary>When it was taken off the shelf; it can be put back.</summary>
     public Instant? RemovedAt { get; set; }
 

@@ -19,6 +19,9 @@ public sealed class Person : IdentityUser<Guid>, IOfKitchen
     public Guid KitchenId { get; init; }
 
     public Role Role { get; init; }
+
+    /// <summary>The units that they read; null for the kitchen's.</summary>
+    public Units? Units { get; set; }
 }
 
 /// <summary>An invitation to a kitchen, good once.</summary>

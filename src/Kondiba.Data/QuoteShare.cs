@@ -20,4 +20,7 @@ public sealed class QuoteShare : IOfKitchen
     public Instant SharedAt { get; init; }
 
     public Instant? RevokedAt { get; set; }
+
+    /// <summary>When whoever has the link accepted it; null as long as nobody did.</summary>
+    public Instant? AcceptedAt { get; set; }
 }

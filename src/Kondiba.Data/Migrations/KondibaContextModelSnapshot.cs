@@ -117,6 +117,49 @@ namespace Kondiba.Data.Migrations
                     b.ToTable("day_plans", (string)null);
                 });
 
+            modelBuilder.Entity("Kondiba.Data.DeletedItem", b =>
+                {
+                    b.Property<Guid>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("uuid")
+                        .HasColumnName("id");
+
+                    b.Property<string>("Body")
+                        .IsRequired()
+                        .HasColumnType("jsonb")
+                        .HasColumnName("body");
+
+                    b.Property<string>("Code")
+                        .IsRequired()
+                        .HasMaxLength(60)
+                        .HasColumnType("character varying(60)")
+                        .HasColumnName("code");
+
+                    b.Property<Instant>("DeletedAt")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("deleted_at")
+                        .HasDefaultValueSql("now()");
+
+                    b.Property<string>("Kind")
+                        .IsRequired()
+                        .HasMaxLength(10)
+                        .HasColumnType("character varying(10)")
+                        .HasColumnName("kind");
+
+                    b.Property<Guid>("KitchenId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("kitchen_id");
+
+                    b.HasKey("Id")
+                        .HasName("pk_deleted_items");
+
+                    b.HasIndex("KitchenId", "DeletedAt")
+                        .HasDatabaseName("ix_deleted_items_kitchen_id_deleted_at");
+
+                    b.ToTable("deleted_items", (string)null);
+                });
+
             modelBuilder.Entity("Kondiba.Data.Device", b =>
                 {
                     b.Property<Guid>("Id")
@@ -273,6 +316,12 @@ namespace Kondiba.Data.Migrations
                         .HasColumnType("uuid")
                         .HasColumnName("id");
 
+                    b.Property<string>("Currency")
+                        .IsRequired()
+                        .HasMaxLength(3)
+                        .HasColumnType("character varying(3)")
+                        .HasColumnName("currency");
+
                     b.Property<bool>("IsSample")
                         .HasColumnType("boolean")
                         .HasColumnName("is_sample");
@@ -286,6 +335,12 @@ namespace Kondiba.Data.Migrations
                     b.Property<int>("LastNumber")
                         .HasColumnType("integer")
                         .HasColumnName("last_number");
+
+                    b.Property<string>("Locale")
+                        .IsRequired()
+                        .HasMaxLength(10)
+                        .HasColumnType("character varying(10)")
+                        .HasColumnName("locale");
 
                     b.Property<string>("Name")
                         .IsRequired()
@@ -457,6 +512,10 @@ namespace Kondiba.Data.Migrations
                         .ValueGeneratedOnAdd()
                         .HasColumnType("uuid")
                         .HasColumnName("id");
+
+                    b.Property<Instant?>("AcceptedAt")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("accepted_at");
 
                     b.PrimitiveCollection<List<string>>("Allergies")
                         .IsRequired()
@@ -888,6 +947,10 @@ namespace Kondiba.Data.Migrations
                         .HasColumnType("boolean")
                         .HasColumnName("two_factor_enabled");
 
+                    b.Property<int?>("Units")
+                        .HasColumnType("integer")
+                        .HasColumnName("units");
+
                     b.Property<string>("UserName")
                         .HasMaxLength(256)
                         .HasColumnType("character varying(256)")
@@ -993,6 +1056,10 @@ namespace Kondiba.Data.Migrations
                         .ValueGeneratedOnAdd()
                         .HasColumnType("uuid")
                         .HasColumnName("id");
+
+                    b.Property<Instant?>("AcceptedAt")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("accepted_at");
 
                     b.Property<string>("Body")
                         .IsRequired()
@@ -1246,6 +1313,16 @@ namespace Kondiba.Data.Migrations
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired()
                         .HasConstraintName("fk_day_plans_kitchens_kitchen_id");
+                });
+
+            modelBuilder.Entity("Kondiba.Data.DeletedItem", b =>
+                {
+                    b.HasOne("Kondiba.Data.Kitchen", null)
+                        .WithMany()
+                        .HasForeignKey("KitchenId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_deleted_items_kitchens_kitchen_id");
                 });
 
             modelBuilder.Entity("Kondiba.Data.Device", b =>
