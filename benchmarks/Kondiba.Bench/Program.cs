@@ -114,6 +114,14 @@ void InTheBrowser()
             1000);
     }
 
+    using (var phone = new Maker(site, width: 390, height: 844))
+    {
+        Tell("Browser, first heading of the order on a slow phone, cold", phone.FirstHeadingOnASlowPhone(order), 2000);
+        var kilobytes = phone.FetchedKilobytes();
+        var verdict = kilobytes <= 180 ? "met" : "MISSED";
+        Console.WriteLine($"Browser, scripts and styles of the order page, compressed: {kilobytes:0} kB (mark 180 kB: {verdict})");
+    }
+
     var changes = new List<double>();
     for (var count = 30; count < 50; count++)
     {

@@ -1,3 +1,4 @@
+using System.IO.Compression;
 using System.Reflection;
 using Kondiba.Data;
 using Kondiba.Planning;
@@ -5,6 +6,7 @@ using Kondiba.Web.Amounts;
 using Kondiba.Web.Bench;
 using Kondiba.Web.Changes;
 using Kondiba.Web.Colour;
+using Kondiba.Web.Deleted;
 using Kondiba.Web.Entries;
 using Kondiba.Web.Formats;
 using Kondiba.Web.Handbook;
@@ -27,6 +29,7 @@ using Kondiba.Web.Sessions;
 using Kondiba.Web.Setting;
 using Kondiba.Web.Troubles;
 using Microsoft.AspNetCore.DataProtection;
+using Microsoft.AspNetCore.ResponseCompression;
 using Npgsql;
 using Serilog;
 
@@ -39,10 +42,12 @@ builder.Services.AddKitchens(settings.Database);
 builder.Services.AddSingleton<KnownDays>();
 builder.Services.AddScoped<OrderService>();
 builder.Services.AddScoped<PantryService>();
+builder.Services.AddScoped<SharedQuotes>();
 builder.Services.AddScoped<KitchenService>();
 builder.Services.AddScoped<LogbookService>();
 builder.Services.AddScoped<BatchDrafts>();
 builder.Services.AddScoped<LabelService>();
+builder.Services.AddScoped<PriceList>();
 builder.Services.AddScoped<KitchenFormat>();
 builder.Services.AddScoped<OrdersImport>();
 builder.Services.AddScoped<PantryImport>();
@@ -60,6 +65,9 @@ if (settings.StateFolder.Length > 0)
         .SetApplicationName("Kondiba")
         .PersistKeysToFileSystem(new(Path.Combine(settings.StateFolder, "keys")));
 builder.Services.ConfigureHttpJsonOptions(json => KondibaJson.Configure(json.SerializerOptions));
+builder.Services.AddResponseCompression(
+    compression => compression.MimeTypes = [.. ResponseCompressionDefaults.MimeTypes, "image/svg+xml", "application/manifest+json"]);
+builder.Services.Configure<BrotliCompressionProviderOptions>(brotli => brotli.Level = CompressionLevel.Optimal);
 builder.Services.AddSingleton<Answers>();
 builder.Services.AddOpenApi(QuantitySchemas.Configure);
 builder.Services.AddSignIn();
@@ -69,6 +77,7 @@ app.UseExceptionHandler(UnreadableRequests.Handler);
 app.UseStatusCodePages();
 app.UseGuards();
 app.UseBorder();
+app.UseCompression();
 app.UseClientFiles();
 app.UseAuthentication();
 app.UseRateLimiter();
@@ -112,9 +121,10 @@ api.MapPeople();
 api.MapSample();
 api.MapFormats();
 api.MapChanges();
-app.Map("/api/{**rest}", () => TypedResults.Problem(title: "There is nothing at this address.", statusCode: StatusCodes.Status404NotFound))
-    .ExcludeFromDescription();
-app.MapFallbackToFile("index.html").AllowAnonymous();
+api.MapDeleted();
+app.Map("/api/{**rest}", () => TypedResults.Problem(
+    title: "Not found. It may have been deleted.", statusCode: StatusCodes.Status404NotFound)).ExcludeFromDescription();
+app.MapClientPage();
 
 // The build runs this program once to write the OpenAPI document; there is no database then.
 if (Assembly.GetEntryAssembly()?.GetName().Name != "GetDocument.Insider")

@@ -77,6 +77,21 @@ public sealed class Server : IDisposable
         return client;
     }
 
+    /// <summary>Gives everything that a kitchen can buy a price of its own, and its hour, so that it can quote.</summary>
+    public static async Task PriceAllAsync(HttpClient owner)
+    {
+        var all = (await owner.GetFromJsonAsync<JsonArray>("/api/prices/list"))!;
+        var packs = all.Select(item => new
+        {
+            code = (string)item!["code"]!,
+            holds = item["packs"]!.AsArray() is [var first, ..] ? (double)first!["holds"]! : 10,
+            price = item["packs"]!.AsArray() is [var pack, ..] ? (decimal)pack!["price"]! : 1,
+        });
+        foreach (var some in packs.Chunk(100))
+            (await owner.PutAsJsonAsync("/api/prices/list", some)).EnsureSuccessStatusCode();
+        (await owner.PutAsJsonAsync("/api/kitchen/rates", new { hour = 18 })).EnsureSuccessStatusCode();
+    }
+
     /// <summary>A browser that opened the printed address.</summary>
     public static async Task<HttpClient> EnterAsync(WebApplicationFactory<Program> server)
     {

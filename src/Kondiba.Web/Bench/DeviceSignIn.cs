@@ -38,7 +38,7 @@ internal sealed class DeviceSignIn(
     }
 
     protected override Task HandleChallengeAsync(AuthenticationProperties properties) => TypedResults.Problem(
-        title: Context.Items[typeof(Device)] is null ? "This device is not known." : "This device was taken back.",
-        detail: "Make it known under Kitchen, and send its token as \"Authorization: Bearer …\".",
+        title: Context.Items[typeof(Device)] is null ? "Unknown device." : "This device was removed.",
+        detail: "Add it under Kitchen, and send its token as \"Authorization: Bearer …\".",
         statusCode: StatusCodes.Status401Unauthorized).ExecuteAsync(Context);
 }

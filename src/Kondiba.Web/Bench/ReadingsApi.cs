@@ -44,7 +44,7 @@ internal static class ReadingsApi
         var device = DeviceSignIn.Of(context);
         if (sent.Readings.Count > Most)
             return TypedResults.Problem(
-                title: $"A device sends {Most} readings at once at most.",
+                title: $"A device can send at most {Most} readings at once.",
                 detail: "Send them in parts.",
                 statusCode: StatusCodes.Status400BadRequest);
 

@@ -52,6 +52,8 @@ internal sealed class KitchenCheck(KitchenDocument d, KitchenTables shipped, Gui
             Wrong("timeZone", Message.Of("formats.time-zone-called-write", ("timeZone", d.TimeZone)));
         if (string.IsNullOrWhiteSpace(d.Name) || d.Name.Length > LongestName)
             Wrong("name", "formats.kitchen-name-most-characters");
+        foreach (var problem in OwnCheck.Writing(d.Locale, d.Currency))
+            Wrong(problem.Field, problem.Reason);
     }
 
     /// <summary>Checks what a kitchen has of its own; whether all of it is sound.</summary>

@@ -44,6 +44,8 @@ namespace Kondiba.Web.Formats;
 /// <param name="Batches">The logbook, newest first, without its photos; null for none.</param>
 /// <param name="Learning">What of it the maker wants learned; null for all of it.</param>
 /// <param name="Labels">What labels say and are printed on; null for the usual.</param>
+/// <param name="Locale">How it writes numbers, dates and times; null for the usual.</param>
+/// <param name="Currency">What it is paid in; null for the usual.</param>
 public sealed record KitchenDocument(
     string Format,
     int Version,
@@ -72,7 +74,9 @@ public sealed record KitchenDocument(
     IReadOnlyList<OwnFigure>? Figures = null,
     IReadOnlyList<LoggedBatch>? Batches = null,
     LearningChoice? Learning = null,
-    LabelSettings? Labels = null)
+    LabelSettings? Labels = null,
+    string? Locale = null,
+    string? Currency = null)
 {
     public const string FormatName = "kondiba-kitchen";
 

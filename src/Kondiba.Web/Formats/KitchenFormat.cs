@@ -60,7 +60,9 @@ internal sealed class KitchenFormat(
                 own.Figures,
                 batches.Count == 0 ? null : [.. batches.Select(b => b.Logged)],
                 own.Learning,
-                own.Labels),
+                own.Labels,
+                kitchen.Locale,
+                kitchen.Currency),
             KitchenDocument.Json) + "\n";
 
         LotDocument LotOf(PantryLot l) => new(
@@ -163,6 +165,7 @@ internal sealed class KitchenFormat(
         await db.ClearAsync();
         var kitchen = await db.Kitchens.AsTracking().SingleAsync(db.Gone);
         (kitchen.Name, kitchen.Units, kitchen.TimeZone, kitchen.LastNumber) = (d.Name, d.Units, d.TimeZone, d.LastNumber);
+        (kitchen.Locale, kitchen.Currency) = (d.Locale ?? kitchen.Locale, d.Currency ?? kitchen.Currency);
         Add<Ways>(ItemKind.Ways, d.Ways is { } ways ? [ways] : [], _ => "ways");
         Add<Rates>(ItemKind.Rates, d.Rates is { } rates ? [rates] : [], _ => "rates");
         Add(ItemKind.Centre, d.Centres, c => c.Code);

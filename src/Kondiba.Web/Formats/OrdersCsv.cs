@@ -235,13 +235,13 @@ internal static class OrdersCsv
             Read<double>(
                 column,
                 (t) => double.TryParse(t, NumberStyles.Float, CultureInfo.InvariantCulture, out var n) && double.IsFinite(n) ? n : null,
-                "is no number. Write it with a point, as 0.75");
+                "is not a number. Write it with a point, as 0.75");
 
         public int? Int(string column) =>
             Read<int>(
                 column,
                 t => int.TryParse(t, NumberStyles.Integer, CultureInfo.InvariantCulture, out var n) ? n : null,
-                "is no whole number");
+                "is not a whole number");
 
         public bool? Bool(string column) =>
             Read<bool>(
@@ -253,11 +253,11 @@ internal static class OrdersCsv
             Read<LocalDateTime>(
                 column,
                 t => Pickups.Select(p => p.Parse(t)).FirstOrDefault(p => p.Success)?.Value,
-                "is no time. Write it as 2031-05-03T18:30:00");
+                "is not a time. Write it as 2031-05-03T18:30:00");
 
         public LocalDate? Date(string column) =>
             Read<LocalDate>(
-                column, t => LocalDatePattern.Iso.Parse(t) is { Success: true } d ? d.Value : null, "is no day. Write it as 2031-05-03");
+                column, t => LocalDatePattern.Iso.Parse(t) is { Success: true } d ? d.Value : null, "is not a day. Write it as 2031-05-03");
 
         public T Enum<T>(string column, T usual)
             where T : struct, Enum =>

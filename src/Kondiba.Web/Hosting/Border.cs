@@ -33,7 +33,7 @@ internal static class Border
         var request = context.Request;
         if (HasNoLetter(Uri.UnescapeDataString(request.QueryString.Value ?? "")) || HasNoLetter(request.Path.Value ?? ""))
         {
-            await Unreadable("The address holds what is no letter.").ExecuteAsync(context);
+            await Unreadable("The address has an invalid character.").ExecuteAsync(context);
             return;
         }
 
@@ -58,7 +58,7 @@ internal static class Border
             return Unreadable($"Send at most {LargestBody / 1024 / 1024} MB.", StatusCodes.Status413PayloadTooLarge);
         request.Body = new MemoryStream(bytes);
         return Wrong(bytes, Array.Exists(Kept, path => request.Path.StartsWithSegments(path))) is ({ } field, { } wrong)
-            ? TypedResults.ValidationProblem(new Dictionary<string, string[]> { [field] = [wrong] }, title: "The request cannot be read.")
+            ? TypedResults.ValidationProblem(new Dictionary<string, string[]> { [field] = [wrong] }, title: "The request can’t be read.")
             : null;
     }
 
@@ -94,21 +94,21 @@ internal static class Border
                         path.Pop();
                         path.Push(new(name, null));
                         if (HasNoLetter(name))
-                            return (At(path), "A name holds what is no letter. Type it anew.");
+                            return (At(path), "A name has an invalid character. Enter it again.");
                         break;
                     case JsonTokenType.Null when inList && kept:
-                        return (At(path), "It is empty. Fill it in or take it away.");
+                        return (At(path), "It is empty. Fill it in or remove it.");
                     case JsonTokenType.String when HasNoLetter(reader.GetString()!):
-                        return (At(path), "It holds what is no letter. Type it anew.");
+                        return (At(path), "It has an invalid character. Enter it again.");
                     case JsonTokenType.Number when !(reader.TryGetDouble(out var number)
                         && Math.Abs(number) <= (kept ? LargestNumber : double.MaxValue)):
-                        return (At(path), "It is a number beyond any kitchen. Type a smaller one.");
+                        return (At(path), "This number is too large. Enter a smaller one.");
                 }
             }
         }
         catch (InvalidOperationException)
         {
-            return (At(path), "It holds half a letter. Type it anew.");
+            return (At(path), "It has an invalid character. Enter it again.");
         }
         catch (JsonException)
         {
@@ -124,7 +124,7 @@ internal static class Border
     private static bool HasNoLetter(string text) => text.Contains('\0', StringComparison.Ordinal);
 
     private static ProblemHttpResult Unreadable(string detail, int status = StatusCodes.Status400BadRequest) =>
-        TypedResults.Problem(title: "The request cannot be read.", detail: detail, statusCode: status);
+        TypedResults.Problem(title: "The request can’t be read.", detail: detail, statusCode: status);
 
     /// <summary>Where in a body the reader is: at a property of an object, or at an entry of a list.</summary>
     private readonly record struct Place(string Name, int? Index)

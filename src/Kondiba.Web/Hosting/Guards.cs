@@ -40,10 +40,19 @@ internal static class Guards
         await next(context);
     });
 
-    /// <summary>The built client; its hashed files never change, the page that names them always may.</summary>
-    public static void UseClientFiles(this WebApplication app) => app.UseDefaultFiles().UseStaticFiles(new StaticFileOptions
+    private static readonly StaticFileOptions ClientFiles = new()
     {
         OnPrepareResponse = file => file.Context.Response.Headers.CacheControl =
             file.Context.Request.Path.StartsWithSegments("/assets") ? "public, max-age=31536000, immutable" : "no-cache",
-    });
+    };
+
+    /// <summary>Sends what compresses well compressed; not what holds the session's own secret, whose length could tell of it.</summary>
+    public static void UseCompression(this WebApplication app) => app.UseWhen(
+        context => !context.Request.Path.StartsWithSegments("/api/session"), compressed => compressed.UseResponseCompression());
+
+    /// <summary>The built client; its hashed files never change, the page that names them always may.</summary>
+    public static void UseClientFiles(this WebApplication app) => app.UseDefaultFiles().UseStaticFiles(ClientFiles);
+
+    /// <summary>The client's page, at every address that is nothing else.</summary>
+    public static void MapClientPage(this WebApplication app) => app.MapFallbackToFile("index.html", ClientFiles).AllowAnonymous();
 }

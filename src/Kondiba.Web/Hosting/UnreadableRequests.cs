@@ -25,7 +25,7 @@ internal static class UnreadableRequests
             if (context.Exception is not BadHttpRequestException bad)
                 return;
             var at = (bad.InnerException as JsonException)?.Path;
-            context.ProblemDetails.Title = "The request cannot be read.";
+            context.ProblemDetails.Title = "The request can’t be read.";
             context.ProblemDetails.Detail = at is null or "$"
                 ? "Send JSON as the API document at /openapi/v1.json describes it."
                 : $"Look at {at[2..]}: the API document at /openapi/v1.json says what it takes.";

@@ -9,9 +9,9 @@ namespace Kondiba.Web.Hosting;
 internal sealed record WriteConflict(string What, string Remedy)
 {
     private static readonly WriteConflict Meanwhile = new(
-        "This was changed somewhere else meanwhile.", "Load it again, and make your change on what is there now.");
-    private static readonly WriteConflict SentTwice = new("This was sent already.", "Load it again: it is there.");
-    private static readonly WriteConflict Busy = new("Somebody else changed the same at the same moment.", "Try again.");
+        "Someone else changed this.", "Reload it and make your change again.");
+    private static readonly WriteConflict SentTwice = new("This was sent already.", "Reload the page to see it.");
+    private static readonly WriteConflict Busy = new("Someone else changed this at the same moment.", "Try again.");
 
     /// <summary>The conflict that an error stands for; null when it is another kind of error.</summary>
     public static WriteConflict? Of(Exception? error) => error switch

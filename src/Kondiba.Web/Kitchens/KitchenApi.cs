@@ -6,7 +6,9 @@ using Kondiba.Data;
 using Kondiba.Web.Hosting;
 using Kondiba.Web.Reference;
 using Kondiba.Web.Sessions;
+using Microsoft.AspNetCore.Authentication;
 using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.AspNetCore.Identity;
 using NodaTime;
 
 namespace Kondiba.Web.Kitchens;
@@ -18,7 +20,6 @@ internal static class KitchenApi
         var kitchen = api.MapGroup("/kitchen").WithTags("Kitchen");
         kitchen.MapGet("", async (KitchenService service, KitchenClock clock) =>
             TypedResults.Ok(View(await service.FindAsync(), await clock.NowAsync()))).WithName("GetKitchen");
-        kitchen.MapPatch("", ChangeAsync).WithName("ChangeKitchen");
         kitchen.MapGet("/things", async (KitchenService service, ClaimsPrincipal user) =>
             TypedResults.Ok(await service.ThingsAsync(user.IsOwner())))
             .WithName("GetKitchenThings")
@@ -28,6 +29,15 @@ internal static class KitchenApi
             .WithSummary("How a figure looks that is being built.");
 
         var owners = kitchen.MapGroup("").RequireAuthorization(Sessions.Sessions.Owners);
+        owners.MapPatch("", ChangeAsync).WithName("ChangeKitchen");
+        owners.MapPost("/deletion", async Task<Results<NoContent, Refused>> (
+            KitchenDeletion deletion, KitchenService service, HttpContext context) =>
+        {
+            if (await service.DeleteAsync(deletion.Name) is { } refused)
+                return refused;
+            await context.SignOutAsync(IdentityConstants.ApplicationScheme);
+            return TypedResults.NoContent();
+        }).WithName("DeleteKitchen").WithSummary("Deletes the kitchen for good, with everything and everyone in it.");
         MapOne<Ways>(owners, ItemKind.Ways, "ways", OwnCheck.Of, "Ways", "Keeps how things are done here.");
         MapOne<Working>(owners, ItemKind.Working, "working", (w, _) => OwnCheck.Of(w), "Working", "Keeps hours, hands and warm places.");
         MapOne<Rates>(
@@ -78,9 +88,9 @@ internal static class KitchenApi
     }
 
     private static async Task<Results<Ok<KitchenView>, Refused>> ChangeAsync(
-        KitchenChange change, KitchenService service, KitchenClock clock, ClaimsPrincipal user)
+        KitchenChange change, KitchenService service, KitchenClock clock)
     {
-        var (kitchen, refused) = await service.ChangeAsync(change, user.IsOwner());
+        var (kitchen, refused) = await service.ChangeAsync(change);
         return refused is null ? TypedResults.Ok(View(kitchen, await clock.NowAsync())) : refused;
     }
 
@@ -107,5 +117,5 @@ internal static class KitchenApi
         };
 
     private static KitchenView View(Kitchen kitchen, LocalDateTime now) =>
-        new(kitchen.Name, kitchen.IsSample, kitchen.Units, kitchen.Language, now);
+        new(kitchen.Name, kitchen.IsSample, kitchen.Units, kitchen.Language, kitchen.Locale, kitchen.Currency, now);
 }

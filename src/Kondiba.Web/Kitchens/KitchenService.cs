@@ -16,23 +16,42 @@ internal sealed class KitchenService(KondibaContext db, KitchenThings things, Ki
     /// <summary>The kitchen that is open.</summary>
     public Task<Kitchen> FindAsync() => db.Kitchens.AsNoTracking().SingleAsync(db.Gone);
 
-    /// <summary>Changes how the kitchen reads, and its name where its owner says so.</summary>
-    public async Task<(Kitchen Kitchen, Refused? Errors)> ChangeAsync(KitchenChange change, bool owner)
+    /// <summary>Changes the kitchen's name and how it writes.</summary>
+    public async Task<(Kitchen Kitchen, Refused? Errors)> ChangeAsync(KitchenChange change)
     {
         var kitchen = await db.Kitchens.AsTracking().SingleAsync(db.Gone);
+        if (change.Name is { } name && (string.IsNullOrWhiteSpace(name) || name.Length > LongestName))
+            return (kitchen, Refused.Because(
+                "name",
+                Message.Of("kitchens.kitchen-name-most-characters", ("longestName", LongestName)),
+                "kitchens.cannot-keep"));
+        if (Refused.Of(OwnCheck.Writing(change.Locale, change.Currency), "kitchens.cannot-keep") is { } refused)
+            return (kitchen, refused);
         (kitchen.Units, kitchen.Language) = (change.Units ?? kitchen.Units, change.Language ?? kitchen.Language);
-        if (change.Name is { } name && owner)
-        {
-            if (string.IsNullOrWhiteSpace(name) || name.Length > LongestName)
-                return (kitchen, Refused.Because(
-                    "name",
-                    Message.Of("kitchens.kitchen-name-most-characters", ("longestName", LongestName)),
-                    "kitchens.cannot-keep"));
-            kitchen.Name = name.Trim();
-        }
-
+        (kitchen.Locale, kitchen.Currency) = (change.Locale ?? kitchen.Locale, change.Currency ?? kitchen.Currency);
+        kitchen.Name = change.Name?.Trim() ?? kitchen.Name;
         await db.SaveChangesAsync();
         return (kitchen, null);
+    }
+
+    /// <summary>
+    /// Deletes the kitchen with everything in it and everyone of it, for good, when its name is typed; why not, otherwise.
+    /// </summary>
+    public async Task<Refused?> DeleteAsync(string name)
+    {
+        var kitchen = await db.Kitchens.AsNoTracking().SingleAsync(db.Gone);
+        if (kitchen.IsSample)
+            return Refused.Because("name", "kitchens.sample-stays", "kitchens.cannot-delete");
+        if (name.Trim() != kitchen.Name)
+            return Refused.Because("name", Message.Of("kitchens.type-its-name", ("name", kitchen.Name)), "kitchens.cannot-delete");
+        await using var all = await db.Database.BeginTransactionAsync();
+        await db.ClearAsync();
+        await db.CalendarFeeds.ExecuteDeleteAsync();
+        await db.Invitations.ExecuteDeleteAsync();
+        await db.Users.ExecuteDeleteAsync();
+        await db.Kitchens.ExecuteDeleteAsync();
+        await all.CommitAsync();
+        return null;
     }
 
     /// <summary>What can be changed of the kitchen; without prices for who sees none.</summary>

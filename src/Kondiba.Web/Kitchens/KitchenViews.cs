@@ -11,14 +11,24 @@ namespace Kondiba.Web.Kitchens;
 /// <param name="IsSample">Whether it is the sample kitchen.</param>
 /// <param name="Units">The units it reads.</param>
 /// <param name="Language">The English it reads.</param>
+/// <param name="Locale">How it writes numbers, dates and times.</param>
+/// <param name="Currency">What it is paid in.</param>
 /// <param name="Now">The kitchen's clock.</param>
-public sealed record KitchenView(string Name, bool IsSample, Units Units, Language Language, LocalDateTime Now);
+public sealed record KitchenView(
+    string Name, bool IsSample, Units Units, Language Language, string Locale, string Currency, LocalDateTime Now);
 
 /// <summary>A change to the kitchen.</summary>
 /// <param name="Units">The units it is to read; null to leave them.</param>
 /// <param name="Language">The English it is to read; null to leave it.</param>
 /// <param name="Name">Its name; null leaves it.</param>
-public sealed record KitchenChange(Units? Units = null, string? Name = null, Language? Language = null);
+/// <param name="Locale">Code of the locale that it is to write as; null leaves it.</param>
+/// <param name="Currency">Code of the currency that it is to be paid in; null leaves it. What prices there are keep their figures.</param>
+public sealed record KitchenChange(
+    Units? Units = null, string? Name = null, Language? Language = null, string? Locale = null, string? Currency = null);
+
+/// <summary>That a kitchen is to be deleted.</summary>
+/// <param name="Name">Its name, typed by who wants it.</param>
+public sealed record KitchenDeletion(string Name);
 
 /// <summary>What can be changed of a kitchen, in the form that it is entered in.</summary>
 /// <param name="Ways">How things are done here.</param>

@@ -14,7 +14,7 @@ internal static class SampleApi
     {
         var kitchen = await db.Kitchens.AsTracking().SingleAsync(db.Gone);
         if (!kitchen.IsSample)
-            return TypedResults.Problem(title: "Only the sample kitchen can be made anew.", statusCode: StatusCodes.Status409Conflict);
+            return TypedResults.Problem(title: "Only the sample kitchen can be reset.", statusCode: StatusCodes.Status409Conflict);
         await using var all = await db.Database.BeginTransactionAsync();
         await db.ClearAsync();
         var now = clock.GetCurrentInstant();

@@ -7,6 +7,7 @@ using Kondiba.Core.Wording;
 using Kondiba.Data;
 using Kondiba.Web.Amounts;
 using Kondiba.Web.Hosting;
+using Kondiba.Web.Orders;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
 using NodaTime;
@@ -41,9 +42,9 @@ internal static class LeftoversApi
             "What can become of what an order's pots leave, weighed or as planned, and what of the pantry could start them.");
 
     private static async Task<Results<Ok<LeftoversView>, NotFound, Refused>> FindAsync(
-        Guid id, LeftoverRequest request, KondibaContext db, KitchenThings things, KitchenClock clock)
+        Guid id, LeftoverRequest request, OrderService orders, KondibaContext db, KitchenThings things, KitchenClock clock)
     {
-        if (await db.WholeOrders.SingleOrDefaultAsync(o => o.Id == id && o.RemovedAt == null, db.Gone) is not { } order)
+        if (await orders.FindAsync(id) is not { } order)
             return TypedResults.NotFound();
         var wrong = request.Weighed.Where(w => !(w.Value is >= 0 and <= AmountsApi.MostGrams)).Select(w => new Problem(
             $"weighed.{w.Key}",
@@ -58,7 +59,7 @@ internal static class LeftoversApi
         return TypedResults.Ok(new LeftoversView(
             order.Name,
             [.. own.Tally.Pots.Select(p => LeftoverPlan.For(p.Key, Left(p), now.Date, coming, tables.Reference)).OfType<LeftoverPlan>()],
-            Starts(own, tables, now.Date)));
+            Starts(own, tables)));
 
         Mass Left(Pot pot) => request.Weighed.TryGetValue(pot.Key, out var grams) ? Quantities.Of<Mass>(grams, "g") : pot.Leftover.Mass;
     }
@@ -71,10 +72,15 @@ internal static class LeftoversApi
             .OrderBy(o => o.Pickup).ThenBy(o => o.Id)
             .Take(MostOrders)
             .ToListAsync(db.Gone);
-        return [.. orders.Select(o => new ComingOrder(o.Id, o.ToDraft(), CoatingTally.For(o.ToDraft(), tables, now)))];
+        return
+        [
+            .. from order in orders
+               let draft = order.ToDraft()
+               select new ComingOrder(order.Id, draft, CoatingTally.For(draft, tables, now)),
+        ];
     }
 
-    private static List<LeftoverStart> Starts(ComingOrder own, KitchenTables tables, LocalDate today)
+    private static List<LeftoverStart> Starts(ComingOrder own, KitchenTables tables)
     {
         var starts =
             from lot in tables.Stock.Lots
@@ -82,8 +88,7 @@ internal static class LeftoversApi
             where id is not null && lot.Ware.StartsWith("coating.", StringComparison.Ordinal)
             let pot = lot.Ware["coating.".Length..]
             let has = Quantities.Of<Mass>(lot.Amount, "g")
-            let plan = LeftoverPlan.For(pot, has, today, [own], tables.Reference)
-            from fold in plan?.Folded ?? []
+            from fold in LeftoverPlan.Folds(pot, has, [own], tables.Reference)
             where fold.Ware != lot.Ware
             select new LeftoverStart(id.GetValueOrDefault(), tables.Reference.Ware(lot.Ware)?.Name ?? lot.Ware, has, fold);
         return [.. starts];

@@ -6,6 +6,7 @@ using Kondiba.Core.Orders;
 using Kondiba.Core.Planning;
 using Kondiba.Data;
 using Kondiba.Web.Bench;
+using Kondiba.Web.Orders;
 using Microsoft.EntityFrameworkCore;
 using NodaTime;
 
@@ -13,7 +14,7 @@ namespace Kondiba.Web.Logbook;
 
 /// <summary>Fills in of a batch what the order, the plan, the bench, the probe and the scale already know.</summary>
 internal sealed class BatchDrafts(
-    KondibaContext db, KitchenThings things, KitchenClock kitchenClock, PlannedPots pots, DayRecord record)
+    KondibaContext db, OrderService orderService, KitchenThings things, KitchenClock kitchenClock, PlannedPots pots, DayRecord record)
 {
     // What a scale said of a pot before dipping began is worth as much as this long before the first piece.
     private static readonly Duration Oldest = Duration.FromHours(18);
@@ -23,7 +24,7 @@ internal sealed class BatchDrafts(
     /// <summary>A batch of one pot of an order, as if it had gone as planned; null where there is no such pot.</summary>
     public async Task<Batch?> OfOrderAsync(Guid id, string pot)
     {
-        var order = await db.WholeOrders.SingleOrDefaultAsync(o => o.Id == id && o.RemovedAt == null, db.Gone);
+        var order = await orderService.FindAsync(id);
         if (order is null)
             return null;
         var now = await kitchenClock.NowAsync();

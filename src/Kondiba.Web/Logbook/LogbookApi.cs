@@ -7,6 +7,7 @@ using Kondiba.Core.Reference;
 using Kondiba.Core.Wording;
 using Kondiba.Data;
 using Kondiba.Web.Hosting;
+using Kondiba.Web.Orders;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
 
@@ -95,12 +96,15 @@ internal static class LogbookApi
         var orders = batches.Select(b => b.Batch.OrderId).OfType<Guid>().Distinct().ToList();
         var numbers = await db.Orders.AsNoTracking().Where(o => orders.Contains(o.Id)).ToDictionaryAsync(o => o.Id, o => o.Number, db.Gone);
         return TypedResults.Ok(new LogbookView(
-            [.. batches.Select(b => View(b, questioned.Contains(b.Id) && !b.Batch.LeftOut, [.. photos[b.Id]], LotOf(b.Batch), tables.Reference))],
+            [.. batches.Select(ViewOf)],
             HandValue.All(tables.Learned, choice, tables.Reference),
             NextTime.For(batches, own.Ways, tables),
             Says([.. batches.Where(b => !b.Batch.LeftOut && !questioned.Contains(b.Id))]),
             choice,
             Totals.Of(batches, tables.Reference)));
+
+        BatchView ViewOf(LoggedBatch b) =>
+            View(b, questioned.Contains(b.Id) && !b.Batch.LeftOut, [.. photos[b.Id]], LotOf(b.Batch), tables.Reference);
 
         string? LotOf(Batch batch) => batch.OrderId is { } order && numbers.TryGetValue(order, out var number)
             ? Label.LotOf(number, batch.MadeOn)
@@ -180,13 +184,13 @@ internal static class LogbookApi
     }
 
     private static async Task<Results<Ok<RisksView>, NotFound, Refused>> RisksAsync(
-        Guid id, double? air, double? humidity, KondibaContext db, KitchenThings things)
+        Guid id, double? air, double? humidity, OrderService orders, KitchenThings things)
     {
         if (air is { } t && !(t is >= -5 and <= 50))
             return Refused.Because("air", "logbook.temperature", "logbook.cannot-keep");
         if (humidity is { } h && !(h is >= 0 and <= 1))
             return Refused.Because("humidity", "logbook.humidity", "logbook.cannot-keep");
-        if (await db.WholeOrders.SingleOrDefaultAsync(o => o.Id == id && o.RemovedAt == null, db.Gone) is not { } order)
+        if (await orders.FindAsync(id) is not { } order)
             return TypedResults.NotFound();
         var (_, _, batches, tables) = await things.ToldAsync();
         var room = tables.Reference.Setting.Room;

@@ -22,17 +22,7 @@ internal sealed class LogbookService(KondibaContext db, KitchenThings things, Ki
         var told = await things.ToldAsync();
         if (Refused.Of(BatchCheck.Of(batch, told.Untaught, (await kitchenClock.NowAsync()).Date), "logbook.cannot-keep") is { } refused)
             return refused;
-        try
-        {
-            await WriteAsync(id, batch, told);
-        }
-        catch (DbUpdateException e) when (e.IsSentTwice())
-        {
-            // The same batch, sent twice at once: on top of the other one.
-            db.ChangeTracker.Clear();
-            await WriteAsync(id, batch, told);
-        }
-
+        await db.WriteOverAsync(() => WriteAsync(id, batch, told));
         return null;
     }
 
@@ -68,7 +58,7 @@ internal sealed class LogbookService(KondibaContext db, KitchenThings things, Ki
         return (true, null);
     }
 
-    private async Task WriteAsync(Guid id, Batch batch, ToldByKitchen told)
+    private async Task<int> WriteAsync(Guid id, Batch batch, ToldByKitchen told)
     {
         var there = await db.Batches.AsTracking().SingleOrDefaultAsync(b => b.Id == id, db.Gone);
         if (there is null)
@@ -83,7 +73,7 @@ internal sealed class LogbookService(KondibaContext db, KitchenThings things, Ki
             (there.Batch, there.MadeOn) = (batch, batch.MadeOn);
         }
 
-        await db.SaveChangesAsync();
+        return await db.SaveChangesAsync();
     }
 
     private static bool IsSameWork(Batch a, Batch b) =>

@@ -77,7 +77,7 @@ public sealed record OrderView : OrderContent
     {
         (Id, Version, Number, State, IsTemplate) = (order.Id, order.Version, order.Number, order.State, order.IsTemplate);
         Lines = [.. order.Lines.OrderBy(l => l.Position).Select(l => new OrderLineInput(l.Id, l.ToDraft()))];
-        (DepositPaid, Tally) = (order.DepositPaid, tally);
+        (DepositPaid, AcceptedAt, Tally) = (order.DepositPaid, order.AcceptedAt, tally);
         if (!prices)
             (Price, Deposit) = (null, null);
     }
@@ -90,6 +90,9 @@ public sealed record OrderView : OrderContent
 
     public bool DepositPaid { get; }
 
+    /// <summary>When the customer accepted a quote of it.</summary>
+    public Instant? AcceptedAt { get; init; }
+
     public OrderState State { get; }
 
     public bool IsTemplate { get; }
@@ -100,8 +103,20 @@ public sealed record OrderView : OrderContent
 }
 
 /// <summary>An order in a list.</summary>
+/// <param name="Next">What is to be done next about it, as far as its state says; nothing about a template.</param>
+/// <param name="Pots">What its pieces are dipped in, as coating and colour, line by line.</param>
 public sealed record OrderSummary(
-    Guid Id, int Number, string Name, string Client, LocalDateTime Pickup, string Place, OrderState State, bool IsTemplate, int Pieces);
+    Guid Id,
+    int Number,
+    string Name,
+    string Client,
+    LocalDateTime Pickup,
+    string Place,
+    OrderState State,
+    bool IsTemplate,
+    int Pieces,
+    Message Next,
+    IReadOnlyList<string> Pots);
 
 /// <summary>Orders that were looked for.</summary>
 /// <param name="Orders">The latest pickup first.</param>

@@ -27,7 +27,8 @@ internal static class OrdersApi
         orders.MapPost("/{id:guid}/copies", CopyAsync)
             .WithName("CopyOrder")
             .WithSummary(
-                "Makes a new order or a template from one, for as many pieces as wanted; the same Idempotency-Key again gives the same copy.");
+                "Makes a new order or a template from one, for as many pieces as wanted; the same Idempotency-Key again gives the same "
+                + "copy.");
         orders.MapGet("/{id:guid}/used", UsedAsync)
             .WithName("GetStockUsed")
             .WithSummary("What a made order took out of the pantry, and what the pantry did not have.");
@@ -48,9 +49,33 @@ internal static class OrdersApi
             orders = orders.Where(o => o.Search.Matches(EF.Functions.ToTsQuery("simple", terms))
                 || (OrderSearch.Number(q) != null && o.Number == OrderSearch.Number(q)));
         var found = await orders.OrderByDescending(o => o.Pickup).ThenByDescending(o => o.Id).Skip(Math.Max(0, skip ?? 0)).Take(Page + 1)
-            .Select(o => new OrderSummary(
-                o.Id, o.Number, o.Name, o.Client, o.Pickup, o.Place, o.State, o.IsTemplate, o.Pieces)).ToListAsync(db.Gone);
-        return TypedResults.Ok(new OrdersFound([.. found.Take(Page)], found.Count > Page));
+            .Select(o => new
+            {
+                o.Id,
+                o.Number,
+                o.Name,
+                o.Client,
+                o.Pickup,
+                o.Place,
+                o.State,
+                o.Handover,
+                o.IsTemplate,
+                o.Pieces,
+                Pots = o.Lines.OrderBy(l => l.Position).Select(l => l.Coating + "." + l.Colour).ToList(),
+            }).ToListAsync(db.Gone);
+        var page = found.Take(Page).Select(o => new OrderSummary(
+            o.Id,
+            o.Number,
+            o.Name,
+            o.Client,
+            o.Pickup,
+            o.Place,
+            o.State,
+            o.IsTemplate,
+            o.Pieces,
+            o.IsTemplate ? Message.None : NextStep.Of(o.State, o.Handover),
+            o.Pots));
+        return TypedResults.Ok(new OrdersFound([.. page], found.Count > Page));
     }
 
     private static async Task<Results<Created<OrderView>, Ok<OrderView>, Refused, ProblemHttpResult>> CreateAsync(
@@ -101,8 +126,8 @@ internal static class OrdersApi
         catch (DbUpdateConcurrencyException)
         {
             return TypedResults.Problem(
-                title: "This order was changed somewhere else meanwhile.",
-                detail: "Look at the other version and choose one.",
+                title: "Someone else changed this order.",
+                detail: "Compare both versions and choose one.",
                 statusCode: StatusCodes.Status409Conflict);
         }
 

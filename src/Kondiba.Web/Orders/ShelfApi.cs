@@ -76,28 +76,17 @@ internal static class ShelfApi
     private static IQueryable<Order> InOrder(IQueryable<Order> orders) => orders.OrderBy(o => o.Pickup).ThenBy(o => o.Id);
 
     /// <summary>What wants doing next about an order.</summary>
-    private static Message Next(Row order, Reckoned comes, ILookup<string, double> stock, LocalDateTime now)
+    private static Message Next(Row order, Reckoned comes, ILookup<string, double> stock, LocalDateTime now) => order.State switch
     {
-        switch (order.State)
+        OrderState.Quoted when order.Pickup < now + AskAgain => "orders.next-ask-again",
+        OrderState.Agreed => comes.Needs.Count(n => n.ToHave > stock[n.Ware].Sum() + 1e-6) switch
         {
-            case OrderState.Asked:
-                return "orders.next-offer";
-            case OrderState.Quoted:
-                return order.Pickup < now + AskAgain ? "orders.next-ask-again" : "orders.next-wait";
-            case OrderState.Agreed:
-                var missing = comes.Needs.Count(n => n.ToHave > stock[n.Ware].Sum() + 1e-6);
-                return missing switch
-                {
-                    0 => "orders.next-make",
-                    1 => "orders.next-buy-one",
-                    _ => Message.Of("orders.next-buy", ("count", missing)),
-                };
-            case OrderState.Made:
-                return order.Handover is Handover.Delivery ? "orders.next-bring" : "orders.next-hand-over";
-            default:
-                return Message.None;
-        }
-    }
+            0 => "orders.next-make",
+            1 => "orders.next-buy-one",
+            var missing => Message.Of("orders.next-buy", ("count", missing)),
+        },
+        var state => NextStep.Of(state, order.Handover),
+    };
 
     private static ShelfOrder View(Row order, Reckoned comes, ILookup<string, double> stock, LocalDateTime now) => new(
         order.Id,

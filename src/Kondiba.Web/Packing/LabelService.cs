@@ -1,7 +1,6 @@
 using System.Globalization;
 using System.Text;
 using System.Text.Json;
-using Kondiba.Core.Amounts;
 using Kondiba.Core.Kitchens;
 using Kondiba.Core.Packing;
 using Kondiba.Core.Reference;
@@ -10,6 +9,7 @@ using Kondiba.Core.Wares;
 using Kondiba.Core.Wording;
 using Kondiba.Data;
 using Kondiba.Web.Hosting;
+using Kondiba.Web.Orders;
 using Microsoft.AspNetCore.Http.Json;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.Options;
@@ -55,7 +55,7 @@ public sealed record IngredientsView(string Kitchen, string? Maker, string? Noti
 
 /// <summary>Makes an order's labels, and keeps what they said for whoever reads the code on one.</summary>
 internal sealed class LabelService(
-    KondibaContext db, KitchenThings things, KitchenClock kitchenClock, IClock clock, IOptions<JsonOptions> json)
+    KondibaContext db, OrderService orders, KitchenThings things, IClock clock, IOptions<JsonOptions> json)
 {
     private const int OldestDays = 60;
 
@@ -65,7 +65,7 @@ internal sealed class LabelService(
     /// <param name="site">Where this server is reached, without a path.</param>
     public async Task<(LabelSheet? Sheet, Refused? Refused)> MakeAsync(Guid id, LocalDate? madeOn, string site)
     {
-        var order = await db.WholeOrders.SingleOrDefaultAsync(o => o.Id == id && o.RemovedAt == null, db.Gone);
+        var order = await orders.FindAsync(id);
         if (order is null)
             return (null, null);
         var pickup = order.Pickup.Date;
@@ -76,10 +76,12 @@ internal sealed class LabelService(
         var on = madeOn ?? planned ?? pickup;
         var (told, tables, draft) = ((await things.ToldAsync()).Own.Labels, await things.TablesAsync(), order.ToDraft());
         var settings = told ?? new();
-        var law = settings.Law ?? await UsualLawAsync();
-        var tally = CoatingTally.For(draft, tables, await kitchenClock.NowAsync());
+        var kitchen = await db.Kitchens.AsNoTracking().SingleAsync(db.Gone);
+        var law = settings.Law ?? (kitchen.Units is Units.Us ? AllergenLaw.Us : AllergenLaw.Eu);
+        var tally = await orders.TallyAsync(draft);
         var labels = Label.For(order.Number, on, law, draft, tally, tables.Reference);
-        var page = await KeepAsync(order.Id, Label.LotOf(order.Number, on), settings, labels);
+        var said = new IngredientsView(kitchen.Name, settings.Maker, settings.Notice, labels);
+        var page = await KeepAsync(order.Id, Label.LotOf(order.Number, on), said);
         var stocks = tables.Reference.LabelStocks;
         var stock = settings is { Stock: LabelSettings.OwnStock, Own: { } own }
             ? own
@@ -95,9 +97,6 @@ internal sealed class LabelService(
         return body is null ? null : JsonSerializer.Deserialize<IngredientsView>(body, json.Value.SerializerOptions);
     }
 
-    private async Task<AllergenLaw> UsualLawAsync() =>
-        await db.Kitchens.Select(k => k.Units).SingleAsync(db.Gone) is Units.Us ? AllergenLaw.Us : AllergenLaw.Eu;
-
     /// <summary>The last day that the plan shown dips pieces of an order; null where it has none of it.</summary>
     private async Task<LocalDate?> DippedOnAsync(Order order)
     {
@@ -109,22 +108,10 @@ internal sealed class LabelService(
             .Max();
     }
 
-    private async Task<Guid> KeepAsync(Guid order, string lot, LabelSettings settings, IReadOnlyList<Label> labels)
+    private Task<Guid> KeepAsync(Guid order, string lot, IngredientsView said)
     {
-        var kitchen = await db.Kitchens.AsNoTracking().SingleAsync(db.Gone);
-        var body = JsonSerializer.Serialize(
-            new IngredientsView(kitchen.Name, settings.Maker, settings.Notice, labels), json.Value.SerializerOptions);
-        try
-        {
-            return await WriteAsync();
-        }
-        catch (DbUpdateException e) when (e.IsSentTwice())
-        {
-            db.ChangeTracker.Clear();
-            return await WriteAsync();
-        }
-
-        async Task<Guid> WriteAsync()
+        var body = JsonSerializer.Serialize(said, json.Value.SerializerOptions);
+        return db.WriteOverAsync(async () =>
         {
             var page = await db.IngredientPages.AsTracking().SingleOrDefaultAsync(p => p.OrderId == order && p.Lot == lot, db.Gone);
             if (page is null)
@@ -132,7 +119,7 @@ internal sealed class LabelService(
             (page.Body, page.PrintedAt) = (body, clock.GetCurrentInstant());
             await db.SaveChangesAsync();
             return page.Id;
-        }
+        });
     }
 
     private static SquareCode Drawn(string address)

@@ -15,8 +15,6 @@ public sealed record LabelRequest(LocalDate? MadeOn = null);
 
 internal static class PackingApi
 {
-    private const string PageLimit = Sessions.Sessions.SignInLimit;
-
     public static void MapPacking(this RouteGroupBuilder api)
     {
         var packing = api.MapGroup("/packing").WithTags("Packing");
@@ -39,7 +37,8 @@ internal static class PackingApi
                 "An order's labels, and the page that the code on them leads to: it says what they say, until they are made again.");
         api.MapGet("/ingredients/{id:guid}", async Task<Results<Ok<IngredientsView>, NotFound>> (Guid id, LabelService labels) =>
             await labels.ReadAsync(id) is { } page ? TypedResults.Ok(page) : TypedResults.NotFound())
-            .AllowAnonymous().RequireRateLimiting(PageLimit).WithTags("Packing").WithName("ReadIngredients").WithSummary(
+            .AllowAnonymous().RequireRateLimiting(Sessions.Sessions.SignInLimit)
+            .WithTags("Packing").WithName("ReadIngredients").WithSummary(
                 "What is in a package, to whoever reads the code on its label.");
     }
 

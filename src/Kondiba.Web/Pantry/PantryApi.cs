@@ -113,7 +113,7 @@ internal static class PantryApi
             null => TypedResults.NotFound(),
             true => TypedResults.NoContent(),
             false => TypedResults.Problem(
-                title: "Only a lot's latest change can be taken back, and what an order used only by the order.",
+                title: "You can only undo the latest change; what an order used is undone with the order.",
                 statusCode: StatusCodes.Status409Conflict),
         };
 

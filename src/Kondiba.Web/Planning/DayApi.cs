@@ -154,6 +154,6 @@ internal static class DayApi
     private static string Does(Remedy remedy) => JsonSerializer.Serialize(remedy with { What = "" }, KitchenItem.Json);
 
     private static ProblemHttpResult Changed() => TypedResults.Problem(
-        title: "The plan was changed somewhere else meanwhile.", detail: "Look at it as it is now, and try again.",
+        title: "Someone else changed the plan.", detail: "Check it as it is now, and try again.",
         statusCode: StatusCodes.Status409Conflict);
 }

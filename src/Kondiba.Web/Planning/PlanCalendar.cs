@@ -97,7 +97,7 @@ internal static class PlanCalendar
                 tray.Ends,
                 tray.Ends.PlusMinutes(Carrying),
                 $"Take out of the {plan.Places.First(p => p.Place == tray.Place).Name}: {tray.Title}",
-                $"By {Time(tray.OutBy!.Value)}: left longer it sweats when it comes out.",
+                $"By {Time(tray.OutBy!.Value)}: later it sweats when it comes out.",
                 true);
         foreach (var order in plan.Orders)
         {

@@ -1,7 +1,11 @@
 using System.Text.Json;
+using Kondiba.Core.Facts;
+using Kondiba.Core.Measures;
 using Kondiba.Core.Pricing;
+using Kondiba.Core.Wording;
 using Kondiba.Data;
 using Kondiba.Web.Hosting;
+using Kondiba.Web.Orders;
 using Kondiba.Web.Sessions;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.AspNetCore.Http.Json;
@@ -15,8 +19,17 @@ namespace Kondiba.Web.Prices;
 public sealed record QuoteView(Quote Quote, IReadOnlyList<ShareView> Shares);
 
 /// <summary>A link under which a quote can be read.</summary>
+/// <param name="Price">What was offered.</param>
 /// <param name="Revoked">When the link was taken back; null while it works.</param>
-public sealed record ShareView(Guid Id, Instant SharedAt, Instant? Revoked);
+/// <param name="AcceptedAt">When whoever has the link accepted; null as long as nobody did.</param>
+public sealed record ShareView(Guid Id, Instant SharedAt, Money Price, Instant? Revoked, Instant? AcceptedAt);
+
+/// <summary>A quote as whoever has its link reads it.</summary>
+/// <param name="Quote">The quote.</param>
+/// <param name="Reader">How its kitchen writes.</param>
+/// <param name="AcceptedAt">When it was accepted, by the kitchen's clock; null as long as it was not.</param>
+/// <param name="IsOpen">Whether it can be accepted.</param>
+public sealed record SharedQuote(Quote Quote, ReaderView Reader, LocalDateTime? AcceptedAt, bool IsOpen);
 
 /// <summary>A new link, told once.</summary>
 /// <param name="Path">Where the quote can be read.</param>
@@ -27,18 +40,17 @@ internal static class QuotesApi
     public static void MapQuotes(this RouteGroupBuilder api)
     {
         var quote = api.MapGroup("/orders/{id:guid}/quote").WithTags("Prices").RequireAuthorization(Sessions.Sessions.Owners);
-        quote.MapGet("", async Task<Results<Ok<QuoteView>, NotFound>> (
-            Guid id, KondibaContext db, KitchenThings things, KitchenClock clock) =>
-            await MakeAsync(id, db, things, clock) is { } made
-                ? TypedResults.Ok(new QuoteView(
-                    made,
-                    await db.QuoteShares.Where(s => s.OrderId == id)
-                        .OrderByDescending(s => s.SharedAt)
-                        .Select(s => new ShareView(s.Id, s.SharedAt, s.RevokedAt))
-                        .ToListAsync(db.Gone)))
-                : TypedResults.NotFound()).WithName("GetQuote");
+        quote.MapGet("", async Task<Results<Ok<QuoteView>, NotFound, Refused>> (
+            Guid id, KondibaContext db, OrderService orders, KitchenThings things, KitchenClock clock, SharedQuotes quotes) =>
+            await MakeAsync(id, db, orders, things, clock) switch
+            {
+                (_, { } refused) => refused,
+                ({ } made, _) => TypedResults.Ok(new QuoteView(made, await quotes.SharesAsync(id))),
+                _ => TypedResults.NotFound(),
+            }).WithName("GetQuote").WithSummary("An order's quote; refused as long as it rests on example prices.");
         quote.MapPost("/shares", ShareAsync).WithName("ShareQuote").WithSummary(
-            "Makes a link under which the quote as it is now can be read without signing in; the same Idempotency-Key again puts a new link in place of the first.");
+            "Makes a link under which the quote as it is now can be read and accepted without signing in; the same Idempotency-Key again "
+            + "puts a new link in place of the first.");
         quote.MapDelete("/shares/{share:guid}", async Task<Results<NoContent, NotFound>> (
             Guid id, Guid share, KondibaContext db, IClock clock) =>
             await db.QuoteShares.Where(s => s.Id == share && s.OrderId == id)
@@ -46,31 +58,37 @@ internal static class QuotesApi
                 ? TypedResults.NoContent()
                 : TypedResults.NotFound()).WithName("RevokeQuote").WithSummary("Takes a link back.");
 
-        api.MapGet("/quotes/{secret}", async Task<Results<Ok<Quote>, NotFound>> (
-            string secret, KondibaContext db, IOptions<JsonOptions> json) =>
-        {
-            var hash = Secret.Hash(secret);
-            var body = await db.QuoteShares.IgnoreQueryFilters()
-                .Where(s => s.TokenHash == hash && s.RevokedAt == null)
-                .Select(s => s.Body)
-                .SingleOrDefaultAsync(db.Gone);
-            return body is null
-                ? TypedResults.NotFound()
-                : TypedResults.Ok(JsonSerializer.Deserialize<Quote>(body, json.Value.SerializerOptions)!);
-        }).AllowAnonymous().RequireRateLimiting(Sessions.Sessions.SignInLimit).WithTags("Prices").WithName("ReadQuote").WithSummary(
-            "A shared quote, to whoever has its link.");
+        var shared = api.MapGroup("/quotes/{secret}")
+            .AllowAnonymous()
+            .RequireRateLimiting(Sessions.Sessions.SignInLimit)
+            .WithTags("Prices");
+        shared.MapGet("", async Task<Results<Ok<SharedQuote>, NotFound>> (string secret, SharedQuotes quotes) =>
+            await quotes.ReadAsync(secret) is { } read ? TypedResults.Ok(read) : TypedResults.NotFound())
+            .WithName("ReadQuote")
+            .WithSummary("A shared quote, to whoever has its link.");
+        shared.MapPost("/acceptance", async Task<Results<Ok<SharedQuote>, NotFound, Refused>> (string secret, SharedQuotes quotes) =>
+            await quotes.AcceptAsync(secret) switch
+            {
+                (_, { } refused) => refused,
+                ({ } accepted, _) => TypedResults.Ok(accepted),
+                _ => TypedResults.NotFound(),
+            }).WithName("AcceptQuote").WithSummary("Accepts a shared quote; its order is confirmed by it. Again, it changes nothing.");
     }
 
-    private static async Task<Results<Ok<ShareLink>, NotFound>> ShareAsync(
+    private static async Task<Results<Ok<ShareLink>, NotFound, Refused>> ShareAsync(
         Guid id,
         [SentKey] Guid? key,
         KondibaContext db,
+        OrderService orders,
         KitchenThings things,
         KitchenClock clock,
         IClock instants,
         IOptions<JsonOptions> json)
     {
-        if (await MakeAsync(id, db, things, clock) is not { } made)
+        var (made, refused) = await MakeAsync(id, db, orders, things, clock);
+        if (refused is not null)
+            return refused;
+        if (made is null)
             return TypedResults.NotFound();
         var secret = Secret.New();
 
@@ -90,19 +108,27 @@ internal static class QuotesApi
         return TypedResults.Ok(new ShareLink(share.Id, $"/q/{secret}"));
     }
 
-    private static async Task<Quote?> MakeAsync(Guid id, KondibaContext db, KitchenThings things, KitchenClock clock)
+    /// <summary>
+    /// An order's quote, or why there is none; null for no such order. The sample kitchen sells to nobody: its prices are all examples.
+    /// </summary>
+    private static async Task<(Quote? Quote, Refused? Refused)> MakeAsync(
+        Guid id, KondibaContext db, OrderService orders, KitchenThings things, KitchenClock clock)
     {
-        var order = await db.WholeOrders.SingleOrDefaultAsync(o => o.Id == id && o.RemovedAt == null, db.Gone);
+        var order = await orders.FindAsync(id);
         if (order is null)
-            return null;
+            return (null, null);
         var kitchen = await db.Kitchens.AsNoTracking().SingleAsync(db.Gone);
         var draft = order.ToDraft();
-        return Quote.For(
+        var costing = await PricesApi.CostAsync(draft, things, clock);
+        var sample = costing.Sample.Select(s => new Problem(s.Code, Message.Of("pricing.sample-price", ("what", s.Name)), ""));
+        if (!kitchen.IsSample && Refused.Of(sample, "pricing.quote-needs-prices") is { } refused)
+            return (null, refused);
+        return (Quote.For(
             kitchen.Name,
             order.Number,
             (await clock.NowAsync()).Date,
             draft,
-            await PricesApi.CostAsync(draft, things, clock),
-            (await things.TablesAsync()).Reference);
+            costing,
+            (await things.TablesAsync()).Reference), null);
     }
 }

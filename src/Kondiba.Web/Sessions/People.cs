@@ -81,7 +81,7 @@ internal static class People
         {
             if (id == Sessions.PersonOf(context.User))
                 return TypedResults.Problem(
-                    title: "You cannot remove yourself.", detail: "Another owner can.", statusCode: StatusCodes.Status409Conflict);
+                    title: "You can’t remove yourself.", detail: "Another owner can.", statusCode: StatusCodes.Status409Conflict);
             return await db.Users.Where(p => p.Id == id).ExecuteDeleteAsync() == 1 ? TypedResults.NoContent() : TypedResults.NotFound();
         }).WithName("RemovePerson").WithSummary("Removes someone; they are signed out everywhere.");
     }
@@ -94,7 +94,7 @@ internal static class People
         var made = await users.CreateAsync(person, input.Password);
         return made.Succeeded
             ? (person, null)
-            : (null, TypedResults.ValidationProblem(Errors(made), title: "This name and password cannot be used."));
+            : (null, TypedResults.ValidationProblem(Errors(made), title: "This name and password can’t be used."));
     }
 
     internal static Dictionary<string, string[]> Errors(IdentityResult result) => result.Errors
@@ -102,10 +102,10 @@ internal static class People
         .ToDictionary(g => g.Key, g => g.Select(e => e.Code switch
         {
             "DuplicateUserName" => "This name is taken. Choose another.",
-            "InvalidUserName" => "There is no name. Type what you want to be called.",
-            "PasswordTooShort" => $"The password is too short. Take {Sessions.ShortestPassword} characters or more.",
-            "PasswordRequiresUniqueChars" => "The password repeats a few characters. Take more different ones.",
-            "PasswordMismatch" => "That is not your password. Type the one you signed in with.",
+            "InvalidUserName" => "Enter a name.",
+            "PasswordTooShort" => $"Use at least {Sessions.ShortestPassword} characters.",
+            "PasswordRequiresUniqueChars" => "The password repeats a few characters. Use more different ones.",
+            "PasswordMismatch" => "Incorrect password. Enter the one you signed in with.",
             _ => e.Description,
         }).ToArray());
 }

@@ -36,7 +36,13 @@ public sealed record NewKitchen(string Kitchen, string Name, string Password);
 /// <param name="Role">What they may do.</param>
 /// <param name="Form">To be sent back with every write, in the header X-Kondiba-Form.</param>
 /// <param name="PutBy">Under what the browser puts by what is this person's of this kitchen; null for nobody.</param>
-public sealed record SessionView(bool SignedIn, bool HasSample, string? Name, Role Role, string Form, string? PutBy);
+/// <param name="Reader">How they are written to.</param>
+public sealed record SessionView(
+    bool SignedIn, bool HasSample, string? Name, Role Role, string Form, string? PutBy, ReaderView Reader);
+
+/// <summary>A change to how who is signed in is written to.</summary>
+/// <param name="Units">The units that they read, here and wherever they sign in from now on.</param>
+public sealed record SessionChange(Units Units);
 
 /// <summary>Signing in and out.</summary>
 internal static class Sessions
@@ -51,10 +57,15 @@ internal static class Sessions
 
     internal const string KitchenClaim = "kitchen";
     private const string OwnerClaim = "owner";
+    private const string UnitsClaim = "units";
     private const int LongestName = 80;
 
     /// <summary>Whether somebody is said to own the kitchen; of whom nothing is said does not.</summary>
     public static bool IsOwner(this ClaimsPrincipal user) => user.HasClaim(c => c.Type == OwnerClaim);
+
+    /// <summary>The units that somebody has chosen for themselves; null for the kitchen's.</summary>
+    public static Units? UnitsOf(ClaimsPrincipal user) =>
+        Enum.TryParse<Units>(user.FindFirstValue(UnitsClaim), out var units) ? units : null;
 
     /// <summary>The person who is signed in; null by key or in the sample kitchen.</summary>
     public static Guid? PersonOf(ClaimsPrincipal user) =>
@@ -140,7 +151,7 @@ internal static class Sessions
         {
             context.Response.Headers["X-Kondiba-Form"] = "stale";
             await TypedResults.Problem(
-                title: "This page is out of date.", detail: "Load it again.", statusCode: StatusCodes.Status403Forbidden)
+                title: "This page is out of date.", detail: "Reload it.", statusCode: StatusCodes.Status403Forbidden)
                 .ExecuteAsync(context);
             return;
         }
@@ -167,8 +178,13 @@ internal static class Sessions
                 inside ? context.User.FindFirstValue(ClaimTypes.Name) : null,
                 !inside || context.User.IsOwner() ? Role.Owner : Role.Helper,
                 form.GetAndStoreTokens(context).RequestToken!,
-                inside ? $"{db.KitchenId}.{context.User.FindFirstValue(ClaimTypes.NameIdentifier)}" : null));
+                inside ? $"{db.KitchenId}.{context.User.FindFirstValue(ClaimTypes.NameIdentifier)}" : null,
+                ReaderView.Of(inside ? await Reader.VoiceAsync(context) : Voice.Plain)));
         }).WithName("GetSession");
+        session.MapPatch("", ChangeAsync)
+            .RequireAuthorization()
+            .WithName("ChangeSession")
+            .WithSummary("Changes the units that who is signed in reads; nobody else's.");
         session.MapPost("", SignInAsync).RequireRateLimiting(SignInLimit).WithName("SignIn");
         session.MapPost("/kitchen", StartAsync)
             .RequireRateLimiting(SignInLimit)
@@ -185,7 +201,7 @@ internal static class Sessions
                 return TypedResults.NotFound();
             var changed = await users.ChangePasswordAsync(person, change.Old, change.New);
             if (!changed.Succeeded)
-                return TypedResults.ValidationProblem(People.Errors(changed), title: "The password stays as it was.");
+                return TypedResults.ValidationProblem(People.Errors(changed), title: "Couldn’t change the password.");
             await EnterAsync(context, person);
             return TypedResults.NoContent();
         }).RequireRateLimiting(SignInLimit).WithName("ChangePassword");
@@ -194,6 +210,23 @@ internal static class Sessions
             await context.SignOutAsync(IdentityConstants.ApplicationScheme);
             return TypedResults.NoContent();
         }).WithName("SignOut");
+    }
+
+    private static async Task<NoContent> ChangeAsync(SessionChange change, HttpContext context, UserManager<Person> users)
+    {
+        if (await users.GetUserAsync(context.User) is { } person)
+        {
+            person.Units = change.Units;
+            await users.UpdateAsync(person);
+            await EnterAsync(context, person);
+            return TypedResults.NoContent();
+        }
+
+        var identity = (ClaimsIdentity)context.User.Identity!;
+        identity.TryRemoveClaim(identity.FindFirst(UnitsClaim));
+        identity.AddClaim(new(UnitsClaim, change.Units.ToString()));
+        await context.SignInAsync(IdentityConstants.ApplicationScheme, context.User, new() { IsPersistent = true });
+        return TypedResults.NoContent();
     }
 
     private static async Task<Results<NoContent, ProblemHttpResult>> SignInAsync(
@@ -218,8 +251,8 @@ internal static class Sessions
                     statusCode: StatusCodes.Status403Forbidden);
             if (!result.Succeeded)
                 return TypedResults.Problem(
-                    title: "Name and password do not go together.",
-                    detail: "Check both; capitals count in the password.",
+                    title: "Incorrect name or password.",
+                    detail: "Check both. Capital letters matter in the password.",
                     statusCode: StatusCodes.Status403Forbidden);
             await EnterAsync(context, person!);
             return TypedResults.NoContent();
@@ -232,7 +265,7 @@ internal static class Sessions
             kitchen = startup.KitchenId;
         if (kitchen is not { } id)
             return TypedResults.Problem(
-                title: "That key opens nothing.",
+                title: "That key isn’t valid.",
                 detail: "Copy the whole address that ./start printed.",
                 statusCode: StatusCodes.Status403Forbidden);
         await EnterAsync(context, id);
@@ -328,6 +361,8 @@ internal static class Sessions
             identity.AddClaim(new(KitchenClaim, user.KitchenId.ToString()));
             if (user.Role is Role.Owner)
                 identity.AddClaim(new(OwnerClaim, "true"));
+            if (user.Units is { } units)
+                identity.AddClaim(new(UnitsClaim, units.ToString()));
             return identity;
         }
     }

@@ -56,7 +56,7 @@ public sealed class DeviceTests(Server server) : IClassFixture<Server>
         Assert.Equal(2, (int)sent["kept"]!);
         Assert.Equal(["unit", "range", "future", "old"], sent["apart"]!.AsArray().Select(a => (string)a!["why"]!));
         Assert.Equal([2, 3, 4, 5], sent["apart"]!.AsArray().Select(a => (int)a!["index"]!));
-        Assert.StartsWith("It is in no unit of this device", (string)sent["apart"]![0]!["says"]!, StringComparison.Ordinal);
+        Assert.StartsWith("This unit doesn’t fit the device", (string)sent["apart"]![0]!["says"]!, StringComparison.Ordinal);
 
         // Sent again, and out of turn: the latest one stays the latest.
         sent = await SendAsync(device, Read(now.AddSeconds(-2), 35.2), Read(now.AddSeconds(-30), 40));
@@ -82,7 +82,7 @@ public sealed class DeviceTests(Server server) : IClassFixture<Server>
         Assert.Equal(HttpStatusCode.NoContent, (await client.DeleteAsync($"/api/devices/{id}")).StatusCode);
         refused = await device.PostAsJsonAsync("/api/readings", new { readings = new[] { Read(Now, 35) } });
         Assert.Equal(HttpStatusCode.Unauthorized, refused.StatusCode);
-        Assert.Contains("was taken back", await refused.Content.ReadAsStringAsync(), StringComparison.Ordinal);
+        Assert.Contains("was removed", await refused.Content.ReadAsStringAsync(), StringComparison.Ordinal);
         Assert.Empty(await DevicesAsync(client));
 
         // Another kitchen neither sees nor moves it.

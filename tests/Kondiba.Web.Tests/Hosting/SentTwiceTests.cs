@@ -51,6 +51,7 @@ public sealed class SentTwiceTests(Server server) : IClassFixture<Server>
     public async Task A_quote_s_link_and_a_calendar_s_address_are_one_each_and_the_one_told_last_works()
     {
         var order = await client.CreatedAsync(Orders.Order(Orders.Line()));
+        await Server.PriceAllAsync(client);
         var (lost, link) = await TwiceAsync($"/api/orders/{order["id"]}/quote/shares", new { });
         Assert.Single((await client.GetFromJsonAsync<JsonObject>($"/api/orders/{order["id"]}/quote"))!["shares"]!.AsArray());
         Assert.Equal(HttpStatusCode.NotFound, (await client.GetAsync($"/api/quotes/{((string)lost["path"]!)[3..]}")).StatusCode);

@@ -70,7 +70,7 @@ public sealed class KitchenThingsTests(Server server) : IClassFixture<Server>
         var order = await client.CreatedAsync(draft);
         Assert.Contains(
             order["tally"]!["problems"]!.AsArray(),
-            p => ((string)p!["reason"]!).Contains("must not have peanut, and harbour crunch contains it", StringComparison.Ordinal));
+            p => ((string)p!["reason"]!).Contains("must be free of peanut, but harbour crunch contains it", StringComparison.Ordinal));
         var shelf = await (await client.GetAsync($"/api/shelf?from={((string)order["pickup"]!)[..10]}")).ReadAsync();
         Assert.Contains("harbour crunch", shelf["orders"]!.ToJsonString(), StringComparison.Ordinal);
         var shopping = await (await client.GetAsync($"/api/shopping?order={order["id"]}")).Content.ReadAsStringAsync(
@@ -135,7 +135,7 @@ public sealed class KitchenThingsTests(Server server) : IClassFixture<Server>
         (await client.PutAsJsonAsync("/api/kitchen/figures", Buoy("float"))).EnsureSuccessStatusCode();
         var refused = await client.DeleteAsync("/api/kitchen/centres/float");
         Assert.Equal(HttpStatusCode.BadRequest, refused.StatusCode);
-        Assert.Equal("It is still needed for: buoy. Change that first.", (string)(await refused.ReadAsync())["errors"]!["code"]![0]!);
+        Assert.Equal("It is still used by: buoy. Change that first.", (string)(await refused.ReadAsync())["errors"]!["code"]![0]!);
         var resized = Waffle("float");
         resized["sizes"]![0]!["code"] = "short";
         Assert.Equal(HttpStatusCode.BadRequest, (await client.PutAsJsonAsync("/api/kitchen/centres", resized)).StatusCode);

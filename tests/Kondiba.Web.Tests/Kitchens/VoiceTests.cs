@@ -1,3 +1,4 @@
+using System.Net;
 using System.Net.Http.Json;
 using System.Text.Json.Nodes;
 
@@ -21,7 +22,7 @@ public sealed class VoiceTests(Server server) : IClassFixture<Server>
     public async Task A_kitchen_reads_in_its_own_English_and_units()
     {
         Assert.Equal(
-            ("amounts.piece-dipped-somewhere-between", "Type a share between 1 % and 100 %, or 0 % for a bare piece."),
+            ("amounts.piece-dipped-somewhere-between", "Enter 1% to 100%, or 0% for an undipped piece."),
             await DepthAsync());
         var before = await PotAsync();
         (await client.PatchAsJsonAsync("/api/kitchen", new { units = "us", language = "american" })).EnsureSuccessStatusCode();
@@ -36,6 +37,28 @@ public sealed class VoiceTests(Server server) : IClassFixture<Server>
         (await client.PatchAsJsonAsync("/api/kitchen", new { units = "metric", language = "british" })).EnsureSuccessStatusCode();
         Assert.Equal(before.ToJsonString(), (await PotAsync()).ToJsonString());
     }
+
+    [Fact]
+    public async Task Units_are_each_persons_own_and_place_and_currency_the_kitchens()
+    {
+        using var owner = await server.StartKitchenAsync("Reading kitchen");
+        var invited = (string)(await (await owner.PostAsync("/api/people/invitations", null)).ReadAsync())["path"]!;
+        using var helper = Server.Browser(server.Own);
+        (await helper.PostAsJsonAsync(
+            invited.Replace("/join/", "/api/session/join/", StringComparison.Ordinal),
+            new { name = "Reading helper", password = Server.Password })).EnsureSuccessStatusCode();
+        (await owner.PatchAsJsonAsync("/api/session", new { units = "us" })).EnsureSuccessStatusCode();
+        Assert.Equal(("us", "metric"), (await UnitsAsync(owner), await UnitsAsync(helper)));
+        (await owner.PatchAsJsonAsync("/api/kitchen", new { locale = "de-DE", currency = "CHF" })).EnsureSuccessStatusCode();
+        var reader = (await helper.GetFromJsonAsync<JsonObject>("/api/session"))!["reader"]!;
+        Assert.Equal(("de-DE", "CHF"), ((string)reader["locale"]!, (string)reader["currency"]!));
+        var refused = await owner.PatchAsJsonAsync("/api/kitchen", new { locale = "xx-XX", currency = "XXX" });
+        Assert.Equal(["currency", "locale"], (await refused.ReadAsync())["errors"]!.AsObject().Select(e => e.Key).Order());
+        Assert.Equal(HttpStatusCode.Forbidden, (await helper.PatchAsJsonAsync("/api/kitchen", new { currency = "USD" })).StatusCode);
+    }
+
+    private static async Task<string> UnitsAsync(HttpClient client) =>
+        (string)(await client.GetFromJsonAsync<JsonObject>("/api/session"))!["reader"]!["units"]!;
 
     private async Task<JsonArray> PotAsync()
     {

@@ -119,7 +119,7 @@ public sealed class ConflictTests(Server server) : IClassFixture<Server>
         Assert.True((int)answer.StatusCode < 500);
         await client.CreatedAsync(Orders.Order(Orders.Line()));
         Assert.Contains(
-            "Numbers count from 1",
+            "Enter an order number from 1",
             await answer.Content.ReadAsStringAsync(TestContext.Current.CancellationToken),
             StringComparison.Ordinal);
     }

@@ -74,9 +74,12 @@ public sealed class OrderLifeTests(Server server) : IClassFixture<Server>
     public async Task The_shelf_says_what_wants_doing_next_and_cancelled_orders_leave_it()
     {
         var order = await client.CreatedAsync(Orders.Order(Orders.Line(amount: 1)));
-        Assert.Equal("Make the offer.", await NextAsync());
-        foreach (var (state, next) in new[] { ("quoted", "Waiting for a yes."), ("agreed", "2 things to buy."), ("made", "Hand it over."),
-            ("handedOver", ""), ("cancelled", null) })
+        Assert.Equal("Send a quote.", await NextAsync());
+        foreach (var (state, next) in new[]
+        {
+            ("quoted", "Waiting for the customer."), ("agreed", "2 things to buy."), ("made", "Hand it over."), ("handedOver", ""),
+            ("cancelled", null),
+        })
         {
             order["state"] = state;
             order = await (await client.PutAsJsonAsync($"/api/orders/{order["id"]}", order)).ReadAsync();
@@ -100,6 +103,8 @@ public sealed class OrderLifeTests(Server server) : IClassFixture<Server>
             (double)costing["parts"]!.AsArray().Single(p => (string)p!["code"]! == "time")!["cost"]!["value"]!,
             (double)working[^1]!["value"]!);
         var kept = await client.CreatedAsync(order);
+        await Server.PriceAllAsync(client);
+        costing = await (await client.PostAsJsonAsync("/api/prices/preview", order)).ReadAsync();
         Assert.Equal(
             (decimal)costing["price"]!["value"]!,
             (decimal)(await client.GetFromJsonAsync<JsonObject>($"/api/orders/{kept["id"]}/quote"))!["quote"]!["price"]!);

@@ -73,7 +73,7 @@ public sealed class ShelfTests(Server server) : IClassFixture<Server>
 
         foreach (var (ware, amount) in new[] { (Coral, 3000), ("centre.truffle-ball.one", 40) })
             (await client.PostAsJsonAsync("/api/pantry/lots", new { id = Guid.CreateVersion7(), ware, amount })).EnsureSuccessStatusCode();
-        Assert.Equal("All at home: make it.", (string)(await OnShelfAsync(id))!["next"]!);
+        Assert.Equal("Everything is in the pantry. Start.", (string)(await OnShelfAsync(id))!["next"]!);
         Assert.Equal(0, (int)Need(await ShelfAsync(), "coral")!["packs"]!);
 
         var melted = (double)(await OnShelfAsync(id))!["toMelt"]!;
@@ -91,7 +91,7 @@ public sealed class ShelfTests(Server server) : IClassFixture<Server>
         var id = (string)(await client.CreatedAsync(order))["id"]!;
         Assert.Contains(
             (await OnShelfAsync(id))!["minds"]!.AsArray(),
-            m => ((string)m!).StartsWith("The customer must not have milk", StringComparison.Ordinal));
+            m => ((string)m!).StartsWith("The order must be free of milk", StringComparison.Ordinal));
         var past = await client.GetFromJsonAsync<JsonObject>($"/api/shelf?from={Orders.Day(-20)[..10]}");
         Assert.DoesNotContain(
             past!["orders"]!.AsArray().SelectMany(o => o!["minds"]!.AsArray()),

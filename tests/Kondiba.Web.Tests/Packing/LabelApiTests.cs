@@ -18,7 +18,8 @@ public sealed class LabelApiTests(Server server) : IClassFixture<Server>
     public async Task A_box_is_labelled_and_its_code_leads_anybody_to_what_the_label_said()
     {
         using var client = await server.StartKitchenAsync("Labels");
-        var kept = await client.PutAsJsonAsync("/api/kitchen/labels", new { maker = "3 Quay Street", notice = "Made at home.", law = "us", right = 1.5 });
+        var kept = await client.PutAsJsonAsync(
+            "/api/kitchen/labels", new { maker = "3 Quay Street", notice = "Made at home.", law = "us", right = 1.5 });
         Assert.Equal(HttpStatusCode.NoContent, kept.StatusCode);
         var id = (string)(await client.CreatedAsync(Box()))["id"]!;
 

@@ -118,6 +118,7 @@ public sealed class PeopleTests(Server server) : IClassFixture<Server>
         var lot = Guid.CreateVersion7();
         (await owner.PostAsJsonAsync("/api/pantry/lots", new { id = lot, ware = "supply.cup", amount = 10 })).EnsureSuccessStatusCode();
         var movement = (string)(await owner.GetFromJsonAsync<JsonArray>($"/api/pantry/lots/{lot}/movements"))![0]!["id"]!;
+        await Server.PriceAllAsync(owner);
         var share = await (await owner.PostAsync($"/api/orders/{order["id"]}/quote/shares", null)).ReadAsync();
         var person = (string)(await owner.GetFromJsonAsync<JsonArray>("/api/people"))![0]!["id"]!;
 
@@ -149,13 +150,14 @@ public sealed class PeopleTests(Server server) : IClassFixture<Server>
     public async Task A_shared_quote_is_read_by_its_link_tells_no_cost_and_can_be_taken_back()
     {
         using var owner = await server.StartKitchenAsync("Sharing kitchen");
+        await Server.PriceAllAsync(owner);
         var order = await owner.CreatedAsync(Orders.Order(Orders.Line()));
         var share = await (await owner.PostAsync($"/api/orders/{order["id"]}/quote/shares", null)).ReadAsync();
         var link = ((string)share["path"]!).Replace("/q/", "/api/quotes/", StringComparison.Ordinal);
 
         using var anyone = Server.Browser(server.Own);
         var text = await anyone.GetStringAsync(link);
-        var quote = JsonNode.Parse(text)!;
+        var quote = JsonNode.Parse(text)!["quote"]!;
         Assert.Equal("Tide table supper", (string)quote["name"]!);
         Assert.True((double)quote["price"]! > 0);
         Assert.DoesNotContain("cost", text, StringComparison.OrdinalIgnoreCase);

@@ -17,7 +17,8 @@ public sealed class SessionTests(Server server) : IClassFixture<Server>
         var asked = 0;
         foreach (var (path, operations) in document!["paths"]!.AsObject()
             .Where(p => !p.Key.StartsWith("/api/session", StringComparison.Ordinal)
-                && p.Key is not ("/api/quotes/{secret}" or "/api/feeds/{secret}.ics" or "/api/ingredients/{id}")))
+                && p.Key is not ("/api/quotes/{secret}" or "/api/quotes/{secret}/acceptance" or "/api/feeds/{secret}.ics"
+                    or "/api/ingredients/{id}")))
         {
             foreach (var (verb, _) in operations!.AsObject())
             {
