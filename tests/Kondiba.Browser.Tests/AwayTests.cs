@@ -20,19 +20,19 @@ public sealed class AwayTests(Site site) : IClassFixture<Fresh>
 
         site.Kill();
         maker.Reload();
-        maker.See("You see what it said last.");
+        maker.See("This is what was last loaded.");
         maker.Click($"({NotTicked})[1]");
         maker.Until(() => maker.Count(Ticked) == 1, "one step ticked");
         maker.Click($"({NotTicked})[1]");
         maker.Until(() => maker.Count(Ticked) == 2, "two steps ticked");
         maker.Click($"({NotTicked})[1]");
-        maker.See("The 3 steps you ticked are kept in this browser");
+        maker.See("The 3 steps you ticked are saved on this device");
         Assert.Empty(maker.Barriers());
         maker.Reload();
         maker.Until(() => maker.Count(Ticked) == 3, "all steps ticked still");
 
         site.Start();
-        maker.Until(() => !maker.Shows("kept in this browser") && !maker.Shows("what it said last"), "the server back", 60);
+        maker.Until(() => !maker.Shows("saved on this device") && !maker.Shows("what was last loaded"), "the server back", 60);
 
         // A plan made anew shows them on the day that they were done on, which may be another; what is arranged names them on every day.
         maker.Until(() => Regex.Count(maker.Text("main"), @": done \d") == 3, "all three steps done, each once", 20);

@@ -66,9 +66,9 @@ public sealed class BenchTests(Site site)
         Do(maker);
         maker.Click("//button[contains(@aria-label, 'not yet, 5 more')]");
         maker.Reload();
-        maker.See("kept in this browser");
+        maker.See("saved on this device");
         site.Start();
-        maker.Until(() => !maker.Shows("kept in this browser") && !maker.Shows("what it said last"), "the server back", 60);
+        maker.Until(() => !maker.Shows("saved on this device") && !maker.Shows("what was last loaded"), "the server back", 60);
         while (maker.Text("h1") != "Nothing left today")
             Do(maker);
 
@@ -115,14 +115,14 @@ public sealed class BenchTests(Site site)
         maker.Go("kitchen/devices");
         maker.Fill("What you call it", "blue probe");
         maker.Press("Add a probe");
-        maker.See("Its token, shown once");
+        maker.See("Copy its token now");
         Assert.Empty(maker.Barriers());
         using var probe = Pretend("probe", maker.Text("[role=status] code:last-child"), "--from", "38", "--grams", "150", "--speed", "10");
         try
         {
             maker.Go("bench");
             ToDipping(maker);
-            maker.Press("put blue probe here");
+            maker.Press("Put blue probe in this pot");
             maker.Until(() => maker.Count("[aria-label='The pot'] svg polyline") > 0, "the curve");
             maker.Until(() => maker.Text("[aria-label='The pot']").Contains("Dip now", StringComparison.Ordinal), "the word to dip", 60);
             Assert.Empty(maker.Barriers());

@@ -25,7 +25,7 @@ public sealed class DayScreenTests : IDisposable
             var button = $"(//ol[@aria-label='Days']//button)[{day}]";
             maker.Click(button);
             maker.Until(() => maker.Count($"{button}[@aria-pressed='true']") == 1, "the day");
-            if (maker.Count("[aria-label=Hands] li") > 5
+            if (maker.Count("[aria-label=You] li") > 5
                 && maker.Count("[aria-label=Pots] li") > 0
                 && maker.Count("[aria-label=counter] li") > 0)
                 return;
@@ -46,24 +46,24 @@ public sealed class DayScreenTests : IDisposable
         // A tray is tapped to see what is on it.
         maker.Click("//section[@aria-label='counter']//li//button");
         maker.See("on it");
-        maker.See("its trays, drawn");
+        maker.See("show its trays");
         maker.Type(Keys.Escape);
 
         // Pinned where it is, the task says so, here and after a reload; taken back, it is free again.
-        maker.Click("(//section[@aria-label='Hands']//li//button[contains(., 'Dip')])[1]");
-        maker.See("Pin it there");
-        maker.Press("Pin it there");
+        maker.Click("(//section[@aria-label='You']//li//button[contains(., 'Dip')])[1]");
+        maker.See("Pin here");
+        maker.Press("Pin here");
         maker.See("pinned at");
         maker.See("(pinned)");
         maker.SeePlan();
         maker.Reload();
         maker.See("(pinned)");
-        maker.Click("//button[starts-with(@aria-label, 'Take back: Dip')]");
-        maker.See("Taken back");
+        maker.Click("//button[starts-with(@aria-label, 'Undo: Dip')]");
+        maker.See("Undone");
         maker.Until(() => !maker.Shows("(pinned)"), "no pin");
         maker.Press("Undo");
         maker.See("(pinned)");
-        maker.Click("//button[starts-with(@aria-label, 'Take back: Dip')]");
+        maker.Click("//button[starts-with(@aria-label, 'Undo: Dip')]");
         maker.Until(() => !maker.Shows("(pinned)"), "no pin");
         maker.Press("Replan");
         maker.SeePlan();
@@ -77,7 +77,7 @@ public sealed class DayScreenTests : IDisposable
         Busy();
 
         // Melted, the pot is told to be warm; taken back, it is to be melted again.
-        maker.Click("(//section[@aria-label='Hands']//li//button[contains(., 'Melt')])[1]");
+        maker.Click("(//section[@aria-label='You']//li//button[contains(., 'Melt')])[1]");
         maker.See("it is melted");
         maker.Press("it is melted");
         maker.See(": done");
@@ -87,20 +87,20 @@ public sealed class DayScreenTests : IDisposable
         maker.Until(() => maker.Count("section[aria-labelledby=arranged] li") == 0, "nothing arranged");
 
         maker.Press("Add helper");
-        maker.FillTime("From", "1800");
-        maker.FillTime("To", "1700");
-        maker.See("It ends before it begins.");
-        maker.FillTime("From", "1500");
+        maker.FillWhen("From", "1800");
+        maker.FillWhen("To", "1700");
+        maker.See("It ends before it starts.");
+        maker.FillWhen("From", "1500");
         maker.Press("Save");
         maker.See("15:00–17:00");
         maker.SeePlan();
         maker.Press("Change hours");
-        maker.FillTime("From", "0700");
+        maker.FillWhen("From", "0700");
         maker.Press("Save");
         maker.Until(() => maker.Count("section[aria-labelledby=arranged] li") == 2, "hours of this day");
         maker.Click("//section[@aria-label='counter']//li//button");
-        maker.Press("the counter is away this day");
-        maker.See("What would have been in it");
+        maker.Press("the counter isn’t available this day");
+        maker.See("What was in it");
         Assert.Empty(maker.Barriers());
     }
 
@@ -110,16 +110,16 @@ public sealed class DayScreenTests : IDisposable
         maker.Go("day?view=hours");
         maker.SeePlan();
         Busy();
-        maker.Click("(//section[@aria-label='Hands']//li//button[contains(., 'Pack')])[1]");
-        maker.See("Pin it there");
+        maker.Click("(//section[@aria-label='You']//li//button[contains(., 'Pack')])[1]");
+        maker.See("Pin here");
         maker.Type(Keys.Escape);
-        maker.Until(() => !maker.Shows("Pin it there"), "the sheet gone");
+        maker.Until(() => !maker.Shows("Pin here"), "the sheet gone");
 
         // Left where it is by Escape; pinned ten minutes later by Enter, with what that does to the rest.
         maker.Type(Keys.ArrowDown);
-        maker.See("Enter pins it here");
+        maker.See("press Enter to pin it here");
         maker.Type(Keys.Escape);
-        maker.Until(() => !maker.Shows("Enter pins it here"), "the step where it was");
+        maker.Until(() => !maker.Shows("press Enter to pin it here"), "the step where it was");
         maker.Type(Keys.ArrowDown + Keys.ArrowDown + Keys.Enter);
         maker.See("(pinned)");
         maker.Until(() => maker.Shows("Nothing else moves.") || maker.Shows("Also moves:"), "what else moves");
@@ -129,7 +129,7 @@ public sealed class DayScreenTests : IDisposable
 
         // Dropped on a day in the row above, it is pinned there at its time.
         maker.Drag(
-            "(//section[@aria-label='Hands']//li//button[starts-with(@title, 'Arrow keys')])[1]",
+            "(//section[@aria-label='You']//li//button[starts-with(@title, 'Move it with the arrow keys')])[1]",
             "//ol[@aria-label='Days']//button[@aria-pressed='true']/ancestor::li/preceding-sibling::li[1]//button");
         maker.See(": pinned ");
         maker.Press("Undo");
@@ -139,11 +139,11 @@ public sealed class DayScreenTests : IDisposable
         maker.Click("//section[@aria-label='counter']//li//button");
         maker.Click("//button[normalize-space()='put it in the fridge']");
         maker.See("in the fridge");
-        maker.Click("//button[starts-with(@aria-label, 'Take back:')]");
+        maker.Click("//button[starts-with(@aria-label, 'Undo:')]");
         maker.Until(() => maker.Count("section[aria-labelledby=arranged] li") == 0, "nothing arranged");
         maker.SeePlan();
 
-        maker.Click("//button[@aria-label='fridge: full or away?']");
+        maker.Click("//button[@aria-label='fridge: full or not available?']");
         maker.Press("Plan without it");
         maker.See("Without the fridge on");
         maker.SeePlan();
@@ -165,7 +165,7 @@ public sealed class DayScreenTests : IDisposable
         }
 
         maker.See("doesn’t all fit");
-        maker.See("of hands are missing");
+        maker.See("short.");
         maker.Until(() => maker.Count("section[aria-labelledby=helps] li button") > 0, "a remedy", 60);
         Assert.Empty(maker.Barriers());
         maker.Click("(//section[@aria-labelledby='helps']//li//button)[1]");
@@ -179,7 +179,7 @@ public sealed class DayScreenTests : IDisposable
     {
         maker.Go("day");
         maker.SeePlan();
-        maker.See("Where it stands");
+        maker.See("Where trays are");
         maker.Click("(//button[contains(@aria-label, ': mark done')])[1]");
         maker.See("Done:");
         maker.Until(() => maker.Count("//button[@aria-pressed='true'][contains(@aria-label, ': done')]") == 1, "one step ticked");
@@ -187,7 +187,7 @@ public sealed class DayScreenTests : IDisposable
         maker.Press("Undo");
         maker.Until(() => maker.Count("//button[@aria-pressed='true'][contains(@aria-label, ': done')]") == 0, "none ticked");
         maker.Press("Hour by hour");
-        maker.Until(() => maker.Count("[aria-label=Hands] li") > 0, "the hours");
+        maker.Until(() => maker.Count("[aria-label=You] li") > 0, "the hours");
         maker.Press("Run sheet");
         maker.See("Hour by hour");
     }
@@ -196,15 +196,15 @@ public sealed class DayScreenTests : IDisposable
     public void A_cellar_and_short_hours_of_ones_own_and_how_cookies_set_there()
     {
         maker.Go("kitchen/hours");
-        maker.Press("A place of my own");
+        maker.Press("Add my own place");
         maker.Fill("Name", "Cellar");
-        maker.Fill("Its air, °C", "12");
-        maker.Click("//form[.//label[normalize-space()='Trays it takes']]//button[normalize-space()='Keep']");
-        maker.See("2 trays, 12 °C, 60 % humidity");
+        maker.Fill("Air temperature, °C", "12");
+        maker.Click("//form[.//label[normalize-space()='Trays it holds']]//button[normalize-space()='Save']");
+        maker.See("2 trays, 12 °C, 60% humidity");
         maker.Go("kitchen/hours");
         maker.Click("//label[normalize-space()='Monday']");
-        maker.Click("(//button[normalize-space()='Keep'])[1]");
-        maker.See("kept");
+        maker.Click("(//button[normalize-space()='Save'])[1]");
+        maker.See("saved");
         Assert.Empty(maker.Barriers());
 
         maker.Order("Cellar supper", "12 thin sandwich cookies dark");
@@ -213,6 +213,6 @@ public sealed class DayScreenTests : IDisposable
         maker.See("Cellar");
         Assert.Equal(4, maker.Count("[role=dialog] svg[role=img]"));
         maker.Click("(//*[@role='dialog']//button[contains(., 'setting, fridge')])[1]");
-        maker.See("each step's error below");
+        maker.See("each step’s error below");
     }
 }

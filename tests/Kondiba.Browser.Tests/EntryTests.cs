@@ -85,7 +85,7 @@ public sealed class EntryTests(Site site) : IClassFixture<Fresh>, IDisposable
         maker.Fill(Field, "12 rods navy, flurble sprinkles, no wibble");
         maker.See("Add it without “flurble sprinkles” and “no wibble”");
         Assert.Empty(maker.Barriers());
-        maker.Click("//p[@role='alert'][contains(., 'wibble')]//button[.='Put in notes']");
+        maker.Click("//p[@role='alert'][contains(., 'wibble')]//button[.='Add to notes']");
         maker.Until(() => maker.Value("Notes").EndsWith("no wibble", StringComparison.Ordinal), "the words in the notes");
         maker.See("Add it without “flurble sprinkles”");
         maker.Fill(Field, Keys.Delete);
@@ -100,7 +100,7 @@ public sealed class EntryTests(Site site) : IClassFixture<Fresh>, IDisposable
         var before = maker.Count("[data-line]");
         maker.Fill(Field, "24 cookies, half teal half plum, gold dust on the plum ones");
         maker.See("Divided into 2 lines");
-        maker.Until(() => maker.Text("[aria-label='What was understood']").Contains("12 of 24", StringComparison.Ordinal), "the parts");
+        maker.Until(() => maker.Text("[aria-label='Understood']").Contains("12 of 24", StringComparison.Ordinal), "the parts");
 
         // Who cannot see the chips hears them.
         maker.Until(
@@ -126,7 +126,7 @@ public sealed class EntryTests(Site site) : IClassFixture<Fresh>, IDisposable
         maker.Until(() => maker.Value(Field) == "12 rods na", "what was typed");
         maker.Offline(true);
         maker.Fill(Field, "12 rods navy with a star");
-        maker.See("Offline. What you typed stays here until it can be read.");
+        maker.See("Offline. What you typed stays here until the server is back.");
         maker.Offline(false);
         maker.Press("Try again");
         maker.Until(() => maker.Count("[data-testid=understood]") == 1, "a line understood");

@@ -13,7 +13,7 @@ public sealed class FigureScreenTests(Site site) : IClassFixture<Fresh>, IDispos
     public void A_figure_of_ones_own_is_built_ordered_planned_and_bought_for()
     {
         maker.Go("kitchen/figures");
-        maker.Press("A figure of my own");
+        maker.Press("Add my own figure");
         maker.Fill("Name of one", "tide bell");
         maker.Fill("Plural", "tide bells");
         maker.Pick("Body", "marshmallow");
@@ -21,14 +21,14 @@ public sealed class FigureScreenTests(Site site) : IClassFixture<Fresh>, IDispos
         maker.Fill("Part, plural", "posts");
         maker.Pick("Made from", "pretzel rod");
         maker.Pick("Usual colour", "silver");
-        maker.Fill("Kept of its length, %", "40");
-        maker.Fill("Cut from one", "3");
-        maker.Press("Keep");
-        maker.See("One centre does not give 3 parts of 40 % of its length. Enter 1 to 2.");
-        maker.Fill("Cut from one", "2");
-        maker.Press("One more of the posts");
+        maker.Fill("Length kept, %", "40");
+        maker.Fill("Pieces cut from one", "3");
+        maker.Press("Save");
+        maker.See("You can’t cut 3 parts of 40% of its length from one centre. Enter 1 to 2.");
+        maker.Fill("Pieces cut from one", "2");
+        maker.Press("Add one to the posts");
         maker.Fill("posts 1: right, mm", "-12");
-        maker.Press("Add something stuck on");
+        maker.Press("Add something to stick on");
         maker.Pick("Stuck on", "moulded stars");
 
         // The drawing follows, and its parts are moved by keys as by the pointer.
@@ -38,7 +38,7 @@ public sealed class FigureScreenTests(Site site) : IClassFixture<Fresh>, IDispos
         maker.Until(() => maker.Value("posts 2: turned, °") == "5", "a post turned by the key");
         Assert.Equal("2", maker.Value("posts 2: down, mm"));
         Assert.Empty(maker.Barriers());
-        maker.Press("Keep");
+        maker.Press("Save");
         maker.See("posts × 2 (40% of pretzel rod)");
 
         maker.Order("Tide watch", "12 tide bells midnight");
@@ -48,12 +48,12 @@ public sealed class FigureScreenTests(Site site) : IClassFixture<Fresh>, IDispos
         maker.SeeSaved();
         var order = new Uri(maker.Url).AbsolutePath[1..];
 
-        maker.Click("//a[normalize-space()='prep, step by step']");
+        maker.Click("//a[normalize-space()='Prep, step by step']");
         maker.See("Cut the posts with a sawing motion");
         maker.See("Glue on the posts with dots of coating");
 
         maker.Go(order);
-        maker.Choose("State", "agreed");
+        maker.Choose("State", "Confirmed");
         maker.SeeSaved();
         maker.Go("day");
         maker.Until(() => maker.Shows("everything fits") && !maker.Shows("still looking"), "a plan", 60);

@@ -19,7 +19,7 @@ public sealed class LogbookTests(Site site) : IClassFixture<Fresh>, IDisposable
         maker.Fill("After the last piece, g", $"{after}");
         maker.See($"{before - after} g used");
         maker.Press("Save");
-        maker.See("What your hand does");
+        maker.See("How you work");
     }
 
     private static double ToMelt(Maker maker, string order)
@@ -53,7 +53,7 @@ public sealed class LogbookTests(Site site) : IClassFixture<Fresh>, IDisposable
         Assert.True(ToMelt(maker, order) > before);
         maker.See("from 3 batches of yours");
         maker.Click("//button[contains(@aria-label, 'coating on one') or contains(., 'g each')]");
-        maker.See("what your hand makes of it");
+        maker.See("your own dipping, learned");
 
         maker.Go("logbook");
         maker.Click("(//a[starts-with(@href, '/logbook/') and contains(., 'pieces')])[1]");
@@ -90,7 +90,7 @@ public sealed class LogbookTests(Site site) : IClassFixture<Fresh>, IDisposable
         maker.See("let them warm up in a closed box");
         Assert.Empty(maker.Barriers());
         maker.Click("(//button[contains(., 'This was it')])[1]");
-        maker.See("In the logbook, with");
+        maker.See("Saved in the logbook, with");
         maker.Go("logbook");
         maker.See("Sticky and dull after chilling");
     }
@@ -103,7 +103,7 @@ public sealed class LogbookTests(Site site) : IClassFixture<Fresh>, IDisposable
             await LogAsync(client, day, "wide-jar", 180);
         using var maker = new Maker(site, width: 390, height: 844, dark: true);
         maker.Go("logbook");
-        maker.See("In place of the 11 cm wide jar");
+        maker.See("Compared with the 11 cm wide jar");
         Assert.Equal(390, maker.Measure("return document.documentElement.scrollWidth"));
         Assert.Empty(maker.Barriers());
         maker.Click("//button[starts-with(@aria-label, 'use it from now on: Dip pretzel rods')]");

@@ -14,7 +14,7 @@ public sealed class LookTests(Site site) : IClassFixture<Fresh>, IDisposable
         maker.See("Meteor night");
         maker.Type("l");
         maker.Click("//a[normalize-space()='A new look']");
-        maker.Pick("On", "truffle balls");
+        maker.Pick("For", "truffle balls");
         maker.Click("//section[@aria-label='truffle balls']//button[contains(., 'spiral')]");
         maker.See("4 turns");
         maker.Until(() => maker.Count("[data-testid=drizzle-each]") == 1, "the drizzle on each");
@@ -28,14 +28,14 @@ public sealed class LookTests(Site site) : IClassFixture<Fresh>, IDisposable
         maker.Reload();
         maker.Until(() => maker.Value("Name of the look") == "Lantern", "the name");
         maker.See("6 turns");
-        maker.Press("Keep");
-        maker.See("kept");
+        maker.Press("Save");
+        maker.See("saved");
 
         maker.Open("Orchid show");
         maker.SeeSaved();
         var lime = maker.Text("[data-testid=pot-lime]");
         maker.Choose("Look of truffle balls", "Lantern");
-        maker.Until(() => maker.Text("[data-testid=pot-white]").Contains("drizzle", StringComparison.Ordinal), "white drizzle");
+        maker.Until(() => maker.Text("[data-testid=pot-white]").Contains("in a bag", StringComparison.Ordinal), "white drizzle");
         maker.Until(() => maker.Count("[data-testid=pot-dark]") == 1, "a dark pot, as the look has it");
         Assert.Equal(lime, maker.Text("[data-testid=pot-lime]"));
         maker.SeeSaved();
@@ -63,20 +63,20 @@ public sealed class LookTests(Site site) : IClassFixture<Fresh>, IDisposable
     public void Wet_and_set_in_the_wrong_order_and_more_sprinkles_than_coat_are_told_by_their_controls()
     {
         maker.Go("looks/ripple");
-        maker.Press("Draw another pattern");
+        maker.Press("Add another pattern");
         maker.Click("//*[@role='radio'][@aria-label='marble']");
-        maker.See("Marble is drawn on the wet coat, and rings before it wants the coat touch-dry. Put marble first.");
-        maker.Press("Sprinkle something on");
+        maker.See("Marble is drawn on the wet coat, but rings before it needs the coat touch-dry. Put marble first.");
+        maker.Press("Add sprinkles");
         maker.Slide("Cover of the nonpareils", Keys.End);
-        maker.See("100 % of the side that is seen");
-        maker.Press("Sprinkle something else too");
-        maker.See("That is more than there is coat for: 130 % covered in all. Type at most 0 % here");
+        maker.See("100% of the side that is seen");
+        maker.Press("Add more sprinkles");
+        maker.See("That is more than the coat: 130% covered in all. Enter at most 0% here");
         Assert.Empty(maker.Barriers());
-        maker.Press("Keep");
-        maker.See("It cannot be kept as it is.");
+        maker.Press("Save");
+        maker.See("Couldn’t save.");
         maker.Press("Undo");
-        maker.Press("Keep");
-        maker.See("kept");
+        maker.Press("Save");
+        maker.See("saved");
     }
 
     [Fact]
@@ -85,11 +85,11 @@ public sealed class LookTests(Site site) : IClassFixture<Fresh>, IDisposable
         maker.Open("Meteor night");
         maker.SeeSaved();
         Assert.Equal(1, maker.Count("[data-testid=pot-silver]"));
-        maker.Press("Put it on all pieces");
-        maker.Until(() => maker.Text("[data-testid=pot-silver]").Contains("pool", StringComparison.Ordinal), "silver to dip in");
+        maker.Press("Use it on all pieces");
+        maker.Until(() => maker.Count("[data-testid=pot-silver] [data-testid=how-to-dip]") == 1, "silver to dip in");
         maker.SeeSaved();
         maker.Chord(Keys.Control, "z");
-        maker.Until(() => !maker.Text("[data-testid=pot-silver]").Contains("pool", StringComparison.Ordinal), "silver in a bag alone");
+        maker.Until(() => maker.Count("[data-testid=pot-silver] [data-testid=how-to-dip]") == 0, "silver in a bag alone");
         maker.SeeSaved();
     }
 
@@ -107,7 +107,7 @@ public sealed class LookTests(Site site) : IClassFixture<Fresh>, IDisposable
     public void A_look_is_saved_as_a_picture_that_stands_on_its_own()
     {
         maker.Go("looks/fern");
-        maker.See("In the order of the hands");
+        maker.See("Steps");
         var picture = maker.Download(() => maker.Press("Save as SVG"), "fern.svg");
         Assert.Equal("http://www.w3.org/2000/svg", System.Xml.Linq.XElement.Parse(picture).Name.NamespaceName);
         Assert.Contains("<path", picture, StringComparison.Ordinal);
@@ -118,7 +118,7 @@ public sealed class LookTests(Site site) : IClassFixture<Fresh>, IDisposable
         maker.See("Touch-dry: straight lines in plum");
         maker.Go("looks");
         maker.See("Harbour berry");
-        Assert.Contains("\"kondiba-looks\"", maker.Download(() => maker.Press("Save as a file"), "looks.json"), StringComparison.Ordinal);
+        Assert.Contains("\"kondiba-looks\"", maker.Download(() => maker.Press("Export"), "looks.json"), StringComparison.Ordinal);
     }
 
     [Fact]
@@ -128,7 +128,7 @@ public sealed class LookTests(Site site) : IClassFixture<Fresh>, IDisposable
         maker.Press("Remove");
         maker.See("Dew was removed.");
         maker.Until(() => maker.Count("a[href='/looks/dew']") == 0, "the library without it");
-        maker.Press("Put it back");
+        maker.Press("Undo");
         maker.Until(() => maker.Count("a[href='/looks/dew']") == 1, "the library with it");
     }
 
@@ -137,13 +137,16 @@ public sealed class LookTests(Site site) : IClassFixture<Fresh>, IDisposable
     {
         maker.Go("looks");
         maker.See("Harbour berry");
-        maker.Hand("A file of looks", "{\"format\":\"recipes\",\"version\":1,\"looks\":[]}");
-        maker.See("This is no file of looks that can be read here.");
-        maker.Hand("A file of looks", """
-            {"format":"kondiba-looks","version":1,"looks":[{"code":"handed-on","name":"Handed on","centre":"apple","size":"M","coating":"compound-wafer-hot-flow","colour":"coral","depth":1,
-             "coats":1,"atOnce":false,"upright":null,"decor":{"dips":[],"patterns":[],"sprinkles":[{"kind":"coconut","side":"both","cover":0.9,"glued":false}],"parts":[],"paint":null}}]}
+        maker.Hand("File of looks", "{\"format\":\"recipes\",\"version\":1,\"looks\":[]}");
+        maker.See("This isn’t a file of looks.");
+        maker.Hand("File of looks", """
+            {"format":"kondiba-looks","version":1,"looks":[{
+             "code":"handed-on","name":"Handed on","centre":"apple","size":"M","coating":"compound-wafer-hot-flow","colour":"coral",
+             "depth":1,"coats":1,"atOnce":false,"upright":null,
+             "decor":{"dips":[],"patterns":[],"sprinkles":[{"kind":"coconut","side":"both","cover":0.9,"glued":false}],"parts":[],
+             "paint":null}}]}
             """);
-        maker.See("1 look taken in.");
+        maker.See("1 look imported.");
         maker.See("Handed on");
     }
 }

@@ -1,15 +1,13 @@
-using System.Collections.ObjectModel;
 using System.Diagnostics;
 using System.Globalization;
 using OpenQA.Selenium;
 using OpenQA.Selenium.Chrome;
 using OpenQA.Selenium.Interactions;
-using UglyToad.PdfPig;
 
 namespace Kondiba.Browser.Tests;
 
 /// <summary>A maker at a browser: does what hands do, sees what is shown.</summary>
-public sealed class Maker : IDisposable
+public sealed partial class Maker : IDisposable
 {
     private const int Phone = 390;
     private readonly ChromeDriver driver;
@@ -128,14 +126,21 @@ public sealed class Maker : IDisposable
         },
         label);
 
-    /// <summary>Types a time of the day, its digits one by one.</summary>
-    public void FillTime(string label, string digits) => Until(
-        () =>
-        {
-            Field(label).SendKeys(digits);
-            return true;
-        },
-        label);
+    /// <summary>Fills every field whose label says something.</summary>
+    public void FillEach(string labelled, string text)
+    {
+        foreach (var label in driver.FindElements(By.CssSelector($"input[aria-label*='{labelled}']"))
+            .Select(f => f.GetDomAttribute("aria-label")!)
+            .ToList())
+            Fill(label, text);
+    }
+
+    /// <summary>Types a day or a time, until it is read.</summary>
+    public void FillWhen(string label, string text)
+    {
+        Fill(label, text + Keys.Enter);
+        Until(() => Field(label).GetDomAttribute("aria-busy") == "false", label);
+    }
 
     /// <summary>Moves a slider with keys.</summary>
     public void Slide(string label, string keys) => Until(
@@ -180,14 +185,18 @@ public sealed class Maker : IDisposable
         Click($"//*[@role='option'][starts-with(normalize-space(), '{option}')]");
     }
 
-    /// <summary>Picks from a drop-down that the browser draws.</summary>
-    public void Pick(string label, string option) => Until(
-        () =>
-        {
-            Field(label).FindElement(By.XPath($"./option[normalize-space()='{option}']")).Click();
-            return true;
-        },
-        label);
+    /// <summary>Picks from a list that opens under a field.</summary>
+    public void Pick(string label, string option)
+    {
+        Until(
+            () =>
+            {
+                InView(Field(label)).Click();
+                return true;
+            },
+            label);
+        Click($"//*[@role='option'][normalize-space()='{option}']");
+    }
 
     public string Value(string label) => Field(label).GetDomProperty("value") ?? "";
 
@@ -276,61 +285,14 @@ public sealed class Maker : IDisposable
         driver.ExecuteCdpCommand("Page.addScriptToEvaluateOnNewDocument", new() { ["source"] = script });
     }
 
-    /// <summary>
-    /// What axe-core finds serious or critical on the page as it stands: in light, then its colours in dark, then all but its colours as
-    /// narrow as on a phone.
-    /// </summary>
-    public IReadOnlyList<string> Barriers()
-    {
-        driver.ExecuteScript(File.ReadAllText(Path.Combine(Site.Root, "src", "client", "node_modules", "axe-core", "axe.min.js")));
-        List<string> found = [.. Barriers("{}")];
-        Emulate(width, height, !dark);
-        found.AddRange(Barriers("{ runOnly: { type: 'rule', values: colours } }"));
-        Emulate(Phone, height, dark);
-        found.AddRange(Barriers("{ rules: Object.fromEntries(colours.map(rule => [rule, { enabled: false }])) }"));
-        Emulate(width, height, dark);
-        return found;
-    }
-
-    private IEnumerable<string> Barriers(string rules) => ((ReadOnlyCollection<object>)driver.ExecuteAsyncScript($$"""
-            const [done] = arguments, colours = ['color-contrast', 'link-in-text-block'];
-            axe.run(document, { resultTypes: ['violations'], preload: false, ...{{rules}} }).then(r => done(r.violations
-              .filter(v => v.impact === 'serious' || v.impact === 'critical')
-              .map(v => v.id + ': ' + v.nodes.map(n => n.target + ' ' + (n.failureSummary ?? '')).join('; '))));
-            """)!).Cast<string>();
-
-    private void Emulate(int width, int height, bool dark)
-    {
-        driver.ExecuteCdpCommand(
-            "Emulation.setDeviceMetricsOverride",
-            new() { ["width"] = width, ["height"] = height, ["deviceScaleFactor"] = 1, ["mobile"] = false });
-        driver.ExecuteCdpCommand(
-            "Emulation.setEmulatedMedia",
-            new() { ["features"] = new object[] { new { name = "prefers-color-scheme", value = dark ? "dark" : "light" } } });
-    }
-
-    /// <summary>A number that a script returns.</summary>
-    public double Measure(string script) => Convert.ToDouble(driver.ExecuteScript(script), CultureInfo.InvariantCulture);
-
-    /// <summary>A number that a script hands to its last argument.</summary>
-    public double MeasureLater(string script) => Convert.ToDouble(driver.ExecuteAsyncScript(script), CultureInfo.InvariantCulture);
-
-    /// <summary>The page as it comes out of the printer, on the paper that it asks for.</summary>
-    public PdfDocument Printed()
-    {
-        var printed = (Dictionary<string, object?>)driver.ExecuteCdpCommand(
-            "Page.printToPDF", new() { ["preferCSSPageSize"] = true, ["printBackground"] = true })!;
-        return PdfDocument.Open(Convert.FromBase64String((string)printed["data"]!));
-    }
-
-    /// <summary>Pages of A4 that the page prints on.</summary>
-    public int PrintedPages()
-    {
-        var pdf = Convert.FromBase64String(driver.Print(new() { PageDimensions = PrintOptions.PageSize.A4 }).AsBase64EncodedString);
-        return System.Text.RegularExpressions.Regex.Count(System.Text.Encoding.Latin1.GetString(pdf), @"/Type\s*/Page\b");
-    }
-
-    public void Screenshot(string path) => driver.GetScreenshot().SaveAsFile(path);
+    /// <summary>Gives something the focus, as Tab would in the end.</summary>
+    public void FocusOn(string xpath) => Until(
+        () =>
+        {
+            driver.ExecuteScript("arguments[0].focus()", driver.FindElement(By.XPath(xpath)));
+            return true;
+        },
+        xpath);
 
     private string PageText => ((string)driver.ExecuteScript("return document.body.innerText")!).Replace('\u00a0', ' ');
 

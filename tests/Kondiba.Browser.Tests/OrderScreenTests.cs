@@ -15,7 +15,7 @@ public sealed class OrderScreenTests(Site site) : IClassFixture<Fresh>, IDisposa
     {
         maker.Type("n");
         maker.Until(() => maker.Focused() == "Add to the order", "the cursor where lines are typed");
-        maker.See("A pot for each colour will stand here");
+        maker.See("Your pots appear here");
         maker.Type(Keys.Tab);
         maker.Until(() => maker.Focused() == "Order for", "the cursor in the name");
         maker.Type(Keys.Control + "a" + Keys.Null + "Lighthouse supper" + Keys.Shift + Keys.Tab + Keys.Null);
@@ -65,20 +65,20 @@ public sealed class OrderScreenTests(Site site) : IClassFixture<Fresh>, IDisposa
         maker.Open("Regatta");
         maker.SeeSaved();
         maker.Fill("How many pretzel rods", "0");
-        maker.See("There must be at least one piece. Type how many, or remove the line.");
-        maker.See("not saved yet");
+        maker.See("This is less than one piece. Enter how many, or remove the line.");
+        maker.See("not saved: fix");
         maker.Until(
-            () => !maker.Text("[data-testid=pot-coral]").Contains("pool", StringComparison.Ordinal)
+            () => maker.Count("[data-testid=pot-coral] [data-testid=how-to-dip]") == 0
                 && maker.Count("[data-testid=pot-teal]") == 1,
             "coral in a bag alone");
 
         maker.Reload();
         maker.Until(() => maker.Value("How many pretzel rods") == "0", "what was typed");
-        maker.See("There must be at least one piece.");
+        maker.See("This is less than one piece.");
         maker.Fill("How many pretzel rods", "18");
         maker.SeeSaved();
         maker.Fill("Dip depth of pretzel rods", "120" + Keys.Tab);
-        maker.See("A piece is dipped somewhere between not at all and whole.");
+        maker.See("This dip depth is not possible.");
         maker.Fill("Dip depth of pretzel rods", "1/2" + Keys.Tab);
         maker.SeeSaved();
         Assert.Equal("half", maker.Value("Dip depth of pretzel rods"));
@@ -104,7 +104,8 @@ public sealed class OrderScreenTests(Site site) : IClassFixture<Fresh>, IDisposa
         maker.Open("Regatta");
         maker.Choose("Vessel for teal", "7 cm tall glass");
         maker.See(
-            "A medium apple is 76 mm across and wants 91 mm to go in and out upright; the 7 cm tall glass is 70 mm wide. Choose another vessel");
+            "A medium apple is 76 mm across and needs 91 mm to go in and out upright; the 7 cm tall glass is 70 mm wide. "
+            + "Choose another vessel");
         maker.Press("Find a vessel for me");
         maker.Until(() => !maker.Shows("76 mm across"), "no complaint");
         maker.SeeSaved();
@@ -123,7 +124,7 @@ public sealed class OrderScreenTests(Site site) : IClassFixture<Fresh>, IDisposa
 
         site.Kill();
         maker.Fill("Order for", "Chess final, second board");
-        maker.See("the server is away");
+        maker.See("Offline. Saved on this device.");
         site.Start();
         maker.SeeSaved();
         using var other = new Maker(site);
@@ -143,8 +144,8 @@ public sealed class OrderScreenTests(Site site) : IClassFixture<Fresh>, IDisposa
         other.SeeSaved();
 
         maker.Fill("Notes", "from this window");
-        maker.See("Changed somewhere else meanwhile.");
-        maker.Press("Keep this one");
+        maker.See("Someone else changed this order.");
+        maker.Press("Keep mine");
         maker.SeeSaved();
         other.Reload();
         other.Until(() => other.Value("Notes") == "from this window", "this window's notes");
@@ -152,8 +153,8 @@ public sealed class OrderScreenTests(Site site) : IClassFixture<Fresh>, IDisposa
         maker.Fill("Notes", "once more");
         maker.SeeSaved();
         other.Fill("Notes", "too late");
-        other.See("Changed somewhere else meanwhile.");
-        other.Press("Take that one");
+        other.See("Someone else changed this order.");
+        other.Press("Use theirs");
         other.Until(() => other.Value("Notes") == "once more", "the first window's notes");
     }
 
@@ -164,7 +165,7 @@ public sealed class OrderScreenTests(Site site) : IClassFixture<Fresh>, IDisposa
         maker.SeeSaved();
         var before = maker.Number(Midnight + "[data-testid=to-melt]");
         maker.Press("What if …");
-        maker.See("as it is");
+        maker.See("as is");
         maker.Until(() => maker.Text("[data-testid=difference-all-colours]") == "none", "no difference");
         maker.Choose("Vessel for midnight, what if", "9 cm jar");
         maker.Until(() => maker.Text("[data-testid=difference-all-colours]").StartsWith('+'), "more to melt");
@@ -179,7 +180,7 @@ public sealed class OrderScreenTests(Site site) : IClassFixture<Fresh>, IDisposa
         maker.Choose("Coats on pretzel rods, what if", "two coats");
         maker.Until(() => Grams("[data-testid=difference-all-colours]") > thicker + 20, "more of them");
         var twice = Grams("[data-testid=difference-all-colours]");
-        maker.Fill("Margin, %", "25");
+        maker.Fill("Extra, %", "25");
         maker.Until(() => Grams("[data-testid=difference-all-colours]") > twice + 20, "more to spare");
         Assert.True(Grams("[data-testid=difference-all-colours]") > 150);
         Assert.Equal(before, maker.Number(Midnight + "[data-testid=to-melt]"));
@@ -224,7 +225,7 @@ public sealed class OrderScreenTests(Site site) : IClassFixture<Fresh>, IDisposa
     public void Figures_say_how_and_units_switch_everywhere()
     {
         maker.Open("Meteor night");
-        maker.See("Make white, then silver, then midnight, then dark: light ones first.");
+        maker.See("Make white, then silver, then midnight, then dark: light colours first.");
         maker.Click("//*[@data-testid='pot-dark']//button[contains(., 'to melt: how?')]");
         maker.See("How: dark, to melt");
         maker.See("stays on tools and walls");
@@ -253,9 +254,9 @@ public sealed class OrderScreenTests(Site site) : IClassFixture<Fresh>, IDisposa
         maker.Fill("Order for", "Fog signal tea");
         maker.SeeSaved();
         maker.Press("Remove");
-        maker.See("Fog signal tea was taken off the shelf.");
-        maker.Press("Put it back");
-        maker.Until(() => !maker.Shows("taken off"), "the offer gone");
+        maker.See("Fog signal tea was deleted.");
+        maker.Press("Undo");
+        maker.Until(() => !maker.Shows("was deleted"), "the offer gone");
         maker.See("Fog signal tea");
     }
 }

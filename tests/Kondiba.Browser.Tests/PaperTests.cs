@@ -26,8 +26,8 @@ public sealed class PaperTests(Site site) : IDisposable
             Assert.Contains(Drawn(page), d => Is(d.Wide, 100) && d.High < 4);
         });
 
-        // As the centres' measures are: a rod 13 by 200, a large berry 33 by 38, a truffle 30 across, a thin cookie 45. A berry's shoulder is
-        // drawn round from four fifths of its height on, where a paraboloid is √0.8 of its width.
+        // As the centres' measures are: a rod 13 by 200, a large berry 33 by 38, a truffle 30 across, a thin cookie 45.
+        // A berry's shoulder is drawn round from four fifths of its height on, where a paraboloid is √0.8 of its width.
         (double Wide, double High)[] wanted = [(13, 200), (33 * Math.Sqrt(0.8), 38), (30, 30), (45, 45)];
         foreach (var (page, size) in pdf.GetPages().Zip(wanted))
             Assert.Contains(Drawn(page), d => Is(d.Wide, size.Wide) && Is(d.High, size.High));
@@ -82,11 +82,11 @@ public sealed class PaperTests(Site site) : IDisposable
     public void A_test_sheet_shows_where_labels_lie()
     {
         maker.Open("Meteor night");
-        maker.Click("//a[normalize-space()='packing and labels']");
+        maker.Click("//a[normalize-space()='Packing and labels']");
         maker.Click("//a[normalize-space()='Labels']");
         maker.See("8 on A4");
         maker.Press("Test sheet");
-        maker.See("hold a ruler to it");
+        maker.See("Check with a ruler");
         using var pdf = maker.Printed();
         var page = pdf.GetPage(1);
         Assert.Equal(1, pdf.NumberOfPages);
@@ -100,7 +100,7 @@ public sealed class PaperTests(Site site) : IDisposable
         maker.Open("Meteor night");
         var order = new Uri(maker.Url).AbsolutePath[1..];
         maker.Go($"{order}/quote");
-        maker.See("as a deposit");
+        maker.See("Deposit");
         using (var quote = maker.Printed())
         {
             Assert.Equal(1, quote.NumberOfPages);
@@ -127,18 +127,18 @@ public sealed class PaperTests(Site site) : IDisposable
         maker.Click("(//a[contains(@href, '/handbook?find=')])[1]");
         maker.Until(() => new Uri(maker.Url).AbsolutePath == "/handbook", "the handbook");
         maker.Go("handbook");
-        maker.Fill("Find a word, a centre, a trouble …", "wet window");
+        maker.Fill("Find a word, a centre, a problem …", "wet window");
         maker.See("How long a coat takes sprinkles");
         maker.Until(() => !maker.Shows("Palm-kernel flakes"), "only what was looked for");
         Assert.Empty(maker.Barriers());
-        maker.Fill("Find a word, a centre, a trouble …", "zzz");
-        maker.See("Nothing about “zzz”.");
+        maker.Fill("Find a word, a centre, a problem …", "zzz");
+        maker.See("Nothing found for “zzz”.");
     }
 
     private void Paper(string kind, string shown)
     {
         maker.Open("Meteor night");
-        maker.Click("//a[normalize-space()='paper for the counter']");
+        maker.Click("//a[normalize-space()='Print for the counter']");
         maker.Click($"//a[normalize-space()='{kind}']");
         maker.Until(() => maker.Count($"//*[name()='svg' or name()='article'][contains(., '{shown}')]") > 0, shown);
         Assert.Empty(maker.Barriers());

@@ -23,11 +23,11 @@ public sealed class PrepScreenTests(Site site) : IClassFixture<Fresh>, IDisposab
         maker.Press("Undo");
         maker.SeeSaved();
 
-        maker.Click("//a[normalize-space()='prep, step by step']");
+        maker.Click("//a[normalize-space()='Prep, step by step']");
         maker.See("Bring the cream to its first simmer");
         maker.See("727 g dark chocolate");
         maker.See("436 g whipping cream");
-        maker.See("then wait 4 h 00");
+        maker.See("then wait 4 h");
         maker.See("common practice");
         maker.Click("//button[contains(., 'whipping cream: how?')]");
         maker.See("sticks to the tools");
@@ -35,16 +35,16 @@ public sealed class PrepScreenTests(Site site) : IClassFixture<Fresh>, IDisposab
 
         // The other school firms it in the fridge, and the list follows and is kept.
         maker.Click("//*[@role='radiogroup'][@aria-label='Ganache firms']//label[contains(., 'in the fridge')]");
-        maker.See("then wait 1 h 30");
-        maker.Until(() => !maker.Shows("then wait 4 h 00"), "the other way gone");
+        maker.See("then wait 1 h 30 min");
+        maker.Until(() => !maker.Shows("then wait 4 h"), "the other way gone");
         maker.See("For this order only.");
         maker.SeeSaved();
         maker.Reload();
-        maker.See("then wait 1 h 30");
+        maker.See("then wait 1 h 30 min");
         Assert.Empty(maker.Barriers());
 
         maker.Go($"{order}/price");
-        maker.See("what it is made of");
+        maker.See("fruit, cookies and ingredients");
     }
 
     [Fact]
@@ -54,16 +54,16 @@ public sealed class PrepScreenTests(Site site) : IClassFixture<Fresh>, IDisposab
         maker.Choose("Mould of moulded pieces", "round cookie mould");
         maker.Choose("Insert of moulded pieces", "double-filled sandwich cookie");
         maker.See("14 mm tall");
-        maker.See("Take one of at most 12.5 mm");
+        maker.See("Use one of at most 12.5 mm");
         maker.Choose("Insert of moulded pieces", "thin sandwich cookie");
         maker.Until(() => !maker.Shows("14 mm tall"), "nothing wrong any more");
-        maker.See("as heaped wafers say");
+        maker.See("as heaped wafers suggest");
         maker.See("2 rounds of 16");
         maker.Click("//button[contains(., 'rounds of moulded pieces: how?')]");
         maker.See("cavities in one mould");
         maker.Type(Keys.Escape);
         maker.SeeSaved();
-        maker.Click("//a[normalize-space()='prep, step by step']");
+        maker.Click("//a[normalize-space()='Prep, step by step']");
         maker.See("round 2 of 2");
         maker.See("scrape flush");
         maker.See("Brush off crumbs");
@@ -74,23 +74,23 @@ public sealed class PrepScreenTests(Site site) : IClassFixture<Fresh>, IDisposab
     {
         maker.Go("kitchen/fillings");
         maker.See("Dark ganache");
-        maker.Hand("A recipe to take in", """
+        maker.Hand("Recipe file to import", """
             {"@context": "https://schema.org", "@type": "Recipe", "name": "Keeper's fudge balls", "recipeYield": "20 balls",
              "recipeIngredient": ["1 cup heavy cream", "300 g dark chocolate", "2 handfuls of toffee crumbs"],
              "recipeInstructions": [{"@type": "HowToStep", "text": "Simmer, pour and stir."}, {"@type": "HowToStep", "text": "Roll when firm."}]}
             """);
-        maker.See("“2 handfuls of toffee crumbs” gives no mass");
+        maker.See("“2 handfuls of toffee crumbs” has no weight");
         Assert.Equal("Keeper's fudge balls", maker.Value("Name"));
         Assert.Equal("238", maker.Value("Amount, g"));
         Assert.Empty(maker.Barriers());
         maker.Click(
-            "(//label[normalize-space()='Amount, g']/following-sibling::div/input | //label[normalize-space()='Amount, g']/following-sibling::input)[3]");
+            "(//label[normalize-space()='Amount, g']/following-sibling::span/input)[3]");
         maker.Type("62");
-        maker.Press("Keep");
+        maker.Press("Save");
         maker.Until(() => maker.Count("//h2[contains(., 'Keeper')]") == 1, "the recipe on the scales");
         maker.Fill("Pieces", "40");
         maker.Until(() => maker.Text("[data-testid=makes]") == "40", "forty pieces");
-        maker.Click("//label[normalize-space()='so much dark chocolate']");
+        maker.Click("//label[normalize-space()='amount of dark chocolate']");
         maker.Fill("dark chocolate, g", "326");
         maker.Until(
             () => maker.Text("[data-testid=amount-cream]").StartsWith("259 g", StringComparison.Ordinal), "the cream that goes with it");
@@ -100,21 +100,21 @@ public sealed class PrepScreenTests(Site site) : IClassFixture<Fresh>, IDisposab
         Assert.Contains("Roll when firm.", file, StringComparison.Ordinal);
 
         // What is no recipe says so and changes nothing.
-        maker.Hand("A recipe to take in", "{\"@type\": \"Person\"}");
-        maker.See("There is no recipe in it.");
+        maker.Hand("Recipe file to import", "{\"@type\": \"Person\"}");
+        maker.See("There is no recipe in this file.");
     }
 
     [Fact]
     public void Chocolate_at_hand_says_how_many_truffles_it_makes()
     {
         maker.Go("kitchen/fillings?recipe=ganache-dark");
-        maker.Click("//label[normalize-space()='so much dark chocolate']");
+        maker.Click("//label[normalize-space()='amount of dark chocolate']");
         maker.Fill("dark chocolate, g", "326");
         maker.Until(() => maker.Text("[data-testid=amount-cream]").StartsWith("196 g", StringComparison.Ordinal), "196 g of cream");
         Assert.Equal("27", maker.Text("[data-testid=makes]"));
         maker.Fill("whipping cream, % of the dark chocolate", "150");
         maker.See("will not hold its shape");
-        maker.Fill("Portion on a piece, g", "0");
+        maker.Fill("Portion per piece, g", "0");
         maker.See("A portion weighs 1 to 200 g.");
     }
 
@@ -140,7 +140,7 @@ public sealed class PrepScreenTests(Site site) : IClassFixture<Fresh>, IDisposab
         maker.Type(Keys.Escape);
         maker.Until(() => maker.Count("[data-testid='pot-silver']") == 1, "a pot for the stars");
         maker.SeeSaved();
-        maker.Click("//a[normalize-space()='prep, step by step']");
+        maker.Click("//a[normalize-space()='Prep, step by step']");
         maker.See("Mould them in 1 round of 20");
     }
 
@@ -148,22 +148,22 @@ public sealed class PrepScreenTests(Site site) : IClassFixture<Fresh>, IDisposab
     public void A_school_of_the_kitchen_and_a_mould_of_ones_own_are_kept()
     {
         maker.Go("kitchen/ways");
-        maker.See("Where makers differ");
+        maker.See("Your methods");
         maker.Click("//*[@role='radiogroup'][@aria-label='Cracker sandwiches']//label[contains(., 'freezer')]");
-        maker.Press("Keep");
-        maker.See("kept");
+        maker.Press("Save");
+        maker.See("saved");
         var order = maker.Order("Crackers", "12 cracker sandwiches dark");
         maker.Go($"{order}/prep");
         maker.See("Chill them on the tray in the freezer.");
 
         maker.Go("kitchen/moulds");
-        maker.Press("A mould of my own");
+        maker.Press("Add my own mould");
         maker.Fill("Name", "tide mould");
         maker.Fill("depth, mm", "0");
-        maker.Press("Keep");
-        maker.See("depth: 0 mm cannot be.");
+        maker.Press("Save");
+        maker.See("Depth: 0 mm is not possible.");
         maker.Fill("depth, mm", "18");
-        maker.Press("Keep");
+        maker.Press("Save");
         maker.See("Tide mould");
         maker.See("1 mould of 6");
     }

@@ -90,13 +90,14 @@ public sealed class Screenshots(Site site) : IClassFixture<Fresh>
             maker.Open("Meteor night");
             WaitForTrays(maker);
             Save(maker, "order");
-            maker.Click("//*[@data-testid='pot-midnight']//button[contains(., 'pool: how?')]");
-            maker.See("must stand for the last");
+            maker.Click("//*[@data-testid='pot-midnight']//button[starts-with(., 'Where it goes')]");
+            maker.Click("//*[@data-testid='pot-midnight']//button[contains(., 'dipping depth: how?')]");
+            maker.See("depth needed for the last");
             Save(maker, "how");
             maker.Type(Keys.Escape);
             foreach (var (page, shown, name) in new[]
             {
-                ("looks/harbour-berry", "In the order of the hands", "look"), ("handbook?find=foot", "The puddle that spreads", "handbook"),
+                ("looks/harbour-berry", "Steps", "look"), ("handbook?find=foot", "The puddle that spreads", "handbook"),
             })
             {
                 maker.Go(page);
@@ -108,7 +109,8 @@ public sealed class Screenshots(Site site) : IClassFixture<Fresh>
             var meteor = new Uri(maker.Url).AbsolutePath[1..];
             foreach (var (page, shown, name) in new[]
             {
-                ("packing", "all alike", "packing"), ("labels", "batch 3-", "labels"), ("paper/templates", "to lie under parchment", "template"),
+                ("packing", "all alike", "packing"), ("labels", "batch 3-", "labels"),
+                ("paper/templates", "to lie under parchment", "template"),
             })
             {
                 maker.Go($"{meteor}/{page}");
@@ -119,7 +121,7 @@ public sealed class Screenshots(Site site) : IClassFixture<Fresh>
 
             maker.Go("orders");
             maker.Click("//a[contains(., 'Open day')]");
-            maker.Click("//a[normalize-space()='prep, step by step']");
+            maker.Click("//a[normalize-space()='Prep, step by step']");
             maker.See("Makers differ");
             Save(maker, "prep");
             maker.Open("Regatta");
@@ -136,7 +138,7 @@ public sealed class Screenshots(Site site) : IClassFixture<Fresh>
             }
 
             maker.Go("colour?target=%237fb7a6");
-            maker.See("One drop more");
+            maker.See("One more drop");
             Save(maker, "colour");
             Planned(maker);
             Save(maker, "day");

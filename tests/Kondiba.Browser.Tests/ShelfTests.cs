@@ -11,11 +11,11 @@ public sealed class ShelfTests(Site site) : IClassFixture<Fresh>
     public void Who_comes_without_the_printed_address_opens_the_sample_kitchen_and_no_other()
     {
         using var maker = new Maker(site, signIn: false);
-        maker.See("Dipped treats, measured and in time.");
+        maker.See("Know what to melt, buy and do, and when.");
         Assert.Empty(maker.Barriers());
-        maker.Click("//label[normalize-space()='by key']");
-        maker.Fill("Address or key that ./start printed", "not the key" + Keys.Enter);
-        maker.See("That key opens nothing.");
+        maker.Click("//label[normalize-space()='Use an access key']");
+        maker.Fill("Address or access key that ./start printed", "not the key" + Keys.Enter);
+        maker.See("That key isn’t valid.");
         maker.Press("Open the sample kitchen");
         maker.See("The shelf");
         maker.See("Meteor night");
@@ -47,7 +47,7 @@ public sealed class ShelfTests(Site site) : IClassFixture<Fresh>
     {
         using var maker = new Maker(site);
         maker.Go("?from=2040-01-01");
-        maker.See("Nothing stands on these days.");
+        maker.See("No orders in these two weeks.");
         maker.See("earlier");
         maker.Go("orders/00000000-0000-7000-8000-000000000000");
         maker.See("To the shelf");
@@ -61,10 +61,10 @@ public sealed class ShelfTests(Site site) : IClassFixture<Fresh>
         using var maker = new Maker(site);
         maker.See("Meteor night");
         maker.Type("?");
-        maker.See("undo the last change of an order");
-        maker.Press("Single keys act");
+        maker.See("Undo");
+        maker.Press("Single-key shortcuts");
         maker.Type(Keys.Escape);
-        maker.Until(() => !maker.Shows("undo the last change"), "the sheet closed");
+        maker.Until(() => !maker.Shows("Undo"), "the sheet closed");
         maker.Type("?");
         maker.Type("n");
         maker.Reload();

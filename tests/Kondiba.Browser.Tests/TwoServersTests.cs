@@ -16,7 +16,7 @@ public sealed class TwoServersTests(Site site) : IClassFixture<Fresh>
         maker.Order("Two doors", "2 dozen sandwich cookies dark");
         maker.SeeSaved();
         maker.Go($"{maker.Url}/price");
-        maker.See("your hour brings");
+        maker.See("You earn per hour");
         var quickest = TimeSpan.MaxValue;
         for (var round = 1; round <= 4; round++)
         {

@@ -1,22 +1,26 @@
 import { QueryClientProvider } from "@tanstack/react-query";
 import { StrictMode } from "react";
 import { createRoot } from "react-dom/client";
-import { BrowserRouter } from "react-router";
+import { createBrowserRouter, RouterProvider } from "react-router";
 import { queries } from "./api/queryClient";
 import { App } from "./App";
 import "./styles.css";
+
+// One route that holds all others: what asks before a page is left needs this kind of router.
+const router = createBrowserRouter([{ path: "*", element: <App /> }]);
 
 const root = document.getElementById("root");
 if (root)
   createRoot(root).render(
     <StrictMode>
       <QueryClientProvider client={queries}>
-        <BrowserRouter>
-          <App />
-        </BrowserRouter>
+        <RouterProvider router={router} />
       </QueryClientProvider>
     </StrictMode>,
   );
+
+// After an upgrade a page may be asked for that the server has no more under its old name.
+window.addEventListener("vite:preloadError", () => window.location.reload());
 
 // What makes the page open without a network; fetched once the page has settled, so that it delays nothing.
 const settled = 3_000;

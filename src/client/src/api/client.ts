@@ -1,5 +1,6 @@
 import createClient from "openapi-fetch";
 import type { components, paths } from "./schema";
+import { say } from "../wording/say";
 
 type Schemas = components["schemas"];
 export type Reference = Schemas["ReferenceView"];
@@ -26,9 +27,13 @@ export type LotChange = Schemas["LotChange"];
 export type Movement = Schemas["MovementView"];
 export type Shopping = Schemas["ShoppingView"];
 export type ShoppingLine = Schemas["ShoppingLine"];
+export type DeletedView = Schemas["DeletedView"];
 export type Costing = Schemas["Costing"];
+export type PriceItem = Schemas["PriceItem"];
+export type PackPrice = Schemas["PackPrice"];
 export type PriceDraft = Schemas["PriceDraft"];
 export type Quote = Schemas["Quote"];
+export type SharedQuote = Schemas["SharedQuote"];
 export type Day = Schemas["DayView"];
 export type Plan = Schemas["Plan"];
 export type DayTask = Schemas["DayTask"];
@@ -147,7 +152,7 @@ export class ApiError extends Error {
   readonly errors: Record<string, string[]>;
 
   constructor(status: number, problem: ProblemDetails | undefined) {
-    super([problem?.title, problem?.detail].filter(Boolean).join(" ") || `The server answered ${status}.`);
+    super([problem?.title, problem?.detail].filter(Boolean).join(" ") || say("api.server-answered", { status }));
     this.status = status;
     this.errors = problem?.errors ?? {};
   }
@@ -166,7 +171,7 @@ async function reach(request: Request): Promise<Response> {
   try {
     return await fetch(request);
   } catch (error) {
-    throw error instanceof TypeError ? new TypeError("The server is away. Try again when it is back.") : error;
+    throw error instanceof TypeError ? new TypeError(say("api.youre-offline-try-again-when")) : error;
   }
 }
 

@@ -4,6 +4,7 @@ import { dayOutbox } from "./dayOutbox";
 import { lastKnown, lastKnownOfMine } from "./lastKnown";
 import { putBy } from "../ui/putBy";
 import { settled } from "./settling";
+import { writeFor } from "../wording/reader";
 
 export const sessionQuery = queryOptions({
   queryKey: ["session"],
@@ -11,6 +12,7 @@ export const sessionQuery = queryOptions({
     const session = await lastKnown("session", () => answer(api.GET("/api/session")));
     setForm(session.form);
     putBy.open(session.putBy);
+    if (session.signedIn) writeFor(session.reader);
     dayOutbox.open();
     return session;
   },
@@ -35,6 +37,12 @@ export const referenceQuery = queryOptions({
 export const thingsQuery = queryOptions({
   queryKey: ["kitchen", "things"],
   queryFn: () => answer(api.GET("/api/kitchen/things")),
+});
+
+/** Of everything that can be bought. */
+export const priceListQuery = queryOptions({
+  queryKey: ["kitchen", "things", "prices"],
+  queryFn: () => answer(api.GET("/api/prices/list")),
 });
 
 export const fillingsQuery = queryOptions({ queryKey: ["fillings"], queryFn: () => answer(api.GET("/api/fillings")) });

@@ -17,7 +17,8 @@ export interface paths {
         delete: operations["SignOut"];
         options?: never;
         head?: never;
-        patch?: never;
+        /** Changes the units that who is signed in reads; nobody else's. */
+        patch: operations["ChangeSession"];
         trace?: never;
     };
     "/api/session/kitchen": {
@@ -273,23 +274,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/entry": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** Reads order lines from plain words, and keeps nothing. */
-        post: operations["ReadEntry"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/shopping": {
         parameters: {
             query?: never;
@@ -392,23 +376,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/quotes/{secret}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** A shared quote, to whoever has its link. */
-        get: operations["ReadQuote"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/kitchen/reset": {
         parameters: {
             query?: never;
@@ -420,6 +387,40 @@ export interface paths {
         put?: never;
         /** Makes the sample kitchen as it was at first. */
         post: operations["ResetSample"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/deleted": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Orders, batches and things of the kitchen that were deleted in the last 30 days, the latest first. */
+        get: operations["GetDeleted"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/deleted/{id}/restore": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Restores something of the kitchen; orders and batches have their own. */
+        post: operations["RestoreItem"];
         delete?: never;
         options?: never;
         head?: never;
@@ -470,6 +471,23 @@ export interface paths {
         put?: never;
         /** How a figure looks that is being built. */
         post: operations["DrawFigure"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/kitchen/deletion": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Deletes the kitchen for good, with everything and everyone in it. */
+        post: operations["DeleteKitchen"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1604,6 +1622,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/entry": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Reads order lines from plain words, and keeps nothing. */
+        post: operations["ReadEntry"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/entry/when": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Reads a day, a time or both from plain words or numbers, and keeps nothing. */
+        post: operations["ReadWhen"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/pantry": {
         parameters: {
             query?: never;
@@ -1740,6 +1792,24 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/prices/list": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What everything costs here, and which prices are examples still. */
+        get: operations["GetPriceList"];
+        /** Saves what is paid for some packs, all or none; each in place of the pack that holds as much. */
+        put: operations["SavePrices"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/orders/{id}/quote": {
         parameters: {
             query?: never;
@@ -1747,6 +1817,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /** An order's quote; refused as long as it rests on example prices. */
         get: operations["GetQuote"];
         put?: never;
         post?: never;
@@ -1765,7 +1836,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Makes a link under which the quote as it is now can be read without signing in; the same Idempotency-Key again puts a new link in place of the first. */
+        /** Makes a link under which the quote as it is now can be read and accepted without signing in; the same Idempotency-Key again puts a new link in place of the first. */
         post: operations["ShareQuote"];
         delete?: never;
         options?: never;
@@ -1785,6 +1856,40 @@ export interface paths {
         post?: never;
         /** Takes a link back. */
         delete: operations["RevokeQuote"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/quotes/{secret}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A shared quote, to whoever has its link. */
+        get: operations["ReadQuote"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/quotes/{secret}/acceptance": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Accepts a shared quote; its order is confirmed by it. Again, it changes nothing. */
+        post: operations["AcceptQuote"];
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -2269,6 +2374,7 @@ export interface components {
             deposit: components["schemas"]["Money"];
             drivers: string[];
             problems: components["schemas"]["Problem"][];
+            sample: components["schemas"]["SamplePrice"][];
         };
         /** @enum {unknown} */
         CountedIn: "pieces" | "dozens" | "weight" | "packs";
@@ -2288,6 +2394,10 @@ export interface components {
         CurvePoint: {
             at: components["schemas"]["LocalDateTime"];
             temperature: components["schemas"]["Temperature"];
+        };
+        DayAndTime: {
+            day: null | components["schemas"]["LocalDate"];
+            time: null | components["schemas"]["LocalTime"];
         };
         DayArrange: {
             /** Format: int32 */
@@ -2404,6 +2514,15 @@ export interface components {
             sprinkles: components["schemas"]["Sprinkle"][];
             parts: components["schemas"]["Part"][];
             lustres: components["schemas"]["Lustre"][];
+        };
+        DeletedView: {
+            what: string;
+            /** Format: uuid */
+            id: string;
+            kind: components["schemas"]["Message"];
+            name: components["schemas"]["Message"];
+            deletedAt: components["schemas"]["Instant"];
+            until: components["schemas"]["Instant"];
         };
         /** @enum {unknown} */
         DeviceKind: "probe" | "scale";
@@ -2742,6 +2861,11 @@ export interface components {
             units?: null | components["schemas"]["Units"];
             name?: null | string;
             language?: null | components["schemas"]["Language"];
+            locale?: null | string;
+            currency?: null | string;
+        };
+        KitchenDeletion: {
+            name: string;
         };
         KitchenThingsView: {
             ways: components["schemas"]["Ways"];
@@ -2769,6 +2893,8 @@ export interface components {
             isSample: boolean;
             units: components["schemas"]["Units"];
             language: components["schemas"]["Language"];
+            locale: string;
+            currency: string;
             now: components["schemas"]["LocalDateTime"];
         };
         Label: {
@@ -3419,6 +3545,8 @@ export interface components {
             isTemplate: boolean;
             /** Format: int32 */
             pieces: number;
+            next: components["schemas"]["Message"];
+            pots: string[];
         };
         OrderView: {
             /** Format: uuid */
@@ -3427,6 +3555,7 @@ export interface components {
             version: number;
             lines: components["schemas"]["OrderLineInput"][];
             depositPaid: boolean;
+            acceptedAt: null | components["schemas"]["Instant"];
             state: components["schemas"]["OrderState"];
             isTemplate: boolean;
             /** Format: int32 */
@@ -3613,6 +3742,8 @@ export interface components {
              * @default 0
              */
             coupons: number;
+            /** @default false */
+            paid: boolean;
         };
         OwnPart: {
             code: string;
@@ -3749,6 +3880,13 @@ export interface components {
         };
         /** @enum {unknown} */
         PackKind: "grid" | "flat" | "bag" | "bouquet";
+        PackPrice: {
+            code: string;
+            /** Format: double */
+            holds: number;
+            /** Format: double */
+            price: number;
+        };
         PackView: {
             /** Format: double */
             holds: number;
@@ -4131,6 +4269,14 @@ export interface components {
             /** Format: double */
             value: number;
         };
+        PriceItem: {
+            code: string;
+            name: string;
+            section: string;
+            unit: components["schemas"]["WareUnit"];
+            packs: components["schemas"]["OwnWarePack"][];
+            isSample: boolean;
+        };
         Problem: {
             field: string;
             reason: components["schemas"]["Message"];
@@ -4161,6 +4307,10 @@ export interface components {
             without: string[];
             storage: components["schemas"]["StorageAdvice"][];
             terms: string;
+            /** @description day, 2031-05-03 */
+            validUntil?: null | string;
+            /** @default  */
+            contact: string;
         };
         QuoteLine: {
             /** Format: int32 */
@@ -4186,6 +4336,15 @@ export interface components {
             /** Format: double */
             deposit?: null | number;
             terms?: null | string;
+            /** Format: int32 */
+            quoteDays?: null | number;
+            contact?: null | string;
+        };
+        ReaderView: {
+            language: components["schemas"]["Language"];
+            units: components["schemas"]["Units"];
+            locale: string;
+            currency: string;
         };
         /** @enum {unknown} */
         Reading: "read" | "corrected" | "assumed";
@@ -4297,6 +4456,10 @@ export interface components {
             source: components["schemas"]["Source"];
             atMost: null | components["schemas"]["Duration"];
         };
+        SamplePrice: {
+            code: string;
+            name: components["schemas"]["Message"];
+        };
         ScaledStep: {
             text: string;
             why: string;
@@ -4368,6 +4531,9 @@ export interface components {
             width: components["schemas"]["Length"];
             profile: components["schemas"]["ProfilePoint"][];
         };
+        SessionChange: {
+            units: components["schemas"]["Units"];
+        };
         SessionView: {
             signedIn: boolean;
             hasSample: boolean;
@@ -4375,6 +4541,7 @@ export interface components {
             role: components["schemas"]["Role"];
             form: string;
             putBy: null | string;
+            reader: components["schemas"]["ReaderView"];
         };
         SetApart: {
             /** Format: int32 */
@@ -4428,7 +4595,9 @@ export interface components {
             /** Format: uuid */
             id: string;
             sharedAt: components["schemas"]["Instant"];
+            price: components["schemas"]["Money"];
             revoked: null | components["schemas"]["Instant"];
+            acceptedAt: null | components["schemas"]["Instant"];
         };
         SharedPot: {
             key: string;
@@ -4436,6 +4605,12 @@ export interface components {
             together: components["schemas"]["Mass"];
             apart: components["schemas"]["Mass"];
             vessel: null | string;
+        };
+        SharedQuote: {
+            quote: components["schemas"]["Quote"];
+            reader: components["schemas"]["ReaderView"];
+            acceptedAt: null | components["schemas"]["LocalDateTime"];
+            isOpen: boolean;
         };
         ShelfOrder: {
             /** Format: uuid */
@@ -4946,6 +5121,28 @@ export interface operations {
             };
         };
     };
+    ChangeSession: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SessionChange"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     StartKitchen: {
         parameters: {
             query?: never;
@@ -5369,30 +5566,6 @@ export interface operations {
             };
         };
     };
-    ReadEntry: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["EntryText"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Entry"];
-                };
-            };
-        };
-    };
     GetShopping: {
         parameters: {
             query?: {
@@ -5572,35 +5745,6 @@ export interface operations {
             };
         };
     };
-    ReadQuote: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                secret: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Quote"];
-                };
-            };
-            /** @description Not Found */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-        };
-    };
     ResetSample: {
         parameters: {
             query?: never;
@@ -5612,6 +5756,53 @@ export interface operations {
         responses: {
             /** @description No Content */
             204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    GetDeleted: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DeletedView"][];
+                };
+            };
+        };
+    };
+    RestoreItem: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -5713,6 +5904,37 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["FigureView"];
                 };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                };
+            };
+        };
+    };
+    DeleteKitchen: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["KitchenDeletion"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             /** @description Bad Request */
             400: {
@@ -8040,6 +8262,63 @@ export interface operations {
             };
         };
     };
+    ReadEntry: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["EntryText"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+        };
+    };
+    ReadWhen: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["EntryText"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DayAndTime"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                };
+            };
+        };
+    };
     GetPantry: {
         parameters: {
             query?: never;
@@ -8307,6 +8586,57 @@ export interface operations {
             };
         };
     };
+    GetPriceList: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PriceItem"][];
+                };
+            };
+        };
+    };
+    SavePrices: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PackPrice"][];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                };
+            };
+        };
+    };
     GetQuote: {
         parameters: {
             query?: never;
@@ -8325,6 +8655,15 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["QuoteView"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
                 };
             };
             /** @description Not Found */
@@ -8358,6 +8697,15 @@ export interface operations {
                     "application/json": components["schemas"]["ShareLink"];
                 };
             };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                };
+            };
             /** @description Not Found */
             404: {
                 headers: {
@@ -8385,6 +8733,73 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    ReadQuote: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                secret: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SharedQuote"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    AcceptQuote: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                secret: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SharedQuote"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                };
             };
             /** @description Not Found */
             404: {

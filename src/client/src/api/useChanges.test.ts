@@ -21,6 +21,6 @@ describe("what a change touches", () => {
 
   it("never touches an order that is being edited, nor the session", () => {
     for (const change of ["things", "kitchen", "stock", "orders", "day", "all"])
-      expect(["order", "session", "shared quote"].some((key) => isTouched(key, change))).toBe(false);
+      expect(["order", "session", "sharedQuote"].some((key) => isTouched(key, change))).toBe(false);
   });
 });

@@ -4,7 +4,7 @@ import { dayOutbox } from "./dayOutbox";
 import { sessionQuery } from "./queries";
 
 // An order that is open is edited here: what others make of it meanwhile comes up when it is saved.
-const edited = ["session", "order", "shared quote"];
+const edited = ["session", "order", "sharedQuote"];
 const of: Record<string, string[]> = {
   stock: ["pantry", "shopping", "tally", "price", "shelf", "used"],
   orders: ["shelf", "orders", "shared", "shopping", "looks", "day", "quote"],

@@ -1,7 +1,15 @@
+import { Choice } from "./Choice";
 import { Tick } from "./fields";
 import { FieldNote } from "./notes";
+import { say } from "../wording/say";
 
 type Known = string[] | null;
+
+const answers = [
+  { value: "no", label: say("ui.no") },
+  { value: "contains", label: say("ui.contains") },
+  { value: "may", label: say("ui.may-contain") },
+];
 
 /** What the packet's label says of allergens: in it, perhaps traces of it, or nothing that anybody has read yet. */
 export function AllergenFields(props: {
@@ -23,28 +31,21 @@ export function AllergenFields(props: {
   };
   return (
     <fieldset className="mt-4">
-      <legend className="text-ink2 text-[13px]">Allergens, as on the label</legend>
+      <legend className="text-ink2 text-[13px]">{say("ui.allergens-as-label")}</legend>
       <Tick
-        label="not known yet"
+        label={say("ui.not-known-yet")}
         checked={allergens === null}
         onChange={(unknown) => onChange({ allergens: unknown ? null : [], mayContain: unknown ? null : [] })}
       />
       {allergens && (
         <div className="grid grid-cols-2 gap-x-6 sm:grid-cols-4">
           {names.map((name) => (
-            <label key={name} className="flex items-baseline justify-between gap-2 py-0.5">
+            <p key={name} className="flex items-baseline justify-between gap-2 py-0.5">
               <span className={says(name) === "no" ? "text-ink2" : "text-mind font-semibold"}>{name}</span>
-              <select
-                aria-label={name}
-                className="border-line bg-ground rounded border text-[14px]"
-                value={says(name)}
-                onChange={(e) => set(name, e.target.value)}
-              >
-                <option value="no">no</option>
-                <option value="contains">contains</option>
-                <option value="may">may contain</option>
-              </select>
-            </label>
+              <Choice label={name} value={says(name)} options={answers} onChange={(said) => set(name, said)}>
+                {answers.find((a) => a.value === says(name))?.label} <span aria-hidden>▾</span>
+              </Choice>
+            </p>
           ))}
         </div>
       )}
@@ -55,10 +56,10 @@ export function AllergenFields(props: {
 
 /** The same in words, for a list. */
 export function allergenWords(allergens: Known, mayContain: Known | undefined): string {
-  if (allergens === null) return "allergens not known";
+  if (allergens === null) return say("ui.allergens-not-known");
   const parts = [
-    allergens.length > 0 && `contains ${allergens.join(", ")}`,
-    mayContain && mayContain.length > 0 && `may contain ${mayContain.join(", ")}`,
+    allergens.length > 0 && say("ui.contains-2", { allergens: allergens.join(", ") }),
+    mayContain && mayContain.length > 0 && say("ui.may-contain-2", { mayContain: mayContain.join(", ") }),
   ].filter((part) => part !== false && part !== null && part !== undefined);
-  return parts.length > 0 ? parts.join("; ") : "no major allergens";
+  return parts.length > 0 ? parts.join("; ") : say("ui.no-major-allergens");
 }

@@ -6,6 +6,7 @@ import { ErrorNote, Waiting } from "./notes";
 import { Sheet } from "./Sheet";
 import { handbookOf } from "./SourceTag";
 import { useWording } from "./units";
+import { say } from "../wording/say";
 
 /** The order whose figures are asked about. */
 export const HowOrder = createContext<OrderDraft | null>(null);
@@ -51,10 +52,10 @@ function Ask(props: {
         onClick={() => setOpen(true)}
       >
         {props.children}
-        <span className="sr-only">, {props.what}: how?</span>
+        <span className="sr-only">{say("ui.how", { what: props.what })}</span>
       </button>
       {open && (
-        <Sheet open close={() => setOpen(false)} title={`How: ${props.what}`}>
+        <Sheet open close={() => setOpen(false)} title={say("ui.how-2", { what: props.what })}>
           {props.answer}
         </Sheet>
       )}
@@ -67,7 +68,7 @@ function Answer({ of, from }: { of: string; from: Maker | undefined }) {
   const working = useQuery({
     queryKey: ["working", of, order, from],
     queryFn: () => {
-      if (!order) throw new Error("There is no order to ask about.");
+      if (!order) throw new Error(say("ui.there-no-order-ask-about"));
       const question = { params: { query: { of } }, body: order };
       if (from === "prices") return answer(api.POST("/api/prices/working", question));
       if (from === "prep") return answer(api.POST("/api/prep/working", question));

@@ -1,6 +1,7 @@
 import { Dialog, DialogBackdrop, DialogPanel, DialogTitle } from "@headlessui/react";
 import { X } from "lucide-react";
 import type { ReactNode } from "react";
+import { capital, say } from "../wording/say";
 
 /** A dialog drawn as a sheet of paper from the right. */
 export function Sheet(props: {
@@ -18,8 +19,8 @@ export function Sheet(props: {
         className={`bg-panel fixed inset-y-0 right-0 w-full overflow-y-auto px-6 pt-5 pb-10 shadow-2xl ${props.full ? "max-w-[76rem]" : props.wide ? "max-w-4xl" : "max-w-lg"}`}
       >
         <div className="flex items-start justify-between gap-4">
-          <DialogTitle className="font-serif text-2xl first-letter:uppercase">{props.title}</DialogTitle>
-          <button aria-label="Close" className="text-ink2 p-1" onClick={props.close}>
+          <DialogTitle className="font-serif text-2xl">{capital(props.title)}</DialogTitle>
+          <button aria-label={say("ui.close")} className="text-ink2 p-1" onClick={props.close}>
             <X size={22} />
           </button>
         </div>

@@ -1,26 +1,27 @@
-import { useMutation, useQueryClient } from "@tanstack/react-query";
-import { useState, type ReactNode } from "react";
-import { Link, NavLink, useMatch, useNavigate } from "react-router";
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useEffect, useRef, useState, type ReactNode } from "react";
+import { Link, NavLink, useLocation, useMatch, useNavigate } from "react-router";
 import { answer, api } from "../api/client";
-import { kitchenQuery, useKitchen } from "../api/queries";
+import { sessionQuery, useKitchen } from "../api/queries";
 import { useChanges } from "../api/useChanges";
 import { useNewOrder } from "../features/order/useNewOrder";
 import { AwayNote } from "./AwayNote";
 import { Drip } from "./Drip";
 import { Shortcuts } from "./Shortcuts";
 import { useShortcuts } from "./useShortcuts";
+import { say } from "../wording/say";
 
 const rooms = [
-  ["/", "Shelf"],
-  ["/orders", "Orders"],
-  ["/day", "The day"],
-  ["/bench", "Bench"],
-  ["/looks", "Looks"],
-  ["/colour", "Colour"],
-  ["/pantry", "Pantry"],
-  ["/logbook", "Logbook"],
-  ["/handbook", "Handbook"],
-  ["/kitchen", "Kitchen"],
+  ["/", say("ui.shelf-2")],
+  ["/orders", say("ui.orders")],
+  ["/day", say("ui.day")],
+  ["/bench", say("ui.bench")],
+  ["/looks", say("ui.looks")],
+  ["/colour", say("ui.colour")],
+  ["/pantry", say("ui.pantry")],
+  ["/logbook", say("ui.logbook")],
+  ["/handbook", say("ui.handbook")],
+  ["/kitchen", say("ui.kitchen")],
 ] as const;
 
 /** The cocoa band with the ways through the house, and the page under it. */
@@ -31,6 +32,13 @@ export function Shell({ children }: { children: ReactNode }) {
   const navigate = useNavigate();
   const bench = useMatch("/bench");
   const newOrder = useNewOrder();
+  const menu = useRef<HTMLElement>(null);
+  const { pathname } = useLocation();
+  useEffect(() => {
+    // On a phone the menu is wider than its row.
+    const here = menu.current?.querySelector<HTMLElement>("[aria-current=page]");
+    if (menu.current && here) menu.current.scrollLeft = here.offsetLeft - menu.current.clientWidth / 2;
+  }, [pathname]);
   useShortcuts({
     n: newOrder,
     s: () => void navigate("/"),
@@ -63,18 +71,24 @@ export function Shell({ children }: { children: ReactNode }) {
         href="#page"
         className="focus:bg-panel sr-only focus:not-sr-only focus:absolute focus:top-3 focus:left-4 focus:z-20 focus:p-2"
       >
-        Skip to the page
+        {say("ui.skip-content")}
       </a>
       <header className="sticky top-0 z-10 print:hidden">
-        <div className="bg-cocoa text-cream flex min-h-14 items-center gap-x-3 px-3 whitespace-nowrap max-lg:flex-wrap max-lg:pt-2.5 sm:px-7 lg:gap-4 xl:gap-6">
+        <div
+          className={[
+            "bg-cocoa text-cream flex min-h-14 items-center gap-x-3 px-3 whitespace-nowrap",
+            "max-lg:flex-wrap max-lg:pt-2.5 sm:px-7 lg:gap-4 xl:gap-6",
+          ].join(" ")}
+        >
           <Link to="/" className="font-serif text-[20px] leading-none sm:text-[27px]">
             Kondiba
           </Link>
           <nav
-            aria-label="Rooms"
+            ref={menu}
+            aria-label={say("ui.main-menu")}
             className={[
-              "flex max-lg:order-last max-lg:w-full max-lg:flex-wrap",
-              "max-lg:py-1.5 max-sm:gap-x-3.5 max-sm:text-[13px] sm:max-lg:justify-between lg:gap-4 xl:gap-6",
+              "relative flex max-lg:order-last max-lg:w-full max-sm:gap-x-4 max-sm:overflow-x-auto",
+              "[scrollbar-width:none] max-lg:py-1.5 sm:max-lg:justify-between lg:gap-4 xl:gap-6",
             ].join(" ")}
           >
             {rooms.map(([to, name]) => (
@@ -83,7 +97,7 @@ export function Shell({ children }: { children: ReactNode }) {
                 to={to}
                 end={to === "/"}
                 className={({ isActive }) =>
-                  `font-semibold ${isActive ? "text-cream" : "text-cream2 hover:text-cream"}`
+                  `shrink-0 font-semibold ${isActive ? "text-cream" : "text-cream2 hover:text-cream"}`
                 }
               >
                 {name}
@@ -94,7 +108,7 @@ export function Shell({ children }: { children: ReactNode }) {
             <UnitSwitch />
             <span className="border-cream2/50 hidden rounded-full border px-3 py-1 xl:inline">{kitchen?.name}</span>
             <button
-              aria-label="Keyboard shortcuts"
+              aria-label={say("ui.keyboard-shortcuts")}
               className="border-cream2/50 hidden size-8 rounded-full border font-bold sm:block"
               onClick={() => setHelp(true)}
             >
@@ -110,22 +124,24 @@ export function Shell({ children }: { children: ReactNode }) {
 }
 
 function UnitSwitch() {
-  const kitchen = useKitchen().data;
+  const session = useQuery(sessionQuery).data;
   const queries = useQueryClient();
   const change = useMutation({
-    mutationFn: (units: "metric" | "us") => answer(api.PATCH("/api/kitchen", { body: { units } })),
-    onMutate: (units) => queries.setQueryData(kitchenQuery.queryKey, (old) => old && { ...old, units }),
-    onSettled: () => queries.invalidateQueries({ queryKey: kitchenQuery.queryKey }),
+    mutationFn: (units: "metric" | "us") => answer(api.PATCH("/api/session", { body: { units } })),
+    onMutate: (units) =>
+      queries.setQueryData(sessionQuery.queryKey, (old) => old && { ...old, reader: { ...old.reader, units } }),
+    // What the server says in words is said in units too.
+    onSettled: () => queries.invalidateQueries(),
   });
-  const us = kitchen?.units === "us";
+  const us = session?.reader.units === "us";
   return (
     <button
-      title={us ? "Switch to grams and °C" : "Switch to ounces and °F"}
+      title={us ? say("ui.switch-grams-c") : say("ui.switch-ounces-f")}
       className="border-cream2/50 rounded-full border px-2 py-1 max-sm:text-[13px] sm:px-3"
       onClick={() => change.mutate(us ? "metric" : "us")}
     >
-      <span className="sr-only">Units: </span>
-      {us ? "oz · °F" : "g · °C"}
+      <span className="sr-only">{say("ui.units")} </span>
+      {us ? say("ui.oz-f") : "g · °C"}
     </button>
   );
 }

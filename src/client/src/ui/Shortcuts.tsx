@@ -1,34 +1,35 @@
 import { Switch } from "@headlessui/react";
 import { Sheet } from "./Sheet";
 import { useShortcutsOn } from "./useShortcuts";
+import { say } from "../wording/say";
 
 const keys: [key: string, does: string][] = [
-  ["N", "new order"],
-  ["S", "to the shelf"],
-  ["O", "to all orders"],
-  ["D", "to the day"],
-  ["B", "to the bench"],
-  ["L", "to the looks"],
-  ["C", "to colour"],
-  ["P", "to the pantry"],
-  ["G", "to the logbook"],
-  ["R", "to the handbook"],
-  ["K", "to the kitchen"],
-  ["A", "add to the order"],
-  ["I", "put something in, at the pantry"],
-  ["Space", "the step is done, at the bench"],
-  ["H, W", "put it on hold; tell what went wrong"],
-  ["+, -", "one piece more or less"],
-  ["/", "find an order, among all orders"],
-  ["Ctrl Z", "undo the last change of an order"],
-  ["Ctrl Shift Z", "make it again"],
-  ["?", "this sheet"],
+  ["N", say("ui.new-order")],
+  ["S", say("ui.shelf-2")],
+  ["O", say("ui.all-orders")],
+  ["D", say("ui.day")],
+  ["B", say("ui.bench")],
+  ["L", say("ui.looks")],
+  ["C", say("ui.colours")],
+  ["P", say("ui.pantry")],
+  ["G", say("ui.logbook")],
+  ["R", say("ui.handbook")],
+  ["K", say("ui.kitchen")],
+  ["A", say("ui.add-order")],
+  ["I", say("ui.add-pantry")],
+  [say("ui.space"), say("ui.mark-step-done")],
+  ["H, W", say("ui.hold-step-report-what-went")],
+  ["+, -", say("ui.one-piece-more-or-fewer")],
+  ["/", say("ui.find-order")],
+  [say("ui.ctrl-z"), say("ui.undo")],
+  [say("ui.ctrl-shift-z"), say("ui.redo")],
+  ["?", say("ui.this-list")],
 ];
 
 export function Shortcuts({ open, close }: { open: boolean; close: () => void }) {
   const [on, setOn] = useShortcutsOn();
   return (
-    <Sheet open={open} close={close} title="Keys">
+    <Sheet open={open} close={close} title={say("ui.keyboard-shortcuts")}>
       <dl className="mt-4">
         {keys.map(([key, does]) => (
           <div key={key} className="border-line flex gap-4 border-t border-dashed py-2">
@@ -41,7 +42,7 @@ export function Shortcuts({ open, close }: { open: boolean; close: () => void })
         <span className="bg-rim group-data-checked:bg-go h-6 w-11 rounded-full p-0.5">
           <span className="bg-panel block size-5 rounded-full transition group-data-checked:translate-x-5" />
         </span>
-        Single keys act
+        {say("ui.single-key-shortcuts")}
       </Switch>
     </Sheet>
   );

@@ -1,5 +1,7 @@
-import type { ReactNode } from "react";
+import { useEffect, useRef, type ReactNode } from "react";
 import { ApiError } from "../api/client";
+import { useUnsaved } from "./unsaved";
+import { say } from "../wording/say";
 
 /** What ends a form: keep, never mind, and why it could not be kept. */
 export function KeepButtons(props: {
@@ -11,11 +13,18 @@ export function KeepButtons(props: {
 }) {
   // What is said of the thing itself has no field to stand at.
   const elsewhere = props.error instanceof ApiError ? props.error.errors.code : undefined;
+  const box = useRef<HTMLDivElement>(null);
+  const setUnsaved = useUnsaved(box);
+  const { pending, error } = props;
+  useEffect(() => {
+    // Where it is sent the page may be left; where it was not taken it is as unsaved as before.
+    if (pending || error) setUnsaved(!pending);
+  }, [pending, error, setUnsaved]);
   return (
-    <div className="mt-5">
+    <div ref={box} className="mt-5">
       {props.error && (
         <p role="alert" className="border-mind bg-mind-ground mb-3 border-l-4 px-3 py-1.5">
-          {props.error.message} {elsewhere?.join(" ") ?? "What is wrong is said at its field."}
+          {props.error.message} {elsewhere?.join(" ") ?? say("ui.fix-highlighted-fields")}
         </p>
       )}
       <p className="flex flex-wrap items-center gap-5">
@@ -24,14 +33,21 @@ export function KeepButtons(props: {
           className="bg-act text-on-act rounded-full px-5 py-1.5 font-bold disabled:opacity-60"
           disabled={props.pending}
         >
-          Keep
+          {say("ui.save")}
         </button>
-        <button type="button" className="text-ink2 font-semibold" onClick={props.cancel}>
-          Never mind
+        <button
+          type="button"
+          className="text-ink2 font-semibold"
+          onClick={() => {
+            setUnsaved(false);
+            props.cancel();
+          }}
+        >
+          {say("ui.cancel")}
         </button>
         {props.kept && (
           <span role="status" className="text-go font-semibold">
-            kept
+            {say("ui.saved")}
           </span>
         )}
         {props.children}

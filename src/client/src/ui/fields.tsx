@@ -1,12 +1,16 @@
+import { Field, Label } from "@headlessui/react";
+import { ChevronDown } from "lucide-react";
 import { useId, useState, type CSSProperties, type ReactNode } from "react";
+import { Picker } from "./Choice";
+import { fieldBox } from "./fieldBox";
 import { FieldNote } from "./notes";
-import { useWording } from "./units";
+import { DayInput, TimeInput } from "./When";
+import { numberTyped, useWording } from "./units";
 
-const box = "border-line bg-ground focus:border-act w-full rounded-md border px-2.5 py-1.5 aria-invalid:border-mind";
-
-/** A label over its field, with what is wrong under it. */
+/** A label over its field, with what is wrong under it; a unit that stands by the field is read with the label. */
 export function Labelled(props: {
   label: string;
+  unit?: string;
   error?: string | undefined;
   className?: string;
   children: (ids: { id: string; "aria-invalid": boolean; "aria-describedby": string | undefined }) => ReactNode;
@@ -16,6 +20,7 @@ export function Labelled(props: {
     <div className={props.className}>
       <label htmlFor={id} className="text-ink2 block text-[13px]">
         {props.label}
+        {props.unit && <span className="sr-only">, {props.unit}</span>}
       </label>
       {props.children({
         id,
@@ -44,7 +49,7 @@ export function TextField(props: {
           <textarea
             {...ids}
             rows={props.lines}
-            className={box}
+            className={fieldBox}
             value={props.value}
             onChange={(e) => props.onChange(e.target.value)}
           />
@@ -53,7 +58,7 @@ export function TextField(props: {
             {...ids}
             type={props.type ?? "text"}
             autoComplete={props.autoComplete ?? "off"}
-            className={box}
+            className={fieldBox}
             value={props.value}
             onChange={(e) => props.onChange(e.target.value)}
           />
@@ -75,20 +80,22 @@ export function TimeField(props: {
   return (
     <Labelled label={props.label} error={props.error} className={props.className ?? ""}>
       {(ids) => (
-        <input
+        <TimeInput
           {...ids}
           aria-label={props.says}
-          type="time"
-          className="border-line bg-ground rounded-md border px-2 py-1"
-          value={props.value.slice(0, 5)}
-          onChange={(e) => e.target.value && props.onChange(`${e.target.value}:00`)}
+          className={`${fieldBox} max-w-25`}
+          value={props.value}
+          onChange={props.onChange}
         />
       )}
     </Labelled>
   );
 }
 
-/** A number in the maker's own unit, kept in `unit`; empty is null. A label that stands for a longer one says the rest to a screen reader. */
+/**
+ * A number in the maker's own unit, kept in `unit`, which stands behind the field, and money's sign before it where its place writes it so;
+ * empty is null. A label that stands for a longer one says the rest to a screen reader.
+ */
 export function NumberField(props: {
   label: string;
   says?: string;
@@ -101,29 +108,34 @@ export function NumberField(props: {
 }) {
   const unit = useWording().typed(props.unit ?? "");
   const [typed, setTyped] = useState<string>();
+  const symbol = unit.symbol && (
+    <span aria-hidden className="text-ink2 shrink-0">
+      {unit.symbol}
+    </span>
+  );
   return (
-    <Labelled
-      label={`${props.label}${unit.symbol ? `, ${unit.symbol}` : ""}`}
-      error={props.error}
-      className={props.className ?? ""}
-    >
+    <Labelled label={props.label} unit={unit.symbol} error={props.error} className={props.className ?? ""}>
       {(ids) => (
-        <input
-          {...ids}
-          aria-label={props.says}
-          inputMode="decimal"
-          className={`${box} text-right`}
-          placeholder={props.placeholder}
-          value={typed ?? (props.value === null ? "" : String(unit.show(props.value)))}
-          onFocus={(e) => e.target.select()}
-          onBlur={() => setTyped(undefined)}
-          onChange={(e) => {
-            setTyped(e.target.value);
-            const number = Number(e.target.value.replace(",", "."));
-            if (e.target.value.trim() === "") props.onChange(null);
-            else if (!Number.isNaN(number)) props.onChange(unit.keep(number));
-          }}
-        />
+        <span className="flex items-center gap-1.5">
+          {unit.before && symbol}
+          <input
+            {...ids}
+            aria-label={props.says && `${props.says}${unit.symbol && `, ${unit.symbol}`}`}
+            inputMode="decimal"
+            className={`${fieldBox} min-w-0 text-right`}
+            placeholder={props.placeholder}
+            value={typed ?? (props.value === null ? "" : numberTyped(unit.show(props.value), unit.decimals))}
+            onFocus={(e) => e.target.select()}
+            onBlur={() => setTyped(undefined)}
+            onChange={(e) => {
+              setTyped(e.target.value);
+              const number = Number(e.target.value.replace(",", "."));
+              if (e.target.value.trim() === "") props.onChange(null);
+              else if (!Number.isNaN(number)) props.onChange(unit.keep(number));
+            }}
+          />
+          {!unit.before && symbol}
+        </span>
       )}
     </Labelled>
   );
@@ -146,7 +158,7 @@ export function Slider(props: {
   return (
     <div className={props.className}>
       <label className="block">
-        <span className="sr-only">{props.label}</span>
+        <span className="text-ink2 text-[13px]">{props.label}</span>
         <input
           type="range"
           className="slider"
@@ -178,18 +190,22 @@ export function PickField<T extends string>(props: {
   error?: string | undefined;
   className?: string;
 }) {
+  const note = useId();
   return (
-    <Labelled label={props.label} error={props.error} className={props.className ?? ""}>
-      {(ids) => (
-        <select {...ids} className={box} value={props.value} onChange={(e) => props.onChange(e.target.value as T)}>
-          {props.options.map((option) => (
-            <option key={option.value} value={option.value}>
-              {option.label}
-            </option>
-          ))}
-        </select>
-      )}
-    </Labelled>
+    <Field className={props.className ?? ""}>
+      <Label className="text-ink2 block text-[13px]">{props.label}</Label>
+      <Picker
+        value={props.value}
+        options={props.options}
+        onChange={props.onChange}
+        note={props.error ? note : undefined}
+        className={`${fieldBox} flex items-center justify-between gap-2 text-left`}
+      >
+        <span className="min-w-0 truncate">{props.options.find((o) => o.value === props.value)?.label ?? ""}</span>
+        <ChevronDown aria-hidden size={16} className="text-ink2 shrink-0" />
+      </Picker>
+      <FieldNote id={note} text={props.error} />
+    </Field>
   );
 }
 
@@ -217,15 +233,7 @@ export function DateField(props: {
 }) {
   return (
     <Labelled label={props.label} error={props.error} className={props.className ?? ""}>
-      {(ids) => (
-        <input
-          {...ids}
-          type="date"
-          className={box}
-          value={props.value ?? ""}
-          onChange={(e) => props.onChange(e.target.value || null)}
-        />
-      )}
+      {(ids) => <DayInput {...ids} value={props.value} onChange={props.onChange} />}
     </Labelled>
   );
 }

@@ -1,10 +1,11 @@
 import { Link } from "react-router";
+import { say } from "../wording/say";
 
 /** Shown while something is on its way; silent for the first moment, so that quick answers do not flash. */
 export function Waiting() {
   return (
     <p role="status" className="text-ink2 p-10 opacity-0 transition-opacity delay-300 duration-300 starting:opacity-0">
-      One moment …
+      {say("ui.loading")}
     </p>
   );
 }
@@ -16,11 +17,11 @@ export function ErrorNote({ error, retry }: { error: Error; retry?: () => void }
       <p className="mt-2 flex gap-4">
         {retry && (
           <button className="text-act font-semibold" onClick={retry}>
-            Try again
+            {say("ui.try-again")}
           </button>
         )}
         <Link className="text-act font-semibold" to="/">
-          To the shelf
+          {say("ui.shelf")}
         </Link>
       </p>
     </div>

@@ -20,6 +20,7 @@ import { Timers, timerSays } from "./Timers";
 import { useAlarms, useAllowed, useAwake } from "./useAlarms";
 import { canListen, useSpoken } from "./useSpoken";
 import { WrongSheet } from "./WrongSheet";
+import { say } from "../../wording/say";
 
 // A second touch of the same button so soon is a slip of a wet hand.
 const slip = 600;
@@ -29,7 +30,7 @@ export function BenchPage() {
   const desk = useDay();
   const reference = useQuery(referenceQuery);
   useEffect(() => {
-    document.title = "Bench · Kondiba";
+    document.title = say("bench.bench-kondiba");
   }, []);
   const day = desk.day.data;
   const plan = usePlan(day);
@@ -84,7 +85,7 @@ function Counter(props: { desk: DayDesk; day: Day & { heardAt: number }; plan: P
   const done = () => {
     if (!step || browserClock.now() - told.current < slip) return;
     told.current = browserClock.now();
-    desk.tell(step.what.code, `Done: ${step.what.title}.`, "done");
+    desk.tell(step.what.code, say("ui.done", { title: step.what.title }), "done");
     hold(onHold.filter((code) => code !== step.what.code));
   };
   const putOff = () => {
@@ -113,7 +114,7 @@ function Counter(props: { desk: DayDesk; day: Day & { heardAt: number }; plan: P
     <div className="mx-auto flex min-h-screen max-w-[96rem] flex-col gap-5 px-4 py-4 sm:px-9">
       <Head day={day} plan={plan} bench={bench} now={now} />
       {hands.length > 1 && (
-        <p role="group" aria-label="Whose bench" className="flex flex-wrap gap-3">
+        <p role="group" aria-label={say("bench.whose-steps")} className="flex flex-wrap gap-3">
           {hands.map((h) => (
             <button
               key={h}
@@ -124,7 +125,7 @@ function Counter(props: { desk: DayDesk; day: Day & { heardAt: number }; plan: P
                 setWho(h);
               }}
             >
-              {h === "me" ? "my steps" : h.replace(".", " ")}
+              {h === "me" ? say("bench.my-steps") : h.replace(".", " ")}
             </button>
           ))}
         </p>
@@ -138,13 +139,13 @@ function Counter(props: { desk: DayDesk; day: Day & { heardAt: number }; plan: P
         <p role="status" className="bg-panel flex flex-wrap items-center gap-x-6 rounded-2xl px-5 text-[21px]">
           {desk.done}
           <button className="text-act min-h-16 font-bold" onClick={desk.undo}>
-            Take it back
+            {say("ui.undo")}
           </button>
         </p>
       )}
       <div className={`grid gap-x-9 gap-y-5 ${beside ? "lg:grid-cols-[minmax(0,1fr)_25.5rem]" : ""}`}>
         {step ? (
-          <section aria-label="The step" className="flex min-w-0 flex-col">
+          <section aria-label={say("bench.step")} className="flex min-w-0 flex-col">
             <StepView step={step} plan={plan} reference={reference} now={now} />
             <Cold step={step} />
             <div className="mt-6 grid grid-cols-2 gap-4 sm:grid-cols-[1.7fr_1fr_1.1fr]">
@@ -152,13 +153,13 @@ function Counter(props: { desk: DayDesk; day: Day & { heardAt: number }; plan: P
                 className="bg-go text-ground min-h-26 rounded-3xl text-[30px] font-bold max-sm:col-span-2"
                 onClick={done}
               >
-                Done
+                {say("bench.done")}
               </button>
               <button className={`${big} min-h-26 text-[28px]`} onClick={putOff}>
-                Hold
+                {say("bench.hold")}
               </button>
               <button className={`${big} text-act min-h-26 text-[28px]`} onClick={() => setWrong(true)}>
-                Went wrong
+                {say("bench.went-wrong-2")}
               </button>
             </div>
           </section>
@@ -166,7 +167,7 @@ function Counter(props: { desk: DayDesk; day: Day & { heardAt: number }; plan: P
           <NothingLeft later={bench.later} now={now} />
         )}
         {beside && (
-          <aside aria-label="The pot and the count" className="flex flex-col gap-5">
+          <aside aria-label={say("bench.pot-count")} className="flex flex-col gap-5">
             {isCounted(beside) && <CountPanel step={beside} progress={day.progress[beside.what.code]} count={count} />}
             <PotPanel step={beside} plan={plan} reference={reference} />
           </aside>
@@ -191,19 +192,23 @@ function Head({ day, plan, bench, now }: { day: Day; plan: Plan; bench: Bench; n
   return (
     <header className="flex flex-wrap items-baseline gap-x-6 gap-y-1 text-[19px]">
       <Link to="/day" className="font-serif text-[24px]">
-        Bench
+        {say("ui.bench")}
       </Link>
       <span className="text-ink2">
-        {[order?.name, step && `step ${bench.number} of ${bench.of}`].filter(Boolean).join(" · ")}
+        {[order?.name, step && say("bench.step-2", { number: bench.number, text: bench.of })]
+          .filter(Boolean)
+          .join(" · ")}
       </span>
       <Link to="/practice" className="text-ink2 ml-auto">
-        practice pot
+        {say("bench.practice-pot")}
       </Link>
       <span className="flex flex-wrap items-baseline gap-x-6">
         {Number.isFinite(spare) && (
           <span className={spare < 0 || behind > 0 ? "text-mind font-bold" : "text-ink2"}>
-            {behind > 0 && `${span(behind * 60)} behind, `}
-            {spare < 0 ? `ready ${span(-spare * 60)} late` : `${span(spare * 60)} to spare`}
+            {behind > 0 && say("bench.behind", { behind: span(behind * 60) })}
+            {spare < 0
+              ? say("bench.ready-late", { spare: span(-spare * 60) })
+              : say("bench.spare", { spare: span(spare * 60) })}
           </span>
         )}
         <time className="text-[24px] font-bold">{clock(now)}</time>
@@ -219,8 +224,8 @@ function StepView({ step, plan, reference, now }: { step: DayTask; plan: Plan; r
   return (
     <div aria-live="polite">
       <p className="text-mind text-[21px] font-bold">
-        {waits > 5 ? `NEXT at ${whenSaid(step.starts, now)}, ${span(waits * 60)} to yourself` : "NOW"}
-        {pot && ` · ${pot} pot, ${vesselOf(reference, melt.vessel)?.name ?? "in a bag"}`}
+        {waits > 5 ? say("bench.next-free", { starts: whenSaid(step.starts, now), waits: span(waits * 60) }) : "NOW"}
+        {pot && say("bench.pot", { pot, name: vesselOf(reference, melt.vessel)?.name ?? say("ui.bag") })}
       </p>
       <h1 className="mt-1 font-serif text-[40px] leading-[1.08] font-bold text-balance [font-synthesis:none] sm:text-[56px] lg:text-[64px]">
         {step.what.title}
@@ -229,11 +234,13 @@ function StepView({ step, plan, reference, now }: { step: DayTask; plan: Plan; r
       {step.what.why && <p className="text-mind mt-3 max-w-[40em] text-[21px] leading-snug">{step.what.why}</p>}
       {step.what.safety?.map((note) => (
         <p key={note.code} role="note" className="mt-3 max-w-[40em] text-[19px] leading-snug">
-          <b>Mind:</b> {note.text}
+          <b>{say("ui.watch-out")}</b> {note.text}
         </p>
       ))}
       {step.what.atMost !== null && (
-        <p className="text-mind mt-2 text-[21px] font-bold">What comes next follows within {span(step.what.atMost)}.</p>
+        <p className="text-mind mt-2 text-[21px] font-bold">
+          {say("ui.next-step-must-follow-within", { atMost: span(step.what.atMost) })}
+        </p>
       )}
     </div>
   );
@@ -247,17 +254,17 @@ function Cold({ step }: { step: DayTask }) {
 
 function NothingLeft({ later, now }: { later: DayTask | undefined; now: string }) {
   return (
-    <section aria-label="The step" className="py-10">
-      <h1 className="font-serif text-[56px] leading-tight">Nothing left today</h1>
+    <section aria-label={say("bench.step")} className="py-10">
+      <h1 className="font-serif text-[56px] leading-tight">{say("bench.nothing-left-today")}</h1>
       <p className="text-ink2 mt-4 text-[26px]">
         {later
           ? `${longDayName(later.starts)}, ${clock(later.starts)}: ${later.what.title}.`
-          : "Your steps appear here as soon as an order has a pickup day."}
+          : say("bench.your-steps-appear-here-as")}
       </p>
       <p className="text-ink2 mt-2 text-[21px]">
-        {later && `${span(minutesFrom(now, later.starts) * 60)} to yourself. `}
+        {later && say("bench.free", { minutesFrom: span(minutesFrom(now, later.starts) * 60) })}
         <Link className="text-act font-bold" to="/day">
-          The day
+          {say("ui.day")}
         </Link>
       </p>
     </section>
@@ -270,18 +277,19 @@ function ThenLine({ bench, now, takeUp }: { bench: Bench; now: string; takeUp: (
     <>
       {next && (
         <p className="text-ink2 min-w-0">
-          then <b className="text-ink">{next.what.title}</b>
-          {minutesFrom(now, next.starts) > 5 && ` at ${clock(next.starts)}`}
+          {say("ui.then")} <b className="text-ink">{next.what.title}</b>
+          {minutesFrom(now, next.starts) > 5 && say("bench.at-starts", { starts: clock(next.starts) })}
           {after && (
             <>
-              , then <b className="text-ink">{after.what.title}</b> at {clock(after.starts)}
+              {say("bench.then")} <b className="text-ink">{after.what.title}</b>{" "}
+              {say("bench.at-starts-2", { starts: clock(after.starts) })}
             </>
           )}
         </p>
       )}
       {bench.held.map((t) => (
         <button key={t.what.code} className="text-act min-h-16 font-bold" onClick={() => takeUp(t.what.code)}>
-          on hold: {t.what.title}
+          {say("bench.hold-2", { title: t.what.title })}
         </button>
       ))}
     </>
@@ -291,13 +299,13 @@ function ThenLine({ bench, now, takeUp }: { bench: Bench; now: string; takeUp: (
 function Settings(props: { allowed: ReturnType<typeof useAllowed>[0]; allow: ReturnType<typeof useAllowed>[1] }) {
   const { allowed, allow } = props;
   const choices = [
-    { name: "sound", on: allowed.sound, set: () => allow({ sound: !allowed.sound }) },
-    { name: "screen stays on", on: allowed.awake, set: () => allow({ awake: !allowed.awake }) },
+    { name: say("bench.sound"), on: allowed.sound, set: () => allow({ sound: !allowed.sound }) },
+    { name: say("bench.keep-screen"), on: allowed.awake, set: () => allow({ awake: !allowed.awake }) },
     ...(canListen()
-      ? [{ name: "spoken words", on: allowed.spoken, set: () => allow({ spoken: !allowed.spoken }) }]
+      ? [{ name: say("bench.read-aloud"), on: allowed.spoken, set: () => allow({ spoken: !allowed.spoken }) }]
       : []),
     {
-      name: "notices",
+      name: say("bench.notifications"),
       on: allowed.notices,
       set: () => {
         if (allowed.notices || !("Notification" in window)) allow({ notices: false });
@@ -306,7 +314,7 @@ function Settings(props: { allowed: ReturnType<typeof useAllowed>[0]; allow: Ret
     },
   ];
   return (
-    <p role="group" aria-label="When a tray is ready" className="ml-auto flex flex-wrap gap-2">
+    <p role="group" aria-label={say("bench.when-tray-ready")} className="ml-auto flex flex-wrap gap-2">
       {choices.map(({ name, on, set }) => (
         <button
           key={name}

@@ -4,6 +4,7 @@ import { clock as browserClock } from "../../api/clock";
 import { putBy } from "../../ui/putBy";
 import { span } from "../../ui/units";
 import { big } from "./big";
+import { say } from "../../wording/say";
 
 interface Out {
   /** Spent out of the cold before, in s. */
@@ -28,16 +29,17 @@ export function ColdClock({ order, note }: { order: string; note: SafetyNote }) 
   return (
     <div className="mt-3 flex flex-wrap items-center gap-x-6 gap-y-2" data-testid="cold-clock">
       <p className="text-[21px]" role="timer" aria-live="off">
-        Out of the cold <b className={spent > most ? "text-mind" : ""}>{span(spent)}</b> of {span(most)}
-        {spent > most && " · too long: don’t hand these out"}
+        {say("bench.out-fridge")} <b className={spent > most ? "text-mind" : ""}>{span(spent)}</b>{" "}
+        {say("bench.of-most", { most: span(most) })}
+        {spent > most && say("bench.too-long-dont-hand-these")}
       </p>
       {out.since === null ? (
         <button className={`${big} px-6 text-[21px]`} onClick={() => keep({ ...out, since: browserClock.now() })}>
-          It’s out of the cold
+          {say("bench.its-out-fridge")}
         </button>
       ) : (
         <button className={`${big} px-6 text-[21px]`} onClick={() => keep({ before: spent, since: null })}>
-          Back in the cold
+          {say("bench.back-fridge")}
         </button>
       )}
     </div>

@@ -11,6 +11,7 @@ import { potColour } from "../day/WeekStrip";
 import { Bag, VesselView, widthOf } from "../order/VesselView";
 import { isFromWarm, meltOf } from "./bench";
 import { big } from "./big";
+import { say } from "../../wording/say";
 
 /** The pot as it stands: how warm it is to be, and what a probe and a scale tell of it. */
 export function PotPanel({ step, plan, reference }: { step: DayTask; plan: Plan; reference: Reference }) {
@@ -21,7 +22,7 @@ export function PotPanel({ step, plan, reference }: { step: DayTask; plan: Plan;
   const pot = useQuery({ ...potQuery(code ?? ""), enabled: there.length > 0 }).data;
   if (!melt || !code) return null;
   return (
-    <section aria-label="The pot" className="bg-panel rounded-2xl p-5">
+    <section aria-label={say("ui.pot")} className="bg-panel rounded-2xl p-5">
       {pot && there.length > 0 ? (
         <Watched pot={pot} />
       ) : (
@@ -32,7 +33,7 @@ export function PotPanel({ step, plan, reference }: { step: DayTask; plan: Plan;
         className="text-act flex min-h-16 items-center font-semibold"
         to={`/logbook/new?melt=${encodeURIComponent(code)}`}
       >
-        Log this batch
+        {say("ui.log-this-batch")}
       </Link>
     </section>
   );
@@ -45,7 +46,7 @@ function Planned({ melt, isWarm, reference }: { melt: DayMelt; isWarm: boolean; 
     <div className="grid grid-cols-[9rem_1fr] items-end gap-5">
       {vessel && melt.level !== null ? (
         <VesselView
-          bands={[{ kind: "pool", from: 0, to: melt.level }]}
+          bands={[{ kind: say("ui.dipping-depth"), from: 0, to: melt.level }]}
           vessel={vessel}
           widest={widthOf(vessel)}
           srgb={potColour(reference, melt.pot)}
@@ -57,10 +58,15 @@ function Planned({ melt, isWarm, reference }: { melt: DayMelt; isWarm: boolean; 
         <b className="block text-[26px]">{wording.mass(melt.toMelt)}</b>
         {melt.useFrom != null && melt.useTo != null && (
           <span className="text-go block">
-            {melt.vessel === null ? "draw" : "dip"} at {wording.window(melt.useFrom, melt.useTo)}
+            {say("bench.vessel-at-usefrom", {
+              vessel: melt.vessel === null ? say("bench.draw") : say("ui.dip"),
+              useFrom: wording.window(melt.useFrom, melt.useTo),
+            })}
           </span>
         )}
-        <span className="text-ink2 block">{isWarm ? "melted" : `ready ${clock(melt.ready)}`}</span>
+        <span className="text-ink2 block">
+          {isWarm ? say("ui.melted") : say("bench.ready", { ready: clock(melt.ready) })}
+        </span>
       </p>
     </div>
   );
@@ -78,15 +84,17 @@ function Watched({ pot }: { pot: PotNow }) {
     <>
       {pot.curve.length > 0 && (
         <Curve
-          label={`Temperature of the pot, used at ${wording.window(pot.from, pot.to)}`}
+          label={say("bench.temperature-pot-used", { from: wording.window(pot.from, pot.to) })}
           read={points(pot.curve)}
           ahead={points(pot.ahead)}
           window={[pot.from, pot.to]}
           limit={pot.limit}
           says={wording.degrees}
           marks={[
-            { x: first, name: `${Math.round(-first)} min ago` },
-            ...(end > 1 ? [{ x: end, name: `in ${Math.round(end)} min` }] : [{ x: 0, name: "now" }]),
+            { x: first, name: say("bench.min-ago", { first: Math.round(-first) }) },
+            ...(end > 1
+              ? [{ x: end, name: say("bench.min", { end: Math.round(end) }) }]
+              : [{ x: 0, name: say("ui.now") }]),
           ]}
         />
       )}
@@ -109,7 +117,7 @@ function Places({ devices, melt }: { devices: Device[]; melt: string }) {
   });
   if (devices.length === 0) return null;
   return (
-    <p role="group" aria-label="Probe and scale" className="mt-4 flex flex-wrap gap-3">
+    <p role="group" aria-label={say("bench.probe-scale")} className="mt-4 flex flex-wrap gap-3">
       {devices.map((d) => (
         <button
           key={d.id}
@@ -118,7 +126,7 @@ function Places({ devices, melt }: { devices: Device[]; melt: string }) {
           disabled={put.isPending}
           onClick={() => put.mutate({ id: d.id, pot: d.pot === melt ? null : melt })}
         >
-          {d.pot === melt ? `${d.name} is here` : `put ${d.name} here`}
+          {d.pot === melt ? say("bench.this-pot", { name: d.name }) : say("bench.put-this-pot", { name: d.name })}
         </button>
       ))}
     </p>

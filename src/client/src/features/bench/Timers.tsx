@@ -3,13 +3,22 @@ import { clock } from "../../ui/units";
 import { inPlace } from "../day/times";
 import { alarmOf, countdown, type Phase, type Timer } from "./bench";
 import { big } from "./big";
+import { capital, say } from "../../wording/say";
 
-const waitedFor: Record<Phase, string> = { dry: "touch-dry", set: "hard", out: "take it out", use: "use it" };
+const waitedFor: Record<Phase, string> = {
+  dry: say("bench.touch-dry"),
+  set: say("ui.hard"),
+  out: say("bench.take-out"),
+  use: say("bench.use"),
+};
 
 /** What is said when a tray's time has come. */
 export const timerSays = (plan: Plan, { tray, phase }: Timer) =>
   phase === "out"
-    ? `Take it out of the ${plan.places.find((p) => p.place === tray.place)?.name ?? tray.place} now: ${tray.title}`
+    ? say("bench.take-out-now", {
+        name: plan.places.find((p) => p.place === tray.place)?.name ?? tray.place,
+        title: tray.title,
+      })
     : `${tray.title}: ${waitedFor[phase]}`;
 
 // A tray that has not set is looked at again after so many minutes.
@@ -27,7 +36,7 @@ export function Timers(props: {
   return (
     <section aria-labelledby="setting">
       <h2 id="setting" className="text-ink2 font-serif text-[22px]">
-        Setting
+        {say("bench.setting")}
       </h2>
       <ul className="mt-2 grid gap-4 sm:grid-cols-2 lg:grid-cols-3">
         {timers.map((timer) => (
@@ -38,21 +47,21 @@ export function Timers(props: {
             <Ring timer={timer} />
             <p className="min-w-0 text-[19px] leading-snug">
               <b className={`block text-[26px] ${timer.over ? "text-mind" : ""}`}>{countdown(now, timer.at)}</b>
-              <span className="block first-letter:uppercase">{timer.tray.title}</span>
+              <span className="block">{capital(timer.tray.title)}</span>
               <span className="text-ink2 block">
                 {waitedFor[timer.phase]}
-                {timer.phase === "out" && ` by ${clock(timer.at)}`} · {inPlace(plan, timer.tray.place)}
+                {timer.phase === "out" && say("bench.by", { at: clock(timer.at) })} · {inPlace(plan, timer.tray.place)}
               </span>
             </p>
             {(timer.phase === "set" || timer.phase === "dry") && (
               <button
                 className={`${big} px-3 text-[17px] leading-tight`}
                 onClick={() => notYet(timer.tray.task, more)}
-                aria-label={`${timer.tray.title}: not yet, ${more} more minutes`}
+                aria-label={say("bench.not-yet-more-minutes", { title: timer.tray.title, more })}
               >
-                not yet,
+                {say("bench.not-yet")}
                 <br />
-                {more} more
+                {say("bench.more", { more })}
               </button>
             )}
           </li>

@@ -2,6 +2,7 @@ import { Dialog, DialogBackdrop, DialogPanel, DialogTitle } from "@headlessui/re
 import type { DayTask, Plan } from "../../api/client";
 import type { DayDesk } from "../day/useDay";
 import { big } from "./big";
+import { say } from "../../wording/say";
 
 /** What can be told when a step does not go as it should. */
 export function WrongSheet(props: { step: DayTask; plan: Plan; desk: DayDesk; now: string; close: () => void }) {
@@ -12,14 +13,14 @@ export function WrongSheet(props: { step: DayTask; plan: Plan; desk: DayDesk; no
     .sort((a, b) => (a.mark?.done ?? "").localeCompare(b.mark?.done ?? ""))
     .at(-1);
   const choices: { says: string; does: () => void }[] = [
-    ...(step.what.pieces > 0 ? [{ says: "One broke", does: () => desk.count(code, "spoilt", 1) }] : []),
-    { says: "15 min late", does: () => desk.late(step, 15, now) },
-    { says: "30 min late", does: () => desk.late(step, 30, now) },
+    ...(step.what.pieces > 0 ? [{ says: say("bench.one-broke-2"), does: () => desk.count(code, "spoilt", 1) }] : []),
+    { says: say("bench.15-min-late"), does: () => desk.late(step, 15, now) },
+    { says: say("bench.30-min-late"), does: () => desk.late(step, 30, now) },
     ...(last
       ? [
           {
-            says: `Not done after all: ${last.what.title}`,
-            does: () => desk.tell(last.what.code, `Not done after all: ${last.what.title}.`, "undone"),
+            says: say("bench.not-done-after-all", { title: last.what.title }),
+            does: () => desk.tell(last.what.code, say("ui.not-done-after-all", { title: last.what.title }), "undone"),
           },
         ]
       : []),
@@ -33,7 +34,7 @@ export function WrongSheet(props: { step: DayTask; plan: Plan; desk: DayDesk; no
           "overflow-y-auto rounded-t-3xl p-6 sm:p-9",
         ].join(" ")}
       >
-        <DialogTitle className="font-serif text-[36px] leading-tight">What went wrong?</DialogTitle>
+        <DialogTitle className="font-serif text-[36px] leading-tight">{say("bench.what-went-wrong")}</DialogTitle>
         <div className="mt-5 grid gap-4 sm:grid-cols-2">
           {choices.map(({ says, does }) => (
             <button
@@ -48,7 +49,7 @@ export function WrongSheet(props: { step: DayTask; plan: Plan; desk: DayDesk; no
             </button>
           ))}
           <button className={`${big} text-act px-5 py-4 text-[24px]`} onClick={close}>
-            Nothing, go on
+            {say("bench.nothing-carry")}
           </button>
         </div>
       </DialogPanel>

@@ -2,6 +2,7 @@ import type { Day, DayMelt, DayTask, DayTray, Plan } from "../../api/client";
 import { dayOf, minutesFrom } from "../../ui/localTime";
 import { clock } from "../../ui/units";
 import { meltingOf } from "../day/times";
+import { say } from "../../wording/say";
 
 /** Whether a step is for somebody's hands; what the plan has nobody for, and what is done, falls to the maker. */
 export const isFor = (task: DayTask, who: string) =>
@@ -109,7 +110,7 @@ export const alarmOf = ({ tray, phase, at }: Timer) => [tray.task, phase, at].jo
 /** Minutes and seconds to a moment, "3:40", "1 h 05"; since when, once it is past. */
 export function countdown(now: string, at: string): string {
   const seconds = Math.round(minutesFrom(now, at) * 60);
-  if (seconds < 0) return `since ${clock(at)}`;
+  if (seconds < 0) return say("bench.since", { at: clock(at) });
   const [h, m, s] = [Math.floor(seconds / 3600), Math.floor(seconds / 60) % 60, seconds % 60];
-  return h > 0 ? `${h} h ${String(m).padStart(2, "0")}` : `${m}:${String(s).padStart(2, "0")}`;
+  return h > 0 ? say("bench.h", { h, text: String(m).padStart(2, "0") }) : `${m}:${String(s).padStart(2, "0")}`;
 }

@@ -12,12 +12,14 @@ import { KeepColour } from "./KeepColour";
 import { Spoon } from "./Spoon";
 import { useMix, useWanted } from "./useMix";
 import { dropsIn } from "./words";
+import { fieldBox } from "../../ui/fieldBox";
+import { say } from "../../wording/say";
 
 /** From a base and the colours at hand to a colour wanted, in drops. */
 export function ColourPage() {
   const reference = useQuery(referenceQuery);
   useEffect(() => {
-    document.title = "Colour · Kondiba";
+    document.title = say("colour.colour-kondiba");
   }, []);
   if (reference.error) return <ErrorNote error={reference.error} retry={() => void reference.refetch()} />;
   return reference.data ? <Mixing reference={reference.data} /> : <Waiting />;
@@ -35,35 +37,32 @@ function Mixing({ reference }: { reference: Reference }) {
 
   return (
     <div className="mx-auto max-w-6xl px-4 pt-3 sm:px-10">
-      <h1 className="font-serif text-[38px] leading-tight">Colour</h1>
-      <div className="mt-4 grid gap-x-12 gap-y-8 lg:grid-cols-[26rem_1fr]">
-        <div>
+      <h1 className="font-serif text-[38px] leading-tight">{say("ui.colour")}</h1>
+      <div className="mt-4 grid grid-cols-1 gap-x-12 gap-y-8 lg:grid-cols-[26rem_1fr]">
+        <div className="min-w-0">
           <Halves mix={recipe?.srgb ?? base?.srgb ?? "#ffffff"} target={wanted.target} words={recipe?.words ?? ""} />
           {error && <ErrorNote error={error} />}
           {mix && recipe && (
-            <section aria-live="polite" aria-label="Recipe" className="mt-4">
+            <section aria-live="polite" aria-label={say("colour.recipe")} className="mt-4">
               <Spoon recipe={recipe} reference={reference} />
               <p className="mt-1.5">
                 <b>
-                  {wording.mass(wanted.pot)} of {base?.name}
+                  {say("colour.pot-of", { pot: wording.mass(wanted.pot) })} {base?.name}
                 </b>
                 , <span data-testid="drops">{dropsIn(recipe.drops, reference)}</span>
               </p>
               <p className={`font-bold ${recipe.reached ? "text-go" : "text-mind"}`}>
                 <span data-testid="words">{recipe.words}</span>{" "}
-                <span className="text-ink2 font-normal">ΔE {recipe.deltaE.toFixed(1)}</span>
+                <span className="text-ink2 font-normal">{say("colour.e", { deltaE: recipe.deltaE.toFixed(1) })}</span>
               </p>
               <Minds mix={mix} recipe={recipe} />
               <KeepColour coating={wanted.coating} base={wanted.base} recipe={recipe} />
             </section>
           )}
-          <p className="text-ink2 mt-3 text-[15px]">
-            A prediction, from a swatch of each colour in bright white. Coating darkens a little as it sets: make two
-            pieces first.
-          </p>
+          <p className="text-ink2 mt-3 text-[15px]">{say("colour.prediction-from-swatches-each-colour")}</p>
         </div>
         <div>
-          <Row name="Wanted">
+          <Row name={say("colour.wanted")}>
             <Target
               target={wanted.target}
               bases={bases}
@@ -71,9 +70,9 @@ function Mixing({ reference }: { reference: Reference }) {
               onChange={(target) => change({ target })}
             />
           </Row>
-          <Row name="Base">
+          <Row name={say("colour.base")}>
             <PickField
-              label="Coating"
+              label={say("colour.coating")}
               value={wanted.coating}
               options={reference.coatings.map((c) => ({ value: c.code, label: c.name }))}
               onChange={(coating) =>
@@ -83,7 +82,7 @@ function Mixing({ reference }: { reference: Reference }) {
               className="mb-2.5 max-w-80"
             />
             <RadioGroup
-              aria-label="Base"
+              aria-label={say("colour.base")}
               value={wanted.base}
               onChange={(code: string) => change({ base: code })}
               className="flex flex-wrap gap-x-5 gap-y-2"
@@ -101,7 +100,7 @@ function Mixing({ reference }: { reference: Reference }) {
             </RadioGroup>
             <FieldNote id="note-base" text={note("base")} />
           </Row>
-          <Row name="At hand">
+          <Row name={say("colour.at-hand")}>
             <div className="flex flex-wrap gap-x-5">
               {reference.tints.map((tint) => (
                 <span key={tint.code} className="flex items-center">
@@ -122,9 +121,9 @@ function Mixing({ reference }: { reference: Reference }) {
             </div>
             <FieldNote id="note-hand" text={note("atHand")} />
           </Row>
-          <Row name="Pot">
+          <Row name={say("colour.pot-row")}>
             <NumberField
-              label="Coating in the pot"
+              label={say("colour.coating-pot")}
               unit="g"
               className="w-40"
               value={wanted.pot}
@@ -133,7 +132,7 @@ function Mixing({ reference }: { reference: Reference }) {
             />
           </Row>
           {recipe && recipe.oneMore.length > 0 && (
-            <Row name="One drop more">
+            <Row name={say("colour.one-drop-more")}>
               <ul className="grid gap-x-8 gap-y-0.5 sm:grid-cols-2">
                 {recipe.oneMore.map((more) => (
                   <li key={more.tint} className="flex items-center justify-between">
@@ -142,7 +141,7 @@ function Mixing({ reference }: { reference: Reference }) {
                       {nameOf(reference, more.tint)}
                     </span>
                     <span className={more.deltaE < recipe.deltaE ? "text-go" : "text-ink2"}>
-                      ΔE {more.deltaE.toFixed(1)}
+                      {say("colour.e", { deltaE: more.deltaE.toFixed(1) })}
                     </span>
                   </li>
                 ))}
@@ -150,16 +149,17 @@ function Mixing({ reference }: { reference: Reference }) {
             </Row>
           )}
           {mix?.ready && (
-            <Row name="Ready-coloured">
+            <Row name={say("colour.ready-coloured")}>
               <p>
                 <Dot srgb={mix.ready.srgb} />
                 {mix.ready.parts
-                  .map(
-                    (p) =>
-                      `${p.count} ${p.count === 1 ? "part" : "parts"} ${colourOf(reference, wanted.coating, p.colour)?.name ?? p.colour}`,
-                  )
+                  .map(({ count, colour }) => {
+                    const name = colourOf(reference, wanted.coating, colour)?.name ?? colour;
+                    return say("colour.parts-of", { count, name });
+                  })
                   .join(", ")}
-                : {mix.ready.words} <span className="text-ink2">ΔE {mix.ready.deltaE.toFixed(1)}</span>
+                : {mix.ready.words}{" "}
+                <span className="text-ink2">{say("colour.e", { deltaE: mix.ready.deltaE.toFixed(1) })}</span>
               </p>
             </Row>
           )}
@@ -191,16 +191,16 @@ function Target(props: {
       <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
         <input
           type="color"
-          aria-label="Colour wanted"
+          aria-label={say("colour.target-colour")}
           className="h-10 w-16 cursor-pointer"
           value={props.target}
           onChange={(e) => props.onChange(e.target.value)}
         />
         <input
-          aria-label="Colour wanted, written"
+          aria-label={say("colour.target-colour-as-code")}
           aria-invalid={!!props.note}
           aria-describedby={props.note ? id : undefined}
-          className="border-line bg-ground focus:border-act w-32 rounded-md border px-2.5 py-1.5"
+          className={`${fieldBox} max-w-32`}
           value={typed ?? props.target}
           onBlur={() => setTyped(undefined)}
           onChange={(e) => {
@@ -208,18 +208,16 @@ function Target(props: {
             props.onChange(e.target.value.trim());
           }}
         />
-        <span className="flex gap-1.5">
+        <span className="flex flex-wrap gap-1.5">
           {props.bases.map((c) => (
             <button
               key={c.code}
-              title={`like ${c.name}`}
-              aria-label={`A colour like ${c.name}`}
+              title={say("colour.like", { name: c.name })}
+              aria-label={say("colour.colour-like", { name: c.name })}
               className="p-0.5"
               onClick={() => props.onChange(c.srgb)}
             >
-              <svg aria-hidden viewBox="0 0 12 12" className="size-5">
-                <circle cx="6" cy="6" r="5.5" fill={c.srgb} stroke="currentColor" strokeOpacity="0.35" />
-              </svg>
+              <Dot srgb={c.srgb} className="size-5" />
             </button>
           ))}
         </span>

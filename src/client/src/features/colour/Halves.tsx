@@ -1,5 +1,6 @@
 import { useId } from "react";
 import { shade } from "../../ui/colour";
+import { say } from "../../wording/say";
 
 /** A ball dipped in the mix on its left and in the colour wanted on its right, on parchment. */
 export function Halves({ mix, target, words }: { mix: string; target: string; words: string }) {
@@ -8,7 +9,7 @@ export function Halves({ mix, target, words }: { mix: string; target: string; wo
     <figure className="bg-parchment border-rim text-parchment-ink rounded-xl border-[8px] px-4 pt-4 pb-3">
       <svg
         role="img"
-        aria-label={`the mix beside the colour wanted: ${words}`}
+        aria-label={say("colour.your-mix-beside-target-colour", { words })}
         viewBox="-60 -53 120 113"
         className="mx-auto w-full max-w-80"
       >
@@ -39,8 +40,8 @@ export function Halves({ mix, target, words }: { mix: string; target: string; wo
         <circle r="50" fill="none" stroke={shade(mix, -0.5)} strokeOpacity="0.35" />
       </svg>
       <figcaption className="text-parchment-ink2 mt-1 flex justify-between text-[15px]">
-        <span>this pot, set</span>
-        <span>wanted</span>
+        <span>{say("colour.your-mix-set")}</span>
+        <span>{say("colour.target-colour")}</span>
       </figcaption>
     </figure>
   );

@@ -4,6 +4,7 @@ import { answer, api, type OwnCoating, type Recipe } from "../../api/client";
 import { thingsQuery } from "../../api/queries";
 import { TextField } from "../../ui/fields";
 import { codeOf, useKeep } from "../../ui/useKeep";
+import { say } from "../../wording/say";
 
 /** Keeps a mix as a colour of its coating, so that orders and looks can take it. */
 export function KeepColour({ coating, base, recipe }: { coating: string; base: string; recipe: Recipe }) {
@@ -36,7 +37,7 @@ export function KeepColour({ coating, base, recipe }: { coating: string; base: s
       }}
     >
       <TextField
-        label="Keep this mix as a colour called"
+        label={say("colour.save-this-mix-as")}
         value={name}
         onChange={(next) => {
           setName(next);
@@ -44,17 +45,17 @@ export function KeepColour({ coating, base, recipe }: { coating: string; base: s
         }}
         error={
           missing
-            ? "Type what you call it."
+            ? say("colour.enter-name")
             : (keep.errorOf(`colours[${own.colours.length}].name`) ?? keep.error?.message)
         }
         className="w-60"
       />
       <button type="submit" className="bg-act text-on-act rounded-full px-5 py-1.5 font-bold" disabled={keep.isPending}>
-        Keep
+        {say("ui.save")}
       </button>
       {kept && (
         <p role="status" className="text-go basis-full font-semibold">
-          {kept} is kept: orders and looks can take it, and its pots say the drops.
+          {say("colour.saved-use-orders-looks-its", { kept })}
         </p>
       )}
     </form>

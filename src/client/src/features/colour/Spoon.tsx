@@ -1,4 +1,5 @@
 import type { Recipe, Reference } from "../../api/client";
+import { say } from "../../wording/say";
 
 const apart = 12;
 const across = 8;
@@ -17,7 +18,11 @@ export function Spoon({ recipe, reference }: { recipe: Recipe; reference: Refere
   return (
     <svg
       role="img"
-      aria-label={beads.length === 0 ? "an empty spoon" : `${beads.length} drops${inPot ? "" : " to 100 g"}`}
+      aria-label={
+        beads.length === 0
+          ? say("colour.empty-spoon")
+          : say("colour.drops", { count: beads.length, inPot: inPot ? "" : say("colour.100-g") })
+      }
       viewBox="0 0 240 64"
       className="w-full max-w-72"
     >

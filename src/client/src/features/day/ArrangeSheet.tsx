@@ -5,6 +5,7 @@ import { Sheet } from "../../ui/Sheet";
 import { dayName } from "../../ui/units";
 import { fromTo } from "./times";
 import type { DayDesk } from "./useDay";
+import { say } from "../../wording/say";
 
 /** Something that is so from one time of a day to another, "HH:MM:SS". */
 export interface Spell {
@@ -20,7 +21,7 @@ export interface Spell {
 export function ArrangeSheet({ spell, close }: { spell: Spell; close: () => void }) {
   const [from, setFrom] = useState(spell.from);
   const [to, setTo] = useState(spell.to);
-  const wrong = from >= to ? "It ends before it begins. Choose a later end." : undefined;
+  const wrong = from >= to ? say("day.ends-before-starts-choose-later") : undefined;
   return (
     <Sheet open close={close} title={spell.title}>
       <p className="text-ink2 mt-1">{spell.note}</p>
@@ -33,8 +34,8 @@ export function ArrangeSheet({ spell, close }: { spell: Spell; close: () => void
           close();
         }}
       >
-        <TimeField label="From" value={from} onChange={setFrom} />
-        <TimeField label="To" value={to} onChange={setTo} error={wrong} />
+        <TimeField label={say("day.from")} value={from} onChange={setFrom} />
+        <TimeField label={say("day.to")} value={to} onChange={setTo} error={wrong} />
         <button className="bg-act text-on-act mt-5 rounded-full px-4 py-1.5 font-bold">{spell.act}</button>
       </form>
     </Sheet>
@@ -44,11 +45,11 @@ export function ArrangeSheet({ spell, close }: { spell: Spell; close: () => void
 /** That some of a place is not there for some hours of a day, from a local time on. */
 export function away(desk: DayDesk, place: string, what: string, change: number, since: string): Spell {
   const day = dayOf(since);
-  const title = `${what} on ${dayName(day)}`;
+  const title = say("day.what-on-day", { what, day: dayName(day) });
   return {
     title,
-    note: "What would have been in it is planned elsewhere or for another time.",
-    act: "Plan without it",
+    note: say("day.what-was-planned-elsewhere-or"),
+    act: say("day.plan-without"),
     from: since.slice(11, 19),
     to: "23:59:00",
     take: (from, to) =>

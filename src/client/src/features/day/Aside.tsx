@@ -6,6 +6,7 @@ import { away, type Spell } from "./ArrangeSheet";
 import { beginOf, fits, fromTo, fullestOf, inPlace, placeName } from "./times";
 import { dayOf, minutesFrom, plusMinutes } from "../../ui/localTime";
 import type { DayDesk } from "./useDay";
+import { capital, say } from "../../wording/say";
 
 // What may wait longer than that, in s, need not be watched for.
 const soon = 7200;
@@ -50,9 +51,9 @@ const soonFirst = (plan: Plan, waiting: DayTask[], out: DayTray[]) =>
   [
     ...waiting.map(({ what, starts }) => ({ key: what.code, task: what.code, says: what.title, at: starts })),
     ...out.map((t) => ({
-      key: `${t.task} out`,
+      key: say("day.out", { task: t.task }),
       task: t.task,
-      says: `${t.title}: out of the ${placeName(plan, t.place)} by`,
+      says: say("day.out-by", { title: t.title, placeName: placeName(plan, t.place) }),
       at: t.outBy ?? t.ends,
     })),
   ].sort((a, b) => a.at.localeCompare(b.at));
@@ -67,18 +68,22 @@ export function Aside(props: Of & { tap: (task: string) => void }) {
     <>
       {fullest && (
         <section aria-labelledby="stands">
-          <Head id="stands">Where it stands</Head>
-          <p className="text-ink2 -mt-1 text-[14px]">at {clock(fullest.moment)}, the fullest moment</p>
+          <Head id="stands">{say("day.where-trays")}</Head>
+          <p className="text-ink2 -mt-1 text-[14px]">
+            {say("day.when-they-fullest", { moment: clock(fullest.moment) })}
+          </p>
           <ul>
             {plan.places
               .filter((p) => p.place !== "pots" && p.has > 0)
               .map((p) => (
                 <li key={p.place} className="grid grid-cols-[4.5rem_1fr] items-end gap-x-3 pt-2">
                   <TextButton
-                    label={`${p.name}: full or away?`}
-                    onClick={() => arrange(away(desk, p.place, `Without the ${p.name}`, -p.has, beginOf(on, day.now)))}
+                    label={say("day.full-or-not-available", { name: p.name })}
+                    onClick={() =>
+                      arrange(away(desk, p.place, say("day.without", { name: p.name }), -p.has, beginOf(on, day.now)))
+                    }
                   >
-                    <span className="block text-left first-letter:uppercase">{p.name}</span>
+                    <span className="block text-left">{capital(p.name)}</span>
                   </TextButton>
                   <span className="border-board flex min-h-7 flex-wrap gap-0.5 border-b-4">
                     {fullest.trays
@@ -96,7 +101,7 @@ export function Aside(props: Of & { tap: (task: string) => void }) {
       )}
       {(short || full.length > 0) && (
         <section aria-labelledby="tight">
-          <Head id="tight">Tight</Head>
+          <Head id="tight">{say("day.tight-spots")}</Head>
           {plan.shortages.map((s) => (
             <p key={s.what} className="border-mind bg-mind-ground mb-2 border-l-4 px-3 py-1.5">
               {s.what}
@@ -105,30 +110,28 @@ export function Aside(props: Of & { tap: (task: string) => void }) {
           {!short &&
             full.map((f) => (
               <p key={f.place + f.from} className="border-mind bg-mind-ground mb-2 border-l-4 px-3 py-1.5">
-                <b className="block first-letter:uppercase">
-                  {f.place === "pots" ? "every pot in use" : `${f.name} full`} {clock(f.from)}–
-                  {dayOf(f.to) === on ? clock(f.to) : dayName(f.to)}
+                <b className="block">
+                  {f.place === "pots" ? say("day.every-pot-use") : capital(say("day.full", { name: f.name }))}{" "}
+                  {clock(f.from)}–{dayOf(f.to) === on ? clock(f.to) : dayName(f.to)}
                 </b>
-                {f.times > 1 && "on and off"}
+                {f.times > 1 && say("day.off")}
               </p>
             ))}
         </section>
       )}
       {short && (
         <section aria-labelledby="helps">
-          <Head id="helps">What would help</Head>
+          <Head id="helps">{say("day.what-would-help")}</Head>
           {day.remedies.length === 0 && (
             <p className="text-ink2">
-              {day.searching
-                ? "Changes are being tried, one by one …"
-                : "No single change makes it fit. Move a pickup, or leave an order out."}
+              {day.searching ? say("day.changes-being-tried-one-by") : say("day.no-single-change-makes-fit")}
             </p>
           )}
           <ul>
             {day.remedies.map((r) => (
               <li key={r.what} className="border-line border-t border-dashed">
                 <button
-                  className="text-act w-full py-1.5 text-left font-semibold first-letter:uppercase"
+                  className="text-act w-full py-1.5 text-left font-semibold"
                   disabled={desk.busy}
                   onClick={() => desk.take(r)}
                 >
@@ -137,14 +140,12 @@ export function Aside(props: Of & { tap: (task: string) => void }) {
               </li>
             ))}
           </ul>
-          {day.remedies.length > 0 && (
-            <p className="text-ink2 text-[13px]">Each was tried: with it, everything fits. Choosing one arranges it.</p>
-          )}
+          {day.remedies.length > 0 && <p className="text-ink2 text-[13px]">{say("day.each-these-was-tried-makes")}</p>}
         </section>
       )}
       {(waiting.length > 0 || out.length > 0) && !short && (
         <section aria-labelledby="waits">
-          <Head id="waits">Can’t wait</Head>
+          <Head id="waits">{say("day.cant-wait")}</Head>
           <ul>
             {soonFirst(plan, waiting, out).map(({ key, task, says, at }) => (
               <li key={key} className="border-line flex justify-between gap-3 border-t border-dashed py-1.5">
@@ -175,9 +176,9 @@ const isOfOrder = (code: string) => code.includes("/");
 
 /** What the maker said of a step. */
 function markSaid(plan: Plan, mark: TaskMark) {
-  if (mark.done) return `done ${clock(mark.done)}`;
-  if (mark.at) return `pinned ${clock(mark.at)}`;
-  if (mark.notBefore) return `not before ${clock(mark.notBefore)}`;
+  if (mark.done) return say("day.done", { done: clock(mark.done) });
+  if (mark.at) return say("day.pinned", { at: clock(mark.at) });
+  if (mark.notBefore) return say("day.not-before", { notBefore: clock(mark.notBefore) });
   return inPlace(plan, mark.place ?? "");
 }
 
@@ -197,35 +198,36 @@ function Arranged({ desk, day, plan, on, arrange }: Of) {
   const item = (key: string, says: string, drop: () => void) => (
     <li key={key} className="border-line flex justify-between gap-3 border-t border-dashed py-1.5">
       <span>{says}</span>
-      <TextButton label={`Take back: ${says}`} onClick={drop}>
+      <TextButton label={say("day.undo", { says })} onClick={drop}>
         <span aria-hidden>×</span>
       </TextButton>
     </li>
   );
   return (
     <section aria-labelledby="arranged" className="print:hidden">
-      <Head id="arranged">Arranged</Head>
+      <Head id="arranged">{say("day.changes-you-made")}</Head>
       <ul>
         {marks.map(({ code, mark, says, gone }) =>
-          item(code, `${says}: ${markSaid(plan, mark)}${gone ? ", no longer in its order" : ""}`, () =>
-            desk.mark(code, `Taken back: ${says}.`, null),
+          item(code, `${says}: ${markSaid(plan, mark)}${gone ? say("day.no-longer-its-order") : ""}`, () =>
+            desk.mark(code, say("day.undone", { says }), null),
           ),
         )}
         {arranged.hours.map((h, i) =>
-          item(`h${i}`, `${dayName(h.day)}: ${h.hours ? fromTo(h.hours) : "no work"}`, () =>
-            desk.change("Hours as usual again.", (a) => ({ ...a, hours: a.hours.filter((_, n) => n !== i) })),
+          item(`h${i}`, `${dayName(h.day)}: ${h.hours ? fromTo(h.hours) : say("ui.no-work")}`, () =>
+            desk.change(say("day.usual-hours-again"), (a) => ({ ...a, hours: a.hours.filter((_, n) => n !== i) })),
           ),
         )}
         {arranged.helpers.map((h, i) =>
-          item(`w${i}`, `helper ${dayName(h.day)}, ${fromTo(h.hours)}`, () =>
-            desk.change("No helper.", (a) => ({ ...a, helpers: a.helpers.filter((_, n) => n !== i) })),
+          item(`w${i}`, say("day.helper", { day: dayName(h.day), hours: fromTo(h.hours) }), () =>
+            desk.change(say("day.no-helper"), (a) => ({ ...a, helpers: a.helpers.filter((_, n) => n !== i) })),
           ),
         )}
         {arranged.places.map((p, i) =>
           item(
             `p${i}`,
             `${placeName(plan, p.place)} ${p.change > 0 ? `+${p.change}` : p.change}, ${dayName(p.from)}`,
-            () => desk.change("As many as usual again.", (a) => ({ ...a, places: a.places.filter((_, n) => n !== i) })),
+            () =>
+              desk.change(say("day.usual-number-again"), (a) => ({ ...a, places: a.places.filter((_, n) => n !== i) })),
           ),
         )}
       </ul>
@@ -233,50 +235,55 @@ function Arranged({ desk, day, plan, on, arrange }: Of) {
         <TextButton
           onClick={() =>
             arrange({
-              title: `A helper on ${dayName(on)}`,
-              note: "Whatever hands can do is shared with them.",
-              act: "Save",
+              title: say("day.helper-2", { on: dayName(on) }),
+              note: say("day.plan-gives-them-any-hands"),
+              act: say("ui.save"),
               from: "14:00:00",
               to: "18:00:00",
               take: (from, to) =>
-                desk.change(`A helper on ${dayName(on)} from ${from.slice(0, 5)} to ${to.slice(0, 5)}.`, (a) => ({
+                desk.change(say("day.helper-from", { on: dayName(on), from: clock(from), to: clock(to) }), (a) => ({
                   ...a,
                   helpers: [...a.helpers, { day: on, hours: { from, to } }],
                 })),
             })
           }
         >
-          Add helper
+          {say("day.add-helper")}
         </TextButton>
         <TextButton
           onClick={() =>
             arrange({
-              title: `Other hours on ${dayName(on)}`,
-              note: "For this day only; the usual ones are under Kitchen, Hours and places.",
-              act: "Save",
+              title: say("day.other-hours", { on: dayName(on) }),
+              note: say("day.this-day-only-your-usual"),
+              act: say("ui.save"),
               from: usual?.from ?? "10:00:00",
               to: usual?.to ?? "18:00:00",
               take: (from, to) => hoursOn(`${dayName(on)}: ${fromTo({ from, to })}.`, { from, to }),
             })
           }
         >
-          Change hours
+          {say("day.change-hours")}
         </TextButton>
         {dayOf(day.now) === on && usual && (
           <TextButton
             onClick={() => {
               const begins = `${on}T${usual.from}`;
               const from = plusMinutes(begins > day.now ? begins : day.now.slice(0, 19), behind);
-              hoursOn(`${behind} min late: nothing before ${clock(from)}.`, { from: from.slice(11, 19), to: usual.to });
+              hoursOn(say("day.min-late-nothing-starts-before", { behind, from: clock(from) }), {
+                from: from.slice(11, 19),
+                to: usual.to,
+              });
             }}
           >
-            I’m {behind} min late
+            {say("day.im-min-late", { behind })}
           </TextButton>
         )}
-        <TextButton onClick={() => hoursOn(`No work on ${dayName(on)}.`, null)}>No work this day</TextButton>
-        <TextButton onClick={desk.planAgain}>Replan</TextButton>
+        <TextButton onClick={() => hoursOn(say("day.no-work", { on: dayName(on) }), null)}>
+          {say("day.no-work-this-day")}
+        </TextButton>
+        <TextButton onClick={desk.planAgain}>{say("day.replan")}</TextButton>
         <Link className="text-act font-semibold" to="/kitchen/hours">
-          Usual hours and places
+          {say("day.usual-hours-places")}
         </Link>
       </p>
     </section>

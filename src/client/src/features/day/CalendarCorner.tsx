@@ -4,8 +4,10 @@ import { answer, api } from "../../api/client";
 import { newId, sentAs } from "../../api/newId";
 import { useOwner } from "../../api/queries";
 import { TextButton } from "../../ui/buttons";
+import { say } from "../../wording/say";
+import { dates } from "../../ui/units";
 
-const day = new Intl.DateTimeFormat("en-GB", { day: "numeric", month: "long" });
+const day = dates({ day: "numeric", month: "long" });
 
 /** Prints the page; in large type it can be read from the other end of the counter. */
 function print(large: boolean) {
@@ -19,13 +21,13 @@ export function CalendarCorner() {
   return (
     <section aria-labelledby="calendar" className="print:hidden">
       <h2 id="calendar" className="mb-1 font-serif text-[20px]">
-        On paper, in the calendar
+        {say("day.print-or-add-calendar")}
       </h2>
       <p className="flex flex-wrap gap-x-4 gap-y-1">
-        <TextButton onClick={() => print(false)}>print this day</TextButton>
-        <TextButton onClick={() => print(true)}>print it large</TextButton>
+        <TextButton onClick={() => print(false)}>{say("day.print-this-day")}</TextButton>
+        <TextButton onClick={() => print(true)}>{say("day.print-large-type")}</TextButton>
         <a className="text-act font-semibold" href="/api/day/calendar.ics" download>
-          calendar file
+          {say("day.calendar-file")}
         </a>
       </p>
       {owner && <Feeds />}
@@ -59,21 +61,21 @@ function Feeds() {
       <ul>
         {feeds.data?.map((f) => (
           <li key={f.id} className="border-line flex justify-between gap-3 border-t border-dashed py-1.5">
-            <span>private address, made {day.format(new Date(f.madeAt))}</span>
-            <TextButton onClick={() => revoke.mutate(f.id)} label="take back the private address">
-              take back
+            <span>{say("day.private-link-created", { text: day.format(new Date(f.madeAt)) })}</span>
+            <TextButton onClick={() => revoke.mutate(f.id)} label={say("day.remove-private-link")}>
+              {say("ui.remove")}
             </TextButton>
           </li>
         ))}
       </ul>
       {made ? (
         <p role="status" className="mt-1 text-[15px]">
-          Give this address to your calendar program; it is shown once:{" "}
+          {say("day.add-this-address-your-calendar")}{" "}
           <code className="bg-parchment text-parchment-ink block px-1.5 py-1 text-[12px] break-all">{made}</code>
         </p>
       ) : (
         <p className="mt-1">
-          <TextButton onClick={() => make.mutate()}>a private address for my calendar</TextButton>
+          <TextButton onClick={() => make.mutate()}>{say("day.private-link-my-calendar")}</TextButton>
         </p>
       )}
     </>

@@ -6,6 +6,7 @@ import { clock, useWording } from "../../ui/units";
 import { meltingOf, placeName, whenSaid, type Lanes, type Scale } from "./times";
 import { useMoving } from "./useMoving";
 import { potColour } from "./WeekStrip";
+import { say } from "../../wording/say";
 
 /** What every column of a day is drawn from. */
 export interface Drawn {
@@ -62,7 +63,13 @@ function WorkItem(props: Omit<Drawn, "day" | "tapTray"> & { task: DayTask; nobod
   const colour = what.pots.length > 0 ? potColour(reference, what.pots[0]) : undefined;
   const [top, height] = [scale.y(task.starts), scale.y(task.ends) - scale.y(task.starts)];
   const shift = moving.to && dayOf(moving.to) === dayOf(task.starts) ? scale.y(moving.to) - top : 0;
-  const mark = task.mark?.done ? "done" : task.mark?.at ? "pinned" : task.mark?.notBefore ? "not before" : null;
+  const mark = task.mark?.done
+    ? say("day.done-3")
+    : task.mark?.at
+      ? say("day.pinned-4")
+      : task.mark?.notBefore
+        ? say("day.not-before-3")
+        : null;
   const stands = plan.trays.find((t) => t.task === what.code);
   return (
     <li
@@ -79,7 +86,7 @@ function WorkItem(props: Omit<Drawn, "day" | "tapTray"> & { task: DayTask; nobod
         ].join(" ")}
         style={colour ? { background: colour, color: inkOn(colour) } : undefined}
         {...(movable ? moving.props : {})}
-        title={movable ? "Arrow keys or dragging move it, also onto another day" : undefined}
+        title={movable ? say("day.move-with-arrow-keys-or") : undefined}
         onClick={() => {
           if (!moving.isDragged()) tap(what.code);
         }}
@@ -87,20 +94,22 @@ function WorkItem(props: Omit<Drawn, "day" | "tapTray"> & { task: DayTask; nobod
         <span className="shrink-0 text-[12px] tabular-nums">{clock(moving.to ?? task.starts)}</span>
         <span className="min-w-0">
           <span className={height > 60 ? "line-clamp-2" : "block truncate"}>
-            {moving.to && <b role="status">{whenSaid(moving.to, task.starts)}: Enter pins it here · </b>}
+            {moving.to && (
+              <b role="status">{say("day.press-enter-pin-here", { to: whenSaid(moving.to, task.starts) })} </b>
+            )}
             <b>{what.title}</b>
             {mark && <b> ({mark})</b>}
             {what.order && ` · ${names.get(what.order) ?? ""}`}
           </span>
           {height > 44 && what.round && (
             <span className="block truncate text-[13px]">
-              {Math.ceil(what.pieces / what.round)} rounds of {what.round}, decorated wet
+              {say("day.rounds-decorated-wet", { pieces: Math.ceil(what.pieces / what.round), round: what.round })}
             </span>
           )}
           {height > 44 && stands && (
             <span className="block truncate text-[13px] sm:hidden">
-              then {placeName(plan, stands.place)}
-              {stands.set && `, hard ${clock(stands.set)}`}
+              {say("day.then-2", { placeName: placeName(plan, stands.place) })}
+              {stands.set && say("day.hard", { set: clock(stands.set) })}
             </span>
           )}
         </span>
@@ -138,12 +147,13 @@ export function Melts({ melts: { placed, lanes }, scale, reference, tap, day }: 
               </svg>
               <span className="absolute inset-x-0 top-1">
                 {melt.number > 1 && dayOf(melt.starts) === day && height > 46 && (
-                  <span className="block text-[12px]">again</span>
+                  <span className="block text-[12px]">{say("ui.2nd-melt")}</span>
                 )}
                 {wording.mass(melt.toMelt)}
                 <span className="sr-only">
                   {" "}
-                  of {colourOfPot(reference, melt.pot)?.name}, warm from {clock(melt.starts)} to {clock(melt.ends)}
+                  {say("ui.of")} {colourOfPot(reference, melt.pot)?.name}
+                  {say("day.warm-from", { starts: clock(melt.starts), ends: clock(melt.ends) })}
                 </span>
               </span>
             </button>
@@ -163,7 +173,10 @@ export function Trays({ trays: { placed, lanes }, scale, reference, tapTray, day
         const colour = tray.pots.length > 0 ? potColour(reference, tray.pots[0]) : "#8a6a4a";
         const overnight = dayOf(tray.ends) !== day && dayOf(tray.starts) === day;
         const foot =
-          height > 64 && (overnight ? "overnight" : tray.set && dayOf(tray.set) === day && `hard ${clock(tray.set)}`);
+          height > 64 &&
+          (overnight
+            ? say("day.overnight")
+            : tray.set && dayOf(tray.set) === day && say("day.hard-2", { set: clock(tray.set) }));
         const rows = Math.max(0, Math.floor((height - (foot ? 54 : 40)) / 10));
         const dots = Math.min(tray.pieces, rows * 8);
         return (

@@ -17,13 +17,14 @@ import { dayOf, minutesFrom } from "../../ui/localTime";
 import { TextButton } from "../../ui/buttons";
 import { useDay, type DayDesk } from "./useDay";
 import { WeekStrip } from "./WeekStrip";
+import { say } from "../../wording/say";
 
 /** What is done when, by whom, and where it stands: every open order of the coming eight days, a day at a time. */
 export function DayPage() {
   const desk = useDay();
   const reference = useQuery(referenceQuery);
   useEffect(() => {
-    document.title = "The day · Kondiba";
+    document.title = say("day.day-kondiba");
   }, []);
   if (!desk.day.data || !reference.data) {
     const error = desk.day.error ?? reference.error;
@@ -38,7 +39,7 @@ export function DayPage() {
 function Planning() {
   return (
     <>
-      <p className="text-ink2 px-10 pt-8 font-serif text-[22px]">Planning …</p>
+      <p className="text-ink2 px-10 pt-8 font-serif text-[22px]">{say("day.planning")}</p>
       <Waiting />
     </>
   );
@@ -81,15 +82,15 @@ function Desk({ desk, day, plan, reference }: { desk: DayDesk; day: Day; plan: P
         <h1 className="font-serif text-[34px] leading-tight">{longDayName(on)}</h1>
         <p className="text-ink2">
           {own.length === 0
-            ? "nothing scheduled"
-            : `${orders.length} ${orders.length === 1 ? "order" : "orders"}, hands-on ${span(handsOn)}`}
+            ? say("day.nothing-scheduled")
+            : say("day.order-hands", { count: orders.length, handsOn: span(handsOn) })}
         </p>
         <Verdict day={day} plan={plan} />
         {day.failed && <BrokenOff again={desk.planAgain} />}
         {busy && (
           <p className="ml-auto print:hidden">
             <TextButton onClick={() => setSearch(hours ? { on } : { on, view: "hours" }, { replace: true })}>
-              {hours ? "Run sheet" : "Hour by hour"}
+              {hours ? say("day.run-sheet") : say("day.hour-by-hour")}
             </TextButton>
           </p>
         )}
@@ -106,7 +107,7 @@ function Desk({ desk, day, plan, reference }: { desk: DayDesk; day: Day; plan: P
               {desk.done} {desk.changes && <Changes {...desk.changes} names={names} />}
             </>
           }
-          act="Undo"
+          act={say("ui.undo")}
           undo={desk.undo}
         />
       )}
@@ -121,17 +122,21 @@ function Desk({ desk, day, plan, reference }: { desk: DayDesk; day: Day; plan: P
       ))}
       {day.orders.length === 0 ? (
         <p className="text-ink2 mt-6 max-w-xl text-lg">
-          No orders in the next ten days. Your schedule appears here as soon as an order has a pickup day.{" "}
+          {say("day.no-orders-next-ten-days")}{" "}
           <Link className="text-act font-semibold" to="/">
-            To the shelf
+            {say("ui.shelf")}
           </Link>
         </p>
       ) : (
         <div className="mt-3 grid gap-x-10 gap-y-8 xl:grid-cols-[minmax(0,1fr)_17rem] print:mt-1 print:grid-cols-1 print:gap-y-2">
-          <section aria-label="The plan" aria-busy={desk.busy} className={`min-w-0 ${desk.busy ? "opacity-60" : ""}`}>
+          <section
+            aria-label={say("day.plan")}
+            aria-busy={desk.busy}
+            className={`min-w-0 ${desk.busy ? "opacity-60" : ""}`}
+          >
             {!busy && (
               <p className="text-ink2 py-6 text-lg">
-                Nothing scheduled. {worked.length > 0 && "Days with work are filled in the row above."}
+                {say("day.nothing-scheduled-2")} {worked.length > 0 && say("day.days-with-work-filled-row")}
               </p>
             )}
             {busy && hours && (
@@ -145,7 +150,11 @@ function Desk({ desk, day, plan, reference }: { desk: DayDesk; day: Day; plan: P
                 tap={setTask}
                 tapTray={setTray}
                 pin={(t, at) =>
-                  desk.mark(t.what.code, `${t.what.title}: pinned ${dayName(at)}, ${clock(at)}.`, { ...t.mark, at })
+                  desk.mark(
+                    t.what.code,
+                    say("day.pinned-5", { title: t.what.title, at: dayName(at), at2: clock(at) }),
+                    { ...t.mark, at },
+                  )
                 }
               />
             )}
@@ -159,19 +168,21 @@ function Desk({ desk, day, plan, reference }: { desk: DayDesk; day: Day; plan: P
                 tapTray={setTray}
                 tick={(t) =>
                   t.mark?.done
-                    ? desk.tell(t.what.code, `Not done after all: ${t.what.title}.`, "undone")
-                    : desk.tell(t.what.code, `Done: ${t.what.title}.`, "done")
+                    ? desk.tell(t.what.code, say("ui.not-done-after-all", { title: t.what.title }), "undone")
+                    : desk.tell(t.what.code, say("ui.done", { title: t.what.title }), "done")
                 }
               />
             )}
             {day.later > 0 && (
               <p className="text-ink2 mt-3 text-[15px]">
-                {day.later === 1 ? "1 later order is" : `${day.later} later orders are`} not planned yet.
+                {say("day.not-planned-yet", {
+                  later: day.later === 1 ? say("day.1-later-order") : say("day.later-orders", { later: day.later }),
+                })}
               </p>
             )}
           </section>
           <aside
-            aria-label="Tight and arranged"
+            aria-label={say("day.tight-spots-changes")}
             className="space-y-7 print:order-first print:grid print:grid-cols-2 print:gap-6 print:space-y-0 print:text-[14px]"
           >
             <Aside desk={desk} day={day} plan={plan} on={on} tap={setTask} arrange={arrange} />
@@ -215,13 +226,18 @@ function Changes({ moved, late, names }: NonNullable<DayDesk["changes"]> & { nam
   const more = moved.length - named;
   return (
     <>
-      {moved.length === 0 && late.length === 0 && "Nothing else moves."}
+      {moved.length === 0 && late.length === 0 && say("day.nothing-else-moves")}
       {moved.length > 0 &&
-        `Also moves: ${moved
-          .slice(0, named)
-          .map((m) => `${m.title} from ${clock(m.from)} to ${whenSaid(m.to, m.from)}`)
-          .join("; ")}${more > 0 ? `; and ${more} more` : ""}.`}
-      {late.length > 0 && <b className="text-mind"> Late now: {late.map((o) => names.get(o) ?? o).join(", ")}.</b>}
+        say("day.also-moves", {
+          moved: moved
+            .slice(0, named)
+            .map((m) => say("day.from-2", { title: m.title, from: clock(m.from), to: whenSaid(m.to, m.from) }))
+            .join("; "),
+          more: more > 0 ? say("day.more", { more }) : "",
+        })}
+      {late.length > 0 && (
+        <b className="text-mind"> {say("day.late-now", { late: late.map((o) => names.get(o) ?? o).join(", ") })}</b>
+      )}
     </>
   );
 }
@@ -230,7 +246,7 @@ function Changes({ moved, late, names }: NonNullable<DayDesk["changes"]> & { nam
 function BrokenOff({ again }: { again: () => void }) {
   return (
     <p role="alert" className="text-mind font-semibold">
-      Planning stopped before it was done. <TextButton onClick={again}>Replan</TextButton>
+      {say("day.planning-stopped-before-was-done")} <TextButton onClick={again}>{say("day.replan")}</TextButton>
     </p>
   );
 }
@@ -246,8 +262,8 @@ function Verdict({ day, plan }: { day: Day; plan: Plan }) {
   if (!fits(plan))
     return (
       <p role="status" className="text-mind font-bold">
-        {plan.outcome === "impossible" ? "It doesn’t all fit" : "No plan on time found yet"}
-        {day.searching ? "; still looking …" : ""}
+        {plan.outcome === "impossible" ? say("day.doesnt-all-fit") : say("day.no-plan-time-found-yet")}
+        {day.searching ? say("day.still-looking") : ""}
       </p>
     );
   if (plan.tasks.length === 0) return null;
@@ -255,10 +271,17 @@ function Verdict({ day, plan }: { day: Day; plan: Plan }) {
   const near = Math.ceil(plan.gap * 100);
   return (
     <p role="status">
-      <b className="text-go">everything fits, {spare > 0 ? span(spare * 60) : "nothing"} to spare</b>
+      <b className="text-go">
+        {say("day.everything-fits-spare", { spare: spare > 0 ? span(spare * 60) : say("ui.nothing") })}
+      </b>
       <span className="text-ink2">
         {" "}
-        · {day.searching ? "still improving …" : near <= 5 ? "best plan found" : "good plan found"}
+        ·{" "}
+        {day.searching
+          ? say("day.still-improving")
+          : near <= 5
+            ? say("day.best-plan-found")
+            : say("day.good-plan-found")}
       </span>
     </p>
   );

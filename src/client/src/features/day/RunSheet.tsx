@@ -5,6 +5,7 @@ import { Bag, VesselView, widthOf } from "../order/VesselView";
 import { placeName, roundsOf, whenSaid, type Round } from "./times";
 import { minutesFrom } from "../../ui/localTime";
 import { potColour } from "./WeekStrip";
+import { capital, say } from "../../wording/say";
 
 interface Of {
   plan: Plan;
@@ -38,7 +39,7 @@ function Breathing({ round, before }: { round: Round; before: Round | undefined 
   const minutes = before ? minutesFrom(before.to, round.from) : 0;
   return (
     <p className={`border-ink border-b-2 pb-2 pl-20 sm:pl-32 ${minutes >= 10 ? "pt-2" : ""}`}>
-      {minutes >= 10 && <em className="text-ink2">{span(minutes * 60)} to yourself</em>}
+      {minutes >= 10 && <em className="text-ink2">{say("day.free-2", { minutes: span(minutes * 60) })}</em>}
     </p>
   );
 }
@@ -58,12 +59,10 @@ function RoundView({ round, largest, ...props }: Of & { round: Round; largest: n
           <h3 className="mb-1 flex flex-wrap items-baseline gap-x-3">
             {round.melts.map((m) => (
               <span key={`${m.pot}.${m.number}`} className="flex flex-wrap items-baseline gap-x-2">
-                <span className="font-serif text-[22px] first-letter:uppercase">
-                  {colourOfPot(reference, m.pot)?.name}
-                </span>
+                <span className="font-serif text-[22px]">{capital(colourOfPot(reference, m.pot)?.name ?? "")}</span>
                 <span className="text-ink2 text-[15px]">
                   {wording.mass(m.toMelt)}
-                  {`, ${vesselOf(reference, m.vessel)?.name ?? "in a bag"}`}
+                  {`, ${vesselOf(reference, m.vessel)?.name ?? say("ui.bag")}`}
                 </span>
               </span>
             ))}
@@ -79,7 +78,7 @@ function RoundView({ round, largest, ...props }: Of & { round: Round; largest: n
           )}
         </ol>
       </div>
-      <ul aria-label="Trays" className="space-y-2 max-sm:col-start-2 max-sm:mt-3">
+      <ul aria-label={say("ui.trays-2")} className="space-y-2 max-sm:col-start-2 max-sm:mt-3">
         {round.trays.map((tray) => (
           <li key={tray.task}>
             <TrayCard tray={tray} plan={plan} reference={reference} tap={tapTray} />
@@ -100,7 +99,7 @@ function Step({ task, day, tap, tick }: Of & { task: DayTask }) {
     <li className="flex gap-3 py-1 leading-snug">
       <button
         aria-pressed={done}
-        aria-label={`${what.title}: ${done ? "done" : "mark done"}`}
+        aria-label={`${what.title}: ${done ? say("day.done-3") : say("day.mark-done")}`}
         className={[
           "border-board-edge mt-0.5 grid size-6 shrink-0 place-items-center",
           "rounded-full border-2 text-[13px] font-bold max-sm:size-8",
@@ -116,10 +115,10 @@ function Step({ task, day, tap, tick }: Of & { task: DayTask }) {
         <span className="text-ink2">
           {`, ${span(minutesFrom(task.starts, task.ends) * 60)}`}
           {order && ` · ${order.name}`}
-          {task.worker?.startsWith("helper") && " · helper"}
-          {task.worker === "nobody" && " · nobody free"}
-          {mark?.at && !done && " · pinned"}
-          {mark?.notBefore && !done && ` · not before ${clock(mark.notBefore)}`}
+          {task.worker?.startsWith("helper") && say("day.helper-4")}
+          {task.worker === "nobody" && say("day.nobody-free")}
+          {mark?.at && !done && say("day.pinned-3")}
+          {mark?.notBefore && !done && say("day.not-before-4", { notBefore: clock(mark.notBefore) })}
         </span>
         <span className="text-ink2 block text-[14px]">{what.text}</span>
       </button>
@@ -146,7 +145,9 @@ function Pickup({ planned, plan, day, reference }: Of & { planned: DayOrder }) {
         <b>{about?.name}</b>
         {about?.place && `, ${about.place}`}
         <span className={late > 0 ? "text-mind font-bold" : "text-ink2"}>
-          {late > 0 ? ` · ready ${span(late * 60)} late` : ` · packed by ${whenSaid(planned.ready, planned.pickup)}`}
+          {late > 0
+            ? say("day.ready-late", { late: span(late * 60) })
+            : say("day.packed-by", { ready: whenSaid(planned.ready, planned.pickup) })}
         </span>
       </span>
     </li>
@@ -167,7 +168,7 @@ function TrayCard(props: { tray: DayTray; plan: Plan; reference: Reference; tap:
       ].join(" ")}
       onClick={() => tap(tray)}
     >
-      <b className="first-letter:uppercase">{tray.title}</b> · {placeName(plan, tray.place)}
+      <b>{capital(tray.title)}</b> · {placeName(plan, tray.place)}
       {tray.pots.length > 0 && (
         <svg aria-hidden viewBox={`0 0 192 ${Math.ceil(shown / 16) * 12}`} className="mt-1 w-full">
           {Array.from({ length: shown }, (_, i) => (
@@ -185,10 +186,10 @@ function TrayCard(props: { tray: DayTray; plan: Plan; reference: Reference; tap:
       )}
       <span className={`block ${cold ? "text-ink2" : "text-parchment-ink2"}`}>
         {[
-          tray.set && `ready ${clock(tray.set)}`,
-          tray.outBy && `take out by ${clock(tray.outBy)}`,
-          tray.useBy && `use by ${whenSaid(tray.useBy, tray.starts)}`,
-          !tray.set && !tray.useBy && `until ${whenSaid(tray.ends, tray.starts)}`,
+          tray.set && say("day.ready", { set: clock(tray.set) }),
+          tray.outBy && say("day.take-out-by", { outBy: clock(tray.outBy) }),
+          tray.useBy && say("day.use-by", { useBy: whenSaid(tray.useBy, tray.starts) }),
+          !tray.set && !tray.useBy && say("day.until-2", { ends: whenSaid(tray.ends, tray.starts) }),
         ]
           .filter(Boolean)
           .join(" · ")}
@@ -203,7 +204,7 @@ function PotPicture({ melt, reference, largest }: { melt: DayMelt; reference: Re
   if (melt.level === null) return <Bag srgb={colour} loads={1} alone />;
   return (
     <VesselView
-      bands={[{ kind: "pool", from: 0, to: melt.level }]}
+      bands={[{ kind: say("ui.dipping-depth"), from: 0, to: melt.level }]}
       vessel={vesselOf(reference, melt.vessel)}
       widest={largest}
       srgb={colour}

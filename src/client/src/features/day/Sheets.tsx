@@ -2,7 +2,7 @@ import { useState } from "react";
 import { Link } from "react-router";
 import type { Day, DayTask, DayTray, Plan } from "../../api/client";
 import { TextButton } from "../../ui/buttons";
-import { Labelled } from "../../ui/fields";
+import { DateField, TimeField } from "../../ui/fields";
 import { SourceTag } from "../../ui/SourceTag";
 import { Sheet } from "../../ui/Sheet";
 import { clock, dayName, span } from "../../ui/units";
@@ -10,6 +10,7 @@ import { away, type Spell } from "./ArrangeSheet";
 import { beginOf, inPlace, placeName } from "./times";
 import { minutesFrom, plusMinutes } from "../../ui/localTime";
 import type { DayDesk } from "./useDay";
+import { say } from "../../wording/say";
 
 interface Of {
   plan: Plan;
@@ -55,40 +56,42 @@ export function TaskSheet({ task, plan, orders, desk, now, arrange, close }: Of 
       )}
       {what.round && (
         <p className="mt-2">
-          In rounds of <b>{what.round}</b>: dip so many, decorate them while they are wet, then the next.
+          {say("day.rounds")} <b>{what.round}</b>
+          {say("day.dip-this-many-decorate-them")}
         </p>
       )}
       {tray && (
         <p className="mt-2">
-          Then {inPlace(plan, tray.place)}
-          {tray.set && ` until it is hard at ${clock(tray.set)}`}
-          {tray.outBy && `, out by ${clock(tray.outBy)} or it sweats`}.
+          {say("day.then", { inPlace: inPlace(plan, tray.place) })}
+          {tray.set && say("day.until-hard", { set: clock(tray.set) })}
+          {tray.outBy && say("day.out-by-or-sweats", { outBy: clock(tray.outBy) })}.
         </p>
       )}
-      {what.atMost !== null && <p className="text-mind mt-2">What comes next follows within {span(what.atMost)}.</p>}
+      {what.atMost !== null && (
+        <p className="text-mind mt-2">{say("ui.next-step-must-follow-within", { atMost: span(what.atMost) })}</p>
+      )}
       <p className="mt-2 font-semibold">{slackWords(task)}</p>
-      <section aria-label="Move it" className="border-line mt-5 border-t pt-4">
+      <section aria-label={say("day.move")} className="border-line mt-5 border-t pt-4">
         {!melting && (
           <div className="mb-4 flex flex-wrap items-end gap-3">
-            <Labelled label="At">
-              {(ids) => (
-                <input
-                  {...ids}
-                  type="datetime-local"
-                  className="border-line bg-ground rounded-md border px-2 py-1.5"
-                  value={at}
-                  onChange={(e) => setAt(e.target.value)}
-                />
-              )}
-            </Labelled>
+            <DateField
+              label={say("day.day")}
+              value={at.slice(0, 10)}
+              onChange={(day) => day && setAt(`${day}${at.slice(10)}`)}
+            />
+            <TimeField
+              label={say("day.at")}
+              value={at.slice(11)}
+              onChange={(time) => setAt(`${at.slice(0, 11)}${time.slice(0, 5)}`)}
+            />
             <button
               className="bg-act text-on-act rounded-full px-4 py-1.5 font-bold"
-              onClick={() => set(`pinned at ${clock(at)}`, { at: `${at}:00` })}
+              onClick={() => set(say("day.pinned-2", { at: clock(at) }), { at: `${at}:00` })}
             >
-              Pin it there
+              {say("day.pin-here")}
             </button>
-            <TextButton onClick={() => set(`not before ${clock(at)}`, { notBefore: `${at}:00` })}>
-              not before
+            <TextButton onClick={() => set(say("day.not-before-2", { at: clock(at) }), { notBefore: `${at}:00` })}>
+              {say("day.not-before-3")}
             </TextButton>
           </div>
         )}
@@ -96,11 +99,11 @@ export function TaskSheet({ task, plan, orders, desk, now, arrange, close }: Of 
           {!mark?.done && (
             <TextButton
               onClick={() => {
-                desk.tell(what.code, `Done: ${what.title}.`, "done");
+                desk.tell(what.code, say("ui.done", { title: what.title }), "done");
                 close();
               }}
             >
-              {washing ? "it is washed up" : melting ? "it is melted" : "it is done"}
+              {washing ? say("day.washed-up") : melting ? say("day.melted") : say("day.done-2")}
             </TextButton>
           )}
           {!washing &&
@@ -113,13 +116,15 @@ export function TaskSheet({ task, plan, orders, desk, now, arrange, close }: Of 
                   close();
                 }}
               >
-                {m} min late
+                {say("day.min-late", { m })}
               </TextButton>
             ))}
-          {mark && <TextButton onClick={() => set("free to move again", null)}>free to move</TextButton>}
+          {mark && <TextButton onClick={() => set(say("day.unpinned"), null)}>{say("day.unpin")}</TextButton>}
           {melting && (
-            <TextButton onClick={() => arrange(away(desk, "pots", "One pot fewer", -1, later(task.starts, now)))}>
-              one pot fewer this day
+            <TextButton
+              onClick={() => arrange(away(desk, "pots", say("day.one-pot-fewer"), -1, later(task.starts, now)))}
+            >
+              {say("day.use-one-pot-fewer-this")}
             </TextButton>
           )}
         </p>
@@ -145,38 +150,37 @@ export function TraySheet({
     <Sheet open close={close} title={tray.title}>
       <p className="text-ink2 mt-1">{order?.name}</p>
       <dl className="mt-3 grid grid-cols-[auto_1fr] gap-x-5 gap-y-1">
-        <dt className="text-ink2">on it</dt>
+        <dt className="text-ink2">{say("day.on-it")}</dt>
+        <dd>{say("day.pieces", { pieces: tray.pieces, room: room(tray.trays, from?.what.stage === "pack") })}</dd>
+        <dt className="text-ink2">{say("ui.where")}</dt>
         <dd>
-          {tray.pieces} pieces, {room(tray.trays, from?.what.stage === "pack")}
+          {place?.name}
+          {say("day.which-takes")} {place?.has}
         </dd>
-        <dt className="text-ink2">where</dt>
-        <dd>
-          {place?.name}, which takes {place?.has}
-        </dd>
-        <dt className="text-ink2">from</dt>
+        <dt className="text-ink2">{say("ui.from")}</dt>
         <dd>
           {dayName(tray.starts)}, {clock(tray.starts)}
         </dd>
-        <dt className="text-ink2">until</dt>
+        <dt className="text-ink2">{say("day.until")}</dt>
         <dd>
           {dayName(tray.ends)}, {clock(tray.ends)}
         </dd>
         {tray.set && (
           <>
-            <dt className="text-ink2">hard</dt>
+            <dt className="text-ink2">{say("ui.hard")}</dt>
             <dd className="text-go font-bold">{clock(tray.set)}</dd>
           </>
         )}
         {tray.outBy && (
           <>
-            <dt className="text-ink2">out by</dt>
-            <dd className="text-mind font-bold">{clock(tray.outBy)}, or it sweats</dd>
+            <dt className="text-ink2">{say("day.out-by-2")}</dt>
+            <dd className="text-mind font-bold">{say("day.or-sweats", { outBy: clock(tray.outBy) })}</dd>
           </>
         )}
       </dl>
       <p className="mt-4">
         <Link className="text-act font-semibold" to={`/orders/${order?.id ?? ""}`}>
-          its trays, drawn
+          {say("day.show-its-trays")}
         </Link>
       </p>
       <p className="border-line mt-5 flex flex-wrap gap-x-5 gap-y-1 border-t pt-4">
@@ -190,7 +194,7 @@ export function TraySheet({
                 close();
               }}
             >
-              put it {inPlace(plan, p.place)}
+              {say("day.move-2", { inPlace: inPlace(plan, p.place) })}
             </TextButton>
           ))}
         <TextButton
@@ -199,14 +203,14 @@ export function TraySheet({
               away(
                 desk,
                 tray.place,
-                `Without the ${placeName(plan, tray.place)}`,
+                say("day.without-2", { placeName: placeName(plan, tray.place) }),
                 -(place?.has ?? 1),
                 beginOf(on, day.now),
               ),
             )
           }
         >
-          the {placeName(plan, tray.place)} is away this day
+          {say("day.isnt-available-this-day", { placeName: placeName(plan, tray.place) })}
         </TextButton>
       </p>
     </Sheet>
@@ -217,9 +221,11 @@ const quarters = ["", "¼", "½", "¾"];
 
 /** Room that pieces take: on sheets, which two colours share, in quarters of a tray; stacked boxes in hundredths of one. */
 const room = (trays: number, packed: boolean) => {
-  if (packed) return `in boxes, ${Math.round(trays * 100)} % of a tray’s room`;
+  if (packed) return say("day.boxes-trays-space", { trays: Math.round(trays * 100) });
   const whole = Math.floor(trays);
-  return `${whole || ""}${quarters[Math.round((trays - whole) * 4)]} ${trays > 1 ? "trays" : whole ? "tray" : "of a tray"}`;
+  const taken = `${whole || ""}${quarters[Math.round((trays - whole) * 4)]}`;
+  if (trays > 1) return say("day.trays", { taken });
+  return say(whole ? "day.one-tray" : "day.part-of-tray", { taken });
 };
 
 const later = (a: string, b: string) => (a > b ? a : b.slice(0, 19));
@@ -227,7 +233,7 @@ const later = (a: string, b: string) => (a > b ? a : b.slice(0, 19));
 /** Until when it could be put off. */
 const slackWords = (task: DayTask) =>
   task.slack < 60
-    ? "cannot be later"
-    : `could be ${span(task.slack)} later, at ${clock(plusMinutes(task.starts, task.slack / 60))}`;
+    ? say("day.no-slack")
+    : say("day.up-later", { slack: span(task.slack), plusMinutes: clock(plusMinutes(task.starts, task.slack / 60)) });
 
 const lasts = (task: DayTask) => minutesFrom(task.starts, task.ends) * 60;

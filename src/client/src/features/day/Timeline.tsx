@@ -5,6 +5,7 @@ import { Melts, percent, Trays, Work, type Drawn } from "./Columns";
 import { lanesOf, onPaper, onScreen, scaleOf, type Lanes, type Scale } from "./times";
 import { usePrinting } from "./usePrinting";
 import { potColour } from "./WeekStrip";
+import { capital, say } from "../../wording/say";
 
 // Least and wished widths, in px: of a worker's column, a pot's and a tray's lane.
 const narrowest = { hands: 248, pots: 50, trays: 52 };
@@ -37,7 +38,7 @@ export function Timeline({ above, ...given }: Omit<Drawn, "scale"> & { now: stri
   const workers = columns.filter((c) => c.kind === "hands");
   return (
     <div
-      className="overflow-x-auto pl-12 [print-color-adjust:exact] print:overflow-visible"
+      className="relative overflow-x-auto pl-12 [print-color-adjust:exact] print:overflow-visible"
       style={{ zoom: printing ? Math.min(1, Math.max(least, sheet - above) / scale.height) : undefined }}
     >
       <div
@@ -77,7 +78,7 @@ export function Timeline({ above, ...given }: Omit<Drawn, "scale"> & { now: stri
                 } as React.CSSProperties
               }
             >
-              <h3 className="h-8 truncate font-serif text-[18px] first-letter:uppercase">{column.name}</h3>
+              <h3 className="h-8 truncate font-serif text-[18px]">{capital(column.name)}</h3>
               <div className="relative" style={{ height: scale.height + 14 }}>
                 {column.kind === "hands" && (
                   <Work {...props} tasks={column.tasks} nobody={column.key === "hands.nobody"} />
@@ -112,13 +113,13 @@ function columnsOf(plan: Plan, day: string, scale: Scale): Column[] {
   return [
     ...workers.map((w) => ({
       key: `hands.${w}`,
-      name: w === "me" ? "Hands" : w === "nobody" ? "Nobody’s hands" : "Helper",
+      name: w === "me" ? say("day.you") : w === "nobody" ? say("day.unassigned") : say("day.helper-5"),
       lanes: 1,
       kind: "hands" as const,
       tasks: tasks.filter((t) => t.worker === w || (w === "me" && t.worker === null)),
     })),
     ...(melts.placed.length > 0
-      ? [{ key: "pots", name: "Pots", lanes: melts.lanes, kind: "pots" as const, melts }]
+      ? [{ key: "pots", name: say("ui.pots"), lanes: melts.lanes, kind: "pots" as const, melts }]
       : []),
     ...plan.places.flatMap(({ place, name }) => {
       const trays = there(plan.trays.filter((t) => t.place === place && scale.y(t.ends) - scale.y(t.starts) > 3));
@@ -188,18 +189,18 @@ function Ruler({ scale, names, pickups, now, day }: Drawn & { now: string; picku
         ))}
         {scale.pauses.map((p) => (
           <div key={p.y} className="text-ink2 absolute left-12 text-[13px] italic" style={{ top: p.y - 9 }}>
-            {span(p.minutes * 60)} free
+            {say("day.free-2", { minutes: span(p.minutes * 60) })}
           </div>
         ))}
         {dayOf(now) === day && scale.y(now) > 10 && scale.y(now) < scale.height - 16 && (
           <div className="border-act absolute inset-x-0 border-t-2 border-dotted" style={{ top: scale.y(now) }}>
-            <span className="bg-act text-on-act rounded-sm px-1 text-[12px] font-bold">now</span>
+            <span className="bg-act text-on-act rounded-sm px-1 text-[12px] font-bold">{say("ui.now")}</span>
           </div>
         )}
         {pickups.map((o) => (
           <div key={o.order} className="border-act absolute inset-x-0 border-t-2" style={{ top: scale.y(o.pickup) }}>
             <span className="bg-ground text-act absolute -top-[11px] left-12 px-1.5 text-[13px] font-bold">
-              {clock(o.pickup)} {names.get(o.order)} is collected
+              {clock(o.pickup)} {names.get(o.order)} {say("ui.pickup")}
             </span>
           </div>
         ))}

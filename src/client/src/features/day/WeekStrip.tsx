@@ -3,8 +3,10 @@ import type { Day, Plan, Reference } from "../../api/client";
 import { span } from "../../ui/units";
 import { dayOf, minutesFrom, noon, plusDays } from "../../ui/localTime";
 import { dropDay } from "./useMoving";
+import { say } from "../../wording/say";
+import { dates } from "../../ui/units";
 
-const name = new Intl.DateTimeFormat("en-GB", { weekday: "short", day: "numeric", timeZone: "UTC" });
+const name = dates({ weekday: "short", day: "numeric", timeZone: "UTC" });
 
 /** The coming days, each as full as the hands are, with what is collected on it. */
 export function WeekStrip(props: {
@@ -20,7 +22,7 @@ export function WeekStrip(props: {
   const count = Math.max(7, minutesFrom(`${today}T00:00:00`, `${last[last.length - 1] ?? today}T00:00:00`) / 1440 + 1);
   const days = Array.from({ length: Math.min(14, count) }, (_, i) => plusDays(today, i));
   return (
-    <ol aria-label="Days" className="flex gap-1.5 overflow-x-auto pb-1 print:hidden">
+    <ol aria-label={say("day.days")} className="relative flex gap-1.5 overflow-x-auto pb-1 print:hidden">
       {days.map((date) => {
         const own = plan.hands.filter((h) => dayOf(h.hours.from) === date);
         const [open, busy] = [
@@ -52,15 +54,15 @@ export function WeekStrip(props: {
               <span
                 className={`block text-[13px] leading-5 ${date === props.on ? "text-parchment-ink2" : "text-ink2"}`}
               >
-                {date === today && <b>today · </b>}
+                {date === today && <b>{say("day.today")} </b>}
                 {short ? (
-                  <b className={date === props.on ? "text-parchment-mind" : "text-mind"}>short</b>
+                  <b className={date === props.on ? "text-parchment-mind" : "text-mind"}>{say("day.short")}</b>
                 ) : busy > 0 ? (
                   span(busy)
                 ) : open ? (
-                  "free"
+                  say("day.free")
                 ) : (
-                  "no work"
+                  say("ui.no-work")
                 )}
               </span>
               <span className="mt-0.5 flex h-3 gap-1">
@@ -70,7 +72,9 @@ export function WeekStrip(props: {
               </span>
               {pickups.length > 0 && (
                 <span className="sr-only">
-                  , collected: {pickups.map((o) => day.orders.find((d) => d.code === o.order)?.name).join(", ")}
+                  {say("day.pickup", {
+                    pickups: pickups.map((o) => day.orders.find((d) => d.code === o.order)?.name).join(", "),
+                  })}
                 </span>
               )}
             </button>

@@ -1,6 +1,7 @@
 import type { DayMelt, DayOrder, DayTask, DayTray, Plan } from "../../api/client";
 import { dayOf, minutesFrom, plusMinutes } from "../../ui/localTime";
 import { clock, dayName } from "../../ui/units";
+import { say } from "../../wording/say";
 
 /** From when a day can still be arranged: today from now on. */
 export const beginOf = (day: string, now: string) => (dayOf(now) === day ? now : `${day}T00:00:00`);
@@ -10,7 +11,7 @@ export const whenSaid = (at: string, near: string) =>
   dayOf(at) === dayOf(near) ? clock(at) : `${dayName(at)}, ${clock(at)}`;
 
 /** From one time of a day to another, as it is said. */
-export const fromTo = (hours: { from: string; to: string }) => `${hours.from.slice(0, 5)}–${hours.to.slice(0, 5)}`;
+export const fromTo = (hours: { from: string; to: string }) => `${clock(hours.from)}–${clock(hours.to)}`;
 
 /** Where times lie down the page: as long as they take, but no work too short to be read, and no pause longer than it need be. */
 export interface Scale {
@@ -115,7 +116,11 @@ export function lanesOf<T>(things: T[], from: (thing: T) => number, to: (thing: 
 export const placeName = (plan: Plan, code: string) => plan.places.find((p) => p.place === code)?.name ?? code;
 
 /** Where something stands, as it is said: "on the counter", "in the fridge". */
-export const inPlace = (plan: Plan, code: string) => `${code === "counter" ? "on" : "in"} the ${placeName(plan, code)}`;
+export const inPlace = (plan: Plan, code: string) =>
+  say("day.code-the-placename", {
+    code: code === "counter" ? say("day.on") : say("day.in"),
+    placeName: placeName(plan, code),
+  });
 
 /** A stretch of a day: what is melted at its beginning, what is done until the next pot is melted, and the trays that come of it. */
 export interface Round {

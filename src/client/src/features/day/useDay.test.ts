@@ -17,7 +17,7 @@ test("what was ticked shows at once, and what was unticked again does not", () =
 
 test("a step that cannot be unticked says which is to be unticked first, once the server has answered", () => {
   const before = { says: "Not done after all.", plan: null, task: "7/dip.0", undone: true, back: () => undefined };
-  const stays = "Dip 24 rods stays ticked: a step that comes after it is done. Untick that one first.";
+  const stays = "Dip 24 rods stays ticked because a later step is done. Untick that one first.";
   expect(staysDone(before, [], plan("2031-05-01T09:00:00"))).toBe(stays);
   expect(staysDone(before, [told("undone")], plan("2031-05-01T09:00:00"))).toBeUndefined();
   expect(staysDone(before, [], plan())).toBeUndefined();

@@ -17,6 +17,7 @@ import { lastKnownOfMine } from "../../api/lastKnown";
 import { newId } from "../../api/newId";
 import { changesBetween } from "./moves";
 import { plusMinutes } from "../../ui/localTime";
+import { say } from "../../wording/say";
 
 // What the planner finds is told as it comes; asked for all the same, should the telling be missed.
 const again = 4_000;
@@ -89,7 +90,7 @@ export function useDay() {
           setBefore(
             remedy.change || !arranged
               ? undefined
-              : { says: `Arranged: ${remedy.what}.`, plan: null, back: backTo(arranged) },
+              : { says: say("day.arranged", { what: remedy.what }), plan: null, back: backTo(arranged) },
           ),
       });
     },
@@ -97,7 +98,7 @@ export function useDay() {
     mark,
     /** Puts a step off by so many minutes, from when it is planned or from now. */
     late: ({ what, starts }: DayTask, minutes: number, now: string) =>
-      mark(what.code, `${what.title}: ${minutes} min later.`, {
+      mark(what.code, say("day.min-later", { title: what.title, minutes }), {
         notBefore: plusMinutes(starts > now ? starts : now.slice(0, 19), minutes),
       }),
     /** Tells that a step is done, or is not after all. */
@@ -141,9 +142,7 @@ export interface Before {
 export function staysDone(before: Before, waiting: readonly TaskTold[], plan: Plan | null | undefined) {
   if (!before.undone || waiting.some((w) => w.task === before.task)) return undefined;
   const task = plan?.tasks.find((t) => t.what.code === before.task);
-  return task?.mark?.done
-    ? `${task.what.title} stays ticked: a step that comes after it is done. Untick that one first.`
-    : undefined;
+  return task?.mark?.done ? say("day.stays-ticked-because-later-step", { title: task.what.title }) : undefined;
 }
 
 /** The kitchen's clock, by how long ago this browser was told what it showed. */

@@ -5,35 +5,36 @@ import { newId, sentAs } from "../../api/newId";
 import { useOwner } from "../../api/queries";
 import { ErrorNote } from "../../ui/notes";
 import { TextButton } from "../../ui/buttons";
+import { say } from "../../wording/say";
 
 const kinds = {
   kitchen: {
-    name: "The whole kitchen",
+    name: say("files.whole-kitchen"),
     out: "/api/files/kitchen.json",
     file: "kondiba-kitchen.json",
     accept: ".json,application/json",
-    says: "Everything but people and links: orders of every year, pantry with its history, looks, your own things. What comes in takes the place of all that is here; a copy of the kitchen as it is now is handed to you first.",
+    says: say("files.everything-except-people-links-all"),
   },
   orders: {
-    name: "Orders",
+    name: say("ui.orders"),
     out: "/api/files/orders.csv",
     file: "kondiba-orders.csv",
     accept: ".csv,text/csv",
-    says: "A row for each line. An order with the number of one that is here takes its place; without a number it is new.",
+    says: say("files.one-row-each-line-order"),
   },
   pantry: {
-    name: "Pantry",
+    name: say("ui.pantry"),
     out: "/api/files/pantry.csv",
     file: "kondiba-pantry.csv",
     accept: ".csv,text/csv",
-    says: "A row for each lot. What comes in is put beside what is here.",
+    says: say("files.one-row-each-lot-importing"),
   },
   logbook: {
-    name: "Logbook",
+    name: say("ui.logbook"),
     out: "/api/files/logbook.csv",
     file: "kondiba-logbook.csv",
     accept: ".csv,text/csv",
-    says: "A row for each kind of piece in a batch, without photos. What comes in is put beside what is here.",
+    says: say("files.one-row-each-kind-piece"),
   },
 } as const;
 
@@ -50,22 +51,22 @@ const send = (kind: Kind, text: string, apply: boolean, key: string) => {
 /** Files out and in: what an import would change is shown before it does. */
 export function Files() {
   const owner = useOwner();
-  if (!owner) return <p className="text-ink2">Files hold prices, so they are for the kitchen’s owner.</p>;
+  if (!owner) return <p className="text-ink2">{say("files.files-contain-prices-so-only")}</p>;
   return (
     <div className="max-w-3xl">
       {(Object.keys(kinds) as Kind[]).map((kind) => (
         <FileKind key={kind} kind={kind} />
       ))}
       <p className="text-ink2 mt-6">
-        The{" "}
+        {say("files.the")}{" "}
         <a
           className="text-act font-semibold"
           href="/api/files/kitchen.schema.json"
           download="kondiba-kitchen.schema.json"
         >
-          JSON Schema
+          {say("files.json-schema")}
         </a>{" "}
-        says what a kitchen’s document holds. CSV is as RFC 4180 has it.
+        {say("files.describes-file-whole-kitchen-csv")}
       </p>
     </div>
   );
@@ -105,13 +106,13 @@ function FileKind({ kind }: { kind: Kind }) {
       <p className="text-ink2">{says}</p>
       <p className="mt-2 flex flex-wrap items-center gap-x-6 gap-y-2">
         <a className="text-act font-semibold" href={out} download={file}>
-          Save as {file.split(".").at(-1)?.toUpperCase()}
+          {say("ui.export")} {file.split(".").at(-1)?.toUpperCase()}
         </a>
         <label className="text-act has-focus-visible:outline-act cursor-pointer font-semibold has-focus-visible:outline-2">
-          Take a file in
+          {say("files.import-file")}
           <input
             type="file"
-            aria-label={`${name}, a file to take in`}
+            aria-label={say("files.file-import", { name })}
             accept={accept}
             className="sr-only"
             onChange={(e) => {
@@ -129,18 +130,18 @@ function FileKind({ kind }: { kind: Kind }) {
         </label>
         {(look.isPending || take.isPending) && (
           <span role="status" className="text-ink2">
-            reading …
+            {say("files.reading")}
           </span>
         )}
       </p>
       {(look.isError || take.isError) && <ErrorNote error={(look.error ?? take.error) as Error} />}
       {plan && plan.problems.length > 0 && (
         <div role="alert" className="border-mind bg-mind-ground mt-3 border-l-4 px-4 py-2">
-          <p className="font-bold">Nothing was changed. Put these right and take the file in again.</p>
+          <p className="font-bold">{say("files.nothing-was-changed-correct-these")}</p>
           <ul className="mt-1 max-h-80 overflow-y-auto">
             {plan.problems.map((problem, i) => (
               <li key={i} className="py-0.5">
-                {problem.line > 0 && <b>line {problem.line} </b>}
+                {problem.line > 0 && <b>{say("files.line", { line: problem.line })} </b>}
                 {problem.field && <span className="text-mind font-semibold">{problem.field}: </span>}
                 {problem.reason}
               </li>
@@ -151,7 +152,7 @@ function FileKind({ kind }: { kind: Kind }) {
       {plan && plan.problems.length === 0 && (
         <div role="status" className="border-go bg-panel mt-3 border-l-4 px-4 py-2">
           <p className="font-bold">
-            {plan.done ? "Done:" : plan.changes.length > 0 ? "This would change:" : "It would change nothing."}
+            {plan.done ? "Done:" : plan.changes.length > 0 ? say("files.this-would-change") : say("files.no-changes")}
           </p>
           <ul className="mt-1 max-h-80 overflow-y-auto">
             {plan.changes.map((change) => (
@@ -165,9 +166,9 @@ function FileKind({ kind }: { kind: Kind }) {
                 disabled={take.isPending}
                 onClick={() => take.mutate(text)}
               >
-                Take it in
+                {say("ui.import")}
               </button>
-              <TextButton onClick={forget}>Never mind</TextButton>
+              <TextButton onClick={forget}>{say("ui.cancel")}</TextButton>
             </p>
           )}
         </div>

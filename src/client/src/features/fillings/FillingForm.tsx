@@ -4,6 +4,7 @@ import { KeepButtons, TextButton } from "../../ui/buttons";
 import { NumberField, PickField, TextField } from "../../ui/fields";
 import { codeOf, useKeep } from "../../ui/useKeep";
 import { put } from "../looks/designed";
+import { say } from "../../wording/say";
 
 const own = "";
 const unknown = "?";
@@ -52,7 +53,7 @@ export function FillingForm(props: {
   ];
   return (
     <form
-      aria-label="A recipe of my own"
+      aria-label={say("fillings.add-my-own-recipe")}
       onSubmit={(event) => {
         event.preventDefault();
         keep.mutate({ ...filling, code: filling.code || codeOf(filling.name, codes) });
@@ -64,35 +65,38 @@ export function FillingForm(props: {
         </p>
       )}
       <div className="grid gap-4 sm:grid-cols-[1fr_14rem]">
-        <TextField label="Name" value={filling.name} onChange={(name) => change({ name })} error={errorOf("name")} />
+        <TextField
+          label={say("ui.name")}
+          value={filling.name}
+          onChange={(name) => change({ name })}
+          error={errorOf("name")}
+        />
         <PickField
-          label="It makes"
+          label={say("fillings.makes")}
           value={filling.makes}
           options={makes}
           onChange={(m) => change({ makes: m })}
           error={errorOf("makes")}
         />
         <TextField
-          label="To know about it"
+          label={say("ui.notes")}
           value={filling.note}
           onChange={(note) => change({ note })}
           error={errorOf("note")}
           className="sm:col-span-2"
         />
       </div>
-      <h3 className="mt-6 font-serif text-xl">What is mixed</h3>
-      <p className="text-ink2 text-[15px]">
-        Any batch will do: the proportions count. The first is what the others are measured by.
-      </p>
+      <h3 className="mt-6 font-serif text-xl">{say("ui.ingredients")}</h3>
+      <p className="text-ink2 text-[15px]">{say("fillings.any-batch-size-works-only")}</p>
       {filling.mix.map((mix, i) => {
         const set = (part: Partial<typeof mix>) => change({ mix: put(filling.mix, i, { ...mix, ...part }) });
         return (
           <div key={i} className="mt-2 grid items-end gap-4 sm:grid-cols-[12rem_1fr_8rem_auto]">
             <PickField
-              label={`Ingredient ${i + 1}`}
+              label={say("fillings.ingredient", { number: i + 1 })}
               value={mix.ingredient ?? own}
               options={[
-                { value: own, label: "one of my own" },
+                { value: own, label: say("fillings.my-own-ingredient") },
                 ...fillings.ingredients.map((f) => ({ value: f.code, label: f.name })),
               ]}
               onChange={(code) => set({ ingredient: code === own ? null : code, name: code === own ? mix.name : "" })}
@@ -101,17 +105,17 @@ export function FillingForm(props: {
             {mix.ingredient === null ? (
               <div className="grid gap-4 sm:grid-cols-2">
                 <TextField
-                  label="Called"
+                  label={say("ui.name")}
                   value={mix.name}
                   onChange={(name) => set({ name })}
                   error={errorOf(`mix[${i}].name`)}
                 />
                 <PickField
-                  label="With the allergen"
+                  label={say("fillings.contains-allergen")}
                   value={mix.allergens === null ? unknown : (mix.allergens?.[0] ?? own)}
                   options={[
-                    { value: unknown, label: "not known yet" },
-                    { value: own, label: "none" },
+                    { value: unknown, label: say("ui.not-known-yet") },
+                    { value: own, label: say("ui.none") },
                     ...reference.allergens.map((a) => ({ value: a, label: a })),
                   ]}
                   onChange={(a) => set({ allergens: a === unknown ? null : a === own ? [] : [a] })}
@@ -122,17 +126,17 @@ export function FillingForm(props: {
               <span />
             )}
             <NumberField
-              label="Amount"
+              label={say("fillings.amount")}
               unit="g"
               value={mix.grams}
               onChange={(grams) => set({ grams: grams ?? 0 })}
               error={errorOf(`mix[${i}].grams`)}
             />
             <TextButton
-              label={`Remove ingredient ${i + 1}`}
+              label={say("fillings.remove-ingredient", { number: i + 1 })}
               onClick={() => change({ mix: put(filling.mix, i, undefined) })}
             >
-              Remove
+              {say("ui.remove-2")}
             </TextButton>
           </div>
         );
@@ -141,25 +145,26 @@ export function FillingForm(props: {
         <TextButton
           onClick={() => change({ mix: [...filling.mix, { ingredient: null, name: "", grams: 0, allergens: null }] })}
         >
-          Another ingredient
+          {say("fillings.add-ingredient")}
         </TextButton>
       </p>
       <div className="mt-5 grid gap-4 sm:grid-cols-3">
         <NumberField
-          label="Portion on a piece"
+          label={say("fillings.portion-per-piece")}
           unit="g"
           value={filling.portion}
           onChange={(portion) => change({ portion: portion ?? 0 })}
           error={errorOf("portion")}
         />
         <NumberField
-          label="Stays on the tools, %"
+          label={say("fillings.left-tools")}
+          unit="%"
           value={Math.round(filling.loss * 1000) / 10}
           onChange={(percent) => change({ loss: (percent ?? 0) / 100 })}
           error={errorOf("loss")}
         />
       </div>
-      <h3 className="mt-6 font-serif text-xl">How it is made</h3>
+      <h3 className="mt-6 font-serif text-xl">{say("fillings.method")}</h3>
       <ol>
         {filling.steps.map((step, i) => {
           const set = (part: Partial<typeof step>) => change({ steps: put(filling.steps, i, { ...step, ...part }) });
@@ -169,31 +174,37 @@ export function FillingForm(props: {
               className="border-line mt-2 grid items-end gap-x-4 gap-y-2 border-t border-dashed pt-2 sm:grid-cols-[1fr_7rem_7rem_7rem_auto]"
             >
               <TextField
-                label={`Step ${i + 1}`}
+                label={say("fillings.step", { number: i + 1 })}
                 value={step.text}
                 lines={2}
                 onChange={(text) => set({ text })}
                 error={errorOf(`steps[${i}].text`)}
               />
               <NumberField
-                label="Hands, min"
+                label={say("fillings.hands-min")}
+                unit="min"
                 value={step.hands}
                 onChange={(hands) => set({ hands: hands ?? 0 })}
                 error={errorOf(`steps[${i}].hands`)}
               />
-              <NumberField label="Then waits, min" value={step.wait} onChange={(wait) => set({ wait: wait ?? 0 })} />
+              <NumberField
+                label={say("fillings.then-waits-min")}
+                unit="min"
+                value={step.wait}
+                onChange={(wait) => set({ wait: wait ?? 0 })}
+              />
               <PickField
-                label="Where"
+                label={say("fillings.where")}
                 value={step.place}
                 options={places.map((p) => ({ value: p, label: p }))}
                 onChange={(place) => set({ place })}
                 error={errorOf(`steps[${i}].place`)}
               />
               <TextButton
-                label={`Remove step ${i + 1}`}
+                label={say("fillings.remove-step", { number: i + 1 })}
                 onClick={() => change({ steps: put(filling.steps, i, undefined) })}
               >
-                Remove
+                {say("ui.remove-2")}
               </TextButton>
             </li>
           );
@@ -207,11 +218,11 @@ export function FillingForm(props: {
             })
           }
         >
-          Another step
+          {say("fillings.add-step")}
         </TextButton>
       </p>
       <KeepButtons pending={keep.isPending} error={keep.error ?? remove.error} cancel={() => props.close()}>
-        {there?.own && <TextButton onClick={() => remove.mutate(filling.code)}>Remove</TextButton>}
+        {there?.own && <TextButton onClick={() => remove.mutate(filling.code)}>{say("ui.remove-2")}</TextButton>}
       </KeepButtons>
     </form>
   );

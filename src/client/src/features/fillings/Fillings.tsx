@@ -9,6 +9,7 @@ import { Removed } from "../kitchen/parts";
 import { useKeep } from "../../ui/useKeep";
 import { FillingForm } from "./FillingForm";
 import { Scale } from "./Scale";
+import { capital, say } from "../../wording/say";
 
 /** Recipes for what is made at home: choose one, and scale it. */
 export function Fillings() {
@@ -48,7 +49,7 @@ export function Fillings() {
 
   return (
     <div className="grid gap-x-12 gap-y-6 md:grid-cols-[13rem_1fr]">
-      <nav aria-label="Recipes" className="self-start">
+      <nav aria-label={say("fillings.recipes")} className="self-start">
         <ul className="max-md:flex max-md:flex-wrap max-md:gap-x-5">
           {all.map((f) => (
             <li key={f.code}>
@@ -57,21 +58,25 @@ export function Fillings() {
                 className="aria-current:border-act border-l-[3px] border-transparent py-1 pl-3 text-left leading-tight aria-current:font-bold max-md:pl-1.5"
                 onClick={() => choose(f.code)}
               >
-                <span className="inline-block first-letter:uppercase">{f.name}</span>
-                {f.own && <span className="text-go ml-1.5 text-[13px] font-semibold">yours</span>}
-                <span className="text-ink2 block text-[13px] font-normal max-md:hidden">for {f.makes}</span>
+                <span className="inline-block">{capital(f.name)}</span>
+                {f.own && <span className="text-go ml-1.5 text-[13px] font-semibold">{say("ui.yours")}</span>}
+                <span className="text-ink2 block text-[13px] font-normal max-md:hidden">
+                  {say("fillings.for-makes", { makes: f.makes })}
+                </span>
               </button>
             </li>
           ))}
         </ul>
         {owner && (
           <div className="mt-4 flex flex-col items-start gap-2 pl-3 max-md:flex-row max-md:gap-6">
-            <TextButton onClick={() => setEntering({ filling: fresh, problems: [] })}>A recipe of my own</TextButton>
+            <TextButton onClick={() => setEntering({ filling: fresh, problems: [] })}>
+              {say("fillings.add-my-own-recipe")}
+            </TextButton>
             <label className="text-act has-focus-visible:outline-act cursor-pointer font-semibold has-focus-visible:outline-2">
-              Take a recipe in
+              {say("fillings.import-recipe")}
               <input
                 type="file"
-                aria-label="A recipe to take in"
+                aria-label={say("fillings.recipe-file-import")}
                 accept=".json,.jsonld,application/ld+json,application/json"
                 className="sr-only"
                 onChange={(e) => {

@@ -8,6 +8,7 @@ import { Waiting } from "../../ui/notes";
 import { SourceTag } from "../../ui/SourceTag";
 import { span, useWording } from "../../ui/units";
 import { Words } from "../../ui/Words";
+import { capital, say } from "../../wording/say";
 
 const pieces = "pieces";
 
@@ -43,28 +44,30 @@ export function Scale({ filling, change }: { filling: Filling; change: (() => vo
   return (
     <article aria-label={filling.name}>
       <header className="flex flex-wrap items-baseline justify-between gap-x-6">
-        <h2 className="font-serif text-[26px] first-letter:uppercase">{filling.name}</h2>
+        <h2 className="font-serif text-[26px]">{capital(filling.name)}</h2>
         <p className="flex gap-5 print:hidden">
-          {change && <TextButton onClick={change}>{filling.own ? "Change it" : "Make it my own"}</TextButton>}
+          {change && (
+            <TextButton onClick={change}>
+              {filling.own ? say("fillings.change") : say("fillings.make-my-own")}
+            </TextButton>
+          )}
           <a
             className="text-act font-semibold"
             href={`/api/fillings/${filling.code}/recipe.json?pieces=${Math.max(1, tally?.pieces ?? 24)}`}
             download={`${filling.code}.json`}
           >
-            Save as recipe
+            {say("fillings.save-as-recipe")}
           </a>
         </p>
       </header>
-      <p className="text-ink2">
-        For {filling.makes}. {filling.note}
-      </p>
+      <p className="text-ink2">{say("fillings.for-makes-note", { makes: filling.makes, note: filling.note })}</p>
       <div className="mt-4">
         <Words
-          label="Go by"
+          label={say("fillings.scale-by")}
           value={from}
           options={[
-            { value: pieces, label: "so many pieces" },
-            ...filling.mix.map((m) => ({ value: m.ingredient, label: `so much ${m.name}` })),
+            { value: pieces, label: say("fillings.number-pieces") },
+            ...filling.mix.map((m) => ({ value: m.ingredient, label: say("fillings.amount-2", { name: m.name }) })),
           ]}
           onChange={(next) => {
             if (next !== pieces) setGrams(Math.ceil(amountOf(next)?.mass.value ?? 100));
@@ -75,7 +78,7 @@ export function Scale({ filling, change }: { filling: Filling; change: (() => vo
       </div>
       <div className="mt-3 grid max-w-2xl items-end gap-4 sm:grid-cols-3">
         {byCount ? (
-          <NumberField label="Pieces" value={count} onChange={setCount} error={errorOf("pieces")} />
+          <NumberField label={say("ui.pieces")} value={count} onChange={setCount} error={errorOf("pieces")} />
         ) : (
           <NumberField
             label={filling.mix.find((m) => m.ingredient === from)?.name ?? ""}
@@ -86,7 +89,7 @@ export function Scale({ filling, change }: { filling: Filling; change: (() => vo
           />
         )}
         <NumberField
-          label="Portion on a piece"
+          label={say("fillings.portion-per-piece")}
           unit="g"
           value={portion}
           placeholder={String(wording.typed("g").show(tally?.portion ?? filling.portion.value))}
@@ -96,7 +99,7 @@ export function Scale({ filling, change }: { filling: Filling; change: (() => vo
         {filling.mix.slice(1).map((m) => (
           <NumberField
             key={m.ingredient}
-            label={`${m.name}, % of the ${filling.mix[0]?.name}`}
+            label={say("fillings.name-of-the-name2", { name: m.name, name2: filling.mix[0]?.name })}
             value={shares[m.ingredient] === undefined ? null : Math.round((shares[m.ingredient] ?? 0) * 1000) / 10}
             placeholder={String(Math.round(m.share.value * 1000) / 10)}
             onChange={(percent) =>
@@ -139,24 +142,33 @@ export function Scale({ filling, change }: { filling: Filling; change: (() => vo
               ))}
             </ul>
             <p className="text-parchment-ink2 mt-2">
-              makes{" "}
+              {say("fillings.makes-2")}{" "}
               <b className="text-parchment-ink text-lg" data-testid="makes">
                 {tally.pieces}
               </b>{" "}
-              of {wording.mass(tally.piece)}
-              {result.across !== null && `, balls of ${wording.value(result.across, "mm")}`}; a portion is about{" "}
-              {result.spoon}
-              {tally.left >= 1 && `; ${wording.mass(tally.left)} is left`}. {Math.round(filling.loss * 100)} % stays on
-              the tools.
+              {say("fillings.of-piece", { piece: wording.mass(tally.piece) })}
+              {result.across !== null && say("fillings.balls", { across: wording.value(result.across, "mm") })}
+              {say("fillings.portion-about", { spoon: result.spoon })}
+              {tally.left >= 1 && say("fillings.left", { left: wording.mass(tally.left) })}
+              {say("fillings.left-tools-2", { loss: Math.round(filling.loss * 100) })}
             </p>
             {tally.scoops.length > 0 && (
               <p className="text-parchment-ink2 mt-1" data-testid="scoops">
-                By the scoop:{" "}
-                {tally.scoops.map((s) => `${s.pieces} ${s.name} of ${wording.mass(s.portion)}`).join(", ")}.
+                {say("fillings.by-scoop", {
+                  scoops: tally.scoops
+                    .map((s) =>
+                      say("fillings.pieces-name-of-portion", {
+                        pieces: s.pieces,
+                        name: s.name,
+                        portion: wording.mass(s.portion),
+                      }),
+                    )
+                    .join(", "),
+                })}
               </p>
             )}
           </div>
-          <h3 className="mt-6 font-serif text-[22px]">How it is made</h3>
+          <h3 className="mt-6 font-serif text-[22px]">{say("fillings.method")}</h3>
           <ol className="mt-1 max-w-2xl list-decimal pl-6 marker:font-serif">
             {result.steps
               .filter((s) => s.chosen)
@@ -165,12 +177,12 @@ export function Scale({ filling, change }: { filling: Filling; change: (() => vo
                   {s.text}{" "}
                   <span className="text-ink2">
                     {s.hands > 0 && `${span(s.hands)}. `}
-                    {s.at !== null && `To ${wording.temperature(s.at)}. `}
+                    {s.at !== null && say("fillings.to-at", { at: wording.temperature(s.at) })}
                   </span>
                   {s.wait > 0 && (
                     <b>
-                      Wait {span(s.wait)}
-                      {["fridge", "freezer"].includes(s.place) && ` in the ${s.place}`}.
+                      {say("fillings.wait", { wait: span(s.wait) })}
+                      {["fridge", "freezer"].includes(s.place) && say("ui.in-the-place", { place: s.place })}.
                     </b>
                   )}
                   {s.why && (
@@ -180,7 +192,7 @@ export function Scale({ filling, change }: { filling: Filling; change: (() => vo
                   )}
                 </li>
               ))}
-            {result.steps.length === 0 && <li className="text-ink2">No steps were written down yet.</li>}
+            {result.steps.length === 0 && <li className="text-ink2">{say("fillings.no-steps-yet")}</li>}
           </ol>
         </>
       )}

@@ -7,6 +7,7 @@ import { ErrorNote, Waiting } from "../../ui/notes";
 import { SourceWords } from "../../ui/SourceTag";
 import { useWording } from "../../ui/units";
 import { found, sectionNames } from "./search";
+import { capital, say } from "../../wording/say";
 
 /** The trade's words, tables, methods and rules, with what this kitchen has learned beside them. */
 export function HandbookPage() {
@@ -31,7 +32,7 @@ function Book({ asked }: { asked: string }) {
     staleTime: 60_000,
   });
   useEffect(() => {
-    document.title = "Handbook · Kondiba";
+    document.title = say("handbook.handbook-kondiba");
   }, []);
   if (book.error) return <ErrorNote error={book.error} retry={() => void book.refetch()} />;
   if (!book.data) return <Waiting />;
@@ -39,10 +40,10 @@ function Book({ asked }: { asked: string }) {
   return (
     <div className="mx-auto max-w-6xl px-4 pt-3 sm:px-10">
       <div className="flex flex-wrap items-end gap-x-10 gap-y-3">
-        <h1 className="font-serif text-[38px] leading-tight">The handbook</h1>
+        <h1 className="font-serif text-[38px] leading-tight">{say("handbook.handbook")}</h1>
         <div className="w-72 print:hidden">
           <TextField
-            label="Find a word, a centre, a trouble …"
+            label={say("handbook.find-word-centre-problem")}
             value={find}
             onChange={(text) => {
               setFind(text);
@@ -51,14 +52,11 @@ function Book({ asked }: { asked: string }) {
           />
         </div>
         <Link className="text-act ml-auto font-bold print:hidden" to="/wall-card">
-          Wall card
+          {say("ui.wall-card")}
         </Link>
       </div>
-      <p className="text-ink2 mt-2">
-        What is computed here comes from these tables. Each value says how well it is known; what you entered or weighed
-        stands in its place. For what spoils or is sold, your local authority and licensed practice come first.
-      </p>
-      <nav aria-label="Sections" className="mt-3 flex flex-wrap gap-x-4 gap-y-1 print:hidden">
+      <p className="text-ink2 mt-2">{say("handbook.these-tables-what-kondiba-calculates")}</p>
+      <nav aria-label={say("handbook.sections")} className="mt-3 flex flex-wrap gap-x-4 gap-y-1 print:hidden">
         {sections.map((s) => (
           <a key={s.code} href={`#${s.code}`} className="text-act font-semibold">
             {sectionNames[s.code] ?? s.code}
@@ -67,7 +65,7 @@ function Book({ asked }: { asked: string }) {
       </nav>
       {sections.length === 0 && (
         <p role="status" className="mt-6 text-lg">
-          Nothing about “{find}”. Try another word, or fewer letters of it.
+          {say("handbook.nothing-found-try-another-word", { find })}
         </p>
       )}
       {sections.map((section) => (
@@ -96,7 +94,7 @@ function Entry({ entry }: { entry: HandbookEntry }) {
   const wording = useWording();
   return (
     <article className="mb-5 break-inside-avoid">
-      <h3 className="font-bold first-letter:uppercase">{entry.title}</h3>
+      <h3 className="font-bold">{capital(entry.title)}</h3>
       {entry.text.map((text) => (
         <p key={text} className="leading-snug">
           {text}
@@ -111,7 +109,7 @@ function Entry({ entry }: { entry: HandbookEntry }) {
                 <th className="py-0.5 pr-3 font-normal">{fact.what}</th>
                 <td className="pr-3 font-semibold whitespace-nowrap">
                   {fact.unit === "d"
-                    ? `${fact.value} ${fact.value === 1 ? "day" : "days"}`
+                    ? say("handbook.day-count", { count: fact.value })
                     : wording.value(fact.value, fact.unit)}
                 </td>
                 <td>

@@ -1,20 +1,21 @@
 import type { HandbookSection } from "../../api/client";
+import { say } from "../../wording/say";
 
 export const sectionNames: Record<string, string> = {
-  words: "Words",
-  centres: "Centres",
-  coatings: "Coatings",
-  thinners: "Thinners",
-  ways: "Ways of dipping",
-  decoration: "Decoration",
-  places: "Where it sets",
-  steps: "Steps and why",
-  methods: "Where makers differ",
-  troubles: "What went wrong",
-  keeping: "How long it keeps",
-  safety: "Safety",
-  rules: "Rules",
-  sources: "Sources",
+  words: say("ui.words"),
+  centres: say("ui.centres"),
+  coatings: say("ui.coatings"),
+  thinners: say("handbook.thinners"),
+  ways: say("handbook.ways-dipping"),
+  decoration: say("handbook.decoration"),
+  places: say("handbook.where-sets"),
+  steps: say("handbook.steps-why"),
+  methods: say("ui.your-methods"),
+  troubles: say("ui.what-went-wrong"),
+  keeping: say("handbook.how-long-keeps"),
+  safety: say("handbook.safety"),
+  rules: say("handbook.rules"),
+  sources: say("handbook.sources"),
 };
 
 /** What of the handbook has all the words that are looked for, wherever in an entry; all of it where none is. */

@@ -5,6 +5,7 @@ import { MeasureFields } from "./MeasureFields";
 import { KeepButtons, TextButton } from "../../ui/buttons";
 import { codeOf, useKeep } from "../../ui/useKeep";
 import { AllergenFields } from "../../ui/AllergenFields";
+import { say } from "../../wording/say";
 
 type Size = OwnCentre["sizes"][number];
 
@@ -71,65 +72,76 @@ export function CentreForm(props: {
       }}
     >
       <div className="grid gap-4 sm:grid-cols-4">
-        <TextField label="One is called" value={centre.name} onChange={(name) => change({ name })} error={e("name")} />
         <TextField
-          label="Several are"
+          label={say("kitchen.name-one")}
+          value={centre.name}
+          onChange={(name) => change({ name })}
+          error={e("name")}
+        />
+        <TextField
+          label={say("kitchen.plural")}
           value={centre.plural}
           onChange={(plural) => change({ plural })}
           error={e("plural")}
         />
         <PickField
-          label="Shape"
+          label={say("kitchen.shape")}
           value={centre.shape}
           options={props.shapes.map((s) => ({ value: s.code, label: s.name }))}
           onChange={(shape) => change({ shape })}
           error={e("shape")}
         />
         <PickField
-          label="Held"
+          label={say("kitchen.how-held")}
           value={centre.holding}
           options={[
-            { value: "by hand", label: "by its end" },
-            { value: "stick", label: "on a stick" },
-            { value: "fork", label: "on a fork" },
-            { value: "mould", label: "in a mould" },
+            { value: "by hand", label: say("kitchen.by-its-end") },
+            { value: "stick", label: say("kitchen.stick") },
+            { value: "fork", label: say("kitchen.fork") },
+            { value: "mould", label: say("kitchen.mould") },
           ]}
           onChange={(holding) => change({ holding })}
         />
         <NumberField
-          label="Usually dipped to, %"
+          label={say("kitchen.usually-dipped")}
+          unit="%"
           value={Math.round(centre.usualDepth * 1000) / 10}
           onChange={(percent) => change({ usualDepth: (percent ?? 0) / 100 })}
           error={e("usualDepth")}
         />
         <NumberField
-          label="Dipped in vain, %"
+          label={say("kitchen.rejects")}
+          unit="%"
           value={Math.round(centre.spoil * 1000) / 10}
           onChange={(percent) => change({ spoil: (percent ?? 0) / 100 })}
           error={e("spoil")}
         />
         <NumberField
-          label="Pieces in a pack"
+          label={say("kitchen.pieces-pack")}
           value={centre.pack}
           onChange={(pack) => change({ pack })}
           error={e("pack")}
         />
         <div className="self-end">
-          <Tick label="stands to set" checked={centre.upright} onChange={(upright) => change({ upright })} />
+          <Tick
+            label={say("kitchen.sets-standing-up")}
+            checked={centre.upright}
+            onChange={(upright) => change({ upright })}
+          />
         </div>
       </div>
-      <h4 className="mt-5 font-bold">Sizes, measured</h4>
+      <h4 className="mt-5 font-bold">{say("kitchen.sizes-measured")}</h4>
       {centre.sizes.map((size, i) => (
         <fieldset key={i} className="border-line mt-2 grid items-end gap-3 border-l-2 pl-3 sm:grid-cols-6">
-          <legend className="sr-only">Size {i + 1}</legend>
+          <legend className="sr-only">{say("kitchen.size", { number: i + 1 })}</legend>
           <TextField
-            label="Size"
+            label={say("ui.size")}
             value={size.name}
             onChange={(name) => changeSize(i, { name })}
             error={e(`sizes[${i}].code`)}
           />
           <NumberField
-            label="One weighs"
+            label={say("kitchen.one-weighs")}
             unit="g"
             value={size.mass}
             onChange={(mass) => changeSize(i, { mass: mass ?? 0 })}
@@ -143,7 +155,7 @@ export function CentreForm(props: {
           />
           {centre.sizes.length > 1 && (
             <TextButton onClick={() => change({ sizes: centre.sizes.filter((_, j) => j !== i) })}>
-              Drop this size
+              {say("kitchen.remove-size")}
             </TextButton>
           )}
           {e(`sizes[${i}].measures`) && (
@@ -159,13 +171,13 @@ export function CentreForm(props: {
             change({ sizes: [...centre.sizes, { ...(centre.sizes.at(-1) ?? noSize), code: "", name: "" }] })
           }
         >
-          Another size
+          {say("kitchen.add-size")}
         </TextButton>
         {e("sizes") && <span className="text-mind ml-4 text-[15px]">{e("sizes")}</span>}
       </p>
       <TextField
         className="mt-4"
-        label="Before dipping, a step a line"
+        label={say("kitchen.steps-before-dipping-one-per")}
         lines={3}
         value={centre.prep.join("\n")}
         onChange={(text) => change({ prep: text ? text.split("\n") : [] })}
@@ -180,7 +192,7 @@ export function CentreForm(props: {
       <KeepButtons pending={keep.isPending} error={keep.error ?? remove.error} cancel={props.close}>
         {props.own && (
           <TextButton onClick={() => remove.mutate(centre.code)}>
-            {props.shipped ? "Back to how the trade has it" : "Remove"}
+            {props.shipped ? say("kitchen.reset-default") : say("ui.remove-2")}
           </TextButton>
         )}
       </KeepButtons>

@@ -7,6 +7,7 @@ import type { Room } from "./KitchenPage";
 import { AddNew, Item, Removed } from "./parts";
 import { useKeep } from "../../ui/useKeep";
 import { allergenWords } from "../../ui/AllergenFields";
+import { say } from "../../wording/say";
 
 /** What is dipped here: the trade's centres and the maker's own. */
 export function Centres({ things, reference }: Room) {
@@ -31,7 +32,7 @@ export function Centres({ things, reference }: Room) {
   );
   return (
     <>
-      <AddNew label="A centre of my own" form={(close) => form(undefined, close)} />
+      <AddNew label={say("kitchen.add-my-own-centre")} form={(close) => form(undefined, close)} />
       <Removed name={removed?.name} putBack={() => removed && keep.mutate(removed)} />
       <ul>
         {things.centres.map((centre) => (
@@ -40,13 +41,18 @@ export function Centres({ things, reference }: Room) {
             name={centre.plural}
             own={things.own.includes(centre.code)}
             picture={<Silhouette centre={centre} reference={reference} />}
-            change={`Change ${centre.plural}`}
+            change={say("kitchen.change-2", { plural: centre.plural })}
             facts={
               <>
                 <p>
-                  {centre.sizes.map((s) => `${s.name} ${s.mass > 0 ? wording.mass(s.mass) : ""}`.trim()).join(", ")};
-                  usually {depthName(centre.usualDepth)}, held {held[centre.holding]}
-                  {`; ${allergenWords(centre.allergens, centre.mayContain)}`}
+                  {say("kitchen.usually-held", {
+                    sizes: centre.sizes
+                      .map((s) => `${s.name} ${s.mass > 0 ? wording.mass(s.mass) : ""}`.trim())
+                      .join(", "),
+                    usualDepth: depthName(centre.usualDepth),
+                    held: held[centre.holding],
+                    allergenWords: `; ${allergenWords(centre.allergens, centre.mayContain)}`,
+                  })}
                 </p>
                 <p className="mt-0.5 text-[15px]">{centre.prep.join(" ")}</p>
               </>
@@ -60,10 +66,10 @@ export function Centres({ things, reference }: Room) {
 }
 
 const held: Record<OwnCentre["holding"], string> = {
-  "by hand": "by its end",
-  stick: "on a stick",
-  fork: "on a fork",
-  mould: "in a mould",
+  "by hand": say("kitchen.by-its-end"),
+  stick: say("kitchen.stick"),
+  fork: say("kitchen.fork"),
+  mould: say("kitchen.mould"),
 };
 
 /** A piece of it, half way in midnight or dark, as large as the list allows. */

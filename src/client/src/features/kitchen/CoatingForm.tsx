@@ -4,6 +4,7 @@ import { Labelled, NumberField, TextField, Tick } from "../../ui/fields";
 import { KeepButtons, TextButton } from "../../ui/buttons";
 import { codeOf, useKeep } from "../../ui/useKeep";
 import { AllergenFields } from "../../ui/AllergenFields";
+import { say } from "../../wording/say";
 
 type Pack = OwnCoating["packs"][number];
 type Colour = OwnCoating["colours"][number];
@@ -19,8 +20,8 @@ const fresh: OwnCoating = {
   dipTo: 36,
   thinners: ["flakes"],
   allergens: ["milk", "soy"],
-  packs: [{ mass: 340, price: 4, coupon: null, coupons: 0 }],
-  colours: [{ code: "", name: "dark", srgb: "#4a2616" }],
+  packs: [{ mass: 340, price: 4, coupon: null, coupons: 0, paid: true }],
+  colours: [{ code: "", name: say("kitchen.dark"), srgb: "#4a2616" }],
 };
 
 /** A coating as its label tells it. */
@@ -82,23 +83,27 @@ export function CoatingForm(props: {
     >
       <div className="grid gap-4 sm:grid-cols-3">
         <TextField
-          label="Name"
+          label={say("ui.name")}
           value={coating.name}
           onChange={(name) => change({ name })}
           error={keep.errorOf("name") ?? keep.errorOf("code")}
         />
-        {number("fatPerServing", "Fat in a serving", "g")}
-        {number("serving", "A serving is", "g")}
-        {number("meltAtMost", "Melt to, at most", "°C")}
-        {number("dipFrom", "Dip from", "°C")}
-        {number("dipTo", "Dip up to", "°C")}
+        {number("fatPerServing", say("kitchen.fat-serving"), "g")}
+        {number("serving", say("kitchen.serving"), "g")}
+        {number("meltAtMost", say("kitchen.melt-most"), "°C")}
+        {number("dipFrom", say("kitchen.dip-from"), "°C")}
+        {number("dipTo", say("kitchen.dip-up"), "°C")}
       </div>
       <div className="mt-3 flex flex-wrap gap-x-6">
-        <Tick label="wants tempering" checked={coating.couverture} onChange={(couverture) => change({ couverture })} />
+        <Tick
+          label={say("kitchen.needs-tempering")}
+          checked={coating.couverture}
+          onChange={(couverture) => change({ couverture })}
+        />
         {props.thinners.map((thinner) => (
           <Tick
             key={thinner.code}
-            label={`takes ${thinner.name}`}
+            label={say("kitchen.takes", { name: thinner.name })}
             checked={coating.thinners.includes(thinner.code)}
             onChange={(on) =>
               change({
@@ -108,52 +113,56 @@ export function CoatingForm(props: {
           />
         ))}
       </div>
-      <h4 className="mt-4 font-bold">Packs</h4>
+      <h4 className="mt-4 font-bold">{say("kitchen.packs")}</h4>
       {coating.packs.map((pack, i) => (
         <fieldset key={i} className="border-line mt-2 grid items-end gap-3 border-l-2 pl-3 sm:grid-cols-5">
-          <legend className="sr-only">Pack {i + 1}</legend>
+          <legend className="sr-only">{say("kitchen.pack", { number: i + 1 })}</legend>
           <NumberField
-            label="Holds"
+            label={say("kitchen.holds")}
             unit="g"
             value={pack.mass}
             onChange={(mass) => changePack(i, { mass: mass ?? 0 })}
             error={keep.errorOf(`packs[${i}].mass`)}
           />
           <NumberField
-            label="Price, €"
+            label={say("kitchen.price")}
+            unit="money"
             value={pack.price}
-            onChange={(price) => changePack(i, { price: price ?? 0 })}
+            onChange={(price) => changePack(i, { price: price ?? 0, paid: true })}
             error={keep.errorOf(`packs[${i}].price`)}
           />
           <NumberField
-            label="Coupon takes off, €"
+            label={say("kitchen.coupon-value")}
+            unit="money"
             value={pack.coupon ?? null}
             onChange={(coupon) => changePack(i, { coupon })}
             error={keep.errorOf(`packs[${i}].coupon`)}
           />
           <NumberField
-            label="Coupons at hand"
+            label={say("kitchen.coupons-you-have")}
             value={pack.coupons}
             onChange={(coupons) => changePack(i, { coupons: Math.trunc(coupons ?? 0) })}
             error={keep.errorOf(`packs[${i}].coupons`)}
           />
           <TextButton onClick={() => change({ packs: coating.packs.filter((_, j) => j !== i) })}>
-            Drop this pack
+            {say("kitchen.remove-pack-size")}
           </TextButton>
         </fieldset>
       ))}
       <p className="mt-2">
         <TextButton
-          onClick={() => change({ packs: [...coating.packs, { mass: 1000, price: 10, coupon: null, coupons: 0 }] })}
+          onClick={() =>
+            change({ packs: [...coating.packs, { mass: 1000, price: 0, coupon: null, coupons: 0, paid: false }] })
+          }
         >
-          Another pack
+          {say("ui.add-pack-size")}
         </TextButton>
       </p>
-      <h4 className="mt-4 font-bold">Colours</h4>
+      <h4 className="mt-4 font-bold">{say("ui.colours")}</h4>
       <div className="mt-1 grid gap-3 sm:grid-cols-3">
         {coating.colours.map((colour, i) => (
           <div key={i} className="flex items-end gap-2">
-            <Labelled label="Looks like" error={keep.errorOf(`colours[${i}].srgb`)}>
+            <Labelled label={say("ui.colour")} error={keep.errorOf(`colours[${i}].srgb`)}>
               {(ids) => (
                 <input
                   {...ids}
@@ -165,7 +174,7 @@ export function CoatingForm(props: {
               )}
             </Labelled>
             <TextField
-              label="Colour"
+              label={say("ui.colour")}
               className="min-w-0"
               value={colour.name}
               onChange={(name) => changeColour(i, { name })}
@@ -173,10 +182,10 @@ export function CoatingForm(props: {
             />
             {coating.colours.length > 1 && (
               <TextButton
-                label={`Drop ${colour.name}`}
+                label={say("ui.remove-3", { name: colour.name })}
                 onClick={() => change({ colours: coating.colours.filter((_, j) => j !== i) })}
               >
-                Drop
+                {say("ui.remove-2")}
               </TextButton>
             )}
           </div>
@@ -184,7 +193,7 @@ export function CoatingForm(props: {
       </div>
       <p className="mt-2">
         <TextButton onClick={() => change({ colours: [...coating.colours, { code: "", name: "", srgb: "#888888" }] })}>
-          Another colour
+          {say("kitchen.add-colour")}
         </TextButton>
         {keep.errorOf("colours") && <span className="text-mind ml-4 text-[15px]">{keep.errorOf("colours")}</span>}
       </p>
@@ -198,7 +207,7 @@ export function CoatingForm(props: {
       <KeepButtons pending={keep.isPending} error={keep.error ?? remove.error} cancel={props.close}>
         {props.own && (
           <TextButton onClick={() => remove.mutate(coating.code)}>
-            {props.shipped ? "Back to how the trade has it" : "Remove"}
+            {props.shipped ? say("kitchen.reset-default") : say("ui.remove-2")}
           </TextButton>
         )}
       </KeepButtons>

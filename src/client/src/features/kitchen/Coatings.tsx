@@ -7,6 +7,7 @@ import type { Room } from "./KitchenPage";
 import { AddNew, Item, Removed } from "./parts";
 import { useKeep } from "../../ui/useKeep";
 import { allergenWords } from "../../ui/AllergenFields";
+import { listedOr, say } from "../../wording/say";
 
 /** What it is dipped in: the trade's coatings and the maker's own, with their windows and sources. */
 export function Coatings({ things, reference }: Room) {
@@ -30,7 +31,7 @@ export function Coatings({ things, reference }: Room) {
   );
   return (
     <>
-      <AddNew label="A coating of my own" form={(close) => form(undefined, close)} />
+      <AddNew label={say("kitchen.add-my-own-coating")} form={(close) => form(undefined, close)} />
       <Removed name={removed?.name} putBack={() => removed && keep.mutate(removed)} />
       <ul>
         {things.coatings.map((coating) => (
@@ -38,7 +39,7 @@ export function Coatings({ things, reference }: Room) {
             key={coating.code}
             name={coating.name}
             own={things.own.includes(coating.code)}
-            change={`Change ${coating.name}`}
+            change={say("kitchen.change-3", { name: coating.name })}
             facts={
               <Facts
                 entered={coating}
@@ -77,11 +78,14 @@ function Facts(props: { entered: OwnCoating; coating: Coating | undefined; thinn
         ))}
       </dl>
       <p className="mt-1.5 text-[15px]">
-        {entered.packs.map((p) => `${wording.pack(p.mass)} ${wording.money(p.price)}`).join(", ") || "no packs"}
+        {entered.packs.map((p) => `${wording.pack(p.mass)} ${wording.money(p.price)}`).join(", ") ||
+          say("kitchen.no-packs")}
         {"; "}
         {entered.thinners.length > 0
-          ? `thinned with ${entered.thinners.map((t) => props.thinners.find((k) => k.code === t)?.name ?? t).join(" or ")}`
-          : "takes no thinner"}
+          ? say("kitchen.thinned-with", {
+              thinners: listedOr(entered.thinners.map((t) => props.thinners.find((k) => k.code === t)?.name ?? t)),
+            })
+          : say("kitchen.takes-no-thinner")}
         {`; ${allergenWords(entered.allergens, entered.mayContain)}`}
       </p>
       <p className="mt-1 flex flex-wrap gap-x-4 text-[15px]">

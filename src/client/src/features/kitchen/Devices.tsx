@@ -6,24 +6,28 @@ import { devicesQuery, useOwner } from "../../api/queries";
 import { TextButton } from "../../ui/buttons";
 import { TextField } from "../../ui/fields";
 import { ErrorNote, Waiting } from "../../ui/notes";
-import { useWording, type Wording } from "../../ui/units";
+import { dates, useWording, type Wording } from "../../ui/units";
+import { say } from "../../wording/say";
+import { locale } from "../../wording/reader";
 
-const when = new Intl.DateTimeFormat("en-GB", { day: "numeric", month: "short", hour: "2-digit", minute: "2-digit" });
+const when = dates({ day: "numeric", month: "short", hour: "numeric", minute: "2-digit", hour12: locale.hours === 12 });
 
 const why: Record<string, string> = {
-  unit: "in no unit of it",
-  range: "beyond any pot",
-  future: "ahead of the clock",
-  old: "more than a day old",
+  unit: say("kitchen.without-valid-unit"),
+  range: say("kitchen.beyond-any-pot"),
+  future: say("kitchen.ahead-clock"),
+  old: say("kitchen.more-than-day-old"),
 };
 
 /** What a device last read, and what of it was not believed. */
 function saysOf({ kind, last, lastAt, apart, apartWhy }: Device, wording: Wording) {
   const reads =
     last === null || lastAt === null
-      ? "has not read yet"
+      ? say("kitchen.has-not-read-yet")
       : `${kind === "probe" ? wording.temperature(last) : wording.mass(last)}, ${when.format(new Date(lastAt))}`;
-  return apart === 0 ? reads : `${reads} · ${apart} set apart, the last ${why[apartWhy ?? ""] ?? "not believed"}`;
+  return apart === 0
+    ? reads
+    : say("kitchen.ignored-last", { reads, apart, why: why[apartWhy ?? ""] ?? say("kitchen.not-believed") });
 }
 
 /** The kitchen's probes and scales: made known here, put into a pot at the bench. */
@@ -52,12 +56,9 @@ export function Devices() {
   if (!devices.data) return <Waiting />;
   return (
     <>
-      <p className="max-w-[42em]">
-        A thermometer in the pot and a scale under it tell the bench when to dip, when to warm, and for how many pieces
-        there is enough. Each sends what it reads with a token of its own.
-      </p>
+      <p className="max-w-[42em]">{say("kitchen.thermometer-pot-scale-under-tell")}</p>
       <ul className="mt-4 max-w-2xl">
-        {devices.data.length === 0 && <li className="text-ink2">No probe and no scale yet.</li>}
+        {devices.data.length === 0 && <li className="text-ink2">{say("kitchen.no-probe-no-scale-yet")}</li>}
         {devices.data.map((d) => (
           <li key={d.id} className="border-line flex flex-wrap justify-between gap-x-4 border-t border-dashed py-2">
             <span>
@@ -65,8 +66,8 @@ export function Devices() {
               <span className="text-ink2 block text-[15px]">{saysOf(d, wording)}</span>
             </span>
             {owner && (
-              <TextButton onClick={() => revoke.mutate(d.id)} label={`take back ${d.name}`}>
-                take back
+              <TextButton onClick={() => revoke.mutate(d.id)} label={say("kitchen.remove", { name: d.name })}>
+                {say("ui.remove")}
               </TextButton>
             )}
           </li>
@@ -74,7 +75,8 @@ export function Devices() {
       </ul>
       {make.data && (
         <p role="status" className="border-go bg-panel mt-3 max-w-2xl border-l-4 px-4 py-2">
-          Its token, shown once. Send readings with it to <code>{window.location.origin}/api/readings</code>:
+          {say("kitchen.copy-its-token-now-wont")}{" "}
+          <code>{say("kitchen.api-readings", { origin: window.location.origin })}</code>:
           <code className="bg-parchment text-parchment-ink mt-1 block px-1.5 py-1 text-[13px] break-all">
             {make.data.token}
           </code>
@@ -83,7 +85,7 @@ export function Devices() {
       {owner && (
         <form className="mt-5 flex max-w-2xl flex-wrap items-end gap-4" onSubmit={(e) => e.preventDefault()}>
           <TextField
-            label="What you call it"
+            label={say("kitchen.what-you-call")}
             value={name}
             onChange={setName}
             className="w-64"
@@ -97,7 +99,7 @@ export function Devices() {
               disabled={make.isPending}
               onClick={() => make.mutate(kind)}
             >
-              Add a {kind}
+              {say("kitchen.add", { kind })}
             </button>
           ))}
         </form>

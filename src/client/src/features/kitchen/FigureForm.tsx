@@ -17,6 +17,7 @@ import { codeOf, useKeep } from "../../ui/useKeep";
 import { beside, type ErrorOf, type Part, PartFields, PieceField, Places, type Spot } from "./FigureParts";
 import { FigurePicture, type Place } from "../piece/FigurePicture";
 import type { PieceLook } from "../piece/points";
+import { say } from "../../wording/say";
 
 type Stuck = OwnFigure["stuck"][number];
 
@@ -89,19 +90,19 @@ export function FigureForm(props: {
         <div className="min-w-0">
           <div className="grid gap-4 sm:grid-cols-2">
             <TextField
-              label="Name of one"
+              label={say("kitchen.name-one")}
               value={figure.name}
               onChange={(name) => change({ name })}
               error={e("name")}
             />
             <TextField
-              label="Plural"
+              label={say("kitchen.plural")}
               value={figure.plural}
               onChange={(plural) => change({ plural })}
               error={e("plural")}
             />
             <PieceField
-              label="Body"
+              label={say("kitchen.body")}
               reference={reference}
               centre={figure.body}
               size={figure.bodySize}
@@ -109,7 +110,8 @@ export function FigureForm(props: {
               error={e("body")}
             />
             <NumberField
-              label="Body turned, °"
+              label={say("kitchen.body-turned")}
+              unit="°"
               value={figure.turn}
               onChange={(turn) => change({ turn: turn ?? 0 })}
               error={e("turn")}
@@ -128,10 +130,10 @@ export function FigureForm(props: {
           ))}
           {figure.stuck.map((stuck, i) => (
             <fieldset key={i} className="border-line mt-5 min-w-0 border-l-2 pl-3">
-              <legend className="sr-only">Stuck on, {i + 1}</legend>
+              <legend className="sr-only">{say("kitchen.stuck", { number: i + 1 })}</legend>
               <div className="grid items-end gap-3 sm:grid-cols-2">
                 <PickField
-                  label="Stuck on"
+                  label={say("kitchen.stuck-2")}
                   value={stuck.part}
                   options={reference.decor.parts.map((p) => ({ value: p.code, label: p.plural }))}
                   onChange={(part) => changeStuck(i, { part })}
@@ -139,7 +141,7 @@ export function FigureForm(props: {
                 />
                 <p>
                   <TextButton onClick={() => change({ stuck: figure.stuck.filter((_, j) => j !== i) })}>
-                    Remove these
+                    {say("kitchen.remove-these")}
                   </TextButton>
                 </p>
               </div>
@@ -154,7 +156,7 @@ export function FigureForm(props: {
           ))}
           <p className="mt-4 flex flex-wrap gap-5">
             <TextButton onClick={() => change({ parts: [...figure.parts, newPart(figure)] })}>
-              Add a dipped part
+              {say("kitchen.add-dipped-part")}
             </TextButton>
             <TextButton
               onClick={() =>
@@ -166,7 +168,7 @@ export function FigureForm(props: {
                 })
               }
             >
-              Add something stuck on
+              {say("kitchen.add-something-stick")}
             </TextButton>
           </p>
           <FieldNote id="note-figure-parts" text={e("parts")} />
@@ -177,20 +179,18 @@ export function FigureForm(props: {
               figure={drawing.figure}
               body={body}
               srgbOf={(part) => partSrgb(reference, part.colour)}
-              label={`${figure.name || "figure"}, as built`}
+              label={say("kitchen.as-built", { name: figure.name || "figure" })}
               className="bg-parchment aspect-square w-full rounded-lg p-2"
               move={move}
             />
-            <p className="text-ink2 mt-1 text-[13px]">
-              Drag a part to its place, or choose it and use the arrow keys; Page Up and Page Down turn it.
-            </p>
+            <p className="text-ink2 mt-1 text-[13px]">{say("kitchen.drag-part-its-place-or")}</p>
           </div>
         )}
       </div>
       <KeepButtons pending={keep.isPending} error={keep.error ?? remove.error} cancel={props.close}>
         {item && things.own.includes(item.code) && (
           <TextButton onClick={() => remove.mutate(item.code)}>
-            {things.shipped.includes(item.code) ? "Reset to default" : "Remove"}
+            {things.shipped.includes(item.code) ? say("kitchen.reset-default") : say("ui.remove-2")}
           </TextButton>
         )}
       </KeepButtons>
@@ -202,7 +202,7 @@ export function FigureForm(props: {
 function useDrawing(figure: OwnFigure, reference: Reference) {
   const shapes = figure.parts.map((p) => [p.centre, p.size, p.kept, p.cuts, p.onEdge, p.depth, p.spoil]);
   const query = useQuery({
-    queryKey: ["figure drawing", figure.body, figure.bodySize, shapes],
+    queryKey: ["figureDrawing", figure.body, figure.bodySize, shapes],
     queryFn: () => answer(api.POST("/api/kitchen/figures/drawing", { body: figure })),
     placeholderData: keepPreviousData,
     enabled: figure.parts.length + figure.stuck.length > 0,

@@ -3,6 +3,7 @@ import { pieceName } from "../../api/queries";
 import { TextButton } from "../../ui/buttons";
 import { NumberField, PickField, TextField, Tick } from "../../ui/fields";
 import { FieldNote } from "../../ui/notes";
+import { say } from "../../wording/say";
 
 export type Part = OwnFigure["parts"][number];
 export type Spot = Part["places"][number];
@@ -27,16 +28,16 @@ export function PartFields(props: {
   const percent = (share: number) => Math.round(share * 1000) / 10;
   return (
     <fieldset className="border-line mt-5 min-w-0 border-l-2 pl-3">
-      <legend className="sr-only">Part {props.at + 1}</legend>
+      <legend className="sr-only">{say("kitchen.part", { at: props.at + 1 })}</legend>
       <div className="grid grid-cols-2 items-end gap-3 sm:grid-cols-3">
         <TextField
-          label="Part, plural"
+          label={say("kitchen.part-plural")}
           value={part.name}
           onChange={(name) => change({ name })}
           error={errorOf("name") ?? errorOf("code")}
         />
         <PieceField
-          label="Made from"
+          label={say("kitchen.made-from")}
           reference={reference}
           centre={part.centre}
           size={part.size}
@@ -44,58 +45,68 @@ export function PartFields(props: {
           error={errorOf("centre")}
         />
         <PickField
-          label="Usual colour"
+          label={say("kitchen.usual-colour")}
           value={part.colour ?? asBody}
-          options={[{ value: asBody, label: "as the body" }, ...colours.map((c) => ({ value: c.code, label: c.name }))]}
+          options={[
+            { value: asBody, label: say("ui.as-body") },
+            ...colours.map((c) => ({ value: c.code, label: c.name })),
+          ]}
           onChange={(colour) => change({ colour: colour === asBody ? null : colour })}
         />
         <NumberField
-          label="Kept of its length, %"
+          label={say("kitchen.length-kept")}
+          unit="%"
           value={percent(part.kept)}
           onChange={(kept) => change({ kept: (kept ?? 0) / 100 })}
           error={errorOf("kept")}
         />
         <NumberField
-          label="Cut from one"
+          label={say("kitchen.pieces-cut-from-one")}
           value={part.cuts}
           onChange={(cuts) => change({ cuts: Math.round(cuts ?? 0) })}
           error={errorOf("cuts")}
         />
         <NumberField
-          label="Breakage, %"
+          label={say("kitchen.breakage")}
+          unit="%"
           value={percent(part.spoil)}
           onChange={(spoil) => change({ spoil: (spoil ?? 0) / 100 })}
           error={errorOf("spoil")}
         />
         <NumberField
-          label="Dipped to, %"
+          label={say("kitchen.dipped")}
+          unit="%"
           value={percent(part.depth)}
           onChange={(depth) => change({ depth: (depth ?? 0) / 100 })}
           error={errorOf("depth")}
         />
         <PickField
-          label="Held by"
+          label={say("kitchen.held-by")}
           value={part.joined ? "wet" : "dots"}
           options={[
-            { value: "wet", label: "the wet coat" },
-            { value: "dots", label: "dots, once it has set" },
+            { value: "wet", label: say("kitchen.wet-coat") },
+            { value: "dots", label: say("kitchen.dots-once-has-set") },
           ]}
           onChange={(by) => change({ joined: by === "wet" })}
         />
         <div>
-          <Tick label="behind the body" checked={part.behind} onChange={(behind) => change({ behind })} />
-          <Tick label="seen from its edge" checked={part.onEdge} onChange={(onEdge) => change({ onEdge })} />
+          <Tick label={say("kitchen.behind-body")} checked={part.behind} onChange={(behind) => change({ behind })} />
+          <Tick
+            label={say("kitchen.seen-from-its-edge")}
+            checked={part.onEdge}
+            onChange={(onEdge) => change({ onEdge })}
+          />
         </div>
       </div>
       <Places
-        of={part.name || `part ${props.at + 1}`}
+        of={part.name || say("kitchen.part-2", { at: props.at + 1 })}
         places={part.places}
         onChange={(places) => change({ places })}
         error={errorOf("places")}
       />
       <p className="mt-1">
-        <TextButton onClick={props.remove} label={`Remove this part: ${part.name || props.at + 1}`}>
-          Remove this part
+        <TextButton onClick={props.remove} label={say("kitchen.remove-this-part", { name: part.name || props.at + 1 })}>
+          {say("kitchen.remove-this-part-2")}
         </TextButton>
       </p>
     </fieldset>
@@ -120,23 +131,26 @@ export function Places(props: {
             <span className="text-ink2 w-5 pb-2 text-right text-[13px]">{i + 1}</span>
             <NumberField
               className="w-20 sm:w-24"
-              label="Right, mm"
-              says={`${of} ${i + 1}: right, mm`}
+              label={say("kitchen.right-mm")}
+              unit="fineMm"
+              says={say("kitchen.right-mm-2", { text: of, number: i + 1 })}
               value={spot.x}
               onChange={(x) => set(i, { x: x ?? 0 })}
             />
             <NumberField
               className="w-20 sm:w-24"
-              label="Down, mm"
-              says={`${of} ${i + 1}: down, mm`}
+              label={say("kitchen.down-mm")}
+              unit="fineMm"
+              says={say("kitchen.down-mm-2", { text: of, number: i + 1 })}
               value={spot.y}
               onChange={(y) => set(i, { y: y ?? 0 })}
             />
             {!props.round && (
               <NumberField
                 className="w-20 sm:w-24"
-                label="Turned, °"
-                says={`${of} ${i + 1}: turned, °`}
+                label={say("kitchen.turned")}
+                unit="°"
+                says={say("kitchen.turned-2", { text: of, number: i + 1 })}
                 value={spot.turn}
                 onChange={(turn) => set(i, { turn: turn ?? 0 })}
               />
@@ -145,9 +159,9 @@ export function Places(props: {
               <span className="pb-2">
                 <TextButton
                   onClick={() => onChange(places.filter((_, j) => j !== i))}
-                  label={`Remove number ${i + 1} of the ${of}`}
+                  label={say("kitchen.remove-number", { number: i + 1, text: of })}
                 >
-                  Remove
+                  {say("ui.remove-2")}
                 </TextButton>
               </span>
             )}
@@ -157,9 +171,9 @@ export function Places(props: {
       <p className="mt-1">
         <TextButton
           onClick={() => onChange([...places, mirrored(places.at(-1) ?? beside)])}
-          label={`One more of the ${of}`}
+          label={say("kitchen.add-one", { text: of })}
         >
-          One more
+          {say("kitchen.add-one-2")}
         </TextButton>
       </p>
       <FieldNote id={`note-places-${of}`} text={props.error} />

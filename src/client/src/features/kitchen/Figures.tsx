@@ -6,6 +6,7 @@ import { FigurePicture } from "../piece/FigurePicture";
 import { bodyOf, FigureForm, keepFigure, partSrgb } from "./FigureForm";
 import type { Room } from "./KitchenPage";
 import { AddNew, Item, Removed } from "./parts";
+import { say } from "../../wording/say";
 
 /** Treats put together from several centres: the shipped ones, and the maker's own. */
 export function Figures({ things, reference }: Room) {
@@ -16,7 +17,7 @@ export function Figures({ things, reference }: Room) {
   );
   return (
     <>
-      <AddNew label="A figure of my own" form={(close) => form(undefined, close)} />
+      <AddNew label={say("kitchen.add-my-own-figure")} form={(close) => form(undefined, close)} />
       <Removed name={removed?.name} putBack={() => removed && keep.mutate(removed)} />
       <ul>
         {things.figures.map((figure) => (
@@ -25,7 +26,7 @@ export function Figures({ things, reference }: Room) {
             name={figure.plural}
             own={things.own.includes(figure.code)}
             picture={<Picture figure={figure} reference={reference} />}
-            change={`Change ${figure.plural}`}
+            change={say("kitchen.change-2", { plural: figure.plural })}
             facts={madeOf(figure, reference)}
             form={(close) => form(figure, close)}
           />
@@ -39,13 +40,17 @@ export function Figures({ things, reference }: Room) {
 function madeOf(figure: OwnFigure, reference: Reference): string {
   const parts = figure.parts.map((p) => {
     const from = pieceName(reference, p.centre, p.size);
-    return `${p.name} × ${p.places.length} (${p.kept < 1 ? `${Math.round(p.kept * 100)}% of ` : ""}${from})`;
+    return `${p.name} × ${p.places.length} (${p.kept < 1 ? say("kitchen.kept-of", { kept: Math.round(p.kept * 100) }) : ""}${from})`;
   });
   const stuck = figure.stuck.map((s) => {
     const kind = reference.decor.parts.find((p) => p.code === s.part);
     return `${kind?.plural ?? s.part} × ${s.places.length}`;
   });
-  return [`body (${pieceName(reference, figure.body, figure.bodySize)})`, ...parts, ...stuck].join("; ");
+  return [
+    say("kitchen.body-2", { pieceName: pieceName(reference, figure.body, figure.bodySize) }),
+    ...parts,
+    ...stuck,
+  ].join("; ");
 }
 
 function Picture({ figure, reference }: { figure: OwnFigure; reference: Reference }) {
@@ -57,7 +62,7 @@ function Picture({ figure, reference }: { figure: OwnFigure; reference: Referenc
       figure={drawn}
       body={body}
       srgbOf={(part) => partSrgb(reference, part.colour)}
-      label={`${figure.name}, put together`}
+      label={say("ui.put-together", { name: figure.name })}
       className="size-24 shrink-0"
     />
   );

@@ -6,17 +6,36 @@ import { useWording } from "../../ui/units";
 import { codeOf, useKeep, useKeptForm } from "../../ui/useKeep";
 import type { Room } from "./KitchenPage";
 import { AddNew, Item, Removed } from "./parts";
+import { say } from "../../wording/say";
+import { locale } from "../../wording/reader";
 
-const weekdays = ["Monday", "Tuesday", "Wednesday", "Thursday", "Friday", "Saturday", "Sunday"];
+const weekdays = [
+  say("kitchen.monday"),
+  say("kitchen.tuesday"),
+  say("kitchen.wednesday"),
+  say("kitchen.thursday"),
+  say("kitchen.friday"),
+  say("kitchen.saturday"),
+  say("kitchen.sunday"),
+];
+
+// Numbered from Monday, shown from the day that a week begins with where the kitchen is.
+const firstDay = locale.firstDay === "sunday" ? 6 : 0;
+const week = weekdays.map((_, i) => (i + firstDay) % 7);
 const beside = "flex items-center gap-2";
-const stages = { prep: "making ready", dip: "dipping", decorate: "decorating", pack: "packing" };
+const stages = {
+  prep: say("kitchen.preparing"),
+  dip: say("kitchen.dipping"),
+  decorate: say("kitchen.decorating"),
+  pack: say("kitchen.packing"),
+};
 
 /** When the hands work and how fast, what is kept warm, and where trays set. */
 export function Hours(room: Room) {
   return (
     <>
       <WorkingForm {...room} />
-      <h2 className="mt-9 mb-3 font-serif text-[22px]">Where trays set</h2>
+      <h2 className="mt-9 mb-3 font-serif text-[22px]">{say("kitchen.places-set")}</h2>
       <Places {...room} />
     </>
   );
@@ -38,16 +57,17 @@ function WorkingForm({ things }: Room) {
         keep.mutate(working);
       }}
     >
-      <h2 className="mb-2 font-serif text-[22px]">When the hands work</h2>
+      <h2 className="mb-2 font-serif text-[22px]">{say("kitchen.working-hours")}</h2>
       <ul className="max-w-xl">
-        {weekdays.map((name, i) => {
+        {week.map((i) => {
+          const name = weekdays[i] ?? "";
           const hours = working.days[i]?.hours;
           return (
             <li
               key={name}
-              className="border-line flex min-h-12 flex-wrap items-center gap-4 border-t border-dashed py-1"
+              className="border-line flex min-h-12 flex-wrap items-center gap-x-4 gap-y-1 border-t border-dashed py-1"
             >
-              <span className="w-36">
+              <span className="w-full sm:w-36">
                 <Tick
                   label={name}
                   checked={!!hours}
@@ -57,15 +77,15 @@ function WorkingForm({ things }: Room) {
               {hours ? (
                 <>
                   <TimeField
-                    label="from"
-                    says={`${name} from`}
+                    label={say("ui.from")}
+                    says={say("kitchen.from", { name })}
                     className={beside}
                     value={hours.from}
                     onChange={(from) => setDay(i, { ...hours, from })}
                   />
                   <TimeField
-                    label="to"
-                    says={`${name} to`}
+                    label={say("kitchen.to")}
+                    says={say("kitchen.name-to", { name })}
                     className={beside}
                     value={hours.to}
                     onChange={(to) => setDay(i, { ...hours, to })}
@@ -73,7 +93,7 @@ function WorkingForm({ things }: Room) {
                   />
                 </>
               ) : (
-                <span className="text-ink2">no work</span>
+                <span className="text-ink2">{say("ui.no-work")}</span>
               )}
             </li>
           );
@@ -81,19 +101,19 @@ function WorkingForm({ things }: Room) {
       </ul>
       <div className="mt-5 grid max-w-3xl gap-4 sm:grid-cols-3">
         <NumberField
-          label="Colours kept warm at once"
+          label={say("kitchen.colours-kept-warm-once")}
           value={working.pots}
           onChange={(pots) => change({ pots: Math.round(pots ?? 0) })}
           error={keep.errorOf("pots")}
         />
         <NumberField
-          label="Further ones, a little of each"
+          label={say("kitchen.small-warm-wells")}
           value={working.wells}
           onChange={(wells) => change({ wells: Math.round(wells ?? 0) })}
           error={keep.errorOf("wells")}
         />
       </div>
-      <h3 className="mt-5 mb-1 font-semibold">Your pace, as a share of the tables’ times</h3>
+      <h3 className="mt-5 mb-1 font-semibold">{say("kitchen.your-speed-against-standard-times")}</h3>
       <div className="grid max-w-3xl gap-4 sm:grid-cols-4">
         {Object.entries(stages).map(([stage, name]) => (
           <NumberField
@@ -130,7 +150,7 @@ function Places({ things }: Room) {
   );
   return (
     <>
-      <AddNew label="A place of my own" form={(close) => form(undefined, close)} />
+      <AddNew label={say("kitchen.add-my-own-place")} form={(close) => form(undefined, close)} />
       <Removed name={removed?.name} putBack={() => removed && keep.mutate(removed)} />
       <ul>
         {things.places.map((place) => (
@@ -138,11 +158,17 @@ function Places({ things }: Room) {
             key={place.code}
             name={place.name}
             own={things.own.includes(place.code)}
-            change={`Change ${place.name}`}
+            change={say("kitchen.change-3", { name: place.name })}
             facts={
               <p>
-                {place.trays === 0 ? "you have none" : `${place.trays} ${place.trays === 1 ? "tray" : "trays"}`},{" "}
-                {wording.temperature(place.air)}, {Math.round(place.humidity * 100)} % humidity
+                {say("kitchen.humidity", {
+                  trays:
+                    place.trays === 0
+                      ? say("kitchen.you-have-none")
+                      : say("kitchen.tray-count", { count: place.trays }),
+                  air: wording.temperature(place.air),
+                  humidity: Math.round(place.humidity * 100),
+                })}
               </p>
             }
             form={(close) => form(place, close)}
@@ -181,26 +207,27 @@ function PlaceForm(props: {
     >
       <div className="grid gap-4 sm:grid-cols-4">
         <TextField
-          label="Name"
+          label={say("ui.name")}
           value={place.name}
           onChange={(name) => setPlace({ ...place, name })}
           error={keep.errorOf("name")}
         />
         <NumberField
-          label="Its air"
+          label={say("kitchen.air-temperature")}
           unit="°C"
           value={place.air}
           onChange={(air) => setPlace({ ...place, air: air ?? 0 })}
           error={keep.errorOf("air")}
         />
         <NumberField
-          label="Humidity, %"
+          label={say("ui.humidity")}
+          unit="%"
           value={Math.round(place.humidity * 100)}
           onChange={(percent) => setPlace({ ...place, humidity: (percent ?? 0) / 100 })}
           error={keep.errorOf("humidity")}
         />
         <NumberField
-          label="Trays it takes"
+          label={say("kitchen.trays-holds")}
           value={place.trays}
           onChange={(trays) => setPlace({ ...place, trays: Math.round(trays ?? 0) })}
           error={keep.errorOf("trays")}
@@ -209,7 +236,7 @@ function PlaceForm(props: {
       <KeepButtons pending={keep.isPending} error={keep.error ?? remove.error} cancel={props.close}>
         {props.own && (
           <TextButton onClick={() => remove.mutate(place.code)}>
-            {props.shipped ? "As it was shipped" : "Remove"}
+            {props.shipped ? say("kitchen.reset-default") : say("ui.remove-2")}
           </TextButton>
         )}
       </KeepButtons>

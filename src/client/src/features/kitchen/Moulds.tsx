@@ -7,6 +7,7 @@ import { codeOf, useKeep } from "../../ui/useKeep";
 import type { Room } from "./KitchenPage";
 import { MeasureFields } from "./MeasureFields";
 import { AddNew, Item, Removed } from "./parts";
+import { say } from "../../wording/say";
 
 /** What pieces are moulded in: cavities, and how many there are. */
 export function Moulds({ things, reference }: Room) {
@@ -29,7 +30,7 @@ export function Moulds({ things, reference }: Room) {
   );
   return (
     <>
-      <AddNew label="A mould of my own" form={(close) => form(undefined, close)} />
+      <AddNew label={say("kitchen.add-my-own-mould")} form={(close) => form(undefined, close)} />
       <Removed name={removed?.name} putBack={() => removed && keep.mutate(removed)} />
       <ul>
         {things.moulds.map((mould) => {
@@ -40,13 +41,16 @@ export function Moulds({ things, reference }: Room) {
               name={mould.name}
               own={things.own.includes(mould.code)}
               picture={known && <Cavity mould={known} />}
-              change={`Change ${mould.name}`}
+              change={say("kitchen.change-3", { name: mould.name })}
               facts={
                 <p>
-                  {mould.trays} {mould.trays === 1 ? "mould" : "moulds"} of {mould.cavities};{" "}
+                  {say("kitchen.mould-2", { trays: mould.trays, cavities: mould.cavities })}{" "}
                   {known &&
-                    `a cavity holds ${wording.value(known.holds, "mL")}, is ${wording.value(known.deep, "mm")} deep`}
-                  {!mould.flush && ", filled just over its insert"}
+                    say("kitchen.cavity-holds-deep", {
+                      holds: wording.value(known.holds, "mL"),
+                      deep: wording.value(known.deep, "mm"),
+                    })}
+                  {!mould.flush && say("kitchen.filled-just-over-its-insert")}
                 </p>
               }
               form={(close) => form(mould, close)}
@@ -110,13 +114,13 @@ function MouldForm(props: {
     >
       <div className="grid gap-4 sm:grid-cols-3">
         <TextField
-          label="Name"
+          label={say("ui.name")}
           value={mould.name}
           onChange={(name) => setMould({ ...mould, name })}
           error={keep.errorOf("name")}
         />
         <PickField<OwnMould["kind"]>
-          label="Its cavity is"
+          label={say("kitchen.shape-its-cavity")}
           value={mould.kind}
           options={props.kinds.map((k) => ({ value: k.code as OwnMould["kind"], label: k.name }))}
           onChange={(kind) => setMould({ ...mould, kind })}
@@ -128,19 +132,19 @@ function MouldForm(props: {
           errorOf={(code) => keep.errorOf(`measures.${code}`)}
         />
         <NumberField
-          label="Cavities in one"
+          label={say("kitchen.cavities-per-mould")}
           value={mould.cavities}
           onChange={(cavities) => setMould({ ...mould, cavities: Math.round(cavities ?? 0) })}
           error={keep.errorOf("cavities")}
         />
         <NumberField
-          label="How many such moulds"
+          label={say("kitchen.how-many-these-moulds")}
           value={mould.trays}
           onChange={(trays) => setMould({ ...mould, trays: Math.round(trays ?? 0) })}
           error={keep.errorOf("trays")}
         />
         <Tick
-          label="filled to the brim and scraped flush"
+          label={say("kitchen.filled-brim-scraped-flush")}
           checked={mould.flush}
           onChange={(flush) => setMould({ ...mould, flush })}
         />
@@ -148,7 +152,7 @@ function MouldForm(props: {
       <KeepButtons pending={keep.isPending} error={keep.error ?? remove.error} cancel={props.close}>
         {props.own && (
           <TextButton onClick={() => remove.mutate(mould.code)}>
-            {props.shipped ? "As it was shipped" : "Remove"}
+            {props.shipped ? say("kitchen.reset-default") : say("ui.remove-2")}
           </TextButton>
         )}
       </KeepButtons>

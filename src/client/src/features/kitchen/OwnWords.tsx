@@ -5,6 +5,7 @@ import { TextField } from "../../ui/fields";
 import { codeOf, useKeep } from "../../ui/useKeep";
 import type { Room } from "./KitchenPage";
 import { AddNew, Item, Removed } from "./parts";
+import { say } from "../../wording/say";
 
 type Word = KitchenThings["words"][number];
 
@@ -19,21 +20,16 @@ export function OwnWords({ things }: Room) {
   );
   return (
     <>
-      <AddNew label="A word of my own" form={(close) => form(undefined, close)} />
+      <AddNew label={say("kitchen.add-my-own-word")} form={(close) => form(undefined, close)} />
       <Removed name={removed?.word} putBack={() => removed && keep.mutate(removed)} />
-      {things.words.length === 0 && (
-        <p className="text-ink2">
-          Say what your own words mean once, and type them in any order: “galaxy” for “navy, silver zigzag, silver
-          dust”.
-        </p>
-      )}
+      {things.words.length === 0 && <p className="text-ink2">{say("kitchen.say-once-what-your-own")}</p>}
       <ul>
         {things.words.map((item) => (
           <Item
             key={item.code}
             name={`“${item.word}”`}
-            change={`Change ${item.word}`}
-            facts={`means ${item.means}`}
+            change={say("kitchen.change-4", { word: item.word })}
+            facts={say("kitchen.means", { means: item.means })}
             form={(close) => form(item, close)}
           />
         ))}
@@ -68,16 +64,21 @@ function WordForm(props: {
       }}
     >
       <div className="grid gap-4 sm:grid-cols-[1fr_2fr]">
-        <TextField label="Word" value={word.word} onChange={(w) => change({ word: w })} error={keep.errorOf("word")} />
         <TextField
-          label="Means"
+          label={say("kitchen.word")}
+          value={word.word}
+          onChange={(w) => change({ word: w })}
+          error={keep.errorOf("word")}
+        />
+        <TextField
+          label={say("kitchen.means-2")}
           value={word.means}
           onChange={(means) => change({ means })}
           error={keep.errorOf("means")}
         />
       </div>
       <KeepButtons pending={keep.isPending} error={keep.error ?? remove.error} cancel={props.close}>
-        {item && <TextButton onClick={() => remove.mutate(item.code)}>Remove</TextButton>}
+        {item && <TextButton onClick={() => remove.mutate(item.code)}>{say("ui.remove-2")}</TextButton>}
       </KeepButtons>
     </form>
   );

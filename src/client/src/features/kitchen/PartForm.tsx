@@ -2,6 +2,7 @@ import { useState } from "react";
 import { answer, api } from "../../api/client";
 import { Labelled, NumberField, TextField } from "../../ui/fields";
 import { TrimForm, type Part, type TrimFormProps } from "./TrimForm";
+import { say } from "../../wording/say";
 
 export const keepPart = (body: Part) => answer(api.PUT("/api/kitchen/parts", { body }));
 const removePart = (code: string) => answer(api.DELETE("/api/kitchen/parts/{code}", { params: { path: { code } } }));
@@ -24,24 +25,30 @@ export function PartForm(props: TrimFormProps<Part>) {
       ware={{ kind: "part", name: part.plural, unit: "pieces" }}
       keep={keepPart}
       remove={removePart}
-      nameLabel="Name of one"
+      nameLabel={say("kitchen.name-one")}
       fields={(e) => (
         <>
-          <TextField label="Plural" value={part.plural} onChange={(plural) => change({ plural })} error={e("plural")} />
+          <TextField
+            label={say("kitchen.plural")}
+            value={part.plural}
+            onChange={(plural) => change({ plural })}
+            error={e("plural")}
+          />
           <NumberField
-            label="Width, mm"
+            label={say("kitchen.width-mm")}
+            unit="fineMm"
             value={part.across}
             onChange={(across) => change({ across: across ?? 0 })}
             error={e("across")}
           />
           <NumberField
-            label="Dot of coating that holds it"
+            label={say("kitchen.dot-coating-holds")}
             unit="g"
             value={part.dot}
             onChange={(dot) => change({ dot: dot ?? 0 })}
             error={e("dot")}
           />
-          <Labelled label="Colour" error={e("srgb")}>
+          <Labelled label={say("ui.colour")} error={e("srgb")}>
             {(ids) => (
               <input
                 {...ids}

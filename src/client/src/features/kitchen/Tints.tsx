@@ -6,6 +6,7 @@ import type { Room } from "./KitchenPage";
 import { AddNew, Item, Removed } from "./parts";
 import { KeepButtons, TextButton } from "../../ui/buttons";
 import { codeOf, useKeep } from "../../ui/useKeep";
+import { say } from "../../wording/say";
 
 type TintItem = KitchenThings["tints"][number];
 
@@ -22,12 +23,9 @@ export function Tints({ things }: Room) {
   );
   return (
     <>
-      <AddNew label="A colour of my own" form={(close) => form(undefined, close)} />
+      <AddNew label={say("kitchen.add-my-own-colour")} form={(close) => form(undefined, close)} />
       <Removed name={removed?.name} putBack={() => removed && keep.mutate(removed)} />
-      <p className="text-ink2 mb-3">
-        Stir a few drops into 100 g of bright white, let a dab set, and pick its colour by eye: recipes are computed
-        from that.
-      </p>
+      <p className="text-ink2 mb-3">{say("kitchen.stir-few-drops-into-100")}</p>
       <ul>
         {things.tints.map((item) => (
           <Item
@@ -39,8 +37,11 @@ export function Tints({ things }: Room) {
               </>
             }
             own={item.own}
-            change={`Change ${item.tint.name}`}
-            facts={`${carried[item.tint.carrier]}; ${item.tint.drops} drops in 100 g of bright white look so`}
+            change={say("kitchen.change-3", { name: item.tint.name })}
+            facts={say("kitchen.drops-100-g-bright-white", {
+              carried: carried[item.tint.carrier],
+              drops: item.tint.drops,
+            })}
             form={(close) => form(item, close)}
           />
         ))}
@@ -49,7 +50,11 @@ export function Tints({ things }: Room) {
   );
 }
 
-const carried: Record<OwnTint["carrier"], string> = { oil: "oil-based", powder: "powder", water: "water-based" };
+const carried: Record<OwnTint["carrier"], string> = {
+  oil: say("kitchen.oil-based"),
+  powder: say("kitchen.powder"),
+  water: say("kitchen.water-based"),
+};
 
 function TintForm(props: {
   item: TintItem | undefined;
@@ -79,24 +84,29 @@ function TintForm(props: {
       }}
     >
       <div className="grid gap-4 sm:grid-cols-4">
-        <TextField label="Name" value={tint.name} onChange={(name) => change({ name })} error={keep.errorOf("name")} />
+        <TextField
+          label={say("ui.name")}
+          value={tint.name}
+          onChange={(name) => change({ name })}
+          error={keep.errorOf("name")}
+        />
         <PickField
-          label="Carried by"
+          label={say("kitchen.carrier")}
           value={tint.carrier}
           options={[
-            { value: "oil", label: "oil" },
-            { value: "powder", label: "powder, in pinches" },
-            { value: "water", label: "water" },
+            { value: "oil", label: say("kitchen.oil") },
+            { value: "powder", label: say("kitchen.powder-pinches") },
+            { value: "water", label: say("ui.water") },
           ]}
           onChange={(carrier) => change({ carrier })}
         />
         <NumberField
-          label="Drops in 100 g of bright white"
+          label={say("kitchen.drops-100-g-bright-white-2")}
           value={tint.drops}
           onChange={(drops) => change({ drops: Math.round(drops ?? 0) })}
           error={keep.errorOf("drops")}
         />
-        <Labelled label="Look so" error={keep.errorOf("swatch")}>
+        <Labelled label={say("kitchen.colour-when-set")} error={keep.errorOf("swatch")}>
           {(ids) => (
             <input
               {...ids}
@@ -111,7 +121,7 @@ function TintForm(props: {
       <KeepButtons pending={keep.isPending} error={keep.error ?? remove.error} cancel={props.close}>
         {item?.own && (
           <TextButton onClick={() => remove.mutate(tint.code)}>
-            {item.shipped ? "Back to how the trade has it" : "Remove"}
+            {item.shipped ? say("kitchen.reset-default") : say("ui.remove")}
           </TextButton>
         )}
       </KeepButtons>

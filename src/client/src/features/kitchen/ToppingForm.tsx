@@ -3,11 +3,12 @@ import { answer, api, type Reference } from "../../api/client";
 import { TextButton } from "../../ui/buttons";
 import { Labelled, NumberField, PickField, Tick } from "../../ui/fields";
 import { TrimForm, type Topping, type TrimFormProps } from "./TrimForm";
+import { say } from "../../wording/say";
 
 const sides = [
-  { value: "front", label: "on one side" },
-  { value: "both", label: "all round" },
-  { value: "tip", label: "on the tip" },
+  { value: "front", label: say("kitchen.one-side") },
+  { value: "both", label: say("ui.all-round") },
+  { value: "tip", label: say("kitchen.tip") },
 ] as const;
 
 export const keepTopping = (body: Topping) => answer(api.PUT("/api/kitchen/toppings", { body }));
@@ -45,15 +46,15 @@ export function ToppingForm(props: TrimFormProps<Topping>) {
       ware={{ kind: "sprinkle", name: topping.name, unit: "g" }}
       keep={keepTopping}
       remove={removeTopping}
-      nameLabel="Name"
+      nameLabel={say("ui.name")}
       fields={(e) => (
         <>
           <PickField
-            label="How much"
+            label={say("ui.how-much")}
             value={weighed ? "weighed" : "area"}
             options={[
-              { value: "weighed", label: "what some pieces took" },
-              { value: "area", label: "grams on a square centimetre" },
+              { value: "weighed", label: say("kitchen.what-some-pieces-took") },
+              { value: "area", label: say("kitchen.grams-square-centimetre") },
             ]}
             onChange={(how) =>
               change(
@@ -66,20 +67,20 @@ export function ToppingForm(props: TrimFormProps<Topping>) {
           {weighed ? (
             <>
               <NumberField
-                label="Pieces"
+                label={say("ui.pieces")}
                 value={weighed.pieces}
                 onChange={(pieces) => change({ weighed: { ...weighed, pieces: Math.round(pieces ?? 0) } })}
                 error={e("weighed.pieces")}
               />
               <NumberField
-                label="took"
+                label={say("kitchen.took")}
                 unit="g"
                 value={weighed.grams}
                 onChange={(grams) => change({ weighed: { ...weighed, grams: grams ?? 0 } })}
                 error={e("weighed.grams")}
               />
               <PickField
-                label="Weighed on"
+                label={say("kitchen.weighed")}
                 value={weighed.centre}
                 options={reference.centres.filter((c) => !c.figure).map((c) => ({ value: c.code, label: c.plural }))}
                 onChange={(code) => {
@@ -90,20 +91,21 @@ export function ToppingForm(props: TrimFormProps<Topping>) {
               />
               {centre && centre.sizes.length > 1 && (
                 <PickField
-                  label="Their size"
+                  label={say("kitchen.their-size")}
                   value={weighed.size}
                   options={centre.sizes.map((s) => ({ value: s.code, label: s.name }))}
                   onChange={(size) => change({ weighed: { ...weighed, size } })}
                 />
               )}
               <PickField
-                label="Where it went"
+                label={say("kitchen.where-went")}
                 value={weighed.side}
                 options={[...sides]}
                 onChange={(side) => change({ weighed: { ...weighed, side } })}
               />
               <NumberField
-                label="Covered, %"
+                label={say("kitchen.covered")}
+                unit="%"
                 value={Math.round(weighed.cover * 100)}
                 onChange={(share) => change({ weighed: { ...weighed, cover: (share ?? 0) / 100 } })}
                 error={e("weighed.cover")}
@@ -111,26 +113,27 @@ export function ToppingForm(props: TrimFormProps<Topping>) {
             </>
           ) : (
             <NumberField
-              label="On a square centimetre, g"
+              label={say("kitchen.square-centimetre-g")}
               value={topping.perArea}
               onChange={(perArea) => change({ perArea: perArea ?? 0 })}
               error={e("perArea")}
             />
           )}
           <NumberField
-            label="A grain is, mm"
+            label={say("kitchen.grain-mm")}
+            unit="fineMm"
             value={topping.grain}
             onChange={(grain) => change({ grain: grain ?? 0 })}
             error={e("grain")}
           />
           <PickField
-            label="It looks like"
+            label={say("kitchen.its-grains")}
             value={topping.form}
             options={[
-              { value: "bead", label: "beads" },
-              { value: "rod", label: "short rods" },
-              { value: "crystal", label: "crystals" },
-              { value: "flake", label: "flakes or crumbs" },
+              { value: "bead", label: say("kitchen.beads") },
+              { value: "rod", label: say("kitchen.short-rods") },
+              { value: "crystal", label: say("kitchen.crystals") },
+              { value: "flake", label: say("kitchen.flakes-or-crumbs") },
             ]}
             onChange={(form) => change({ form })}
           />
@@ -139,7 +142,7 @@ export function ToppingForm(props: TrimFormProps<Topping>) {
       )}
       below={
         <Tick
-          label="slides off a fresh coat: wait a few seconds"
+          label={say("kitchen.slides-off-wet-coat-wait")}
           checked={topping.heavy}
           onChange={(heavy) => change({ heavy })}
         />
@@ -151,24 +154,24 @@ export function ToppingForm(props: TrimFormProps<Topping>) {
 function Colours(props: { srgb: string[]; onChange: (srgb: string[]) => void; error: string | undefined }) {
   const { srgb, onChange } = props;
   return (
-    <Labelled label="Colours" error={props.error}>
+    <Labelled label={say("ui.colours")} error={props.error}>
       {(ids) => (
         <span className="flex items-center gap-1">
           {srgb.map((colour, i) => (
             <input
               key={i}
-              {...(i === 0 ? ids : { "aria-label": `Colour ${i + 1}` })}
+              {...(i === 0 ? ids : { "aria-label": say("kitchen.colour", { number: i + 1 }) })}
               type="color"
               className="block h-9.5 w-9 cursor-pointer bg-transparent"
               value={colour}
               onChange={(e) => onChange(srgb.map((c, j) => (i === j ? e.target.value : c)))}
             />
           ))}
-          <TextButton onClick={() => onChange([...srgb, srgb.at(-1) ?? "#d8a860"])} label="Another colour">
+          <TextButton onClick={() => onChange([...srgb, srgb.at(-1) ?? "#d8a860"])} label={say("kitchen.add-colour")}>
             +
           </TextButton>
           {srgb.length > 1 && (
-            <TextButton onClick={() => onChange(srgb.slice(0, -1))} label="One colour fewer">
+            <TextButton onClick={() => onChange(srgb.slice(0, -1))} label={say("kitchen.remove-colour")}>
               −
             </TextButton>
           )}

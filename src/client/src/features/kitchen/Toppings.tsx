@@ -7,6 +7,7 @@ import { PartForm, keepPart as keepPartOf } from "./PartForm";
 import { AddNew, Item, Removed } from "./parts";
 import { ToppingForm, keepTopping } from "./ToppingForm";
 import { holds, type Part, type Topping } from "./TrimForm";
+import { say } from "../../wording/say";
 
 /** What is sprinkled, pressed or glued on: the shipped ones, and the maker's own. */
 export function Toppings({ things, reference }: Room) {
@@ -23,8 +24,8 @@ export function Toppings({ things, reference }: Room) {
   const own = (code: string) => things.own.includes(code);
   return (
     <>
-      <h2 className="mb-3 font-serif text-2xl">Sprinkled on</h2>
-      <AddNew label="A topping of my own" form={(close) => topping(undefined, close)} />
+      <h2 className="mb-3 font-serif text-2xl">{say("kitchen.sprinkled")}</h2>
+      <AddNew label={say("kitchen.add-my-own-topping")} form={(close) => topping(undefined, close)} />
       <Removed name={removed?.name} putBack={() => removed && keep.mutate(removed)} />
       <ul>
         {things.toppings.map((item) => (
@@ -37,11 +38,11 @@ export function Toppings({ things, reference }: Room) {
               </>
             }
             own={own(item.code)}
-            change={`Change ${item.name}`}
+            change={say("kitchen.change-3", { name: item.name })}
             facts={[
               item.weighed
-                ? `${item.weighed.pieces} pieces took ${item.weighed.grams} g`
-                : `${item.perArea ?? 0} g on a square centimetre`,
+                ? say("kitchen.pieces-took-g", { pieces: item.weighed.pieces, grams: item.weighed.grams })
+                : say("kitchen.g-square-centimetre", { perArea: item.perArea ?? 0 }),
               item.only && holds.find((h) => h.value === item.only)?.label,
               allergenWords(item.allergens, item.mayContain),
             ]
@@ -51,8 +52,8 @@ export function Toppings({ things, reference }: Room) {
           />
         ))}
       </ul>
-      <h2 className="mt-10 mb-3 font-serif text-2xl">Pressed or glued on, one by one</h2>
-      <AddNew label="A part of my own" form={(close) => part(undefined, close)} />
+      <h2 className="mt-10 mb-3 font-serif text-2xl">{say("kitchen.pressed-or-glued-one-by")}</h2>
+      <AddNew label={say("kitchen.add-my-own-part")} form={(close) => part(undefined, close)} />
       <Removed name={removedPart?.name} putBack={() => removedPart && keepPart.mutate(removedPart)} />
       <ul>
         {things.parts.map((item) => (
@@ -65,9 +66,9 @@ export function Toppings({ things, reference }: Room) {
               </>
             }
             own={own(item.code)}
-            change={`Change ${item.plural}`}
+            change={say("kitchen.change-2", { plural: item.plural })}
             facts={[
-              `${item.across} mm wide`,
+              say("kitchen.mm-wide", { across: item.across }),
               item.only && holds.find((h) => h.value === item.only)?.label,
               allergenWords(item.allergens, item.mayContain),
             ]

@@ -4,15 +4,16 @@ import { AllergenFields } from "../../ui/AllergenFields";
 import { KeepButtons, TextButton } from "../../ui/buttons";
 import { NumberField, PickField, TextField } from "../../ui/fields";
 import { codeOf, useKeep } from "../../ui/useKeep";
+import { say } from "../../wording/say";
 
 export type Topping = KitchenThings["toppings"][number];
 export type Part = KitchenThings["parts"][number];
 type Trim = Pick<Topping, "code" | "name" | "only" | "allergens" | "mayContain" | "words">;
 
 export const holds = [
-  { value: "", label: "on the wet coat or glued" },
-  { value: "wet", label: "on the wet coat only" },
-  { value: "set", label: "glued on only" },
+  { value: "", label: say("kitchen.wet-coat-or-glued") },
+  { value: "wet", label: say("kitchen.wet-coat-only") },
+  { value: "set", label: say("kitchen.glued-only") },
 ] as const;
 
 /** What a form for something that goes onto a coat is given. */
@@ -66,20 +67,24 @@ export function TrimForm<T extends Trim>(
       <div className="grid gap-4 sm:grid-cols-3">
         <TextField label={props.nameLabel} value={thing.name} onChange={(name) => change({ name })} error={e("name")} />
         <TextField
-          label="Also called, with commas between"
+          label={say("kitchen.also-called-separate-with-commas")}
           value={(thing.words ?? []).join(", ")}
           onChange={(text) => change({ words: text ? text.split(",").map((word) => word.trimStart()) : [] })}
           error={e("words")}
         />
         <PickField
-          label="Holds"
+          label={say("kitchen.holds")}
           value={thing.only ?? ""}
           options={[...holds]}
           onChange={(only) => change({ only: only === "" ? null : only })}
         />
         {props.fields(e)}
-        <NumberField label={`A pack holds, ${ware.unit} (optional)`} value={holdsInPack} onChange={setHolds} />
-        <NumberField label="Price of a pack, €" value={price} onChange={setPrice} />
+        <NumberField
+          label={say("kitchen.pack-holds-optional", { unit: ware.unit })}
+          value={holdsInPack}
+          onChange={setHolds}
+        />
+        <NumberField label={say("kitchen.price-pack")} unit="money" value={price} onChange={setPrice} />
       </div>
       {props.below}
       <AllergenFields
@@ -92,7 +97,7 @@ export function TrimForm<T extends Trim>(
       <KeepButtons pending={keep.isPending} error={keep.error ?? remove.error} cancel={props.close}>
         {item && things.own.includes(item.code) && (
           <TextButton onClick={() => remove.mutate(item.code)}>
-            {things.shipped.includes(item.code) ? "Reset to default" : "Remove"}
+            {things.shipped.includes(item.code) ? say("kitchen.reset-default") : say("ui.remove-2")}
           </TextButton>
         )}
       </KeepButtons>

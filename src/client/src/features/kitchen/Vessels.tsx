@@ -9,6 +9,7 @@ import { MeasureFields } from "./MeasureFields";
 import { AddNew, Removed } from "./parts";
 import { KeepButtons, TextButton } from "../../ui/buttons";
 import { codeOf, useKeep } from "../../ui/useKeep";
+import { say } from "../../wording/say";
 
 /** What coating stands in here. A vessel that is not here is not offered. */
 export function Vessels(room: Room) {
@@ -36,17 +37,17 @@ export function Vessels(room: Room) {
       {changing ? (
         <div className="bg-panel mb-5 rounded-lg p-5">{form(changing, () => setChanging(undefined))}</div>
       ) : (
-        <AddNew label="A vessel of my own" form={(close) => form(undefined, close)} />
+        <AddNew label={say("kitchen.add-my-own-vessel")} form={(close) => form(undefined, close)} />
       )}
       <Removed name={removed?.name} putBack={() => removed && keep.mutate(removed)} />
       <ul className="grid grid-cols-2 gap-y-7 sm:grid-cols-3 lg:grid-cols-5">
         {things.vessels.map((vessel) => (
           <Standing key={vessel.code} code={vessel.code} room={room} measures={measures(vessel)}>
             <p>
-              {vessel.name} <span className="text-go text-[13px] font-semibold">yours</span>
+              {vessel.name} <span className="text-go text-[13px] font-semibold">{say("ui.yours")}</span>
             </p>
-            <TextButton onClick={() => setChanging(vessel)} label={`Change ${vessel.name}`}>
-              Change
+            <TextButton onClick={() => setChanging(vessel)} label={say("kitchen.change-3", { name: vessel.name })}>
+              {say("kitchen.change")}
             </TextButton>
           </Standing>
         ))}
@@ -71,9 +72,7 @@ export function Vessels(room: Room) {
           </Standing>
         ))}
       </ul>
-      <p className="text-ink2 mt-3">
-        Untick what this kitchen does not have. Inner measures; with none left all are offered.
-      </p>
+      <p className="text-ink2 mt-3">{say("kitchen.untick-what-you-dont-have")}</p>
     </>
   );
 }
@@ -132,13 +131,13 @@ function VesselForm(props: {
     >
       <div className="grid gap-4 sm:grid-cols-3">
         <TextField
-          label="Name"
+          label={say("ui.name")}
           value={vessel.name}
           onChange={(name) => setVessel({ ...vessel, name })}
           error={keep.errorOf("name")}
         />
         <PickField
-          label="Kind"
+          label={say("ui.kind")}
           value={vessel.kind}
           options={props.kinds.map((k) => ({ value: k.code, label: k.name }))}
           onChange={(kind) => setVessel({ ...vessel, kind })}
@@ -152,7 +151,7 @@ function VesselForm(props: {
         />
       </div>
       <KeepButtons pending={keep.isPending} error={keep.error ?? remove.error} cancel={props.close}>
-        {props.vessel && <TextButton onClick={() => remove.mutate(vessel.code)}>Remove</TextButton>}
+        {props.vessel && <TextButton onClick={() => remove.mutate(vessel.code)}>{say("ui.remove-2")}</TextButton>}
       </KeepButtons>
     </form>
   );

@@ -6,6 +6,7 @@ import { KeepButtons, TextButton } from "../../ui/buttons";
 import { oftenWords } from "../../ui/units";
 import { Words } from "../../ui/Words";
 import { useKeptForm } from "../../ui/useKeep";
+import { capital, say } from "../../wording/say";
 
 /** How things are done here: the schools and habits that makers differ in. */
 export function WaysForm({ things, reference }: Room) {
@@ -26,21 +27,24 @@ export function WaysForm({ things, reference }: Room) {
     >
       <div className="grid gap-5 sm:grid-cols-2">
         <PickField
-          label="Coating that a new line starts with"
+          label={say("kitchen.coating-new-line")}
           value={ways.coating ?? usual.coating ?? ""}
           options={reference.coatings.map((c) => ({ value: c.code, label: c.name }))}
           onChange={(coating) => change({ coating })}
           error={keep.errorOf("coating")}
         />
         <PickField
-          label="Thinner that goes in as a habit"
+          label={say("kitchen.usual-thinner")}
           value={ways.thinner ?? ""}
-          options={[{ value: "", label: "none" }, ...reference.thinners.map((t) => ({ value: t.code, label: t.name }))]}
+          options={[
+            { value: "", label: say("ui.none") },
+            ...reference.thinners.map((t) => ({ value: t.code, label: t.name })),
+          ]}
           onChange={(thinner) => change({ thinner: thinner || null })}
           error={keep.errorOf("thinner")}
         />
         <NumberField
-          label="Thinned to a film on a test dip of"
+          label={say("kitchen.coat-thickness-aim-test-dip")}
           unit="mm"
           value={ways.film ?? null}
           placeholder={String(usual.film)}
@@ -48,38 +52,40 @@ export function WaysForm({ things, reference }: Room) {
           error={keep.errorOf("film")}
         />
         <NumberField
-          label="Margin on every pot, %"
+          label={say("kitchen.extra-every-pot")}
+          unit="%"
           value={typeof ways.margin === "number" ? Math.round(ways.margin * 1000) / 10 : null}
           placeholder={String(Number(usual.margin) * 100)}
           onChange={(percent) => change({ margin: percent === null ? null : percent / 100 })}
           error={keep.errorOf("margin")}
         />
         <PickField
-          label="A pot is to be enough"
+          label={say("kitchen.enough-coating")}
           value={String(ways.certainty ?? "")}
           options={[
-            { value: "", label: "with the same margin always" },
+            { value: "", label: say("kitchen.same-extra-every-pot") },
             ...[0.75, 0.9, 0.95, 0.99].map((c) => ({ value: String(c), label: oftenWords(c) })),
           ]}
           onChange={(c) => change({ certainty: c ? Number(c) : null })}
           error={keep.errorOf("certainty")}
         />
         <PickField
-          label="A dipped piece is"
+          label={say("kitchen.dipping-method")}
           value={ways.shake ?? usual.shake ?? ""}
           options={reference.shakes.map((s) => ({ value: s.code, label: s.name }))}
           onChange={(shake) => change({ shake })}
           error={keep.errorOf("shake")}
         />
         <NumberField
-          label="Held over the pot for, s"
+          label={say("kitchen.drip-time-s")}
+          unit="s"
           value={ways.dripTime ?? null}
           placeholder={String(usual.dripTime)}
           onChange={(dripTime) => change({ dripTime })}
           error={keep.errorOf("dripTime")}
         />
         <NumberField
-          label="Long lines of drizzle, in a second"
+          label={say("kitchen.drizzle-speed-per-second")}
           unit="mm"
           value={ways.handSpeed ?? null}
           placeholder={String(usual.handSpeed)}
@@ -88,7 +94,7 @@ export function WaysForm({ things, reference }: Room) {
         />
       </div>
       <Vessels vessels={ways.vessels ?? {}} reference={reference} change={(vessels) => change({ vessels })} />
-      <h2 className="mt-7 font-serif text-[22px]">Where makers differ</h2>
+      <h2 className="mt-7 font-serif text-[22px]">{say("ui.your-methods")}</h2>
       <ul>
         {reference.schools.map((school) => {
           const chosen = ways.schools?.[school.code] ?? school.usual;
@@ -106,7 +112,7 @@ export function WaysForm({ things, reference }: Room) {
           );
         })}
       </ul>
-      <p className="text-ink2 mt-4">What is left empty keeps to common practice, shown in grey.</p>
+      <p className="text-ink2 mt-4">{say("kitchen.leave-blank-use-default-shown-2")}</p>
       <KeepButtons pending={keep.isPending} error={keep.error} cancel={() => change(things.ways)} kept={kept} />
     </form>
   );
@@ -126,14 +132,14 @@ function Vessels(props: {
       {usual.map(([centre, vessel]) => (
         <li key={centre} className="border-line flex justify-between gap-4 border-t border-dashed py-2">
           <span>
-            <b className="inline-block first-letter:uppercase">{centreOf(reference, centre)?.plural ?? centre}</b> are
-            dipped in the {vesselOf(reference, vessel)?.name ?? vessel}
+            <b className="inline-block">{capital(centreOf(reference, centre)?.plural ?? centre)}</b>{" "}
+            {say("kitchen.how-dip", { name: vesselOf(reference, vessel)?.name ?? vessel })}
           </span>
           <TextButton
             onClick={() => change(Object.fromEntries(usual.filter(([c]) => c !== centre)))}
-            label={`let Kondiba choose for ${centreOf(reference, centre)?.plural ?? centre}`}
+            label={say("kitchen.let-kondiba-choose", { plural: centreOf(reference, centre)?.plural ?? centre })}
           >
-            let Kondiba choose
+            {say("kitchen.let-kondiba-choose-2")}
           </TextButton>
         </li>
       ))}

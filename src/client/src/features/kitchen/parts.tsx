@@ -1,5 +1,6 @@
 import { TextButton, Undoable } from "../../ui/buttons";
 import { useState, type ReactNode } from "react";
+import { capital, say } from "../../wording/say";
 
 /** One of a list: its name and facts, and a form under it when it is being changed. */
 export function Item(props: {
@@ -16,13 +17,13 @@ export function Item(props: {
       {!open && props.picture}
       <div className="min-w-0 grow">
         <div className="flex items-baseline justify-between gap-4">
-          <h3 className="text-lg font-bold first-letter:uppercase">
-            {props.name}
-            {props.own && <span className="text-go ml-2 text-[13px] font-semibold">yours</span>}
+          <h3 className="text-lg font-bold">
+            {typeof props.name === "string" ? capital(props.name) : props.name}
+            {props.own && <span className="text-go ml-2 text-[13px] font-semibold">{say("ui.yours")}</span>}
           </h3>
           {props.form && !open && (
             <TextButton onClick={() => setOpen(true)} label={props.change}>
-              Change
+              {say("kitchen.change")}
             </TextButton>
           )}
         </div>
@@ -49,5 +50,5 @@ export function AddNew(props: { label: string; form: (close: () => void) => Reac
 /** Says that something was removed and offers it back. */
 export function Removed(props: { name: string | undefined; putBack: () => void }) {
   if (!props.name) return null;
-  return <Undoable says={`${props.name} was removed.`} act="Put it back" undo={props.putBack} />;
+  return <Undoable says={say("kitchen.was-removed", { name: props.name })} act={say("ui.undo")} undo={props.putBack} />;
 }

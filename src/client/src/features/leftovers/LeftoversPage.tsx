@@ -11,13 +11,17 @@ import { NumberField } from "../../ui/fields";
 import { HowLines } from "../../ui/How";
 import { ErrorNote, Waiting } from "../../ui/notes";
 import { longDayName, useWording } from "../../ui/units";
+import { useStill } from "../../ui/useStill";
+import { takeBack } from "../pantry/receiptOf";
+import { listed, say } from "../../wording/say";
 
 type Plan = Leftovers["after"][number];
 
 /** What becomes of what the pots of an order leave; and what is at home that could start them. */
 export function LeftoversPage() {
   const { id = "" } = useParams();
-  const [weighed, setWeighed] = useState<Record<string, number>>({});
+  const [typed, setWeighed] = useState<Record<string, number>>({});
+  const weighed = useStill(typed);
   const reference = useQuery(referenceQuery);
   const found = useQuery({
     queryKey: ["leftovers", id, weighed],
@@ -30,7 +34,7 @@ export function LeftoversPage() {
     retry: false,
   });
   useEffect(() => {
-    document.title = `Leftovers of ${found.data?.order ?? "an order"} · Kondiba`;
+    document.title = say("leftovers.leftovers-kondiba", { order: found.data?.order ?? say("ui.order") });
   }, [found.data?.order]);
   const error = found.error instanceof ApiError && found.data ? null : (found.error ?? reference.error);
   if (error) return <ErrorNote error={error} retry={() => void found.refetch()} />;
@@ -43,12 +47,12 @@ export function LeftoversPage() {
           ← {order}
         </Link>
       </p>
-      <h1 className="mt-1 font-serif text-[34px] leading-tight">{order}: leftovers</h1>
+      <h1 className="mt-1 font-serif text-[34px] leading-tight">{say("leftovers.leftovers", { order })}</h1>
       {before.length > 0 && <Before starts={before} />}
       <p className="text-ink2 mt-1 text-lg">
         {after.length === 0
-          ? "Nothing is on the order yet, so nothing will be left."
-          : "As planned; type what the scale shows when you are done, and the choices follow."}
+          ? say("leftovers.nothing-order-yet-so-nothing")
+          : say("leftovers.as-planned-type-what-scale")}
       </p>
       {after.map((plan) => (
         <PotLeft
@@ -69,14 +73,18 @@ function Before({ starts }: { starts: Leftovers["before"] }) {
   return (
     <section aria-labelledby="before" className="border-go bg-panel mt-4 border-l-4 px-4 py-2">
       <h2 id="before" className="font-bold">
-        Before you melt
+        {say("leftovers.before-you-melt")}
       </h2>
       <ul>
         {starts.map((start) => (
           <li key={start.lot + start.into.pot}>
-            You have {wording.mass(start.has)} of {start.name}: {wording.mass(start.into.takes)} of it could go into the{" "}
+            {say("leftovers.you-have-could-go-into", {
+              has: wording.mass(start.has),
+              name: start.name,
+              takes: wording.mass(start.into.takes),
+            })}{" "}
             <Dot srgb={start.into.srgb} />
-            pot for {start.into.lines.join(" and ") || "drizzle"} ({start.into.off}).
+            {say("leftovers.pot", { lines: listed(start.into.lines) || say("ui.drizzle"), off: start.into.off })}
           </li>
         ))}
       </ul>
@@ -93,25 +101,26 @@ function PotLeft(props: { plan: Plan; order: string; reference: Reference; weigh
   const nothing = !plan.kept && plan.folded.length === 0 && plan.accents.length === 0;
   return (
     <section
-      aria-label={`Left of ${colour?.name ?? plan.pot}`}
+      aria-label={say("leftovers.left", { name: colour?.name ?? plan.pot })}
       className="border-line mt-6 border-t border-dashed pt-4"
     >
       <div className="flex flex-wrap items-end justify-between gap-x-8 gap-y-3">
         <div>
           <h2 className="font-serif text-[24px]">
             <Dot srgb={colour?.srgb ?? "#888888"} />
-            {colour?.name}: {wording.mass(plan.mass)} left
+            {colour?.name}
+            {say("leftovers.left-2", { mass: wording.mass(plan.mass) })}
           </h2>
           <p className="text-ink2 text-[15px]">
             {plan.contains === null
-              ? "Nobody has said what is in this coating."
-              : plan.contains.length > 0 && `It keeps its allergens: ${plan.contains.join(", ")}.`}
-            {plan.mayContain.length > 0 && ` May contain ${plan.mayContain.join(", ")}.`}
+              ? say("leftovers.allergens-this-coating-not-entered")
+              : plan.contains.length > 0 && say("leftovers.its-allergens-stay", { contains: plan.contains.join(", ") })}
+            {plan.mayContain.length > 0 && say("leftovers.may-contain", { mayContain: plan.mayContain.join(", ") })}
           </p>
         </div>
         <NumberField
           className="w-40"
-          label="Weighed"
+          label={say("leftovers.weighed")}
           unit="g"
           value={grams ?? Math.round(plan.mass)}
           onChange={(value) => {
@@ -121,55 +130,64 @@ function PotLeft(props: { plan: Plan; order: string; reference: Reference; weigh
         />
       </div>
       {nothing ? (
-        <p className="mt-2">Too little to keep: wipe it out.</p>
+        <p className="mt-2">{say("leftovers.too-little-keep-wipe-out")}</p>
       ) : (
         <ul className="mt-3 grid gap-x-10 gap-y-4 sm:grid-cols-2">
           {plan.folded.slice(0, 4).map((fold) => (
             <li key={fold.order + fold.pot}>
               <h3 className="font-bold">
-                {fold.pot === plan.pot ? "Start" : "Fold into"} the pot of {fold.name}
+                {say("leftovers.pot-2", {
+                  pot: fold.pot === plan.pot ? say("leftovers.start") : say("leftovers.fold-into"),
+                  name: fold.name,
+                })}
               </h3>
               <p className="flex items-center gap-2">
-                <Swatch srgb={fold.srgb} label="its own colour" />→
-                <Swatch srgb={fold.mixed} label="stirred together" />
+                <Swatch srgb={fold.srgb} label={say("leftovers.its-own-colour")} />→
+                <Swatch srgb={fold.mixed} label={say("leftovers.stirred-together")} />
                 <span>
-                  {wording.mass(fold.takes)} of its {wording.mass(fold.wanted)} ({fold.off})
+                  {say("leftovers.its", {
+                    takes: wording.mass(fold.takes),
+                    wanted: wording.mass(fold.wanted),
+                    off: fold.off,
+                  })}
                 </span>
               </p>
               <p className="text-ink2 text-[15px]">
-                Worn by {fold.lines.join(", ") || "its drizzle"}
-                {fold.pickup && `, picked up ${longDayName(fold.pickup)}`}.
+                {say("leftovers.used", { lines: fold.lines.join(", ") || say("leftovers.its-drizzle") })}
+                {fold.pickup && say("leftovers.picked-up", { pickup: longDayName(fold.pickup) })}.
               </p>
               <Put
-                says="Keep it for that pot"
+                says={say("leftovers.keep-pot")}
                 receipt={{ ware: fold.ware, amount: fold.takes, bestBefore: plan.kept?.bestBefore ?? null }}
-                place={`left of ${order}, for ${fold.name}`}
+                place={say("leftovers.left-3", { order, name: fold.name })}
               />
             </li>
           ))}
           {plan.kept && (
             <li>
-              <h3 className="font-bold">Keep it</h3>
+              <h3 className="font-bold">{say("leftovers.keep")}</h3>
               <p>
-                Set it in a block, airtight and cool: good until {longDayName(plan.kept.bestBefore)}{" "}
-                {plan.kept.bestBefore.slice(0, 4)}.
+                {say("leftovers.pour-into-block-store-airtight", {
+                  bestBefore: longDayName(plan.kept.bestBefore),
+                  bestBefore2: plan.kept.bestBefore.slice(0, 4),
+                })}
               </p>
               <Put
-                says="Put it into the pantry"
+                says={say("leftovers.put-pantry")}
                 receipt={{ ware: plan.kept.ware, amount: plan.mass, bestBefore: plan.kept.bestBefore }}
-                place={`left of ${order}`}
+                place={say("leftovers.left-4", { order })}
               />
             </li>
           )}
           {plan.bark && (
             <li>
-              <h3 className="font-bold">Bark</h3>
+              <h3 className="font-bold">{say("leftovers.bark")}</h3>
               <p>
-                Stir in{" "}
-                <HowLines what="bark" lines={plan.bark.working}>
-                  {wording.mass(plan.bark.with)} of nuts or dried fruit
+                {say("leftovers.stir")}{" "}
+                <HowLines what={say("leftovers.bark-2")} lines={plan.bark.working}>
+                  {say("leftovers.nuts-or-dried-fruit", { with: wording.mass(plan.bark.with) })}
                 </HowLines>{" "}
-                and spread it over {wording.value(plan.bark.spread, "cm²")}. Nuts add their own allergens.
+                {say("leftovers.spread-over-nuts-add-their", { spread: wording.value(plan.bark.spread, "cm²") })}
               </p>
             </li>
           )}
@@ -179,13 +197,16 @@ function PotLeft(props: { plan: Plan; order: string; reference: Reference; weigh
                 {accents.count} {accents.name}
               </h3>
               <p>
-                {wording.mass(accents.each)} each, good until {longDayName(accents.bestBefore)}
-                {accents.for.length > 0 && <b>. Wanted for {accents.for.join(", ")}</b>}.
+                {say("leftovers.each-good-until", {
+                  each: wording.mass(accents.each),
+                  bestBefore: longDayName(accents.bestBefore),
+                })}
+                {accents.for.length > 0 && <b>{say("leftovers.wanted", { for: accents.for.join(", ") })}</b>}.
               </p>
               <Put
-                says="They are moulded"
+                says={say("leftovers.moulded-put-them-pantry")}
                 receipt={{ ware: accents.ware, amount: accents.count, bestBefore: accents.bestBefore }}
-                place={`moulded from what ${order} left`}
+                place={say("leftovers.moulded-from-what-left", { order })}
               />
             </li>
           ))}
@@ -228,12 +249,8 @@ function Put(props: { says: string; receipt: Pick<Receipt, "ware" | "amount" | "
       ),
     onSuccess: refresh,
   });
-  const takeBack = useMutation({
-    mutationFn: async () => {
-      const movements = await answer(api.GET("/api/pantry/lots/{id}/movements", { params: { path: { id } } }));
-      const [received] = movements;
-      if (received) await answer(api.DELETE("/api/pantry/movements/{id}", { params: { path: { id: received.id } } }));
-    },
+  const undo = useMutation({
+    mutationFn: () => takeBack(id),
     onSuccess: async () => {
       setId(newId());
       put.reset();
@@ -243,7 +260,7 @@ function Put(props: { says: string; receipt: Pick<Receipt, "ware" | "amount" | "
   if (put.isSuccess)
     return (
       <p role="status" className="text-go font-semibold">
-        In the pantry. <TextButton onClick={() => takeBack.mutate()}>Undo</TextButton>
+        {say("leftovers.pantry")} <TextButton onClick={() => undo.mutate()}>{say("ui.undo")}</TextButton>
       </p>
     );
   return (

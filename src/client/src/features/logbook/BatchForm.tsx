@@ -7,6 +7,7 @@ import { Dot } from "../../ui/Choice";
 import { DateField, NumberField, PickField, TextField, Tick } from "../../ui/fields";
 import { FieldNote } from "../../ui/notes";
 import { useWording } from "../../ui/units";
+import { capital, say } from "../../wording/say";
 
 interface Props {
   batch: Batch;
@@ -17,10 +18,10 @@ interface Props {
 
 const looks: { value: NonNullable<Batch["film"]> | ""; label: string }[] = [
   { value: "", label: "—" },
-  { value: "thin", label: "thin, shows through" },
-  { value: "right", label: "just right" },
-  { value: "thick", label: "thick" },
-  { value: "uneven", label: "uneven" },
+  { value: "thin", label: say("logbook.thin-shows-through") },
+  { value: "right", label: say("logbook.just-right") },
+  { value: "thick", label: say("logbook.thick") },
+  { value: "uneven", label: say("logbook.uneven") },
 ];
 
 /** Everything of a batch, what matters most first. */
@@ -37,39 +38,39 @@ export function BatchForm(props: Props) {
   );
   return (
     <div className="mt-4 grid gap-x-10 gap-y-6 lg:grid-cols-2">
-      <Part title="What you dipped">
+      <Part title={say("logbook.what-you-dipped")}>
         <Pieces {...props} />
         <div className="mt-3 grid grid-cols-[minmax(0,1fr)_10rem] gap-3">
           <ColourPick {...props} />
           <DateField
-            label="Made on"
+            label={say("ui.made-2")}
             value={batch.madeOn}
             onChange={(madeOn) => madeOn && change({ madeOn })}
             error={errorOf("madeOn")}
           />
         </div>
       </Part>
-      <Part title="What the pot weighed">
+      <Part title={say("logbook.what-pot-weighed")}>
         <div className="grid grid-cols-2 gap-3">
-          {weight("before", "Before the first piece")}
-          {weight("after", "After the last piece")}
-          {weight("added", "Added in between (optional)")}
-          {weight("bags", "Taken out for drizzle (optional)")}
+          {weight("before", say("logbook.before-first-piece"))}
+          {weight("after", say("logbook.after-last-piece"))}
+          {weight("added", say("logbook.added-between-optional"))}
+          {weight("bags", say("logbook.taken-out-drizzle-optional"))}
         </div>
         <Used batch={batch} />
         <div className="mt-3 grid grid-cols-2 gap-3">
           <PickField
-            label="Dipped in"
+            label={say("logbook.dipped")}
             value={batch.vessel ?? ""}
             options={[
-              { value: "", label: "what Kondiba suggests" },
+              { value: "", label: say("logbook.kondibas-suggestion") },
               ...reference.vessels.map((v) => ({ value: v.code, label: v.name })),
             ]}
             onChange={(vessel) => change({ vessel: vessel || null })}
             error={errorOf("vessel")}
           />
           <PickField
-            label="Film"
+            label={say("logbook.film")}
             value={batch.film ?? ""}
             options={looks}
             onChange={(film) => change({ film: film || null })}
@@ -77,20 +78,20 @@ export function BatchForm(props: Props) {
           />
         </div>
       </Part>
-      <Part title="Times and temperatures (optional)">
+      <Part title={say("logbook.times-temperatures-optional")}>
         <Times {...props} />
       </Part>
-      <Part title="What went wrong, what to change (optional)">
+      <Part title={say("logbook.what-went-wrong-what-change")}>
         <Wrong {...props} />
         <TextField
-          label="Next time"
+          label={say("logbook.next-time")}
           value={batch.change ?? ""}
           onChange={(text) => change({ change: text || null })}
           error={errorOf("change")}
           className="mt-3"
         />
         <TextField
-          label="Notes"
+          label={say("ui.notes")}
           lines={2}
           value={batch.note ?? ""}
           onChange={(text) => change({ note: text || null })}
@@ -99,7 +100,7 @@ export function BatchForm(props: Props) {
         />
         <div className="mt-2">
           <Tick
-            label="Leave this batch out: learn nothing from it"
+            label={say("logbook.leave-this-batch-out-learn")}
             checked={batch.leftOut ?? false}
             onChange={(leftOut) => change({ leftOut })}
           />
@@ -122,7 +123,7 @@ function ColourPick({ batch, change, reference, errorOf }: Props) {
   return (
     <div className="relative">
       <PickField
-        label="In"
+        label={say("logbook.in")}
         value={`${batch.coating}.${batch.colour}`}
         options={reference.coatings.flatMap((coating) =>
           reference.colours
@@ -161,30 +162,31 @@ function Pieces({ batch, change, reference, errorOf }: Props) {
           const name = `${size} ${centre?.plural ?? p.centre}`.trim();
           return (
             <li key={i} className="grid grid-cols-[minmax(0,1fr)_4.6rem_4.6rem_4.6rem_1.5rem] items-end gap-2">
-              <b className="self-end pb-1.5 leading-tight first-letter:uppercase">{name}</b>
+              <b className="self-end pb-1.5 leading-tight">{capital(name)}</b>
               <NumberField
-                label="Made"
-                says={`${name}: made`}
+                label={say("logbook.made")}
+                says={say("logbook.made-2", { name })}
                 value={p.made}
                 onChange={(made) => set(i, { made: Math.round(made ?? 0) })}
                 error={errorOf(`pieces[${i}].made`)}
               />
               <NumberField
-                label="Spoilt"
-                says={`${name}: went wrong`}
+                label={say("logbook.spoiled")}
+                says={say("logbook.went-wrong", { name })}
                 value={p.spoilt}
                 onChange={(spoilt) => set(i, { spoilt: Math.round(spoilt ?? 0) })}
               />
               <NumberField
-                label="Depth, %"
-                says={`${name}: dip depth in percent`}
+                label={say("logbook.depth")}
+                unit="%"
+                says={say("logbook.dip-depth-percent", { name })}
                 value={Math.round(p.depth * 100)}
                 onChange={(depth) => set(i, { depth: (depth ?? 0) / 100, perPiece: null })}
                 error={errorOf(`pieces[${i}].depth`)}
               />
               <button
                 type="button"
-                aria-label={`Remove ${name}`}
+                aria-label={say("ui.remove-3", { name })}
                 className="text-ink2 pb-2"
                 onClick={() => change({ pieces: batch.pieces.filter((_, at) => at !== i) })}
               >
@@ -195,11 +197,11 @@ function Pieces({ batch, change, reference, errorOf }: Props) {
         })}
       </ul>
       <PickField
-        label={batch.pieces.length === 0 ? "What did you dip?" : "Anything else from this pot?"}
+        label={batch.pieces.length === 0 ? say("logbook.what-did-you-dip") : say("logbook.anything-else-from-this-pot")}
         className="mt-2"
         value=""
         options={[
-          { value: "", label: "choose …" },
+          { value: "", label: say("logbook.choose") },
           ...reference.centres.flatMap((c) =>
             c.sizes.map((s) => ({ value: `${c.code}/${s.code}`, label: `${s.name} ${c.plural}`.trim() })),
           ),
@@ -219,8 +221,8 @@ function Used({ batch }: { batch: Batch }) {
   if (used <= 0) return null;
   return (
     <p role="status" className="mt-2">
-      <b>{wording.mass(used)}</b> used
-      {dipped > 0 && `, ${wording.value(used / dipped, "g")} a piece`}
+      <b>{wording.mass(used)}</b> {say("ui.used")}
+      {dipped > 0 && say("logbook.piece", { used: wording.value(used / dipped, "g") })}
     </p>
   );
 }
@@ -241,44 +243,44 @@ function Times({ batch, change, reference, errorOf }: Props) {
   return (
     <>
       <div className="grid grid-cols-2 gap-3">
-        {minutes("meltMinutes", "Melting, stirring too")}
-        {minutes("dipMinutes", "Dipping, first to last")}
+        {minutes("meltMinutes", say("logbook.melting-stirring-too"))}
+        {minutes("dipMinutes", say("logbook.dipping-first-last"))}
         <NumberField
-          label="Coating when you began"
+          label={say("logbook.coating-when-you-began")}
           unit="°C"
           value={batch.dippedAt ?? null}
           onChange={(dippedAt) => change({ dippedAt })}
           error={errorOf("dippedAt")}
         />
         <NumberField
-          label="Room"
+          label={say("logbook.room")}
           unit="°C"
           value={batch.room ?? null}
           onChange={(room) => change({ room })}
           error={errorOf("room")}
         />
         <NumberField
-          label="Humidity"
+          label={say("logbook.humidity")}
           unit="%"
           value={typeof batch.humidity === "number" ? Math.round(batch.humidity * 100) : null}
           onChange={(percent) => change({ humidity: percent === null ? null : percent / 100 })}
           error={errorOf("humidity")}
         />
         <PickField
-          label="Set"
+          label={say("logbook.set")}
           value={drying?.place ?? reference.places[0]?.code ?? ""}
           options={reference.places.map((p) => ({ value: p.code, label: p.name }))}
           onChange={(place) => set({ place })}
           error={errorOf("drying[0].place")}
         />
         <NumberField
-          label="Touch-dry after"
+          label={say("logbook.touch-dry-after")}
           unit="min"
           value={drying?.touchDry ?? null}
           onChange={(touchDry) => set({ touchDry })}
         />
         <NumberField
-          label="Hard after"
+          label={say("logbook.hard-after")}
           unit="min"
           value={drying?.hard ?? null}
           onChange={(hard) => set({ hard })}
@@ -299,7 +301,7 @@ function Wrong({ batch, change, errorOf }: Props) {
           <li key={w.sign} className="grid grid-cols-[minmax(0,1fr)_6rem_1.5rem] items-end gap-2">
             <b className="pb-1.5 leading-tight">{signs.find((s) => s.code === w.sign)?.name ?? w.sign}</b>
             <NumberField
-              label="On, pieces"
+              label={say("logbook.pieces")}
               value={w.pieces ?? null}
               onChange={(pieces) =>
                 change({
@@ -312,7 +314,7 @@ function Wrong({ batch, change, errorOf }: Props) {
             />
             <button
               type="button"
-              aria-label="Remove"
+              aria-label={say("ui.remove-2")}
               className="text-ink2 pb-2"
               onClick={() => change({ wrong: batch.wrong.filter((_, at) => at !== i) })}
             >
@@ -322,10 +324,10 @@ function Wrong({ batch, change, errorOf }: Props) {
         ))}
       </ul>
       <PickField
-        label={batch.wrong.length === 0 ? "Did anything go wrong?" : "Anything else?"}
+        label={batch.wrong.length === 0 ? say("logbook.did-anything-go-wrong") : say("logbook.anything-else")}
         value=""
         options={[
-          { value: "", label: batch.wrong.length === 0 ? "nothing" : "nothing else" },
+          { value: "", label: batch.wrong.length === 0 ? say("ui.nothing") : say("logbook.nothing-else") },
           ...signs
             .filter((s) => batch.wrong.every((w) => w.sign !== s.code))
             .map((s) => ({ value: s.code, label: s.name })),

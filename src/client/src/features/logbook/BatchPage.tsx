@@ -8,6 +8,7 @@ import { ErrorNote, Waiting } from "../../ui/notes";
 import { useKeep } from "../../ui/useKeep";
 import { BatchForm } from "./BatchForm";
 import { Photos } from "./Photos";
+import { capital, say } from "../../wording/say";
 
 /** A batch: a new one, empty or as its order or its pot knows it, or one of the logbook. */
 export function BatchPage() {
@@ -19,7 +20,7 @@ export function BatchPage() {
   const reference = useQuery(referenceQuery);
   const logbook = useQuery({ ...logbookQuery, enabled: !isNew });
   const draft = useQuery({
-    queryKey: ["batch draft", query],
+    queryKey: ["batchDraft", query],
     queryFn: () =>
       answer(
         api.GET("/api/logbook/draft", {
@@ -38,13 +39,13 @@ export function BatchPage() {
   });
   const today = useKitchen().data?.now.slice(0, 10);
   useEffect(() => {
-    document.title = "Batch · Kondiba";
+    document.title = say("logbook.batch-kondiba");
   }, []);
   const error = reference.error ?? logbook.error ?? draft.error;
   if (error) return <ErrorNote error={error} retry={() => void draft.refetch()} />;
   if (!reference.data || !today || (isDrafted && !draft.data) || (!isNew && !logbook.data)) return <Waiting />;
   const logged = logbook.data?.batches.find((b) => b.id === id);
-  if (!isNew && !logged) return <ErrorNote error={new Error("There is no such batch. It may have been deleted.")} />;
+  if (!isNew && !logged) return <ErrorNote error={new Error(say("logbook.there-no-such-batch-may"))} />;
   const batch = logged?.batch ?? draft.data ?? emptyBatch(reference.data, today);
   return <Logging key={id} logged={logged} batch={batch} reference={reference.data} />;
 }
@@ -94,12 +95,12 @@ function Logging({
   if (remove.isSuccess)
     return (
       <p role="status" className="border-go bg-panel m-6 max-w-xl border-l-4 px-4 py-3 sm:m-10">
-        The batch was deleted.{" "}
+        {say("logbook.batch-was-deleted")}{" "}
         <button className="text-act font-semibold" onClick={() => restore.mutate()}>
-          Restore
+          {say("logbook.restore")}
         </button>{" "}
         <button className="text-act ml-3 font-semibold" onClick={() => void navigate("/logbook")}>
-          To the logbook
+          {say("logbook.logbook")}
         </button>
       </p>
     );
@@ -111,23 +112,20 @@ function Logging({
         keep.mutate(form);
       }}
     >
-      <h1 className="font-serif text-[32px] leading-tight first-letter:uppercase">
-        {logged ? logged.name : "Log a batch"}
+      <h1 className="font-serif text-[32px] leading-tight">
+        {logged ? capital(logged.name) : say("logbook.log-batch")}
       </h1>
       {logged?.lot && (
         <p>
-          On its labels: <b>batch {logged.lot}</b>.
+          {say("logbook.its-labels")} <b>{say("logbook.batch", { lot: logged.lot })}</b>.
           {logged.batch.orderId && (
             <Link className="text-act ml-3 font-semibold" to={`/orders/${logged.batch.orderId}/labels`}>
-              Labels
+              {say("ui.labels")}
             </Link>
           )}
         </p>
       )}
-      <p className="text-ink2">
-        Weigh the pot before the first piece and after the last. The rest is optional: what you leave empty teaches
-        nothing.
-      </p>
+      <p className="text-ink2">{say("logbook.weigh-pot-before-first-piece")}</p>
       {logged?.questioned && (
         <Question
           confirm={() => keep.mutate({ ...form, confirmed: true })}
@@ -144,7 +142,9 @@ function Logging({
       {keep.error && (
         <p role="alert" className="border-mind bg-mind-ground mt-5 border-l-4 px-3 py-1.5">
           {keep.error.message}{" "}
-          {keep.error instanceof ApiError && Object.keys(keep.error.errors).length > 0 && "Fix the highlighted fields."}
+          {keep.error instanceof ApiError &&
+            Object.keys(keep.error.errors).length > 0 &&
+            say("ui.fix-highlighted-fields")}
         </p>
       )}
       <p className="mt-6 flex flex-wrap items-center gap-6">
@@ -153,14 +153,14 @@ function Logging({
           className="bg-act text-on-act rounded-full px-6 py-2 font-bold disabled:opacity-60"
           disabled={keep.isPending}
         >
-          Save
+          {say("ui.save")}
         </button>
         <button type="button" className="text-ink2 font-semibold" onClick={() => void navigate("/logbook")}>
-          Cancel
+          {say("ui.cancel")}
         </button>
         {logged && (
           <button type="button" className="text-act ml-auto font-semibold" onClick={() => remove.mutate()}>
-            Delete
+            {say("logbook.delete")}
           </button>
         )}
       </p>
@@ -172,16 +172,13 @@ function Logging({
 function Question(props: { confirm: () => void; leaveOut: () => void }) {
   return (
     <div role="status" className="border-mind bg-mind-ground mt-4 border-l-4 px-4 py-3">
-      <p>
-        This batch is far from your others: a slip of the scale, a forgotten top-up, or a bowl weighed along? Correct it
-        below, or say how it was. Until then nothing is learned from it.
-      </p>
+      <p>{say("logbook.this-batch-far-from-your")}</p>
       <p className="mt-2 flex flex-wrap gap-6">
         <button type="button" className="text-act font-semibold" onClick={props.confirm}>
-          It was so
+          {say("logbook.its-correct")}
         </button>
         <button type="button" className="text-act font-semibold" onClick={props.leaveOut}>
-          Leave it out
+          {say("logbook.leave-out")}
         </button>
       </p>
     </div>

@@ -2,6 +2,7 @@ import { Link } from "react-router";
 import type { LoggedBatch } from "../../api/client";
 import { dayName, shortDayName, useWording } from "../../ui/units";
 import { offBy, plusMinus } from "./batches";
+import { say } from "../../wording/say";
 
 const [wide, high, rim] = [76, 176, 4];
 
@@ -44,7 +45,7 @@ export function Glasses({ batches }: { batches: LoggedBatch[] }) {
       <p className="text-ink2 mt-2 flex flex-wrap gap-x-5 text-[15px]">
         <span>
           <span aria-hidden className="border-act mr-2 inline-block w-6 border-t-[2.5px] border-dashed align-middle" />
-          planned
+          {say("logbook.planned")}
         </span>
         <span>
           <span
@@ -52,11 +53,11 @@ export function Glasses({ batches }: { batches: LoggedBatch[] }) {
             className="mr-2 inline-block size-3.5 align-[-2px]"
             style={{ background: batches[0]?.srgb }}
           />
-          weighed
+          {say("logbook.weighed")}
         </span>
       </p>
       <ul
-        className="border-board-edge mt-2 grid overflow-x-auto sm:grid-cols-[repeat(8,minmax(0,1fr))]"
+        className="border-board-edge relative mt-2 grid overflow-x-auto sm:grid-cols-[repeat(8,minmax(0,1fr))]"
         style={{ gridAutoFlow: "column", gridAutoColumns: "minmax(5.2rem,1fr)" }}
       >
         {batches.map((b) => {
@@ -66,8 +67,14 @@ export function Glasses({ batches }: { batches: LoggedBatch[] }) {
               <Link to={`/logbook/${b.id}`} className="group block text-center">
                 <span className="sr-only">
                   {[
-                    `${dayName(b.batch.madeOn)}, ${made(b)}: planned ${wording.mass(b.planned)},`,
-                    b.weighed === null ? "not weighed" : `weighed ${wording.mass(b.weighed)}`,
+                    say("logbook.planned-2", {
+                      madeOn: dayName(b.batch.madeOn),
+                      made: made(b),
+                      planned: wording.mass(b.planned),
+                    }),
+                    b.weighed === null
+                      ? say("logbook.not-weighed")
+                      : say("logbook.weighed-2", { weighed: wording.mass(b.weighed) }),
                     stands(b),
                   ].join(" ")}
                 </span>
@@ -94,18 +101,18 @@ export function Glasses({ batches }: { batches: LoggedBatch[] }) {
 
 /** What is to be known of a batch besides its weights. */
 function stands(b: LoggedBatch) {
-  if (b.batch.leftOut) return ", left out";
-  return b.questioned ? ", to be looked at again" : "";
+  if (b.batch.leftOut) return say("logbook.left-out");
+  return b.questioned ? say("logbook.please-check") : "";
 }
 
 function overGlass(b: LoggedBatch, off: number | null) {
-  if (b.batch.leftOut) return "left out";
+  if (b.batch.leftOut) return say("logbook.left-out-2");
   return `${off === null ? "" : plusMinus(off)}${b.questioned ? " ?" : ""}`;
 }
 
 const made = (b: LoggedBatch) => {
   const pieces = b.batch.pieces.reduce((sum, p) => sum + p.made + p.spoilt, 0);
-  return `${pieces} ${pieces === 1 ? "piece" : "pieces"}`;
+  return say("logbook.piece-count", { count: pieces });
 };
 
 function toneOf(off: number | null) {

@@ -3,6 +3,7 @@ import { useOwner } from "../../api/queries";
 import { TextButton } from "../../ui/buttons";
 import { onScale, row } from "./batches";
 import { useLearning } from "./useLearning";
+import { capital, say } from "../../wording/say";
 
 const nineInTen = 1.645;
 
@@ -20,11 +21,11 @@ function Scale({ value }: { value: HandValue["value"] }) {
 }
 
 const kinds: [HandValue["kind"], string][] = [
-  ["stick", "Coating on the pieces"],
-  ["pace", "Time of your hands"],
-  ["setting", "Time to set"],
-  ["melting", "Time to melt"],
-  ["spoilt", "What goes wrong"],
+  ["stick", say("logbook.coating-pieces")],
+  ["pace", say("ui.hands-time")],
+  ["setting", say("logbook.time-set")],
+  ["melting", say("logbook.time-melt")],
+  ["spoilt", say("logbook.what-goes-wrong")],
 ];
 
 /** What the kitchen's batches have moved, each of which can be set back to the tables' value. */
@@ -50,7 +51,7 @@ export function HandRows({ hand, learning }: { hand: HandValue[]; learning: Lear
             <ul>
               {rows.map((h) => (
                 <li key={h.key} className={row}>
-                  <b className="inline-block leading-snug first-letter:uppercase">{h.name}</b>
+                  <b className="inline-block leading-snug">{capital(h.name)}</b>
                   <span className={h.setAside ? "opacity-35" : ""}>
                     <Scale value={h.value} />
                   </span>
@@ -59,9 +60,9 @@ export function HandRows({ hand, learning }: { hand: HandValue[]; learning: Lear
                     {owner && (
                       <TextButton
                         onClick={() => turn(h.key, !h.setAside)}
-                        label={`${h.setAside ? "use what was learned" : "use the tables' value"}: ${h.name}, ${name}`}
+                        label={`${h.setAside ? say("logbook.use-what-was-learned") : say("logbook.use-table-value")}: ${h.name}, ${name}`}
                       >
-                        {h.setAside ? "use it again" : "use the tables' value"}
+                        {h.setAside ? say("logbook.use-again") : say("logbook.use-table-value")}
                       </TextButton>
                     )}
                   </span>

@@ -5,20 +5,22 @@ import { answer, api, type Logbook, type LoggedBatch, type Suggestion } from "..
 import { centreOf, logbookQuery, referenceQuery, signsQuery, useKitchen, useOwner } from "../../api/queries";
 import { TextButton, Undoable } from "../../ui/buttons";
 import { ErrorNote, Waiting } from "../../ui/notes";
-import { dayName, span, useWording } from "../../ui/units";
+import { dates, dayName, span, useWording } from "../../ui/units";
 import { groupsOf, row } from "./batches";
 import { Glasses } from "./Glasses";
 import { HandRows } from "./HandRows";
 import { useLearning } from "./useLearning";
+import { noon } from "../../ui/localTime";
+import { capital, say } from "../../wording/say";
 
 const shown = 8;
-const month = new Intl.DateTimeFormat("en-GB", { month: "long", year: "numeric", timeZone: "UTC" });
+const month = dates({ month: "long", year: "numeric", timeZone: "UTC" });
 
 /** What was weighed, what it taught, and what to do differently. */
 export function LogbookPage() {
   const logbook = useQuery(logbookQuery);
   useEffect(() => {
-    document.title = "Logbook · Kondiba";
+    document.title = say("logbook.logbook-kondiba");
   }, []);
   if (logbook.error) return <ErrorNote error={logbook.error} retry={() => void logbook.refetch()} />;
   if (!logbook.data) return <Waiting />;
@@ -27,14 +29,14 @@ export function LogbookPage() {
     <div className="mx-auto max-w-[80rem] px-4 pt-4 sm:px-10">
       <header className="flex flex-wrap items-center justify-between gap-x-6 gap-y-3">
         <h1 className="flex flex-wrap items-baseline gap-x-4">
-          <span className="font-serif text-[40px] leading-tight">Logbook</span>
+          <span className="font-serif text-[40px] leading-tight">{say("ui.logbook")}</span>
           <span className="text-ink2 text-base">
-            {batches.length === 1 ? "1 batch" : `${batches.length} batches`}
+            {say("logbook.batch-count", { count: batches.length })}
             {says && ` · ${says}`}
           </span>
         </h1>
         <Link to="/logbook/new" className="bg-act text-on-act rounded-full px-6 py-2.5 font-bold">
-          Log a batch
+          {say("logbook.log-batch")}
         </Link>
       </header>
       {batches.length === 0 ? (
@@ -44,10 +46,8 @@ export function LogbookPage() {
           <div className="min-w-0">
             <Questioned batches={batches} />
             <Board batches={batches} />
-            <h2 className="mt-8 font-serif text-2xl">What your hand does</h2>
-            <p className="text-ink2">
-              Beside what the tables say: the dot is your value, the band where it lies nine times in ten.
-            </p>
+            <h2 className="mt-8 font-serif text-2xl">{say("logbook.how-you-work")}</h2>
+            <p className="text-ink2">{say("logbook.compared-with-tables-dot-your")}</p>
             <HandRows hand={hand} learning={learning} />
             <StartOver learning={learning} />
             <Sums totals={totals} />
@@ -65,14 +65,11 @@ export function LogbookPage() {
 function Empty() {
   return (
     <div className="border-board bg-panel mt-6 max-w-[44em] border-l-4 px-6 py-5">
-      <p className="font-serif text-xl">Weigh the pot twice, and the next plan is yours.</p>
-      <p className="mt-2">
-        Before the first piece and after the last: that tells how much coating your pieces really take. Until then every
-        amount comes from the tables. Three batches are enough to see the difference.
-      </p>
+      <p className="font-serif text-xl">{say("logbook.weigh-pot-twice-next-plan")}</p>
+      <p className="mt-2">{say("logbook.before-first-piece-after-last")}</p>
       <p className="mt-3">
         <Link to="/trouble" className="text-act font-semibold">
-          Something is wrong now …
+          {say("logbook.something-wrong-now")}
         </Link>
       </p>
     </div>
@@ -86,16 +83,16 @@ function Board({ batches }: { batches: LoggedBatch[] }) {
   const at = groups.find((g) => g.key === params.get("of")) ?? groups[0];
   if (!at) return null;
   return (
-    <section aria-label="Planned and weighed">
-      <div role="group" aria-label="Kind" className="flex flex-wrap gap-x-5 gap-y-1">
+    <section aria-label={say("logbook.planned-weighed")}>
+      <div role="group" aria-label={say("ui.kind")} className="flex flex-wrap gap-x-5 gap-y-1">
         {groups.map((g) => (
           <button
             key={g.key}
             aria-pressed={g === at}
-            className={`border-b-3 py-1 first-letter:uppercase ${g === at ? "border-act font-bold" : "text-ink2 border-transparent"}`}
+            className={`border-b-3 py-1 ${g === at ? "border-act font-bold" : "text-ink2 border-transparent"}`}
             onClick={() => setParams({ of: g.key }, { replace: true })}
           >
-            {g.name}
+            {capital(g.name)}
           </button>
         ))}
       </div>
@@ -121,8 +118,10 @@ function Questioned({ batches }: { batches: LoggedBatch[] }) {
   if (odd.length === 0) return null;
   return (
     <p role="status" className="border-mind bg-mind-ground mb-4 border-l-4 px-4 py-2">
-      {odd.length === 1 ? "One batch is" : `${odd.length} batches are`} so far from the others that nothing is learned
-      from {odd.length === 1 ? "it" : "them"} until you have looked again:{" "}
+      {say("logbook.so-far-from-others-nothing", {
+        count: odd.length === 1 ? say("logbook.one-batch") : say("logbook.batches-2", { count: odd.length }),
+        count2: odd.length,
+      })}{" "}
       {odd.map((b, i) => (
         <span key={b.id}>
           {i > 0 && ", "}
@@ -154,12 +153,12 @@ function Next({ next }: { next: Suggestion[] }) {
   return (
     <section aria-labelledby="next">
       <h2 id="next" className="font-serif text-2xl">
-        Next time
+        {say("logbook.next-time")}
       </h2>
       {before && keep.isSuccess && (
         <Undoable
-          says={`${before.says}: from now on.`}
-          act="Undo"
+          says={say("logbook.from-now", { says: before.says })}
+          act={say("ui.undo")}
           undo={() => {
             keep.mutate(before.ways);
             setBefore(undefined);
@@ -171,16 +170,16 @@ function Next({ next }: { next: Suggestion[] }) {
           {keep.error.message}
         </p>
       )}
-      {next.length === 0 && <p className="text-ink2 mt-2">Nothing to change so far.</p>}
+      {next.length === 0 && <p className="text-ink2 mt-2">{say("logbook.nothing-change-so-far")}</p>}
       <ul>
         {next.map((s) => (
           <li key={s.code} className="border-line border-t border-dashed py-3 leading-snug first:mt-2">
-            <b className="block first-letter:uppercase">{s.title}</b>
+            <b className="block">{capital(s.title)}</b>
             <span className="text-[15px]">{s.evidence}</span>
             {s.ways && owner && (
               <span className="mt-1 block">
-                <TextButton onClick={() => void adopt(s)} label={`use it from now on: ${s.title}`}>
-                  Use it from now on
+                <TextButton onClick={() => void adopt(s)} label={say("logbook.use-from-now", { title: s.title })}>
+                  {say("logbook.use-from-now-2")}
                 </TextButton>
               </span>
             )}
@@ -198,10 +197,10 @@ function Wrong({ batches }: { batches: LoggedBatch[] }) {
   return (
     <section aria-labelledby="wrong">
       <h2 id="wrong" className="font-serif text-2xl">
-        What went wrong
+        {say("ui.what-went-wrong")}
       </h2>
       <ul className="mt-2">
-        {wrong.length === 0 && <li className="text-ink2">Nothing, so far.</li>}
+        {wrong.length === 0 && <li className="text-ink2">{say("logbook.nothing-so-far")}</li>}
         {wrong.map(({ b, w }) => (
           <li key={`${b.id}.${w.sign}`} className="border-line border-t border-dashed py-2.5 leading-snug">
             <Link to={`/logbook/${b.id}`} className="font-bold">
@@ -209,12 +208,12 @@ function Wrong({ batches }: { batches: LoggedBatch[] }) {
             </Link>
             <span className="text-ink2 block text-[15px]">
               {dayName(b.batch.madeOn)}
-              {w.pieces ? ` · on ${w.pieces}` : ""}
+              {w.pieces ? say("logbook.on-pieces", { pieces: w.pieces }) : ""}
               {!w.cause && (
                 <>
                   {" · "}
                   <Link className="text-act font-semibold" to={`/trouble/${w.sign}?batch=${b.id}`}>
-                    find out why
+                    {say("logbook.find-out-why")}
                   </Link>
                 </>
               )}
@@ -224,7 +223,7 @@ function Wrong({ batches }: { batches: LoggedBatch[] }) {
       </ul>
       <p className="border-line border-t border-dashed pt-3">
         <Link to="/trouble" className="text-act font-semibold">
-          Something is wrong now …
+          {say("logbook.something-wrong-now")}
         </Link>
       </p>
     </section>
@@ -241,13 +240,15 @@ function StartOver({ learning }: { learning: Logbook["learning"] }) {
     <p className="border-line text-ink2 mt-1 border-t border-dashed pt-3 text-[15px]">
       {learning.from ? (
         <>
-          Batches before {dayName(learning.from)} teach nothing.{" "}
-          <TextButton onClick={() => keep.mutate({ from: null })}>Use all of them again</TextButton>
+          {say("logbook.batches-before-ignored", { from: dayName(learning.from) })}{" "}
+          <TextButton onClick={() => keep.mutate({ from: null })}>{say("logbook.use-all-them-again")}</TextButton>
         </>
       ) : (
         <>
-          New bowls, another kitchen?{" "}
-          <TextButton onClick={() => keep.mutate({ from: today })}>Start learning anew from today</TextButton>
+          {say("logbook.new-bowls-or-new-kitchen")}{" "}
+          <TextButton onClick={() => keep.mutate({ from: today })}>
+            {say("logbook.start-learning-from-scratch-today")}
+          </TextButton>
         </>
       )}
     </p>
@@ -264,22 +265,23 @@ function Sums({ totals }: { totals: Logbook["totals"] }) {
     <section aria-labelledby="sums" className="mt-8">
       <div className="flex items-baseline justify-between gap-4">
         <h2 id="sums" className="font-serif text-2xl">
-          What it comes to
+          {say("logbook.totals")}
         </h2>
         {owner && (
           <a className="text-act font-semibold" href="/api/files/logbook.csv" download="logbook.csv">
-            Export
+            {say("ui.export")}
           </a>
         )}
       </div>
       <ul className="mt-2">
         {totals.kinds.map((k) => (
           <li key={k.centre} className={row}>
-            <b className="first-letter:uppercase">{(reference && centreOf(reference, k.centre)?.plural) ?? k.centre}</b>
+            <b>{capital((reference && centreOf(reference, k.centre)?.plural) ?? k.centre)}</b>
             <span aria-hidden className="bg-board h-3 rounded-full" style={{ width: `${(100 * k.made) / most}%` }} />
             <span>
-              {k.made} made{k.spoilt > 0 && `, ${k.spoilt} went wrong`}
-              {k.dozen !== null && `; ${span(k.dozen)} of dipping a dozen`}
+              {say("logbook.made-3", { made: k.made })}
+              {k.spoilt > 0 && say("logbook.went-wrong-2", { spoilt: k.spoilt })}
+              {k.dozen !== null && say("logbook.dipping-dozen", { dozen: span(k.dozen) })}
             </span>
           </li>
         ))}
@@ -287,11 +289,11 @@ function Sums({ totals }: { totals: Logbook["totals"] }) {
       <ul className="mt-4">
         {totals.months.map((m) => (
           <li key={m.month} className="border-line flex flex-wrap gap-x-6 border-t border-dashed py-1.5">
-            <b className="w-44">{month.format(new Date(`${m.month}T12:00:00Z`))}</b>
+            <b className="w-44">{month.format(noon(m.month))}</b>
             <span>
-              {m.off !== null && `weighed within ${Math.ceil(m.off * 100)} % of the plan; `}
-              {wording.mass(m.left)} left over
-              {owner && m.lost > 0 && `; ${wording.money(m.lost)} lost with it and with what went wrong`}
+              {m.off !== null && say("logbook.weighed-within-plan", { off: Math.ceil(m.off * 100) })}
+              {say("logbook.left-over", { left: wording.mass(m.left) })}
+              {owner && m.lost > 0 && say("logbook.lost-with-with-what-went", { lost: wording.money(m.lost) })}
             </span>
           </li>
         ))}

@@ -3,6 +3,7 @@ import { X } from "lucide-react";
 import { answer, api, type LoggedBatch } from "../../api/client";
 import { newId } from "../../api/newId";
 import { logbookQuery } from "../../api/queries";
+import { say } from "../../wording/say";
 
 const longest = 1280;
 
@@ -15,7 +16,7 @@ async function shrunk(file: File): Promise<Blob> {
   canvas.getContext("2d")?.drawImage(image, 0, 0, canvas.width, canvas.height);
   return new Promise((resolve, reject) =>
     canvas.toBlob(
-      (blob) => (blob ? resolve(blob) : reject(new Error("This picture cannot be read."))),
+      (blob) => (blob ? resolve(blob) : reject(new Error(say("logbook.this-picture-cant-read-choose")))),
       "image/jpeg",
       0.8,
     ),
@@ -45,21 +46,25 @@ export function Photos({ batch }: { batch: LoggedBatch }) {
     onSuccess: settle,
   });
   return (
-    <section aria-label="Photos" className="border-line mt-6 border-t border-dashed pt-2">
-      <h2 className="font-serif text-xl">Photos</h2>
+    <section aria-label={say("logbook.photos")} className="border-line mt-6 border-t border-dashed pt-2">
+      <h2 className="font-serif text-xl">{say("logbook.photos")}</h2>
       <ul className="mt-2 flex flex-wrap gap-3">
         {batch.photos.map((id, i) => (
           <li key={id} className="relative">
             <a href={`/api/logbook/photos/${id}`} target="_blank" rel="noreferrer">
               <img
                 src={`/api/logbook/photos/${id}`}
-                alt={`${i + 1} of ${batch.photos.length}, ${batch.name}`}
+                alt={say("logbook.number-of-count-name", {
+                  number: i + 1,
+                  count: batch.photos.length,
+                  name: batch.name,
+                })}
                 className="border-rim h-32 border"
               />
             </a>
             <button
               type="button"
-              aria-label={`Delete photo ${i + 1}`}
+              aria-label={say("logbook.delete-photo", { number: i + 1 })}
               className="bg-panel absolute top-1 right-1 rounded-full p-1"
               onClick={() => remove.mutate(id)}
             >
@@ -74,7 +79,7 @@ export function Photos({ batch }: { batch: LoggedBatch }) {
         </p>
       )}
       <label className="text-act mt-2 inline-block cursor-pointer font-semibold">
-        Add a photo
+        {say("logbook.add-photo")}
         <input
           type="file"
           accept="image/*"

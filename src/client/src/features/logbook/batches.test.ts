@@ -8,7 +8,7 @@ const batch = (id: string, groups: string, weighed: number | null = 110) =>
 test("a batch is off its plan by what was weighed", () => {
   expect(offBy(batch("a", "rods"))).toBeCloseTo(0.1);
   expect(offBy(batch("a", "rods", null))).toBeNull();
-  expect([plusMinus(0.236), plusMinus(-0.03), plusMinus(0.004)]).toEqual(["+24 %", "−3 %", "as planned"]);
+  expect([plusMinus(0.236), plusMinus(-0.03), plusMinus(0.004)]).toEqual(["+24%", "−3%", "as planned"]);
 });
 
 test("batches come newest first and stand oldest first, the kind with most of them in front", () => {

@@ -1,4 +1,5 @@
 import type { LoggedBatch } from "../../api/client";
+import { percentSign, say } from "../../wording/say";
 
 /** How far a batch was off its plan, as a share; null when it was not weighed. */
 export const offBy = ({ weighed, planned }: Pick<LoggedBatch, "weighed" | "planned">) =>
@@ -7,8 +8,8 @@ export const offBy = ({ weighed, planned }: Pick<LoggedBatch, "weighed" | "plann
 /** A share with its sign: +24 %, −3 %. */
 export const plusMinus = (share: number) => {
   const percent = Math.round(share * 100);
-  if (percent === 0) return "as planned";
-  return `${percent > 0 ? "+" : "−"}${Math.abs(percent)} %`;
+  if (percent === 0) return say("logbook.as-planned");
+  return `${percent > 0 ? "+" : "−"}${Math.abs(percent)}${percentSign}`;
 };
 
 export interface Group {

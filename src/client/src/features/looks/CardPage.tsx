@@ -10,6 +10,7 @@ import { useTally } from "../order/useTally";
 import { PiecePicture } from "../piece/PiecePicture";
 import { pieceOf } from "../piece/points";
 import { designOf, orderOf } from "./designed";
+import { say } from "../../wording/say";
 
 /** A look on a card to print: how it comes out and how it is made. */
 export function CardPage() {
@@ -23,7 +24,7 @@ export function CardPage() {
   return look ? (
     <Card look={look} reference={reference.data} />
   ) : (
-    <ErrorNote error={new Error("There is no such look. The library has them all.")} />
+    <ErrorNote error={new Error(say("looks.look-not-found-see-all"))} />
   );
 }
 
@@ -34,30 +35,34 @@ function Card({ look, reference }: { look: Look; reference: Reference }) {
   const piece = pieceOf(reference, look, line);
   const colour = (coating: string | null, code: string | null) => colourOf(reference, coating, code);
   useEffect(() => {
-    document.title = `${look.name}, design card · Kondiba`;
+    document.title = say("looks.design-card-kondiba", { name: look.name });
   }, [look.name]);
   const colours = [
-    { ...look, as: `coat, ${depthName(look.depth)}` },
-    ...look.decor.dips.map((d) => ({ ...d, as: "further dip" })),
+    { ...look, as: say("looks.coat", { depth: depthName(look.depth) }) },
+    ...look.decor.dips.map((d) => ({ ...d, as: say("looks.extra-dip") })),
     ...look.decor.patterns.map((p) => ({
       ...p,
-      as: reference.decor.patterns.find((k) => k.code === p.kind)?.name ?? "pattern",
+      as: reference.decor.patterns.find((k) => k.code === p.kind)?.name ?? say("looks.pattern"),
     })),
   ];
   return (
     <div className="mx-auto max-w-3xl px-4 pt-4 sm:px-7">
       <p className="mb-4 flex gap-5 print:hidden">
         <button className="bg-act text-on-act rounded-full px-5 py-1.5 font-bold" onClick={() => window.print()}>
-          Print
+          {say("ui.print")}
         </button>
         <Link className="text-act self-center font-semibold" to={`/looks/${look.code}`}>
-          Back to the look
+          {say("looks.back-look")}
         </Link>
       </p>
       <article className="border-ink bg-panel grid gap-x-8 gap-y-4 border-2 p-6 sm:grid-cols-[15rem_1fr]">
         <div className="bg-parchment rounded-lg p-3 print:bg-transparent">
           {piece && (
-            <PiecePicture look={piece} label={`${look.name}, as it will look`} className="mx-auto max-h-80 w-full" />
+            <PiecePicture
+              look={piece}
+              label={say("looks.as-will-look", { name: look.name })}
+              className="mx-auto max-h-80 w-full"
+            />
           )}
         </div>
         <div>
@@ -80,20 +85,20 @@ function Card({ look, reference }: { look: Look; reference: Reference }) {
           </ul>
           {line?.look && (
             <p className="mt-3">
-              <b>{wording.mass(line.perPiece.value)}</b> coating
+              <b>{wording.mass(line.perPiece.value)}</b> {say("looks.coating")}
               {line.look.drizzle.value > 0 && (
                 <>
-                  , <b>{wording.mass(line.look.drizzle.value)}</b> drizzle
+                  , <b>{wording.mass(line.look.drizzle.value)}</b> {say("ui.drizzle")}
                 </>
               )}
               {line.look.time.value > 0 && (
                 <>
-                  , <b>{span(line.look.time.value * 12)}</b> a dozen to decorate
+                  , <b>{span(line.look.time.value * 12)}</b> {say("looks.dozen-decorate")}
                 </>
               )}
               {line.look.round && (
                 <>
-                  , in rounds of <b>{line.look.round.value}</b>
+                  {say("looks.rounds")} <b>{line.look.round.value}</b>
                 </>
               )}
               .

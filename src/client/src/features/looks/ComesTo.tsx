@@ -2,6 +2,7 @@ import type { ReactNode } from "react";
 import type { LineTally, Reference } from "../../api/client";
 import { How } from "../../ui/How";
 import { span, useWording } from "../../ui/units";
+import { say } from "../../wording/say";
 
 /** What a look comes to on one piece; every figure can say how. */
 export function ComesTo({ tally, reference, name }: { tally: LineTally; reference: Reference; name: string }) {
@@ -12,22 +13,32 @@ export function ComesTo({ tally, reference, name }: { tally: LineTally; referenc
   return (
     <section aria-labelledby="comes-to" className="mt-4">
       <h2 id="comes-to" className="sr-only">
-        Comes to
+        {say("looks.per-piece")}
       </h2>
       <dl className="grid grid-cols-3 gap-x-5 gap-y-3.5 sm:grid-cols-4">
-        <Figure of="perPiece" what={`coating on one ${name}`} says="coating, each" testid="coating-each">
+        <Figure
+          of="perPiece"
+          what={say("looks.coating-one", { name })}
+          says={say("looks.coating-each")}
+          testid="coating-each"
+        >
           {wording.mass(tally.perPiece.value)}
         </Figure>
         {look?.over.map((over, i) => (
-          <Figure key={i} of={`look.over[${i}].perPiece`} what={`further dip on one ${name}`} says="further dip">
+          <Figure
+            key={i}
+            of={`look.over[${i}].perPiece`}
+            what={say("looks.extra-dip-one", { name })}
+            says={say("looks.extra-dip")}
+          >
             {wording.mass(over.perPiece.value)}
           </Figure>
         ))}
         {look && look.patterns.length > 0 && (
           <Figure
             of="look.drizzle"
-            what={`drizzle on one ${name}`}
-            says={`drizzle, ${wording.value(Math.round(line), "mm")} of line`}
+            what={say("looks.drizzle-one", { name })}
+            says={say("looks.drizzle-line", { line: wording.value(Math.round(line), "mm") })}
             testid="drizzle-each"
           >
             {wording.mass(look.drizzle.value)}
@@ -37,7 +48,7 @@ export function ComesTo({ tally, reference, name }: { tally: LineTally; referenc
           <Figure
             key={s.sprinkle}
             of={`look.sprinkles[${s.sprinkle}].mass`}
-            what={`sprinkles on one ${name}`}
+            what={say("looks.sprinkles-one", { name })}
             says={reference.decor.sprinkles.find((k) => k.code === s.kind)?.name ?? s.kind}
           >
             {wording.mass(s.mass.value)}
@@ -46,29 +57,35 @@ export function ComesTo({ tally, reference, name }: { tally: LineTally; referenc
         {look && look.time.value > 0 && (
           <Figure
             of="look.time"
-            what={`decorating one ${name}`}
-            says={`to decorate, ${span(look.time.value * 12)} a dozen`}
+            what={say("looks.decorating-one", { name })}
+            says={say("looks.decorate-dozen", { time: span(look.time.value * 12) })}
           >
-            {look.time.value < 20 ? `${Math.max(1, Math.round(look.time.value))} s` : span(look.time.value)}
+            {look.time.value < 20
+              ? say("looks.s", { text: Math.max(1, Math.round(look.time.value)) })
+              : span(look.time.value)}
           </Figure>
         )}
         {look?.wet && (
           <Figure
             of={look.round ? "look.round" : "look.wet"}
-            what={`wet window of the ${name}`}
-            says={look.round ? `wet, so rounds of ${look.round.value}` : "wet on the counter"}
+            what={say("looks.wet-window", { name })}
+            says={look.round ? say("looks.wet-so-rounds", { round: look.round.value }) : say("looks.wet-counter")}
             testid="wet"
           >
             {span(look.wet.value)}
           </Figure>
         )}
         {counter && (
-          <Figure of={`setting.${counter.place}`} what={`setting of the ${name}`} says="to touch-dry, counter">
-            {counter.touchDry === null ? "never" : span(counter.touchDry)}
+          <Figure
+            of={`setting.${counter.place}`}
+            what={say("looks.setting", { name })}
+            says={say("looks.touch-dry-counter")}
+          >
+            {counter.touchDry === null ? say("ui.never") : span(counter.touchDry)}
           </Figure>
         )}
         {look && (
-          <Figure of="look.cost" what={`coating on one ${name}, in money`} says="of coating, each">
+          <Figure of="look.cost" what={say("looks.coating-one-money", { name })} says={say("looks.coating-each-2")}>
             {wording.money(look.cost.value)}
           </Figure>
         )}

@@ -8,6 +8,7 @@ import { put, type Change, type Designed } from "./designed";
 import { RemoveButton, Row } from "./Row";
 import { Words } from "../../ui/Words";
 import { Swatches } from "./Swatches";
+import { say } from "../../wording/say";
 
 interface RowProps {
   design: Designed;
@@ -21,10 +22,15 @@ export function CoatRow({ design, reference, notes, change }: RowProps) {
   const wording = useWording();
   const centre = centreOf(reference, design.centre);
   const size = sizeOf(reference, design.centre, design.size);
+  const dippedLength = (length: number) =>
+    say("looks.dipped-length", {
+      dipped: wording.value(length * design.depth, "mm"),
+      length: wording.value(length, "mm"),
+    });
   return (
-    <Row name="Coat">
+    <Row name={say("looks.coat-row")}>
       <Swatches
-        label="Colour of the coat"
+        label={say("looks.colour-coat")}
         reference={reference}
         coating={design.coating}
         colour={design.colour}
@@ -32,12 +38,12 @@ export function CoatRow({ design, reference, notes, change }: RowProps) {
         onChange={(coating, colour) => change("colour", { coating, colour })}
       />
       <Slider
-        label="Dip depth"
+        label={say("looks.dip-depth")}
         value={Math.round(design.depth * 100)}
         min={5}
         max={100}
         step={1}
-        says={`${depthName(design.depth)}${size && design.depth < 1 ? `, ${wording.value(size.length * design.depth, "mm")} of ${wording.value(size.length, "mm")}` : ""}`}
+        says={depthName(design.depth) + (size && design.depth < 1 ? dippedLength(size.length) : "")}
         onChange={(depth) => change("depth", { depth: depth / 100 })}
         error={notes.depth}
       />
@@ -55,10 +61,10 @@ export function CoatRow({ design, reference, notes, change }: RowProps) {
 }
 
 const ways: { value: string; label: string; says: string }[] = [
-  { value: "0", label: "end first", says: "from the dipped end" },
-  { value: "45", label: "at a slant", says: "from one corner" },
-  { value: "90", label: "left side", says: "from the left" },
-  { value: "-90", label: "right side", says: "from the right" },
+  { value: "0", label: say("looks.end-first"), says: say("looks.from-dipped-end") },
+  { value: "45", label: say("looks.slant"), says: say("looks.from-one-corner") },
+  { value: "90", label: say("looks.left-side"), says: say("looks.from-left") },
+  { value: "-90", label: say("looks.right-side"), says: say("looks.from-right") },
 ];
 
 /** Further dips over the coat. */
@@ -68,7 +74,7 @@ export function DipsRow({ design, reference, notes, change }: RowProps) {
     change(`dips.${i}`, { decor: { ...design.decor, dips: put(dips, i, dip) } });
   const other = reference.colours.find((c) => c.coating === design.coating && c.code !== design.colour);
   return (
-    <Row name="Then dip">
+    <Row name={say("looks.then-dip")}>
       {dips.map((dip, i) => {
         const which = dips.length > 1 ? ` ${i + 1}` : "";
         const way = ways.find((w) => Number(w.value) === dip.angle);
@@ -76,28 +82,31 @@ export function DipsRow({ design, reference, notes, change }: RowProps) {
           <div key={i} className="space-y-2">
             <div className="flex items-start justify-between gap-3">
               <Swatches
-                label={`Colour of the further dip${which}`}
+                label={say("looks.colour-extra-dip", { which })}
                 reference={reference}
                 coating={dip.coating}
                 colour={dip.colour}
                 note={notes[`decor.dips[${i}].colour`]}
                 onChange={(coating, colour) => set(i, { ...dip, coating, colour })}
               />
-              <RemoveButton label={`Remove the further dip${which}`} onClick={() => set(i, undefined)} />
+              <RemoveButton label={say("looks.remove-extra-dip", { which })} onClick={() => set(i, undefined)} />
             </div>
             <Words
-              label={`How it goes in${which}`}
+              label={say("looks.direction-extra-dip", { which })}
               value={String(dip.angle)}
               options={ways}
               onChange={(angle) => set(i, { ...dip, angle: Number(angle) })}
             />
             <Slider
-              label={`Depth of the further dip${which}`}
+              label={say("looks.depth-extra-dip", { which })}
               value={Math.round(dip.depth * 100)}
               min={5}
               max={100}
               step={1}
-              says={`${Math.round(dip.depth * 100)} % of it, ${way?.says ?? `at ${dip.angle}°`}`}
+              says={say("looks.depth-of-it-says", {
+                depth: Math.round(dip.depth * 100),
+                says: way?.says ?? say("looks.at-angle", { angle: dip.angle }),
+              })}
               onChange={(depth) => set(i, { ...dip, depth: depth / 100 })}
               error={notes[`decor.dips[${i}].depth`] ?? notes[`decor.dips[${i}]`]}
             />
@@ -116,7 +125,7 @@ export function DipsRow({ design, reference, notes, change }: RowProps) {
           })
         }
       >
-        {dips.length ? "Dip once more" : "Dip again in another colour"}
+        {dips.length ? say("looks.add-another-dip") : say("looks.add-dip-another-colour")}
       </button>
     </Row>
   );

@@ -10,6 +10,7 @@ import { at, pairs } from "../piece/points";
 import { patternOf, put, type Change, type Designed } from "./designed";
 import { RemoveButton, Row } from "./Row";
 import { Swatches } from "./Swatches";
+import { say } from "../../wording/say";
 
 /** Lines of coating: which patterns, and each one's bead, lines, turn and shift. */
 export function DrizzleRow(props: {
@@ -41,7 +42,7 @@ export function DrizzleRow(props: {
   const coat = colourOf(reference, design.coating, design.colour)?.srgb ?? "#4a2616";
 
   return (
-    <Row name="Drizzle">
+    <Row name={say("looks.drizzle-row")}>
       {patterns.length > 1 && (
         <ul className="flex flex-wrap gap-x-5 gap-y-1">
           {patterns.map((p, k) => (
@@ -71,7 +72,7 @@ export function DrizzleRow(props: {
         />
       )}
       <button type="button" className="text-act font-semibold" onClick={add}>
-        {patterns.length ? "Draw another pattern" : "Draw a pattern"}
+        {patterns.length ? say("looks.add-another-pattern") : say("looks.add-pattern")}
       </button>
     </Row>
   );
@@ -95,7 +96,7 @@ function Drawn(props: {
     <div className="space-y-3">
       <div className="flex items-start justify-between gap-3">
         <RadioGroup
-          aria-label="Pattern"
+          aria-label={say("looks.pattern-2")}
           value={pattern.kind ?? ""}
           onChange={(code: string) => {
             const next = reference.decor.patterns.find((k) => k.code === code);
@@ -115,11 +116,14 @@ function Drawn(props: {
             </Radio>
           ))}
         </RadioGroup>
-        <RemoveButton label={`Remove the ${kind?.name ?? "pattern"}`} onClick={() => set("", undefined)} />
+        <RemoveButton
+          label={say("looks.remove", { name: kind?.name ?? "pattern" })}
+          onClick={() => set("", undefined)}
+        />
       </div>
       <FieldNote id="note-kind" text={note("kind")} />
       <Swatches
-        label="Colour of the drizzle"
+        label={say("looks.colour-drizzle")}
         reference={reference}
         coating={pattern.coating}
         colour={pattern.colour}
@@ -129,7 +133,7 @@ function Drawn(props: {
       <div className="grid gap-x-8 gap-y-3 sm:grid-cols-2">
         {kind && kind.most > 1 && (
           <Slider
-            label="Lines"
+            label={say("looks.lines")}
             value={pattern.lines}
             min={kind.least}
             max={Math.min(kind.most, Math.max(24, pattern.lines))}
@@ -144,24 +148,28 @@ function Drawn(props: {
           />
         )}
         <Slider
-          label="Bead"
+          label={say("looks.bead")}
           value={pattern.bead}
           min={0.8}
           max={Math.max(dots ? 6 : 4, pattern.bead)}
           step={0.1}
-          says={dots ? `dots of ${long(pattern.bead)}` : `bead of ${long(pattern.bead)}`}
+          says={
+            dots ? say("looks.dots", { bead: long(pattern.bead) }) : say("looks.bead-2", { bead: long(pattern.bead) })
+          }
           onChange={(bead) => change("bead", { bead })}
           error={note("bead")}
         />
         {kind?.code !== "edge" && (
           <Slider
-            label="Turn"
+            label={say("looks.turn")}
             value={pattern.angle}
             min={-90}
             max={90}
             step={1}
             says={
-              pattern.angle === 0 ? "straight" : `turned by ${pattern.angle < 0 ? "−" : ""}${Math.abs(pattern.angle)}°`
+              pattern.angle === 0
+                ? say("looks.straight")
+                : say("looks.turned-by", { angle: pattern.angle < 0 ? "−" : "", angle2: Math.abs(pattern.angle) })
             }
             onChange={(angle) => change("angle", { angle })}
             error={note("angle")}
@@ -169,19 +177,23 @@ function Drawn(props: {
         )}
         {kind && !["face", "letters", "edge"].includes(kind.code) && (
           <Slider
-            label="Shift"
+            label={say("looks.shift")}
             value={Math.round(pattern.phase * 100)}
             min={0}
             max={100}
             step={5}
-            says={pattern.phase === 0 ? "not shifted" : `shifted by ${Math.round(pattern.phase * 100)} % of a line`}
+            says={
+              pattern.phase === 0
+                ? say("looks.not-shifted")
+                : say("looks.shifted-by-line", { phase: Math.round(pattern.phase * 100) })
+            }
             onChange={(phase) => change("phase", { phase: phase / 100 })}
             error={note("phase")}
           />
         )}
         {kind?.code === "letters" ? (
           <TextField
-            label="Letters or number"
+            label={say("looks.letters-or-number")}
             value={pattern.text ?? ""}
             onChange={(text) => change("text", { text })}
             error={note("text")}
@@ -191,9 +203,9 @@ function Drawn(props: {
           kind &&
           kind.code !== "face" && (
             <NumberField
-              label="Apart"
+              label={say("looks.line-spacing")}
               unit="mm"
-              placeholder="evenly"
+              placeholder={say("looks.evenly")}
               value={pattern.spacing}
               onChange={(spacing) => change("spacing", { spacing })}
               error={note("spacing")}

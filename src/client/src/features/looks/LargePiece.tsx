@@ -3,6 +3,7 @@ import { useWording } from "../../ui/units";
 import { Piece } from "../piece/Piece";
 import { overhang, pairs, pieceOf, shownOf, type Point } from "../piece/points";
 import type { Designed } from "./designed";
+import { say } from "../../wording/say";
 
 const sheet = { wide: 560, tall: 452 };
 const room = { wide: 300, tall: 400 };
@@ -114,14 +115,14 @@ function useCallouts(
   const callouts: Callout[] = [];
   if (!whole)
     callouts.push({
-      title: "dip line",
-      text: `${mm(dip)} of ${mm(size.length)}`,
+      title: say("looks.dip-line"),
+      text: say("looks.dip-of-count", { dip: mm(dip), count: mm(size.length) }),
       at: [halfAt(dip), y(dip)],
       right: true,
     });
   callouts.push({
-    title: `coat ${mm(Math.round(tally.coat * 10) / 10)}`,
-    text: notes.coats ? "sheer: shows through" : "no sheer spots",
+    title: say("looks.coat-2", { coat: mm(Math.round(tally.coat * 10) / 10) }),
+    text: notes.coats ? say("looks.sheer-shows-through") : say("looks.no-sheer-spots"),
     at: [-halfAt(dip * 0.62) * 0.92, y(dip * 0.62)],
     right: false,
   });
@@ -132,7 +133,10 @@ function useCallouts(
     if (point)
       callouts.push({
         title: kind?.name ?? pattern.kind,
-        text: pattern.kind === "dots" ? `${mm(pattern.bead)} across` : `${mm(pattern.tip)} tip`,
+        text:
+          pattern.kind === "dots"
+            ? say("looks.across", { bead: mm(pattern.bead) })
+            : say("looks.tip", { tip: mm(pattern.tip) }),
         at: point,
         right: true,
       });
@@ -144,7 +148,9 @@ function useCallouts(
     if (grain)
       callouts.push({
         title: kind?.name ?? sprinkle.kind,
-        text: { front: "one side", both: "all round", tip: "tip only" }[design.decor.sprinkles[i]?.side ?? "front"],
+        text: { front: say("looks.one-side"), both: say("ui.all-round"), tip: say("looks.tip-only") }[
+          design.decor.sprinkles[i]?.side ?? "front"
+        ],
         at: grain,
         right: false,
       });
@@ -153,8 +159,8 @@ function useCallouts(
     const foot = tally.foot.value >= 0.05;
     const upright = design.upright ?? centre.upright;
     callouts.push({
-      title: foot ? `${wording.mass(tally.foot.value)} foot` : "no foot",
-      text: upright ? "stood up to set" : "laid flat",
+      title: foot ? say("ui.foot", { foot: wording.mass(tally.foot.value) }) : say("ui.no-foot"),
+      text: upright ? say("looks.stood-up-set") : say("ui.laid-flat"),
       at: [0, size.length],
       right: false,
     });

@@ -8,6 +8,7 @@ import { CoatRow, DipsRow } from "./DipRows";
 import { DrizzleRow } from "./DrizzleRow";
 import { LargePiece } from "./LargePiece";
 import { PaintRow, PartsRow, SprinkleRow } from "./TrimRows";
+import { say } from "../../wording/say";
 
 /** One piece, large, beside all that can be chosen about it. */
 export function LookEditor(props: {
@@ -21,7 +22,7 @@ export function LookEditor(props: {
   const notes = notesOf(props.problems, "lines[0].");
   const centre = centreOf(reference, design.centre);
   const size = sizeOf(reference, design.centre, design.size);
-  const name = `${size?.name ?? ""} ${centre?.name ?? "piece"}`.trim();
+  const name = `${size?.name ?? ""} ${centre?.name ?? say("ui.piece")}`.trim();
   const row = { design, reference, notes, change: props.change };
   return (
     <HowOrder value={orderOf(design, 1)}>
@@ -32,7 +33,7 @@ export function LookEditor(props: {
             tally={tally}
             reference={reference}
             notes={notes}
-            label={`${name}, as it will look`}
+            label={say("looks.as-will-look", { name })}
           />
           {tally && <ComesTo tally={tally} reference={reference} name={name} />}
         </div>
@@ -45,7 +46,7 @@ export function LookEditor(props: {
           <PaintRow {...row} />
           {tally?.look && (
             <section className="border-line border-t border-dashed py-4">
-              <h2 className="font-serif text-xl">In the order of the hands</h2>
+              <h2 className="font-serif text-xl">{say("ui.steps")}</h2>
               <ol className="mt-1 list-decimal space-y-1 pl-5">
                 {tally.look.steps.map((step) => (
                   <li key={step}>{step}</li>

@@ -15,6 +15,7 @@ import { designOf, orderOf, type Change } from "./designed";
 import { saveFile } from "./files";
 import { LookEditor } from "./LookEditor";
 import { TrialBatch } from "./TrialBatch";
+import { listed, say } from "../../wording/say";
 
 /** A look of the library, or a new one handed on from where it was begun. */
 export function LookPage() {
@@ -27,7 +28,7 @@ export function LookPage() {
   const stored = storedLook(code);
   const item = looks.data.find((l) => l.look.code === code);
   const look = stored ?? item?.look;
-  if (!look) return <ErrorNote error={new Error("There is no such look. The library has them all.")} />;
+  if (!look) return <ErrorNote error={new Error(say("looks.look-not-found-see-all"))} />;
   return <LookDesk key={code} look={look} item={item} all={looks.data} reference={reference.data} />;
 }
 
@@ -40,14 +41,17 @@ function LookDesk(props: { look: Look; item: LookItem | undefined; all: LookItem
   const order = orderOf(designOf(look), 1);
   const { tally } = useTally(order);
   const line = tally?.lines[0];
-  const changed = JSON.stringify(look) !== JSON.stringify(item?.look);
+  // Saved, the server may write the same look with fields that were left out here.
+  const [savedAs, setSavedAs] = useState("");
+  const written = JSON.stringify(look);
+  const changed = written !== JSON.stringify(item?.look) && written !== savedAs;
   const edit = (field: string, part: Partial<Look>) =>
     dispatch({ kind: "edit", field, change: (draft) => ({ ...draft, ...part }) });
   const undo = state.past.length > 0 ? () => dispatch({ kind: "undo" }) : undefined;
   const redo = state.future.length > 0 ? () => dispatch({ kind: "redo" }) : undefined;
   useUndoKeys(undo, redo);
   useEffect(() => {
-    document.title = `${look.name || "Look"} · Kondiba`;
+    document.title = say("ui.kondiba", { name: look.name || say("looks.look-2") });
   }, [look.name]);
 
   // What is not kept yet survives a reload here.
@@ -77,7 +81,7 @@ function LookDesk(props: { look: Look; item: LookItem | undefined; all: LookItem
       <header className="desk-head bg-ground sticky top-14 z-[5] flex flex-wrap items-baseline gap-x-5 gap-y-1 pt-4 pb-3 max-lg:static">
         <h1 className="sr-only">{look.name}</h1>
         <input
-          aria-label="Name of the look"
+          aria-label={say("looks.name-look")}
           aria-describedby="note-name"
           className="quiet field-sizing-content min-w-32 font-serif text-[34px] leading-tight"
           value={look.name}
@@ -89,7 +93,7 @@ function LookDesk(props: { look: Look; item: LookItem | undefined; all: LookItem
             <>
               {", "}
               <Choice
-                label="Size"
+                label={say("ui.size")}
                 value={look.size}
                 options={centre.sizes.map((s) => ({ value: s.code, label: s.name }))}
                 onChange={(size) => edit("size", { size })}
@@ -98,42 +102,42 @@ function LookDesk(props: { look: Look; item: LookItem | undefined; all: LookItem
               </Choice>
             </>
           )}
-          {item && item.usedIn.length > 0 && ` · worn in ${item.usedIn.join(" and ")}`}
+          {item && item.usedIn.length > 0 && say("looks.used", { usedIn: listed(item.usedIn) })}
         </span>
         <span className="ml-auto flex flex-wrap items-center gap-x-5 gap-y-1 print:hidden">
-          <button aria-label="Undo" className="text-ink2 disabled:opacity-40" disabled={!undo} onClick={undo}>
+          <button aria-label={say("ui.undo")} className="text-ink2 disabled:opacity-40" disabled={!undo} onClick={undo}>
             <Undo2 size={18} />
           </button>
-          <button aria-label="Redo" className="text-ink2 disabled:opacity-40" disabled={!redo} onClick={redo}>
+          <button aria-label={say("ui.redo")} className="text-ink2 disabled:opacity-40" disabled={!redo} onClick={redo}>
             <Redo2 size={18} />
           </button>
           <button className="text-act font-semibold" onClick={() => setTrying(true)}>
-            Make 2 first
+            {say("ui.make-2-first")}
           </button>
           <button className="text-act font-semibold" onClick={() => savePicture(look.name)}>
-            Save as SVG
+            {say("looks.save-as-svg")}
           </button>
           {item && !changed && (
             <Link className="text-act font-semibold" to="card">
-              Design card
+              {say("looks.design-card")}
             </Link>
           )}
           {item && (
             <button className="text-ink2 font-semibold" onClick={() => remove.mutate(look.code)}>
-              Remove
+              {say("ui.remove-2")}
             </button>
           )}
           {changed ? (
             <button
               className="bg-act text-on-act rounded-full px-5 py-1.5 font-bold disabled:opacity-55"
               disabled={keep.isPending}
-              onClick={() => keep.mutate({ ...look, name: look.name.trim() })}
+              onClick={() => keep.mutate({ ...look, name: look.name.trim() }, { onSuccess: () => setSavedAs(written) })}
             >
-              Keep
+              {say("ui.save")}
             </button>
           ) : (
             <span role="status" className="text-go font-bold">
-              kept
+              {say("ui.saved")}
             </span>
           )}
         </span>
@@ -141,7 +145,7 @@ function LookDesk(props: { look: Look; item: LookItem | undefined; all: LookItem
       <FieldNote id="note-name" text={keep.errorOf("name")} />
       {keep.error && !keep.errorOf("name") && (
         <p role="alert" className="border-mind bg-mind-ground mb-3 border-l-4 px-3 py-1.5">
-          {keep.error.message} What is wrong is said at its field.
+          {say("looks.fix-highlighted-fields", { message: keep.error.message })}
         </p>
       )}
       <LookEditor

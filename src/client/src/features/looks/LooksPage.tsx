@@ -1,3 +1,4 @@
+import { EmptyTray } from "../../ui/EmptyTray";
 import { useQuery } from "@tanstack/react-query";
 import { useEffect, useRef, useState } from "react";
 import { Link, useLocation } from "react-router";
@@ -11,6 +12,7 @@ import { PiecePicture } from "../piece/PiecePicture";
 import { pieceOf } from "../piece/points";
 import { designOf, orderOf } from "./designed";
 import { saveFile } from "./files";
+import { listed, say } from "../../wording/say";
 
 /** The library: every look as it comes out, on parchment. */
 export function LooksPage() {
@@ -24,7 +26,7 @@ export function LooksPage() {
     ["looks"],
   );
   useEffect(() => {
-    document.title = "Looks · Kondiba";
+    document.title = say("looks.looks-kondiba");
   }, []);
   const error = looks.error ?? reference.error;
   if (error) return <ErrorNote error={error} retry={() => void looks.refetch()} />;
@@ -32,27 +34,24 @@ export function LooksPage() {
   return (
     <div className="mx-auto max-w-7xl px-4 pt-3 sm:px-10">
       <header className="flex flex-wrap items-baseline gap-x-6 gap-y-2">
-        <h1 className="font-serif text-[38px] leading-tight">Looks</h1>
-        <p className="text-ink2">Designs to put on an order&rsquo;s lines.</p>
+        <h1 className="font-serif text-[38px] leading-tight">{say("ui.looks")}</h1>
+        <p className="text-ink2">{say("looks.designs-use-orders-lines")}</p>
         <span className="ml-auto flex items-center gap-5">
           <Import />
           {looks.data.length > 0 && (
             <button className="text-act font-semibold" onClick={() => void exportAll()}>
-              Save as a file
+              {say("ui.export")}
             </button>
           )}
           <Link className="bg-act text-on-act rounded-full px-5 py-1.5 font-bold" to="/looks/new">
-            A new look
+            {say("looks.new-look")}
           </Link>
         </span>
       </header>
       <Removed name={back ? undefined : removed?.name} putBack={() => removed && keep.mutate(removed)} />
       {looks.data.length === 0 ? (
-        <div className="rounded-tray border-rim bg-parchment text-parchment-ink2 mt-5 grid min-h-72 place-content-center border-8 p-6 text-center">
-          <p className="text-parchment-ink font-serif text-xl">No look is kept here yet</p>
-          <p className="mt-1 max-w-sm">
-            Begin with a pattern on a centre of yours, or take in a file of looks that someone handed you.
-          </p>
+        <div className="mt-5">
+          <EmptyTray title={say("looks.no-looks-yet")}>{say("looks.start-with-pattern-one-your")}</EmptyTray>
         </div>
       ) : (
         <Shelf looks={looks.data} reference={reference.data} />
@@ -85,7 +84,7 @@ function Shelf({ looks, reference }: { looks: LookItem[]; reference: Reference }
               <b className="group-hover:text-act mt-1.5 block leading-snug">{look.name}</b>
               <span className="text-ink2 block text-[15px] leading-snug">
                 {[centreOf(reference, look.centre)?.name, size].filter(Boolean).join(", ")}
-                {usedIn.length > 0 && <span className="block">worn in {usedIn.join(" and ")}</span>}
+                {usedIn.length > 0 && <span className="block">{say("looks.used-2", { usedIn: listed(usedIn) })}</span>}
               </span>
             </Link>
           </li>
@@ -110,12 +109,12 @@ function Import() {
       const library = JSON.parse(await file.text()) as LookLibrary;
       await take.mutateAsync(library);
       const count = library.looks.length;
-      setSaid({ text: `${count} ${count === 1 ? "look" : "looks"} taken in.`, bad: false });
+      setSaid({ text: say("looks.look-imported", { count }), bad: false });
     } catch (error) {
       const why =
         error instanceof ApiError
           ? [error.message, ...Object.values(error.errors).flat().slice(0, 3)].join(" ")
-          : "This is no file of looks: it is not JSON. Choose one that was saved from a library.";
+          : say("looks.this-isnt-file-looks-choose");
       setSaid({ text: why, bad: true });
     }
   };
@@ -130,7 +129,7 @@ function Import() {
         ref={input}
         type="file"
         accept="application/json,.json"
-        aria-label="A file of looks"
+        aria-label={say("looks.file-looks")}
         className="sr-only"
         tabIndex={-1}
         onChange={(e) => {
@@ -140,7 +139,7 @@ function Import() {
         }}
       />
       <button className="text-act font-semibold" onClick={() => input.current?.click()}>
-        Take in a file
+        {say("ui.import")}
       </button>
     </>
   );

@@ -11,6 +11,7 @@ import { PiecePicture } from "../piece/PiecePicture";
 import { pieceOf } from "../piece/points";
 import { orderOf, patternOf, plain, type Designed } from "./designed";
 import { storeLook } from "./LookPage";
+import { capital, say } from "../../wording/say";
 
 const every = "every";
 
@@ -20,7 +21,7 @@ export function NewLookPage() {
   const looks = useQuery(looksQuery);
   const [search, setSearch] = useSearchParams();
   useEffect(() => {
-    document.title = "A new look · Kondiba";
+    document.title = say("looks.new-look-kondiba");
   }, []);
   const error = looks.error ?? reference.error;
   if (error) return <ErrorNote error={error} retry={() => void reference.refetch()} />;
@@ -31,18 +32,18 @@ export function NewLookPage() {
   return (
     <div className="mx-auto max-w-7xl px-4 pt-3 sm:px-10">
       <header className="flex flex-wrap items-end gap-x-8 gap-y-2">
-        <h1 className="font-serif text-[38px] leading-tight">A new look</h1>
+        <h1 className="font-serif text-[38px] leading-tight">{say("looks.new-look")}</h1>
         <PickField
-          label="On"
+          label={say("looks.for")}
           value={chosen}
           options={[
             ...centres.map((c) => ({ value: c.code, label: c.plural })),
-            { value: every, label: "every centre" },
+            { value: every, label: say("looks.every-centre") },
           ]}
           onChange={(centre) => setSearch({ centre }, { replace: true })}
           className="w-56"
         />
-        <p className="text-ink2">Choose what to begin with; all of it can be changed after.</p>
+        <p className="text-ink2">{say("looks.choose-starting-point-you-can")}</p>
       </header>
       {centres
         .filter((c) => chosen === every || c.code === chosen)
@@ -78,7 +79,7 @@ function Patterns(props: { centre: Centre; reference: Reference; taken: string[]
     decor: plain,
   };
   const begun = [
-    { name: "plain", design: base },
+    { name: say("looks.plain"), design: base },
     ...reference.decor.patterns.map((kind) => ({
       name: kind.name,
       design: { ...base, decor: { ...plain, patterns: [patternOf(kind, coating, white)] } },
@@ -92,7 +93,7 @@ function Patterns(props: { centre: Centre; reference: Reference; taken: string[]
     const title = `${name} ${centre.name}`;
     const look = {
       ...design,
-      name: `${title.charAt(0).toUpperCase()}${title.slice(1)}`,
+      name: capital(title),
       code: codeOf(title, props.taken),
     } as Look;
     storeLook(look);
@@ -100,7 +101,7 @@ function Patterns(props: { centre: Centre; reference: Reference; taken: string[]
   };
   return (
     <section aria-label={centre.plural} className="mt-5">
-      {dense && <h2 className="font-serif text-xl first-letter:uppercase">{centre.plural}</h2>}
+      {dense && <h2 className="font-serif text-xl">{capital(centre.plural)}</h2>}
       <ul
         className={`grid gap-3 ${dense ? "grid-cols-7 lg:grid-cols-13" : "grid-cols-2 sm:grid-cols-4 lg:grid-cols-5"}`}
       >

@@ -5,6 +5,7 @@ import type { Reference } from "../../api/client";
 import { colourOf } from "../../api/queries";
 import { Choice } from "../../ui/Choice";
 import { FieldNote } from "../../ui/notes";
+import { say } from "../../wording/say";
 
 /** A coating's colours as dabs, and which coating. */
 export function Swatches(props: {
@@ -49,7 +50,7 @@ export function Swatches(props: {
       </div>
       <div className="text-ink2 text-[15px]">
         <Choice
-          label={`Coating, ${label.toLowerCase()}`}
+          label={say("looks.coating-2", { label: label.toLowerCase() })}
           value={coating ?? ""}
           options={reference.coatings.map((c) => ({ value: c.code, label: c.name }))}
           onChange={(code) => {
@@ -64,7 +65,7 @@ export function Swatches(props: {
           className="text-act font-semibold"
           to={`/colour?coating=${coating ?? ""}${chosen ? `&target=${encodeURIComponent(chosen.srgb)}` : ""}`}
         >
-          mix a colour
+          {say("looks.mix-colour")}
         </Link>
       </div>
       <FieldNote id={id} text={props.note} />

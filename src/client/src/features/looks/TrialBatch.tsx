@@ -6,6 +6,7 @@ import { Sheet } from "../../ui/Sheet";
 import { tablespoons, useWording } from "../../ui/units";
 import { useTally } from "../order/useTally";
 import { dropsIn } from "../colour/words";
+import { capital, say } from "../../wording/say";
 
 const few = 2;
 
@@ -22,28 +23,29 @@ export function TrialBatch(props: { order: OrderDraft; reference: Reference; clo
   };
   const { tally } = useTally(order);
   return (
-    <Sheet open close={props.close} title={`Make ${few} first`}>
-      <p className="mt-2">
-        Before a whole batch, make {few} of {order.lines.length === 1 ? "it" : "each"} and look at them when they have
-        set: colour, cover, how the lines lie.
-      </p>
+    <Sheet open close={props.close} title={say("looks.make-first", { few })}>
+      <p className="mt-2">{say("looks.before-whole-batch-make-look", { few, count: order.lines.length })}</p>
       {!tally && <Waiting />}
       <ul className="mt-4" data-testid="trial">
         {tally?.pots.map((pot) => {
           const colour = colourOf(reference, pot.coating, pot.colour);
           const how = [
             pot.vessel && vesselOf(reference, pot.vessel)?.name,
-            pot.drizzle && `${wording.mass(pot.drizzle.inBags.value)} of it plain in a bag`,
+            pot.drizzle && say("looks.plain-bag", { inBags: wording.mass(pot.drizzle.inBags.value) }),
             pot.thinner &&
-              `${wording.mass(pot.thinner.mass.value)} or ${tablespoons(pot.thinner.tablespoons)} ${reference.thinners.find((t) => t.code === pot.thinner?.code)?.name}`,
+              say("looks.or", {
+                mass: wording.mass(pot.thinner.mass.value),
+                tablespoons: tablespoons(pot.thinner.tablespoons),
+                name: reference.thinners.find((t) => t.code === pot.thinner?.code)?.name,
+              }),
             pot.drops.length > 0 && dropsIn(pot.drops, reference),
           ].filter(Boolean);
           return (
             <li key={pot.key} className="border-line border-t border-dashed py-2.5">
               <p className="flex justify-between gap-4 text-lg">
-                <b className="first-letter:uppercase">
+                <b>
                   <Dot srgb={colour?.srgb} />
-                  {colour?.name ?? pot.colour}
+                  {capital(colour?.name ?? pot.colour)}
                 </b>
                 <b>{wording.mass(pot.toMelt.value)}</b>
               </p>
@@ -60,9 +62,12 @@ export function TrialBatch(props: { order: OrderDraft; reference: Reference; clo
       </ul>
       {tally && (
         <p className="text-ink2 mt-4">
-          For {tally.pieces} pieces:{" "}
-          {order.lines.map((l) => `${few} ${centreOf(reference, l.centre)?.plural ?? "pieces"}`).join(", ")}. What is
-          left goes into the batch.
+          {say("looks.pieces-what-left-goes-into", {
+            pieces: tally.pieces,
+            lines: order.lines
+              .map((l) => `${few} ${centreOf(reference, l.centre)?.plural ?? say("ui.pieces-2")}`)
+              .join(", "),
+          })}
         </p>
       )}
     </Sheet>

@@ -7,6 +7,7 @@ import { FieldNote } from "../../ui/notes";
 import { put, type Change, type Designed } from "./designed";
 import { RemoveButton, Row } from "./Row";
 import { Words } from "../../ui/Words";
+import { percentSign, say } from "../../wording/say";
 
 interface RowProps {
   design: Designed;
@@ -16,9 +17,9 @@ interface RowProps {
 }
 
 const sides: { value: SprinkleDraft["side"]; label: string; says: string }[] = [
-  { value: "front", label: "one side", says: "of the side that is seen" },
-  { value: "both", label: "all round", says: "of the coat" },
-  { value: "tip", label: "tip only", says: "of the tip" },
+  { value: "front", label: say("looks.one-side"), says: say("looks.side-seen") },
+  { value: "both", label: say("ui.all-round"), says: say("looks.coat-3") },
+  { value: "tip", label: say("looks.tip-only"), says: say("looks.tip-2") },
 ];
 
 /** Sprinkles, sugar, nuts, crumbs. */
@@ -28,7 +29,7 @@ export function SprinkleRow({ design, reference, notes, change }: RowProps) {
   const set = (i: number, next: SprinkleDraft | undefined) =>
     change(`sprinkles.${i}`, { decor: { ...design.decor, sprinkles: put(sprinkles, i, next) } });
   return (
-    <Row name="Sprinkle">
+    <Row name={say("looks.sprinkle-row")}>
       {sprinkles.map((sprinkle, i) => {
         const kind = kinds.find((k) => k.code === sprinkle.kind);
         const name = kind?.name ?? sprinkle.kind ?? "";
@@ -37,7 +38,7 @@ export function SprinkleRow({ design, reference, notes, change }: RowProps) {
           <div key={i} className="space-y-2">
             <div className="flex items-start justify-between gap-3">
               <Words
-                label={`Sprinkle ${i + 1}`}
+                label={say("looks.sprinkles", { number: i + 1 })}
                 value={sprinkle.kind ?? ""}
                 options={kinds.map((k) => ({
                   value: k.code,
@@ -46,7 +47,7 @@ export function SprinkleRow({ design, reference, notes, change }: RowProps) {
                       {k.name}
                       <span className="text-mind text-[13px] font-semibold">
                         {" "}
-                        {k.allergens?.join(", ") ?? "allergens not known"}
+                        {k.allergens?.join(", ") ?? say("ui.allergens-not-known")}
                       </span>
                     </>
                   ),
@@ -56,31 +57,31 @@ export function SprinkleRow({ design, reference, notes, change }: RowProps) {
                   set(i, { ...sprinkle, kind: code, glued: only ? only === "set" : sprinkle.glued });
                 }}
               />
-              <RemoveButton label={`Remove the ${name}`} onClick={() => set(i, undefined)} />
+              <RemoveButton label={say("looks.remove", { name })} onClick={() => set(i, undefined)} />
             </div>
             <FieldNote id={`note-sprinkle-${i}`} text={notes[`decor.sprinkles[${i}].kind`]} />
             <div className="flex flex-wrap items-center gap-x-8">
               <Words
-                label={`Where the ${name} go`}
+                label={say("looks.where-go", { name })}
                 value={sprinkle.side}
                 options={sides}
                 onChange={(side) => set(i, { ...sprinkle, side })}
               />
               {!kind?.only && (
                 <Tick
-                  label="glued on after setting"
+                  label={say("looks.attached-after-setting")}
                   checked={sprinkle.glued}
                   onChange={(glued) => set(i, { ...sprinkle, glued })}
                 />
               )}
             </div>
             <Slider
-              label={`Cover of the ${name}`}
+              label={say("looks.cover", { name })}
               value={cover}
               min={2}
               max={100}
               step={2}
-              says={`${cover} % ${sides.find((s) => s.value === sprinkle.side)?.says ?? ""}`}
+              says={`${cover}${percentSign} ${sides.find((s) => s.value === sprinkle.side)?.says ?? ""}`}
               onChange={(share) => set(i, { ...sprinkle, cover: share / 100 })}
               error={notes[`decor.sprinkles[${i}].cover`]}
             />
@@ -99,7 +100,7 @@ export function SprinkleRow({ design, reference, notes, change }: RowProps) {
           })
         }
       >
-        {sprinkles.length ? "Sprinkle something else too" : "Sprinkle something on"}
+        {sprinkles.length ? say("looks.add-more-sprinkles") : say("looks.add-sprinkles")}
       </button>
       <FieldNote id="note-sprinkles" text={notes["decor.sprinkles"]} />
     </Row>
@@ -112,7 +113,7 @@ const bought = "";
 export function PartsRow({ design, reference, notes, change }: RowProps) {
   const { parts } = design.decor;
   return (
-    <Row name="Press or glue on">
+    <Row name={say("looks.press-or-glue")}>
       <ul className="grid gap-x-8 gap-y-1 sm:grid-cols-2">
         {reference.decor.parts.map((kind) => {
           const i = parts.findIndex((p) => p.kind === kind.code);
@@ -139,19 +140,19 @@ export function PartsRow({ design, reference, notes, change }: RowProps) {
                 <span className="flex items-center gap-1">
                   <button
                     type="button"
-                    aria-label={`Fewer ${kind.plural}`}
+                    aria-label={say("looks.fewer", { plural: kind.plural })}
                     className="text-ink2 enabled:hover:text-act p-1 disabled:opacity-35"
                     disabled={count === 0}
                     onClick={() => to(count - 1)}
                   >
                     <Minus size={16} />
                   </button>
-                  <output className="w-6 text-center" aria-label={`${kind.plural} on a piece`}>
+                  <output className="w-6 text-center" aria-label={say("looks.piece", { plural: kind.plural })}>
                     {count}
                   </output>
                   <button
                     type="button"
-                    aria-label={`More ${kind.plural}`}
+                    aria-label={say("looks.more", { plural: kind.plural })}
                     className="text-ink2 hover:text-act p-1"
                     onClick={() => to(count + 1)}
                   >
@@ -161,7 +162,7 @@ export function PartsRow({ design, reference, notes, change }: RowProps) {
               </div>
               {count > 0 && !kind.only && !kind.mould && (
                 <Tick
-                  label="pressed onto the wet coat"
+                  label={say("looks.pressed-onto-wet-coat")}
                   checked={parts[i]?.pressed ?? false}
                   onChange={(pressed) => set({ pressed })}
                 />
@@ -169,13 +170,13 @@ export function PartsRow({ design, reference, notes, change }: RowProps) {
               {count > 0 && kind.mould && (
                 <p className="text-ink2 text-[15px]">
                   <Choice
-                    label={`Where ${kind.plural} come from`}
+                    label={say("looks.where-come-from", { plural: kind.plural })}
                     value={parts[i]?.colour ?? bought}
                     options={[
-                      { value: bought, label: "bought" },
+                      { value: bought, label: say("looks.bought") },
                       ...colourOptions(
                         reference.colours.filter((c) => c.coating === design.coating),
-                        (name) => `moulded in ${name}`,
+                        (name) => say("looks.moulded", { name }),
                       ),
                     ]}
                     onChange={(colour) =>
@@ -185,7 +186,7 @@ export function PartsRow({ design, reference, notes, change }: RowProps) {
                     {moulded ? (
                       <>
                         <Dot srgb={moulded.srgb} />
-                        moulded in {moulded.name}
+                        {say("looks.moulded", { name: moulded.name })}
                       </>
                     ) : (
                       "bought"
@@ -210,12 +211,12 @@ export function PaintRow({ design, reference, notes, change }: RowProps) {
   const { paint } = design.decor;
   const kind = reference.decor.lustres.find((l) => l.code === paint?.kind);
   return (
-    <Row name="Brush on">
+    <Row name={say("looks.brush-on")}>
       <Words
-        label="Lustre"
+        label={say("looks.lustre")}
         value={paint?.kind ?? ""}
         options={[
-          { value: "", label: "nothing" },
+          { value: "", label: say("ui.nothing") },
           ...reference.decor.lustres.map((l) => ({ value: l.code, label: l.name })),
         ]}
         onChange={(code) =>
@@ -227,12 +228,12 @@ export function PaintRow({ design, reference, notes, change }: RowProps) {
       {paint && (
         <>
           <Slider
-            label="Cover of the lustre"
+            label={say("looks.cover-lustre")}
             value={Math.round(paint.cover * 100)}
             min={5}
             max={100}
             step={5}
-            says={`${Math.round(paint.cover * 100)} % of the coat`}
+            says={say("looks.coat-4", { cover: Math.round(paint.cover * 100) })}
             onChange={(share) =>
               change("paint.cover", { decor: { ...design.decor, paint: { ...paint, cover: share / 100 } } })
             }

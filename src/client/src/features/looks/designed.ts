@@ -1,4 +1,5 @@
 import type { Decor, Look, OrderDraft, OrderLine, PatternDraft, PatternKind } from "../../api/client";
+import { say } from "../../wording/say";
 
 /** What a look says of a piece; a line of an order says it too. */
 export type Designed = Pick<
@@ -36,7 +37,7 @@ export const wear = (look: Look) => ({
 
 /** An order of so many pieces of one design, to be computed. */
 export const orderOf = (design: Designed, amount: number): OrderDraft => ({
-  name: "a look",
+  name: say("looks.look"),
   pickup: null,
   notes: null,
   lines: [{ ...design, amount, countedIn: "pieces" }],

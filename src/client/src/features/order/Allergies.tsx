@@ -4,6 +4,7 @@ import type { Reference } from "../../api/client";
 import { Choice } from "../../ui/Choice";
 import { FieldNote } from "../../ui/notes";
 import type { Edit } from "./draft";
+import { say } from "../../wording/say";
 
 /** What the customer must not have; what clashes with it is said at once, here and at its line. */
 export const Allergies = memo(function Allergies(props: {
@@ -20,14 +21,17 @@ export const Allergies = memo(function Allergies(props: {
   return (
     <div className="text-[15px]">
       <div className="flex flex-wrap items-baseline gap-x-2 gap-y-1">
-        {allergies.length > 0 && <span className="text-ink2">must not hold</span>}
+        {allergies.length > 0 && <span className="text-ink2">{say("order.free")}</span>}
         {allergies.map((allergen) => (
           <span
             key={allergen}
             className="border-mind inline-flex items-center gap-1 rounded-full border px-2 font-semibold"
           >
             {allergen}
-            <button aria-label={`${allergen} is allowed`} onClick={() => set(allergies.filter((a) => a !== allergen))}>
+            <button
+              aria-label={say("order.allowed", { allergen })}
+              onClick={() => set(allergies.filter((a) => a !== allergen))}
+            >
               <X size={13} />
             </button>
           </span>
@@ -35,19 +39,19 @@ export const Allergies = memo(function Allergies(props: {
         {rest.length > 0 && (
           <span className="text-act font-semibold print:hidden">
             <Choice
-              label="Allergy"
+              label={say("order.allergy")}
               value=""
               options={rest.map((value) => ({ value, label: value }))}
               onChange={(allergen) => set([...allergies, allergen])}
             >
-              {allergies.length > 0 ? "and" : "an allergy to respect"}
+              {allergies.length > 0 ? say("order.and") : say("order.add-allergy")}
             </Choice>
           </span>
         )}
       </div>
       {clashes.length > 0 && (
         <div role="alert" className="border-act bg-mind-ground mt-1 border-l-4 px-2 py-1 text-[14px] leading-snug">
-          <b className="text-act">Allergy clash</b>
+          <b className="text-act">{say("order.allergy-clash")}</b>
           {clashes.map((clash) => (
             <p key={clash}>{clash}</p>
           ))}

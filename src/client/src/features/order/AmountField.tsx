@@ -2,6 +2,7 @@ import { useState } from "react";
 import type { Centre, CountedIn } from "../../api/client";
 import { Choice } from "../../ui/Choice";
 import { useWording } from "../../ui/units";
+import { say } from "../../wording/say";
 
 const pound = 453.59237;
 
@@ -51,7 +52,7 @@ export function AmountField(props: {
     <div className="text-right">
       <input
         inputMode="decimal"
-        aria-label={`How many ${props.what}`}
+        aria-label={say("order.how-many", { what: props.what })}
         aria-invalid={props.note ? true : undefined}
         aria-describedby={props.note}
         data-count
@@ -66,7 +67,7 @@ export function AmountField(props: {
       />
       <span className="text-ink2 text-[13px] leading-none">
         <Choice
-          label={`${props.what} counted in`}
+          label={say("order.counted", { what: props.what })}
           value={countedIn}
           note={props.unitNote}
           options={possible.map((unit) => ({ value: unit, label: names[unit] }))}

@@ -8,6 +8,7 @@ import { ErrorNote, Waiting } from "../../ui/notes";
 import { Sheet } from "../../ui/Sheet";
 import { useWording } from "../../ui/units";
 import type { Draft } from "./draft";
+import { capital, say } from "../../wording/say";
 
 /** What may go wrong with the order, here, on the day, and what makes it less likely. */
 export function BeforeYouStart({ id, draft, reference }: { id: string; draft: Draft; reference: Reference }) {
@@ -15,10 +16,10 @@ export function BeforeYouStart({ id, draft, reference }: { id: string; draft: Dr
   return (
     <>
       <button className="text-act font-semibold" onClick={() => setOpen(true)}>
-        before you start
+        {say("order.before-you-start")}
       </button>
       {open && (
-        <Sheet open close={() => setOpen(false)} title="Before you start">
+        <Sheet open close={() => setOpen(false)} title={say("order.before-you-start")}>
           <Risks id={id} draft={draft} reference={reference} />
         </Sheet>
       )}
@@ -33,24 +34,22 @@ function Risks({ id, draft, reference }: { id: string; draft: Draft; reference: 
   const risks = useQuery({ ...risksQuery(id, air, humidity), placeholderData: (before) => before });
   const nameOf = (line: number | null) => {
     const at = line === null ? undefined : draft.lines[line];
-    return at?.centre && at.size ? pieceName(reference, at.centre, at.size) : "The order";
+    return at?.centre && at.size ? pieceName(reference, at.centre, at.size) : say("ui.order-2");
   };
   return (
     <>
-      <p className="text-ink2 mt-1">
-        What the day’s air, these looks and your own logbook make likely, and what helps. Type in the kitchen’s air on
-        the day, if you know it.
-      </p>
+      <p className="text-ink2 mt-1">{say("order.what-days-air-these-looks")}</p>
       <div className="mt-3 grid max-w-72 grid-cols-2 gap-4">
         <NumberField
-          label="Air in the kitchen"
+          label={say("order.air-kitchen")}
           unit="°C"
           value={air}
           placeholder={risks.data ? wording.degrees(risks.data.air) : ""}
           onChange={setAir}
         />
         <NumberField
-          label="Humidity, %"
+          label={say("ui.humidity")}
+          unit="%"
           value={humidity === null ? null : Math.round(humidity * 100)}
           placeholder={risks.data ? String(Math.round(risks.data.humidity * 100)) : ""}
           onChange={(percent) => setHumidity(percent === null ? null : percent / 100)}
@@ -60,14 +59,16 @@ function Risks({ id, draft, reference }: { id: string; draft: Draft; reference: 
       {risks.isPending && <Waiting />}
       {risks.data?.risks.length === 0 && (
         <p role="status" className="border-go bg-ground mt-4 border-l-4 px-4 py-2">
-          Nothing to worry about at {wording.temperature(risks.data.air)} and {Math.round(risks.data.humidity * 100)} %
-          humidity.
+          {say("order.nothing-worry-about-humidity", {
+            air: wording.temperature(risks.data.air),
+            humidity: Math.round(risks.data.humidity * 100),
+          })}
         </p>
       )}
       <ul className="mt-4">
         {risks.data?.risks.map((r) => (
           <li key={`${r.code}.${r.line ?? ""}`} className="border-line border-t border-dashed py-3">
-            <span className="text-ink2 block text-[15px] first-letter:uppercase">{nameOf(r.line)}</span>
+            <span className="text-ink2 block text-[15px]">{capital(nameOf(r.line))}</span>
             <b className="block">{r.says}</b>
             {r.do}
           </li>
@@ -75,7 +76,7 @@ function Risks({ id, draft, reference }: { id: string; draft: Draft; reference: 
       </ul>
       <p className="mt-3">
         <Link className="text-act font-semibold" to="/trouble">
-          Something has gone wrong already …
+          {say("order.something-has-gone-wrong-already")}
         </Link>
       </p>
     </>

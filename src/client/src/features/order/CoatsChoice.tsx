@@ -1,11 +1,12 @@
 import type { OrderLine } from "../../api/client";
 import { Choice } from "../../ui/Choice";
+import { say } from "../../wording/say";
 
 const ways = [
-  { value: "1", label: "one coat", coats: 1, atOnce: false },
-  { value: "2", label: "two coats", hint: "set between", coats: 2, atOnce: false },
-  { value: "2+", label: "two coats at once", hint: "over a sheer spot", coats: 2, atOnce: true },
-  { value: "3", label: "three coats", hint: "set between", coats: 3, atOnce: false },
+  { value: "1", label: say("order.one-coat"), coats: 1, atOnce: false },
+  { value: "2", label: say("order.two-coats"), hint: say("order.set-between"), coats: 2, atOnce: false },
+  { value: "2+", label: say("order.two-coats-once"), hint: say("order.over-thin-spot"), coats: 2, atOnce: true },
+  { value: "3", label: say("order.three-coats"), hint: say("order.set-between"), coats: 3, atOnce: false },
 ];
 
 /** How many coats, and whether the first sets before the second. */
@@ -19,7 +20,7 @@ export function CoatsChoice(props: {
   const now = ways.find((way) => way.coats === line.coats && way.atOnce === (line.atOnce && line.coats > 1));
   return (
     <Choice
-      label={`Coats on ${props.what}`}
+      label={say("order.coats", { what: props.what })}
       value={now?.value ?? ""}
       options={ways}
       onChange={(value) => {
@@ -28,7 +29,7 @@ export function CoatsChoice(props: {
       }}
       note={props.note}
     >
-      {now?.label ?? `${line.coats} coats`}
+      {now?.label ?? say("order.coats-2", { coats: line.coats })}
     </Choice>
   );
 }

@@ -3,6 +3,7 @@ import { useState } from "react";
 import { answer, api, type Reference } from "../../api/client";
 import { vesselOf, wayOf } from "../../api/queries";
 import { ErrorNote, Waiting } from "../../ui/notes";
+import { say } from "../../wording/say";
 
 /** How many of each piece some coating makes: asked for by a press, as it wants a moment. */
 export function Covers(props: { coating: string; colour: string; grams: number; reference: Reference }) {
@@ -18,13 +19,13 @@ export function Covers(props: { coating: string; colour: string; grams: number; 
   if (!asked)
     return (
       <button className="text-act mt-1 font-semibold" onClick={() => setAsked(true)}>
-        What can I make of it?
+        {say("order.what-can-i-make-with")}
       </button>
     );
   if (covered.isError) return <ErrorNote error={covered.error} retry={() => void covered.refetch()} />;
   if (!covered.data) return <Waiting />;
   const some = covered.data.filter((c) => c.count > 0).sort((a, b) => b.count - a.count);
-  if (some.length === 0) return <p className="mt-1">It is not enough for a single piece: mould or pipe accents.</p>;
+  if (some.length === 0) return <p className="mt-1">{say("order.not-enough-single-piece-mould")}</p>;
   return (
     <ul className="mt-2 grid gap-x-6 sm:grid-cols-2" data-testid="covers">
       {some.map((c) => (

@@ -12,6 +12,7 @@ import { DepthField } from "./DepthField";
 import { LineLook } from "./LineLook";
 import { LineMaking } from "./LineMaking";
 import { changeLine, withoutLine, type Edit } from "./draft";
+import { capital, say } from "../../wording/say";
 
 const fields = ["centre", "size", "amount", "countedIn", "coating", "colour", "depth", "coats", "upright"];
 
@@ -59,13 +60,12 @@ export const LineEditor = memo(function LineEditor(props: {
       />
       <div className="min-w-0 leading-snug">
         <p className="font-bold">
-          {what[0]?.toUpperCase()}
-          {what.slice(1)}
+          {capital(what)}
           {centre && centre.sizes.length > 1 && !line.making?.mould && (
             <>
               {", "}
               <Choice
-                label={`Size of ${what}`}
+                label={say("order.size", { what })}
                 value={line.size ?? ""}
                 options={centre.sizes.map((s) => ({ value: s.code, label: s.name }))}
                 onChange={(size) => change("size", { size })}
@@ -78,8 +78,8 @@ export const LineEditor = memo(function LineEditor(props: {
           {count !== undefined && (
             <span className="text-ink2 font-normal">
               {" · "}
-              <How what={`pieces of ${what}`} of={`lines[${index}].count`}>
-                {count} pieces
+              <How what={say("order.pieces-4", { what })} of={`lines[${index}].count`}>
+                {say("order.pieces-5", { count })}
               </How>
             </span>
           )}
@@ -98,7 +98,7 @@ export const LineEditor = memo(function LineEditor(props: {
             </>
           )}
           <DepthField
-            label={`Dip depth of ${what}`}
+            label={say("order.dip-depth", { what })}
             depth={line.depth}
             usual={centre?.depths}
             note={noteId("depth")}
@@ -111,8 +111,8 @@ export const LineEditor = memo(function LineEditor(props: {
             {perPiece !== undefined && (
               <>
                 {" · "}
-                <How what={`coating on one of the ${what}`} of={`lines[${index}].perPiece`}>
-                  {wording.mass(perPiece)} each
+                <How what={say("order.coating-one", { what })} of={`lines[${index}].perPiece`}>
+                  {say("order.each-2", { perPiece: wording.mass(perPiece) })}
                 </How>
               </>
             )}
@@ -121,21 +121,21 @@ export const LineEditor = memo(function LineEditor(props: {
         {centre && !isBare && (centre.holding === "by hand" || centre.holding === "stick") && (
           <p className="text-ink2 text-[15px]">
             <Choice
-              label={`How ${what} set`}
+              label={say("order.how-set", { what })}
               value={(line.upright ?? centre.upright) ? "up" : "flat"}
               options={[
-                { value: "flat", label: "laid flat" },
-                { value: "up", label: "stood upright", hint: "no foot" },
+                { value: "flat", label: say("ui.laid-flat") },
+                { value: "up", label: say("order.stood-upright"), hint: say("ui.no-foot") },
               ]}
               onChange={(way) => change("upright", { upright: way === "up" })}
             >
-              {(line.upright ?? centre.upright) ? "stood upright" : "laid flat"}
+              {(line.upright ?? centre.upright) ? say("order.stood-upright") : say("ui.laid-flat")}
             </Choice>
             {foot !== undefined && foot >= 0.05 && (
               <>
                 {", "}
-                <How what={`foot of one of the ${what}`} of={`lines[${index}].foot`}>
-                  {wording.mass(foot)} foot
+                <How what={say("order.foot-one", { what })} of={`lines[${index}].foot`}>
+                  {say("ui.foot", { foot: wording.mass(foot) })}
                 </How>
               </>
             )}
@@ -157,9 +157,14 @@ export const LineEditor = memo(function LineEditor(props: {
         ))}
       </div>
       <button
-        aria-label={`Remove ${what}`}
+        aria-label={say("order.remove", { what })}
         className="text-ink2 hover:text-act self-start p-1 opacity-60 hover:opacity-100 focus-visible:opacity-100"
-        onClick={() => edit("lines", withoutLine(line.id))}
+        onClick={(e) => {
+          const row = e.currentTarget.closest("li");
+          const next = row?.nextElementSibling ?? row?.previousElementSibling ?? e.currentTarget.closest("section");
+          next?.querySelector<HTMLElement>("[data-count], textarea")?.focus();
+          edit("lines", withoutLine(line.id));
+        }}
       >
         <X size={16} />
       </button>
@@ -196,7 +201,7 @@ function ColourChoice(props: {
 
   return (
     <Choice
-      label={`Colour of ${what}`}
+      label={say("order.colour-2", { what })}
       value={potKey(line.coating, line.colour)}
       options={options}
       onChange={(key) => {

@@ -9,6 +9,7 @@ import { designOf, orderOf, plain, wear } from "../looks/designed";
 import { LookEditor } from "../looks/LookEditor";
 import { changeLine, type Edit } from "./draft";
 import { useTally } from "./useTally";
+import { say } from "../../wording/say";
 
 const none = "";
 
@@ -40,10 +41,10 @@ export function LineLook(props: {
       ))}
       <p className="text-ink2 text-[15px]">
         <Choice
-          label={`Look of ${what}`}
+          label={say("order.look", { what })}
           value={looks.find((l) => l.look.name === line.look)?.look.code ?? none}
           options={[
-            { value: none, label: "no look" },
+            { value: none, label: say("order.no-design") },
             ...own.map(({ look }) => ({ value: look.code, label: look.name })),
             ...others.map(({ look }) => ({
               value: look.code,
@@ -56,11 +57,12 @@ export function LineLook(props: {
             edit(`${line.id}.look`, changeLine(line.id, look ? wear(look) : { look: null, decor: null }));
           }}
         >
-          {line.look ?? (decorated ? "its own design" : "no look")}
+          {line.look ?? (decorated ? say("order.custom-design") : say("order.no-design"))}
         </Choice>
         {" · "}
         <button className="text-act font-semibold" onClick={() => setOpen(true)}>
-          design<span className="sr-only"> the {what}</span>
+          {say("order.design")}
+          <span className="sr-only"> {say("order.the-what", { what })}</span>
         </button>
       </p>
       {notes.map(([field, text]) => (
@@ -90,7 +92,7 @@ function Designing(props: {
   const design = designOf({ ...line, decor: line.decor ?? plain });
   const { tally } = useTally(orderOf(design, 1));
   return (
-    <Sheet open close={props.close} title={`Design of the ${props.what}`} full>
+    <Sheet open close={props.close} title={say("order.design-2", { what: props.what })} full>
       <div className="mt-4">
         <LookEditor
           design={design}
@@ -112,12 +114,17 @@ function wornOf(line: OrderLine, reference: Reference): { srgb?: string | undefi
   const named = (kinds: { code: string; name: string }[], code: string | null) =>
     kinds.find((k) => k.code === code)?.name ?? code ?? "";
   return [
-    ...dips.map((dip) => ({ srgb: colour(dip)?.srgb, says: `then ${colour(dip)?.name ?? dip.colour}` })),
+    ...dips.map((dip) => ({
+      srgb: colour(dip)?.srgb,
+      says: say("order.then-2", { name: colour(dip)?.name ?? dip.colour }),
+    })),
     ...patterns.map((pattern) => ({
       srgb: colour(pattern)?.srgb,
       says: `${colour(pattern)?.name ?? pattern.colour} ${pattern.text ? `“${pattern.text}”` : named(decor.patterns, pattern.kind)}`,
     })),
-    ...sprinkles.map((s) => ({ says: `${named(decor.sprinkles, s.kind)}${s.side === "tip" ? ", tip only" : ""}` })),
+    ...sprinkles.map((s) => ({
+      says: `${named(decor.sprinkles, s.kind)}${s.side === "tip" ? say("order.tip-only") : ""}`,
+    })),
     ...parts.map((p) => ({
       says: `${p.count} ${decor.parts.find((k) => k.code === p.kind)?.[p.count === 1 ? "name" : "plural"] ?? p.kind}`,
     })),

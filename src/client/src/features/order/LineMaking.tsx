@@ -1,31 +1,21 @@
-import { useMemo } from "react";
-import type { Centre, FigurePart, Making, MouldDraft, MouldTally, OrderLine, Reference } from "../../api/client";
-import { colourOf, pieceName, sizeOf } from "../../api/queries";
+import type { Centre, FigurePart, Making, Reference } from "../../api/client";
+import { colourOf, sizeOf } from "../../api/queries";
 import { Choice, colourOptions, Dot } from "../../ui/Choice";
-import { How } from "../../ui/How";
 import { FieldNote } from "../../ui/notes";
 import { useWording } from "../../ui/units";
 import { FigurePicture } from "../piece/FigurePicture";
 import { pieceOf } from "../piece/points";
-import { changeLine, type Edit } from "./draft";
+import { changeLine } from "./draft";
+import { InMould } from "./LineMould";
+import type { ChangeMaking, MakingProps } from "./making";
+import { say } from "../../wording/say";
 
 const bought = "bought";
 const none = "";
 const noStick = "none";
 
-interface Props {
-  index: number;
-  line: OrderLine;
-  what: string;
-  centre: Centre | undefined;
-  reference: Reference;
-  moulded: MouldTally | undefined;
-  notes: Record<string, string>;
-  edit: Edit;
-}
-
 /** How the pieces of a line come to be, where there is a choice: by a recipe, in a mould, put together from parts. */
-export function LineMaking(props: Props) {
+export function LineMaking(props: MakingProps) {
   const { line, centre, reference, edit, index } = props;
   const change = (field: string, part: Partial<Making>) =>
     edit(`${line.id}.making.${field}`, changeLine(line.id, { making: { ...line.making, ...part } }));
@@ -45,9 +35,12 @@ export function LineMaking(props: Props) {
   );
 }
 
-type Change = (field: string, part: Partial<Making>) => void;
-
-function Recipe({ line, what, recipes, change }: Props & { recipes: Reference["fillings"]; change: Change }) {
+function Recipe({
+  line,
+  what,
+  recipes,
+  change,
+}: MakingProps & { recipes: Reference["fillings"]; change: ChangeMaking }) {
   const wording = useWording();
   const chosen = line.making?.filling ?? recipes[0]?.code ?? bought;
   const recipe = recipes.find((r) => r.code === chosen);
@@ -66,21 +59,21 @@ function Recipe({ line, what, recipes, change }: Props & { recipes: Reference["f
   return (
     <p className="text-ink2 text-[15px]">
       <Choice
-        label={`How ${what} are made`}
+        label={say("order.how-made", { what })}
         value={chosen}
         options={[
-          ...recipes.map((r) => ({ value: r.code, label: `of ${r.name}` })),
-          { value: bought, label: "bought ready" },
+          ...recipes.map((r) => ({ value: r.code, label: say("ui.of-name", { name: r.name }) })),
+          { value: bought, label: say("order.bought-ready") },
         ]}
         onChange={(filling) => change("filling", { filling, portion: null, shares: null })}
       >
-        {recipe ? `of ${recipe.name}` : "bought ready"}
+        {recipe ? say("ui.of-name", { name: recipe.name }) : say("order.bought-ready")}
       </Choice>
       {recipe && usual > 0 && (
         <>
           {", "}
           <Choice
-            label={`Portion of ${what}`}
+            label={say("order.portion", { what })}
             value={portion ?? usual}
             options={[...new Set(portions)].map((g) => ({
               value: g,
@@ -89,7 +82,7 @@ function Recipe({ line, what, recipes, change }: Props & { recipes: Reference["f
             }))}
             onChange={(g) => change("portion", { portion: g === usual ? null : g })}
           >
-            {wording.mass(portion ?? usual)} each
+            {say("order.each", { portion: wording.mass(portion ?? usual) })}
           </Choice>
         </>
       )}
@@ -100,7 +93,7 @@ function Recipe({ line, what, recipes, change }: Props & { recipes: Reference["f
 const disc = "disc";
 
 /** The stick that pieces are put on, and the piped disc that they are set on. */
-function PutOn({ line, what, centre, reference, change }: Props & { centre: Centre; change: Change }) {
+function PutOn({ line, what, centre, reference, change }: MakingProps & { centre: Centre; change: ChangeMaking }) {
   const wording = useWording();
   const sticks = centre.dippedEndUp ? [] : reference.supplies.filter((s) => s.long !== null);
   const on = line.making?.on ?? null;
@@ -111,18 +104,18 @@ function PutOn({ line, what, centre, reference, change }: Props & { centre: Cent
   const widths = [...new Set([usual - 5, usual, usual + 5, usual + 10, usual + 20, under?.across ?? usual])].sort(
     (a, b) => a - b,
   );
-  const usualStick = centre.holding === "stick" ? "on their usual sticks" : "on no stick";
+  const usualStick = centre.holding === "stick" ? say("order.their-usual-sticks") : say("order.no-stick");
   const stick = sticks.find((s) => s.code === on);
   const options = [
     { value: none, label: usualStick },
-    ...(centre.holding === "stick" ? [{ value: noStick, label: "on no stick" }] : []),
-    ...sticks.map((s) => ({ value: s.code, label: `on ${s.name}` })),
-    ...(under ? [] : [{ value: disc, label: "set on piped discs" }]),
+    ...(centre.holding === "stick" ? [{ value: noStick, label: say("order.no-stick") }] : []),
+    ...sticks.map((s) => ({ value: s.code, label: say("order.on-name", { name: s.name }) })),
+    ...(under ? [] : [{ value: disc, label: say("order.set-piped-discs") }]),
   ];
   return (
     <p className="text-ink2 text-[15px]">
       <Choice
-        label={`What ${what} are put on`}
+        label={say("order.what-put", { what })}
         value={on ?? none}
         options={options}
         onChange={(chosen) => {
@@ -130,34 +123,40 @@ function PutOn({ line, what, centre, reference, change }: Props & { centre: Cent
           else change("on", { on: chosen === none ? null : chosen });
         }}
       >
-        {stick ? `on ${stick.name}` : on === noStick ? "on no stick" : under ? "add a stick" : "add a stick or a disc"}
+        {stick
+          ? say("order.on-name", { name: stick.name })
+          : on === noStick
+            ? say("order.no-stick")
+            : under
+              ? say("order.add-stick")
+              : say("order.add-stick-or-disc")}
       </Choice>
       {under && (
         <>
           <br />
           <Choice
-            label={`Disc under ${what}`}
+            label={say("order.disc-under", { what })}
             value={under.colour ?? none}
             options={[
-              { value: none, label: "on no disc" },
+              { value: none, label: say("order.no-disc") },
               ...colourOptions(
                 reference.colours.filter((c) => c.coating === (under.coating ?? line.coating)),
-                (name) => `on a disc in ${name}`,
+                (name) => say("order.disc", { name }),
               ),
             ]}
             onChange={(colour) => change("disc", { disc: colour === none ? null : { ...under, colour } })}
           >
             <Dot srgb={colourOf(reference, under.coating, under.colour)?.srgb} />
-            on a disc in {colourOf(reference, under.coating, under.colour)?.name ?? under.colour}
+            {say("order.disc-2")} {colourOf(reference, under.coating, under.colour)?.name ?? under.colour}
           </Choice>
           {", "}
           <Choice
-            label={`Width of the disc under ${what}`}
+            label={say("order.width-disc-under", { what })}
             value={under.across}
             options={widths.map((mm) => ({ value: mm, label: wording.value(mm, "mm") }))}
             onChange={(across) => change("disc", { disc: { ...under, across } })}
           >
-            {wording.value(under.across, "mm")} wide
+            {say("order.wide", { across: wording.value(under.across, "mm") })}
           </Choice>
         </>
       )}
@@ -165,187 +164,7 @@ function PutOn({ line, what, centre, reference, change }: Props & { centre: Cent
   );
 }
 
-function InMould({ line, what, reference, moulded, index, change }: Props & { change: Change }) {
-  const wording = useWording();
-  const draft = line.making?.mould ?? null;
-  const mould = reference.moulds.find((m) => m.code === draft?.mould);
-  const set = (part: Partial<MouldDraft> | null) =>
-    change("mould", {
-      mould: part && {
-        ...{ mould: null, insert: null, insertSize: null, accent: null, features: null, broken: null },
-        ...draft,
-        ...part,
-      },
-    });
-  const inserts = useMemo(
-    () =>
-      reference.centres
-        .filter((c) => c.holding !== "mould" && !c.figure)
-        .flatMap((c) =>
-          c.sizes.map((s) => ({
-            value: `${c.code}.${s.code}`,
-            label: pieceName(reference, c.code, s.code),
-            hint: s.length > longestWhole ? "broken" : undefined,
-          })),
-        ),
-    [reference],
-  );
-  const insert = draft?.insert ? `${draft.insert}.${draft.insertSize}` : none;
-  const accent = draft?.accent ? colourOf(reference, draft.accent.coating, draft.accent.colour) : undefined;
-  return (
-    <>
-      <p className="text-ink2 text-[15px]">
-        <Choice
-          label={`Mould of ${what}`}
-          value={draft?.mould ?? none}
-          options={[
-            { value: none, label: "any cavity of that size" },
-            ...reference.moulds.map((m) => ({
-              value: m.code,
-              label: m.name,
-              hint: `${m.trays} × ${m.cavities}, ${wording.value(m.deep, "mm")} deep`,
-            })),
-          ]}
-          onChange={(code) => set(code === none ? null : { mould: code })}
-        >
-          {mould ? `in the ${mould.name}` : "any cavity of that size"}
-        </Choice>
-        {mould && (
-          <>
-            <br />
-            <Choice
-              label={`Insert of ${what}`}
-              value={insert}
-              options={[{ value: none, label: "solid, no insert" }, ...inserts]}
-              onChange={(key) => {
-                const [centre = "", size = ""] = key.split(".");
-                set(
-                  key === none
-                    ? { insert: null, insertSize: null, broken: null }
-                    : {
-                        ...{ insert: centre, insertSize: size },
-                        broken: inserts.some((i) => i.value === key && i.hint) ? usualBroken : null,
-                      },
-                );
-              }}
-            >
-              {inserts.find((i) => i.value === insert)?.label ?? "solid, no insert"}
-            </Choice>
-            {insert !== none && (
-              <>
-                {", "}
-                <Choice
-                  label={`How the insert of ${what} goes in`}
-                  value={draft?.broken ?? 0}
-                  options={[0, ...shares].map((share) => ({ value: share, label: wholeOrBroken(share) }))}
-                  onChange={(share) => set({ broken: share === 0 ? null : share })}
-                >
-                  {wholeOrBroken(draft?.broken ?? 0)}
-                </Choice>
-              </>
-            )}
-            <br />
-            <Features what={what} line={line} reference={reference} draft={draft} set={set} />
-            <Choice
-              label={`First layer of ${what}`}
-              value={draft?.accent?.colour ?? none}
-              options={[
-                { value: none, label: "one colour" },
-                ...colourOptions(
-                  reference.colours.filter((c) => c.coating === line.coating && c.code !== line.colour),
-                  (name) => `${name} first`,
-                ),
-              ]}
-              onChange={(colour) =>
-                set({
-                  accent:
-                    colour === none ? null : { coating: line.coating, colour, share: draft?.accent?.share ?? 0.2 },
-                })
-              }
-            >
-              {draft?.accent ? (
-                <>
-                  <Dot srgb={accent?.srgb} />
-                  {accent?.name ?? draft.accent.colour} first
-                </>
-              ) : (
-                "one colour"
-              )}
-            </Choice>
-          </>
-        )}
-      </p>
-      {moulded && (
-        <p className="text-ink2 text-[15px]">
-          <How what={`coating in a cavity for ${what}`} of={`lines[${index}].moulded.coating`}>
-            {wording.value(moulded.coating.value, "mL")} a cavity
-          </How>
-          <br />
-          <How what={`dry wafers in a cavity for ${what}`} of={`lines[${index}].moulded.dryWafers`}>
-            {moulded.ruleAgrees ? "as" : "not as"} heaped wafers say ({wording.value(moulded.dryWafers.value, "mL")})
-          </How>
-          <br />
-          <How what={`rounds of ${what}`} of={`lines[${index}].moulded.rounds`}>
-            {moulded.rounds.value} {moulded.rounds.value === 1 ? "round" : "rounds"} of {moulded.atOnce}
-          </How>
-        </p>
-      )}
-    </>
-  );
-}
-
-// Longer than any mould here: it goes in broken.
-const longestWhole = 70;
-const usualBroken = 0.3;
-const shares = [0.2, usualBroken, 0.4, 0.5];
-const wholeOrBroken = (share: number) =>
-  share === 0 ? "pressed in whole" : `broken, ${Math.round(share * 100)}% of the cavity`;
-
-const brushed = 0.03;
-
-/** Details brushed into a cavity before anything else. */
-function Features(props: {
-  what: string;
-  line: OrderLine;
-  reference: Reference;
-  draft: MouldDraft | null;
-  set: (part: Partial<MouldDraft>) => void;
-}) {
-  const { what, line, reference, draft, set } = props;
-  const features = draft?.features ?? [];
-  const colours = reference.colours.filter((c) => c.coating === line.coating);
-  const brush = (at: number, colour: string) => {
-    if (colour === none) set({ features: features.filter((_, i) => i !== at) });
-    else if (at === features.length)
-      set({ features: [...features, { coating: line.coating, colour, share: brushed }] });
-    else set({ features: features.map((f, i) => (i === at ? { ...f, colour } : f)) });
-  };
-  return [...features, null].map((feature, i) => (
-    <span key={i}>
-      <Choice
-        label={feature ? `Feature ${i + 1} of ${what}` : `One more feature of ${what}`}
-        value={feature?.colour ?? none}
-        options={[
-          { value: none, label: feature ? "no such feature" : "no more features" },
-          ...colourOptions(colours, (name) => `features in ${name}`),
-        ]}
-        onChange={(colour) => brush(i, colour)}
-      >
-        {feature ? (
-          <>
-            <Dot srgb={colourOf(reference, feature.coating, feature.colour)?.srgb} />
-            features in {colourOf(reference, feature.coating, feature.colour)?.name ?? feature.colour}
-          </>
-        ) : (
-          "brush a feature in"
-        )}
-      </Choice>
-      <br />
-    </span>
-  ));
-}
-
-function Parts({ line, what, centre, reference, change }: Props & { change: Change }) {
+function Parts({ line, what, centre, reference, change }: MakingProps & { change: ChangeMaking }) {
   const figure = centre?.figure;
   const size = sizeOf(reference, line.centre, line.size);
   const body = pieceOf(reference, line, { coat: 2, dipLine: size?.length ?? 40, look: null, seen: null });
@@ -362,7 +181,7 @@ function Parts({ line, what, centre, reference, change }: Props & { change: Chan
         figure={figure}
         body={body}
         srgbOf={srgbOf}
-        label={`${centre.name}, put together`}
+        label={say("ui.put-together", { name: centre.name })}
         className="bg-parchment my-2 h-32 w-full rounded-lg p-2"
       />
       <ul className="text-ink2 text-[15px]">
@@ -371,10 +190,10 @@ function Parts({ line, what, centre, reference, change }: Props & { change: Chan
             {part.places.length > 1 && `${part.places.length} `}
             {part.name}{" "}
             <Choice
-              label={`Colour of the ${part.name} of ${what}`}
+              label={say("order.colour", { name: part.name, what })}
               value={colours[part.code] ?? none}
               options={[
-                { value: none, label: part.colour ? "as usual" : "as the body" },
+                { value: none, label: part.colour ? say("order.as-usual") : say("ui.as-body") },
                 ...colourOptions(reference.colours.filter((c) => c.coating === line.coating)),
               ]}
               onChange={(colour) => {
@@ -385,7 +204,7 @@ function Parts({ line, what, centre, reference, change }: Props & { change: Chan
               }}
             >
               <Dot srgb={srgbOf(part)} />
-              {own(part) ?? "as the body"}
+              {own(part) ?? say("ui.as-body")}
             </Choice>
           </li>
         ))}

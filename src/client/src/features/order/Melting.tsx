@@ -6,6 +6,7 @@ import { NumberField } from "../../ui/fields";
 import { ErrorNote, Waiting } from "../../ui/notes";
 import { span, useWording } from "../../ui/units";
 import { Words } from "../../ui/Words";
+import { listed, say } from "../../wording/say";
 
 /** How a pot is melted by the method at hand, how it cools, and what to hold back as seed. */
 export function Melting({ coating, grams }: { coating: string; grams: number }) {
@@ -27,45 +28,51 @@ export function Melting({ coating, grams }: { coating: string; grams: number }) 
   return (
     <>
       <Words
-        label="Melted by"
+        label={say("order.melt-by")}
         value={melt.method}
         options={melts.map((m) => ({ value: m.melt.method, label: m.melt.name }))}
         onChange={setMethod}
       />
       <p className="mt-2" data-testid="melting">
-        <HowLines what="melting" lines={shown.working}>
+        <HowLines what={say("order.melting")} lines={shown.working}>
           <b>{span(melt.heating)}</b>
         </HowLines>{" "}
-        for {wording.mass(melted)}
-        {melt.bursts.length > 0 && `, ${span(melt.inAll)} with stirring: ${burstsIn(melt.bursts)}`}. Off at{" "}
-        {wording.temperature(Math.round(melt.off))}
-        {melt.melted < 0.995 && `, ${Math.round(melt.melted * 100)} % melted`}; stirred it comes to{" "}
-        {wording.temperature(Math.round(melt.settles))}
-        {!seeding && melt.coolsToDip >= 30 && `, and in ${span(melt.coolsToDip)} to dipping temperature`}.{" "}
-        {melt.keepsWarm && "Left on its lower setting it stays warm. "}
-        {!melt.keepsWarm && !seeding && `It can be dipped with for about ${span(melt.holds)}, then warm it again. `}
-        Never above {wording.temperature(neverAbove)}.
+        {say("order.for-melted", { melted: wording.mass(melted) })}
+        {melt.bursts.length > 0 &&
+          say("order.with-stirring", { inAll: span(melt.inAll), burstsIn: burstsIn(melt.bursts) })}
+        {say("order.off", { off: wording.temperature(Math.round(melt.off)) })}
+        {melt.melted < 0.995 && say("order.melted", { melted: Math.round(melt.melted * 100) })}
+        {say("order.stirred-settles", { settles: wording.temperature(Math.round(melt.settles)) })}
+        {!seeding &&
+          melt.coolsToDip >= 30 &&
+          say("order.dipping-temperature", { coolsToDip: span(melt.coolsToDip) })}.{" "}
+        {melt.keepsWarm && say("order.left-its-lower-setting-stays")}
+        {!melt.keepsWarm && !seeding && say("order.can-dipped-with-about-then", { holds: span(melt.holds) })}
+        {say("order.never-above", { neverAbove: wording.temperature(neverAbove) })}
       </p>
       <p className="text-ink2 mt-1">{melt.how}</p>
       {melt.warning && <p className="text-mind mt-1">{melt.warning}</p>}
       {seeding && (
         <div className="mt-3 grid items-end gap-x-5 gap-y-2 sm:grid-cols-[1fr_10rem]">
           <p data-testid="seeding">
-            Hold back{" "}
-            <HowLines what="seed" lines={seeding.working}>
+            {say("order.hold-back")}{" "}
+            <HowLines what={say("ui.seed")} lines={seeding.working}>
               <b>{wording.mass(seeding.seeding.seed)}</b>
             </HowLines>{" "}
-            as seed and melt {wording.mass(seeding.seeding.melt)} to {wording.temperature(seeding.seeding.from)}: it
-            lands at {wording.temperature(seeding.seeding.landsAt)}.{" "}
+            {say("order.as-seed-melt-ends-up", {
+              melt: wording.mass(seeding.seeding.melt),
+              from: wording.temperature(seeding.seeding.from),
+              landsAt: wording.temperature(seeding.seeding.landsAt),
+            })}{" "}
             <span className={seeding.seeding.held ? "text-ink2" : "text-mind"}>{seeding.seeding.advice}</span>
           </p>
           <NumberField
-            label="Melted to"
+            label={say("order.melted-2")}
             unit="°C"
             value={from}
             placeholder={String(wording.typed("°C").show(seeding.seeding.from))}
             onChange={setFrom}
-            error={melting.isError ? "Enter a temperature from 20 to 80 °C." : undefined}
+            error={melting.isError ? say("order.enter-temperature-from-20-80") : undefined}
           />
         </div>
       )}
@@ -75,6 +82,5 @@ export function Melting({ coating, grams }: { coating: string; grams: number }) 
 
 /** "5 × 30 s and 10 s". */
 function burstsIn(bursts: { times: number; each: number }[]): string {
-  const parts = bursts.map((b) => (b.times === 1 ? `${b.each} s` : `${b.times} × ${b.each} s`));
-  return parts.length === 1 ? (parts[0] ?? "") : `${parts.slice(0, -1).join(", ")} and ${parts[parts.length - 1]}`;
+  return listed(bursts.map((b) => (b.times === 1 ? say("order.s", { each: b.each }) : `${b.times} × ${b.each} s`)));
 }

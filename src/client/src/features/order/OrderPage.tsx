@@ -1,8 +1,8 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect } from "react";
 import { useLocation, useParams } from "react-router";
-import type { Order, Reference, SharedPot } from "../../api/client";
-import { orderQuery, referenceQuery, sharedQuery, useKitchen } from "../../api/queries";
+import type { Order, Reference, SharedPot, Tally } from "../../api/client";
+import { colourOf, orderQuery, referenceQuery, sharedQuery, useKitchen } from "../../api/queries";
 import { freshOrder } from "./freshOrder";
 import type { Keeping } from "./Keeper";
 import { HowOrder } from "../../ui/How";
@@ -13,6 +13,9 @@ import { Trays } from "./Trays";
 import { useDraft } from "./useDraft";
 import { useTally } from "./useTally";
 import { useUndoKeys } from "../../ui/useUndoKeys";
+import { useStill } from "../../ui/useStill";
+import { useWording, type Wording } from "../../ui/units";
+import { say } from "../../wording/say";
 
 export function OrderPage() {
   const { id = "" } = useParams();
@@ -31,6 +34,7 @@ function OrderDesk({ order, reference }: { order: Order; reference: Reference })
   const desk = useDraft(order);
   const { of, tally, problem } = useTally(desk.draft, order.tally);
   useUndoKeys(desk.undo, desk.redo);
+  const wording = useWording();
   const shared = useShared(desk.draft.pickup, desk.keeping, order);
 
   return (
@@ -44,11 +48,25 @@ function OrderDesk({ order, reference }: { order: Order; reference: Reference })
           problem={problem}
           now={useKitchen().data?.now}
         />
-        <Trays draft={of} tally={tally} reference={reference} />
         <Pots draft={of} pots={desk.draft.pots} edit={desk.edit} tally={tally} reference={reference} shared={shared} />
+        <Trays draft={of} tally={tally} reference={reference} />
       </div>
+      <p role="status" className="sr-only">
+        {useStill(whatToMelt(tally, reference, wording))}
+      </p>
     </HowOrder>
   );
+}
+
+/** What the order comes to, for who does not see it change. */
+function whatToMelt(tally: Tally, reference: Reference, wording: Wording): string {
+  const pots = tally.pots.map((pot) =>
+    say("order.name-mass", {
+      name: colourOf(reference, pot.coating, pot.colour)?.name ?? pot.colour,
+      mass: wording.mass(pot.toMelt.value),
+    }),
+  );
+  return pots.length === 0 ? "" : say("order.pieces-melt", { count: tally.pieces, pots: pots.join(", ") });
 }
 
 const none: SharedPot[] = [];

@@ -5,6 +5,7 @@ import { centreOf } from "../../api/queries";
 import { Choice } from "../../ui/Choice";
 import { FieldNote } from "../../ui/notes";
 import type { Edit } from "./draft";
+import { say } from "../../wording/say";
 
 /** For how many pieces one usually is, and how much of it. */
 const usual: Record<string, [each: number, per: number]> = {
@@ -50,21 +51,21 @@ export const Packing = memo(function Packing(props: {
               </b>{" "}
               {supply?.name ?? p.supply}
               {p.lines && !props.choosesLines && (
-                <span className="text-ink2"> for {p.lines.map(nameOf).join(", ")}</span>
+                <span className="text-ink2"> {say("order.for-lines", { lines: p.lines.map(nameOf).join(", ") })}</span>
               )}
               {lines.length > 1 && props.choosesLines && (
                 <span className="text-ink2 block">
                   {"for "}
                   <Choice
-                    label={`Pieces in ${supply?.name ?? p.supply}`}
+                    label={say("order.pieces-6", { name: supply?.name ?? p.supply })}
                     value={p.lines?.length === 1 ? String(p.lines[0]) : ""}
                     options={[
-                      { value: "", label: "all pieces" },
+                      { value: "", label: say("order.all-pieces") },
                       ...lines.map((_, line) => ({ value: String(line), label: nameOf(line) })),
                     ]}
                     onChange={(line) => change(i, { lines: line === "" ? null : [Number(line)] })}
                   >
-                    {p.lines ? p.lines.map(nameOf).join(", ") : "all pieces"}
+                    {p.lines ? p.lines.map(nameOf).join(", ") : say("order.all-pieces")}
                   </Choice>
                 </span>
               )}
@@ -73,22 +74,22 @@ export const Packing = memo(function Packing(props: {
               {supply?.unit === "m" && (
                 <>
                   <Small
-                    label={`Metres of ${supply.name} each time`}
+                    label={say("order.metres-each-time", { name: supply.name })}
                     value={p.each}
                     onChange={(each) => change(i, { each })}
                   />
-                  <span className="mr-1">m</span>
+                  <span className="mr-1">{say("order.m")}</span>
                 </>
               )}
-              per
+              {say("order.per")}
               <Small
-                label={`One of ${supply?.name ?? p.supply} for how many pieces`}
+                label={say("order.one-how-many-pieces", { name: supply?.name ?? p.supply })}
                 value={p.per}
                 onChange={(per) => change(i, { per: Math.round(per) })}
               />
             </span>
             <button
-              aria-label={`Without ${supply?.name ?? p.supply}`}
+              aria-label={say("order.without", { name: supply?.name ?? p.supply })}
               className="text-ink2 hover:text-act"
               onClick={() =>
                 set(
@@ -109,7 +110,7 @@ export const Packing = memo(function Packing(props: {
       })}
       <span className="text-act font-semibold print:hidden">
         <Choice
-          label="Packing"
+          label={say("order.packing")}
           value=""
           options={reference.supplies.map((s) => ({ value: s.code, label: s.name }))}
           onChange={(supply) => {
@@ -117,7 +118,7 @@ export const Packing = memo(function Packing(props: {
             set("list", [...packing, { supply, each, per, lines: null }]);
           }}
         >
-          {packing.length > 0 ? "and packed in …" : "packed in …"}
+          {packing.length > 0 ? say("order.add-packaging") : say("order.add-packaging")}
         </Choice>
       </span>
     </div>

@@ -6,6 +6,7 @@ import { colourOf } from "../../api/queries";
 import { FieldNote } from "../../ui/notes";
 import { RemoveButton } from "../looks/Row";
 import type { Draft, Edit } from "./draft";
+import { say } from "../../wording/say";
 
 const most = 5;
 const fewest = 2;
@@ -31,13 +32,17 @@ export function PaletteRow(props: { draft: Draft; reference: Reference; notes: R
       return { ...d, palette: [...has, ...free].slice(0, Math.max(fewest, has.length + 1)) };
     });
   return (
-    <section aria-label="Palette" className="border-line border-t border-dashed py-3" data-testid="palette">
+    <section
+      aria-label={say("order.palette")}
+      className="border-line border-t border-dashed py-3"
+      data-testid="palette"
+    >
       <div className="flex items-baseline justify-between">
-        <h2 className="text-ink2">palette</h2>
+        <h2 className="text-ink2">{say("order.palette-2")}</h2>
         {scheme.length < most && (
           <button className="text-act flex items-center gap-1 font-semibold" onClick={add}>
             <Plus size={16} className="self-center" />
-            {scheme.length === 0 ? "a scheme of colours" : "a colour"}
+            {scheme.length === 0 ? say("order.add-colour-scheme") : say("order.colour-3")}
           </button>
         )}
       </div>
@@ -46,14 +51,14 @@ export function PaletteRow(props: { draft: Draft; reference: Reference; notes: R
           <span key={i} className="flex items-center">
             <input
               type="color"
-              aria-label={`Colour ${i + 1} of the palette`}
+              aria-label={say("order.colour-palette", { number: i + 1 })}
               className="dab"
               value={srgb}
               onChange={(e) => set(i, e.target.value)}
             />
             {scheme.length > fewest && (
               <RemoveButton
-                label={`Remove colour ${i + 1} of the palette`}
+                label={say("order.remove-colour-palette", { number: i + 1 })}
                 onClick={() => edit("palette", (d) => ({ ...d, palette: (d.palette ?? []).filter((_, k) => k !== i) }))}
               />
             )}
@@ -66,7 +71,7 @@ export function PaletteRow(props: { draft: Draft; reference: Reference; notes: R
           className="text-act mt-1 font-semibold"
           onClick={() => edit("palette.put", (d) => ({ ...d, lines: coloured(d.lines, palette) }))}
         >
-          Put it on all pieces
+          {say("order.use-all-pieces")}
         </button>
       )}
       {scheme.length > 0 && (
@@ -74,7 +79,7 @@ export function PaletteRow(props: { draft: Draft; reference: Reference; notes: R
           className="text-ink2 ml-4 font-semibold"
           onClick={() => edit("palette.none", (d) => ({ ...d, palette: [] }))}
         >
-          No palette
+          {say("order.no-palette")}
         </button>
       )}
       <FieldNote id="note-palette" text={props.notes.palette} />
@@ -90,7 +95,7 @@ function Says({ palette, reference }: { palette: Palette; reference: Reference }
     palette.colours
       .slice(i + 1)
       .filter((other) => other.srgb !== c.srgb && !c.seenOn.includes(other.srgb))
-      .map((other) => `${nameOf(c.srgb)} and ${nameOf(other.srgb)}`),
+      .map((other) => say("order.nameof-and-nameof2", { nameOf: nameOf(c.srgb), nameOf2: nameOf(other.srgb) })),
   );
   return (
     <>
@@ -98,17 +103,23 @@ function Says({ palette, reference }: { palette: Palette; reference: Reference }
         .filter((c) => !c.reached)
         .map((c) => (
           <p key={c.srgb} className="text-ink2 text-[13px] leading-snug">
-            Nearest to colour {palette.colours.indexOf(c) + 1} is {name(c.colour)}: {c.words}.{" "}
+            {say("order.nearest-colour", {
+              indexOf: palette.colours.indexOf(c) + 1,
+              name: name(c.colour),
+              words: c.words,
+            })}{" "}
             <Link
               className="text-act font-semibold"
               to={`/colour?coating=${reference.usualCoating}&target=${encodeURIComponent(c.srgb)}`}
             >
-              mix it
+              {say("order.mix")}
             </Link>
           </p>
         ))}
       {lost.length > 0 && (
-        <p className="text-mind text-[13px] leading-snug">Hardly seen on one another: {lost.join("; ")}.</p>
+        <p className="text-mind text-[13px] leading-snug">
+          {say("order.too-close-tell-apart", { lost: lost.join("; ") })}
+        </p>
       )}
     </>
   );

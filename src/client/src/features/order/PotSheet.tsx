@@ -7,6 +7,7 @@ import { Melting } from "./Melting";
 import { How } from "../../ui/How";
 import { Sheet } from "../../ui/Sheet";
 import { batchesWords, dayName, oftenWords, packs, span, tablespoons, useWording } from "../../ui/units";
+import { say } from "../../wording/say";
 
 /** Everything else about a pot: how it flows and is thinned, its melts, what to buy, what is left, what other vessels would want. */
 export function PotSheet(props: { pot: Pot; name: string; reference: Reference; close: () => void }) {
@@ -20,17 +21,17 @@ export function PotSheet(props: { pot: Pot; name: string; reference: Reference; 
   const thinner = reference.thinners.find((t) => t.code === pot.thinner?.code);
 
   return (
-    <Sheet open close={props.close} title={`The ${name} pot`}>
+    <Sheet open close={props.close} title={say("order.pot", { name })}>
       {pot.vessel && (
-        <Part title="How it flows">
+        <Part title={say("order.how-flows")}>
           <p>
-            A test dip keeps{" "}
-            <How what={`${name}, film on a test dip`} of={`pots.${pot.key}.testFilm`}>
+            {say("order.test-dip-keeps")}{" "}
+            <How what={say("order.film-test-dip", { name })} of={`pots.${pot.key}.testFilm`}>
               {film(pot.testFilm.value)}
             </How>
-            {pot.thinner && ` with ${thinner?.name}, ${film(pot.thinner.before)} without`}. Dip at{" "}
-            {wording.temperature(pot.dipFrom)}
-            {pot.dipTo > pot.dipFrom && ` to ${wording.temperature(pot.dipTo)}`}.
+            {pot.thinner && say("order.with-without", { name: thinner?.name, before: film(pot.thinner.before) })}
+            {say("order.dip", { dipFrom: wording.temperature(pot.dipFrom) })}
+            {pot.dipTo > pot.dipFrom && say("order.to-dipto", { dipTo: wording.temperature(pot.dipTo) })}.
           </p>
           {pot.advice && <p className="mt-1">{pot.advice}</p>}
         </Part>
@@ -42,94 +43,119 @@ export function PotSheet(props: { pot: Pot; name: string; reference: Reference; 
             className="text-act font-semibold"
             to={`/logbook/new?order=${encodeURIComponent(id)}&pot=${encodeURIComponent(pot.key)}`}
           >
-            Log this batch
+            {say("ui.log-this-batch")}
           </Link>
         </p>
       )}
       {pot.thinner && (
-        <Part title={`Thinning with ${thinner?.name}`}>
+        <Part title={say("order.thinning-with", { name: thinner?.name })}>
           <p>
-            {wording.mass(pot.thinner.mass.value)}, {tablespoons(pot.thinner.tablespoons)}, to{" "}
-            {wording.mass(pot.ofCoating)} of coating. {pot.thinner.how}
+            {say("order.coating", {
+              mass: wording.mass(pot.thinner.mass.value),
+              tablespoons: tablespoons(pot.thinner.tablespoons),
+              ofCoating: wording.mass(pot.ofCoating),
+              how: pot.thinner.how,
+            })}
           </p>
-          <p className="mt-2 font-semibold">Still thick at the dip temperature?</p>
+          <p className="mt-2 font-semibold">{say("order.still-thick-dipping-temperature")}</p>
           {pot.thinner.still.length > 0 ? (
             <ul className="mt-1">
               {pot.thinner.still.map((step) => (
                 <li key={step.tablespoons} className="border-line flex justify-between border-t border-dashed py-1">
                   <span>
-                    {tablespoons(step.tablespoons)} more, {wording.mass(step.mass)}; melt it in warm
+                    {say("order.more-melt-warm", {
+                      tablespoons: tablespoons(step.tablespoons),
+                      mass: wording.mass(step.mass),
+                    })}
                   </span>
                   <b>{film(step.film)}</b>
                 </li>
               ))}
             </ul>
           ) : (
-            <p>Don’t add more, or it won’t set firm. Warm it, or take a coating with more fat.</p>
+            <p>{say("order.dont-add-more-or-wont")}</p>
           )}
         </Part>
       )}
       {pot.drizzle && (
-        <Part title="In bags">
+        <Part title={say("order.bags")}>
           <p>
-            {wording.mass(pot.drizzle.inBags.value)}, melted apart and kept plain: thinned coating runs off and sets
-            soft. {pot.drizzle.loads === 1 ? "One bag load" : `${pot.drizzle.loads} bag loads`}
-            {at && `, at ${wording.between(at.from.value, at.to.value, at.from.unit)}`}. Try it on parchment before the
-            first piece.
+            {say("order.melted-separately-unthinned-thinned-coating", {
+              inBags: wording.mass(pot.drizzle.inBags.value),
+              loads:
+                pot.drizzle.loads === 1
+                  ? say("order.one-bag-load")
+                  : say("order.bag-loads", { loads: pot.drizzle.loads }),
+            })}
+            {at && say("order.at-from", { from: wording.between(at.from.value, at.to.value, at.from.unit) })}
+            {say("order.try-parchment-before-first-piece")}
           </p>
         </Part>
       )}
       {pot.melts.length > 0 && (
         <Part
-          title={pot.melts.length === 1 ? "One melt for dipping" : `${pot.melts.length} melts, one after the other`}
+          title={
+            pot.melts.length === 1
+              ? say("order.melt-dipping-all-once")
+              : say("order.melt-batches-one-after-other", { count: pot.melts.length })
+          }
         >
           {pot.melts.length === 1 ? (
-            <p>All {wording.mass(pot.melts[0] ?? 0)} at once.</p>
+            <p>{say("order.all-once", { melts: wording.mass(pot.melts[0] ?? 0) })}</p>
           ) : (
             <p>
-              {wording.mass(pot.melts[0] ?? 0)} first; when it is down to the pool, top up with{" "}
-              {pot.melts.length === 2 ? "" : `${pot.melts.length - 1} times `}
-              {wording.mass(pot.melts[1] ?? 0)}, melted apart.
+              {say("order.first-when-only-dipping-depth", {
+                melts: wording.mass(pot.melts[0] ?? 0),
+                count: pot.melts.length === 2 ? "" : say("order.times", { count: pot.melts.length - 1 }),
+                melts2: wording.mass(pot.melts[1] ?? 0),
+              })}
             </p>
           )}
         </Part>
       )}
-      <Part title="Melting">
+      <Part title={say("order.melting-2")}>
         <Melting coating={pot.coating} grams={(pot.melts[0] ?? pot.toMelt.value) / (1 + (pot.thinner?.share ?? 0))} />
       </Part>
-      <Part title="From the cupboard and the shop">
+      <Part title={say("order.from-cupboard-shop")}>
         <ul>
           {pot.cover.lots.map((lot, i) => (
             <li key={i}>
-              {wording.mass(lot.amount)} you have
-              {lot.bestBefore && `, best before ${dayName(lot.bestBefore)} ${lot.bestBefore.slice(0, 4)}`}
+              {say("order.you-have", { amount: wording.mass(lot.amount) })}
+              {lot.bestBefore &&
+                say("order.best-before", {
+                  bestBefore: dayName(lot.bestBefore),
+                  bestBefore2: lot.bestBefore.slice(0, 4),
+                })}
             </li>
           ))}
           {pot.cover.packs.map((pack) => (
             <li key={pack.holds} className="flex justify-between">
               <span>
                 {pack.count} × {wording.pack(pack.holds)}
-                {pack.coupons > 0 && `, ${pack.coupons} with a coupon`}
+                {pack.coupons > 0 && say("order.with-coupon", { coupons: pack.coupons })}
               </span>
               <b>{wording.money(pack.price)}</b>
             </li>
           ))}
-          {pot.cover.packs.length === 0 && pot.cover.lots.length > 0 && <li>Nothing to buy.</li>}
+          {pot.cover.packs.length === 0 && pot.cover.lots.length > 0 && <li>{say("ui.nothing-buy")}</li>}
         </ul>
         <p className="mt-1">
           {pot.cover.packs.length > 0 && (
             <>
-              {packs(pot.packs.value)} is the cheapest cover; {wording.mass(pot.cover.left)} stays unmelted.{" "}
+              {say("order.cheapest-left-unmelted", {
+                packs: packs(pot.packs.value),
+                left: wording.mass(pot.cover.left),
+              })}{" "}
             </>
           )}
-          The coating in the pot is worth{" "}
-          <How what={`${name}, worth`} of={`pots.${pot.key}.worth`}>
+          {say("order.coating-pot-worth")}{" "}
+          <How what={say("order.worth", { name })} of={`pots.${pot.key}.worth`}>
             {wording.money(pot.worth.value)}
           </How>
           .
         </p>
       </Part>
-      <Part title={`Left over: ${wording.mass(pot.leftover.mass)}`}>
+      <Part title={say("order.left-over", { mass: wording.mass(pot.leftover.mass) })}>
         {pot.leftover.uses.length > 0 ? (
           <ul className="list-disc pl-5">
             {pot.leftover.uses.map((use) => (
@@ -137,20 +163,19 @@ export function PotSheet(props: { pot: Pot; name: string; reference: Reference; 
             ))}
           </ul>
         ) : (
-          <p>Too little to keep.</p>
+          <p>{say("order.too-little-keep")}</p>
         )}
         <Covers coating={pot.coating} colour={pot.colour} grams={pot.leftover.mass} reference={reference} />
       </Part>
       {pot.vessels.length > 0 && (
-        <Part title="Ways and vessels">
+        <Part title={say("order.ways-vessels")}>
           <p>
-            What a choice costs beside the coating on the pieces: what is left over and does not come back, and the time
-            of the hands.
+            {say("order.what-each-choice-costs-top")}
             {pot.cost && (
               <>
                 {" "}
-                This one{" "}
-                <How what={`${name}, way and vessel`} of={`pots.${pot.key}.cost`}>
+                {say("order.this-one")}{" "}
+                <How what={say("order.way-vessel", { name })} of={`pots.${pot.key}.cost`}>
                   {wording.money(pot.cost.value.total)}
                 </How>
                 , {span(pot.cost.value.hands)}.
@@ -167,8 +192,11 @@ export function PotSheet(props: { pot: Pot; name: string; reference: Reference; 
                     {choice.cost && (
                       <span className="text-ink2 block text-[13px]">
                         {wayOf(reference, choice.way)?.name}, {span(choice.cost.hands)}
-                        {choice.melts > 1 && ` in ${choice.melts} melts`}, {wording.mass(choice.cost.left)} left,{" "}
-                        {wording.money(choice.cost.total)}
+                        {choice.melts > 1 && say("order.batches", { melts: choice.melts })}
+                        {say("order.left", {
+                          left: wording.mass(choice.cost.left),
+                          total: wording.money(choice.cost.total),
+                        })}
                       </span>
                     )}
                     {choice.reason && <span className="text-ink2 block text-[13px]">{choice.reason}</span>}
@@ -198,14 +226,21 @@ function HowSure({ pot, range }: { pot: Pot; range: NonNullable<Pot["range"]> })
   const owner = useOwner();
   const more = Math.round((range.hand.mean - 1) * 100);
   return (
-    <Part title="How sure it is">
+    <Part title={say("order.how-sure")}>
       <p>
-        {more === 0
-          ? "Your pieces take what the tables say"
-          : `Your pieces take ${Math.abs(more)} % ${more > 0 ? "more" : "less"} than the tables say`}
-        , {batchesWords(range.hand.batches)}. Nine times in ten dipping takes {wording.mass(range.from)} to{" "}
-        {wording.mass(range.to)}, pool and tools with it; what you melt is enough {Math.round(range.enough * 100)} % of
-        the time.
+        {say("order.nine-times-ten-dipping-takes", {
+          more:
+            more === 0
+              ? say("order.your-pieces-take-what-tables")
+              : say("order.your-pieces-take-than-tables", {
+                  more: Math.abs(more),
+                  more2: more > 0 ? say("order.more") : say("order.less"),
+                }),
+          batchesWords: batchesWords(range.hand.batches),
+          from: wording.mass(range.from),
+          to: wording.mass(range.to),
+          enough: Math.round(range.enough * 100),
+        })}
       </p>
       <ul className="mt-2">
         {range.choices.map((c) => (
@@ -214,8 +249,8 @@ function HowSure({ pot, range }: { pot: Pot; range: NonNullable<Pot["range"]> })
             className="border-line flex flex-wrap justify-between gap-x-4 border-t border-dashed py-1"
           >
             <span>
-              enough {oftenWords(c.certainty)}
-              {c.isCheapest && owner && <span className="text-go font-semibold"> · cheapest</span>}
+              {say("order.enough", { oftenWords: oftenWords(c.certainty) })}
+              {c.isCheapest && owner && <span className="text-go font-semibold"> {say("order.cheapest")}</span>}
             </span>
             <span>
               <b>{wording.mass(c.toMelt)}</b>
@@ -225,11 +260,11 @@ function HowSure({ pot, range }: { pot: Pot; range: NonNullable<Pot["range"]> })
         ))}
       </ul>
       <p className="text-ink2 mt-1 text-[15px]">
-        {pot.drizzle ? "For dipping, without what goes into bags. " : ""}
-        {owner && "The cost is what another melt takes when it runs short, and what leftovers lose. "}
-        How often a pot is to be enough is set in{" "}
+        {pot.drizzle ? say("order.dipping-without-what-goes-into") : ""}
+        {owner && say("order.cost-what-another-melt-takes")}
+        {say("order.how-often-pot-should-enough")}{" "}
         <Link className="text-act font-semibold" to="/kitchen/ways">
-          your methods
+          {say("order.your-methods")}
         </Link>
         .
       </p>

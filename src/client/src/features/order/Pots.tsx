@@ -1,17 +1,15 @@
 import { memo, useState } from "react";
-import type { Pot, PotDraft, Reference, SharedPot, Tally } from "../../api/client";
-import { colourOf, potKey, vesselOf, wayOf } from "../../api/queries";
+import type { Reference, SharedPot, Tally } from "../../api/client";
+import { colourOf, potKey, vesselOf } from "../../api/queries";
 import { How } from "../../ui/How";
 import { FieldNote } from "../../ui/notes";
-import { batchesWords, packs, span, tablespoons, useWording, type Wording } from "../../ui/units";
+import { useWording } from "../../ui/units";
 import { changePot, type Draft, type Edit } from "./draft";
-import { PotSheet } from "./PotSheet";
-import { ThinnerChoice } from "./ThinnerChoice";
-import { Bag, BandKey, VesselView, widthOf } from "./VesselView";
-import { VesselPick } from "./VesselPick";
-import { dropsIn } from "../colour/words";
+import { PotView } from "./PotView";
+import { BandKey, widthOf } from "./VesselView";
 import { TrialBatch } from "../looks/TrialBatch";
 import { WhatIf } from "./WhatIf";
+import { capital, say } from "../../wording/say";
 
 /** Millimetres across the drawing when only narrow vessels are used. */
 const leastWidth = 90;
@@ -47,18 +45,18 @@ export const Pots = memo(function Pots(props: {
   const names = [...new Set(tally.pots.map((p) => reference.coatings.find((c) => c.code === p.coating)?.name))];
 
   return (
-    <section aria-labelledby="pots" className="md:col-span-2 xl:col-span-1">
+    <section aria-labelledby="pots" className="min-w-0 md:col-start-2 xl:col-start-3 xl:row-start-1">
       <header className="flex items-baseline justify-between gap-4">
         <h2 id="pots" className="font-serif text-xl">
-          Pots
+          {say("ui.pots")}
         </h2>
         {tally.pots.length > 0 && (
           <span className="flex gap-4">
             <button className="text-act font-bold" onClick={() => setTrying(true)}>
-              Make 2 first
+              {say("ui.make-2-first")}
             </button>
             <button className="text-act font-bold" onClick={() => setAsking(true)}>
-              What if …
+              {say("order.what-if")}
             </button>
           </span>
         )}
@@ -69,7 +67,7 @@ export const Pots = memo(function Pots(props: {
           <BandKey />
         </>
       )}
-      <div className="mt-2 grid gap-x-8 gap-y-7 sm:grid-cols-2 xl:grid-cols-1">
+      <div className="mt-2 grid gap-x-8 gap-y-7 sm:grid-cols-2 md:grid-cols-1 lg:grid-cols-2 xl:grid-cols-1">
         {tally.pots.map((pot) => (
           <PotView
             key={pot.key}
@@ -84,30 +82,26 @@ export const Pots = memo(function Pots(props: {
         ))}
         {potless.map((key) => (
           <div key={key}>
-            <h3 className="text-lg font-bold first-letter:uppercase">
-              {colourOf(reference, ...(key.split(".") as [string, string]))?.name}
+            <h3 className="text-lg font-bold">
+              {capital(colourOf(reference, ...(key.split(".") as [string, string]))?.name ?? key)}
             </h3>
             <FieldNote id={`note-pot-${key}`} text={note(key)} />
             <button
               className="text-act mt-1 font-semibold"
               onClick={() => edit(`pots.${key}.vessel`, changePot(key, { vessel: null }))}
             >
-              Find a vessel for me
+              {say("order.find-vessel-me")}
             </button>
           </div>
         ))}
       </div>
       {tally.pots.length > 0 ? (
         <p className="border-line mt-5 flex justify-between border-t border-dashed pt-3">
-          <span className="text-ink2">all colours</span>
-          <b>
-            {wording.mass(total)}, {wording.money(toBuy)} to buy
-          </b>
+          <span className="text-ink2">{say("order.all-colours")}</span>
+          <b>{say("order.buy-2", { total: wording.mass(total), toBuy: wording.money(toBuy) })}</b>
         </p>
       ) : (
-        <p className="text-ink2 mt-3">
-          A pot for each colour will stand here: how much to melt, how to thin it, and how many packs to open.
-        </p>
+        <p className="text-ink2 mt-3">{say("order.your-pots-appear-here-how")}</p>
       )}
       {tally.pots.length > 1 && <Making tally={tally} reference={reference} />}
       {tally.trimmings.length > 0 && <Trimmings tally={tally} />}
@@ -119,173 +113,12 @@ export const Pots = memo(function Pots(props: {
   );
 });
 
-const PotView = memo(function PotView(props: {
-  pot: Pot;
-  reference: Reference;
-  widest: number;
-  chosen: PotDraft | undefined;
-  edit: Edit;
-  note: string | undefined;
-  shared: SharedPot | undefined;
-}) {
-  const { pot, reference, edit, chosen } = props;
-  const wording = useWording();
-  const [more, setMore] = useState(false);
-  const colour = colourOf(reference, pot.coating, pot.colour);
-  const vessel = vesselOf(reference, pot.vessel);
-  const name = colour?.name ?? pot.colour;
-  const [figure, unit] = wording.massParts(pot.toMelt.value);
-  const noteId = `note-pot-${pot.key}`;
-  const change = (field: keyof PotDraft, value: Partial<PotDraft>) =>
-    edit(`pots.${pot.key}.${field}`, changePot(pot.key, value));
-
-  return (
-    <article className="grid grid-cols-[6rem_1fr] items-end gap-x-3.5" data-testid={`pot-${pot.colour}`}>
-      <div>
-        <VesselView bands={pot.bands} vessel={vessel} srgb={colour?.srgb ?? "#888888"} widest={props.widest} />
-        {pot.drizzle && <Bag srgb={colour?.srgb ?? "#888888"} loads={pot.drizzle.loads} alone={!vessel} />}
-      </div>
-      <div className="space-y-1 text-[15px] leading-snug">
-        <div className="flex items-baseline justify-between">
-          {" "}
-          <h3 className="text-[17px] font-bold first-letter:uppercase">{name}</h3>
-          <button className="text-act font-semibold" onClick={() => setMore(true)}>
-            More<span className="sr-only"> about the {name} pot</span>
-          </button>
-        </div>{" "}
-        <p>
-          <How
-            what={`${name}, to melt`}
-            of={`pots.${pot.key}.toMelt`}
-            className="text-[27px] leading-none font-extrabold"
-          >
-            <span data-testid="to-melt">{figure}</span>
-          </How>{" "}
-          {unit} to melt
-        </p>
-        <p className="text-ink2">
-          {vessel && (
-            <>
-              <How what={`${name}, on the pieces`} of={`pots.${pot.key}.onPieces`}>
-                {wording.mass(pot.onPieces.value)}
-              </How>{" "}
-              on pieces,{" "}
-            </>
-          )}
-          {pot.drizzle && (
-            <>
-              <How what={`${name}, drizzle`} of={`pots.${pot.key}.drizzle`}>
-                {wording.mass(pot.drizzle.mass.value)}
-              </How>{" "}
-              drizzle,{" "}
-            </>
-          )}
-          {vessel && (
-            <>
-              <How what={`${name}, pool`} of={`pots.${pot.key}.pool`}>
-                {wording.mass(pot.pool.value)}
-              </How>{" "}
-              pool,{" "}
-            </>
-          )}
-          <How what={`${name}, spare`} of={`pots.${pot.key}.spare`}>
-            {wording.mass(pot.spare.value)}
-          </How>{" "}
-          spare
-        </p>
-        {pot.range && (
-          <p className="text-ink2" data-testid="range">
-            Dipping takes {wording.mass(pot.range.from)} to {wording.mass(pot.range.to)} nine times in ten,{" "}
-            {batchesWords(pot.range.hand.batches)}.
-          </p>
-        )}
-        {pot.drizzle && (
-          <p className="text-ink2">
-            <How what={`${name}, in bags`} of={`pots.${pot.key}.inBags`}>
-              {wording.mass(pot.drizzle.inBags.value)}
-            </How>{" "}
-            {vessel ? "of it apart, " : ""}in {pot.drizzle.loads === 1 ? "a bag" : `${pot.drizzle.loads} bag loads`},
-            kept plain
-          </p>
-        )}
-        {pot.drops.length > 0 && (
-          <p className="text-ink2" data-testid="pot-drops">
-            from {colourOf(reference, pot.coating, pot.bought)?.name}: {dropsIn(pot.drops, reference)}
-          </p>
-        )}
-        {vessel && (
-          <p className="text-ink2">
-            {wayOf(reference, pot.way)?.does} the{" "}
-            <VesselPick
-              name={name}
-              pot={pot}
-              reference={reference}
-              chosen={chosen?.vessel ?? null}
-              note={props.note && noteId}
-              onChange={(vessel) => change("vessel", { vessel })}
-            />
-            {pot.spooned > 0 &&
-              (pot.spooned === 1 ? ", the last one from a spoon" : `, the last ${pot.spooned} from a spoon`)}
-            . <span data-testid="left">{wording.mass(pot.leftover.mass)}</span> is left.
-            {runnerUp(pot, !!chosen?.vessel, reference, wording)}
-          </p>
-        )}
-        {vessel && (
-          <p className="text-ink2">
-            <ThinnerChoice
-              name={name}
-              pot={pot}
-              reference={reference}
-              chosen={chosen?.thinner ?? null}
-              onChange={(thinner) => change("thinner", { thinner })}
-            />
-            {pot.thinner && (
-              <>
-                {", "}
-                <How what={`${name}, thinner`} of={`pots.${pot.key}.thinner`}>
-                  {wording.mass(pot.thinner.mass.value)}
-                </How>{" "}
-                or {tablespoons(pot.thinner.tablespoons)} {pot.thinner.goesIn} melting
-              </>
-            )}
-          </p>
-        )}
-        <p className="font-semibold">
-          <How what={`${name}, packs`} of={`pots.${pot.key}.packs`}>
-            <span data-testid="packs">{packs(pot.packs.value)}</span>
-          </How>
-          {pot.cover.packs.length > 0 &&
-            `: ${pot.cover.packs.map((p) => (p.count === 1 ? wording.pack(p.holds) : `${p.count} × ${wording.pack(p.holds)}`)).join(", ")}`}
-          {pot.cover.fromStock > 0 && (
-            <span className="text-go font-normal"> and {wording.mass(pot.cover.fromStock)} you have</span>
-          )}
-        </p>
-        {pot.melts.length > 1 && <p className="text-mind font-semibold">in {pot.melts.length} melts</p>}
-        {props.shared && (
-          <p className="text-go" data-testid={`shared-${pot.colour}`}>
-            One pot with {props.shared.orders.join(", ")}: {wording.mass(props.shared.together)} for all
-            {props.shared.apart - props.shared.together >= 1 && `, not ${wording.mass(props.shared.apart)}`}
-          </p>
-        )}
-        {pot.advice && <p className="text-ink2 italic">{pot.advice}</p>}
-        <FieldNote id={noteId} text={props.note} />
-        {!vessel && chosen?.vessel && (
-          <button className="text-act font-semibold" onClick={() => change("vessel", { vessel: null })}>
-            Find a vessel for me
-          </button>
-        )}
-        {more && <PotSheet pot={pot} name={name} reference={reference} close={() => setMore(false)} />}
-      </div>
-    </article>
-  );
-});
-
 /** Sprinkles, parts and lustre to have at hand. */
 function Trimmings({ tally }: { tally: Tally }) {
   const wording = useWording();
   return (
     <p className="text-ink2 mt-2 text-[15px]" data-testid="trimmings">
-      Have at hand{" "}
+      {say("order.also-have-ready")}{" "}
       {tally.trimmings.map((trimming, i) => (
         <span key={trimming.kind}>
           {i > 0 && ", "}
@@ -310,29 +143,19 @@ function Making({ tally, reference }: { tally: Tally; reference: Reference }) {
   const folds = tally.making.filter((step) => step.foldsInto);
   return (
     <p className="text-ink2 mt-2 text-[15px]" data-testid="making">
-      Make {tally.making.map((step) => name(step.pot)).join(", then ")}: light ones first.
+      {say("order.make-light-colours-first", {
+        making: tally.making.map((step) => name(step.pot)).join(say("order.then")),
+      })}
       {folds.map((step) => (
         <span key={step.pot}>
           {" "}
-          What is left of the {name(step.pot)}, {wording.mass(step.folded)}, goes into the {name(step.foldsInto ?? "")}{" "}
-          unseen.
+          {say("order.what-left-goes-into-wont", {
+            name: name(step.pot),
+            folded: wording.mass(step.folded),
+            name2: name(step.foldsInto ?? ""),
+          })}
         </span>
       ))}
     </p>
   );
-}
-
-/** The next best way and vessel, or the best where the maker chose another. */
-function runnerUp(pot: Pot, chosen: boolean, reference: Reference, wording: Wording): string {
-  const other = pot.runnerUp;
-  if (!other) return "";
-  const where = `${wayOf(reference, other.way)?.does.toLowerCase()} the ${vesselOf(reference, other.vessel)?.name}`;
-  const differs = [
-    Math.abs(other.more) >= 5 && `${wording.mass(Math.abs(other.more))} ${other.more > 0 ? "more" : "less"}`,
-    Math.abs(other.longer) >= 60 && `${span(Math.abs(other.longer))} ${other.longer > 0 ? "longer" : "quicker"}`,
-  ].filter(Boolean);
-  if (differs.length === 0) return "";
-  // Kondiba itself passes over a cheaper way that melts far more to save minutes.
-  const cheaper = chosen ? "Better" : "Quicker";
-  return ` ${other.dearer < 0 ? cheaper : "Next best"}: ${where}, ${differs.join(", ")}.`;
 }

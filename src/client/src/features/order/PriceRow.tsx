@@ -2,6 +2,7 @@ import { Link } from "react-router";
 import { usePrice } from "../price/usePrice";
 import { useWording } from "../../ui/units";
 import type { Draft } from "./draft";
+import { say } from "../../wording/say";
 
 /** What to ask, as the order stands, and the way to what it is made of. */
 export function PriceRow({ id, draft }: { id: string; draft: Draft }) {
@@ -12,7 +13,7 @@ export function PriceRow({ id, draft }: { id: string; draft: Draft }) {
   return (
     <p className="mt-1 flex items-baseline justify-between">
       <Link className="text-act font-semibold" to={`/orders/${id}/price`}>
-        price and quote
+        {say("order.price-quote")}
       </Link>
       <span className={`text-xl font-extrabold ${short ? "text-mind" : ""}`} data-testid="price">
         {wording.money(costing.price.value)}

@@ -7,6 +7,7 @@ import { putBy } from "../../ui/putBy";
 import { useShortcuts } from "../../ui/useShortcuts";
 import { isOffline, takeOrder, understood, without } from "./entry";
 import { type Edit } from "./draft";
+import { say } from "../../wording/say";
 
 const style: Record<Chip["reading"], string> = {
   read: "border-line",
@@ -106,14 +107,12 @@ export const QuickEntry = memo(function QuickEntry({ id, empty, edit }: { id: st
         ref={input}
         role="combobox"
         rows={1}
-        aria-label="Add to the order"
+        aria-label={say("ui.add-order")}
         aria-expanded={completions.length > 0}
         aria-controls={list}
         aria-autocomplete="list"
         aria-activedescendant={chosen >= 0 ? `${list}-${chosen}` : undefined}
-        placeholder={
-          empty ? "2 doz large strawberries milk ¾, white drizzle on half …" : "and 12 rods navy, silver zigzag …"
-        }
+        placeholder={empty ? say("order.2-doz-large-strawberries-milk") : say("order.12-rods-navy-silver-zigzag")}
         className="border-act placeholder:text-ink2 field-sizing-content max-h-60 w-full resize-none border-b-2 bg-transparent py-1.5"
         autoComplete="off"
         spellCheck={false}
@@ -126,7 +125,7 @@ export const QuickEntry = memo(function QuickEntry({ id, empty, edit }: { id: st
       <div
         id={list}
         role="listbox"
-        aria-label="Completions"
+        aria-label={say("order.completions")}
         className="border-line bg-panel absolute z-20 max-h-60 w-full overflow-y-auto rounded-lg border py-1 text-[15px] shadow-xl empty:hidden"
       >
         {completions.map((completion, i) => (
@@ -152,25 +151,25 @@ export const QuickEntry = memo(function QuickEntry({ id, empty, edit }: { id: st
       </p>
       {typed.trim() !== "" && reading.isError && (
         <p role="alert" className="border-mind mt-2 border-l-[3px] pl-2 text-[14px] leading-snug">
-          {isOffline(reading.error)
-            ? "Offline. What you typed stays here until it can be read."
-            : reading.error.message}{" "}
+          {isOffline(reading.error) ? say("order.offline-what-you-typed-stays") : reading.error.message}{" "}
           <button className="text-act font-semibold" onClick={() => void reading.refetch()}>
-            Try again
+            {say("ui.try-again")}
           </button>
         </p>
       )}
       {entry && !reading.isError && (
-        <section aria-label="What was understood" className="mt-2 space-y-2 text-[14px]">
+        <section aria-label={say("order.understood")} className="mt-2 space-y-2 text-[14px]">
           {entry.order.chips.length > 0 && (
             <div>
-              <h3 className="text-ink2 text-[13px]">For the whole order</h3>
+              <h3 className="text-ink2 text-[13px]">{say("order.whole-order")}</h3>
               <Chips chips={entry.order.chips} put={put} />
             </div>
           )}
           {groups(entry).map((lines, i) => (
             <div key={i} className={lines.length > 1 ? "border-go space-y-1 border-l-[3px] pl-2" : undefined}>
-              {lines.length > 1 && <h3 className="text-ink2 text-[13px]">Divided into {lines.length} lines</h3>}
+              {lines.length > 1 && (
+                <h3 className="text-ink2 text-[13px]">{say("order.divided-into-lines", { count: lines.length })}</h3>
+              )}
               {lines.map((line, j) => (
                 <div key={j} className={j > 0 ? "border-line border-t border-dashed pt-1" : undefined}>
                   <Chips chips={line.chips} put={put} testid="understood" />
@@ -191,19 +190,21 @@ export const QuickEntry = memo(function QuickEntry({ id, empty, edit }: { id: st
                 </button>
               ))}
               <button className="text-act font-semibold" onClick={() => note(unknown.start, unknown.length)}>
-                Put in notes
+                {say("order.add-notes")}
               </button>
             </p>
           ))}
           {takes(entry) && (
             <button className="bg-act text-on-act rounded-2xl px-4 py-1 text-left text-[15px] font-bold" onClick={add}>
-              Add{" "}
-              {entry.lines.length === 1
-                ? "it"
-                : entry.lines.length > 1
-                  ? `${entry.lines.length} lines`
-                  : "to the order"}
-              {without(entry.notUnderstood)}
+              {say("order.add", {
+                count:
+                  entry.lines.length === 1
+                    ? say("ui.it")
+                    : entry.lines.length > 1
+                      ? say("order.lines", { count: entry.lines.length })
+                      : say("order.order-2"),
+                without: without(entry.notUnderstood),
+              })}
             </button>
           )}
         </section>

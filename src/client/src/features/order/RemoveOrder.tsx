@@ -2,6 +2,7 @@ import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useNavigate } from "react-router";
 import { answer, api, type Order } from "../../api/client";
 import { forgetDraft } from "./draft";
+import { say } from "../../wording/say";
 
 /** Takes the order off the shelf; the shelf offers to put it back. */
 export function RemoveOrder({ order, name }: { order: Order; name: string }) {
@@ -21,7 +22,7 @@ export function RemoveOrder({ order, name }: { order: Order; name: string }) {
       disabled={remove.isPending}
       onClick={() => remove.mutate()}
     >
-      Remove
+      {say("ui.remove-2")}
     </button>
   );
 }

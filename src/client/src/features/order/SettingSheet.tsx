@@ -5,6 +5,7 @@ import { HowLines, HowOrder } from "../../ui/How";
 import { ErrorNote, Waiting } from "../../ui/notes";
 import { Sheet } from "../../ui/Sheet";
 import { span, useWording } from "../../ui/units";
+import { capital, percentSign, say } from "../../wording/say";
 
 /** How the pieces of a line set, place by place: the course of film and centre, and what comes of a chill. */
 export function SettingSheet({ line, name }: { line: number; name: string }) {
@@ -16,10 +17,10 @@ export function SettingSheet({ line, name }: { line: number; name: string }) {
         onClick={() => setOpen(true)}
       >
         {name}
-        <span className="sr-only">: how it sets</span>
+        <span className="sr-only">{say("order.how-sets")}</span>
       </button>
       {open && (
-        <Sheet open wide close={() => setOpen(false)} title={`How it sets: ${name}`}>
+        <Sheet open wide close={() => setOpen(false)} title={say("order.how-sets-2", { name })}>
           <Places line={line} />
         </Sheet>
       )}
@@ -33,7 +34,7 @@ function Places({ line }: { line: number }) {
   const setting = useQuery({
     queryKey: ["setting", line, order],
     queryFn: () => {
-      if (!order) throw new Error("There is no order to ask about.");
+      if (!order) throw new Error(say("ui.there-no-order-ask-about"));
       return answer(api.POST("/api/setting/preview", { params: { query: { line } }, body: order }));
     },
     gcTime: 0,
@@ -44,9 +45,12 @@ function Places({ line }: { line: number }) {
   return (
     <>
       <p className="text-ink2 mt-1">
-        A coat sets as its fat crystallizes: touch-dry when {percent(touchDry)} of it has, hard when{" "}
-        {percent(handleHard)} has. Above about {wording.temperature(Math.floor(warmest))} it never gets hard. Below the
-        room’s dew point, {wording.temperature(places[0]?.chill.dewPoint ?? 0)}, a piece gets wet as it comes out.
+        {say("order.coat-sets-as-its-fat", {
+          touchDry: percent(touchDry),
+          handleHard: percent(handleHard),
+          warmest: wording.temperature(Math.floor(warmest)),
+          dewPoint: wording.temperature(places[0]?.chill.dewPoint ?? 0),
+        })}
       </p>
       {places.map((p) => (
         <section
@@ -55,22 +59,37 @@ function Places({ line }: { line: number }) {
           className="border-line mt-4 grid gap-x-6 border-t border-dashed pt-3 sm:grid-cols-[15rem_1fr]"
         >
           <div>
-            <h3 className="font-serif text-[20px] first-letter:uppercase">
-              {p.name}
+            <h3 className="font-serif text-[20px]">
+              {capital(p.name)}
               <span className="text-ink2 font-sans text-[15px]">, {wording.temperature(p.air)}</span>
             </h3>
-            <HowLines what={`setting, ${p.name}`} lines={p.working}>
+            <HowLines what={say("order.setting", { name: p.name })} lines={p.working}>
               {p.sets.touchDry === null
-                ? "never sets"
-                : `touch-dry ${span(p.sets.touchDry)}${p.sets.handleHard === null ? ", stays soft" : `, hard ${span(p.sets.handleHard)}`}`}
+                ? say("order.never-sets")
+                : say("order.touch-dry", {
+                    touchDry: span(p.sets.touchDry),
+                    handleHard:
+                      p.sets.handleHard === null
+                        ? say("order.stays-soft")
+                        : say("order.hard", { handleHard: span(p.sets.handleHard) }),
+                  })}
             </HowLines>
-            {p.sets.wet !== null && <p className="text-ink2">takes sprinkles for {span(p.sets.wet)}</p>}
-            {p.sets.releases !== null && <p className="text-ink2">leaves its mould after {span(p.sets.releases)}</p>}
-            {p.sets.through !== null && <p className="text-ink2">cold and hard through in {span(p.sets.through)}</p>}
+            {p.sets.wet !== null && (
+              <p className="text-ink2">{say("order.takes-sprinkles", { wet: span(p.sets.wet) })}</p>
+            )}
+            {p.sets.releases !== null && (
+              <p className="text-ink2">{say("order.leaves-its-mould-after", { releases: span(p.sets.releases) })}</p>
+            )}
+            {p.sets.through !== null && (
+              <p className="text-ink2">{say("order.cold-hard-through", { through: span(p.sets.through) })}</p>
+            )}
             {p.outOfTemper && (
               <p className="text-ink2">
-                Out of temper: {p.outOfTemper.handleHard === null ? "not hard in 12 h" : span(p.outOfTemper.handleHard)}
-                . {p.outOfTemper.note}
+                {say("order.out-temper", {
+                  handleHard:
+                    p.outOfTemper.handleHard === null ? say("order.not-hard-12-h") : span(p.outOfTemper.handleHard),
+                  note: p.outOfTemper.note,
+                })}
               </p>
             )}
             <p className={p.chill.hard === "dry" && p.sets.handleHard !== null ? "mt-1" : "text-mind mt-1"}>
@@ -84,7 +103,7 @@ function Places({ line }: { line: number }) {
   );
 }
 
-const percent = (share: number) => `${Math.round(share * 100)} %`;
+const percent = (share: number) => `${Math.round(share * 100)}${percentSign}`;
 
 const [wide, high] = [430, 150];
 
@@ -111,7 +130,11 @@ function Course({ place }: { place: SettingIn }) {
   return (
     <svg
       role="img"
-      aria-label={`Film and centre over ${span(last)}: the film falls from ${wording.temperature(course[0]?.film ?? 0)} to ${wording.temperature(course[course.length - 1]?.film ?? 0)}.`}
+      aria-label={say("order.film-centre-over-film-falls", {
+        last: span(last),
+        film: wording.temperature(course[0]?.film ?? 0),
+        film2: wording.temperature(course[course.length - 1]?.film ?? 0),
+      })}
       viewBox={`0 0 ${wide} ${high}`}
       className="w-full text-[11px]"
     >
@@ -159,10 +182,10 @@ function Course({ place }: { place: SettingIn }) {
         textAnchor="end"
         className="fill-go font-bold"
       >
-        share set
+        {say("order.share-set")}
       </text>
       <text x={x(0) + 6} y={y(course[0]?.film ?? 0) + 4} className="fill-act font-bold">
-        film
+        {say("ui.film")}
       </text>
       {named && (
         <text
@@ -173,7 +196,7 @@ function Course({ place }: { place: SettingIn }) {
           strokeWidth="4"
           paintOrder="stroke"
         >
-          centre
+          {say("order.centre")}
         </text>
       )}
     </svg>

@@ -3,9 +3,11 @@ import { useEffect, useMemo } from "react";
 import { Link } from "react-router";
 import type { Order, Reference, Tally } from "../../api/client";
 import { usePacking } from "../packing/usePacking";
+import { dayOf } from "../../ui/localTime";
 import { FieldNote } from "../../ui/notes";
 import { notesOf } from "../../ui/problems";
-import { pickupWords } from "../../ui/units";
+import { momentName, pickupWords } from "../../ui/units";
+import { useStill } from "../../ui/useStill";
 import { Allergies } from "./Allergies";
 import { BeforeYouStart } from "./BeforeYouStart";
 import type { Draft, Edit } from "./draft";
@@ -18,7 +20,9 @@ import { QuickEntry } from "./QuickEntry";
 import { RemoveOrder } from "./RemoveOrder";
 import { UsedNote } from "./UsedNote";
 import type { useDraft } from "./useDraft";
-import { Who } from "./Who";
+import { DayInput, TimeInput } from "../../ui/When";
+import { Ruled, StateStamp, Who } from "./Who";
+import { say } from "../../wording/say";
 
 const nothing: never[] = [];
 const clash = "safety.customer-must-not";
@@ -42,7 +46,7 @@ export function Slip(props: {
     [tally.problems],
   );
   useEffect(() => {
-    document.title = `${draft.name || "Order"} · Kondiba`;
+    document.title = say("ui.kondiba", { name: draft.name || say("order.order-3") });
   }, [draft.name]);
 
   const [day = "", time = ""] = (draft.pickup ?? "").split("T");
@@ -50,12 +54,12 @@ export function Slip(props: {
     edit("pickup", (draft) => ({ ...draft, pickup: day && time ? `${day}T${time.slice(0, 5)}:00` : null }));
 
   return (
-    <section aria-label="Order slip" className="self-start">
+    <section aria-label={say("order.order-slip")} className="self-start md:row-span-2 xl:row-span-1">
       <div className="slip px-5 pt-5">
-        <h1 className="sr-only">{draft.name || "Order"}</h1>
+        <h1 className="sr-only">{draft.name || say("order.order-3")}</h1>
         <QuickEntry id={order.id} empty={draft.lines.length === 0} edit={edit} />
         <input
-          aria-label="Order for"
+          aria-label={say("order.order-4")}
           aria-invalid={notes.name ? true : undefined}
           aria-describedby={notes.name && "note-name"}
           className="quiet w-full font-serif text-[29px] leading-tight"
@@ -63,51 +67,64 @@ export function Slip(props: {
           onChange={(e) => edit("name", (draft) => ({ ...draft, name: e.target.value }))}
         />
         <FieldNote id="note-name" text={notes.name} />
-        <p className="text-ink2 text-[13px]">
-          {desk.number > 0 ? `order ${desk.number}` : "not saved yet: nothing is on it"}
-          {draft.isTemplate && <b className="text-go"> · a template</b>}
-        </p>
+        <div className="mt-1 flex items-center justify-between gap-3">
+          <p className="text-ink2 text-[13px]">
+            {desk.number > 0
+              ? say("ui.order-3", { number: String(desk.number) })
+              : say("order.not-saved-yet-order-empty")}
+            {draft.isTemplate && <b className="text-go"> {say("order.template")}</b>}
+          </p>
+          <StateStamp state={draft.state} edit={edit} />
+        </div>
+        {order.acceptedAt && (
+          <p className="text-go text-[13px] font-semibold">
+            {say("order.quote-accepted", { text: momentName(order.acceptedAt) })}
+          </p>
+        )}
+        {(draft.state === "made" || draft.state === "handedOver") && (
+          <UsedNote id={order.id} kept={desk.keeping === "kept"} />
+        )}
+        <div className="mt-2 grid grid-cols-[1fr_5.5rem] gap-x-3">
+          <Ruled label={say("order.pickup-day")}>
+            <DayInput
+              aria-label={say("order.pickup-day")}
+              className="quiet w-full"
+              aria-invalid={!!notes.pickup}
+              aria-describedby={notes.pickup && "note-pickup"}
+              value={day || null}
+              onChange={(to, at) => setPickup(to ?? "", at ?? (time || "12:00"))}
+            />
+          </Ruled>
+          <Ruled label={say("order.time")}>
+            <TimeInput
+              aria-label={say("order.pickup-time")}
+              className="quiet w-full"
+              aria-invalid={!!notes.pickup}
+              value={time || null}
+              onChange={(to, on) => setPickup(on ?? (day || dayOf(props.now ?? "")), to)}
+            />
+          </Ruled>
+        </div>
+        {draft.pickup && <p className="text-ink2 text-[13px]">{pickupWords(draft.pickup, props.now)}</p>}
+        <FieldNote id="note-pickup" text={notes.pickup} />
         <Who
           client={draft.client}
           contact={draft.contact}
           handover={draft.handover}
           place={draft.place}
-          state={draft.state}
           notes={notes}
           edit={edit}
         />
-        {(draft.state === "made" || draft.state === "handedOver") && (
-          <UsedNote id={order.id} kept={desk.keeping === "kept"} />
-        )}
-        <p className="mt-1 font-bold">{draft.pickup && pickupWords(draft.pickup, props.now)}</p>
-        <div className="text-ink2 flex gap-x-3 text-[15px]">
-          <input
-            type="date"
-            aria-label="Pickup day"
-            aria-invalid={notes.pickup ? true : undefined}
-            aria-describedby={notes.pickup && "note-pickup"}
-            className="quiet"
-            value={day}
-            onChange={(e) => setPickup(e.target.value, time || "12:00")}
+        <Ruled label={say("ui.notes")}>
+          <textarea
+            aria-label={say("ui.notes")}
+            rows={1}
+            aria-describedby={notes.notes && "note-notes"}
+            className="quiet field-sizing-content w-full resize-none leading-snug"
+            value={draft.notes ?? ""}
+            onChange={(e) => edit("notes", (draft) => ({ ...draft, notes: e.target.value }))}
           />
-          <input
-            type="time"
-            aria-label="Pickup time"
-            aria-invalid={notes.pickup ? true : undefined}
-            className="quiet"
-            value={time.slice(0, 5)}
-            onChange={(e) => setPickup(day, e.target.value)}
-          />
-        </div>
-        <FieldNote id="note-pickup" text={notes.pickup} />
-        <textarea
-          aria-label="Notes"
-          placeholder="notes"
-          aria-describedby={notes.notes && "note-notes"}
-          className="quiet text-ink2 placeholder:text-ink2 mt-1 field-sizing-content w-full resize-none text-[15px] leading-snug"
-          value={draft.notes ?? ""}
-          onChange={(e) => edit("notes", (draft) => ({ ...draft, notes: e.target.value }))}
-        />
+        </Ruled>
         <FieldNote id="note-notes" text={notes.notes} />
         <Allergies
           allergies={draft.allergies ?? nothing}
@@ -146,33 +163,19 @@ export function Slip(props: {
         )}
 
         <p className="mt-6 flex items-baseline justify-between">
-          <span className="text-ink2">pieces</span>
+          <span className="text-ink2">{say("ui.pieces-2")}</span>
           <span className="text-2xl font-extrabold" data-testid="pieces">
             {tally.pieces}
           </span>
         </p>
         {desk.number > 0 && <PriceRow id={order.id} draft={draft} />}
         {draft.lines.length > 0 && desk.number > 0 && (
-          <p className="mt-1 flex flex-wrap gap-x-5">
-            <Link className="text-act font-semibold" to={`/orders/${order.id}/prep`}>
-              prep, step by step
-            </Link>
-            <Link className="text-act font-semibold" to={`/orders/${order.id}/packing`}>
-              packing and labels
-            </Link>
-            <Link className="text-act font-semibold" to={`/orders/${order.id}/paper`}>
-              paper for the counter
-            </Link>
-            <Link className="text-act font-semibold" to={`/orders/${order.id}/leftovers`}>
-              leftovers
-            </Link>
-            <BeforeYouStart id={order.id} draft={draft} reference={reference} />
-          </p>
+          <WorkLinks order={order} draft={draft} reference={reference} pickup={day} />
         )}
         {(desk.number > 0 || desk.keeping !== "kept") && <KeepingNote desk={desk} />}
         <div className="mt-2 flex items-center gap-4 text-[15px] print:hidden">
-          <StepButton label="Undo" icon={<Undo2 size={17} />} step={desk.undo} />
-          <StepButton label="Redo" icon={<Redo2 size={17} />} step={desk.redo} />
+          <StepButton label={say("ui.undo")} icon={<Undo2 size={17} />} step={desk.undo} />
+          <StepButton label={say("ui.redo")} icon={<Redo2 size={17} />} step={desk.redo} />
           {desk.number > 0 && <RemoveOrder order={order} name={draft.name ?? ""} />}
         </div>
       </div>
@@ -180,10 +183,42 @@ export function Slip(props: {
   );
 }
 
-/** What it is packed in, and how much of that it takes. */
+/** Where the order is worked on. */
+function WorkLinks(props: { order: Order; draft: Draft; reference: Reference; pickup: string }) {
+  const { order, draft, reference, pickup } = props;
+  const at = `/orders/${order.id}`;
+  const links: [to: string, name: string][] = [
+    [`/shopping?order=${order.id}`, say("order.shopping")],
+    [pickup ? `/day?on=${pickup}` : "/day", say("order.its-day")],
+    [`${at}/prep`, say("order.prep-step-by-step")],
+    [`${at}/paper/pots`, say("order.pot-cards")],
+    [`${at}/packing`, say("order.packing-labels")],
+    [`${at}/paper`, say("order.print-counter")],
+    [`${at}/leftovers`, say("order.leftovers")],
+  ];
+  return (
+    <nav aria-label={say("order.work-on-order")} className="border-line mt-3 border-t border-dashed pt-2 text-[15px]">
+      <ul className="grid grid-cols-2 gap-x-4">
+        {links.map(([to, name]) => (
+          <li key={to}>
+            <Link className="text-act block py-1 font-semibold" to={to}>
+              {name}
+            </Link>
+          </li>
+        ))}
+        <li className="py-1">
+          <BeforeYouStart id={order.id} draft={draft} reference={reference} />
+        </li>
+      </ul>
+    </nav>
+  );
+}
+
+/** What it is packed in, and a moment after the last change how much of that it takes: trays and pots come first. */
 function SlipPacking(props: { draft: Draft; reference: Reference; notes: Record<string, string>; edit: Edit }) {
   const { draft, ...others } = props;
-  const plan = usePacking(draft).data;
+  const still = useStill(draft);
+  const plan = usePacking(still, (still.packing ?? nothing).length > 0).data;
   return (
     <Packing packing={draft.packing ?? nothing} lines={draft.lines} amounts={plan?.amounts ?? nothing} {...others} />
   );

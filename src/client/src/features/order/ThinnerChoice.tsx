@@ -1,5 +1,6 @@
 import type { Pot, Reference } from "../../api/client";
 import { Choice } from "../../ui/Choice";
+import { say } from "../../wording/say";
 
 const habit = "";
 const none = "none";
@@ -18,16 +19,16 @@ export function ThinnerChoice(props: {
   const usual = possible.find((code) => code === reference.usualThinner);
   return (
     <Choice
-      label={`Thinner for ${props.name}`}
+      label={say("order.thinner", { name: props.name })}
       value={props.chosen ?? habit}
       onChange={(code) => props.onChange(code === habit ? null : code)}
       options={[
-        { value: habit, label: "as usual here", hint: usual ? nameOf(usual) : "none" },
-        { value: none, label: "none", hint: "as it comes" },
+        { value: habit, label: say("order.kitchen-default"), hint: usual ? nameOf(usual) : "none" },
+        { value: none, label: say("ui.none"), hint: say("order.unthinned") },
         ...possible.map((code) => ({ value: code, label: nameOf(code) })),
       ]}
     >
-      {pot.thinner ? nameOf(pot.thinner.code) : "no thinner"}
+      {pot.thinner ? nameOf(pot.thinner.code) : say("order.no-thinner")}
     </Choice>
   );
 }

@@ -1,3 +1,4 @@
+import { EmptyTray } from "../../ui/EmptyTray";
 import { SettingSheet } from "./SettingSheet";
 import { memo } from "react";
 import type { LineTally, OrderLine, Reference, Tally, Tray } from "../../api/client";
@@ -9,6 +10,7 @@ import { PartShape } from "../piece/FigurePicture";
 import { overhang, stickOf } from "../piece/points";
 import { useLineLook } from "../piece/useLineLook";
 import { usePictures } from "../piece/usePictures";
+import { say } from "../../wording/say";
 
 const variants = 4;
 
@@ -16,14 +18,14 @@ const variants = 4;
 export const Trays = memo(function Trays(props: { draft: Draft; tally: Tally; reference: Reference }) {
   const { draft, tally, reference } = props;
   return (
-    <section aria-labelledby="trays">
+    <section aria-labelledby="trays" className="min-w-0 md:col-start-2 xl:row-start-1">
       <header className="flex flex-wrap items-baseline justify-between gap-x-4">
         <h2 id="trays" className="font-serif text-xl">
-          Trays
+          {say("ui.trays-2")}
         </h2>
         {tally.trays.length > 0 && (
           <p className="text-ink2 text-[15px]">
-            {tally.trays.length} {tally.trays.length === 1 ? "tray" : "trays"}, laid in dip order, left to right
+            {say("order.tray-dipping-order-left-right", { count: tally.trays.length })}
           </p>
         )}
       </header>
@@ -32,12 +34,7 @@ export const Trays = memo(function Trays(props: { draft: Draft; tally: Tally; re
           <TrayView key={i} number={i + 1} tray={tray} draft={draft} tally={tally} reference={reference} />
         ))}
         {tally.trays.length === 0 && (
-          <div className="rounded-tray border-rim bg-parchment text-parchment-ink2 grid min-h-72 place-content-center border-8 p-6 text-center">
-            <p className="text-parchment-ink font-serif text-xl">The sheet is empty</p>
-            <p className="mt-1 max-w-xs">
-              Add what is to be dipped on the slip: type “straw”, press Enter, then how many.
-            </p>
-          </div>
+          <EmptyTray title={say("order.nothing-dip-yet")}>{say("order.type-what-dip-left-straw")}</EmptyTray>
         )}
       </div>
     </section>
@@ -66,7 +63,7 @@ function TrayView(props: { number: number; tray: Tray; draft: Draft; tally: Tall
       </svg>
       <header className="px-4 pt-2.5 pr-9">
         <h3 className="font-bold">
-          Tray {number}
+          {say("order.tray", { number })}
           <span className="text-parchment-ink2 font-normal">
             {" · "}
             {lines
@@ -92,7 +89,16 @@ function TrayView(props: { number: number; tray: Tray; draft: Draft; tally: Tall
       </header>
       <svg
         role="img"
-        aria-label={`Tray ${number}: ${lines.map((i) => `${onTray(i)} ${centreOf(reference, draft.lines[i]?.centre ?? null)?.plural}, ${colourOf(reference, draft.lines[i]?.coating ?? null, draft.lines[i]?.colour ?? null)?.name}`).join("; ")}`}
+        aria-label={say("order.tray-2", {
+          number,
+          lines: lines
+            .map((i) => {
+              const { centre = null, coating = null, colour = null } = draft.lines[i] ?? {};
+              const kind = centreOf(reference, centre)?.plural;
+              return `${onTray(i)} ${kind}, ${colourOf(reference, coating, colour)?.name}`;
+            })
+            .join("; "),
+        })}
         viewBox={`0 ${-top} ${tray.width} ${tray.used + top}`}
         className="block w-full"
       >
@@ -162,10 +168,10 @@ function partOf(row: Tray["rows"][number], line: OrderLine | undefined, referenc
 function SetTimes(props: { lines: LineTally[]; name: (line: number) => string; reference: Reference }) {
   const { lines, name, reference } = props;
   return (
-    <table className="text-parchment-ink2 mt-0.5 w-full text-left text-[13px] leading-snug">
+    <table className="text-parchment-ink2 mt-0.5 w-full text-left text-[13px] leading-6 pointer-coarse:leading-[44px]">
       <thead>
         <tr>
-          <th className="w-[28%] font-normal">touch-dry, then hard</th>
+          <th className="w-[28%] font-normal">{say("order.touch-dry-then-hard")}</th>
           {reference.places.map((place) => (
             <th key={place.code} className="font-normal">
               {place.name}
@@ -182,10 +188,10 @@ function SetTimes(props: { lines: LineTally[]; name: (line: number) => string; r
             {line.setting.map((setting) => (
               <td key={setting.place}>
                 <How
-                  what={`${name(line.line)} setting, ${setting.place}`}
+                  what={say("order.setting-2", { name: name(line.line), place: setting.place })}
                   of={`lines[${line.line}].setting.${setting.place}`}
                 >
-                  <b>{setting.touchDry === null ? "never" : span(setting.touchDry)}</b>
+                  <b>{setting.touchDry === null ? say("ui.never") : span(setting.touchDry)}</b>
                   {setting.handleHard !== null && (
                     <>
                       , <br className="sm:hidden" />

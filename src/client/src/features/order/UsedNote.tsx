@@ -3,6 +3,7 @@ import { useState } from "react";
 import { answer, api } from "../../api/client";
 import { Sheet } from "../../ui/Sheet";
 import { amountIn, useWording } from "../../ui/units";
+import { say } from "../../wording/say";
 
 /** What a made order took out of the pantry. */
 export function UsedNote({ id, kept }: { id: string; kept: boolean }) {
@@ -19,10 +20,10 @@ export function UsedNote({ id, kept }: { id: string; kept: boolean }) {
   return (
     <>
       <button className="text-go text-left text-[15px] font-semibold" onClick={() => setOpen(true)}>
-        {short === used.length ? "the pantry had nothing of it" : "taken out of the pantry"}
-        {short > 0 && short < used.length && <span className="text-mind"> · {short} not there</span>}
+        {short === used.length ? say("order.not-pantry") : say("order.taken-out-pantry")}
+        {short > 0 && short < used.length && <span className="text-mind"> {say("order.not-there", { short })}</span>}
       </button>
-      <Sheet open={open} close={() => setOpen(false)} title="Out of the pantry">
+      <Sheet open={open} close={() => setOpen(false)} title={say("order.out-pantry")}>
         <ul className="mt-4">
           {used.map((u) => (
             <li key={u.ware} className="border-line grid grid-cols-[1fr_auto] gap-x-4 border-t border-dashed py-2">
@@ -30,16 +31,13 @@ export function UsedNote({ id, kept }: { id: string; kept: boolean }) {
               <b>{amountIn(wording, u.used, u.unit)}</b>
               {u.short > 0 && (
                 <span className="text-mind col-span-2 text-[14px]">
-                  {amountIn(wording, u.short, u.unit)} more was used than the pantry’s book had.
+                  {say("order.more-was-used-than-pantry", { short: amountIn(wording, u.short, u.unit) })}
                 </span>
               )}
             </li>
           ))}
         </ul>
-        <p className="text-ink2 mt-4 text-[15px]">
-          The pool of each pot comes back, and sprinkles that did not stay on. Take the order back to “agreed” and all
-          of it returns.
-        </p>
+        <p className="text-ink2 mt-4 text-[15px]">{say("order.what-stays-pots-sprinkles-did")}</p>
       </Sheet>
     </>
   );

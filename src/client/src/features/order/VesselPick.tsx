@@ -2,6 +2,7 @@ import type { Pot, Reference } from "../../api/client";
 import { vesselOf, wayOf } from "../../api/queries";
 import { Choice } from "../../ui/Choice";
 import { useWording } from "../../ui/units";
+import { say } from "../../wording/say";
 
 const auto = "";
 
@@ -18,18 +19,18 @@ export function VesselPick(props: {
   const wording = useWording();
   return (
     <Choice
-      label={`Vessel for ${name}`}
+      label={say("order.vessel", { name })}
       value={props.chosen ?? auto}
       onChange={(code) => props.onChange(code === auto ? null : code)}
       note={props.note}
       options={[
-        { value: auto, label: "Automatic", hint: "cheapest in coating and time" },
+        { value: auto, label: say("order.automatic"), hint: say("order.cheapest-coating-time") },
         ...pot.vessels.map((choice) => ({
           value: choice.vessel,
           label: vesselOf(reference, choice.vessel)?.name ?? choice.vessel,
           hint:
             choice.toMelt === null
-              ? "does not fit"
+              ? say("order.does-not-fit")
               : `${wording.mass(choice.toMelt)}, ${wayOf(reference, choice.way)?.name}`,
         })),
       ]}

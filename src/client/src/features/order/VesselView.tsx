@@ -1,6 +1,7 @@
 import { useId } from "react";
 import type { Pot, Vessel } from "../../api/client";
 import { shade } from "../../ui/colour";
+import { say } from "../../wording/say";
 
 const wall = 2.5;
 
@@ -30,7 +31,7 @@ export function VesselView(props: { bands: Pot["bands"]; vessel: Vessel | undefi
   return (
     <svg
       role="img"
-      aria-label={`${vessel.name}, ${Math.round((full / height) * 100)} % full`}
+      aria-label={say("order.full", { name: vessel.name, full: Math.round((full / height) * 100) })}
       viewBox={`${-widest / 2} ${-height - 6} ${widest} ${height + 12}`}
       className="w-full overflow-visible"
     >
@@ -75,7 +76,7 @@ export function Bag({ srgb, loads, alone }: { srgb: string; loads: number; alone
   return (
     <svg
       role="img"
-      aria-label={loads === 1 ? "a drizzle bag" : `a drizzle bag, filled ${loads} times`}
+      aria-label={loads === 1 ? say("order.drizzle-bag") : say("order.drizzle-bag-filled-times", { loads })}
       viewBox="-22 -4 44 80"
       className={`mx-auto block ${alone ? "w-14" : "mt-1 w-8"}`}
     >
@@ -137,9 +138,9 @@ export function BandKey() {
   return (
     <p aria-hidden className="text-ink2 mt-1 flex gap-4 text-[13px]">
       {[
-        ["spare", "bg-ink2/35"],
-        ["on the pieces", "hatch"],
-        ["pool, comes back", "bg-ink2"],
+        [say("order.spare"), "bg-ink2/35"],
+        [say("order.pieces"), "hatch"],
+        [say("order.dipping-depth-reusable"), "bg-ink2"],
       ].map(([name, style]) => (
         <span key={name} className="flex items-center gap-1.5">
           <svg viewBox="0 0 14 14" className="text-ink2 size-3.5">

@@ -11,6 +11,7 @@ import { changeLine, changePot, sameDraft, type Draft, type Edit } from "./draft
 import { ThinnerChoice } from "./ThinnerChoice";
 import { useTally } from "./useTally";
 import { VesselPick } from "./VesselPick";
+import { capital, say } from "../../wording/say";
 
 /** The order as it is beside the order as it could be; nothing of it is kept until the maker says so. */
 export function WhatIf(props: { draft: Draft; tally: Tally; reference: Reference; edit: Edit; close: () => void }) {
@@ -22,10 +23,10 @@ export function WhatIf(props: { draft: Draft; tally: Tally; reference: Reference
   const same = sameDraft(draft, other);
 
   return (
-    <Sheet open close={props.close} title="What if …" wide>
+    <Sheet open close={props.close} title={say("order.what-if")} wide>
       <div className="mt-3 grid gap-x-10 gap-y-6 lg:grid-cols-[1fr_1.1fr]">
         <div className="[&_button]:underline [&_button]:decoration-dotted [&_button]:underline-offset-4">
-          <h3 className="font-serif text-lg">Pieces</h3>
+          <h3 className="font-serif text-lg">{say("ui.pieces")}</h3>
           <ul>
             {draft.lines.map((line, i) => {
               const alt = other.lines[i] ?? line;
@@ -37,7 +38,7 @@ export function WhatIf(props: { draft: Draft; tally: Tally; reference: Reference
                   </b>
                   <span className="text-ink2 block text-[15px]">
                     <DepthField
-                      label={`What if dip depth of ${what}`}
+                      label={say("order.what-if-dip-depth", { what })}
                       depth={alt.depth}
                       usual={centreOf(reference, line.centre)?.depths}
                       note={undefined}
@@ -45,7 +46,7 @@ export function WhatIf(props: { draft: Draft; tally: Tally; reference: Reference
                     />
                     {", "}
                     <CoatsChoice
-                      what={`${what}, what if`}
+                      what={say("order.what-if-2", { what })}
                       line={alt}
                       note={undefined}
                       onChange={(coats) => setOther(changeLine(line.id, coats))}
@@ -55,7 +56,7 @@ export function WhatIf(props: { draft: Draft; tally: Tally; reference: Reference
               );
             })}
           </ul>
-          <h3 className="mt-5 font-serif text-lg">Pots</h3>
+          <h3 className="mt-5 font-serif text-lg">{say("ui.pots")}</h3>
           <ul>
             {tally.pots
               .filter((pot) => pot.vessel !== null)
@@ -65,7 +66,7 @@ export function WhatIf(props: { draft: Draft; tally: Tally; reference: Reference
                 const chosen = other.pots[pot.key];
                 return (
                   <li key={pot.key} className="border-line border-t border-dashed py-1.5">
-                    <b className="first-letter:uppercase">{name}</b>
+                    <b>{capital(name)}</b>
                     <span className="text-ink2 block text-[15px]">
                       <VesselPick
                         name={`${name}, what if`}
@@ -85,7 +86,7 @@ export function WhatIf(props: { draft: Draft; tally: Tally; reference: Reference
                     </span>
                     {alt.thinner && (
                       <NumberField
-                        label={`Film of ${name} on a test dip`}
+                        label={say("order.film-test-dip-2", { name })}
                         unit="mm"
                         className="mt-1 w-52"
                         value={chosen?.film ?? reference.usualFilm}
@@ -97,7 +98,8 @@ export function WhatIf(props: { draft: Draft; tally: Tally; reference: Reference
               })}
           </ul>
           <NumberField
-            label="Margin, %"
+            label={say("order.extra")}
+            unit="%"
             className="mt-4 w-32"
             value={Math.round((other.margin ?? reference.usualMargin) * 1000) / 10}
             onChange={(percent) => setOther((o) => ({ ...o, margin: percent === null ? null : percent / 100 }))}
@@ -107,10 +109,10 @@ export function WhatIf(props: { draft: Draft; tally: Tally; reference: Reference
           <table className="w-full text-right">
             <thead className="text-ink2 text-[13px]">
               <tr>
-                <th className="text-left font-normal">to melt</th>
-                <th className="font-normal">as it is</th>
-                <th className="font-normal">then</th>
-                <th className="font-normal">difference</th>
+                <th className="text-left font-normal">{say("order.melt")}</th>
+                <th className="font-normal">{say("order.as-is")}</th>
+                <th className="font-normal">{say("ui.then")}</th>
+                <th className="font-normal">{say("order.difference")}</th>
               </tr>
             </thead>
             <tbody data-testid="what-if">
@@ -146,23 +148,22 @@ export function WhatIf(props: { draft: Draft; tally: Tally; reference: Reference
               className="bg-act text-on-act rounded-full px-4 py-1.5 font-bold disabled:opacity-50"
               disabled={same}
               onClick={() => {
-                props.edit("what if", () => other);
+                props.edit("whatIf", () => other);
                 props.close();
               }}
             >
-              Make it so
+              {say("order.make-so")}
             </button>
             <button
               className="text-act font-semibold disabled:opacity-50"
               disabled={same}
               onClick={() => setOther(draft)}
             >
-              Back to how it is
+              {say("order.back-how")}
             </button>
           </p>
           <p className="text-ink2 mt-3 text-[15px]">
-            Worth is the coating in the pots at the price of the packs bought; {wording.us ? "ounces" : "grams"} are all
-            that is melted, thinner too.
+            {say("order.worth-coating-pots-price-packs", { us: wording.us ? say("ui.ounces") : say("ui.grams") })}
           </p>
         </div>
       </div>
@@ -178,7 +179,7 @@ function Row(props: { name: React.ReactNode; now: Pot; then: Pot | undefined }) 
     <tr className="border-line border-t border-dashed">
       <th className="py-1.5 text-left font-semibold">{props.name}</th>
       <td>{wording.mass(now.toMelt.value)}</td>
-      <td>{then ? wording.mass(then.toMelt.value) : "no pot"}</td>
+      <td>{then ? wording.mass(then.toMelt.value) : say("order.no-pot")}</td>
       <td className={tone(less)}>{then && signed(less, wording.mass)}</td>
     </tr>
   );
@@ -188,9 +189,9 @@ function Row(props: { name: React.ReactNode; now: Pot; then: Pot | undefined }) 
 function Sums({ now, then }: { now: Tally; then: Tally }) {
   const wording = useWording();
   const sums: [name: string, of: (pot: Pot) => number, word: (value: number) => string][] = [
-    ["all colours", (pot) => pot.toMelt.value, wording.mass],
-    ["worth", (pot) => pot.worth.value, wording.money],
-    ["to buy", (pot) => pot.cover.price, wording.money],
+    [say("order.all-colours"), (pot) => pot.toMelt.value, wording.mass],
+    [say("order.worth-2"), (pot) => pot.worth.value, wording.money],
+    [say("order.buy"), (pot) => pot.cover.price, wording.money],
   ];
   return sums.map(([name, of, word]) => {
     const [before, after] = [now, then].map((tally) => tally.pots.reduce((sum, pot) => sum + of(pot), 0)) as [

@@ -1,59 +1,75 @@
-import { memo } from "react";
-import type { OrderInput } from "../../api/client";
+import { memo, type ReactNode } from "react";
+import type { OrderInput, OrderState } from "../../api/client";
 import { Choice } from "../../ui/Choice";
 import { FieldNote } from "../../ui/notes";
 import { stateOrder, states } from "../../ui/states";
 import type { Edit } from "./draft";
+import { say } from "../../wording/say";
 
-type Fields = Pick<OrderInput, "client" | "contact" | "handover" | "place" | "state">;
+type Fields = Pick<OrderInput, "client" | "contact" | "handover" | "place">;
 
-/** Who asked, how far it is, and where it goes. */
+/** A line of the slip to write on, with what it is for above it; the field names itself. */
+export function Ruled({ label, children }: { label: ReactNode; children: ReactNode }) {
+  return (
+    <div className="mt-1 min-w-0">
+      <p className="text-ink2 text-[13px] leading-tight">{label}</p>
+      {children}
+    </div>
+  );
+}
+
+/** How far the order is, stamped on the slip. */
+export const StateStamp = memo(function StateStamp({ state, edit }: { state: OrderState; edit: Edit }) {
+  return (
+    <div className={`shrink-0 rounded-md border-2 border-current px-2 font-bold ${states[state].tone}`}>
+      <Choice
+        label={say("order.state")}
+        value={state}
+        options={stateOrder.map((value) => ({ value, label: states[value].name }))}
+        onChange={(value) => edit("state", (draft) => ({ ...draft, state: value }))}
+        plain
+      >
+        {states[state].name} <span aria-hidden>▾</span>
+      </Choice>
+    </div>
+  );
+});
+
+/** Who asked, and where it goes. */
 export const Who = memo(function Who(props: Fields & { notes: Record<string, string>; edit: Edit }) {
-  const { notes, edit, handover = "pickup", state = "asked" } = props;
-  const text = (field: "client" | "contact" | "place", label: string, placeholder: string) => (
-    <>
+  const { notes, edit, handover = "pickup" } = props;
+  const field = (name: "client" | "contact" | "place", label: string, above: ReactNode = label) => (
+    <Ruled label={above}>
       <input
         aria-label={label}
-        placeholder={placeholder}
-        aria-invalid={notes[field] ? true : undefined}
-        aria-describedby={notes[field] && `note-${field}`}
-        className="quiet placeholder:text-ink2 w-full text-[15px]"
-        value={props[field] ?? ""}
-        onChange={(e) => edit(field, (draft) => ({ ...draft, [field]: e.target.value }))}
+        aria-invalid={notes[name] ? true : undefined}
+        aria-describedby={notes[name] && `note-${name}`}
+        className="quiet w-full"
+        value={props[name] ?? ""}
+        onChange={(e) => edit(name, (draft) => ({ ...draft, [name]: e.target.value }))}
       />
-      <FieldNote id={`note-${field}`} text={notes[field]} />
-    </>
+      <FieldNote id={`note-${name}`} text={notes[name]} />
+    </Ruled>
   );
   return (
-    <div className="mt-1">
-      <p className={`text-[17px] font-bold ${states[state].tone}`}>
+    <>
+      {field("client", say("order.customer"))}
+      {field("contact", say("order.phone-or-email"))}
+      {field(
+        "place",
+        say("ui.place"),
         <Choice
-          label="State"
-          value={state}
-          options={stateOrder.map((value) => ({ value, label: states[value].name }))}
-          onChange={(value) => edit("state", (draft) => ({ ...draft, state: value }))}
+          label={say("order.handover")}
+          value={handover}
+          options={[
+            { value: "pickup", label: say("order.pickup") },
+            { value: "delivery", label: say("order.deliver") },
+          ]}
+          onChange={(value) => edit("handover", (draft) => ({ ...draft, handover: value }))}
         >
-          {states[state].name} <span aria-hidden>▾</span>
-        </Choice>
-      </p>
-      {text("client", "Client", "for whom")}
-      {text("contact", "Contact", "telephone or mail")}
-      <div className="flex items-baseline gap-2 text-[15px]">
-        <span className="text-ink2 shrink-0">
-          <Choice
-            label="Handover"
-            value={handover}
-            options={[
-              { value: "pickup", label: "collected at" },
-              { value: "delivery", label: "brought to" },
-            ]}
-            onChange={(value) => edit("handover", (draft) => ({ ...draft, handover: value }))}
-          >
-            {handover === "pickup" ? "collected at" : "brought to"}
-          </Choice>
-        </span>
-        <span className="min-w-0 grow">{text("place", "Place", "where")}</span>
-      </div>
-    </div>
+          {handover === "pickup" ? say("order.pickup") : say("order.deliver")} <span aria-hidden>▾</span>
+        </Choice>,
+      )}
+    </>
   );
 });

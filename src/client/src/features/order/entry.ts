@@ -1,5 +1,6 @@
 import { ApiError, type Entry } from "../../api/client";
 import type { Draft } from "./draft";
+import { listed, say } from "../../wording/say";
 
 /** What a text says of the whole order, put onto the order: what it does not say stays as it is. */
 export function takeOrder(draft: Draft, said: Entry["order"]): Draft {
@@ -24,16 +25,18 @@ export function takeOrder(draft: Draft, said: Entry["order"]): Draft {
 export function understood(entry: Entry): string {
   const lines = entry.lines.map((line, i) => {
     const says = line.chips.map((c) => (c.reading === "read" ? c.says : `${c.says} ${c.reading}`)).join(", ");
-    return entry.lines.length > 1 ? `Line ${i + 1}: ${says}.` : `${says}.`;
+    return entry.lines.length > 1 ? say("order.line", { number: i + 1, says }) : `${says}.`;
   });
   const order =
-    entry.order.chips.length > 0 ? [`For the order: ${entry.order.chips.map((c) => c.says).join(", ")}.`] : [];
-  return [...order, ...lines, ...entry.notUnderstood.map((u) => `Not used: ${u.text}.`)].join(" ");
+    entry.order.chips.length > 0
+      ? [say("order.order", { chips: entry.order.chips.map((c) => c.says).join(", ") })]
+      : [];
+  return [...order, ...lines, ...entry.notUnderstood.map((u) => say("order.not-used", { text: u.text }))].join(" ");
 }
 
 /** Everything that will be ignored, for the button that ignores it. */
 export const without = (ignored: Entry["notUnderstood"]) =>
-  ignored.length === 0 ? "" : ` without ${ignored.map((u) => `“${u.text}”`).join(" and ")}`;
+  ignored.length === 0 ? "" : say("order.without-2", { ignored: listed(ignored.map((u) => `“${u.text}”`)) });
 
 /** Whether the server did not answer at all. */
 export const isOffline = (error: Error) => !(error instanceof ApiError);

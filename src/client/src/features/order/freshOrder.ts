@@ -2,6 +2,7 @@ import type { QueryClient } from "@tanstack/react-query";
 import { answer, api, ApiError, type Order } from "../../api/client";
 import { kitchenQuery } from "../../api/queries";
 import { noon, plusDays } from "../../ui/localTime";
+import { say } from "../../wording/say";
 
 /** The Saturday after next midnight, at noon: most pickups are near it, and the maker changes the rest. */
 function usualPickup(now: string): string {
@@ -17,10 +18,20 @@ export async function freshOrder(id: string, queries: QueryClient): Promise<Orde
   }
   const kitchen = await queries.query(kitchenQuery);
   const empty = {
-    ...{ name: "New order", pickup: usualPickup(kitchen.now), notes: "", lines: [], pots: {}, margin: null },
+    ...{ name: say("ui.new-order"), pickup: usualPickup(kitchen.now), notes: "", lines: [], pots: {}, margin: null },
     ...{ palette: [], client: "", contact: "", handover: "pickup" as const, place: "", allergies: [], packing: [] },
     ...{ price: null, deposit: null, schools: {}, boxes: null },
   };
   const tally = await answer(api.POST("/api/amounts/preview", { body: empty }));
-  return { ...empty, id, version: 0, number: 0, tally, depositPaid: false, state: "asked", isTemplate: false };
+  return {
+    ...empty,
+    id,
+    version: 0,
+    number: 0,
+    tally,
+    depositPaid: false,
+    state: "asked",
+    isTemplate: false,
+    acceptedAt: null,
+  };
 }

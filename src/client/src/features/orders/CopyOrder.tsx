@@ -6,6 +6,7 @@ import { newId, sentAs } from "../../api/newId";
 import { DateField, NumberField, TextField, Tick } from "../../ui/fields";
 import { Sheet } from "../../ui/Sheet";
 import { KeepButtons } from "../../ui/buttons";
+import { say } from "../../wording/say";
 
 /** The same again: another day, more or fewer pieces, or as a template. */
 export function CopyOrder({ order, close }: { order: OrderSummary; close: () => void }) {
@@ -32,7 +33,7 @@ export function CopyOrder({ order, close }: { order: OrderSummary; close: () => 
   });
   const errors = copy.error instanceof ApiError ? copy.error.errors : {};
   return (
-    <Sheet open close={close} title={`${order.name}, again`}>
+    <Sheet open close={close} title={say("orders.again", { name: order.name })}>
       <form
         className="mt-4 grid gap-4"
         onSubmit={(e) => {
@@ -40,20 +41,23 @@ export function CopyOrder({ order, close }: { order: OrderSummary; close: () => 
           copy.mutate();
         }}
       >
-        <TextField label="Name" value={name} onChange={setName} error={errors.name?.join(" ")} />
-        <NumberField label="Pieces in all" value={pieces} onChange={setPieces} error={errors.pieces?.join(" ")} />
+        <TextField label={say("ui.name")} value={name} onChange={setName} error={errors.name?.join(" ")} />
+        <NumberField
+          label={say("orders.total-pieces")}
+          value={pieces}
+          onChange={setPieces}
+          error={errors.pieces?.join(" ")}
+        />
         {!template && (
           <DateField
-            label="Pickup day; empty for a week from now"
+            label={say("orders.pickup-day-blank-week-from")}
             value={day}
             onChange={setDay}
             error={errors.pickup?.join(" ")}
           />
         )}
-        <Tick label="keep it as a template, off the shelf" checked={template} onChange={setTemplate} />
-        <p className="text-ink2 text-[15px]">
-          Every line is scaled in proportion, to whole pieces; looks, pots, packing, client and price come along.
-        </p>
+        <Tick label={say("orders.save-as-template-not-shelf")} checked={template} onChange={setTemplate} />
+        <p className="text-ink2 text-[15px]">{say("orders.every-line-scaled-proportion-whole")}</p>
         <KeepButtons pending={copy.isPending} error={copy.error} cancel={close} />
       </form>
     </Sheet>

@@ -5,6 +5,7 @@ import { answer, api } from "../../api/client";
 import { Drip } from "../../ui/Drip";
 import { Waiting } from "../../ui/notes";
 import { AllergenWords, Contents, keptOf, piecesOf } from "./LabelText";
+import { capital, say } from "../../wording/say";
 
 /** What is in a package, for whoever reads the code on its label. */
 export function IngredientsPage() {
@@ -15,7 +16,7 @@ export function IngredientsPage() {
     retry: false,
   });
   useEffect(() => {
-    document.title = found.data ? `Ingredients · ${found.data.kitchen}` : "Ingredients";
+    document.title = found.data ? say("packing.ingredients-2", { kitchen: found.data.kitchen }) : say("ui.ingredients");
   }, [found.data]);
   if (found.isPending) return <Waiting />;
   return (
@@ -23,14 +24,14 @@ export function IngredientsPage() {
       <Drip tall />
       <main className="mx-auto max-w-2xl px-4 py-8 sm:px-10">
         {found.isError ? (
-          <p className="text-lg">There is nothing behind this code. Ask whoever gave you the treats what is in them.</p>
+          <p className="text-lg">{say("packing.not-found-ask-whoever-gave")}</p>
         ) : (
           <>
             <p className="font-serif text-2xl">{found.data.kitchen}</p>
-            <h1 className="mt-4 font-serif text-4xl">What is in it</h1>
+            <h1 className="mt-4 font-serif text-4xl">{say("packing.what")}</h1>
             {found.data.labels.map((label) => (
               <section key={piecesOf(label)} aria-label={piecesOf(label)} className="mt-6">
-                <h2 className="text-lg font-bold first-letter:uppercase">{piecesOf(label)}</h2>
+                <h2 className="text-lg font-bold">{capital(piecesOf(label))}</h2>
                 <p className="mt-1">
                   <Contents label={label} />.
                 </p>
@@ -41,7 +42,7 @@ export function IngredientsPage() {
                 {label.storage.map((s) => (
                   <p key={s.how}>{s.how}</p>
                 ))}
-                <p className="text-ink2 text-[15px]">Batch {label.lot}</p>
+                <p className="text-ink2 text-[15px]">{say("packing.batch", { lot: label.lot })}</p>
               </section>
             ))}
             {found.data.notice && <p className="mt-6 whitespace-pre-line">{found.data.notice}</p>}

@@ -2,20 +2,21 @@ import { answer, api, type LabelSettings, type LabelSheet, type LabelStock } fro
 import { KeepButtons } from "../../ui/buttons";
 import { NumberField, PickField, TextField } from "../../ui/fields";
 import { useKeptForm } from "../../ui/useKeep";
+import { say } from "../../wording/say";
 
 const own = "own";
 
 const measures: [field: keyof Omit<LabelStock, "code" | "name">, label: string][] = [
-  ["pageWide", "Page, wide"],
-  ["pageHigh", "Page, high"],
-  ["across", "Labels across"],
-  ["down", "Labels down"],
-  ["wide", "Label, wide"],
-  ["high", "Label, high"],
-  ["left", "Left edge to the first"],
-  ["top", "Top edge to the first"],
-  ["pitchX", "From left to left"],
-  ["pitchY", "From top to top"],
+  ["pageWide", say("packing.page-wide")],
+  ["pageHigh", say("packing.page-high")],
+  ["across", say("packing.labels-across")],
+  ["down", say("packing.labels-down")],
+  ["wide", say("packing.label-wide")],
+  ["high", say("packing.label-high")],
+  ["left", say("packing.left-edge-first")],
+  ["top", say("packing.top-edge-first")],
+  ["pitchX", say("packing.from-left-left")],
+  ["pitchY", say("packing.from-top-top")],
 ];
 
 /** What every label of the kitchen says and is printed on. */
@@ -34,7 +35,7 @@ export function LabelSettingsForm({ sheet, done }: { sheet: LabelSheet; done: ()
       }}
     >
       <TextField
-        label="Made by (name, address, telephone)"
+        label={say("packing.made-by-name-address-telephone")}
         lines={2}
         value={form.maker ?? ""}
         onChange={(maker) => change({ maker: maker || null })}
@@ -42,49 +43,51 @@ export function LabelSettingsForm({ sheet, done }: { sheet: LabelSheet; done: ()
       />
       <TextField
         className="mt-4"
-        label="Notice that your local rule asks for"
+        label={say("packing.notice-required-by-your-local")}
         lines={3}
         value={form.notice ?? ""}
         onChange={(notice) => change({ notice: notice || null })}
         error={keep.errorOf("notice")}
       />
-      <p className="text-ink2 mt-1 text-[13px] leading-snug">
-        Rules for home kitchens differ by place. Ask your local authority what a label must say, and type it here in its
-        own words; Kondiba adds nothing to it.
-      </p>
+      <p className="text-ink2 mt-1 text-[13px] leading-snug">{say("packing.rules-home-kitchens-differ-by")}</p>
       <PickField
         className="mt-4"
-        label="Allergens named"
+        label={say("packing.allergens-name")}
         value={form.law ?? "eu"}
         options={[
-          { value: "eu", label: "the fourteen of the European Union" },
-          { value: "us", label: "the nine of the United States" },
+          { value: "eu", label: say("packing.fourteen-european-union") },
+          { value: "us", label: say("packing.nine-united-states") },
         ]}
         onChange={(law) => change({ law })}
       />
       <PickField
         className="mt-4"
-        label="Printed on"
+        label={say("packing.printed")}
         value={form.stock ?? ""}
         options={[
           ...sheet.stocks.map((s) => ({ value: s.code, label: s.name })),
-          { value: own, label: "a sheet of my own" },
+          { value: own, label: say("packing.my-own-sheet") },
         ]}
         onChange={(stock) =>
-          change({ stock, ...(stock === own && !form.own && { own: { ...sheet.stock, code: own, name: "my own" } }) })
+          change({
+            stock,
+            ...(stock === own && !form.own && { own: { ...sheet.stock, code: own, name: say("packing.my-own") } }),
+          })
         }
         error={keep.errorOf("stock")}
       />
       {form.stock === own && form.own && <OwnStock own={form.own} change={change} error={keep.errorOf("own")} />}
       <div className="mt-4 grid grid-cols-2 gap-4">
         <NumberField
-          label="Move right, mm"
+          label={say("packing.move-right-mm")}
+          unit="fineMm"
           value={form.right}
           onChange={(right) => change({ right: right ?? 0 })}
           error={keep.errorOf("right")}
         />
         <NumberField
-          label="Move down, mm"
+          label={say("packing.move-down-mm")}
+          unit="fineMm"
           value={form.down}
           onChange={(down) => change({ down: down ?? 0 })}
           error={keep.errorOf("down")}
@@ -103,7 +106,7 @@ function OwnStock(props: {
   const { own, change, error } = props;
   return (
     <fieldset className="mt-4">
-      <legend className="text-[15px] font-bold">Your sheet, in mm</legend>
+      <legend className="text-[15px] font-bold">{say("packing.your-sheet-mm")}</legend>
       <div className="mt-1 grid grid-cols-2 gap-3">
         {measures.map(([field, label]) => (
           <NumberField

@@ -1,5 +1,6 @@
 import type { Label, LabelSettings } from "../../api/client";
 import { longDayName, type Wording } from "../../ui/units";
+import { capital, say } from "../../wording/say";
 
 /** What is in it, by weight, allergens in bold; where the name does not say so, behind it. */
 export function Contents({ label }: { label: Label }) {
@@ -27,11 +28,15 @@ export function AllergenWords({ label }: { label: Label }) {
     <>
       {label.contains.length > 0 && (
         <>
-          Contains <b>{label.contains.join(", ")}</b>.{" "}
+          {say("ui.contains-3")} <b>{label.contains.join(", ")}</b>.{" "}
         </>
       )}
-      {label.mayContain.length > 0 && <>May contain traces of {label.mayContain.join(", ")}. </>}
-      {label.notKnown.length > 0 && <b>Not known what is in {label.notKnown.join(", ")}: ask before you eat it. </b>}
+      {label.mayContain.length > 0 && (
+        <>{say("packing.may-contain-traces", { mayContain: label.mayContain.join(", ") })} </>
+      )}
+      {label.notKnown.length > 0 && (
+        <b>{say("packing.we-dont-know-what-ask", { notKnown: label.notKnown.join(", ") })} </b>
+      )}
     </>
   );
 }
@@ -40,21 +45,22 @@ export const piecesOf = (label: Label) => label.pieces.map((p) => `${p.count} ${
 
 /** "Made Sat 12 Dec. Best by Sun 13 Dec; eat by Mon 14 Dec." */
 export function keptOf(label: Label): string {
-  const made = `Made ${longDayName(label.madeOn)}.`;
+  const made = say("packing.made", { madeOn: longDayName(label.madeOn) });
   if (!label.bestBy || !label.eatBy) return made;
-  if (label.bestBy === label.madeOn) return `${made} Best the same day; eat by ${longDayName(label.eatBy)}.`;
+  if (label.bestBy === label.madeOn)
+    return say("packing.best-same-day-eat-by", { made, eatBy: longDayName(label.eatBy) });
   return label.bestBy === label.eatBy
-    ? `${made} Eat by ${longDayName(label.eatBy)}.`
-    : `${made} Best by ${longDayName(label.bestBy)}; keeps until ${longDayName(label.eatBy)}.`;
+    ? say("packing.eat-by", { made, eatBy: longDayName(label.eatBy) })
+    : say("packing.best-by-keeps-until", { made, bestBy: longDayName(label.bestBy), eatBy: longDayName(label.eatBy) });
 }
 
 /** All that a label says besides its code. */
 export function LabelText({ label, settings, wording }: { label: Label; settings: LabelSettings; wording: Wording }) {
   return (
     <>
-      <p className="text-[1.25em] leading-tight font-bold first-letter:uppercase">{piecesOf(label)}</p>
+      <p className="text-[1.25em] leading-tight font-bold">{capital(piecesOf(label))}</p>
       <p>
-        Ingredients: <Contents label={label} />.
+        {say("packing.ingredients")} <Contents label={label} />.
       </p>
       <p>
         <AllergenWords label={label} />
@@ -62,7 +68,7 @@ export function LabelText({ label, settings, wording }: { label: Label; settings
       <p>{keptOf(label)}</p>
       {label.storage.map((s) => (
         <p key={s.how}>
-          {label.storage.length > 1 && <b className="inline-block first-letter:uppercase">{s.what}</b>}
+          {label.storage.length > 1 && <b className="inline-block">{capital(s.what)}</b>}
           {label.storage.length > 1 && ": "}
           {s.how}
         </p>
@@ -70,8 +76,10 @@ export function LabelText({ label, settings, wording }: { label: Label; settings
       {settings.notice && <p className="whitespace-pre-line">{settings.notice}</p>}
       <p>
         {settings.maker && <span className="whitespace-pre-line">{settings.maker} · </span>}
-        Net {wording.us ? `${wording.mass(label.net)} (${Math.round(label.net)} g)` : wording.mass(label.net)} · batch{" "}
-        {label.lot}
+        {say("packing.net-batch", {
+          net: wording.us ? `${wording.mass(label.net)} (${Math.round(label.net)} g)` : wording.mass(label.net),
+          lot: label.lot,
+        })}
       </p>
     </>
   );

@@ -3,6 +3,7 @@ import type { LabelSheet, LabelStock } from "../../api/client";
 import type { Wording } from "../../ui/units";
 import { LabelText } from "./LabelText";
 import type { PlacedLabel } from "./labels";
+import { say } from "../../wording/say";
 
 // Points. An x is about half as high as its letters: 1.2 mm, which Regulation (EU) 1169/2011, Article 13, asks for, is 6.8 points.
 const sizes = [11, 10, 9, 8.5, 8, 7.5, 7, 6.8];
@@ -48,7 +49,7 @@ export function LabelView(props: {
       <div ref={text} className="h-full overflow-hidden" style={{ fontSize: `${sizes[size] ?? 7}pt` }}>
         <svg
           role="img"
-          aria-label="Code that leads to the ingredients"
+          aria-label={say("packing.code-leads-ingredients")}
           viewBox={`0 0 ${sheet.code.size} ${sheet.code.size}`}
           className="float-right"
           style={{ width: `${code}mm`, height: `${code}mm` }}

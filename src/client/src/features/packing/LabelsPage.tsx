@@ -14,6 +14,7 @@ import { paperOf, perSheet, sheetsOf } from "./labels";
 import { LabelSettingsForm } from "./LabelSettingsForm";
 import { LabelView } from "./LabelView";
 import { TestSheet } from "./TestSheet";
+import { say } from "../../wording/say";
 
 /** An order's labels on the sheet that they are printed on. */
 export function LabelsPage() {
@@ -37,14 +38,17 @@ export function LabelsPage() {
     <div className="mx-auto max-w-[77rem] px-4 pt-3 sm:px-8 print:m-0 print:max-w-none print:p-0">
       <p className="print:hidden">
         <Link to={`/orders/${id}/packing`} className="text-act font-semibold">
-          ← packing
+          {say("packing.packing")}
         </Link>
       </p>
       <div className="print:hidden">
-        <h1 className="mt-1 font-serif text-[34px] leading-tight">{sheet?.order}: labels</h1>
+        <h1 className="mt-1 font-serif text-[34px] leading-tight">
+          {sheet?.order}
+          {say("packing.labels")}
+        </h1>
         {wrong && (
           <p role="alert" className="border-mind bg-mind-ground mt-3 border-l-4 px-4 py-2">
-            {wrong} <TextButton onClick={() => setMadeOn(null)}>Take the planned day</TextButton>
+            {wrong} <TextButton onClick={() => setMadeOn(null)}>{say("packing.use-planned-day")}</TextButton>
           </p>
         )}
       </div>
@@ -64,61 +68,58 @@ function Labels({ sheet, setMadeOn }: { sheet: LabelSheet; setMadeOn: (day: stri
   const sheets = sheetsOf(labels, stock, from);
   const count = labels.reduce((sum, l) => sum + l.count, 0);
   useEffect(() => {
-    document.title = `Labels for ${sheet.order} · Kondiba`;
+    document.title = say("packing.labels-kondiba", { order: sheet.order });
   }, [sheet.order]);
   const unknown = [...new Set(labels.flatMap((l) => l.notKnown))];
   return (
     <div className="mt-4 grid gap-x-8 gap-y-6 lg:grid-cols-[16rem_1fr] print:mt-0 print:block">
-      <aside aria-label="Labels" className="space-y-5 self-start lg:sticky lg:top-24 print:hidden">
+      <aside aria-label={say("ui.labels")} className="space-y-5 self-start lg:sticky lg:top-24 print:hidden">
         <p>
-          <b>{count === 1 ? "1 label" : `${count} labels`}</b> on {sheets.length}{" "}
-          {sheets.length === 1 ? "sheet" : "sheets"}: {stock.name}.
+          <b>{say("packing.label-count", { count })}</b>{" "}
+          {say("packing.sheet", { count: sheets.length, name: stock.name })}
         </p>
         <DateField
-          label={sheet.planned ? "Made on (as planned)" : "Made on"}
+          label={sheet.planned ? say("packing.made-as-planned") : say("ui.made-2")}
           value={sheet.madeOn}
           onChange={setMadeOn}
         />
         <NumberField
-          label="Begin with label no."
+          label={say("packing.start-with-label-no")}
           value={from}
           onChange={(n) => setFrom(Math.min(perSheet(stock), Math.max(1, Math.round(n ?? 1))))}
         />
         <p className="flex flex-wrap gap-x-5 gap-y-2">
           <button className="bg-act text-on-act rounded-full px-5 py-1.5 font-bold" onClick={() => window.print()}>
-            {test ? "Print the test sheet" : "Print labels"}
+            {test ? say("packing.print-test-sheet") : say("packing.print-labels")}
           </button>
-          <TextButton onClick={() => setTest(!test)}>{test ? "Back to the labels" : "Test sheet"}</TextButton>
+          <TextButton onClick={() => setTest(!test)}>
+            {test ? say("packing.back-labels") : say("packing.test-sheet")}
+          </TextButton>
         </p>
-        {owner && <TextButton onClick={() => setEditing(true)}>What labels say, and their sheet</TextButton>}
+        {owner && (
+          <TextButton onClick={() => setEditing(true)}>{say("packing.what-labels-say-their-sheet")}</TextButton>
+        )}
         <div className="space-y-2" role="status">
           {unknown.length > 0 && (
-            <Mind>
-              Nobody has said what is in {unknown.join(", ")}. Enter its allergens from the packet in the kitchen before
-              you print.
-            </Mind>
+            <Mind>{say("packing.allergens-not-entered-yet-enter", { unknown: unknown.join(", ") })}</Mind>
           )}
-          {!settings.maker && <Mind>Labels don’t say yet who made it and where.</Mind>}
-          {!settings.notice && <Mind>If your local rule asks for a notice, type it once under “What labels say”.</Mind>}
-          {tooSmall && (
-            <Mind>
-              The text doesn’t fit in letters that can be read (1.2 mm). Choose a larger label, or shorten your notice.
-            </Mind>
-          )}
+          {!settings.maker && <Mind>{say("packing.labels-dont-say-yet-who")}</Mind>}
+          {!settings.notice && <Mind>{say("packing.if-your-local-rule-asks")}</Mind>}
+          {tooSmall && <Mind>{say("packing.text-doesnt-fit-readable-letters")}</Mind>}
         </div>
         <p className="text-ink2 text-[13px] leading-snug">
-          Weights come from the order’s own figures; allergens from the packets as you entered them. The code leads to{" "}
+          {say("packing.weights-come-from-orders-own")}{" "}
           <a className="text-act font-semibold" href={sheet.path}>
-            this page of ingredients
+            {say("packing.this-page-ingredients")}
           </a>
-          , where Kondiba can be reached. The batch number is on the page of each pot in the{" "}
+          {say("packing.where-kondiba-can-reached-batch")}{" "}
           <Link className="text-act font-semibold" to="/logbook">
-            logbook
+            {say("packing.logbook")}
           </Link>
-          . Best-by days are common practice: your local rule comes first.
+          {say("packing.best-by-days-common-practice")}
         </p>
       </aside>
-      <Pages label="Label sheets">
+      <Pages label={say("packing.label-sheets")}>
         {test ? (
           <TestSheet stock={stock} settings={settings} />
         ) : (
@@ -137,9 +138,9 @@ function Labels({ sheet, setMadeOn }: { sheet: LabelSheet; setMadeOn: (day: stri
             </div>
           ))
         )}
-        {labels.length === 0 && <p className="text-ink2 print:hidden">Nothing is on the order yet.</p>}
+        {labels.length === 0 && <p className="text-ink2 print:hidden">{say("ui.nothing-order-yet")}</p>}
       </Pages>
-      <Sheet open={editing} close={() => setEditing(false)} title="What labels say">
+      <Sheet open={editing} close={() => setEditing(false)} title={say("packing.what-labels-say")}>
         <LabelSettingsForm sheet={sheet} done={() => setEditing(false)} />
       </Sheet>
     </div>

@@ -4,6 +4,7 @@ import { centreOf, colourOf, sizeOf } from "../../api/queries";
 import type { Draft } from "../order/draft";
 import { useLineLook } from "../piece/useLineLook";
 import { usePictures } from "../piece/usePictures";
+import { say } from "../../wording/say";
 
 const variants = 4;
 const wall = 3;
@@ -134,12 +135,14 @@ function Places(props: {
     const next = grid.current?.children[row * pack.columns + column];
     if (next instanceof HTMLElement) next.focus();
   };
+  const called = (cell: number) =>
+    say("packing.row-place", { cell: Math.floor(cell / pack.columns) + 1, cell2: (cell % pack.columns) + 1 });
   const [edgeX, edgeY] = [wall / (pack.wide + 2 * wall), wall / (pack.deep + 2 * wall)].map((s) => `${s * 100}%`);
   return (
     <div
       ref={grid}
       role="group"
-      aria-label="Places"
+      aria-label={say("packing.places")}
       className="absolute grid print:hidden"
       style={{
         inset: `${edgeY} ${edgeX}`,
@@ -153,7 +156,7 @@ function Places(props: {
           type="button"
           draggable
           aria-pressed={held === cell}
-          aria-label={`Row ${Math.floor(cell / pack.columns) + 1}, place ${(cell % pack.columns) + 1}: ${line < 0 ? "empty" : nameOf(line)}`}
+          aria-label={`${called(cell)}: ${line < 0 ? say("packing.empty") : nameOf(line)}`}
           className={`m-[2%] cursor-grab rounded-full ${held === cell ? "ring-act ring-4" : "hover:ring-act/60 hover:ring-2"}`}
           onClick={() => choose(cell)}
           onDragStart={(e) => {

@@ -16,6 +16,7 @@ import { useTally } from "../order/useTally";
 import { alike, exchanged, type Alike, type Place } from "./moves";
 import { nameOf, PackageView } from "./PackageView";
 import { usePacking } from "./usePacking";
+import { say } from "../../wording/say";
 
 /** What an order is packed in, and what goes where. */
 export function PackingPage() {
@@ -35,7 +36,7 @@ function PackingDesk({ order, reference }: { order: Order; reference: Reference 
   const packing = usePacking(of);
   useUndoKeys(desk.undo, desk.redo);
   useEffect(() => {
-    document.title = `Packing for ${draft.name ?? "an order"} · Kondiba`;
+    document.title = say("packing.packing-kondiba", { name: draft.name ?? say("ui.order") });
   }, [draft.name]);
   if (packing.error) return <ErrorNote error={packing.error} retry={() => void packing.refetch()} />;
   if (!packing.data) return <Waiting />;
@@ -47,21 +48,24 @@ function PackingDesk({ order, reference }: { order: Order; reference: Reference 
       <div className="mx-auto max-w-6xl px-4 pt-3 sm:px-10 print:px-0">
         <p className="flex flex-wrap gap-x-6 print:hidden">
           <Link to={`/orders/${order.id}`} className="text-act font-semibold">
-            ← {draft.name || "the order"}
+            ← {draft.name || say("ui.order-4")}
           </Link>
           <Link to={`/orders/${order.id}/labels`} className="text-act ml-auto font-bold">
-            Labels
+            {say("ui.labels")}
           </Link>
           <button className="text-act font-bold" onClick={() => window.print()}>
-            Print the packing slip
+            {say("packing.print-packing-slip")}
           </button>
         </p>
-        <h1 className="mt-1 font-serif text-[34px] leading-tight">{draft.name}: packing</h1>
+        <h1 className="mt-1 font-serif text-[34px] leading-tight">
+          {draft.name}
+          {say("packing.packing-2")}
+        </h1>
         <Slip draft={draft} plan={plan} number={desk.number} />
         <div className="mt-4 grid gap-x-12 gap-y-8 lg:grid-cols-[1fr_19rem] print:block">
           <Packages draft={of} tally={tally} plan={plan} reference={reference} edit={edit} />
-          <aside aria-label="Packed in" className="self-start lg:sticky lg:top-24 print:hidden">
-            <h2 className="font-serif text-[22px]">Packed in</h2>
+          <aside aria-label={say("packing.packed")} className="self-start lg:sticky lg:top-24 print:hidden">
+            <h2 className="font-serif text-[22px]">{say("packing.packed")}</h2>
             {draft.lines.length > 0 && (
               <Packing
                 packing={draft.packing ?? []}
@@ -75,16 +79,13 @@ function PackingDesk({ order, reference }: { order: Order; reference: Reference 
             )}
             {plan.moved && (
               <p className="mt-4">
-                You moved pieces.{" "}
+                {say("packing.you-moved-pieces")}{" "}
                 <TextButton onClick={() => edit("boxes", (d) => ({ ...d, boxes: null }))}>
-                  Lay them out afresh
+                  {say("packing.lay-out-again")}
                 </TextButton>
               </p>
             )}
-            <p className="text-ink2 mt-4 text-[15px] leading-snug">
-              The biggest pieces go into the middle row, like sizes together; kinds and colours are spread evenly. Drag
-              a piece to another place, or pick it up with Enter, go on with the arrows, and put it down with Enter.
-            </p>
+            <p className="text-ink2 mt-4 text-[15px] leading-snug">{say("packing.biggest-pieces-go-middle-row")}</p>
             <KeepingNote desk={desk} />
           </aside>
         </div>
@@ -99,10 +100,14 @@ function Slip({ draft, plan, number }: { draft: Draft; plan: PackingPlan; number
   for (const p of plan.packages) packs.set(p.name, (packs.get(p.name) ?? 0) + 1);
   return (
     <p className="text-ink2 mt-1 text-lg">
-      {number > 0 && `Order ${number}`}
-      {draft.client && ` for ${draft.client}`}
+      {number > 0 && say("packing.order", { number })}
+      {draft.client && say("ui.for-client", { client: draft.client })}
       {draft.pickup &&
-        `, ${draft.handover === "delivery" ? "delivered" : "picked up"} ${longDayName(draft.pickup)} at ${clock(draft.pickup)}`}
+        say("packing.handover-pickup-at-pickup2", {
+          handover: draft.handover === "delivery" ? say("packing.delivered") : say("packing.picked-up"),
+          pickup: longDayName(draft.pickup),
+          pickup2: clock(draft.pickup),
+        })}
       {packs.size > 0 && `: ${[...packs].map(([name, count]) => `${count} ${name}`).join(", ")}`}.
     </p>
   );
@@ -118,13 +123,9 @@ function Packages(props: { draft: Draft; tally: Tally; plan: PackingPlan; refere
     edit("boxes", (d) => ({ ...d, boxes: exchanged(plan.packages, groups, held, place) }));
   };
   return (
-    <section aria-label="Boxes and bags" className="min-w-0">
+    <section aria-label={say("packing.boxes-bags")} className="min-w-0">
       {plan.unpacked.length > 0 && <Unpacked draft={draft} plan={plan} reference={reference} edit={edit} />}
-      {draft.lines.length === 0 && (
-        <p className="text-ink2 text-lg">
-          Nothing is on the order yet. Put what is to be made on its slip, and it can be packed here.
-        </p>
-      )}
+      {draft.lines.length === 0 && <p className="text-ink2 text-lg">{say("packing.nothing-order-yet-add-what")}</p>}
       {plan.problems
         .filter((p) => p.field === "boxes")
         .map((p) => (
@@ -163,22 +164,22 @@ function Title(props: { group: Alike; box: number; draft: Draft; reference: Refe
       <h2 className="text-[17px] font-bold">
         {at.length > 1 && `${at.length} × `}
         {first.name}
-        {at.length > 1 && first.rows > 0 && <span className="text-ink2 font-normal"> · all alike</span>}
+        {at.length > 1 && first.rows > 0 && <span className="text-ink2 font-normal"> {say("packing.all-alike")}</span>}
       </h2>
       <p className="text-[15px]">
         {first.holds.map((h) => `${h.count} ${nameOf(h.line, draft, reference, h.count)}`).join(", ")}
       </p>
       {first.bouquet && (
         <p className="text-ink2 text-[15px]">
-          Tie {first.bouquet.groups.join(" + ")}, tops level, then join them.{" "}
-          <How what="ribbon" of={`${path}.ribbon`} from="packing">
-            {wording.value(first.bouquet.ribbon.value, "mm")} of ribbon
+          {say("packing.tie-tops-level-then-join", { groups: first.bouquet.groups.join(" + ") })}{" "}
+          <How what={say("packing.ribbon")} of={`${path}.ribbon`} from="packing">
+            {say("packing.ribbon-2", { ribbon: wording.value(first.bouquet.ribbon.value, "mm") })}
           </How>
           ,{" "}
-          <How what="film" of={`${path}.film`} from="packing">
-            {wording.value(first.bouquet.film.value, "mm")} of film
+          <How what={say("ui.film")} of={`${path}.film`} from="packing">
+            {say("packing.film", { film: wording.value(first.bouquet.film.value, "mm") })}
           </How>{" "}
-          round the sticks. Stand it in a food-safe holder: flower foam must not touch food.
+          {say("packing.round-sticks-stand-food-safe")}
         </p>
       )}
     </header>
@@ -192,16 +193,17 @@ function Unpacked(props: { draft: Draft; plan: PackingPlan; reference: Reference
   return (
     <div role="note" className="border-mind bg-mind-ground mb-5 border-l-4 px-4 py-2 print:hidden">
       <p>
-        <b>Not packed yet:</b> {left}.
+        <b>{say("packing.not-packed-yet")}</b> {left}.
       </p>
       {suggested && (
         <p className="mt-1">
           <TextButton onClick={() => edit("packing.list", (d) => ({ ...d, packing: suggested }))}>
-            Pack them in{" "}
-            {suggested
-              .slice((draft.packing ?? []).length)
-              .map((p) => reference.supplies.find((s) => s.code === p.supply)?.name ?? p.supply)
-              .join(", ")}
+            {say("packing.pack-them", {
+              suggested: suggested
+                .slice((draft.packing ?? []).length)
+                .map((p) => reference.supplies.find((s) => s.code === p.supply)?.name ?? p.supply)
+                .join(", "),
+            })}
           </TextButton>
         </p>
       )}

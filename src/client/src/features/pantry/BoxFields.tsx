@@ -1,16 +1,17 @@
 import type { OwnWare } from "../../api/client";
 import { NumberField } from "../../ui/fields";
+import { say } from "../../wording/say";
 
 export type OwnBox = NonNullable<OwnWare["box"]>;
 
 export const someBox: OwnBox = { rows: 3, columns: 4, wide: 220, deep: 180, high: 50 };
 
 const measures: [field: keyof OwnBox, label: string, unit: string][] = [
-  ["rows", "Rows (0 for a flat box)", ""],
-  ["columns", "Places in a row", ""],
-  ["wide", "Wide, within", "mm"],
-  ["deep", "Deep, within", "mm"],
-  ["high", "High, lid closed", "mm"],
+  ["rows", say("pantry.rows-0-flat-box"), ""],
+  ["columns", say("pantry.places-row"), ""],
+  ["wide", say("pantry.wide-within"), "mm"],
+  ["deep", say("pantry.deep-within"), "mm"],
+  ["high", say("pantry.high-lid-closed"), "mm"],
 ];
 
 /** The measures of a box, by which it is told what fits and what goes where. */

@@ -10,13 +10,14 @@ import { amountIn, dayName, useWording } from "../../ui/units";
 import { KeepButtons } from "../../ui/buttons";
 import { useKeep } from "../../ui/useKeep";
 import { Words } from "../../ui/Words";
+import { say } from "../../wording/say";
 
 const did: Record<Movement["kind"], string> = {
-  received: "came in",
-  used: "used",
-  returned: "came back",
-  corrected: "put right",
-  thrown: "thrown away",
+  received: say("pantry.came"),
+  used: say("ui.used"),
+  returned: say("pantry.came-back"),
+  corrected: say("pantry.corrected"),
+  thrown: say("pantry.thrown-away"),
 };
 
 /** What some coating makes, where the ware is one. */
@@ -56,7 +57,7 @@ export function LotSheet(props: {
       );
       props.done(
         movement.id,
-        `${ware?.name ?? "It"}: ${amountIn(wording, Math.abs(movement.amount), unit)} ${did[movement.kind]}.`,
+        `${ware?.name ?? say("pantry.it")}: ${amountIn(wording, Math.abs(movement.amount), unit)} ${did[movement.kind]}.`,
       );
     },
     props.close,
@@ -65,9 +66,9 @@ export function LotSheet(props: {
   return (
     <Sheet open close={props.close} title={ware?.name ?? lot.ware}>
       <p className="text-ink2 mt-1">
-        {amountIn(wording, lot.amount, unit)} left
-        {lot.pack && `, of packs of ${amountIn(wording, lot.pack, unit)}`}
-        {owner && lot.price !== null && `, ${wording.money(lot.price)} paid`}
+        {say("pantry.left", { amount: amountIn(wording, lot.amount, unit) })}
+        {lot.pack && say("pantry.packs", { pack: amountIn(wording, lot.pack, unit) })}
+        {owner && lot.price !== null && say("pantry.paid", { price: wording.money(lot.price) })}
         {lot.place && `, ${lot.place}`}
       </p>
       {ware && <OfCoating ware={ware} grams={lot.amount} />}
@@ -79,26 +80,26 @@ export function LotSheet(props: {
         }}
       >
         <Words<LotChange["kind"]>
-          label="What happened"
+          label={say("pantry.what-happened")}
           value={kind}
           options={[
-            { value: "used", label: "some was used" },
-            { value: "corrected", label: "there is this much" },
-            { value: "thrown", label: "some was thrown away" },
+            { value: "used", label: say("pantry.some-was-used") },
+            { value: "corrected", label: say("pantry.there-this-much") },
+            { value: "thrown", label: say("pantry.some-was-thrown-away") },
           ]}
           onChange={setKind}
         />
         <NumberField
-          label={kind === "corrected" ? "What is left" : "How much"}
+          label={kind === "corrected" ? say("pantry.what-left") : say("ui.how-much")}
           unit={unit === "pieces" ? "" : unit}
           value={amount}
           onChange={setAmount}
           error={keep.errorOf("amount")}
         />
-        <TextField label="Note" value={note} onChange={setNote} error={keep.errorOf("note")} />
+        <TextField label={say("pantry.note")} value={note} onChange={setNote} error={keep.errorOf("note")} />
         <KeepButtons pending={keep.isPending} error={keep.error} cancel={props.close} />
       </form>
-      <h3 className="mt-8 font-serif text-xl">What happened to it</h3>
+      <h3 className="mt-8 font-serif text-xl">{say("pantry.what-happened-2")}</h3>
       <ol className="mt-1">
         {history?.map((m) => (
           <li key={m.id} className="border-line grid grid-cols-[6rem_1fr_auto] gap-x-3 border-t border-dashed py-1.5">

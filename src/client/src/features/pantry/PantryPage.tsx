@@ -12,6 +12,7 @@ import { useShortcuts } from "../../ui/useShortcuts";
 import { LotSheet } from "./LotSheet";
 import { PutIn } from "./PutIn";
 import { WareSheet } from "./WareSheet";
+import { capital, say } from "../../wording/say";
 
 const soon = 21;
 
@@ -19,7 +20,7 @@ const soon = 21;
 export function PantryPage() {
   const pantry = useQuery(pantryQuery);
   useEffect(() => {
-    document.title = "The pantry · Kondiba";
+    document.title = say("pantry.pantry-kondiba");
   }, []);
   if (pantry.isError) return <ErrorNote error={pantry.error} retry={() => void pantry.refetch()} />;
   if (!pantry.data) return <Waiting />;
@@ -42,45 +43,44 @@ function Shelves({ pantry }: { pantry: Pantry }) {
   return (
     <div className="mx-auto max-w-6xl px-4 pt-3 sm:px-10">
       <header className="flex flex-wrap items-end gap-x-5 gap-y-2">
-        <h1 className="font-serif text-[38px] leading-tight">The pantry</h1>
+        <h1 className="font-serif text-[38px] leading-tight">{say("pantry.pantry")}</h1>
         <span className="ml-auto flex flex-wrap items-center gap-5">
           <Link to="/shopping" className="text-act text-lg font-bold">
-            Shopping list
+            {say("pantry.shopping-list")}
           </Link>
           <button
             className="bg-act text-on-act rounded-full px-5 py-2 text-lg font-bold"
             onClick={() => setPutting(true)}
           >
-            Put something in
+            {say("ui.add-pantry")}
           </button>
         </span>
       </header>
-      {undo.last && <Undoable says={undo.last.says} act="Undo" undo={() => undo.mutate()} />}
+      {undo.last && <Undoable says={undo.last.says} act={say("ui.undo")} undo={() => undo.mutate()} />}
       {undo.isError && <ErrorNote error={undo.error} />}
       {low.length > 0 && (
         <section aria-labelledby="low" className="border-mind bg-mind-ground mt-4 border-l-4 px-4 py-2">
           <h2 id="low" className="font-bold">
-            Running low
+            {say("pantry.running-low")}
           </h2>
           {low.map((w) => (
             <p key={w.code}>
-              {w.name}: {amountIn(wording, total(w.code), w.unit)} of {amountIn(wording, w.low, w.unit)} wanted at home
+              {say("pantry.left-reorder", {
+                name: w.name,
+                total: amountIn(wording, total(w.code), w.unit),
+                low: amountIn(wording, w.low, w.unit),
+              })}
             </p>
           ))}
         </section>
       )}
       {shown.length === 0 && (
-        <p className="text-ink2 mt-8 max-w-2xl text-lg">
-          Nothing stands here yet. Put in what is left of open bags and boxes: orders use that up first, the earliest
-          date before the others, and the shopping list buys only what is missing.
-        </p>
+        <p className="text-ink2 mt-8 max-w-2xl text-lg">{say("pantry.nothing-here-yet-add-what")}</p>
       )}
       <div className="mt-6 gap-x-12 lg:columns-2">
         {sections.map(([section, wares]) => (
           <section key={section} aria-label={section} className="mb-8 break-inside-avoid">
-            <h2 className="border-board border-b-[6px] pb-1 font-serif text-[22px] first-letter:uppercase">
-              {section}
-            </h2>
+            <h2 className="border-board border-b-[6px] pb-1 font-serif text-[22px]">{capital(section)}</h2>
             <ul>
               {wares.map((w) => (
                 <WareRow
@@ -101,7 +101,7 @@ function Shelves({ pantry }: { pantry: Pantry }) {
         <PutIn
           pantry={pantry}
           close={() => setPutting(false)}
-          done={(lot, name) => undo.remember({ lot: lot.id, says: `${name} stands in the pantry.` })}
+          done={(lot, name) => undo.remember({ lot: lot.id, says: say("pantry.pantry-2", { name }) })}
         />
       )}
       {lot && (
@@ -166,7 +166,7 @@ function WareRow(props: {
           </button>
           <b className={`text-lg ${low ? "text-mind" : ""}`}>
             {amountIn(wording, total, ware.unit)}
-            {low && <span className="text-[13px]"> low</span>}
+            {low && <span className="text-[13px]"> {say("pantry.low")}</span>}
           </b>
         </div>
         <ul className="text-ink2 text-[15px]">
@@ -175,23 +175,24 @@ function WareRow(props: {
             return (
               <li key={l.id}>
                 <button
-                  className="hover:text-act flex w-full items-baseline gap-3 text-left"
+                  className="hover:text-act flex w-full items-baseline gap-3 py-0.5 text-left"
                   onClick={() => props.openLot(l)}
                 >
                   <span className="grow">
                     {lots.length > 1 && <b>{amountIn(wording, l.amount, ware.unit)} </b>}
                     {l.bestBefore ? (
                       <span className={days !== undefined && days < soon ? "text-mind font-semibold" : ""}>
-                        {days !== undefined && days < 0 ? "past its date, " : "best before "}
+                        {days !== undefined && days < 0 ? say("pantry.past-its-date") : say("pantry.best-before-2")}
                         {dayName(l.bestBefore)} {l.bestBefore.slice(0, 4)}
                       </span>
                     ) : (
-                      "no date"
+                      say("pantry.no-date")
                     )}
                     {l.place && ` · ${l.place}`}
                   </span>
                   <span className="text-act font-semibold">
-                    take<span className="sr-only"> some of {ware.name}</span>
+                    {say("pantry.use-some")}
+                    <span className="sr-only"> {say("ui.of-name", { name: ware.name })}</span>
                   </span>
                 </button>
               </li>

@@ -9,6 +9,8 @@ import { amountIn, useWording } from "../../ui/units";
 import { KeepButtons, TextButton } from "../../ui/buttons";
 import { codeOf, useKeep } from "../../ui/useKeep";
 import { newId } from "../../api/newId";
+import { fieldBox } from "../../ui/fieldBox";
+import { say } from "../../wording/say";
 
 const shownAtMost = 40;
 
@@ -32,7 +34,7 @@ export function PutIn(props: { pantry: Pantry; close: () => void; done: (lot: Lo
   const keep = useKeep(
     async (r: Receipt) => {
       const lot = await answer(api.POST("/api/pantry/lots", { body: r }));
-      props.done(lot, ware?.name ?? "It");
+      props.done(lot, ware?.name ?? say("pantry.it"));
     },
     props.close,
     ["pantry"],
@@ -55,7 +57,7 @@ export function PutIn(props: { pantry: Pantry; close: () => void; done: (lot: Lo
   const found = called(typed).slice(0, shownAtMost);
 
   return (
-    <Sheet open close={props.close} title="Into the pantry">
+    <Sheet open close={props.close} title={say("ui.add-pantry")}>
       <form
         className="mt-4 grid gap-4"
         onSubmit={(e) => {
@@ -63,16 +65,16 @@ export function PutIn(props: { pantry: Pantry; close: () => void; done: (lot: Lo
           keep.mutate({ ...receipt, ware: ware?.code ?? "" });
         }}
       >
-        <Labelled label="What" error={keep.errorOf("ware")}>
+        <Labelled label={say("pantry.what")} error={keep.errorOf("ware")}>
           {(ids) => (
             <Combobox immediate value={ware} onChange={choose} onClose={() => setTyped("")} by="code">
               <ComboboxInput
                 {...ids}
                 data-autofocus
                 autoComplete="off"
-                placeholder="midnight wafers, cups, ribbon …"
+                placeholder={say("pantry.midnight-wafers-cups-ribbon")}
                 displayValue={(w: Ware | null) => w?.name ?? ""}
-                className="border-line bg-ground placeholder:text-ink2 focus:border-act w-full rounded-md border px-2.5 py-1.5"
+                className={`${fieldBox} placeholder:text-ink2`}
                 onChange={(e) => {
                   setTyped(e.target.value);
                   setLacking(called(e.target.value).length === 0 ? e.target.value : "");
@@ -92,9 +94,7 @@ export function PutIn(props: { pantry: Pantry; close: () => void; done: (lot: Lo
                   </ComboboxOption>
                 ))}
                 {found.length === 0 && (
-                  <p className="text-mind px-3 py-1">
-                    Nothing is called “{typed}”. Add it below as a supply of your own.
-                  </p>
+                  <p className="text-mind px-3 py-1">{say("pantry.nothing-found-add-below-as", { typed })}</p>
                 )}
               </ComboboxOptions>
             </Combobox>
@@ -118,16 +118,16 @@ export function PutIn(props: { pantry: Pantry; close: () => void; done: (lot: Lo
                       });
                     }}
                   >
-                    {receipt.pack === pack.holds ? `${packs} × ` : "a pack of "}
+                    {receipt.pack === pack.holds ? `${packs} × ` : say("pantry.pack")}
                     {amountIn(wording, pack.holds, ware.unit)}
-                    {receipt.pack === pack.holds && ", one more"}
+                    {receipt.pack === pack.holds && say("pantry.one-more")}
                   </TextButton>
                 ))}
               </div>
             )}
             <div className="grid gap-4 sm:grid-cols-2">
               <NumberField
-                label="How much"
+                label={say("ui.how-much")}
                 unit={ware.unit === "pieces" ? "" : ware.unit}
                 value={receipt.amount}
                 onChange={(amount) => setReceipt({ ...receipt, amount: amount ?? 0 })}
@@ -135,19 +135,20 @@ export function PutIn(props: { pantry: Pantry; close: () => void; done: (lot: Lo
               />
               {owner && (
                 <NumberField
-                  label="Paid for it, €"
+                  label={say("pantry.price-paid")}
+                  unit="money"
                   value={receipt.price ?? null}
                   onChange={(price) => setReceipt({ ...receipt, price })}
                   error={keep.errorOf("price")}
                 />
               )}
               <DateField
-                label="Best before"
+                label={say("pantry.best-before")}
                 value={receipt.bestBefore ?? null}
                 onChange={(bestBefore) => setReceipt({ ...receipt, bestBefore })}
               />
               <TextField
-                label="Place"
+                label={say("ui.place")}
                 value={receipt.place ?? ""}
                 onChange={(place) => setReceipt({ ...receipt, place })}
                 error={keep.errorOf("place")}
@@ -199,23 +200,27 @@ function OwnSupply({ pantry, name: asked, added }: { pantry: Pantry; name: strin
         keep.mutate(undefined);
       }}
     >
-      <h3 className="font-serif text-xl">A supply of your own</h3>
+      <h3 className="font-serif text-xl">{say("pantry.add-my-own-supply")}</h3>
       <div className="mt-2 grid grid-cols-[1fr_8rem] gap-4">
-        <TextField label="Called, several of them" value={name} onChange={setName} error={keep.errorOf("name")} />
+        <TextField label={say("pantry.name-plural")} value={name} onChange={setName} error={keep.errorOf("name")} />
         <PickField<Ware["unit"]>
-          label="Measured in"
+          label={say("pantry.measured")}
           value={unit}
           options={[
-            { value: "pieces", label: "pieces" },
-            { value: "g", label: "grams" },
-            { value: "m", label: "metres" },
+            { value: "pieces", label: say("ui.pieces-2") },
+            { value: "g", label: say("ui.grams") },
+            { value: "m", label: say("pantry.metres") },
           ]}
           onChange={setUnit}
         />
       </div>
       {unit === "pieces" && (
         <div className="mt-2">
-          <Tick label="It is a box for pieces" checked={box !== null} onChange={(is) => setBox(is ? someBox : null)} />
+          <Tick
+            label={say("pantry.box-pieces")}
+            checked={box !== null}
+            onChange={(is) => setBox(is ? someBox : null)}
+          />
           {box && <BoxFields box={box} change={setBox} errorOf={keep.errorOf} />}
         </div>
       )}

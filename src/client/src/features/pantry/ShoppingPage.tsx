@@ -7,9 +7,16 @@ import { putBy } from "../../ui/putBy";
 import { states } from "../../ui/states";
 import { amountIn, dayName, useWording } from "../../ui/units";
 import { useBasket } from "./useBasket";
+import { capital, say } from "../../wording/say";
 
 // The list as it was last seen, for when the server is out of reach.
 const key = "shopping";
+
+const standing = {
+  ticked: say("pantry.stands-ticked"),
+  stored: say("pantry.stands-stored"),
+  returning: say("pantry.stands-returning"),
+};
 
 /** What to buy for the orders chosen, to walk through the shop with. */
 export function ShoppingPage() {
@@ -27,7 +34,7 @@ export function ShoppingPage() {
   const { basket, away, tick, untick, clear } = useBasket();
   const wording = useWording();
   useEffect(() => {
-    document.title = "Shopping · Kondiba";
+    document.title = say("pantry.shopping-kondiba");
   }, []);
   if (list.isError && !list.data) return <ErrorNote error={list.error} retry={() => void list.refetch()} />;
   if (!list.data) return <Waiting />;
@@ -48,21 +55,21 @@ export function ShoppingPage() {
   return (
     <div className="mx-auto max-w-6xl px-4 pt-3 sm:px-10 print:max-w-none print:px-0 print:text-[13px]">
       <header className="flex flex-wrap items-end gap-x-5 gap-y-1">
-        <h1 className="font-serif text-[38px] leading-tight print:text-2xl">Shopping</h1>
+        <h1 className="font-serif text-[38px] leading-tight print:text-2xl">{say("pantry.shopping")}</h1>
         <span className="ml-auto flex gap-5 pb-1 print:hidden">
           <Link to="/pantry" className="text-act font-semibold">
-            pantry
+            {say("pantry.pantry-3")}
           </Link>
           <a className="text-act font-semibold" href={csv} download="kondiba-shopping.csv">
-            as CSV
+            {say("pantry.as-csv")}
           </a>
           <button className="text-act font-bold" onClick={() => window.print()}>
-            Print
+            {say("ui.print")}
           </button>
         </span>
       </header>
       <fieldset className="mt-1 flex flex-wrap gap-x-6 gap-y-1">
-        <legend className="sr-only">For which orders</legend>
+        <legend className="sr-only">{say("pantry.which-orders")}</legend>
         {orders.map((order) => (
           <label
             key={order.id}
@@ -83,24 +90,22 @@ export function ShoppingPage() {
       </fieldset>
       {away && (
         <p role="status" className="text-mind mt-2 font-semibold">
-          The server is away. Ticks are kept in this browser and go into the pantry as soon as it is back.
+          {say("pantry.offline-ticks-saved-this-device")}
         </p>
       )}
       {orders.length === 0 ? (
-        <p className="text-ink2 mt-8 text-lg">No open order in the coming six weeks, so nothing to shop for.</p>
+        <p className="text-ink2 mt-8 text-lg">{say("pantry.no-open-orders-next-six")}</p>
       ) : toBuy.length === 0 && basket.length === 0 ? (
         <p className="text-go mt-8 text-lg font-semibold">
           {orders.some((o) => o.chosen)
-            ? "All of it is at home."
-            : "Choose an order to shop for; agreed ones choose themselves."}
+            ? say("pantry.everything-pantry-already")
+            : say("pantry.choose-order-shop-confirmed-orders")}
         </p>
       ) : null}
       <div className="mt-5 gap-x-12 lg:columns-2 print:columns-2">
         {sections.map(([section, lines]) => (
           <section key={section} aria-label={section} className="mb-6 print:mb-3">
-            <h2 className="border-board border-b-4 pb-0.5 font-serif text-[22px] first-letter:uppercase print:text-lg">
-              {section}
-            </h2>
+            <h2 className="border-board border-b-4 pb-0.5 font-serif text-[22px] print:text-lg">{capital(section)}</h2>
             <ul>
               {lines.map((line) => (
                 <Line key={line.ware.code} line={line} tick={() => tick(line)} />
@@ -111,16 +116,16 @@ export function ShoppingPage() {
       </div>
       {toBuy.length > 0 && (
         <p className="border-ink flex justify-between border-t pt-2 text-xl font-bold">
-          <span>still to buy</span>
+          <span>{say("pantry.still-buy")}</span>
           <span>{wording.money(toBuy.reduce((sum, l) => sum + l.cover.price, 0))}</span>
         </p>
       )}
       {basket.length > 0 && (
         <section aria-labelledby="basket" className="mt-8 print:hidden">
           <h2 id="basket" className="flex items-baseline gap-5 font-serif text-[22px]">
-            In the basket
+            {say("pantry.basket")}
             <button className="text-act font-sans text-[15px] font-semibold" onClick={clear}>
-              empty it into the pantry
+              {say("pantry.move-pantry")}
             </button>
           </h2>
           <ul className="lg:columns-2">
@@ -131,15 +136,15 @@ export function ShoppingPage() {
                 </span>
                 <span className="text-[14px]">
                   {bought.refused ?? (
-                    <span className={bought.stands === "in the pantry" ? "text-go" : ""}>{bought.stands}</span>
+                    <span className={bought.stands === "stored" ? "text-go" : ""}>{standing[bought.stands]}</span>
                   )}
                 </span>
                 <button
                   className="text-act text-[15px] font-semibold"
-                  aria-label={`Undo: ${bought.name}`}
+                  aria-label={say("pantry.undo", { name: bought.name })}
                   onClick={() => untick(bought)}
                 >
-                  undo
+                  {say("pantry.undo-2")}
                 </button>
               </li>
             ))}
@@ -149,7 +154,7 @@ export function ShoppingPage() {
       {atHome.length > 0 && (
         <section aria-labelledby="home" className="text-ink2 mt-8 print:hidden">
           <h2 id="home" className="text-ink font-serif text-[22px]">
-            At home already
+            {say("pantry.pantry-already")}
           </h2>
           <p>{atHome.map((l) => `${l.ware.name} ${amountIn(wording, l.need.value, l.ware.unit)}`).join(" · ")}</p>
         </section>
@@ -166,7 +171,7 @@ function Line({ line, tick }: { line: ShoppingLine; tick: () => void }) {
       <label className="flex cursor-pointer items-start gap-3 py-2 print:py-0.5">
         <input
           type="checkbox"
-          aria-label={`Bought: ${ware.name}`}
+          aria-label={say("pantry.bought", { name: ware.name })}
           className="accent-go mt-1 size-5 shrink-0"
           checked={false}
           onChange={tick}
@@ -174,8 +179,12 @@ function Line({ line, tick }: { line: ShoppingLine; tick: () => void }) {
         <span className="min-w-0 grow">
           <b>{ware.name}</b>
           <span className="text-ink2 block text-[14px] print:text-[11px]">
-            {amountIn(wording, line.need.value, ware.unit)} for {line.for.join(", ")}
-            {cover.fromStock > 0 && `; ${amountIn(wording, cover.fromStock, ware.unit)} at home`}
+            {say("pantry.need-for-for", {
+              need: amountIn(wording, line.need.value, ware.unit),
+              for: line.for.join(", "),
+            })}
+            {cover.fromStock > 0 &&
+              say("pantry.pantry-4", { fromStock: amountIn(wording, cover.fromStock, ware.unit) })}
           </span>
         </span>
         <span className="shrink-0 text-right">
@@ -187,7 +196,7 @@ function Line({ line, tick }: { line: ShoppingLine; tick: () => void }) {
               : amountIn(wording, line.toBuy, ware.unit)}
           </b>
           <span className="text-ink2 block text-[14px] print:text-[11px]">
-            {cover.packs.length > 0 ? wording.money(cover.price) : "no pack or price known"}
+            {cover.packs.length > 0 ? wording.money(cover.price) : say("pantry.no-pack-or-price-known")}
           </span>
         </span>
       </label>

@@ -8,6 +8,7 @@ import { amountIn, useWording } from "../../ui/units";
 import { KeepButtons, TextButton } from "../../ui/buttons";
 import { useKeep } from "../../ui/useKeep";
 import { BoxFields } from "./BoxFields";
+import { say } from "../../wording/say";
 
 /** A ware: the packs it is bought in, what they cost, and the mark below which it runs low. */
 export function WareSheet({ ware, close }: { ware: Ware; close: () => void }) {
@@ -25,10 +26,12 @@ export function WareSheet({ ware, close }: { ware: Ware; close: () => void }) {
     return (
       <Sheet open close={close} title={ware.name}>
         <p className="mt-4">
-          {ware.low > 0
-            ? `Wanted at home: ${amountIn(wording, ware.low, ware.unit)}.`
-            : "It has no mark for running low."}{" "}
-          The kitchen’s owner sets packs and marks.
+          {say("pantry.kitchens-owner-sets-packs-reorder", {
+            low:
+              ware.low > 0
+                ? say("pantry.reorder", { low: amountIn(wording, ware.low, ware.unit) })
+                : say("pantry.no-reorder-level"),
+          })}
         </p>
       </Sheet>
     );
@@ -49,7 +52,7 @@ export function WareSheet({ ware, close }: { ware: Ware; close: () => void }) {
         }}
       >
         <NumberField
-          label="Running low below; empty for no mark"
+          label={say("pantry.reorder-below-optional")}
           unit={unit}
           value={low}
           onChange={setLow}
@@ -57,17 +60,24 @@ export function WareSheet({ ware, close }: { ware: Ware; close: () => void }) {
         />
         {box && (
           <>
-            <h3 className="font-serif text-xl">The box</h3>
+            <h3 className="font-serif text-xl">{say("pantry.box")}</h3>
             <BoxFields box={box} change={setBox} errorOf={keep.errorOf} />
           </>
         )}
-        <h3 className="font-serif text-xl">Bought in packs</h3>
+        <h3 className="font-serif text-xl">{say("pantry.bought-packs")}</h3>
         {coating ? (
           <p>
-            {ware.packs.map((p) => `${amountIn(wording, p.holds, ware.unit)} for ${wording.money(p.price)}`).join(", ")}
+            {ware.packs
+              .map((p) =>
+                say("pantry.holds-for-price", {
+                  holds: amountIn(wording, p.holds, ware.unit),
+                  price: wording.money(p.price),
+                }),
+              )
+              .join(", ")}
             .{" "}
             <Link className="text-act font-semibold" to="/kitchen/coatings">
-              A coating’s packs and coupons stand with the coating.
+              {say("pantry.packs-coupons-coating-entered-with")}
             </Link>
           </p>
         ) : (
@@ -75,25 +85,31 @@ export function WareSheet({ ware, close }: { ware: Ware; close: () => void }) {
             {packs.map((pack, i) => (
               <div key={i} className="grid grid-cols-[1fr_1fr_auto] items-end gap-4">
                 <NumberField
-                  label="A pack holds"
+                  label={say("pantry.pack-holds")}
                   unit={unit}
                   value={pack.holds}
                   onChange={(holds) => change(i, { holds: holds ?? 0 })}
                   error={keep.errorOf(`packs[${i}].holds`)}
                 />
                 <NumberField
-                  label="and costs, €"
+                  label={say("pantry.costs")}
+                  unit="money"
                   value={pack.price}
                   onChange={(price) => change(i, { price: price ?? 0 })}
                   error={keep.errorOf(`packs[${i}].price`)}
                 />
-                <TextButton label={`Remove pack ${i + 1}`} onClick={() => setPacks(packs.filter((_, j) => j !== i))}>
-                  Remove
+                <TextButton
+                  label={say("pantry.remove-pack", { number: i + 1 })}
+                  onClick={() => setPacks(packs.filter((_, j) => j !== i))}
+                >
+                  {say("ui.remove-2")}
                 </TextButton>
               </div>
             ))}
             <p>
-              <TextButton onClick={() => setPacks([...packs, { holds: 100, price: 2 }])}>Another pack</TextButton>
+              <TextButton onClick={() => setPacks([...packs, { holds: 100, price: 2 }])}>
+                {say("ui.add-pack-size")}
+              </TextButton>
             </p>
             {ware.packs[0] && <p className="text-ink2 text-[14px]">{ware.packs[0].source.text}</p>}
           </>

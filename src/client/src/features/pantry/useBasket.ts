@@ -3,7 +3,7 @@ import { useCallback, useEffect, useState } from "react";
 import { ApiError, answer, api, type Receipt, type ShoppingLine } from "../../api/client";
 import { newId } from "../../api/newId";
 import { putBy } from "../../ui/putBy";
-import { receiptOf } from "./receiptOf";
+import { takeBack } from "./receiptOf";
 
 /** Something ticked off: what goes into the pantry for it, and how far that is. */
 export interface Bought {
@@ -12,7 +12,7 @@ export interface Bought {
   unit: ShoppingLine["ware"]["unit"];
   amount: number;
   receipts: Receipt[];
-  stands: "put by" | "in the pantry" | "taking back";
+  stands: "ticked" | "stored" | "returning";
   refused?: string;
 }
 
@@ -28,7 +28,7 @@ export function useBasket() {
   const [basket, setBasket] = useState(() => (putBy.read(key) as Bought[] | undefined) ?? []);
   const [away, setAway] = useState(false);
   useEffect(() => putBy.write(key, basket), [basket]);
-  const waiting = basket.find((b) => b.stands !== "in the pantry" && !b.refused);
+  const waiting = basket.find((b) => b.stands !== "stored" && !b.refused);
 
   useEffect(() => {
     if (!waiting) return;
@@ -39,9 +39,9 @@ export function useBasket() {
       setBasket((all) => all.map((b) => (b.ware === ware ? { ...b, ...part } : b)));
     const send = async () => {
       try {
-        if (stands === "put by") {
+        if (stands === "ticked") {
           for (const body of receipts) await answer(api.POST("/api/pantry/lots", { body }));
-          change({ stands: "in the pantry" });
+          change({ stands: "stored" });
         } else {
           for (const receipt of receipts) await takeBack(receipt.id);
           setBasket((all) => all.filter((b) => b.ware !== ware));
@@ -83,7 +83,7 @@ export function useBasket() {
         : [receipt(line.toBuy, null, null)];
     setBasket((all) => [
       ...all.filter((b) => b.ware !== ware.code),
-      { ware: ware.code, name: ware.name, unit: ware.unit, amount: line.toBuy, receipts, stands: "put by" },
+      { ware: ware.code, name: ware.name, unit: ware.unit, amount: line.toBuy, receipts, stands: "ticked" },
     ]);
   }, []);
 
@@ -91,7 +91,7 @@ export function useBasket() {
     setBasket((all) =>
       bought.refused
         ? all.filter((b) => b.ware !== bought.ware)
-        : all.map((b) => (b.ware === bought.ware ? { ...b, stands: "taking back" } : b)),
+        : all.map((b) => (b.ware === bought.ware ? { ...b, stands: "returning" } : b)),
     );
 
   return {
@@ -99,16 +99,6 @@ export function useBasket() {
     away,
     tick,
     untick,
-    clear: () => setBasket((all) => all.filter((b) => b.stands !== "in the pantry")),
+    clear: () => setBasket((all) => all.filter((b) => b.stands !== "stored")),
   };
-}
-
-/** Takes a receipt back; one that never arrived, or is gone already, is taken back. */
-async function takeBack(lot: string) {
-  try {
-    const id = await receiptOf(lot);
-    if (id) await answer(api.DELETE("/api/pantry/movements/{id}", { params: { path: { id } } }));
-  } catch (error) {
-    if (!(error instanceof ApiError && error.status === 404)) throw error;
-  }
 }

@@ -12,11 +12,12 @@ import { PotCards } from "./PotCards";
 import { SetDownPages } from "./SetDownPages";
 import { TemplatePages } from "./TemplatePages";
 import { useSetDownMaps } from "./usePaper";
+import { say } from "../../wording/say";
 
 const kinds = [
-  ["trays", "Set-down maps", "Where each piece is laid, in rounds as long as the coat stays wet."],
-  ["templates", "Templates", "Outlines, dip edge and drizzle lines, true to size, to lie under parchment."],
-  ["pots", "Pot cards", "One card a pot: what to melt, thinner, drops, temperatures, packs."],
+  ["trays", say("paper.set-down-maps"), say("paper.where-each-piece-goes-rounds")],
+  ["templates", say("paper.templates"), say("paper.outlines-dip-edge-drizzle-lines")],
+  ["pots", say("paper.pot-cards"), say("paper.one-card-pot-what-melt")],
 ] as const;
 
 /** Paper for the counter. */
@@ -39,25 +40,31 @@ function Paper({ order, reference }: { order: Order; reference: Reference }) {
   const [mirrored, setMirrored] = useState(false);
   const shown = kinds.find(([path]) => path === kind) ?? kinds[0];
   useEffect(() => {
-    document.title = `${shown[1]} for ${order.name ?? "an order"} · Kondiba`;
+    document.title = say("paper.kondiba", { shown: shown[1], name: order.name ?? say("ui.order") });
   }, [shown, order.name]);
   return (
     <div className="mx-auto max-w-[77rem] px-4 pt-3 sm:px-8 print:m-0 print:max-w-none print:p-0">
       <div className="print:hidden">
         <p>
           <Link to={`/orders/${order.id}`} className="text-act font-semibold">
-            ← {order.name ?? "the order"}
+            ← {order.name ?? say("ui.order-4")}
           </Link>
         </p>
-        <h1 className="mt-1 font-serif text-[34px] leading-tight">{order.name}: paper for the counter</h1>
-        <nav aria-label="Kinds of paper" className="border-line mt-3 flex flex-wrap gap-x-6 border-b">
+        <h1 className="mt-1 font-serif text-[34px] leading-tight">
+          {order.name}
+          {say("paper.print-counter")}
+        </h1>
+        <nav aria-label={say("paper.kinds-paper")} className="border-line mt-3 flex flex-wrap gap-x-6 border-b">
           {kinds.map(([path, name]) => (
             <NavLink
               key={path}
               to={`/orders/${order.id}/paper/${path}`}
               replace
               aria-current={path === shown[0] ? "page" : undefined}
-              className={`-mb-px border-b-[3px] pb-2 font-semibold ${path === shown[0] ? "border-act text-ink" : "text-ink2 border-transparent"}`}
+              className={[
+                "-mb-px border-b-[3px] pb-2 font-semibold",
+                path === shown[0] ? "border-act text-ink" : "text-ink2 border-transparent",
+              ].join(" ")}
             >
               {name}
             </NavLink>
@@ -65,17 +72,17 @@ function Paper({ order, reference }: { order: Order; reference: Reference }) {
         </nav>
         <div className="my-4 flex flex-wrap items-center gap-x-6 gap-y-2">
           <button className="bg-act text-on-act rounded-full px-5 py-1.5 font-bold" onClick={() => window.print()}>
-            Print
+            {say("ui.print")}
           </button>
           {shown[0] === "trays" && (
-            <Tick label="True to size, on pages to tape together" checked={trueSize} onChange={setTrueSize} />
+            <Tick label={say("paper.true-size-pages-tape-together")} checked={trueSize} onChange={setTrueSize} />
           )}
           {shown[0] === "templates" && (
-            <Tick label="Mirrored, for the back of the sheet" checked={mirrored} onChange={setMirrored} />
+            <Tick label={say("paper.mirrored-back-sheet")} checked={mirrored} onChange={setMirrored} />
           )}
-          <span className="text-ink2">{shown[2]} Print at 100 %, and check the ruler on the sheet.</span>
+          <span className="text-ink2">{say("paper.print-100-check-ruler-sheet", { shown: shown[2] })}</span>
         </div>
-        {draft.lines.length === 0 && <p className="text-ink2">Nothing is on the order yet.</p>}
+        {draft.lines.length === 0 && <p className="text-ink2">{say("ui.nothing-order-yet")}</p>}
       </div>
       <Pages label={shown[1]}>
         {shown[0] === "trays" &&

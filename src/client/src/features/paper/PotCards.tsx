@@ -2,6 +2,8 @@ import type { Pot, Reference, Tally } from "../../api/client";
 import { colourOf, vesselOf, wayOf } from "../../api/queries";
 import { Dot } from "../../ui/Choice";
 import { tablespoons, useWording } from "../../ui/units";
+import { Temperatures } from "./Temperatures";
+import { say } from "../../wording/say";
 
 /** A card for each pot: what to melt, how to thin and colour it, how warm, how to dip. */
 export function PotCards({ tally, reference }: { tally: Tally; reference: Reference }) {
@@ -31,59 +33,58 @@ function Card({ pot, reference }: { pot: Pot; reference: Reference }) {
         {colour?.name}
       </h2>
       <p>{coating?.name}</p>
-      <p className="mt-2 text-[17pt] font-bold">Melt {wording.mass(pot.toMelt.value)}</p>
+      <p className="mt-2 text-[17pt] font-bold">{say("paper.melt", { toMelt: wording.mass(pot.toMelt.value) })}</p>
       <p>
-        {wording.mass(pot.ofCoating)} of coating
-        {pot.melts.length > 1 && `, in ${pot.melts.length} batches: ${pot.melts.map(wording.mass).join(", ")}`}
+        {say("paper.coating", { ofCoating: wording.mass(pot.ofCoating) })}
+        {pot.melts.length > 1 &&
+          say("paper.batches", { count: pot.melts.length, melts: pot.melts.map(wording.mass).join(", ") })}
       </p>
       {pot.thinner && (
         <p>
-          <b>{tablespoons(pot.thinner.tablespoons)}</b> of {thinner?.name} ({wording.mass(pot.thinner.mass.value)}).{" "}
-          {pot.thinner.how}
+          <b>{tablespoons(pot.thinner.tablespoons)}</b> {say("ui.of")} {thinner?.name} (
+          {wording.mass(pot.thinner.mass.value)}). {pot.thinner.how}
         </p>
       )}
       {pot.drops.length > 0 && (
         <p>
-          Colour:{" "}
+          {say("paper.colour")}{" "}
           <b>
             {pot.drops
-              .map((d) => `${d.inPot} drops of ${reference.tints.find((t) => t.code === d.tint)?.name ?? d.tint}`)
+              .map((d) =>
+                say("paper.drops", {
+                  inPot: d.inPot,
+                  name: reference.tints.find((t) => t.code === d.tint)?.name ?? d.tint,
+                }),
+              )
               .join(", ")}
           </b>{" "}
-          in all.
+          {say("paper.all")}
         </p>
       )}
-      <table className="mt-2 w-full text-left">
-        <tbody>
-          {coating?.facts
-            .filter((fact) => fact.from.unit === "°C")
-            .map((fact) => (
-              <tr key={fact.from.code}>
-                <th className="pr-2 font-normal">{fact.from.what}</th>
-                <td className="font-bold">{wording.window(fact.from.value, fact.to.value)}</td>
-              </tr>
-            ))}
-        </tbody>
-      </table>
+      <div className="mt-2">
+        <Temperatures coating={coating} />
+      </div>
       {pot.vessel && (
         <p className="mt-2">
-          In the <b>{vesselOf(reference, pot.vessel)?.name}</b>
+          {say("paper.in-the")} <b>{vesselOf(reference, pot.vessel)?.name}</b>
           {pot.way && `, ${wayOf(reference, pot.way)?.name ?? ""}`}.
         </p>
       )}
       {pot.drizzle && (
         <p>
-          Of it in bags, kept plain: <b>{wording.mass(pot.drizzle.inBags.value)}</b>.
+          {say("paper.bags-unthinned")} <b>{wording.mass(pot.drizzle.inBags.value)}</b>.
         </p>
       )}
       <p>
         {pot.cover.packs.length > 0
-          ? `Packs: ${pot.cover.packs.map((p) => `${p.count} × ${wording.pack(p.holds)}`).join(", ")}.`
-          : "Nothing to buy."}
+          ? say("paper.packs", {
+              packs: pot.cover.packs.map((p) => `${p.count} × ${wording.pack(p.holds)}`).join(", "),
+            })
+          : say("ui.nothing-buy")}
       </p>
       {pot.leftover.uses.length > 0 && (
         <p className="mt-1">
-          {wording.mass(pot.leftover.mass)} will be left: {pot.leftover.uses[0]}.
+          {say("paper.will-left", { mass: wording.mass(pot.leftover.mass) })} {pot.leftover.uses[0]}.
         </p>
       )}
     </article>

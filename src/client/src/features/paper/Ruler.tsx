@@ -1,3 +1,4 @@
+import { say } from "../../wording/say";
 /** How long the ruler is, in mm. */
 export const rulerLong = 100;
 
@@ -12,7 +13,7 @@ export function Ruler({ x, y }: { x: number; y: number }) {
         d={`M0 0H${rulerLong}${Array.from({ length: 11 }, (_, i) => `M${i * 10} 0v${i % 5 === 0 ? 3 : 2}`).join("")}`}
       />
       <text x="0" y="6" fontSize="2.8" fill="#2b1810" stroke="none">
-        100 mm: hold a ruler to it. If it is shorter or longer, print at 100 %, not “fit to page”.
+        {say("paper.check-with-ruler-this-100")}
       </text>
     </g>
   );

@@ -3,12 +3,12 @@ import { centreOf, sizeOf } from "../../api/queries";
 import { span } from "../../ui/units";
 import type { Draft } from "../order/draft";
 import { nameOf } from "../packing/PackageView";
+import { CounterSheet, head, tail } from "./CounterSheet";
 import { silhouette, tilesOf } from "./outlines";
-import { Ruler, rulerLong } from "./Ruler";
+import { say } from "../../wording/say";
 
 const page = { wide: 297, deep: 210 };
 const margin = 10;
-const head = 18;
 
 interface Props {
   map: SetDownMap;
@@ -21,11 +21,11 @@ interface Props {
 /** A tray's map on one page, smaller than it is; or true to size, on pages to tape together. */
 export function SetDownPages({ trueSize, ...props }: Props & { trueSize: boolean }) {
   const { map, number } = props;
-  const room = { wide: page.wide - 2 * margin, deep: page.deep - head - margin - 8 };
+  const room = { wide: page.wide - 2 * margin, deep: page.deep - head - tail };
   if (!trueSize) {
     const scale = Math.min(1, room.wide / map.wide, room.deep / map.deep);
     return (
-      <Page title={`Tray ${number}, at ${Math.round(scale * 100)} % of its size`} rounds={roundsOf(props)}>
+      <Page title={say("paper.tray-its-size", { number, scale: Math.round(scale * 100) })} rounds={roundsOf(props)}>
         <g transform={`translate(${margin} ${head}) scale(${scale.toFixed(4)})`}>
           <rect width={map.wide} height={map.deep} fill="none" stroke="#2b1810" strokeWidth="0.5" />
           <Pieces {...props} />
@@ -37,7 +37,7 @@ export function SetDownPages({ trueSize, ...props }: Props & { trueSize: boolean
   return tiles.map((tile, i) => (
     <Page
       key={i}
-      title={`Tray ${number}, true to size: sheet ${i + 1} of ${tiles.length}`}
+      title={say("paper.tray-true-size-sheet", { number, number2: i + 1, count: tiles.length })}
       rounds={i === 0 ? roundsOf(props) : ""}
     >
       <clipPath id={`tile-${number}-${i}`}>
@@ -63,24 +63,16 @@ export function SetDownPages({ trueSize, ...props }: Props & { trueSize: boolean
 
 function Page(props: { title: string; rounds: string; children: React.ReactNode }) {
   return (
-    <div className="paper paper-a4-wide shadow-lg print:shadow-none" data-testid="set-down">
-      <svg
-        role="img"
-        aria-label={`${props.title}. ${props.rounds}`}
-        viewBox={`0 0 ${page.wide} ${page.deep}`}
-        className="size-full"
-        fill="#2b1810"
-      >
-        <text x={margin} y="9" fontSize="5" fontWeight="bold">
-          {props.title}
-        </text>
-        <text x={margin} y="14.5" fontSize="3.4">
-          {props.rounds}
-        </text>
-        {props.children}
-        <Ruler x={page.wide - margin - rulerLong} y={page.deep - 8} />
-      </svg>
-    </div>
+    <CounterSheet
+      paper="paper-a4-wide"
+      {...page}
+      margin={margin}
+      title={props.title}
+      says={props.rounds}
+      testId="set-down"
+    >
+      {props.children}
+    </CounterSheet>
   );
 }
 
@@ -120,7 +112,7 @@ function Pieces({ map, draft, reference }: Props) {
         </text>
         {starts && (
           <text textAnchor="middle" y={small * 0.36} fontSize={Math.min(5, small * 0.2)}>
-            round {piece.round}
+            {say("paper.round", { round: piece.round })}
           </text>
         )}
       </g>
@@ -136,8 +128,10 @@ function roundsOf({ map, draft, reference }: Props): string {
       const rounds = map.rounds.filter((r) => r.line === line);
       const [first] = rounds;
       const what = nameOf(line, draft, reference);
-      if (first?.takes == null || first.wet === null) return `${what}: one after the other`;
-      return `${what}: ${rounds.length === 1 ? "one round" : `${rounds.length} rounds`} of ${first.pieces} at most, ${span(first.takes)} each; the coat stays wet ${span(first.wet)}`;
+      if (first?.takes == null || first.wet === null) return say("paper.one-after-other", { what });
+      const times = rounds.length === 1 ? say("paper.one-round") : say("paper.rounds", { count: rounds.length });
+      const most = say("paper.most-each", { pieces: first.pieces, takes: span(first.takes) });
+      return say("paper.coat-stays-wet", { what, times, most, wet: span(first.wet) });
     })
     .join(" · ");
 }

@@ -2,12 +2,12 @@ import type { OrderLine, Reference, Tally } from "../../api/client";
 import type { Draft } from "../order/draft";
 import { nameOf } from "../packing/PackageView";
 import { pairs, pieceOf, type PieceLook } from "../piece/points";
+import { CounterSheet, head, tail } from "./CounterSheet";
 import { dipEdge, fitting, silhouette } from "./outlines";
-import { Ruler, rulerLong } from "./Ruler";
+import { say } from "../../wording/say";
 
 const page = { wide: 210, deep: 297 };
 const margin = 12;
-const head = 24;
 const gap = 8;
 
 /** A page to lie under parchment for each line: outlines, the dip's edge and drizzle lines, true to size. */
@@ -23,11 +23,11 @@ export function TemplatePages(props: { draft: Draft; tally: Tally; reference: Re
     if (!look) return null;
     return (
       <div key={line.id} className="contents">
-        <Page title={`${name}, true to size${mirrored ? ", mirrored" : ""}`} count={1}>
+        <Page title={say("paper.true-size", { name, mirrored: mirrored ? say("paper.mirrored") : "" })}>
           <Outlines look={look} mirrored={mirrored} />
         </Page>
         {isBar(line, look) && (
-          <Page title={`Cutting grid for ${name}`} count={tally.lines.find((l) => l.line === i)?.count.value ?? 0}>
+          <Page title={say("paper.cutting-grid", { name })}>
             <CuttingGrid look={look} />
           </Page>
         )}
@@ -38,26 +38,18 @@ export function TemplatePages(props: { draft: Draft; tally: Tally; reference: Re
 
 const isBar = (line: OrderLine, look: PieceLook) => look.centre.shape === "box" && line.centre === "coconut-bar";
 
-function Page(props: { title: string; count: number; children: React.ReactNode }) {
+function Page(props: { title: string; children: React.ReactNode }) {
   return (
-    <div className="paper paper-a4 shadow-lg print:shadow-none" data-testid="template">
-      <svg
-        role="img"
-        aria-label={props.title}
-        viewBox={`0 0 ${page.wide} ${page.deep}`}
-        className="size-full"
-        fill="#2b1810"
-      >
-        <text x={margin} y="12" fontSize="5.5" fontWeight="bold">
-          {props.title}
-        </text>
-        <text x={margin} y="18" fontSize="3.6">
-          Lay it under parchment; the printed side stays off the food.
-        </text>
-        {props.children}
-        <Ruler x={(page.wide - rulerLong) / 2} y={page.deep - 14} />
-      </svg>
-    </div>
+    <CounterSheet
+      paper="paper-a4"
+      {...page}
+      margin={margin}
+      title={props.title}
+      says={say("paper.lay-under-parchment-printed-side")}
+      testId="template"
+    >
+      {props.children}
+    </CounterSheet>
   );
 }
 
@@ -66,18 +58,15 @@ function Outlines({ look, mirrored }: { look: PieceLook; mirrored: boolean }) {
   const { width, length } = look.size;
   const lies = width > page.wide - 2 * margin;
   const columns = fitting(page.wide - 2 * margin, width, gap);
-  const rows = fitting(page.deep - head - 26, length, gap);
+  const rows = fitting(page.deep - head - tail, length, gap);
   const pitch = (page.wide - 2 * margin) / columns;
   const edge = dipEdge(look);
+  const placed = (i: number) => {
+    const [x, y] = [margin + pitch * ((i % columns) + 0.5), head + Math.floor(i / columns) * (length + gap)];
+    return `translate(${x} ${y})${mirrored ? " scale(-1 1)" : ""}`;
+  };
   return Array.from({ length: columns * rows }, (_, i) => (
-    <g
-      key={i}
-      transform={`translate(${margin + pitch * ((i % columns) + 0.5)} ${head + Math.floor(i / columns) * (length + gap)})${mirrored ? " scale(-1 1)" : ""}`}
-      fill="none"
-      stroke="#2b1810"
-      strokeLinecap="round"
-      strokeLinejoin="round"
-    >
+    <g key={i} transform={placed(i)} fill="none" stroke="#2b1810" strokeLinecap="round" strokeLinejoin="round">
       {!lies && <path data-testid="outline" d={silhouette(look)} strokeWidth="0.4" />}
       {edge !== undefined && (
         <path d={`M${-width / 2} ${edge}H${width / 2}`} strokeWidth="0.3" strokeDasharray="1.5 1.5" stroke="#6e4e3f" />
@@ -106,7 +95,7 @@ function Outlines({ look, mirrored }: { look: PieceLook; mirrored: boolean }) {
 function CuttingGrid({ look }: { look: PieceLook }) {
   const { width, length } = look.size;
   const columns = Math.max(1, Math.floor((page.wide - 2 * margin) / width));
-  const rows = Math.max(1, Math.floor((page.deep - head - 26) / length));
+  const rows = Math.max(1, Math.floor((page.deep - head - tail) / length));
   const [wide, deep] = [columns * width, rows * length];
   return (
     <g transform={`translate(${(page.wide - wide) / 2} ${head})`} fill="none" stroke="#2b1810" strokeWidth="0.35">

@@ -1,18 +1,16 @@
-import type { PieceLook } from "../piece/points";
+import { closed, downOf, ringOf, type PieceLook, type Point } from "../piece/points";
 
 /** A piece's silhouette as an SVG path, in mm: its top at y 0, its middle line at x 0. */
-export function silhouette({ centre, size }: Pick<PieceLook, "centre" | "size">): string {
-  const y = (along: number) => (centre.dippedEndUp ? along : size.length - along);
-  const right = size.profile.map((p) => `${p.halfWidth.toFixed(2)} ${y(p.along).toFixed(2)}`);
-  const left = size.profile.toReversed().map((p) => `${(-p.halfWidth).toFixed(2)} ${y(p.along).toFixed(2)}`);
-  return `M${[...right, ...left].join("L")}Z`;
+export function silhouette(look: Pick<PieceLook, "centre" | "size">): string {
+  const down = downOf(look);
+  return closed(ringOf(look.size).map(([x, along]): Point => [x, down(along)]));
 }
 
 /** Where the first coat ends, from the top; nothing where it covers all or none. */
-export function dipEdge({ centre, size, coats }: PieceLook): number | undefined {
-  const { upTo, angle } = coats[0];
-  if (angle !== 0 || upTo <= 0 || upTo >= size.length - 0.01) return undefined;
-  return centre.dippedEndUp ? upTo : size.length - upTo;
+export function dipEdge(look: PieceLook): number | undefined {
+  const { upTo, angle } = look.coats[0];
+  if (angle !== 0 || upTo <= 0 || upTo >= look.size.length - 0.01) return undefined;
+  return downOf(look)(upTo);
 }
 
 /** How many of something fit on a page side by side. */

@@ -4,7 +4,7 @@ import { answer, api, type OrderDraft } from "../../api/client";
 /** Where each piece of a draft is laid down on its tray. */
 export const useSetDownMaps = (draft: OrderDraft) =>
   useQuery({
-    queryKey: ["set down", draft],
+    queryKey: ["setDown", draft],
     queryFn: ({ signal }) => answer(api.POST("/api/paper/set-down", { body: draft, signal })),
     placeholderData: keepPreviousData,
     gcTime: 60_000,

@@ -8,6 +8,7 @@ import { ErrorNote, Waiting } from "../../ui/notes";
 import { dayName } from "../../ui/units";
 import { KeepButtons, TextButton } from "../../ui/buttons";
 import { Credentials } from "../session/Credentials";
+import { say } from "../../wording/say";
 
 /** Who works in this kitchen. */
 export function People() {
@@ -29,21 +30,20 @@ export function People() {
   return (
     <div className="max-w-2xl">
       {people.data.length === 0 ? (
-        <p className="text-ink2">
-          This kitchen is opened by the key that ./start printed. Give it an owner with a name and a password, and it
-          opens from anywhere the server can be reached.
-        </p>
+        <p className="text-ink2">{say("people.this-kitchen-opened-with-access")}</p>
       ) : (
         <ul>
           {people.data.map((p) => (
             <li key={p.id} className="border-line flex items-baseline gap-4 border-t border-dashed py-2.5">
               <b className="grow text-lg">
-                {p.name} {p.you && <span className="text-go text-[13px]">you</span>}
+                {p.name} {p.you && <span className="text-go text-[13px]">{say("people.you")}</span>}
               </b>
-              <span className="text-ink2">{p.role === "owner" ? "owner" : "helper, sees no prices"}</span>
+              <span className="text-ink2">
+                {p.role === "owner" ? say("people.owner") : say("people.helper-sees-no-prices")}
+              </span>
               {!p.you && (
-                <TextButton label={`Remove ${p.name}`} onClick={() => remove.mutate(p.id)}>
-                  Remove
+                <TextButton label={say("ui.remove-3", { name: p.name })} onClick={() => remove.mutate(p.id)}>
+                  {say("ui.remove-2")}
                 </TextButton>
               )}
             </li>
@@ -51,13 +51,11 @@ export function People() {
         </ul>
       )}
       {remove.isError && <ErrorNote error={remove.error} />}
-      <h2 className="mt-6 font-serif text-[22px]">A helper</h2>
-      <p className="text-ink2">
-        A helper does orders, looks and the pantry, and sees no prices. The link lets one person in.
-      </p>
+      <h2 className="mt-6 font-serif text-[22px]">{say("people.invite-helper")}</h2>
+      <p className="text-ink2">{say("people.helper-works-with-orders-looks")}</p>
       <p className="mt-2">
         <button className="bg-act text-on-act rounded-full px-5 py-1.5 font-bold" onClick={() => invite.mutate()}>
-          Make an invitation
+          {say("people.create-invitation")}
         </button>
       </p>
       {invite.data && (
@@ -65,13 +63,15 @@ export function People() {
           <span data-testid="invitation" className="text-act wrap-anywhere underline">
             {new URL(invite.data.path, location.href).href}
           </span>{" "}
-          <span className="text-ink2">good until {dayName(invite.data.until)}, once. It is told only now.</span>
+          <span className="text-ink2">
+            {say("people.valid-until-one-person-copy", { until: dayName(invite.data.until) })}
+          </span>
         </p>
       )}
       {session && !session.name && (
         <section className="max-w-md">
-          <h2 className="mt-8 font-serif text-[22px]">An owner with a name</h2>
-          <Credentials act="Add and sign in" send={add} />
+          <h2 className="mt-8 font-serif text-[22px]">{say("people.add-named-owner")}</h2>
+          <Credentials act={say("people.add-sign")} send={add} />
         </section>
       )}
       {session?.name && <Mine name={session.name} />}
@@ -113,14 +113,14 @@ function Mine({ name }: { name: string | null }) {
         }}
       >
         <TextField
-          label="Password now"
+          label={say("people.current-password")}
           type="password"
           autoComplete="current-password"
           value={before}
           onChange={setBefore}
         />
         <TextField
-          label="New password"
+          label={say("people.new-password")}
           type="password"
           autoComplete="new-password"
           value={after}
@@ -128,11 +128,11 @@ function Mine({ name }: { name: string | null }) {
           error={errors.password?.join(" ")}
         />
         <KeepButtons pending={change.isPending} error={change.error} cancel={() => setAfter("")}>
-          {done && <span className="text-go font-semibold">changed; other browsers are signed out</span>}
+          {done && <span className="text-go font-semibold">{say("people.changed-other-browsers-signed-out")}</span>}
         </KeepButtons>
       </form>
       <p className="mt-4">
-        <TextButton onClick={() => out.mutate()}>Sign out</TextButton>
+        <TextButton onClick={() => out.mutate()}>{say("people.sign-out")}</TextButton>
       </p>
     </section>
   );

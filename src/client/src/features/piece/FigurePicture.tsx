@@ -3,6 +3,7 @@ import type { Figure, FigurePart } from "../../api/client";
 import { shade } from "../../ui/colour";
 import { Piece } from "./Piece";
 import { at, pairs, type PieceLook } from "./points";
+import { say } from "../../wording/say";
 
 const air = 4;
 const roomToMove = 20;
@@ -45,7 +46,7 @@ export function FigurePicture(props: {
     return {
       role: "button",
       tabIndex: 0,
-      "aria-label": `${name} ${place.place + 1}, ${spot.x} mm right, ${spot.y} mm down: arrow keys move it, page keys turn it`,
+      "aria-label": say("piece.mm-right-mm-down-arrow", { name, place: place.place + 1, text: spot.x, y: spot.y }),
       className: "cursor-grab focus:outline-2 focus:outline-act touch-none",
       onKeyDown: (event: KeyboardEvent) => {
         const moves: Record<string, () => void> = {

@@ -5,9 +5,7 @@ import { Body } from "./Body";
 import { Decorations } from "./Decorations";
 import { Gloss } from "./Gloss";
 import { Knot } from "./Knot";
-import { at, n, type Coat, type PieceLook, type Point } from "./points";
-
-const closed = (points: Point[]) => `M${points.map(at).join("L")}Z`;
+import { at, closed, downOf, n, ringOf, type Coat, type PieceLook, type Point } from "./points";
 
 /**
  * A dipped piece as handwork makes it: the silhouette that Core computes, the coats over it to their dip lines, what is on them, and
@@ -50,8 +48,7 @@ function Solid({ look, seed, afloat }: { look: PieceLook; seed: number; afloat: 
   const random = chance(seed + 1);
   const { length, width } = size;
   const rod = centre.shape === "rod" || centre.shape === "wrappedRod";
-  const up = centre.dippedEndUp;
-  const y = (along: number) => (up ? along : length - along);
+  const y = downOf(look);
   const side = size.profile.map((p): Point => [p.halfWidth, p.along]);
   const halfAt = (along: number) => {
     const i = Math.max(
@@ -61,7 +58,7 @@ function Solid({ look, seed, afloat }: { look: PieceLook; seed: number; afloat: 
     const [[h0, z0], [h1, z1]] = [side[i - 1] ?? [0, 0], side[i] ?? [0, length]];
     return h0 + ((h1 - h0) * (along - z0)) / Math.max(1e-6, z1 - z0);
   };
-  const ring = [...side, ...side.toReversed().map(([x, along]): Point => [-x, along])];
+  const ring = ringOf(size);
   const body = closed(ring.map(([x, along]) => [x, y(along)]));
   const hole = centre.shape === "ring" ? (size.measures.hole ?? 0) / 2 : 0;
   const holePath = hole > 0 ? `M0 ${n(length / 2 - hole)}a${n(hole)} ${n(hole)} 0 1 0 0.01 0Z` : "";

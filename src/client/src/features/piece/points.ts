@@ -118,6 +118,21 @@ export type Point = readonly [x: number, y: number];
 export const n = (value: number) => value.toFixed(2);
 export const at = ([x, y]: Point) => `${n(x)} ${n(y)}`;
 
+/** Points as a closed SVG path. */
+export const closed = (points: Point[]) => `M${points.map(at).join("L")}Z`;
+
+/** A piece's silhouette: from the dipped end up one side and down the other, each point as far across and along. */
+export function ringOf({ profile }: CentreSize): Point[] {
+  const side = profile.map((p): Point => [p.halfWidth, p.along]);
+  return [...side, ...side.toReversed().map(([x, along]): Point => [-x, along])];
+}
+
+/** How far down the sheet a point lies, by how far it is from the dipped end. */
+export const downOf =
+  ({ centre, size }: Pick<PieceLook, "centre" | "size">) =>
+  (along: number) =>
+    centre.dippedEndUp ? along : size.length - along;
+
 /** x, y, x, y … as points. */
 export function pairs(flat: number[]): Point[] {
   const points: Point[] = [];

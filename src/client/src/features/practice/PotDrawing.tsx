@@ -1,5 +1,6 @@
 import { chance, shade } from "../../ui/colour";
 import { useWording } from "../../ui/units";
+import { say } from "../../wording/say";
 
 const bowl = "M16 8C20 120 62 232 126 244L330 244C394 232 436 120 440 8";
 const filled = "M30 52C42 136 84 224 130 232L326 232C372 224 414 136 426 52Z";
@@ -70,7 +71,10 @@ export function Thermometer(props: { middle: number; from: number; to: number; m
   const top = heightOf(Math.max(to, from + 1));
   return (
     <figure
-      aria-label={`The thermometer says ${wording.temperature(middle)}; dip at ${wording.window(from, to)}`}
+      aria-label={say("practice.thermometer-says-dip", {
+        middle: wording.temperature(middle),
+        from: wording.window(from, to),
+      })}
       className="m-0"
     >
       <svg aria-hidden viewBox="-92 0 190 320" className="block w-full">
@@ -91,10 +95,12 @@ export function Thermometer(props: { middle: number; from: number; to: number; m
           </g>
         ))}
         <text x="-20" y={top + 9} textAnchor="end" className="fill-go text-[15px] font-bold">
-          dip {from === to ? wording.degrees(to) : `${wording.degrees(from)}–${wording.degrees(to)}`}
+          {say("practice.dip", {
+            to: from === to ? wording.degrees(to) : `${wording.degrees(from)}–${wording.degrees(to)}`,
+          })}
         </text>
         <text x="-20" y={heightOf(most) - 4} textAnchor="end" className="fill-mind text-[15px]">
-          at most {wording.degrees(most)}
+          {say("practice.most", { most: wording.degrees(most) })}
         </text>
       </svg>
       <figcaption className="text-center text-[26px] font-bold">{wording.temperature(middle)}</figcaption>

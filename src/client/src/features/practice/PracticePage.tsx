@@ -9,13 +9,14 @@ import { ErrorNote, Waiting } from "../../ui/notes";
 import { useWording } from "../../ui/units";
 import { BowlView, Thermometer } from "./PotDrawing";
 import { usePractice } from "./usePractice";
+import { percentSign, say } from "../../wording/say";
 
 /** A pot to learn on: nothing is wasted here. */
 export function PracticePage() {
   const { code } = useParams();
   const exercises = useQuery(exercisesQuery);
   useEffect(() => {
-    document.title = "Practice pot · Kondiba";
+    document.title = say("practice.practice-pot-kondiba");
   }, []);
   if (exercises.error) return <ErrorNote error={exercises.error} retry={() => void exercises.refetch()} />;
   const all = exercises.data;
@@ -30,8 +31,8 @@ function Counter({ exercises, at }: { exercises: Exercise[]; at: Exercise }) {
   return (
     <div className="mx-auto grid max-w-[80rem] gap-x-10 gap-y-6 px-4 pt-5 sm:px-10 lg:grid-cols-[16.5rem_minmax(0,1fr)_16.5rem]">
       <aside className="bg-panel self-start px-5 pt-4 pb-5">
-        <h1 className="font-serif text-[28px] leading-tight">Practice pot</h1>
-        <p className="text-ink2">Nothing is wasted here.</p>
+        <h1 className="font-serif text-[28px] leading-tight">{say("practice.practice-pot")}</h1>
+        <p className="text-ink2">{say("practice.nothing-wasted-here")}</p>
         <ol className="mt-3">
           {exercises.map(({ exercise, best }, i) => (
             <li key={exercise.code} className="border-line border-t border-dashed">
@@ -44,7 +45,7 @@ function Counter({ exercises, at }: { exercises: Exercise[]; at: Exercise }) {
                   {i + 1} {exercise.name}
                 </span>
                 {best !== null && (
-                  <span className="text-go font-bold" aria-label={`best ${best} points`}>
+                  <span className="text-go font-bold" aria-label={say("practice.best-points", { best })}>
                     {best}
                   </span>
                 )}
@@ -54,7 +55,7 @@ function Counter({ exercises, at }: { exercises: Exercise[]; at: Exercise }) {
         </ol>
         <p className="mt-4 leading-snug">{at.exercise.task}</p>
       </aside>
-      <section aria-label="The pot" className="min-w-0">
+      <section aria-label={say("ui.pot")} className="min-w-0">
         {practice.pot.error && <ErrorNote error={practice.pot.error} retry={() => void practice.pot.refetch()} />}
         {pot ? <Pot pot={pot} practice={practice} /> : <Waiting />}
       </section>
@@ -65,7 +66,7 @@ function Counter({ exercises, at }: { exercises: Exercise[]; at: Exercise }) {
 
 const minutes = (seconds: number) => {
   const [m, s] = [Math.floor(seconds / 60), Math.round(seconds) % 60];
-  return m === 0 ? `${s} s` : `${m} min ${String(s).padStart(2, "0")} s`;
+  return m === 0 ? say("practice.s", { s }) : say("practice.min-s", { m, text: String(s).padStart(2, "0") });
 };
 
 function Pot({ pot, practice }: { pot: Practice; practice: ReturnType<typeof usePractice> }) {
@@ -81,8 +82,8 @@ function Pot({ pot, practice }: { pot: Practice; practice: ReturnType<typeof use
       {pot.score ? <Scored pot={pot} /> : <Moves pot={pot} make={make} />}
       {practice.moves.length > 0 && (
         <p className="mt-3 flex flex-wrap gap-x-5">
-          <TextButton onClick={() => begin(true)}>this pot from the start</TextButton>
-          <TextButton onClick={() => begin(false)}>another pot</TextButton>
+          <TextButton onClick={() => begin(true)}>{say("practice.restart-this-pot")}</TextButton>
+          <TextButton onClick={() => begin(false)}>{say("practice.another-pot")}</TextButton>
         </p>
       )}
       {test?.says && (
@@ -90,9 +91,9 @@ function Pot({ pot, practice }: { pot: Practice; practice: ReturnType<typeof use
           {test.says}
         </p>
       )}
-      <h2 className="mt-4 font-serif text-[20px]">The pot so far</h2>
+      <h2 className="mt-4 font-serif text-[20px]">{say("practice.pot-so-far")}</h2>
       <Curve
-        label={`The pot's temperature over ${minutes(pot.passed)}`}
+        label={say("practice.pots-temperature-over", { minutes: minutes(pot.passed) })}
         read={pot.story.map((p) => ({ x: p.at / 60, y: p.middle }))}
         window={[pot.from, pot.to]}
         limit={pot.most}
@@ -105,13 +106,13 @@ function Pot({ pot, practice }: { pot: Practice; practice: ReturnType<typeof use
 }
 
 const short: Record<Move["do"], string> = {
-  heat: "heat",
-  stir: "stir",
-  seed: "seed",
-  wait: "wait",
-  warm: "water",
-  test: "spoon",
-  dip: "dip",
+  heat: say("practice.heat"),
+  stir: say("practice.stir"),
+  seed: say("ui.seed"),
+  wait: say("practice.wait"),
+  warm: say("ui.water"),
+  test: say("practice.spoon"),
+  dip: say("ui.dip"),
 };
 
 /** The moves under the curve, as many as can be read. */
@@ -130,25 +131,25 @@ function Moves({ pot, make }: { pot: Practice; make: (move: Move) => void }) {
   const wording = useWording();
   const portion = Math.min(pot.held, Math.max(10, Math.round(pot.held / 4)));
   const moves: [name: string, move: Move][] = [
-    ...[30, 10, 5].map((seconds): [string, Move] => [`Heat ${seconds} s`, moveOf("heat", { seconds })]),
-    ["Stir 15 s", moveOf("stir", { seconds: 15 })],
+    ...[30, 10, 5].map((seconds): [string, Move] => [say("practice.heat-s", { seconds }), moveOf("heat", { seconds })]),
+    [say("practice.stir-15-s"), moveOf("stir", { seconds: 15 })],
     ...(pot.held > 0.5
       ? [
-          [`Seed ${wording.mass(portion)} of ${wording.mass(pot.held)}`, moveOf("seed", { grams: portion })] as [
-            string,
-            Move,
-          ],
+          [
+            say("practice.seed", { portion: wording.mass(portion), held: wording.mass(pot.held) }),
+            moveOf("seed", { grams: portion }),
+          ] as [string, Move],
         ]
       : []),
-    ["Wait 1 min", moveOf("wait", { seconds: 60 })],
+    [say("practice.wait-1-min"), moveOf("wait", { seconds: 60 })],
     [
-      `Water of ${wording.temperature(Math.round(pot.water))}, 30 s`,
+      say("practice.water-30-s", { water: wording.temperature(Math.round(pot.water)) }),
       moveOf("warm", { seconds: 30, water: Math.round(pot.water) }),
     ],
-    ["Spoon test", moveOf("test", {})],
+    [say("practice.spoon-test"), moveOf("test", {})],
   ];
   return (
-    <p role="group" aria-label="What you do" className="mt-4 flex flex-wrap gap-2.5">
+    <p role="group" aria-label={say("practice.what-you-do")} className="mt-4 flex flex-wrap gap-2.5">
       {moves.map(([name, move]) => (
         <button
           key={name}
@@ -162,7 +163,7 @@ function Moves({ pot, make }: { pot: Practice; make: (move: Move) => void }) {
         className="bg-act text-on-act min-h-12 rounded-full px-5 font-bold"
         onClick={() => make(moveOf("dip", {}))}
       >
-        Dip twenty
+        {say("practice.dip-twenty")}
       </button>
     </p>
   );
@@ -177,7 +178,7 @@ const moveOf = (does: Move["do"], rest: Partial<Move>): Move => ({
   ...rest,
 });
 
-const percent = (share: number) => `${(share * 100).toFixed(share < 0.1 ? 1 : 0)} %`;
+const percent = (share: number) => `${(share * 100).toFixed(share < 0.1 ? 1 : 0)}${percentSign}`;
 
 function Rows({ rows }: { rows: [name: string, value: string][] }) {
   return (
@@ -199,7 +200,7 @@ function Told({ pot }: { pot: Practice }) {
     <>
       <section aria-labelledby="seen">
         <h2 id="seen" className="font-serif text-[20px]">
-          What you see
+          {say("practice.what-you-see")}
         </h2>
         <p className="border-mind bg-mind-ground mt-1.5 border-l-4 px-3 py-2 leading-snug" aria-live="polite">
           {pot.seen.map((said, i) => (
@@ -211,33 +212,33 @@ function Told({ pot }: { pot: Practice }) {
       </section>
       <section aria-labelledby="inside">
         <h2 id="inside" className="font-serif text-[20px]">
-          What the pot knows
+          {say("practice.what-pot-knows")}
         </h2>
         {inside ? (
           <Rows
             rows={[
-              ["melted", percent(inside.melted)],
-              ["middle and rim", `${wording.temperature(pot.middle)}, ${wording.temperature(inside.rim)}`],
-              ...(inside.stable === null ? [] : [["stable crystals", percent(inside.stable)] as [string, string]]),
-              ["scorched", inside.scorched < 0.001 ? "nothing" : percent(inside.scorched)],
-              ["hottest so far", wording.temperature(inside.peak)],
+              [say("ui.melted"), percent(inside.melted)],
+              [say("practice.middle-rim"), `${wording.temperature(pot.middle)}, ${wording.temperature(inside.rim)}`],
+              ...(inside.stable === null
+                ? []
+                : [[say("practice.stable-crystals"), percent(inside.stable)] as [string, string]]),
+              [say("practice.scorched"), inside.scorched < 0.001 ? say("ui.nothing") : percent(inside.scorched)],
+              [say("practice.hottest-so-far"), wording.temperature(inside.peak)],
             ]}
           />
         ) : (
-          <p className="text-ink2 leading-snug">
-            Hidden in this exercise: you have the spoon, the light on the surface and a thermometer.
-          </p>
+          <p className="text-ink2 leading-snug">{say("practice.hidden-this-exercise-you-have")}</p>
         )}
       </section>
       <section aria-labelledby="so-far">
         <h2 id="so-far" className="font-serif text-[20px]">
-          So far
+          {say("practice.so-far")}
         </h2>
         <Rows
           rows={[
-            ["time", minutes(pot.passed)],
-            ["in the bowl", wording.mass(pot.mass)],
-            ...(pot.held > 0.5 ? [["seed left", wording.mass(pot.held)] as [string, string]] : []),
+            [say("practice.time"), minutes(pot.passed)],
+            [say("practice.bowl"), wording.mass(pot.mass)],
+            ...(pot.held > 0.5 ? [[say("practice.seed-left"), wording.mass(pot.held)] as [string, string]] : []),
           ]}
         />
       </section>
@@ -252,17 +253,15 @@ function Scored({ pot }: { pot: Practice }) {
   return (
     <section aria-labelledby="score" className="mt-4">
       <h2 id="score" className="font-serif text-[20px]">
-        <span className="font-sans text-[34px] font-bold">{score.points}</span> of 100 points
-        {pot.best !== null && pot.best > score.points && `; your best is ${pot.best}`}
+        <span className="font-sans text-[34px] font-bold">{score.points}</span> {say("practice.100-points")}
+        {pot.best !== null && pot.best > score.points && say("practice.your-best", { best: pot.best })}
       </h2>
       <ul className="gap-x-8 sm:columns-2">
         {score.parts.map((part) => (
           <li key={part.code} className="border-line break-inside-avoid border-t border-dashed py-1.5">
             <span className="flex justify-between gap-3">
               {part.name}
-              <b>
-                {part.points} of {part.of}
-              </b>
+              <b>{say("practice.points-of-text", { points: part.points, text: part.of })}</b>
             </span>
             {part.better && <span className="text-ink2 block text-[15px] leading-snug">{part.better}</span>}
           </li>

@@ -1,5 +1,6 @@
 import type { BoxPlan } from "../../api/client";
 import { useWording } from "../../ui/units";
+import { say } from "../../wording/say";
 
 const cell = 40;
 
@@ -9,8 +10,8 @@ export function BoxRows({ plan }: { plan: BoxPlan }) {
   const columns = Math.max(...plan.rows.map((r) => r.length));
   const heaviest = Math.max(...plan.rows.flat());
   return (
-    <section aria-label={`${plan.pieces} in ${plan.box}`}>
-      <h2 className="font-serif text-[22px]">Into the box</h2>
+    <section aria-label={say("prep.pieces-in-box", { pieces: plan.pieces, box: plan.box })}>
+      <h2 className="font-serif text-[22px]">{say("prep.into-box")}</h2>
       <svg
         role="img"
         aria-label={plan.rows.map((row) => row.map((g) => wording.mass(g)).join(", ")).join("; ")}
@@ -45,8 +46,10 @@ export function BoxRows({ plan }: { plan: BoxPlan }) {
         )}
       </svg>
       <p className="text-ink2 mt-1 text-[13px] leading-snug">
-        {plan.pieces}, sorted: the biggest in the middle row, like sizes together, in a row the bigger ones at its ends.
-        The figures are {wording.us ? "ounces" : "grams"} that a box of them is likely to hold.
+        {say("prep.sorted-biggest-middle-row-similar", {
+          pieces: plan.pieces,
+          us: wording.us ? say("ui.ounces") : say("ui.grams"),
+        })}
       </p>
     </section>
   );

@@ -14,6 +14,7 @@ import { KeepingNote } from "../order/KeepingNote";
 import { useDraft } from "../order/useDraft";
 import { BoxRows } from "./BoxRows";
 import { usePrep } from "./usePrep";
+import { capital, say } from "../../wording/say";
 
 /** What an order wants done, from the shopping bag to the door: one list, as late as it goes with one pair of hands. */
 export function PrepPage() {
@@ -31,7 +32,7 @@ function PrepDesk({ order }: { order: Order }) {
   const prep = usePrep(draft);
   useUndoKeys(desk.undo, desk.redo);
   useEffect(() => {
-    document.title = `Prep for ${draft.name ?? "an order"} · Kondiba`;
+    document.title = say("prep.prep-kondiba", { name: draft.name ?? say("ui.order") });
   }, [draft.name]);
   if (prep.error) return <ErrorNote error={prep.error} retry={() => void prep.refetch()} />;
   if (!prep.data) return <Waiting />;
@@ -43,20 +44,27 @@ function PrepDesk({ order }: { order: Order }) {
       <div className="mx-auto max-w-6xl px-4 pt-3 sm:px-10">
         <p className="print:hidden">
           <Link to={`/orders/${order.id}`} className="text-act font-semibold">
-            ← {draft.name || "the order"}
+            ← {draft.name || say("ui.order-4")}
           </Link>
         </p>
-        <h1 className="mt-1 font-serif text-[34px] leading-tight">{draft.name}: prep, step by step</h1>
+        <h1 className="mt-1 font-serif text-[34px] leading-tight">
+          {draft.name}
+          {say("prep.prep-step-by-step")}
+        </h1>
         {list.steps.length === 0 ? (
           <p className="text-ink2 mt-4 text-lg">
             {draft.lines.length === 0
-              ? "Nothing is on the order yet. Put what is to be made on its slip, and the steps stand here."
-              : "Choose a pickup day on the slip, and the steps get their times."}
+              ? say("prep.nothing-order-yet-add-what")
+              : say("prep.choose-pickup-day-order-give")}
           </p>
         ) : (
           <p className="text-ink2 mt-1">
-            {list.steps.length} steps, {span(list.hands)} of hands; ready an hour before {clock(draft.pickup ?? "")} on{" "}
-            {longDayName(draft.pickup ?? "")}.
+            {say("prep.steps-hands-ready-hour-before", {
+              count: list.steps.length,
+              hands: span(list.hands),
+              pickup: clock(draft.pickup ?? ""),
+              pickup2: longDayName(draft.pickup ?? ""),
+            })}
           </p>
         )}
         {list.problems.map((p) => (
@@ -69,7 +77,7 @@ function PrepDesk({ order }: { order: Order }) {
           </p>
         ))}
         <div className="mt-4 grid gap-x-12 gap-y-8 lg:grid-cols-[1fr_19rem]">
-          <section aria-label="Steps" className="min-w-0">
+          <section aria-label={say("ui.steps")} className="min-w-0">
             {days.map((day) => (
               <section key={day} aria-labelledby={day}>
                 <h2
@@ -77,7 +85,7 @@ function PrepDesk({ order }: { order: Order }) {
                   className="bg-ground sticky top-14 z-[5] pt-6 pb-1.5 font-serif text-[22px] max-lg:top-[5.6rem] print:static"
                 >
                   {longDayName(day)}
-                  {now?.startsWith(day) && <span className="text-act"> · today</span>}
+                  {now?.startsWith(day) && <span className="text-act"> {say("prep.today")}</span>}
                 </h2>
                 <ol>
                   {list.steps
@@ -89,11 +97,11 @@ function PrepDesk({ order }: { order: Order }) {
               </section>
             ))}
           </section>
-          <aside aria-label="Ways and amounts" className="space-y-7 self-start lg:sticky lg:top-24">
+          <aside aria-label={say("prep.methods-amounts")} className="space-y-7 self-start lg:sticky lg:top-24">
             {list.schools.length > 0 && (
               <section aria-labelledby="schools" className="print:hidden">
                 <h2 id="schools" className="font-serif text-[22px]">
-                  Makers differ
+                  {say("prep.makers-differ")}
                 </h2>
                 {list.schools.map(({ school, chosen, own }) => (
                   <div key={school.code} className="border-line border-t border-dashed py-2">
@@ -110,13 +118,13 @@ function PrepDesk({ order }: { order: Order }) {
                       }
                     />
                     <p className="text-ink2 mt-0.5 text-[13px] leading-snug">
-                      {school.choices.find((c) => c.code === chosen)?.why} {own && <b>For this order only.</b>}
+                      {school.choices.find((c) => c.code === chosen)?.why} {own && <b>{say("prep.this-order-only")}</b>}
                     </p>
                   </div>
                 ))}
                 <p className="text-[15px]">
                   <Link className="text-act font-semibold" to="/kitchen/ways">
-                    what the kitchen usually does
+                    {say("prep.use-kitchen-defaults")}
                   </Link>
                 </p>
               </section>
@@ -155,11 +163,7 @@ function Step({ step, list, again }: { step: PrepStep; list: PrepList; again: bo
       </div>
       <div className="min-w-0">
         <p className="leading-6">
-          {again ? (
-            <span className="sr-only">{step.for}, </span>
-          ) : (
-            <b className="inline-block first-letter:uppercase">{step.for}</b>
-          )}
+          {again ? <span className="sr-only">{step.for}, </span> : <b className="inline-block">{capital(step.for)}</b>}
           <span className="text-ink2">
             {!again && " · "}
             {step.place}
@@ -189,14 +193,14 @@ function Step({ step, list, again }: { step: PrepStep; list: PrepList; again: bo
         <SafetyNotes notes={safety} />
         {step.wait > 0 && (
           <p className="border-line mt-1.5 ml-1 border-l-2 border-dotted pl-3 text-[15px]">
-            then wait <b>{span(step.wait)}</b>
-            {step.atMost !== null && `, at most ${span(step.atMost)}`}
-            {["fridge", "freezer"].includes(step.place) && ` in the ${step.place}`}{" "}
+            {say("prep.then-wait")} <b>{span(step.wait)}</b>
+            {step.atMost !== null && say("prep.most", { atMost: span(step.atMost) })}
+            {["fridge", "freezer"].includes(step.place) && say("ui.in-the-place", { place: step.place })}{" "}
             {step.waitSource && <SourceTag source={step.waitSource} />}
           </p>
         )}
         {step.wait === 0 && step.atMost !== null && (
-          <p className="text-mind mt-1 text-[15px]">dip within {span(step.atMost)}</p>
+          <p className="text-mind mt-1 text-[15px]">{say("prep.dip-within", { atMost: span(step.atMost) })}</p>
         )}
       </div>
     </li>
@@ -218,7 +222,7 @@ function Fillings({ list }: { list: PrepList }) {
   return (
     <section aria-labelledby="fillings">
       <h2 id="fillings" className="font-serif text-[22px]">
-        From scratch
+        {say("prep.from-scratch")}
       </h2>
       {list.fillings.map((f, i) => (
         <div key={i} className="border-line border-t border-dashed py-2">

@@ -7,13 +7,14 @@ import { NumberField, Tick } from "../../ui/fields";
 import { HowOrder, How } from "../../ui/How";
 import { ErrorNote, Waiting } from "../../ui/notes";
 import { notesOf } from "../../ui/problems";
-import { span, useWording } from "../../ui/units";
+import { numberTyped, span, useWording } from "../../ui/units";
 import { useUndoKeys } from "../../ui/useUndoKeys";
 import { Words } from "../../ui/Words";
 import { KeepingNote } from "../order/KeepingNote";
 import { useDraft } from "../order/useDraft";
 import { QuoteCorner } from "./QuoteCorner";
 import { usePrice } from "./usePrice";
+import { percentSign, say } from "../../wording/say";
 
 /** What an order costs, what drives it, and what to ask. */
 export function PricePage() {
@@ -21,8 +22,7 @@ export function PricePage() {
   const owner = useOwner();
   const order = useQuery(orderQuery(id, "price"));
   const reference = useQuery(referenceQuery);
-  if (!owner)
-    return <ErrorNote error={new Error("Prices are for the kitchen's owner. The order itself has no secrets.")} />;
+  if (!owner) return <ErrorNote error={new Error(say("price.only-kitchens-owner-sees-prices"))} />;
   const error = order.error ?? reference.error;
   if (error) return <ErrorNote error={error} retry={() => void order.refetch()} />;
   if (!order.data || !reference.data) return <Waiting />;
@@ -38,7 +38,7 @@ function PriceDesk({ order, reference }: { order: Order; reference: Reference })
   const costing = usePrice(draft);
   useUndoKeys(desk.undo, desk.redo);
   useEffect(() => {
-    document.title = `Price of ${draft.name ?? "an order"} · Kondiba`;
+    document.title = say("price.price-kondiba", { name: draft.name ?? say("ui.order") });
   }, [draft.name]);
   if (!costing) return <Waiting />;
   const notes = notesOf(costing.problems);
@@ -49,24 +49,34 @@ function PriceDesk({ order, reference }: { order: Order; reference: Reference })
       <div className="mx-auto max-w-6xl px-4 pt-3 sm:px-10">
         <p>
           <Link to={`/orders/${order.id}`} className="text-act font-semibold">
-            ← {draft.name || "the order"}
+            ← {draft.name || say("ui.order-4")}
           </Link>
         </p>
-        <h1 className="sr-only">Price of {draft.name}</h1>
+        <h1 className="sr-only">
+          {say("price.price")} {draft.name}
+        </h1>
         {draft.lines.length === 0 ? (
-          <p className="text-ink2 mt-6 text-lg">Nothing is on the order yet, so there is nothing to price.</p>
+          <p className="text-ink2 mt-6 text-lg">{say("price.nothing-order-yet-so-nothing")}</p>
         ) : (
           <div className="mt-2 grid gap-x-8 gap-y-8 md:grid-cols-[16rem_1fr] lg:grid-cols-[21rem_1fr] lg:gap-x-12">
-            <section aria-label="The price" className="self-start">
+            <section aria-label={say("price.price-2")} className="self-start">
               <Tag costing={costing} />
+              <dl className="mt-3">
+                <Fact name={say("price.profit")} hint={say("price.profit-hint")}>
+                  <span className="text-2xl">{wording.money(costing.price.value - costing.cost)}</span>
+                </Fact>
+                <Fact name={say("price.still-to-pay")}>
+                  {wording.money(costing.price.value - (draft.depositPaid ? costing.deposit : 0))}
+                </Fact>
+              </dl>
               <div className="mt-4 space-y-3">
                 <Words<PriceDraft["by"]>
-                  label="Price by"
+                  label={say("price.price-by")}
                   value={costing.by.by}
                   options={[
-                    { value: "margin", label: "by margin" },
-                    { value: "dozen", label: "by the dozen" },
-                    { value: "set", label: "set" },
+                    { value: "margin", label: say("price.by-margin") },
+                    { value: "dozen", label: say("price.by-dozen") },
+                    { value: "set", label: say("price.fixed-price") },
                   ]}
                   onChange={(by) =>
                     setPrice({
@@ -77,54 +87,65 @@ function PriceDesk({ order, reference }: { order: Order; reference: Reference })
                 />
                 {costing.by.by === "margin" ? (
                   <NumberField
-                    label="Margin, % of the price"
+                    label={say("ui.margin-price")}
+                    unit="%"
                     value={Math.round(costing.by.value * 1000) / 10}
                     onChange={(percent) => setPrice({ by: "margin", value: (percent ?? 0) / 100 })}
                     error={notes["price.value"]}
                   />
                 ) : (
                   <NumberField
-                    label={costing.by.by === "dozen" ? "A dozen, €" : "The whole order, €"}
+                    label={costing.by.by === "dozen" ? say("price.dozen") : say("price.whole-order")}
+                    unit="money"
                     value={costing.by.value}
                     onChange={(value) => setPrice({ by: costing.by.by, value: value ?? 0 })}
                     error={notes["price.value"]}
                   />
                 )}
                 <NumberField
-                  label="Deposit, €; empty for the usual share"
+                  label={say("price.deposit-blank-usual-share")}
+                  unit="money"
                   value={draft.deposit ?? null}
-                  placeholder={String(costing.deposit)}
+                  placeholder={numberTyped(costing.deposit, 2)}
                   onChange={(deposit) => edit("deposit", (d) => ({ ...d, deposit }))}
                 />
                 <Tick
-                  label="deposit paid"
+                  label={say("price.deposit-paid")}
                   checked={draft.depositPaid}
                   onChange={(depositPaid) => edit("depositPaid", (d) => ({ ...d, depositPaid }))}
                 />
               </div>
               <dl className="mt-4 space-y-1">
-                <Fact name="price floor" hint="below it more goes out than comes in">
+                <Fact name={say("price.lowest")} hint={say("price.below-this-you-lose-money")}>
                   {wording.money(costing.floor)}
                 </Fact>
-                <Fact name="cost, your time paid">{wording.money(costing.cost)}</Fact>
-                <Fact name="your hour brings">{costing.wage === null ? "—" : wording.money(costing.wage)}</Fact>
-                <Fact name="hands">
-                  <How what="hands" of="hands" from="prices">
+                <Fact name={say("price.cost-with-time")}>{wording.money(costing.cost)}</Fact>
+                <Fact name={say("price.you-earn")}>{costing.wage === null ? "—" : wording.money(costing.wage)}</Fact>
+                <Fact name={say("ui.hands-time")}>
+                  <How what={say("ui.hands-time")} of="hands" from="prices">
                     {span(costing.hands.value)}
                   </How>
                 </Fact>
               </dl>
               <KeepingNote desk={desk} />
+              <div className="mt-5">
+                <QuoteCorner
+                  costing={costing}
+                  id={order.id}
+                  kept={desk.keeping === "kept"}
+                  client={draft.client ?? ""}
+                />
+              </div>
               <p className="mt-3 text-[15px]">
                 <Link className="text-act font-semibold" to="/kitchen/rates">
-                  your hour, margin and terms
+                  {say("price.your-hour-margin-terms")}
                 </Link>
               </p>
             </section>
             <div className="min-w-0 space-y-8">
               <section aria-labelledby="parts">
                 <h2 id="parts" className="font-serif text-[22px]">
-                  What it costs
+                  {say("price.what-costs")}
                 </h2>
                 <Ribbon costing={costing} />
                 <ul className="mt-3">
@@ -147,7 +168,7 @@ function PriceDesk({ order, reference }: { order: Order; reference: Reference })
                   ))}
                   <li className="border-ink grid grid-cols-[1rem_1fr_auto_4rem] gap-x-3 border-t py-2 text-lg font-bold">
                     <span />
-                    <span>cost</span>
+                    <span>{say("price.cost")}</span>
                     <span data-testid="cost">{wording.money(costing.cost)}</span>
                     <span />
                   </li>
@@ -170,7 +191,7 @@ function PriceDesk({ order, reference }: { order: Order; reference: Reference })
               </section>
               <section aria-labelledby="pieces">
                 <h2 id="pieces" className="font-serif text-[22px]">
-                  Piece by piece
+                  {say("price.piece-by-piece")}
                 </h2>
                 <ul className="mt-1">
                   {costing.lines.map((line) => {
@@ -183,16 +204,17 @@ function PriceDesk({ order, reference }: { order: Order; reference: Reference })
                         <span>
                           <b>{line.pieces}</b> {wanted?.look ?? centreOf(reference, wanted?.centre ?? null)?.plural}
                         </span>
-                        <span className="text-ink2 text-right">one costs {wording.money(line.perPiece)}</span>
+                        <span className="text-ink2 text-right">
+                          {say("price.cost-each", { perPiece: wording.money(line.perPiece) })}
+                        </span>
                         <span className="text-right max-sm:col-span-2">
-                          one fetches <b>{wording.money(line.price / line.pieces)}</b>
+                          {say("price.price-each")} <b>{wording.money(line.price / line.pieces)}</b>
                         </span>
                       </li>
                     );
                   })}
                 </ul>
               </section>
-              <QuoteCorner id={order.id} kept={desk.keeping === "kept"} client={draft.client ?? ""} />
             </div>
           </div>
         )}
@@ -206,7 +228,7 @@ const perDozen = (costing: Costing) => {
   return Math.ceil((costing.price.value / Math.max(1, pieces)) * 12 * 2) / 2;
 };
 
-const share = (part: number, all: number) => `${Math.round((100 * part) / (all || 1))} %`;
+const share = (part: number, all: number) => `${Math.round((100 * part) / (all || 1))}${percentSign}`;
 
 function Fact({ name, hint, children }: { name: string; hint?: string; children: React.ReactNode }) {
   return (
@@ -228,13 +250,13 @@ function Tag({ costing }: { costing: Costing }) {
       <svg aria-hidden viewBox="0 0 20 20" className="absolute top-1/2 left-4 size-5 -translate-y-1/2">
         <circle cx="10" cy="10" r="7" className="fill-ground stroke-board-edge" strokeWidth="2" />
       </svg>
-      <p className="text-[15px]">ask</p>
+      <p className="text-[15px]">{say("price.your-price")}</p>
       <p className="font-serif text-4xl leading-tight" data-testid="ask">
-        <How what="price" of="price" from="prices">
+        <How what={say("price.price-3")} of="price" from="prices">
           {wording.money(costing.price.value)}
         </How>
       </p>
-      <p className="text-[15px]">deposit {wording.money(costing.deposit)}</p>
+      <p className="text-[15px]">{say("price.deposit", { deposit: wording.money(costing.deposit) })}</p>
     </div>
   );
 }

@@ -4,9 +4,28 @@ import { Link } from "react-router";
 import { answer, api } from "../../api/client";
 import { newId, sentAs } from "../../api/newId";
 import { TextButton } from "../../ui/buttons";
+import { say } from "../../wording/say";
+import type { Costing } from "../../api/client";
+import { useKitchen } from "../../api/queries";
+import { ExamplePrices } from "./ExamplePrices";
+import { momentName, useWording } from "../../ui/units";
 
 /** The quote: to look at, to print, and to send as a link that can be taken back. */
-export function QuoteCorner({ id, kept, client }: { id: string; kept: boolean; client: string }) {
+export function QuoteCorner(props: { id: string; kept: boolean; client: string; costing: Costing }) {
+  const isSample = useKitchen().data?.isSample;
+  const isOnExamples = props.costing.sample.length > 0 && isSample === false;
+  return (
+    <section aria-labelledby="quote">
+      <h2 id="quote" className="font-serif text-[22px]">
+        {say("price.quote")}
+      </h2>
+      {isOnExamples ? <ExamplePrices costing={props.costing} /> : <Sharing {...props} />}
+    </section>
+  );
+}
+
+function Sharing({ id, kept, client, costing }: { id: string; kept: boolean; client: string; costing: Costing }) {
+  const { money } = useWording();
   const queries = useQueryClient();
   const path = { params: { path: { id } } };
   const quote = useQuery({
@@ -34,33 +53,41 @@ export function QuoteCorner({ id, kept, client }: { id: string; kept: boolean; c
     onSuccess: refresh,
   });
   return (
-    <section aria-labelledby="quote">
-      <h2 id="quote" className="font-serif text-[22px]">
-        The quote
-      </h2>
+    <>
       <p className="text-ink2">
-        One page{client && ` for ${client}`}: what, when, what it costs, deposit, allergens, how to keep it. It shows no
-        cost of yours.
+        {say("price.one-page-what-when-price", { client: client && say("ui.for-client", { client }) })}
       </p>
       <p className="mt-2 flex flex-wrap items-baseline gap-5">
         <Link to={`/orders/${id}/quote`} className="bg-act text-on-act rounded-full px-5 py-1.5 font-bold">
-          Look at it and print
+          {say("price.view-print")}
         </Link>
-        <TextButton onClick={() => share.mutate()}>Make a link to send</TextButton>
+        <TextButton onClick={() => share.mutate()}>{say("price.create-link-send")}</TextButton>
       </p>
       <ul className="mt-3">
         {quote.data?.shares.map((s) => (
           <li key={s.id} className="border-line border-t border-dashed py-2">
             <span className="flex flex-wrap items-baseline gap-x-5">
               <span className={s.revoked ? "text-ink2 line-through" : ""}>
-                shared {new Date(s.sharedAt).toLocaleString("en-GB", { dateStyle: "medium", timeStyle: "short" })}
+                {say("price.shared", {
+                  text: momentName(s.sharedAt),
+                })}
               </span>
               {s.revoked ? (
-                <span className="text-ink2">taken back: the link shows nothing</span>
+                <span className="text-ink2">{say("price.link-turned-off")}</span>
               ) : (
-                <TextButton onClick={() => revoke.mutate(s.id)}>Take back</TextButton>
+                <TextButton onClick={() => revoke.mutate(s.id)}>{say("price.turn-off")}</TextButton>
               )}
             </span>
+            {s.acceptedAt && (
+              <span className="text-go block font-semibold" data-testid="accepted">
+                {say("price.accepted", { text: momentName(s.acceptedAt), price: money(s.price) })}
+                {s.price !== costing.price.value && (
+                  <span className="text-mind block">
+                    {say("price.now-comes-to", { price: money(costing.price.value) })}
+                  </span>
+                )}
+              </span>
+            )}
             {links[s.id] && !s.revoked && (
               <span className="mt-1 flex flex-wrap items-baseline gap-x-4">
                 <a className="text-act wrap-anywhere underline" data-testid="share-link" href={links[s.id]}>
@@ -71,14 +98,14 @@ export function QuoteCorner({ id, kept, client }: { id: string; kept: boolean; c
                     void navigator.clipboard.writeText(links[s.id] ?? "").then(() => setCopied(s.id));
                   }}
                 >
-                  {copied === s.id ? "copied" : "Copy"}
+                  {copied === s.id ? say("price.copied") : say("price.copy")}
                 </TextButton>
-                <span className="text-ink2 text-[14px]">Told once: the kitchen keeps no copy of it.</span>
+                <span className="text-ink2 text-[14px]">{say("price.copy-now-wont-shown-again")}</span>
               </span>
             )}
           </li>
         ))}
       </ul>
-    </section>
+    </>
   );
 }

@@ -1,12 +1,14 @@
-import { useQuery } from "@tanstack/react-query";
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect } from "react";
 import { Link, useParams } from "react-router";
-import { answer, api, type Quote } from "../../api/client";
+import { answer, api, type Quote, type SharedQuote } from "../../api/client";
 import { settled } from "../../api/settling";
 import { Dot } from "../../ui/Choice";
 import { Drip } from "../../ui/Drip";
 import { ErrorNote, Waiting } from "../../ui/notes";
 import { clock, longDayName, useWording, wordingIn } from "../../ui/units";
+import { capital, listed, say } from "../../wording/say";
+import { writeFor } from "../../wording/reader";
 
 /** The quote of an order as it would be made out now, to print. */
 export function QuotePage() {
@@ -26,10 +28,10 @@ export function QuotePage() {
     <div className="px-4 pt-3 sm:px-10">
       <p className="mx-auto flex max-w-3xl justify-between print:hidden">
         <Link to={`/orders/${id}/price`} className="text-act font-semibold">
-          ← price
+          {say("price.price-4")}
         </Link>
         <button className="text-act font-bold" onClick={() => window.print()}>
-          Print
+          {say("ui.print")}
         </button>
       </p>
       <Paper quote={quote.data.quote} money={wording.money} />
@@ -41,8 +43,12 @@ export function QuotePage() {
 export function SharedQuotePage() {
   const { secret = "" } = useParams();
   const quote = useQuery({
-    queryKey: ["shared quote", secret],
-    queryFn: () => answer(api.GET("/api/quotes/{secret}", { params: { path: { secret } } })),
+    queryKey: ["sharedQuote", secret],
+    queryFn: async () => {
+      const shared = await answer(api.GET("/api/quotes/{secret}", { params: { path: { secret } } }));
+      writeFor(shared.reader);
+      return shared;
+    },
   });
   if (quote.isPending) return <Waiting />;
   return (
@@ -52,14 +58,58 @@ export function SharedQuotePage() {
       </div>
       <main className="px-4 py-8 sm:px-10">
         {quote.isError ? (
-          <p className="mx-auto max-w-xl text-lg">
-            This quote is not to be had any more. Ask the kitchen that sent it for a new link.
-          </p>
+          <p className="mx-auto max-w-xl text-lg">{say("price.this-quote-no-longer-available")}</p>
         ) : (
-          <Paper quote={quote.data} money={wordingIn(false).money} />
+          <>
+            <Paper quote={quote.data.quote} money={wordingIn(false).money} />
+            <Acceptance secret={secret} shared={quote.data} />
+          </>
         )}
       </main>
     </>
+  );
+}
+
+/** Where whoever has the link accepts, once. */
+function Acceptance({ secret, shared }: { secret: string; shared: SharedQuote }) {
+  const queries = useQueryClient();
+  const { kitchen, validUntil } = shared.quote;
+  const accept = useMutation({
+    mutationFn: () => answer(api.POST("/api/quotes/{secret}/acceptance", { params: { path: { secret } } })),
+    onSuccess: (accepted) => queries.setQueryData(["sharedQuote", secret], accepted),
+  });
+  return (
+    <section
+      role="status"
+      className="bg-parchment text-parchment-ink mx-auto mt-4 max-w-3xl px-6 py-5 text-lg sm:px-12 print:hidden"
+    >
+      {shared.acceptedAt ? (
+        <p className="font-semibold">
+          {say("price.accepted-on", {
+            on: longDayName(shared.acceptedAt),
+            at: clock(shared.acceptedAt),
+            kitchen,
+          })}
+        </p>
+      ) : shared.isOpen ? (
+        <div className="flex flex-wrap items-center gap-x-6 gap-y-3">
+          <button
+            className="bg-act text-on-act rounded-full px-6 py-2 font-bold disabled:opacity-60"
+            disabled={accept.isPending}
+            onClick={() => accept.mutate()}
+          >
+            {say("price.accept-quote")}
+          </button>
+          <p>
+            {validUntil && say("price.valid-until", { on: longDayName(validUntil) })}{" "}
+            {say("price.accepting-tells", { kitchen })}
+          </p>
+        </div>
+      ) : (
+        <p>{say("price.cannot-be-accepted", { kitchen })}</p>
+      )}
+      {accept.isError && <p className="text-parchment-mind mt-2 font-semibold">{accept.error.message}</p>}
+    </section>
   );
 }
 
@@ -72,15 +122,16 @@ function Paper({ quote, money }: { quote: Quote; money: (amount: number) => stri
       <header className="flex flex-wrap items-baseline justify-between gap-x-6">
         <p className="font-serif text-2xl">{quote.kitchen}</p>
         <p className="text-ink2 text-[15px]">
-          order {quote.number} · {longDayName(quote.on)} {quote.on.slice(0, 4)}
+          {say("price.order", { number: String(quote.number), on: longDayName(quote.on), on2: quote.on.slice(0, 4) })}
         </p>
       </header>
       <h1 className="mt-6 font-serif text-4xl">{quote.name}</h1>
       <p className="mt-1 text-lg">
-        {quote.client && <>for {quote.client} · </>}
+        {quote.client && <>{say("price.for-client", { client: quote.client })} </>}
         {quote.pickup && (
           <>
-            {quote.handover === "pickup" ? "collected" : "brought"} {longDayName(quote.pickup)}, {clock(quote.pickup)}
+            {quote.handover === "pickup" ? say("ui.pickup") : say("price.delivery")} {longDayName(quote.pickup)},{" "}
+            {clock(quote.pickup)}
           </>
         )}
         {quote.place && `, ${quote.place}`}
@@ -101,45 +152,53 @@ function Paper({ quote, money }: { quote: Quote; money: (amount: number) => stri
         ))}
       </ul>
       <p className="border-ink flex justify-between border-t pt-2 text-2xl font-bold">
-        <span>together</span>
+        <span>{say("price.total")}</span>
         <span data-testid="total">{money(quote.price)}</span>
       </p>
       <p className="text-ink2 flex justify-between">
-        <span>of which ahead, as a deposit</span>
+        <span>{say("price.deposit-2")}</span>
         <span>{money(quote.deposit)}</span>
       </p>
       <div className="mt-8 grid gap-6 sm:grid-cols-2 print:grid-cols-2">
         <section>
-          <h2 className="font-serif text-xl">Allergens</h2>
+          <h2 className="font-serif text-xl">{say("price.allergens")}</h2>
           <p className="mt-1">
             {quote.contains.length > 0 ? (
               <>
-                Contains <b>{quote.contains.join(", ")}</b>.
+                {say("ui.contains-3")} <b>{quote.contains.join(", ")}</b>.
               </>
             ) : (
-              quote.notKnown.length === 0 && "No major allergens."
+              quote.notKnown.length === 0 && say("price.no-major-allergens")
             )}
-            {quote.mayContain.length > 0 && <> May contain {quote.mayContain.join(", ")}.</>}
+            {quote.mayContain.length > 0 && (
+              <> {say("price.may-contain", { mayContain: quote.mayContain.join(", ") })}</>
+            )}
             {quote.notKnown.length > 0 && (
               <>
                 {" "}
-                <b>Not known</b> for {quote.notKnown.join(", ")}: please ask.
+                <b>{say("price.not-known")}</b> {say("price.please-ask", { notKnown: quote.notKnown.join(", ") })}
               </>
             )}
-            {quote.without.length > 0 && <> Made without {quote.without.join(" and ")}, as you asked.</>} Based on
-            package labels.
+            {quote.without.length > 0 && (
+              <> {say("price.made-without-as-you-asked", { without: listed(quote.without) })}</>
+            )}{" "}
+            {say("price.based-package-labels")}
           </p>
         </section>
         <section>
-          <h2 className="font-serif text-xl">Keeping it</h2>
+          <h2 className="font-serif text-xl">{say("price.how-store")}</h2>
           {quote.storage.map((s) => (
             <p key={s.what} className="mt-1">
-              <b className="inline-block first-letter:uppercase">{s.what}</b>: {s.how}
+              <b className="inline-block">{capital(s.what)}</b>: {s.how}
             </p>
           ))}
         </section>
       </div>
       <p className="text-ink2 mt-8 text-[15px] whitespace-pre-line">{quote.terms}</p>
+      <p className="text-ink2 mt-2 text-[15px]">
+        {quote.validUntil && say("price.valid-until", { on: longDayName(quote.validUntil) })}{" "}
+        {quote.contact && say("price.questions", { contact: quote.contact })}
+      </p>
     </article>
   );
 }

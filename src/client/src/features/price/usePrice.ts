@@ -1,18 +1,12 @@
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
-import { useEffect, useState } from "react";
 import { answer, api, type Costing, type OrderDraft } from "../../api/client";
 import { useOwner } from "../../api/queries";
-
-const pause = 250;
+import { useStill } from "../../ui/useStill";
 
 /** What a draft costs, a moment after the last change: trays and pots come first. Nothing for a helper. */
 export function usePrice(draft: OrderDraft): Costing | undefined {
   const owner = useOwner();
-  const [still, setStill] = useState(draft);
-  useEffect(() => {
-    const timer = setTimeout(() => setStill(draft), pause);
-    return () => clearTimeout(timer);
-  }, [draft]);
+  const still = useStill(draft);
   return useQuery({
     queryKey: ["price", still],
     queryFn: ({ signal }) => answer(api.POST("/api/prices/preview", { body: still, signal })),

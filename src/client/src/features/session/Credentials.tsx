@@ -1,6 +1,7 @@
 import { useState } from "react";
 import { ApiError } from "../../api/client";
 import { TextField } from "../../ui/fields";
+import { say } from "../../wording/say";
 
 interface Send {
   mutate: (credentials: { name: string; password: string }) => void;
@@ -30,9 +31,15 @@ export function Credentials(props: {
       }}
     >
       {props.children}
-      <TextField label="Name" autoComplete="username" value={name} onChange={setName} error={errors.name?.join(" ")} />
       <TextField
-        label="Password"
+        label={say("ui.name")}
+        autoComplete="username"
+        value={name}
+        onChange={setName}
+        error={errors.name?.join(" ")}
+      />
+      <TextField
+        label={say("session.password")}
         type="password"
         autoComplete={props.known ? "current-password" : "new-password"}
         value={password}

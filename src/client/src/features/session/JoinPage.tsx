@@ -3,6 +3,7 @@ import { useNavigate, useParams } from "react-router";
 import { answer, api } from "../../api/client";
 import { Drip } from "../../ui/Drip";
 import { Credentials } from "./Credentials";
+import { say } from "../../wording/say";
 
 /** A helper comes in by an invitation. */
 export function JoinPage() {
@@ -21,9 +22,9 @@ export function JoinPage() {
     <>
       <Drip tall />
       <main className="mx-auto max-w-md px-6 py-12">
-        <h1 className="font-serif text-4xl">Help in a kitchen</h1>
-        <p className="text-ink2 mt-3">You were asked to help. Choose a name and a password to come in with.</p>
-        <Credentials act="Come in" send={join} gone="This invitation was used, or is too old. Ask for a new one." />
+        <h1 className="font-serif text-4xl">{say("session.join-kitchen")}</h1>
+        <p className="text-ink2 mt-3">{say("session.you-were-invited-help-choose")}</p>
+        <Credentials act={say("session.join")} send={join} gone={say("session.this-invitation-has-been-used")} />
       </main>
     </>
   );

@@ -3,6 +3,8 @@ import type { Reference, Shelf, ShelfOrder } from "../../api/client";
 import { clock, dayName } from "../../ui/units";
 import { Box } from "./Box";
 import { plusDays } from "../../ui/localTime";
+import { say } from "../../wording/say";
+import { states } from "../../ui/states";
 
 const most = 4;
 
@@ -46,7 +48,11 @@ export function Board({ shelf, reference }: { shelf: Shelf; reference: Reference
               <span className="pb-2">
                 <b className="block font-serif text-xl leading-tight font-normal">{order.name}</b>
                 <span className="text-ink2">
-                  {dayName(order.pickup)}, {clock(order.pickup)} · {order.pieces} pieces
+                  {say("shelf.pieces", {
+                    pickup: dayName(order.pickup),
+                    pickup2: clock(order.pickup),
+                    pieces: order.pieces,
+                  })}
                 </span>
               </span>
             </Link>
@@ -55,34 +61,52 @@ export function Board({ shelf, reference }: { shelf: Shelf; reference: Reference
       </ol>
       {shelf.orders.length === 0 && (
         <p className="text-ink2 mt-6 text-center text-lg">
-          Nothing stands on these days. <b>New order</b> puts the first box here.
+          {say("shelf.no-orders-these-two-weeks")} <b>{say("ui.new-order")}</b> {say("shelf.starts-one")}{" "}
+          <Link to="/welcome" className="text-act font-semibold">
+            {say("welcome.set-up")}
+          </Link>
         </p>
       )}
     </>
   );
 }
 
-/** A day's boxes, their names above in the order they stand, top first. */
+/** A day's jars: the name of one above it, of several on each. */
 function Pile({ orders, reference }: { orders: ShelfOrder[]; reference: Reference }) {
   const shown = orders.slice(0, most);
-  const height = shown.length > 1 ? Math.max(34, 150 / shown.length) : 0;
+  const isPile = shown.length > 1;
+  const height = isPile ? Math.max(40, 150 / shown.length) : 0;
   return (
     <>
-      {orders.length > most && <p className="text-ink2 text-[13px]">{orders.length - most} more below</p>}
+      {orders.length > most && (
+        <p className="text-ink2 text-[13px]">{say("shelf.more-below", { count: orders.length - most })}</p>
+      )}
       {shown.map((order) => (
         <Link
           key={order.id}
           to={`/orders/${order.id}`}
-          className="group mb-2 block w-[5.2rem] text-center leading-tight"
+          className={`group relative block text-center ${isPile ? "leading-none" : "leading-tight"}`}
         >
-          <span className="group-hover:text-act block font-serif text-[17px] wrap-break-word">{order.name}</span>
-          <span className={`text-[13px] font-semibold ${order.minds.length > 0 ? "text-mind" : "text-ink2"}`}>
-            {order.pieces} · {clock(order.pickup)}
+          <span
+            className={
+              isPile
+                ? "bg-panel text-ink absolute inset-x-1 top-[58%] z-[1] -translate-y-1/2 overflow-hidden rounded-sm px-0.5 py-0.5 shadow-sm"
+                : "mb-2 block w-[5.2rem]"
+            }
+          >
+            <span
+              className={`group-hover:text-act block font-serif ${isPile ? "truncate text-[13px]" : "text-[17px] wrap-break-word"}`}
+            >
+              {order.name}
+            </span>
+            <span className={`text-[12px] font-semibold ${order.minds.length > 0 ? "text-mind" : "text-ink2"}`}>
+              {order.pieces} · {clock(order.pickup)}
+            </span>
+            <span className="sr-only">
+              {", "}
+              {states[order.state].name}
+            </span>
           </span>
-        </Link>
-      ))}
-      {shown.map((order) => (
-        <Link key={order.id} to={`/orders/${order.id}`} tabIndex={-1} aria-hidden className="block">
           <Box order={order} reference={reference} height={height || 60 + Math.min(90, order.pieces)} />
         </Link>
       ))}

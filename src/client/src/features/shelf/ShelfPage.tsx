@@ -9,6 +9,7 @@ import { useNewOrder } from "../order/useNewOrder";
 import { plusDays } from "../../ui/localTime";
 import { Board } from "./Board";
 import { ToDo } from "./ToDo";
+import { say } from "../../wording/say";
 
 export function ShelfPage() {
   const [search] = useSearchParams();
@@ -17,7 +18,7 @@ export function ShelfPage() {
   const reference = useQuery(referenceQuery);
   const newOrder = useNewOrder();
   useEffect(() => {
-    document.title = "The shelf · Kondiba";
+    document.title = say("shelf.shelf-kondiba");
   }, []);
   const error = shelf.error ?? reference.error;
   if (error) return <ErrorNote error={error} retry={() => void shelf.refetch()} />;
@@ -25,13 +26,13 @@ export function ShelfPage() {
   return (
     <div className="px-4 sm:px-10">
       <header className="flex flex-wrap items-end gap-x-4 gap-y-2 pt-3">
-        <h1 className="font-serif text-[38px] leading-tight">The shelf</h1>
+        <h1 className="font-serif text-[38px] leading-tight">{say("shelf.shelf")}</h1>
         <Summary shelf={shelf.data} />
         <button
           className="bg-act text-on-act ml-auto rounded-full px-5 py-2 text-lg font-bold disabled:opacity-60"
           onClick={newOrder}
         >
-          New order <kbd className="ml-1 hidden font-sans opacity-80 sm:inline">N</kbd>
+          {say("ui.new-order")} <kbd className="ml-1 hidden font-sans opacity-80 sm:inline">N</kbd>
         </button>
       </header>
       <PutBack />
@@ -50,8 +51,7 @@ function Summary({ shelf }: { shelf: Shelf }) {
   return (
     <p className="text-ink2 pb-1.5 text-[17px]">
       {longDayName(shelf.today)}
-      {length > 0 &&
-        ` · ${length} ${length === 1 ? "order" : "orders"}, ${pieces} pieces, ${wording.mass(coating)} of coating to melt`}
+      {length > 0 && say("shelf.order-pieces-coating-melt", { length, pieces, coating: wording.mass(coating) })}
     </p>
   );
 }
@@ -60,10 +60,16 @@ function Summary({ shelf }: { shelf: Shelf }) {
 function Pages({ shelf }: { shelf: Shelf }) {
   const to = (days: number) => `/?from=${plusDays(shelf.from, days)}`;
   return (
-    <nav aria-label="Weeks" className="text-act mt-2 flex justify-between text-[15px] font-semibold">
-      <Link to={to(-shelf.days)}>← the fortnight before{shelf.earlier > 0 && ` · ${shelf.earlier} earlier`}</Link>
-      {shelf.from !== shelf.today && <Link to="/">today</Link>}
-      <Link to={to(shelf.days)}>{shelf.later > 0 && `${shelf.later} later · `}the fortnight after →</Link>
+    <nav aria-label={say("shelf.weeks")} className="text-act mt-2 flex justify-between text-[15px] font-semibold">
+      <Link to={to(-shelf.days)}>
+        {say("shelf.previous-2-weeks")}
+        {shelf.earlier > 0 && say("shelf.earlier", { earlier: shelf.earlier })}
+      </Link>
+      {shelf.from !== shelf.today && <Link to="/">{say("ui.today")}</Link>}
+      <Link to={to(shelf.days)}>
+        {shelf.later > 0 && say("shelf.later", { later: shelf.later })}
+        {say("shelf.next-2-weeks")}
+      </Link>
     </nav>
   );
 }
@@ -84,9 +90,9 @@ function PutBack() {
   if (!removed) return null;
   return (
     <p role="status" className="border-go bg-panel mt-3 border-l-4 px-4 py-2">
-      {removed.name || "The order"} was taken off the shelf.{" "}
+      {say("shelf.was-deleted", { name: removed.name || say("ui.order-2") })}{" "}
       <button className="text-act ml-2 font-bold" onClick={() => restore.mutate(removed.id)}>
-        Put it back
+        {say("ui.undo")}
       </button>
     </p>
   );

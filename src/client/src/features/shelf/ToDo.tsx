@@ -4,6 +4,7 @@ import { colourOf } from "../../api/queries";
 import { Dot } from "../../ui/Choice";
 import { states } from "../../ui/states";
 import { packs, clock, dayName, useWording } from "../../ui/units";
+import { listed, say } from "../../wording/say";
 
 /** Orders of which something is still to be melted. */
 const open = new Set(["asked", "quoted", "agreed"]);
@@ -17,7 +18,7 @@ export function ToDo({ shelf, reference }: { shelf: Shelf; reference: Reference 
     <div className="mt-6 grid gap-x-12 gap-y-8 lg:grid-cols-[1.35fr_1fr]">
       <section aria-labelledby="next">
         <h2 id="next" className="font-serif text-[22px]">
-          Next
+          {say("shelf.next")}
         </h2>
         <ul className="mt-1">
           {shelf.orders.map((order) => (
@@ -35,12 +36,17 @@ export function ToDo({ shelf, reference }: { shelf: Shelf; reference: Reference 
                   {order.next && `: ${order.next}`}
                   <span className="text-ink2 block text-[15px]">
                     {order.pieces === 0
-                      ? "nothing on it yet"
-                      : `${order.pieces} pieces${open.has(order.state) ? `, ${wording.mass(order.toMelt)} to melt` : ""}`}
-                    {order.client && ` for ${order.client}`}
+                      ? say("shelf.nothing-yet")
+                      : say("shelf.pieces-2", {
+                          pieces: order.pieces,
+                          toMelt: open.has(order.state)
+                            ? say("shelf.melt", { toMelt: wording.mass(order.toMelt) })
+                            : "",
+                        })}
+                    {order.client && say("ui.for-client", { client: order.client })}
                   </span>
                 </span>
-                <span className="text-act font-semibold">open</span>
+                <span className="text-act font-semibold">{say("shelf.open")}</span>
               </Link>
             </li>
           ))}
@@ -50,7 +56,7 @@ export function ToDo({ shelf, reference }: { shelf: Shelf; reference: Reference 
         {minded.length > 0 && (
           <section aria-labelledby="mind">
             <h2 id="mind" className="font-serif text-[22px]">
-              Mind
+              {say("shelf.needs-attention")}
             </h2>
             {minded.map((order) => (
               <Link
@@ -70,7 +76,7 @@ export function ToDo({ shelf, reference }: { shelf: Shelf; reference: Reference 
         )}
         <section aria-labelledby="coating">
           <h2 id="coating" className="font-serif text-[22px]">
-            Coating for these days
+            {say("shelf.coating-these-days")}
           </h2>
           <ul className="mt-1">
             {shelf.coating.map((need) => (
@@ -89,9 +95,12 @@ export function ToDo({ shelf, reference }: { shelf: Shelf; reference: Reference 
           </ul>
           {shelf.shared.map((pot) => (
             <p key={pot.key + pot.orders.join()} className="text-go mt-2">
-              {pot.orders.join(" and ")} share a{" "}
-              {colourOf(reference, ...(pot.key.split(".") as [string, string]))?.name} pot: {wording.mass(pot.together)}
-              , {wording.mass(pot.apart - pot.together)} less than apart.
+              {say("shelf.share", { orders: listed(pot.orders) })}{" "}
+              {colourOf(reference, ...(pot.key.split(".") as [string, string]))?.name}{" "}
+              {say("shelf.pot-saves", {
+                together: wording.mass(pot.together),
+                apart: wording.mass(pot.apart - pot.together),
+              })}
             </p>
           ))}
         </section>

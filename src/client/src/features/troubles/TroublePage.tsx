@@ -5,6 +5,7 @@ import { answer, api, type Cause, type LoggedBatch, type Trouble } from "../../a
 import { logbookQuery, signsQuery } from "../../api/queries";
 import { ErrorNote, Waiting } from "../../ui/notes";
 import { SignPicture } from "./SignPicture";
+import { percentSign, say } from "../../wording/say";
 
 /** What went wrong: from what is seen, by few questions, to what to do now. */
 export function TroublePage() {
@@ -12,7 +13,7 @@ export function TroublePage() {
   const [params] = useSearchParams();
   const signs = useQuery(signsQuery);
   useEffect(() => {
-    document.title = "What went wrong · Kondiba";
+    document.title = say("troubles.what-went-wrong-kondiba");
   }, []);
   if (signs.error) return <ErrorNote error={signs.error} retry={() => void signs.refetch()} />;
   if (!signs.data) return <Waiting />;
@@ -24,7 +25,7 @@ export function TroublePage() {
         <Finding key={sign} sign={sign} batch={batch} />
       ) : (
         <>
-          <h1 className="font-serif text-[32px] leading-tight">What do you see?</h1>
+          <h1 className="font-serif text-[32px] leading-tight">{say("troubles.what-do-you-see")}</h1>
           <ul className="mt-4 grid grid-cols-2 gap-x-6 gap-y-5 sm:grid-cols-3 lg:grid-cols-5">
             {signs.data.map((s) => (
               <li key={s.code}>
@@ -33,7 +34,11 @@ export function TroublePage() {
                     <SignPicture sign={s.code} />
                   </span>
                   <b className="mt-1.5 block leading-snug group-hover:underline">{s.name}</b>
-                  {s.seenHere > 0 && <span className="text-ink2 text-[15px]">{s.seenHere} of your batches</span>}
+                  {s.seenHere > 0 && (
+                    <span className="text-ink2 text-[15px]">
+                      {say("troubles.your-batches", { seenHere: s.seenHere })}
+                    </span>
+                  )}
                 </Link>
               </li>
             ))}
@@ -69,7 +74,7 @@ function Finding({ sign, batch }: { sign: string; batch: string | null }) {
         <h1 className="mt-3 font-serif text-2xl leading-tight">{t.name}</h1>
         <p className="mt-2 flex flex-wrap gap-x-5">
           <Link className="text-act font-semibold" to={batch ? `/trouble?batch=${batch}` : "/trouble"}>
-            It looks different
+            {say("troubles.looks-different")}
           </Link>
           {given + unknown.length > 0 && (
             <button
@@ -79,25 +84,25 @@ function Finding({ sign, batch }: { sign: string; batch: string | null }) {
                 setUnknown([]);
               }}
             >
-              Start over
+              {say("troubles.start-over")}
             </button>
           )}
         </p>
         {Object.keys(t.known).length > 0 && (
           <p className="text-ink2 mt-3 text-[15px]">
-            The batch already told {Object.keys(t.known).length} of the answers.
+            {say("troubles.answers-come-from-batch", { count: Object.keys(t.known).length })}
           </p>
         )}
       </aside>
-      <section aria-label="Causes">
+      <section aria-label={say("troubles.causes")}>
         <div aria-live="polite" className="min-h-27">
           {ask ? (
             <>
               <p className="font-serif text-2xl leading-snug">{ask.ask}</p>
               <p className="mt-3 flex flex-wrap gap-3">
                 {[
-                  ["Yes", true],
-                  ["No", false],
+                  [say("troubles.yes"), true],
+                  [say("troubles.no"), false],
                 ].map(([says, yes]) => (
                   <button
                     key={String(says)}
@@ -108,13 +113,13 @@ function Finding({ sign, batch }: { sign: string; batch: string | null }) {
                   </button>
                 ))}
                 <button className="text-act px-3 font-semibold" onClick={() => setUnknown([...unknown, ask.code])}>
-                  Don’t know
+                  {say("troubles.dont-know")}
                 </button>
               </p>
             </>
           ) : (
             <p className="font-serif text-2xl leading-snug">
-              {(t.causes[0]?.likely ?? 0) >= 0.6 ? "Most likely:" : "It may be one of these:"}
+              {(t.causes[0]?.likely ?? 0) >= 0.6 ? say("troubles.most-likely") : say("troubles.may-one-these")}
             </p>
           )}
         </div>
@@ -135,18 +140,20 @@ function CauseRow(props: { cause: Cause; first: boolean; trouble: Trouble; batch
     <li className="border-line border-t border-dashed py-3">
       <p className="flex items-baseline gap-4">
         <b className={first ? "text-lg" : ""}>{cause.name}</b>
-        <span className="text-ink2 ml-auto whitespace-nowrap">{percent} %</span>
+        <span className="text-ink2 ml-auto whitespace-nowrap">
+          {percent}${percentSign}
+        </span>
       </p>
       <span aria-hidden className="bg-line mt-1 block h-1.5">
         <span className={`block h-full ${first ? "bg-act" : "bg-board"}`} style={{ width: `${percent}%` }} />
       </span>
       <details open={first} className="mt-2">
-        <summary className="text-act cursor-pointer font-semibold">What to do</summary>
+        <summary className="text-act cursor-pointer font-semibold">{say("troubles.what-do")}</summary>
         <p className="mt-1">
-          <b>Now:</b> {cause.now}
+          <b>{say("troubles.now")}</b> {cause.now}
         </p>
         <p className="mt-1">
-          <b>Next time:</b> {cause.next}
+          <b>{say("troubles.next-time")}</b> {cause.next}
         </p>
         {(cause.because.length > 0 || cause.seenHere > 0) && (
           <ul className="text-ink2 mt-2 text-[15px]">
@@ -156,8 +163,8 @@ function CauseRow(props: { cause: Cause; first: boolean; trouble: Trouble; batch
             {cause.seenHere > 0 && (
               <li>
                 {cause.seenHere === 1
-                  ? "It was this once before, here."
-                  : `It was this ${cause.seenHere} times before, here.`}
+                  ? say("troubles.was-this-once-before-your")
+                  : say("troubles.was-this-times-before-your", { seenHere: cause.seenHere })}
               </li>
             )}
           </ul>
@@ -191,11 +198,11 @@ function Recorded({ sign, cause, batch }: { sign: string; cause: Cause; batch: s
     <p className="mt-1">
       {isKept ? (
         <span role="status" className="text-go font-semibold">
-          In the logbook, with {on.name}.
+          {say("troubles.saved-logbook-with", { name: on.name })}
         </span>
       ) : (
         <button className="text-act font-semibold" onClick={() => keep.mutate(on)}>
-          This was it: put it into the logbook, with {on.name}
+          {say("troubles.this-was-save-logbook-with", { name: on.name })}
         </button>
       )}
     </p>
