@@ -153,6 +153,7 @@ public sealed class KondibaContext(
             Json(order.Property(o => o.Packing));
             Json(order.Property(o => o.Boxes));
             Json(order.Property(o => o.Price));
+            Json(order.Property(o => o.Payments));
             Json(order.Property(o => o.Schools));
             order.HasGeneratedTsVectorColumn(o => o.Search, "simple", o => new { o.Name, o.Client, o.Contact, o.Place, o.Notes, o.Words });
             order.HasIndex(o => o.Search).HasMethod("gin");

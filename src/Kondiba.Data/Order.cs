@@ -91,7 +91,8 @@ public sealed class Order : IOfKitchen
     /// <summary>To be paid ahead; null for the kitchen's share of the price.</summary>
     public decimal? Deposit { get; set; }
 
-    public bool DepositPaid { get; set; }
+    /// <summary>What has been paid, one by one.</summary>
+    public List<Payment> Payments { get; set; } = [];
 
     /// <summary>Where it is made otherwise than the kitchen does, by the school's code.</summary>
     public Dictionary<string, string> Schools { get; set; } = [];
@@ -138,6 +139,7 @@ public sealed class Order : IOfKitchen
         Boxes = Boxes.Count > 0 ? Boxes : null,
         Price = Price,
         Deposit = Deposit,
+        Payments = Payments,
         Schools = Schools,
     };
 

@@ -178,7 +178,7 @@ public static class SampleKitchen
                 "Hilltop observatory", "dome@observatory.example", "At the observatory's gate", OrderState.Agreed,
                 (Library["meteor-rod"], 24), (Library["harbour-berry"], 24), (Library["night-sky"], 12), (Library["ripple"], 12));
             meteor.Packing = _boxes;
-            (meteor.Deposit, meteor.DepositPaid) = (60, true);
+            (meteor.Deposit, meteor.Payments) = (60, [new(today.PlusDays(-4), 60, "Bank transfer")]);
             yield return meteor;
             yield return Order("Choir jubilee", _saturday, 11, "Rods with the Meteor night's, from one pot.", [
                 "#24306a",

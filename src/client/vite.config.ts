@@ -2,6 +2,8 @@ import tailwindcss from "@tailwindcss/vite";
 import react from "@vitejs/plugin-react";
 import { defineConfig } from "vite";
 import { VitePWA } from "vite-plugin-pwa";
+import { catalogue } from "./catalogue.ts";
+import { packed } from "./packed.ts";
 
 // Kept in the browser, so that the page opens where there is no network: what it is made of, and nothing that the server says.
 const offline = VitePWA({
@@ -36,9 +38,11 @@ const offline = VitePWA({
 
 export default defineConfig({
   plugins: [
+    catalogue("src/wording/en-GB.json"),
     react(),
     // Its own optimizer would settle light and dark once for the whole page; a part of one may be dark by itself.
     tailwindcss({ optimize: false }),
+    packed(),
     offline,
   ],
   build: {

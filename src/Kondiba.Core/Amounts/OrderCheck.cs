@@ -77,6 +77,8 @@ internal static class OrderCheck
             yield return problem;
         if (order.Deposit is < 0 or > 1_000_000)
             yield return new("deposit", "amounts.deposit-less-nothing-more", "amounts.deposit-less-nothing-more.do");
+        foreach (var problem in Payment.Check(order.Payments ?? []))
+            yield return problem;
         foreach (var (key, pot) in order.Pots)
             foreach (var problem in Pot(key, pot, tables))
                 yield return problem;

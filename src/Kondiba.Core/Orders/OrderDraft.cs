@@ -71,6 +71,9 @@ public record OrderContent
     /// <summary>To be paid ahead; null for the kitchen's share of the price.</summary>
     public decimal? Deposit { get; init; }
 
+    /// <summary>What has been paid, one by one.</summary>
+    public IReadOnlyList<Payment>? Payments { get; init; }
+
     /// <summary>Where this order is made otherwise than the kitchen does: the school's choice, by the school's code.</summary>
     public IReadOnlyDictionary<string, string>? Schools { get; init; }
 }

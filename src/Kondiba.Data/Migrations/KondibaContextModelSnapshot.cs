@@ -551,10 +551,6 @@ namespace Kondiba.Data.Migrations
                         .HasColumnType("numeric")
                         .HasColumnName("deposit");
 
-                    b.Property<bool>("DepositPaid")
-                        .HasColumnType("boolean")
-                        .HasColumnName("deposit_paid");
-
                     b.Property<string>("Handover")
                         .IsRequired()
                         .HasMaxLength(10)
@@ -598,6 +594,11 @@ namespace Kondiba.Data.Migrations
                         .IsRequired()
                         .HasColumnType("text[]")
                         .HasColumnName("palette");
+
+                    b.Property<string>("Payments")
+                        .IsRequired()
+                        .HasColumnType("jsonb")
+                        .HasColumnName("payments");
 
                     b.Property<LocalDateTime>("Pickup")
                         .HasColumnType("timestamp without time zone")

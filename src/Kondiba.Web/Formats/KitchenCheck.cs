@@ -97,27 +97,28 @@ internal sealed class KitchenCheck(KitchenDocument d, KitchenTables shipped, Gui
 
     private List<Order> Orders()
     {
-        var (tables, orders) = (Tables, new List<Order>());
+        var (tables, orders, zone) = (Tables, new List<Order>(), DateTimeZoneProviders.Tzdb[d.TimeZone]);
         if (d.Orders.Select(o => o.Number).Distinct().Count() < d.Orders.Count
             || d.Orders.Any(o => o.Number < 1 || o.Number > d.LastNumber)
             || d.LastNumber is < 0 or > OrdersImport.MostNumber)
             Wrong("orders", "formats.every-order-number-own");
         foreach (var (i, o) in d.Orders.Index())
         {
-            var tally = CoatingTally.For(o.Order, tables, now);
+            var draft = o.WithPayments(zone);
+            var tally = CoatingTally.For(draft, tables, now);
             var before = Found.Count;
-            Add($"orders[{i}].order", tally.Problems.Where(p => p.Field != "pickup" || o.Order.Pickup is null));
+            Add($"orders[{i}].order", tally.Problems.Where(p => p.Field != "pickup" || draft.Pickup is null));
             if (Found.Count > before)
                 continue;
             var order = new Order { KitchenId = kitchen, Name = "", Number = o.Number };
             OrderService.Write(
                 order,
-                new(o.Order) { Version = 0, State = o.State, DepositPaid = o.DepositPaid, IsTemplate = o.IsTemplate },
+                new(draft) { Version = 0, State = o.State, IsTemplate = o.IsTemplate },
                 tally,
                 tables.Reference,
                 o.ChangedAt,
                 prices: true);
-            order.RemovedAt = o.RemovedAt;
+            (order.RemovedAt, order.AcceptedAt) = (o.RemovedAt, o.AcceptedAt);
             orders.Add(order);
         }
 

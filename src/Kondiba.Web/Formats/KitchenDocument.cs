@@ -135,12 +135,33 @@ public sealed record KitchenDocument(
 /// <param name="Number">Counted up in its kitchen.</param>
 /// <param name="State">How far it is.</param>
 /// <param name="IsTemplate">Whether it is a pattern for further orders.</param>
-/// <param name="DepositPaid">Whether the deposit is paid.</param>
 /// <param name="ChangedAt">When it was last changed.</param>
 /// <param name="RemovedAt">When it was taken off the shelf; null while it stands there.</param>
 /// <param name="Order">The order itself.</param>
+/// <param name="AcceptedAt">When its customer accepted a quote of it; null if they did not.</param>
+/// <param name="DepositPaid">
+/// Only in documents from before each payment was kept: whether the deposit was paid. It is read as a payment of the deposit on the day
+/// that the order was last changed, or noted where its amount is not known; it is not written any more.
+/// </param>
 public sealed record OrderDocument(
-    int Number, OrderState State, bool IsTemplate, bool DepositPaid, Instant ChangedAt, Instant? RemovedAt, OrderDraft Order);
+    int Number,
+    OrderState State,
+    bool IsTemplate,
+    Instant ChangedAt,
+    Instant? RemovedAt,
+    OrderDraft Order,
+    Instant? AcceptedAt = null,
+    [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] bool? DepositPaid = null)
+{
+    /// <summary>The order with what it says of payments.</summary>
+    /// <param name="zone">The kitchen's time zone.</param>
+    public OrderDraft WithPayments(DateTimeZone zone) => (DepositPaid, Order.Deposit) switch
+    {
+        (true, > 0 and var deposit) => Order with { Payments = [new(ChangedAt.InZone(zone).Date, deposit)] },
+        (true, _) => Order with { Notes = $"{Order.Notes}\nDeposit paid.".Trim() },
+        _ => Order,
+    };
+}
 
 /// <summary>A lot of the pantry in the document.</summary>
 public sealed record LotDocument(

@@ -47,7 +47,7 @@ internal sealed class KitchenFormat(
                 own.Fillings,
                 own.Moulds,
                 [.. orders.Select(o => new OrderDocument(
-                    o.Number, o.State, o.IsTemplate, o.DepositPaid, o.ChangedAt, o.RemovedAt, InOrder(o.ToDraft())))],
+                    o.Number, o.State, o.IsTemplate, o.ChangedAt, o.RemovedAt, InOrder(o.ToDraft()), o.AcceptedAt))],
                 Sorted(lots.Select(LotOf), l => l.ReceivedOn),
                 own.Places,
                 own.Working,

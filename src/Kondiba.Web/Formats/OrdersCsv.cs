@@ -20,7 +20,7 @@ internal static class OrdersCsv
     [
         "number", "name", "client", "contact", "pickup", "handover", "place", "state", "template", "notes", "allergies", "margin",
         "palette", "packing",
-        "price by", "price", "deposit", "deposit paid", "pots", "schools",
+        "price by", "price", "deposit", "payments", "pots", "schools",
     ];
 
     private static readonly string[] LineColumns = [
@@ -52,7 +52,7 @@ internal static class OrdersCsv
     /// <param name="Line">Line of the file that it begins on.</param>
     /// <param name="Lines">Line of the file of each of its lines.</param>
     public sealed record Row(
-        int? Number, int Line, IReadOnlyList<int> Lines, OrderDraft Order, OrderState State, bool IsTemplate, bool DepositPaid);
+        int? Number, int Line, IReadOnlyList<int> Lines, OrderDraft Order, OrderState State, bool IsTemplate);
 
     public static string Write(IEnumerable<Order> orders) =>
         CsvFile.Write(OrderColumns.Concat(LineColumns), orders.SelectMany(Rows));
@@ -112,8 +112,7 @@ internal static class OrdersCsv
                 at,
                 Order(cells, lines),
                 cells.Enum("state", OrderState.Asked),
-                cells.Bool("template") ?? false,
-                cells.Bool("deposit paid") ?? false));
+                cells.Bool("template") ?? false));
         }
 
         return (orders, problems);
@@ -150,7 +149,7 @@ internal static class OrdersCsv
         d.Price is { } price ? Camel(price.By) : null,
         d.Price?.Value,
         d.Deposit,
-        order.DepositPaid,
+        Json(d.Payments is { Count: > 0 } payments ? payments : null),
         Json(d.Pots.Count > 0 ? d.Pots : null),
         Json(d.Schools is { Count: > 0 } schools ? schools : null),
     ];
@@ -188,6 +187,7 @@ internal static class OrdersCsv
         Packing = c.Json<List<PackingDraft>>("packing") ?? [],
         Price = c.Text("price by").Length > 0 ? new(c.Enum("price by", PriceBy.Margin), (decimal)(c.Number("price") ?? 0)) : null,
         Deposit = (decimal?)c.Number("deposit"),
+        Payments = c.Json<List<Payment>>("payments"),
         Schools = c.Json<Dictionary<string, string>>("schools"),
     };
 

@@ -68,7 +68,7 @@ internal sealed class OrdersImport(KondibaContext db, KitchenThings things, Kitc
             order.RemovedAt = null;
             await service.WriteAsync(
                 order,
-                new(row.Order) { Version = 0, State = row.State, DepositPaid = row.DepositPaid, IsTemplate = row.IsTemplate },
+                new(row.Order) { Version = 0, State = row.State, IsTemplate = row.IsTemplate },
                 tally,
                 prices: true);
         }

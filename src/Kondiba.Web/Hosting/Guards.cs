@@ -1,5 +1,7 @@
 using System.Diagnostics;
 using System.Globalization;
+using Microsoft.AspNetCore.StaticFiles;
+using Microsoft.Net.Http.Headers;
 
 namespace Kondiba.Web.Hosting;
 
@@ -40,18 +42,48 @@ internal static class Guards
         await next(context);
     });
 
+    private const string Packed = ".br";
+    private static readonly FileExtensionContentTypeProvider Types = new();
+
     private static readonly StaticFileOptions ClientFiles = new()
     {
-        OnPrepareResponse = file => file.Context.Response.Headers.CacheControl =
-            file.Context.Request.Path.StartsWithSegments("/assets") ? "public, max-age=31536000, immutable" : "no-cache",
+        ContentTypeProvider = new FileExtensionContentTypeProvider { Mappings = { [Packed] = "application/octet-stream" } },
+        OnPrepareResponse = file =>
+        {
+            var path = file.Context.Request.Path;
+            var headers = file.Context.Response.Headers;
+            headers.CacheControl = path.StartsWithSegments("/assets") ? "public, max-age=31536000, immutable" : "no-cache";
+            headers.Vary = HeaderNames.AcceptEncoding;
+            if (!file.File.Name.EndsWith(Packed, StringComparison.Ordinal))
+                return;
+            headers.ContentEncoding = "br";
+            headers.ContentType = Types.Mappings[Path.GetExtension(file.File.Name[..^Packed.Length])];
+        },
     };
 
     /// <summary>Sends what compresses well compressed; not what holds the session's own secret, whose length could tell of it.</summary>
     public static void UseCompression(this WebApplication app) => app.UseWhen(
         context => !context.Request.Path.StartsWithSegments("/api/session"), compressed => compressed.UseResponseCompression());
 
-    /// <summary>The built client; its hashed files never change, the page that names them always may.</summary>
-    public static void UseClientFiles(this WebApplication app) => app.UseDefaultFiles().UseStaticFiles(ClientFiles);
+    /// <summary>
+    /// The built client; its hashed files never change, the page that names them always may. Whoever can unpack is sent the copies that
+    /// the build has packed.
+    /// </summary>
+    public static void UseClientFiles(this WebApplication app)
+    {
+        app.UseDefaultFiles();
+        app.Use((context, next) =>
+        {
+            var packed = context.Request.Path + Packed;
+            if (Unpacks(context.Request) && app.Environment.WebRootFileProvider.GetFileInfo(packed).Exists)
+                context.Request.Path = packed;
+            return next(context);
+        });
+        app.UseStaticFiles(ClientFiles);
+    }
+
+    private static bool Unpacks(HttpRequest request) =>
+        request.GetTypedHeaders().AcceptEncoding.Any(encoding => encoding.Value == "br" && encoding.Quality != 0);
 
     /// <summary>The client's page, at every address that is nothing else.</summary>
     public static void MapClientPage(this WebApplication app) => app.MapFallbackToFile("index.html", ClientFiles).AllowAnonymous();

@@ -112,7 +112,7 @@ internal sealed class OrderService(KondibaContext db, KitchenThings things, IClo
     {
         order.Take(input);
         if (prices)
-            (order.Price, order.Deposit, order.DepositPaid) = (input.Price, input.Deposit, input.DepositPaid);
+            (order.Price, order.Deposit, order.Payments) = (input.Price, input.Deposit, [.. input.Payments ?? []]);
         (order.State, order.IsTemplate) = (input.State, input.IsTemplate);
         (order.Pieces, order.Words) = (tally.Pieces, SearchWords.Of(input.ToDraft(), tables));
         order.ChangedAt = now;

@@ -54,9 +54,6 @@ public sealed record OrderInput : OrderContent
     /// <summary>What is wanted.</summary>
     public IReadOnlyList<OrderLineInput> Lines { get; init; }
 
-    /// <summary>Whether the deposit has been paid.</summary>
-    public bool DepositPaid { get; init; }
-
     /// <summary>How far it is; what is made has used up the pantry.</summary>
     public OrderState State { get; init; }
 
@@ -71,15 +68,15 @@ public sealed record OrderView : OrderContent
 {
     /// <param name="order">The order.</param>
     /// <param name="tally">What it comes to.</param>
-    /// <param name="prices">Whether who asks may see its price and deposit.</param>
+    /// <param name="prices">Whether who asks may see its price, deposit and payments.</param>
     public OrderView(Order order, CoatingTally tally, bool prices)
         : base(order.ToContent())
     {
         (Id, Version, Number, State, IsTemplate) = (order.Id, order.Version, order.Number, order.State, order.IsTemplate);
         Lines = [.. order.Lines.OrderBy(l => l.Position).Select(l => new OrderLineInput(l.Id, l.ToDraft()))];
-        (DepositPaid, AcceptedAt, Tally) = (order.DepositPaid, order.AcceptedAt, tally);
+        (AcceptedAt, Tally) = (order.AcceptedAt, tally);
         if (!prices)
-            (Price, Deposit) = (null, null);
+            (Price, Deposit, Payments) = (null, null, null);
     }
 
     public Guid Id { get; }
@@ -87,8 +84,6 @@ public sealed record OrderView : OrderContent
     public uint Version { get; }
 
     public IReadOnlyList<OrderLineInput> Lines { get; init; }
-
-    public bool DepositPaid { get; }
 
     /// <summary>When the customer accepted a quote of it.</summary>
     public Instant? AcceptedAt { get; init; }
@@ -116,7 +111,22 @@ public sealed record OrderSummary(
     bool IsTemplate,
     int Pieces,
     Message Next,
-    IReadOnlyList<string> Pots);
+    IReadOnlyList<string> Pots)
+{
+    /// <summary>A whole order as a list has it.</summary>
+    public static OrderSummary Of(Order o) => new(
+        o.Id,
+        o.Number,
+        o.Name,
+        o.Client,
+        o.Pickup,
+        o.Place,
+        o.State,
+        o.IsTemplate,
+        o.Pieces,
+        o.IsTemplate ? Message.None : NextStep.Of(o.State, o.Handover),
+        [.. o.Lines.OrderBy(l => l.Position).Select(l => $"{l.Coating}.{l.Colour}")]);
+}
 
 /// <summary>Orders that were looked for.</summary>
 /// <param name="Orders">The latest pickup first.</param>

@@ -156,6 +156,7 @@ internal static class OrdersApi
             Name = copy.Name ?? from.Name,
             Pickup = copy.Pickup ?? (await clock.NowAsync()).Date.PlusDays(7).At(from.Pickup.TimeOfDay),
             Deposit = null,
+            Payments = null,
         };
 
         // The prices come from an order that is there: they are written whoever asks.

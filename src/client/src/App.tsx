@@ -1,23 +1,23 @@
 import { useQuery } from "@tanstack/react-query";
-import { lazy, Suspense, type ComponentType } from "react";
+import type { ComponentType } from "react";
 import { Route, Routes } from "react-router";
 import { AskBeforeLeaving } from "./ui/unsaved";
 import { sessionQuery } from "./api/queries";
-import { SignInPage } from "./features/session/SignInPage";
-import { ShelfPage } from "./features/shelf/ShelfPage";
+import { later } from "./ui/later";
 import { ErrorNote, Waiting } from "./ui/notes";
 import { Shell } from "./ui/Shell";
 import { say } from "./wording/say";
 
-/** A page that is loaded when it is first opened. */
+/** A page that is fetched when it is first opened. */
 const page = <Name extends string>(load: () => Promise<Record<Name, ComponentType>>, name: Name) =>
-  lazy(async () => ({ default: (await load())[name] }));
+  later(load, name, <Waiting />);
 
 const ColourPage = page(() => import("./features/colour/ColourPage"), "ColourPage");
 const DayPage = page(() => import("./features/day/DayPage"), "DayPage");
 const KitchenPage = page(() => import("./features/kitchen/KitchenPage"), "KitchenPage");
 const BenchPage = page(() => import("./features/bench/BenchPage"), "BenchPage");
 const LeftoversPage = page(() => import("./features/leftovers/LeftoversPage"), "LeftoversPage");
+const CustomersPage = page(() => import("./features/customers/CustomersPage"), "CustomersPage");
 const DeletedPage = page(() => import("./features/deleted/DeletedPage"), "DeletedPage");
 const WelcomePage = page(() => import("./features/welcome/WelcomePage"), "WelcomePage");
 const HandbookPage = page(() => import("./features/handbook/HandbookPage"), "HandbookPage");
@@ -42,19 +42,19 @@ const PricePage = page(() => import("./features/price/PricePage"), "PricePage");
 const QuotePage = page(() => import("./features/price/QuotePage"), "QuotePage");
 const SharedQuotePage = page(() => import("./features/price/QuotePage"), "SharedQuotePage");
 const JoinPage = page(() => import("./features/session/JoinPage"), "JoinPage");
+const ShelfPage = page(() => import("./features/shelf/ShelfPage"), "ShelfPage");
+const SignInPage = later(() => import("./features/session/SignInPage"), "SignInPage", <Waiting />);
 const TroublePage = page(() => import("./features/troubles/TroublePage"), "TroublePage");
 
 export function App() {
   return (
     <AskBeforeLeaving>
-      <Suspense fallback={<Waiting />}>
-        <Routes>
-          <Route path="/q/:secret" element={<SharedQuotePage />} />
-          <Route path="/i/:page" element={<IngredientsPage />} />
-          <Route path="/join/:secret" element={<JoinPage />} />
-          <Route path="*" element={<SignedInRoutes />} />
-        </Routes>
-      </Suspense>
+      <Routes>
+        <Route path="/q/:secret" element={<SharedQuotePage />} />
+        <Route path="/i/:page" element={<IngredientsPage />} />
+        <Route path="/join/:secret" element={<JoinPage />} />
+        <Route path="*" element={<SignedInRoutes />} />
+      </Routes>
     </AskBeforeLeaving>
   );
 }
@@ -66,41 +66,40 @@ function SignedInRoutes() {
   if (!session.data.signedIn) return <SignInPage hasSample={session.data.hasSample} />;
   return (
     <Shell>
-      <Suspense fallback={<Waiting />}>
-        <Routes>
-          <Route path="/" element={<ShelfPage />} />
-          <Route path="/orders" element={<OrdersPage />} />
-          <Route path="/orders/:id" element={<OrderPage />} />
-          <Route path="/orders/:id/prep" element={<PrepPage />} />
-          <Route path="/orders/:id/packing" element={<PackingPage />} />
-          <Route path="/orders/:id/leftovers" element={<LeftoversPage />} />
-          <Route path="/orders/:id/labels" element={<LabelsPage />} />
-          <Route path="/orders/:id/paper/:kind?" element={<PaperPage />} />
-          <Route path="/welcome/:step?" element={<WelcomePage />} />
-          <Route path="/deleted" element={<DeletedPage />} />
-          <Route path="/handbook" element={<HandbookPage />} />
-          <Route path="/wall-card" element={<WallCardPage />} />
-          <Route path="/orders/:id/price" element={<PricePage />} />
-          <Route path="/orders/:id/quote" element={<QuotePage />} />
-          <Route path="/day" element={<DayPage />} />
-          <Route path="/bench" element={<BenchPage />} />
-          <Route path="/practice" element={<PracticePage />} />
-          <Route path="/practice/:code" element={<PracticePage />} />
-          <Route path="/logbook" element={<LogbookPage />} />
-          <Route path="/logbook/:id" element={<BatchPage />} />
-          <Route path="/trouble" element={<TroublePage />} />
-          <Route path="/trouble/:sign" element={<TroublePage />} />
-          <Route path="/pantry" element={<PantryPage />} />
-          <Route path="/shopping" element={<ShoppingPage />} />
-          <Route path="/looks" element={<LooksPage />} />
-          <Route path="/looks/new" element={<NewLookPage />} />
-          <Route path="/looks/:code" element={<LookPage />} />
-          <Route path="/looks/:code/card" element={<CardPage />} />
-          <Route path="/colour" element={<ColourPage />} />
-          <Route path="/kitchen/:corner?" element={<KitchenPage />} />
-          <Route path="*" element={<ErrorNote error={new Error(say("app.page-not-found-all-your"))} />} />
-        </Routes>
-      </Suspense>
+      <Routes>
+        <Route path="/" element={<ShelfPage />} />
+        <Route path="/orders" element={<OrdersPage />} />
+        <Route path="/orders/:id" element={<OrderPage />} />
+        <Route path="/orders/:id/prep" element={<PrepPage />} />
+        <Route path="/orders/:id/packing" element={<PackingPage />} />
+        <Route path="/orders/:id/leftovers" element={<LeftoversPage />} />
+        <Route path="/orders/:id/labels" element={<LabelsPage />} />
+        <Route path="/orders/:id/paper/:kind?" element={<PaperPage />} />
+        <Route path="/welcome/:step?" element={<WelcomePage />} />
+        <Route path="/customers" element={<CustomersPage />} />
+        <Route path="/deleted" element={<DeletedPage />} />
+        <Route path="/handbook" element={<HandbookPage />} />
+        <Route path="/wall-card" element={<WallCardPage />} />
+        <Route path="/orders/:id/price" element={<PricePage />} />
+        <Route path="/orders/:id/quote" element={<QuotePage />} />
+        <Route path="/day" element={<DayPage />} />
+        <Route path="/bench" element={<BenchPage />} />
+        <Route path="/practice" element={<PracticePage />} />
+        <Route path="/practice/:code" element={<PracticePage />} />
+        <Route path="/logbook" element={<LogbookPage />} />
+        <Route path="/logbook/:id" element={<BatchPage />} />
+        <Route path="/trouble" element={<TroublePage />} />
+        <Route path="/trouble/:sign" element={<TroublePage />} />
+        <Route path="/pantry" element={<PantryPage />} />
+        <Route path="/shopping" element={<ShoppingPage />} />
+        <Route path="/looks" element={<LooksPage />} />
+        <Route path="/looks/new" element={<NewLookPage />} />
+        <Route path="/looks/:code" element={<LookPage />} />
+        <Route path="/looks/:code/card" element={<CardPage />} />
+        <Route path="/colour" element={<ColourPage />} />
+        <Route path="/kitchen/:corner?" element={<KitchenPage />} />
+        <Route path="*" element={<ErrorNote error={new Error(say("app.page-not-found-all-your"))} />} />
+      </Routes>
     </Shell>
   );
 }

@@ -21,7 +21,8 @@ public sealed class CsvTests(Server server) : IClassFixture<Server>
             [Orders.Pot(
             "teal")] = new JsonObject { ["vessel"] = "jar", ["thinner"] = "none", ["film"] = 1.25 }
         };
-        (order["margin"], order["deposit"], order["depositPaid"]) = (0.125, 12.5, true);
+        (order["margin"], order["deposit"]) = (0.125, 12.5);
+        order["payments"] = new JsonArray(new JsonObject { ["on"] = "2031-04-01", ["amount"] = 12.5, ["note"] = "cash; at the \"quay\"" });
         order["lines"]![0]!["decor"] = new JsonObject
         {
             ["dips"] = new JsonArray(),
@@ -52,6 +53,7 @@ public sealed class CsvTests(Server server) : IClassFixture<Server>
         var back = await (await client.GetAsync($"/api/orders/{kept["id"]}")).ReadAsync();
         Assert.Equal((string)order["notes"]!, (string)back["notes"]!);
         Assert.Equal("A7", (string)back["lines"]![0]!["decor"]!["patterns"]![0]!["text"]!);
+        Assert.Equal(order["payments"]!.ToJsonString(), back["payments"]!.ToJsonString());
         Assert.Equal(1.25, (double)back["pots"]![Orders.Pot("teal")]!["film"]!);
     }
 

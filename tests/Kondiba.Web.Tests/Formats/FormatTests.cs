@@ -78,6 +78,7 @@ public sealed class FormatTests(Server server) : IClassFixture<Server>
             [Orders.Pot(
             "dark")] = new JsonObject { ["vessel"] = "vase", ["thinner"] = "none" }
         }, "made", 12.50m);
+        order["payments"] = new JsonArray(new JsonObject { ["on"] = "2031-04-02", ["amount"] = -3.5, ["note"] = "given back" });
         await sample.CreatedAsync(order);
         var removed = await sample.CreatedAsync(Orders.Order(Orders.Line()));
         (await sample.DeleteAsync($"/api/orders/{removed["id"]}")).EnsureSuccessStatusCode();
@@ -105,6 +106,26 @@ public sealed class FormatTests(Server server) : IClassFixture<Server>
         Assert.Equal(before, await empty.GetStringAsync("/api/files/kitchen.json"));
         Assert.Equal(before, await sample.GetStringAsync("/api/files/kitchen.json"));
         await sample.PostAsync("/api/kitchen/reset", null);
+    }
+
+    [Fact]
+    public async Task A_document_from_before_payments_were_kept_has_its_deposit_paid()
+    {
+        using var before = await server.StartKitchenAsync("Kitchen before payments");
+        var asked = Orders.Order(Orders.Line());
+        asked["deposit"] = 25;
+        await before.CreatedAsync(asked);
+        await before.CreatedAsync(Orders.Order(Orders.Line()));
+        var document = JsonNode.Parse(await before.GetStringAsync("/api/files/kitchen.json"))!;
+        foreach (var order in document["orders"]!.AsArray())
+            order!["depositPaid"] = true;
+
+        using var after = await server.StartKitchenAsync("Kitchen after them");
+        Assert.True((bool)(await ImportAsync(after, "kitchen", document.ToJsonString(), apply: true))["done"]!);
+        var orders = JsonNode.Parse(await after.GetStringAsync("/api/files/kitchen.json"))!["orders"]!.AsArray();
+        Assert.Equal(25, (double)orders[0]!["order"]!["payments"]![0]!["amount"]!);
+        Assert.Equal("Collected at the slipway.\nDeposit paid.", (string)orders[1]!["order"]!["notes"]!);
+        Assert.All(orders, o => Assert.False(o!.AsObject().ContainsKey("depositPaid")));
     }
 
     /// <summary>NJsonSchema, from the registry, judges the document by the published schema.</summary>

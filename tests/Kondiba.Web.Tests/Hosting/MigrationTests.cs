@@ -69,4 +69,29 @@ public sealed class MigrationTests(Server server) : IClassFixture<Server>
         await migrator.MigrateAsync();
         Assert.True(JsonNode.DeepEquals(JsonNode.Parse(marks)!["tasks"], JsonNode.Parse(back)));
     }
+
+    [Fact]
+    public async Task A_deposit_that_was_paid_before_payments_were_kept_is_a_payment_or_a_note()
+    {
+        await using var scope = server.Own.Services.CreateAsyncScope();
+        var db = scope.ServiceProvider.GetRequiredService<KondibaContext>();
+        var (known, share) = ((await server.OwnMaker.CreatedAsync(Paid(25)))["id"], (await server.OwnMaker.CreatedAsync(Paid(null)))["id"]);
+        var migrator = db.GetService<IMigrator>();
+        await migrator.MigrateAsync("Acceptance");
+        await db.Database.ExecuteSqlAsync($"UPDATE orders SET deposit_paid = TRUE WHERE name = 'Paid before'");
+        await migrator.MigrateAsync();
+
+        var order = await (await server.OwnMaker.GetAsync($"/api/orders/{known}")).ReadAsync();
+        Assert.Equal(25, (double)Assert.Single(order["payments"]!.AsArray())!["amount"]!);
+        var noted = await (await server.OwnMaker.GetAsync($"/api/orders/{share}")).ReadAsync();
+        Assert.Empty(noted["payments"]!.AsArray());
+        Assert.EndsWith("\nDeposit paid.", (string)noted["notes"]!, StringComparison.Ordinal);
+
+        static JsonObject Paid(double? deposit)
+        {
+            var order = Orders.Order(Orders.Line());
+            (order["name"], order["deposit"]) = ("Paid before", deposit);
+            return order;
+        }
+    }
 }

@@ -123,6 +123,10 @@ public sealed class OrderTests(Server server) : IClassFixture<Server>
         { """{"lines": [{"centre": "pebble"}]}""", "lines[0].centre" },
         { """{"lines": [{"depth": -1}]}""", "lines[0].depth" },
         { """{"lines": [null]}""", "lines[0]" },
+        { """{"payments": [{"on": "2031-05-01", "amount": 0}]}""", "payments[0].amount" },
+        { """{"payments": [{"on": "2031-05-01", "amount": 12.345}]}""", "payments[0].amount" },
+        { """{"payments": [{"on": "2031-05-01", "amount": 5, "note": ""}, null]}""", "payments[1].amount" },
+        { """{"payments": [{"on": "2031-05-01", "amount": 79228162514264337593543950335}]}""", "payments[0].amount" },
     };
 
     [Theory]

@@ -61,6 +61,8 @@ public sealed class PeopleTests(Server server) : IClassFixture<Server>
         using var owner = await server.StartKitchenAsync("Mole kitchen");
         var priced = Orders.Order(Orders.Line());
         priced["price"] = new JsonObject { ["by"] = "set", ["value"] = 77.5 };
+        priced["payments"] = new JsonArray(new JsonObject { ["on"] = "2031-05-01", ["amount"] = 7.5 });
+        priced["client"] = "Mole walkers";
         var order = await owner.CreatedAsync(priced);
         var path = (string)(await (await owner.PostAsync("/api/people/invitations", null)).ReadAsync())["path"]!;
 
@@ -75,6 +77,11 @@ public sealed class PeopleTests(Server server) : IClassFixture<Server>
         Assert.Equal("helper", (string)(await helper.GetFromJsonAsync<JsonObject>("/api/session"))!["role"]!);
         var seen = await (await helper.GetAsync($"/api/orders/{order["id"]}")).ReadAsync();
         Assert.Null(seen["price"]);
+        Assert.Null(seen["payments"]);
+        var history = await helper.GetStringAsync("/api/customers/history?name=mole+walkers");
+        Assert.Contains("Tide table supper", history, StringComparison.Ordinal);
+        Assert.DoesNotContain("70", JsonNode.Parse(history)!["orders"]![0]!["balance"]?.ToJsonString() ?? "", StringComparison.Ordinal);
+        Assert.Null(JsonNode.Parse(history)!["balance"]);
         Assert.True((double)seen["tally"]!["pots"]![0]!["toMelt"]!["value"]! > 0);
         Assert.Equal(0, (double)seen["tally"]!["pots"]![0]!["worth"]!["value"]!);
         Assert.Equal(0, (double)seen["tally"]!["pots"]![0]!["cover"]!["price"]!);
@@ -100,6 +107,7 @@ public sealed class PeopleTests(Server server) : IClassFixture<Server>
         (await helper.PutAsJsonAsync($"/api/orders/{order["id"]}", seen)).EnsureSuccessStatusCode();
         var kept = await (await owner.GetAsync($"/api/orders/{order["id"]}")).ReadAsync();
         Assert.Equal(("The helper was here.", 77.5), ((string)kept["notes"]!, (double)kept["price"]!["value"]!));
+        Assert.Equal(7.5, (double)kept["payments"]![0]!["amount"]!);
 
         var people = (await owner.GetFromJsonAsync<JsonArray>("/api/people"))!;
         Assert.Equal(2, people.Count);

@@ -109,6 +109,19 @@ export const orderQuery = (id: string, page: "order" | "packing" | "paper" | "pr
     gcTime: 0,
   });
 
+/** Who has ordered. */
+export const customersQuery = queryOptions({
+  queryKey: ["customers"],
+  queryFn: () => answer(api.GET("/api/customers")),
+});
+
+/** What somebody ordered. */
+export const historyQuery = (name: string) =>
+  queryOptions({
+    queryKey: ["customers", name],
+    queryFn: () => answer(api.GET("/api/customers/history", { params: { query: { name } } })),
+  });
+
 export const useKitchen = () => useQuery(kitchenQuery);
 
 export const centreOf = (reference: Reference, code: string | null) => reference.centres.find((c) => c.code === code);

@@ -1622,6 +1622,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/customers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Everyone who has ordered, with how to reach them and what they must not have; by name. */
+        get: operations["GetCustomers"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/customers/history": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What a customer of a name ordered, what it came to and what is still to be paid. */
+        get: operations["GetCustomerHistory"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/entry": {
         parameters: {
             query?: never;
@@ -2371,7 +2405,10 @@ export interface components {
             price: components["schemas"]["FigureOfMoney"];
             floor: components["schemas"]["Money"];
             wage: null | components["schemas"]["Money"];
+            profit: components["schemas"]["Money"];
             deposit: components["schemas"]["Money"];
+            paid: components["schemas"]["Money"];
+            balance: components["schemas"]["Money"];
             drivers: string[];
             problems: components["schemas"]["Problem"][];
             sample: components["schemas"]["SamplePrice"][];
@@ -2394,6 +2431,26 @@ export interface components {
         CurvePoint: {
             at: components["schemas"]["LocalDateTime"];
             temperature: components["schemas"]["Temperature"];
+        };
+        Customer: {
+            name: string;
+            contact: string;
+            handover: components["schemas"]["Handover"];
+            place: string;
+            allergies: string[];
+            /** Format: int32 */
+            orders: number;
+            lastPickup: components["schemas"]["LocalDate"];
+        };
+        CustomerHistory: {
+            customer: components["schemas"]["Customer"];
+            orders: components["schemas"]["CustomerOrder"][];
+            balance: null | components["schemas"]["Money"];
+        };
+        CustomerOrder: {
+            order: components["schemas"]["OrderSummary"];
+            price: null | components["schemas"]["Money"];
+            balance: null | components["schemas"]["Money"];
         };
         DayAndTime: {
             day: null | components["schemas"]["LocalDate"];
@@ -3475,6 +3532,7 @@ export interface components {
             price?: null | components["schemas"]["PriceDraft"];
             /** Format: double */
             deposit?: null | number;
+            payments?: null | components["schemas"]["Payment"][];
             schools?: null | {
                 [key: string]: string;
             };
@@ -3483,7 +3541,6 @@ export interface components {
             /** Format: uint32 */
             version: number;
             lines: components["schemas"]["OrderLineInput"][];
-            depositPaid?: boolean;
             state?: components["schemas"]["OrderState"];
             isTemplate?: boolean;
             name?: null | string;
@@ -3505,6 +3562,7 @@ export interface components {
             price?: null | components["schemas"]["PriceDraft"];
             /** Format: double */
             deposit?: null | number;
+            payments?: null | components["schemas"]["Payment"][];
             schools?: null | {
                 [key: string]: string;
             };
@@ -3554,7 +3612,6 @@ export interface components {
             /** Format: uint32 */
             version: number;
             lines: components["schemas"]["OrderLineInput"][];
-            depositPaid: boolean;
             acceptedAt: null | components["schemas"]["Instant"];
             state: components["schemas"]["OrderState"];
             isTemplate: boolean;
@@ -3580,6 +3637,7 @@ export interface components {
             price: null | components["schemas"]["PriceDraft"];
             /** Format: double */
             deposit: null | number;
+            payments: null | components["schemas"]["Payment"][];
             schools: null | {
                 [key: string]: string;
             };
@@ -4078,6 +4136,12 @@ export interface components {
             mass: components["schemas"]["FigureOfMass"];
             tip: components["schemas"]["Length"];
             time: components["schemas"]["Duration"];
+        };
+        Payment: {
+            on: components["schemas"]["LocalDate"];
+            /** Format: double */
+            amount: number;
+            note?: null | string;
         };
         PersonView: {
             /** Format: uuid */
@@ -8252,6 +8316,55 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    GetCustomers: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Customer"][];
+                };
+            };
+        };
+    };
+    GetCustomerHistory: {
+        parameters: {
+            query: {
+                name: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CustomerHistory"];
+                };
             };
             /** @description Not Found */
             404: {

@@ -1,5 +1,5 @@
 import american from "../../../Kondiba.Core/Wording/en-US.json";
-import british from "./en-GB.json";
+import type british from "./en-GB.json";
 import { locale, reader } from "./reader";
 
 export type Key = keyof typeof british;
@@ -37,10 +37,11 @@ export function spelt(text: string): string {
 }
 
 /**
- * A sentence of the catalogue. In its braces is what is put in: "{name}" as it is, "{count|piece|pieces}" a word for one or for several.
+ * A sentence of the catalogue, by its key, in whose place the build has put the sentence itself. In its braces is what is put in: "{name}"
+ * as it is, "{count|piece|pieces}" a word for one or for several.
  */
-export function say(key: Key, put: Arguments = {}): string {
-  return spelt(british[key])
+export function say(sentence: Key, put: Arguments = {}): string {
+  return spelt(sentence)
     .replace(hole, (_, name: string, one?: string, several?: string) => {
       const value = put[name];
       if (one !== undefined && several !== undefined) return value === 1 ? one : several;

@@ -225,7 +225,7 @@ const room = (trays: number, packed: boolean) => {
   const whole = Math.floor(trays);
   const taken = `${whole || ""}${quarters[Math.round((trays - whole) * 4)]}`;
   if (trays > 1) return say("day.trays", { taken });
-  return say(whole ? "day.one-tray" : "day.part-of-tray", { taken });
+  return whole ? say("day.one-tray", { taken }) : say("day.part-of-tray", { taken });
 };
 
 const later = (a: string, b: string) => (a > b ? a : b.slice(0, 19));

@@ -1,6 +1,8 @@
-import { Combobox, ComboboxInput, ComboboxOption, ComboboxOptions } from "@headlessui/react";
+import { ChevronDown } from "lucide-react";
 import { useState } from "react";
+import { Choice } from "../../ui/Choice";
 import { depthName, namedDepths } from "../../ui/units";
+import { say } from "../../wording/say";
 
 /** What was typed as a share: a name, "3/4", "70 %" or "70". */
 export function shareOf(typed: string): number | undefined {
@@ -22,44 +24,35 @@ export function DepthField(props: {
   note: string | undefined;
   onChange: (depth: number) => void;
 }) {
-  const [typed, setTyped] = useState("");
-  const share = shareOf(typed);
-  const named = [...new Set([...(props.usual ?? namedDepths), 0])];
-  const matching = named.filter((depth) => depthName(depth).includes(typed.trim().toLowerCase()));
-  const options = share !== undefined && !matching.includes(share) ? [share, ...matching] : matching;
+  const [typed, setTyped] = useState<string>();
+  const named = [...new Set([...(props.usual ?? namedDepths), 0, props.depth])];
+  const take = () => {
+    const share = shareOf(typed ?? "");
+    if (share !== undefined && share !== props.depth) props.onChange(share);
+    setTyped(undefined);
+  };
   return (
-    <Combobox
-      as="span"
-      className="inline-block"
-      immediate
-      value={props.depth}
-      onChange={(depth: number | null) => depth !== null && props.onChange(depth)}
-      onClose={() => setTyped("")}
-    >
-      <ComboboxInput
+    <span className="inline-flex items-baseline">
+      <input
         aria-label={props.label}
         aria-invalid={props.note ? true : undefined}
         aria-describedby={props.note}
         className="quiet field-sizing-content"
-        displayValue={depthName}
+        value={typed ?? depthName(props.depth)}
         onFocus={(e) => e.target.select()}
         onChange={(e) => setTyped(e.target.value)}
-        onBlur={() => share !== undefined && share !== props.depth && props.onChange(share)}
+        onBlur={take}
+        onKeyDown={(e) => e.key === "Enter" && take()}
       />
-      <ComboboxOptions
-        anchor={{ to: "bottom start", gap: 4 }}
-        className="border-line bg-panel text-ink z-20 min-w-44 rounded-lg border py-1 text-[15px] shadow-xl empty:hidden"
+      <Choice
+        plain
+        label={say("order.depths-to-choose", { depth: props.label })}
+        value={props.depth}
+        options={named.map((depth) => ({ value: depth, label: depthName(depth) }))}
+        onChange={props.onChange}
       >
-        {options.map((depth) => (
-          <ComboboxOption
-            key={depth}
-            value={depth}
-            className="data-focus:bg-parchment data-focus:text-parchment-ink cursor-pointer px-3 py-1.5 data-selected:font-bold"
-          >
-            {depthName(depth)}
-          </ComboboxOption>
-        ))}
-      </ComboboxOptions>
-    </Combobox>
+        <ChevronDown aria-hidden size={14} className="text-ink2 inline" />
+      </Choice>
+    </span>
   );
 }

@@ -3,13 +3,15 @@ import { useState } from "react";
 import type { OrderLine, Reference } from "../../api/client";
 import { colourOf, looksQuery } from "../../api/queries";
 import { Choice, Dot } from "../../ui/Choice";
+import { later } from "../../ui/later";
 import { FieldNote } from "../../ui/notes";
 import { Sheet } from "../../ui/Sheet";
 import { designOf, orderOf, plain, wear } from "../looks/designed";
-import { LookEditor } from "../looks/LookEditor";
 import { changeLine, type Edit } from "./draft";
 import { useTally } from "./useTally";
 import { say } from "../../wording/say";
+
+const LookEditor = later(() => import("../looks/LookEditor"), "LookEditor");
 
 const none = "";
 

@@ -4,15 +4,17 @@ import { memo, useState } from "react";
 import type { Pot, PotDraft, Reference, SharedPot } from "../../api/client";
 import { colourOf, vesselOf, wayOf } from "../../api/queries";
 import { How } from "../../ui/How";
+import { later } from "../../ui/later";
 import { FieldNote } from "../../ui/notes";
 import { batchesWords, packs, span, tablespoons, useWording, type Wording } from "../../ui/units";
 import { changePot, type Edit } from "./draft";
-import { PotSheet } from "./PotSheet";
 import { ThinnerChoice } from "./ThinnerChoice";
 import { Bag, VesselView } from "./VesselView";
 import { VesselPick } from "./VesselPick";
 import { dropsIn } from "../colour/words";
 import { capital, say } from "../../wording/say";
+
+const PotSheet = later(() => import("./PotSheet"), "PotSheet");
 
 /** A pot: what to melt, how to dip in what, what to buy; the rest folded. */
 export const PotView = memo(function PotView(props: {

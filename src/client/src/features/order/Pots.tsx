@@ -2,14 +2,16 @@ import { memo, useState } from "react";
 import type { Reference, SharedPot, Tally } from "../../api/client";
 import { colourOf, potKey, vesselOf } from "../../api/queries";
 import { How } from "../../ui/How";
+import { later } from "../../ui/later";
 import { FieldNote } from "../../ui/notes";
 import { useWording } from "../../ui/units";
 import { changePot, type Draft, type Edit } from "./draft";
 import { PotView } from "./PotView";
 import { BandKey, widthOf } from "./VesselView";
-import { TrialBatch } from "../looks/TrialBatch";
-import { WhatIf } from "./WhatIf";
 import { capital, say } from "../../wording/say";
+
+const TrialBatch = later(() => import("../looks/TrialBatch"), "TrialBatch");
+const WhatIf = later(() => import("./WhatIf"), "WhatIf");
 
 /** Millimetres across the drawing when only narrow vessels are used. */
 const leastWidth = 90;

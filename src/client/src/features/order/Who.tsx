@@ -1,9 +1,10 @@
-import { memo, type ReactNode } from "react";
-import type { OrderInput, OrderState } from "../../api/client";
+import { memo, useRef, type ReactNode } from "react";
+import type { Customer, OrderInput, OrderState } from "../../api/client";
 import { Choice } from "../../ui/Choice";
 import { FieldNote } from "../../ui/notes";
 import { stateOrder, states } from "../../ui/states";
 import type { Edit } from "./draft";
+import { KnownCustomers } from "./KnownCustomers";
 import { say } from "../../wording/say";
 
 type Fields = Pick<OrderInput, "client" | "contact" | "handover" | "place">;
@@ -38,9 +39,22 @@ export const StateStamp = memo(function StateStamp({ state, edit }: { state: Ord
 /** Who asked, and where it goes. */
 export const Who = memo(function Who(props: Fields & { notes: Record<string, string>; edit: Edit }) {
   const { notes, edit, handover = "pickup" } = props;
+  const client = useRef<HTMLInputElement>(null);
+  const take = (customer: Customer) => {
+    edit("customer", (draft) => ({
+      ...draft,
+      client: customer.name,
+      contact: draft.contact || customer.contact,
+      place: draft.place || customer.place,
+      handover: draft.place ? draft.handover : customer.handover,
+      allergies: [...new Set([...(draft.allergies ?? []), ...customer.allergies])],
+    }));
+    client.current?.focus();
+  };
   const field = (name: "client" | "contact" | "place", label: string, above: ReactNode = label) => (
     <Ruled label={above}>
       <input
+        ref={name === "client" ? client : null}
         aria-label={label}
         aria-invalid={notes[name] ? true : undefined}
         aria-describedby={notes[name] && `note-${name}`}
@@ -54,6 +68,7 @@ export const Who = memo(function Who(props: Fields & { notes: Record<string, str
   return (
     <>
       {field("client", say("order.customer"))}
+      <KnownCustomers typed={props.client ?? ""} take={take} />
       {field("contact", say("order.phone-or-email"))}
       {field(
         "place",

@@ -47,7 +47,7 @@ export interface Stored {
 }
 
 // The form of a draft has a number, so that one put by in an older form is not taken for one.
-const putByKey = (id: string) => `order.7.${id}`;
+const putByKey = (id: string) => `order.8.${id}`;
 
 export const storedDraft = (id: string) => putBy.read(putByKey(id)) as Stored | undefined;
 export const storeDraft = (id: string, stored: Stored) => putBy.write(putByKey(id), stored);

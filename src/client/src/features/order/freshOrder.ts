@@ -20,7 +20,7 @@ export async function freshOrder(id: string, queries: QueryClient): Promise<Orde
   const empty = {
     ...{ name: say("ui.new-order"), pickup: usualPickup(kitchen.now), notes: "", lines: [], pots: {}, margin: null },
     ...{ palette: [], client: "", contact: "", handover: "pickup" as const, place: "", allergies: [], packing: [] },
-    ...{ price: null, deposit: null, schools: {}, boxes: null },
+    ...{ price: null, deposit: null, payments: [], schools: {}, boxes: null },
   };
   const tally = await answer(api.POST("/api/amounts/preview", { body: empty }));
   return {
@@ -29,7 +29,6 @@ export async function freshOrder(id: string, queries: QueryClient): Promise<Orde
     version: 0,
     number: 0,
     tally,
-    depositPaid: false,
     state: "asked",
     isTemplate: false,
     acceptedAt: null,

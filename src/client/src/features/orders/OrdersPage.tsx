@@ -1,17 +1,15 @@
-import { keepPreviousData, useInfiniteQuery, useQuery } from "@tanstack/react-query";
+import { keepPreviousData, useInfiniteQuery } from "@tanstack/react-query";
 import { Search } from "lucide-react";
 import { useDeferredValue, useEffect, useRef, useState } from "react";
 import { Link, useSearchParams } from "react-router";
 import { answer, api, type OrderState, type OrderSummary } from "../../api/client";
-import { colourOf, referenceQuery } from "../../api/queries";
-import { Dot } from "../../ui/Choice";
 import { ErrorNote, Waiting } from "../../ui/notes";
 import { stateOrder, states } from "../../ui/states";
-import { clock, dayName } from "../../ui/units";
 import { useShortcuts } from "../../ui/useShortcuts";
 import { Words } from "../../ui/Words";
 import { CopyOrder } from "./CopyOrder";
-import { listed, say } from "../../wording/say";
+import { OrderRow } from "./OrderRow";
+import { say } from "../../wording/say";
 
 type Shown = OrderState | "all" | "templates";
 
@@ -98,50 +96,25 @@ export function OrdersPage() {
               : say("orders.no-orders-yet-start-one")}
         </p>
       )}
-      <p className="mt-2">
-        <Link to="/deleted" className="text-act text-[15px] font-semibold">
+      <p className="mt-2 flex gap-5 text-[15px]">
+        <Link to="/customers" className="text-act font-semibold">
+          {say("customers.customers")}
+        </Link>
+        <Link to="/deleted" className="text-act font-semibold">
           {say("ui.deleted-items")}
         </Link>
       </p>
-      <ul className="mt-4">
+      <ul className="@container mt-4">
         {orders.map((order) => (
-          <li
-            key={order.id}
-            className={[
-              "border-line grid grid-cols-[1fr_auto] items-baseline gap-x-5 border-t border-dashed py-3",
-              "md:grid-cols-[9.5rem_1fr_11rem_12rem_auto]",
-            ].join(" ")}
-          >
-            <span className="text-ink2 max-md:order-3 max-md:col-span-2">
-              {order.isTemplate
-                ? say("ui.order-3", { number: String(order.number) })
-                : `${dayName(order.pickup).replace(",", "")} ${order.pickup.slice(0, 4)}`}
-            </span>
-            <Link to={`/orders/${order.id}`} className="hover:text-act min-w-0">
-              <b className="block font-serif text-xl leading-tight font-normal">{order.name}</b>
-              <span className="text-ink2 text-[15px]">
-                {[order.client, !order.isTemplate && clock(order.pickup), order.place].filter(Boolean).join(" · ")}
-              </span>
-            </Link>
-            <span className="text-ink2 max-md:order-4">
-              <b className="text-ink">{order.pieces}</b> {say("ui.pieces-2")}
-              <span className="text-[13px]"> {say("orders.n", { number: String(order.number) })}</span>
-              <Worn pots={order.pots} />
-            </span>
-            <span className="max-md:order-2">
-              <b className={order.isTemplate ? "text-go" : states[order.state].tone}>
-                {order.isTemplate ? say("orders.template") : states[order.state].name}
-              </b>
-              <span className="text-ink2 block text-[15px]">{order.next}</span>
-            </span>
+          <OrderRow key={order.id} order={order}>
             <button
-              className="text-act text-right font-semibold max-md:order-5"
+              className="text-act text-right font-semibold @max-3xl:order-5"
               aria-label={say("orders.again-2", { name: order.name })}
               onClick={() => setCopied(order)}
             >
               {say("orders.order-again")}
             </button>
-          </li>
+          </OrderRow>
         ))}
       </ul>
       {found.hasNextPage && (
@@ -155,24 +128,5 @@ export function OrdersPage() {
       )}
       {copied && <CopyOrder key={copied.id} order={copied} close={() => setCopied(undefined)} />}
     </div>
-  );
-}
-
-/** The colours that an order's pieces wear, each once. */
-function Worn({ pots }: { pots: string[] }) {
-  const reference = useQuery(referenceQuery).data;
-  if (!reference) return null;
-  const colours = [...new Set(pots)].flatMap((pot) => {
-    const [coating = "", colour = ""] = pot.split(".");
-    return colourOf(reference, coating, colour) ?? [];
-  });
-  if (colours.length === 0) return null;
-  const says = say("orders.dipped-in", { colours: listed(colours.map((c) => c.name)) });
-  return (
-    <span className="mt-1 flex flex-wrap gap-1" role="img" aria-label={says}>
-      {colours.map((c) => (
-        <Dot key={c.code} srgb={c.srgb} className="size-5" />
-      ))}
-    </span>
   );
 }

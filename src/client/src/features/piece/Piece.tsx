@@ -2,10 +2,11 @@ import { memo, useId } from "react";
 import type { CentreSize } from "../../api/client";
 import { chance, shade } from "../../ui/colour";
 import { Body } from "./Body";
+import { coated, isWhole, out } from "./coated";
 import { Decorations } from "./Decorations";
 import { Gloss } from "./Gloss";
 import { Knot } from "./Knot";
-import { at, closed, downOf, n, ringOf, type Coat, type PieceLook, type Point } from "./points";
+import { at, closed, downOf, n, ringOf, type PieceLook, type Point } from "./points";
 
 /**
  * A dipped piece as handwork makes it: the silhouette that Core computes, the coats over it to their dip lines, what is on them, and
@@ -40,8 +41,6 @@ function grown({ size, coats }: PieceLook): string {
   return `translate(0 ${n((size.length / 2) * (1 - y))}) scale(${x.toFixed(4)} ${y.toFixed(4)})`;
 }
 
-const out = ({ film }: Coat) => film * 0.6;
-
 function Solid({ look, seed, afloat }: { look: PieceLook; seed: number; afloat: boolean }) {
   const { centre, size, coats } = look;
   const id = useId();
@@ -62,7 +61,6 @@ function Solid({ look, seed, afloat }: { look: PieceLook; seed: number; afloat: 
   const body = closed(ring.map(([x, along]) => [x, y(along)]));
   const hole = centre.shape === "ring" ? (size.measures.hole ?? 0) / 2 : 0;
   const holePath = hole > 0 ? `M0 ${n(length / 2 - hole)}a${n(hole)} ${n(hole)} 0 1 0 0.01 0Z` : "";
-  const whole = (coat: Coat) => coat.angle === 0 && coat.upTo >= length - 0.01;
   const first = coats[0];
 
   return (
@@ -92,12 +90,12 @@ function Solid({ look, seed, afloat }: { look: PieceLook; seed: number; afloat: 
         />
       )}
       {look.stick > 0 && <Stick length={length} out={look.stick} />}
-      {!whole(first) && centre.holding !== "mould" && (
+      {!isWhole(first, size) && centre.holding !== "mould" && (
         <Body centre={centre} size={size} outline={body + holePath} halfAt={halfAt} y={y} id={id} random={random} />
       )}
       {coats.map((coat, i) => {
-        if (coat.upTo <= 0) return null;
-        const { outline, edge } = coated(coat, ring, size, whole(coat), random);
+        const { outline, edge } = coated(coat, ring, size, random);
+        if (outline.length === 0) return null;
         const onSheet = ([x, along]: Point): Point => [x, y(along)];
         return (
           <g key={i}>
@@ -133,51 +131,6 @@ function Solid({ look, seed, afloat }: { look: PieceLook; seed: number; afloat: 
     </g>
   );
 }
-
-/**
- * A coat's outline: it stands out from the body by its film, and ends in a slow wave that is never two times alike. In mm across
- * and along from the dipped end.
- */
-function coated(coat: Coat, ring: Point[], size: CentreSize, whole: boolean, random: () => number) {
-  const { length, width } = size;
-  const [wider, longer] = [1 + (2 * out(coat)) / width, 1 + (2 * out(coat)) / length];
-  const grown = ring.map(([x, along]): Point => [x * wider, (along - length / 2) * longer + length / 2]);
-  if (whole) return { outline: grown, edge: [] };
-  const turn = (coat.angle * Math.PI) / 180;
-  const over = ([x, along]: Point) => x * Math.sin(turn) + along * Math.cos(turn) - coat.upTo;
-  const [phase, wave] = [random() * 6.3, 0.45 + width * 0.012];
-  const edge: Point[] = [];
-  const outline: Point[] = [];
-  grown.forEach((b, i) => {
-    const a = grown.at(i - 1) ?? b;
-    const [da, db] = [over(a), over(b)];
-    if (da <= 0 && db > 0) {
-      // Where the outline leaves the coat, the edge runs across to where it comes in again.
-      const from = between(a, b, da / (da - db));
-      const back = grown.findIndex((q, k) => over(grown.at(k - 1) ?? q) > 0 && over(q) <= 0);
-      const [c, d] = [grown.at(back - 1) ?? a, grown[back] ?? b];
-      const to = between(c, d, over(c) / (over(c) - over(d)));
-      const steps = Math.max(24, Math.round(Math.hypot(to[0] - from[0], to[1] - from[1]) / 0.7));
-      for (let k = 0; k <= steps; k++) {
-        const [x, along] = between(from, to, k / steps);
-        const u = x * Math.cos(turn) - along * Math.sin(turn);
-        const lift =
-          wave *
-          Math.min(1, (4 * k) / steps, (4 * (steps - k)) / steps) *
-          (Math.sin(phase + u * 0.42) + 0.6 * Math.sin(phase * 2 + u * 0.95));
-        edge.push([x + lift * Math.sin(turn), along + lift * Math.cos(turn)]);
-      }
-      outline.push(...edge);
-    }
-    if (db <= 0) outline.push(b);
-  });
-  return { outline, edge };
-}
-
-const between = (a: Point, b: Point, share: number): Point => [
-  a[0] + (b[0] - a[0]) * share,
-  a[1] + (b[1] - a[1]) * share,
-];
 
 /** Light and shade of a coat: round, or along a rod. */
 function Light({ id, srgb, rod }: { id: string; srgb: string; rod: boolean }) {

@@ -3,7 +3,7 @@ import { useEffect } from "react";
 import { Link, useParams } from "react-router";
 import type { Costing, Order, PriceDraft, Reference } from "../../api/client";
 import { centreOf, orderQuery, referenceQuery, useOwner } from "../../api/queries";
-import { NumberField, Tick } from "../../ui/fields";
+import { NumberField } from "../../ui/fields";
 import { HowOrder, How } from "../../ui/How";
 import { ErrorNote, Waiting } from "../../ui/notes";
 import { notesOf } from "../../ui/problems";
@@ -12,6 +12,7 @@ import { useUndoKeys } from "../../ui/useUndoKeys";
 import { Words } from "../../ui/Words";
 import { KeepingNote } from "../order/KeepingNote";
 import { useDraft } from "../order/useDraft";
+import { Payments } from "./Payments";
 import { QuoteCorner } from "./QuoteCorner";
 import { usePrice } from "./usePrice";
 import { percentSign, say } from "../../wording/say";
@@ -63,10 +64,10 @@ function PriceDesk({ order, reference }: { order: Order; reference: Reference })
               <Tag costing={costing} />
               <dl className="mt-3">
                 <Fact name={say("price.profit")} hint={say("price.profit-hint")}>
-                  <span className="text-2xl">{wording.money(costing.price.value - costing.cost)}</span>
+                  <span className="text-2xl">{wording.money(costing.profit)}</span>
                 </Fact>
-                <Fact name={say("price.still-to-pay")}>
-                  {wording.money(costing.price.value - (draft.depositPaid ? costing.deposit : 0))}
+                <Fact name={owed(costing)}>
+                  <span data-testid="balance">{wording.money(Math.abs(costing.balance || costing.paid))}</span>
                 </Fact>
               </dl>
               <div className="mt-4 space-y-3">
@@ -109,11 +110,6 @@ function PriceDesk({ order, reference }: { order: Order; reference: Reference })
                   placeholder={numberTyped(costing.deposit, 2)}
                   onChange={(deposit) => edit("deposit", (d) => ({ ...d, deposit }))}
                 />
-                <Tick
-                  label={say("price.deposit-paid")}
-                  checked={draft.depositPaid}
-                  onChange={(depositPaid) => edit("depositPaid", (d) => ({ ...d, depositPaid }))}
-                />
               </div>
               <dl className="mt-4 space-y-1">
                 <Fact name={say("price.lowest")} hint={say("price.below-this-you-lose-money")}>
@@ -143,6 +139,7 @@ function PriceDesk({ order, reference }: { order: Order; reference: Reference })
               </p>
             </section>
             <div className="min-w-0 space-y-8">
+              <Payments draft={draft} costing={costing} notes={notes} edit={edit} />
               <section aria-labelledby="parts">
                 <h2 id="parts" className="font-serif text-[22px]">
                   {say("price.what-costs")}
@@ -221,6 +218,12 @@ function PriceDesk({ order, reference }: { order: Order; reference: Reference })
       </div>
     </HowOrder>
   );
+}
+
+/** What the balance is called. */
+function owed({ balance, paid }: Costing) {
+  if (balance < 0) return say("price.to-give-back");
+  return balance === 0 && paid > 0 ? say("price.paid-in-full") : say("price.still-to-pay");
 }
 
 const perDozen = (costing: Costing) => {
