@@ -29,18 +29,3 @@ public sealed class KitchenBatch : IOfKitchen
     /// <summary>As the logbook reads it.</summary>
     public LoggedBatch Logged => new(Id, Batch, Expected);
 }
-
-/// <summary>A photo of a batch.</summary>
-public sealed class BatchPhoto : IOfKitchen
-{
-    public Guid Id { get; init; }
-
-    public Guid KitchenId { get; init; }
-
-    public Guid BatchId { get; init; }
-
-    /// <summary>A JPEG file.</summary>
-    public required byte[] Jpeg { get; init; }
-
-    public Instant AddedAt { get; init; }
-}

@@ -59,7 +59,7 @@ public sealed class KondibaContext(
 
     public DbSet<KitchenBatch> Batches => Set<KitchenBatch>();
 
-    public DbSet<BatchPhoto> BatchPhotos => Set<BatchPhoto>();
+    public DbSet<Photo> Photos => Set<Photo>();
 
     public DbSet<Invitation> Invitations => Set<Invitation>();
 
@@ -71,7 +71,7 @@ public sealed class KondibaContext(
     /// <summary>Removes everything of the kitchen but itself and its people.</summary>
     public async Task ClearAsync()
     {
-        await BatchPhotos.ExecuteDeleteAsync();
+        await Photos.ExecuteDeleteAsync();
         await Batches.ExecuteDeleteAsync();
         await Readings.ExecuteDeleteAsync();
         await Devices.ExecuteDeleteAsync();
@@ -337,11 +337,13 @@ public sealed class KondibaContext(
             Json(batch.Property(b => b.Expected));
             batch.HasIndex(b => new { b.KitchenId, b.MadeOn });
         });
-        builder.Entity<BatchPhoto>(photo =>
+        builder.Entity<Photo>(photo =>
         {
-            photo.ToTable("batch_photos");
             photo.HasKey(p => new { p.KitchenId, p.Id });
-            photo.HasOne<KitchenBatch>().WithMany().HasForeignKey(p => new { p.KitchenId, p.BatchId });
+            photo.Property(p => p.Subject).HasConversion<string>().HasMaxLength(10);
+            photo.Property(p => p.Of).HasMaxLength(80);
+            photo.HasOne<Kitchen>().WithMany().HasForeignKey(p => p.KitchenId);
+            photo.HasIndex(p => new { p.KitchenId, p.Subject, p.Of });
             photo.HasQueryFilter(p => p.KitchenId == KitchenId);
         });
     }

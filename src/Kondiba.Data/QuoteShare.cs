@@ -15,7 +15,7 @@ public sealed class QuoteShare : IOfKitchen
     public required string TokenHash { get; init; }
 
     /// <summary>The quote, as JSON.</summary>
-    public required string Body { get; init; }
+    public required string Body { get; set; }
 
     public Instant SharedAt { get; init; }
 

@@ -13,7 +13,8 @@ namespace Kondiba.Core.Pricing;
 /// <param name="How">How they are done: "dark, three quarters; white zigzag".</param>
 /// <param name="Srgb">Their colour, as #rrggbb.</param>
 /// <param name="Price">Of all of them.</param>
-public sealed record QuoteLine(int Pieces, string What, string How, string Srgb, Money Price);
+/// <param name="Picture">How one of them looks, as a data URL; null where nobody has drawn it.</param>
+public sealed record QuoteLine(int Pieces, string What, string How, string Srgb, Money Price, string? Picture = null);
 
 /// <summary>An offer, as the customer sees it: prices, never costs.</summary>
 /// <param name="Kitchen">Who offers.</param>

@@ -25,38 +25,6 @@ namespace Kondiba.Data.Migrations
 
             NpgsqlModelBuilderExtensions.UseIdentityByDefaultColumns(modelBuilder);
 
-            modelBuilder.Entity("Kondiba.Data.BatchPhoto", b =>
-                {
-                    b.Property<Guid>("KitchenId")
-                        .HasColumnType("uuid")
-                        .HasColumnName("kitchen_id");
-
-                    b.Property<Guid>("Id")
-                        .HasColumnType("uuid")
-                        .HasColumnName("id");
-
-                    b.Property<Instant>("AddedAt")
-                        .HasColumnType("timestamp with time zone")
-                        .HasColumnName("added_at");
-
-                    b.Property<Guid>("BatchId")
-                        .HasColumnType("uuid")
-                        .HasColumnName("batch_id");
-
-                    b.Property<byte[]>("Jpeg")
-                        .IsRequired()
-                        .HasColumnType("bytea")
-                        .HasColumnName("jpeg");
-
-                    b.HasKey("KitchenId", "Id")
-                        .HasName("pk_batch_photos");
-
-                    b.HasIndex("KitchenId", "BatchId")
-                        .HasDatabaseName("ix_batch_photos_kitchen_id_batch_id");
-
-                    b.ToTable("batch_photos", (string)null);
-                });
-
             modelBuilder.Entity("Kondiba.Data.CalendarFeed", b =>
                 {
                     b.Property<Guid>("Id")
@@ -973,6 +941,46 @@ namespace Kondiba.Data.Migrations
                     b.ToTable("people", (string)null);
                 });
 
+            modelBuilder.Entity("Kondiba.Data.Photo", b =>
+                {
+                    b.Property<Guid>("KitchenId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("kitchen_id");
+
+                    b.Property<Guid>("Id")
+                        .HasColumnType("uuid")
+                        .HasColumnName("id");
+
+                    b.Property<Instant>("AddedAt")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("added_at");
+
+                    b.Property<byte[]>("Jpeg")
+                        .IsRequired()
+                        .HasColumnType("bytea")
+                        .HasColumnName("jpeg");
+
+                    b.Property<string>("Of")
+                        .IsRequired()
+                        .HasMaxLength(80)
+                        .HasColumnType("character varying(80)")
+                        .HasColumnName("of");
+
+                    b.Property<string>("Subject")
+                        .IsRequired()
+                        .HasMaxLength(10)
+                        .HasColumnType("character varying(10)")
+                        .HasColumnName("subject");
+
+                    b.HasKey("KitchenId", "Id")
+                        .HasName("pk_photos");
+
+                    b.HasIndex("KitchenId", "Subject", "Of")
+                        .HasDatabaseName("ix_photos_kitchen_id_subject_of");
+
+                    b.ToTable("photos", (string)null);
+                });
+
             modelBuilder.Entity("Kondiba.Data.PlanSearch", b =>
                 {
                     b.Property<Guid>("KitchenId")
@@ -1286,16 +1294,6 @@ namespace Kondiba.Data.Migrations
                     b.ToTable("person_tokens", (string)null);
                 });
 
-            modelBuilder.Entity("Kondiba.Data.BatchPhoto", b =>
-                {
-                    b.HasOne("Kondiba.Data.KitchenBatch", null)
-                        .WithMany()
-                        .HasForeignKey("KitchenId", "BatchId")
-                        .OnDelete(DeleteBehavior.Cascade)
-                        .IsRequired()
-                        .HasConstraintName("fk_batch_photos_batches_kitchen_id_batch_id");
-                });
-
             modelBuilder.Entity("Kondiba.Data.CalendarFeed", b =>
                 {
                     b.HasOne("Kondiba.Data.Kitchen", null)
@@ -1467,6 +1465,16 @@ namespace Kondiba.Data.Migrations
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired()
                         .HasConstraintName("fk_people_kitchens_kitchen_id");
+                });
+
+            modelBuilder.Entity("Kondiba.Data.Photo", b =>
+                {
+                    b.HasOne("Kondiba.Data.Kitchen", null)
+                        .WithMany()
+                        .HasForeignKey("KitchenId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_photos_kitchens_kitchen_id");
                 });
 
             modelBuilder.Entity("Kondiba.Data.PlanSearch", b =>

@@ -22,7 +22,6 @@ namespace Kondiba.Web.Logbook;
 /// <param name="Name">What was dipped, in what.</param>
 /// <param name="Groups">By which batches are told apart: of each kind of piece, its name and its colour.</param>
 /// <param name="Questioned">Whether something in it is so unlikely that the maker should look at it again.</param>
-/// <param name="Photos">Its photos.</param>
 /// <param name="Lot">The batch number on its order's labels; null where it was for no order that is there.</param>
 public sealed record BatchView(
     Guid Id,
@@ -33,7 +32,6 @@ public sealed record BatchView(
     Message Name,
     string Groups,
     bool Questioned,
-    IReadOnlyList<Guid> Photos,
     string? Lot);
 
 /// <summary>The logbook.</summary>
@@ -76,12 +74,6 @@ internal static class LogbookApi
             .WithName("RestoreBatch").WithSummary("Brings a deleted batch back.");
         logbook.MapPut("/learning", KeepLearningAsync).RequireAuthorization(Sessions.Sessions.Owners)
             .WithName("KeepLearning").WithSummary("Keeps what is learned: what is set aside, and from which day on.");
-        logbook.MapPut("/batches/{batch:guid}/photos/{id:guid}", AddPhotoAsync).Accepts<byte[]>("image/jpeg")
-            .WithName("AddPhoto").WithSummary("Adds a photo to a batch: a JPEG of at most 1 MB.");
-        logbook.MapGet("/photos/{id:guid}", PhotoAsync).WithName("GetPhoto").WithSummary("A photo.");
-        logbook.MapDelete("/photos/{id:guid}", async Task<Results<NoContent, NotFound>> (Guid id, KondibaContext db) =>
-            await db.BatchPhotos.Where(p => p.Id == id).ExecuteDeleteAsync() == 1 ? TypedResults.NoContent() : TypedResults.NotFound())
-            .WithName("RemovePhoto").WithSummary("Deletes a photo.");
         api.MapGet("/orders/{id:guid}/risks", RisksAsync).WithTags("Logbook").WithName("GetRisks").WithSummary(
             "What may go wrong with an order, in the room as it usually is or in the air that is told.");
     }
@@ -90,8 +82,6 @@ internal static class LogbookApi
     {
         var (own, _, batches, tables) = await things.ToldAsync();
         var choice = own.Learning ?? new();
-        var photos = (await db.BatchPhotos.AsNoTracking().OrderBy(p => p.AddedAt).Select(p => new { p.Id, p.BatchId }).ToListAsync(db.Gone))
-            .ToLookup(p => p.BatchId, p => p.Id);
         var questioned = tables.Learned.Questioned;
         var orders = batches.Select(b => b.Batch.OrderId).OfType<Guid>().Distinct().ToList();
         var numbers = await db.Orders.AsNoTracking().Where(o => orders.Contains(o.Id)).ToDictionaryAsync(o => o.Id, o => o.Number, db.Gone);
@@ -104,14 +94,14 @@ internal static class LogbookApi
             Totals.Of(batches, tables.Reference)));
 
         BatchView ViewOf(LoggedBatch b) =>
-            View(b, questioned.Contains(b.Id) && !b.Batch.LeftOut, [.. photos[b.Id]], LotOf(b.Batch), tables.Reference);
+            View(b, questioned.Contains(b.Id) && !b.Batch.LeftOut, LotOf(b.Batch), tables.Reference);
 
         string? LotOf(Batch batch) => batch.OrderId is { } order && numbers.TryGetValue(order, out var number)
             ? Label.LotOf(number, batch.MadeOn)
             : null;
     }
 
-    private static BatchView View(LoggedBatch b, bool questioned, IReadOnlyList<Guid> photos, string? lot, ReferenceData tables)
+    private static BatchView View(LoggedBatch b, bool questioned, string? lot, ReferenceData tables)
     {
         var coating = tables.Coating(b.Batch.Coating);
         var colour = coating?.Colours.FirstOrDefault(c => c.Code == b.Batch.Colour);
@@ -125,7 +115,6 @@ internal static class LogbookApi
             Message.Of("logbook.batch-name", ("pieces", Argument.Of(pieces)), ("colour", colour?.Name ?? b.Batch.Colour)),
             $"{string.Join('+', b.Batch.Pieces.Select(p => p.Centre).Distinct().Order(StringComparer.Ordinal))}.{b.Batch.Colour}",
             questioned,
-            photos,
             lot);
     }
 
@@ -162,25 +151,6 @@ internal static class LogbookApi
             return Refused.Because("setAside", "logbook.too-long", "logbook.cannot-keep");
         await things.KeepAsync(ItemKind.Learning, "learning", choice);
         return TypedResults.NoContent();
-    }
-
-    private static async Task<Results<NoContent, NotFound, Refused>> AddPhotoAsync(
-        Guid batch, Guid id, HttpRequest request, LogbookService service)
-    {
-        var (found, refused) = await service.AddPhotoAsync(batch, id, await LimitedBody.ReadAsync(request, LogbookService.LargestPhoto));
-        if (!found)
-            return TypedResults.NotFound();
-        return refused is not null ? refused : TypedResults.NoContent();
-    }
-
-    private static async Task<Results<FileContentHttpResult, NotFound>> PhotoAsync(Guid id, KondibaContext db, HttpResponse response)
-    {
-        if (await db.BatchPhotos.AsNoTracking().SingleOrDefaultAsync(p => p.Id == id, db.Gone) is not { } photo)
-            return TypedResults.NotFound();
-
-        // A photo never changes.
-        response.Headers.CacheControl = "private, max-age=31536000, immutable";
-        return TypedResults.File(photo.Jpeg, "image/jpeg");
     }
 
     private static async Task<Results<Ok<RisksView>, NotFound, Refused>> RisksAsync(

@@ -9,11 +9,6 @@ namespace Kondiba.Web.Logbook;
 /// <summary>Where what a maker logs is checked and kept, with what was expected of it.</summary>
 internal sealed class LogbookService(KondibaContext db, KitchenThings things, KitchenClock kitchenClock, IClock clock)
 {
-    private const int MostPhotos = 6;
-    /// <summary>Most bytes of a photo.</summary>
-    public const int LargestPhoto = 1024 * 1024;
-
-
     /// <summary>Logs a batch, or puts it in place of the one of that id.</summary>
     /// <param name="id">Chosen by whoever logs it.</param>
     /// <param name="batch">As entered.</param>
@@ -39,24 +34,6 @@ internal sealed class LogbookService(KondibaContext db, KitchenThings things, Ki
     /// <summary>Deletes a batch, or restores it; whether there is one.</summary>
     public async Task<bool> RemoveAsync(Guid id, bool restore) => await db.Batches.Where(b => b.Id == id)
         .ExecuteUpdateAsync(set => set.SetProperty(b => b.RemovedAt, restore ? null : clock.GetCurrentInstant())) == 1;
-
-    /// <summary>Adds a photo to a batch.</summary>
-    /// <param name="batch">The batch.</param>
-    /// <param name="id">Chosen by whoever adds it.</param>
-    /// <param name="jpeg">The file; null where it was too large to be read.</param>
-    public async Task<(bool Found, Refused? Errors)> AddPhotoAsync(Guid batch, Guid id, byte[]? jpeg)
-    {
-        if (!await db.Batches.AnyAsync(b => b.Id == batch, db.Gone))
-            return (false, null);
-        if (await db.BatchPhotos.AnyAsync(p => p.Id == id, db.Gone))
-            return (true, null);
-        var isPhoto = jpeg is { Length: > 4 } && jpeg.AsSpan().StartsWith((ReadOnlySpan<byte>)[0xFF, 0xD8, 0xFF]);
-        if (!isPhoto || await db.BatchPhotos.CountAsync(p => p.BatchId == batch, db.Gone) >= MostPhotos)
-            return (true, Refused.Of([new("photo", "logbook.photo", "logbook.photo.do")], "logbook.cannot-keep"));
-        db.Add(new BatchPhoto { Id = id, KitchenId = db.KitchenId, BatchId = batch, Jpeg = jpeg!, AddedAt = clock.GetCurrentInstant() });
-        await db.SaveChangesAsync();
-        return (true, null);
-    }
 
     private async Task<int> WriteAsync(Guid id, Batch batch, ToldByKitchen told)
     {

@@ -31,6 +31,34 @@ public sealed record ShareView(Guid Id, Instant SharedAt, Money Price, Instant? 
 /// <param name="IsOpen">Whether it can be accepted.</param>
 public sealed record SharedQuote(Quote Quote, ReaderView Reader, LocalDateTime? AcceptedAt, bool IsOpen);
 
+/// <summary>What a shared quote shows beside its words.</summary>
+/// <param name="Pictures">How a piece of each line looks, drawn by whoever shares it: PNG or WebP as a data URL, empty for none.</param>
+public sealed record QuotePictures(IReadOnlyList<string> Pictures)
+{
+    private const int Longest = 80_000;
+
+    private static readonly (string Kind, byte[] Begins)[] Kinds =
+        [("data:image/png;base64,", [0x89, 0x50, 0x4E, 0x47]), ("data:image/webp;base64,", [0x52, 0x49, 0x46, 0x46])];
+
+    /// <summary>A quote with its pictures; null where they are none of it.</summary>
+    public Quote? On(Quote quote)
+    {
+        if (Pictures.Count != quote.Lines.Count || !Pictures.All(p => p is "" || IsPicture(p)))
+            return null;
+        return quote with
+        {
+            Lines = [.. quote.Lines.Zip(Pictures, (line, picture) => line with { Picture = picture is "" ? null : picture })],
+        };
+    }
+
+    private static bool IsPicture(string? url) => Kinds.Any(k =>
+        url?.Length <= Longest
+        && url.StartsWith(k.Kind, StringComparison.Ordinal)
+        && Convert.TryFromBase64String(url[k.Kind.Length..], new byte[Longest], out var length)
+        && length > k.Begins.Length
+        && Convert.FromBase64String(url[k.Kind.Length..]).AsSpan().StartsWith(k.Begins));
+}
+
 /// <summary>A new link, told once.</summary>
 /// <param name="Path">Where the quote can be read.</param>
 public sealed record ShareLink(Guid Id, string Path);
@@ -51,6 +79,13 @@ internal static class QuotesApi
         quote.MapPost("/shares", ShareAsync).WithName("ShareQuote").WithSummary(
             "Makes a link under which the quote as it is now can be read and accepted without signing in; the same Idempotency-Key again "
             + "puts a new link in place of the first.");
+        quote.MapPut("/shares/{share:guid}/pictures", async Task<Results<NoContent, NotFound, Refused>> (
+            Guid id, Guid share, QuotePictures drawn, SharedQuotes quotes) => await quotes.IllustrateAsync(id, share, drawn) switch
+            {
+                null => TypedResults.NotFound(),
+                false => Refused.Because("pictures", "pricing.no-pictures", "pricing.quote-cannot-illustrate"),
+                true => TypedResults.NoContent(),
+            }).WithName("IllustrateQuote").WithSummary("Puts pictures of its lines into a shared quote, in place of any it had.");
         quote.MapDelete("/shares/{share:guid}", async Task<Results<NoContent, NotFound>> (
             Guid id, Guid share, KondibaContext db, IClock clock) =>
             await db.QuoteShares.Where(s => s.Id == share && s.OrderId == id)

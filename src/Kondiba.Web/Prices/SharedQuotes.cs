@@ -25,6 +25,19 @@ internal sealed class SharedQuotes(
         return [.. shares.Select(s => new ShareView(s.Id, s.SharedAt, QuoteOf(s).Price, s.RevokedAt, s.AcceptedAt))];
     }
 
+    /// <summary>Puts pictures into a shared quote; false where they are none of its lines, null where there is no such quote.</summary>
+    public async Task<bool?> IllustrateAsync(Guid order, Guid id, QuotePictures drawn)
+    {
+        var share = await db.QuoteShares.AsTracking().SingleOrDefaultAsync(s => s.Id == id && s.OrderId == order, db.Gone);
+        if (share is null)
+            return null;
+        if (drawn.On(QuoteOf(share)) is not { } quote)
+            return false;
+        share.Body = JsonSerializer.Serialize(quote, json.Value.SerializerOptions);
+        await db.SaveChangesAsync();
+        return true;
+    }
+
     /// <summary>The quote behind a link; null when nothing is behind it.</summary>
     public async Task<SharedQuote?> ReadAsync(string secret)
     {

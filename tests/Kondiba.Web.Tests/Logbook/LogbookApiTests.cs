@@ -1,5 +1,4 @@
 using System.Net;
-using System.Net.Http.Headers;
 using System.Net.Http.Json;
 using System.Text.Json.Nodes;
 
@@ -87,33 +86,6 @@ public sealed class LogbookApiTests(Server server) : IClassFixture<Server>
         var id = await LogAsync(client, Rods());
         Assert.Empty((await BookAsync(other))["batches"]!.AsArray());
         Assert.Equal(HttpStatusCode.NotFound, (await other.DeleteAsync($"/api/logbook/batches/{id}")).StatusCode);
-        await client.PutAsync($"/api/logbook/batches/{id}/photos/{Guid.NewGuid()}", Jpeg([0xFF, 0xD8, 0xFF, 0xE0, 1]));
-        var photo = (Guid)(await BookAsync(client))["batches"]![0]!["photos"]![0]!;
-        Assert.Equal(HttpStatusCode.NotFound, (await other.GetAsync($"/api/logbook/photos/{photo}")).StatusCode);
-    }
-
-    [Fact]
-    public async Task A_photo_is_a_photo_and_no_page()
-    {
-        using var client = await server.StartKitchenAsync("Photos");
-        var id = await LogAsync(client, Rods());
-        var page = await client.PutAsync($"/api/logbook/batches/{id}/photos/{Guid.NewGuid()}", Jpeg("<script>"u8.ToArray()));
-        Assert.Equal(HttpStatusCode.BadRequest, page.StatusCode);
-        byte[] tooLarge = [0xFF, 0xD8, 0xFF, .. new byte[1_100_000]];
-        var large = await client.PutAsync($"/api/logbook/batches/{id}/photos/{Guid.NewGuid()}", Jpeg(tooLarge));
-        Assert.Equal(HttpStatusCode.BadRequest, large.StatusCode);
-        var photo = Guid.NewGuid();
-        for (var twice = 0; twice < 2; twice++)
-        {
-            var added = await client.PutAsync($"/api/logbook/batches/{id}/photos/{photo}", Jpeg([0xFF, 0xD8, 0xFF, 0xE0, 1]));
-            Assert.True(added.IsSuccessStatusCode);
-        }
-
-        var shown = await client.GetAsync($"/api/logbook/photos/{photo}");
-        Assert.Equal("image/jpeg", shown.Content.Headers.ContentType!.MediaType);
-        Assert.Equal("nosniff", shown.Headers.GetValues("X-Content-Type-Options").Single());
-        Assert.Equal(HttpStatusCode.NoContent, (await client.DeleteAsync($"/api/logbook/photos/{photo}")).StatusCode);
-        Assert.Equal(HttpStatusCode.NotFound, (await client.GetAsync($"/api/logbook/photos/{photo}")).StatusCode);
     }
 
     [Fact]
@@ -219,10 +191,4 @@ public sealed class LogbookApiTests(Server server) : IClassFixture<Server>
         Assert.Single((await BookAsync(other))["batches"]!.AsArray());
     }
 
-    private static ByteArrayContent Jpeg(byte[] bytes)
-    {
-        var content = new ByteArrayContent(bytes);
-        content.Headers.ContentType = new MediaTypeHeaderValue("image/jpeg");
-        return content;
-    }
 }

@@ -35,6 +35,31 @@ public sealed class AcceptanceTests(Server server) : IClassFixture<Server>
     }
 
     [Fact]
+    public async Task A_shared_quote_shows_the_pictures_that_were_drawn_for_it_and_only_pictures()
+    {
+        using var owner = await server.StartKitchenAsync("Kitchen with pictures");
+        var (order, link) = await ShareAsync(owner);
+        var png = $"data:image/png;base64,{Convert.ToBase64String([0x89, 0x50, 0x4E, 0x47, 0x0D, 0x0A, 0x1A, 0x0A])}";
+        var share = (await owner.GetFromJsonAsync<JsonObject>($"/api/orders/{order}/quote"))!["shares"]![0]!["id"];
+        var at = $"/api/orders/{order}/quote/shares/{share}/pictures";
+        (await owner.PutAsJsonAsync(at, new { pictures = new[] { png } })).EnsureSuccessStatusCode();
+        using var customer = Server.Browser(server.Own);
+        var read = (await customer.GetFromJsonAsync<JsonObject>(link))!;
+        Assert.Equal(png, (string)read["quote"]!["lines"]![0]!["picture"]!);
+        foreach (var wrong in (string?[][])[
+            [],
+            [png, png],
+            [null],
+            ["https://elsewhere.example/x.png"],
+            ["data:image/svg+xml;base64,PHN2Zz4="],
+            ["data:image/png;base64,PHN2Zz4="],
+            ["data:image/png;base64,%%%"],
+            [png + new string('A', 90_000)],
+        ])
+            Assert.Equal(HttpStatusCode.BadRequest, (await owner.PutAsJsonAsync(at, new { pictures = wrong })).StatusCode);
+    }
+
+    [Fact]
     public async Task A_quote_of_a_cancelled_or_deleted_order_or_one_turned_off_cannot_be_accepted()
     {
         using var owner = await server.StartKitchenAsync("Refusing kitchen");

@@ -7,7 +7,7 @@ import { logbookQuery, referenceQuery, useKitchen } from "../../api/queries";
 import { ErrorNote, Waiting } from "../../ui/notes";
 import { useKeep } from "../../ui/useKeep";
 import { BatchForm } from "./BatchForm";
-import { Photos } from "./Photos";
+import { PhotoRow } from "../photos/PhotoRow";
 import { capital, say } from "../../wording/say";
 
 /** A batch: a new one, empty or as its order or its pot knows it, or one of the logbook. */
@@ -138,7 +138,7 @@ function Logging({
         reference={reference}
         errorOf={keep.errorOf}
       />
-      {logged && <Photos batch={logged} />}
+      {logged && <PhotoRow subject="batches" of={logged.id} name={logged.name} />}
       {keep.error && (
         <p role="alert" className="border-mind bg-mind-ground mt-5 border-l-4 px-3 py-1.5">
           {keep.error.message}{" "}

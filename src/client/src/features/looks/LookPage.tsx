@@ -14,6 +14,7 @@ import { useTally } from "../order/useTally";
 import { designOf, orderOf, type Change } from "./designed";
 import { saveFile } from "./files";
 import { LookEditor } from "./LookEditor";
+import { PhotoRow } from "../photos/PhotoRow";
 import { TrialBatch } from "./TrialBatch";
 import { listed, say } from "../../wording/say";
 
@@ -155,6 +156,7 @@ function LookDesk(props: { look: Look; item: LookItem | undefined; all: LookItem
         reference={reference}
         change={edit as Change}
       />
+      {item && <PhotoRow subject="looks" of={look.code} name={look.name} />}
       {trying && <TrialBatch order={order} reference={reference} close={() => setTrying(false)} />}
     </div>
   );

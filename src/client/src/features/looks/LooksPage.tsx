@@ -3,7 +3,8 @@ import { useQuery } from "@tanstack/react-query";
 import { useEffect, useRef, useState } from "react";
 import { Link, useLocation } from "react-router";
 import { answer, api, ApiError, type Look, type LookItem, type LookLibrary, type Reference } from "../../api/client";
-import { centreOf, looksQuery, referenceQuery, sizeOf } from "../../api/queries";
+import { centreOf, colourOf, looksQuery, referenceQuery, sizeOf } from "../../api/queries";
+import { TextField } from "../../ui/fields";
 import { ErrorNote, Waiting } from "../../ui/notes";
 import { Removed } from "../kitchen/parts";
 import { useKeep } from "../../ui/useKeep";
@@ -60,37 +61,60 @@ export function LooksPage() {
   );
 }
 
+/** What a look can be found by: its own name, and what it is made of. */
+function wordsOf({ look, usedIn }: LookItem, reference: Reference): string {
+  const colours = [look, ...look.decor.dips, ...look.decor.patterns].map(
+    (part) => colourOf(reference, part.coating, part.colour)?.name,
+  );
+  const decor = [...look.decor.sprinkles, ...look.decor.parts].map(
+    ({ kind }) => [...reference.decor.sprinkles, ...reference.decor.parts].find((k) => k.code === kind)?.name,
+  );
+  const size = sizeOf(reference, look.centre, look.size)?.name;
+  const centre = centreOf(reference, look.centre);
+  return [look.name, centre?.name, centre?.plural, size, ...colours, ...decor, ...usedIn].join(" ").toLowerCase();
+}
+
 /** All looks in one computation, so that they are drawn from the same geometry as everywhere. */
 function Shelf({ looks, reference }: { looks: LookItem[]; reference: Reference }) {
+  const [find, setFind] = useState("");
   const { tally } = useTally({
     ...orderOf(designOf(looks[0]?.look as Look), 1),
     lines: looks.map(({ look }) => ({ ...designOf(look), amount: 1, countedIn: "pieces" })),
   });
+  const sought = find.toLowerCase().split(/\s+/);
+  const found = looks.map((item) => sought.every((word) => wordsOf(item, reference).includes(word)));
   return (
-    <ul className="mt-5 grid grid-cols-2 gap-x-5 gap-y-6 sm:grid-cols-3 lg:grid-cols-5" data-testid="library">
-      {looks.map(({ look, usedIn }, i) => {
-        const piece = pieceOf(
-          reference,
-          look,
-          tally?.lines.find((l) => l.line === i),
-        );
-        const size = sizeOf(reference, look.centre, look.size)?.name;
-        return (
-          <li key={look.code}>
-            <Link to={`/looks/${look.code}`} className="group block">
-              <span className="border-rim bg-parchment block h-44 rounded-lg border-[6px] p-2">
-                {piece && <PiecePicture look={piece} seed={i} className="size-full" />}
-              </span>
-              <b className="group-hover:text-act mt-1.5 block leading-snug">{look.name}</b>
-              <span className="text-ink2 block text-[15px] leading-snug">
-                {[centreOf(reference, look.centre)?.name, size].filter(Boolean).join(", ")}
-                {usedIn.length > 0 && <span className="block">{say("looks.used-2", { usedIn: listed(usedIn) })}</span>}
-              </span>
-            </Link>
-          </li>
-        );
-      })}
-    </ul>
+    <>
+      <TextField label={say("looks.find")} value={find} onChange={setFind} className="mt-3 max-w-sm" />
+      {!found.includes(true) && <p className="text-ink2 mt-4">{say("looks.nothing-found", { find })}</p>}
+      <ul className="mt-5 grid grid-cols-2 gap-x-5 gap-y-6 sm:grid-cols-3 lg:grid-cols-5" data-testid="library">
+        {looks.map(({ look, usedIn }, i) => {
+          if (!found[i]) return null;
+          const piece = pieceOf(
+            reference,
+            look,
+            tally?.lines.find((l) => l.line === i),
+          );
+          const size = sizeOf(reference, look.centre, look.size)?.name;
+          return (
+            <li key={look.code}>
+              <Link to={`/looks/${look.code}`} className="group block">
+                <span className="border-rim bg-parchment block h-44 rounded-lg border-[6px] p-2">
+                  {piece && <PiecePicture look={piece} seed={i} className="size-full" />}
+                </span>
+                <b className="group-hover:text-act mt-1.5 block leading-snug">{look.name}</b>
+                <span className="text-ink2 block text-[15px] leading-snug">
+                  {[centreOf(reference, look.centre)?.name, size].filter(Boolean).join(", ")}
+                  {usedIn.length > 0 && (
+                    <span className="block">{say("looks.used-2", { usedIn: listed(usedIn) })}</span>
+                  )}
+                </span>
+              </Link>
+            </li>
+          );
+        })}
+      </ul>
+    </>
   );
 }
 

@@ -4,6 +4,7 @@ import { Link } from "react-router";
 import type { Order, Reference, Tally } from "../../api/client";
 import { usePacking } from "../packing/usePacking";
 import { dayOf } from "../../ui/localTime";
+import { later } from "../../ui/later";
 import { FieldNote } from "../../ui/notes";
 import { notesOf } from "../../ui/problems";
 import { momentName, pickupWords } from "../../ui/units";
@@ -23,6 +24,8 @@ import type { useDraft } from "./useDraft";
 import { DayInput, TimeInput } from "../../ui/When";
 import { Ruled, StateStamp, Who } from "./Who";
 import { say } from "../../wording/say";
+
+const PhotoRow = later(() => import("../photos/PhotoRow"), "PhotoRow");
 
 const nothing: never[] = [];
 const clash = "safety.customer-must-not";
@@ -49,6 +52,7 @@ export function Slip(props: {
     document.title = say("ui.kondiba", { name: draft.name || say("order.order-3") });
   }, [draft.name]);
 
+  const isMade = draft.state === "made" || draft.state === "handedOver";
   const [day = "", time = ""] = (draft.pickup ?? "").split("T");
   const setPickup = (day: string, time: string) =>
     edit("pickup", (draft) => ({ ...draft, pickup: day && time ? `${day}T${time.slice(0, 5)}:00` : null }));
@@ -81,9 +85,7 @@ export function Slip(props: {
             {say("order.quote-accepted", { text: momentName(order.acceptedAt) })}
           </p>
         )}
-        {(draft.state === "made" || draft.state === "handedOver") && (
-          <UsedNote id={order.id} kept={desk.keeping === "kept"} />
-        )}
+        {isMade && <UsedNote id={order.id} kept={desk.keeping === "kept"} />}
         <div className="mt-2 grid grid-cols-[1fr_5.5rem] gap-x-3">
           <Ruled label={say("order.pickup-day")}>
             <DayInput
@@ -172,6 +174,7 @@ export function Slip(props: {
         {draft.lines.length > 0 && desk.number > 0 && (
           <WorkLinks order={order} draft={draft} reference={reference} pickup={day} />
         )}
+        {isMade && desk.number > 0 && <PhotoRow subject="orders" of={order.id} name={draft.name ?? ""} />}
         {(desk.number > 0 || desk.keeping !== "kept") && <KeepingNote desk={desk} />}
         <div className="mt-2 flex items-center gap-4 text-[15px] print:hidden">
           <StepButton label={say("ui.undo")} icon={<Undo2 size={17} />} step={desk.undo} />

@@ -10,6 +10,7 @@ import { notesOf } from "../../ui/problems";
 import { numberTyped, span, useWording } from "../../ui/units";
 import { useUndoKeys } from "../../ui/useUndoKeys";
 import { Words } from "../../ui/Words";
+import { portraits } from "../piece/portrait";
 import { KeepingNote } from "../order/KeepingNote";
 import { useDraft } from "../order/useDraft";
 import { Payments } from "./Payments";
@@ -130,6 +131,7 @@ function PriceDesk({ order, reference }: { order: Order; reference: Reference })
                   id={order.id}
                   kept={desk.keeping === "kept"}
                   client={draft.client ?? ""}
+                  draw={() => portraits(reference, draft.lines, order.tally)}
                 />
               </div>
               <p className="mt-3 text-[15px]">

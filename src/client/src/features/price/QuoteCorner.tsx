@@ -11,7 +11,14 @@ import { ExamplePrices } from "./ExamplePrices";
 import { momentName, useWording } from "../../ui/units";
 
 /** The quote: to look at, to print, and to send as a link that can be taken back. */
-export function QuoteCorner(props: { id: string; kept: boolean; client: string; costing: Costing }) {
+export function QuoteCorner(props: {
+  id: string;
+  kept: boolean;
+  client: string;
+  costing: Costing;
+  /** Draws a piece of each line. */
+  draw: () => Promise<string[]>;
+}) {
   const isSample = useKitchen().data?.isSample;
   const isOnExamples = props.costing.sample.length > 0 && isSample === false;
   return (
@@ -24,7 +31,7 @@ export function QuoteCorner(props: { id: string; kept: boolean; client: string; 
   );
 }
 
-function Sharing({ id, kept, client, costing }: { id: string; kept: boolean; client: string; costing: Costing }) {
+function Sharing({ id, kept, client, costing, draw }: Parameters<typeof QuoteCorner>[0]) {
   const { money } = useWording();
   const queries = useQueryClient();
   const path = { params: { path: { id } } };
@@ -39,8 +46,19 @@ function Sharing({ id, kept, client, costing }: { id: string; kept: boolean; cli
   const refresh = () => queries.invalidateQueries({ queryKey: ["quote", id] });
   const [key, setKey] = useState(newId);
   const share = useMutation({
-    mutationFn: () =>
-      answer(api.POST("/api/orders/{id}/quote/shares", { params: { path: { id }, header: sentAs(key) } })),
+    mutationFn: async () => {
+      const pictures = await draw();
+      const link = await answer(
+        api.POST("/api/orders/{id}/quote/shares", { params: { path: { id }, header: sentAs(key) } }),
+      );
+      await answer(
+        api.PUT("/api/orders/{id}/quote/shares/{share}/pictures", {
+          params: { path: { id, share: link.id } },
+          body: { pictures },
+        }),
+      );
+      return link;
+    },
     onSuccess: (link) => {
       setKey(newId());
       setLinks((before) => ({ ...before, [link.id]: new URL(link.path, location.href).href }));
@@ -63,6 +81,7 @@ function Sharing({ id, kept, client, costing }: { id: string; kept: boolean; cli
         </Link>
         <TextButton onClick={() => share.mutate()}>{say("price.create-link-send")}</TextButton>
       </p>
+      {share.error && <p className="text-mind mt-1">{share.error.message}</p>}
       <ul className="mt-3">
         {quote.data?.shares.map((s) => (
           <li key={s.id} className="border-line border-t border-dashed py-2">

@@ -2,11 +2,13 @@ import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect } from "react";
 import { Link, useParams } from "react-router";
 import { answer, api, type Quote, type SharedQuote } from "../../api/client";
+import { orderQuery, referenceQuery } from "../../api/queries";
 import { settled } from "../../api/settling";
 import { Dot } from "../../ui/Choice";
 import { Drip } from "../../ui/Drip";
 import { ErrorNote, Waiting } from "../../ui/notes";
 import { clock, longDayName, useWording, wordingIn } from "../../ui/units";
+import { portraits } from "../piece/portrait";
 import { capital, listed, say } from "../../wording/say";
 import { writeFor } from "../../wording/reader";
 
@@ -22,6 +24,7 @@ export function QuotePage() {
     gcTime: 0,
   });
   const wording = useWording();
+  const pictures = usePortraits(id);
   if (quote.isError) return <ErrorNote error={quote.error} retry={() => void quote.refetch()} />;
   if (!quote.data) return <Waiting />;
   return (
@@ -34,9 +37,26 @@ export function QuotePage() {
           {say("ui.print")}
         </button>
       </p>
-      <Paper quote={quote.data.quote} money={wording.money} />
+      <Paper quote={drawn(quote.data.quote, pictures)} money={wording.money} />
     </div>
   );
+}
+
+const drawn = (quote: Quote, pictures: string[] = []): Quote => ({
+  ...quote,
+  lines: quote.lines.map((line, i) => ({ ...line, picture: pictures[i] || null })),
+});
+
+/** A piece of each line of an order as it is now. */
+function usePortraits(id: string) {
+  const order = useQuery(orderQuery(id, "price")).data;
+  const reference = useQuery(referenceQuery).data;
+  return useQuery({
+    queryKey: ["portraits", id, order?.version],
+    queryFn: () => (order && reference ? portraits(reference, order.lines, order.tally) : []),
+    enabled: !!order && !!reference,
+    gcTime: 0,
+  }).data;
 }
 
 /** A quote behind its link, for whoever has the link. */
@@ -138,13 +158,18 @@ function Paper({ quote, money }: { quote: Quote; money: (amount: number) => stri
       </p>
       <ul className="mt-6">
         {quote.lines.map((line, i) => (
-          <li key={i} className="border-line grid grid-cols-[2.6rem_1fr_auto] gap-x-3 border-t border-dashed py-2.5">
+          <li
+            key={i}
+            className="border-line grid grid-cols-[2.6rem_3.5rem_1fr_auto] items-center gap-x-3 border-t border-dashed py-2.5"
+          >
             <b className="text-right text-lg">{line.pieces}</b>
+            {line.picture ? (
+              <img src={line.picture} alt="" className="h-14 w-14 object-contain" />
+            ) : (
+              <Dot srgb={line.srgb} className="size-8 justify-self-center" />
+            )}
             <span>
-              <b>
-                <Dot srgb={line.srgb} />
-                {line.what}
-              </b>
+              <b>{line.what}</b>
               <span className="text-ink2 block text-[15px]">{line.how}</span>
             </span>
             <span className="text-lg">{money(line.price)}</span>
