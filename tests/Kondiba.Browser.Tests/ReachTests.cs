@@ -174,4 +174,14 @@ public sealed class ReachTests(Site site) : IClassFixture<Fresh>
         maker.Go(page.StartsWith(OfOrder, StringComparison.Ordinal) ? $"{order}/{page[OfOrder.Length..]}".TrimEnd('/') : page);
         maker.Until(() => maker.Count("h1") > 0 && !maker.Shows("Loading"), page);
     }
+
+    [Fact]
+    public void An_order_is_fetched_packed_with_what_its_page_shows_and_no_more()
+    {
+        using var maker = new Maker(site);
+        maker.Open("Meteor night");
+        maker.Reload();
+        maker.Until(() => maker.Count("[data-testid=tray] image[href]") > 0, "the trays");
+        Assert.InRange(maker.FetchedKilobytes(), 100, 215);
+    }
 }

@@ -37,7 +37,9 @@ public sealed record CustomerHistory(Customer Customer, IReadOnlyList<CustomerOr
 /// <summary>An order of a customer.</summary>
 /// <param name="Order">As a list of orders has it.</param>
 /// <param name="Price">What was asked; null for whom prices are not shown, as is the next.</param>
-/// <param name="Balance">What of it is still to be paid, below nothing to be given back; null while nothing is promised and nothing paid.</param>
+/// <param name="Balance">
+/// What of it is still to be paid, below nothing to be given back; null while nothing is promised and nothing paid.
+/// </param>
 public sealed record CustomerOrder(OrderSummary Order, Money? Price, Money? Balance);
 
 /// <summary>Customers are known by their orders: who ordered under the same name is the same customer.</summary>

@@ -61,7 +61,7 @@ internal static class Jpeg
         && BinaryPrimitives.ReadUInt16BigEndian(frame[5..]) is > 0 and <= Longest
         && BinaryPrimitives.ReadUInt16BigEndian(frame[7..]) is > 0 and <= Longest;
 
-    /// <summary>Whether a segment is needed to show the picture as it is: JFIF's and Adobe's heads, colours, and all that is no note.</summary>
+    /// <summary>Whether a segment is needed to show the picture: JFIF's and Adobe's heads, colours, and all that is no note.</summary>
     private static bool IsOfPicture(byte marker, ReadOnlySpan<byte> content) => marker switch
     {
         0xE0 or 0xEE => true,

@@ -1,4 +1,4 @@
-import { useState, type ReactNode } from "react";
+import { useEffect, useState, type ReactNode } from "react";
 import { later } from "./later";
 
 const SheetPaper = later(() => import("./SheetPaper"), "SheetPaper");
@@ -16,5 +16,15 @@ export interface SheetProps {
 export function Sheet(props: SheetProps) {
   const [used, setUsed] = useState(props.open);
   if (props.open && !used) setUsed(true);
+  useEffect(() => {
+    if (!props.open) return;
+    // The first one's own code comes too late to know where the focus was.
+    const before = document.activeElement;
+    return () => {
+      setTimeout(() => {
+        if (document.activeElement === document.body && before instanceof HTMLElement) before.focus();
+      });
+    };
+  }, [props.open]);
   return used && <SheetPaper {...props} />;
 }

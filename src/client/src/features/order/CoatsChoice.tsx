@@ -12,12 +12,13 @@ const ways = [
 /** How many coats, and whether the first sets before the second. */
 export function CoatsChoice(props: {
   what: string;
-  line: Pick<OrderLine, "coats" | "atOnce">;
+  /** Of which they are; null for lines that do not agree. */
+  line: Pick<OrderLine, "coats" | "atOnce"> | null;
   note: string | undefined;
   onChange: (coats: Pick<OrderLine, "coats" | "atOnce">) => void;
 }) {
   const { line } = props;
-  const now = ways.find((way) => way.coats === line.coats && way.atOnce === (line.atOnce && line.coats > 1));
+  const now = line && ways.find((way) => way.coats === line.coats && way.atOnce === (line.atOnce && line.coats > 1));
   return (
     <Choice
       label={say("order.coats", { what: props.what })}
@@ -29,7 +30,7 @@ export function CoatsChoice(props: {
       }}
       note={props.note}
     >
-      {now?.label ?? say("order.coats-2", { coats: line.coats })}
+      {line ? (now?.label ?? say("order.coats-2", { coats: line.coats })) : say("order.different-coats")}
     </Choice>
   );
 }

@@ -37,7 +37,7 @@ export function DepthField(props: {
         aria-label={props.label}
         aria-invalid={props.note ? true : undefined}
         aria-describedby={props.note}
-        className="quiet field-sizing-content"
+        className="quiet field-sizing-content pointer-coarse:min-w-11"
         value={typed ?? depthName(props.depth)}
         onFocus={(e) => e.target.select()}
         onChange={(e) => setTyped(e.target.value)}
@@ -51,7 +51,9 @@ export function DepthField(props: {
         options={named.map((depth) => ({ value: depth, label: depthName(depth) }))}
         onChange={props.onChange}
       >
-        <ChevronDown aria-hidden size={14} className="text-ink2 inline" />
+        <span className="text-ink2 inline-grid size-6 place-content-center align-middle pointer-coarse:size-11">
+          <ChevronDown aria-hidden size={14} />
+        </span>
       </Choice>
     </span>
   );

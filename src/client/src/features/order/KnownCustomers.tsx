@@ -15,7 +15,10 @@ export function KnownCustomers({ typed, take }: { typed: string; take: (customer
   if (known)
     return (
       <p className="text-[13px]">
-        <Link className="text-act font-semibold" to={`/customers?name=${encodeURIComponent(known.name)}`}>
+        <Link
+          className="text-act inline-block py-1 font-semibold pointer-coarse:py-3.5"
+          to={`/customers?name=${encodeURIComponent(known.name)}`}
+        >
           {say("order.customer-orders", { count: known.orders })}
         </Link>
       </p>
@@ -28,7 +31,7 @@ export function KnownCustomers({ typed, take }: { typed: string; take: (customer
         <li key={customer.name}>
           <button
             type="button"
-            className="hover:bg-parchment hover:text-parchment-ink w-full px-2 py-1 text-left"
+            className="hover:bg-parchment hover:text-parchment-ink w-full px-2 py-1 text-left pointer-coarse:py-2.5"
             onClick={() => take(customer)}
           >
             <b>{customer.name}</b>{" "}

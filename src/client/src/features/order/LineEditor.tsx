@@ -1,12 +1,13 @@
 import { X } from "lucide-react";
-import { memo, useMemo } from "react";
+import { memo } from "react";
 import type { MouldTally, OrderLine, Reference } from "../../api/client";
-import { centreOf, colourOf, potKey, sizeOf } from "../../api/queries";
-import { Choice, Dot } from "../../ui/Choice";
+import { centreOf, sizeOf } from "../../api/queries";
+import { Choice } from "../../ui/Choice";
 import { How } from "../../ui/How";
 import { FieldNote } from "../../ui/notes";
 import { useWording } from "../../ui/units";
 import { AmountField } from "./AmountField";
+import { ColourChoice } from "./ColourChoice";
 import { CoatsChoice } from "./CoatsChoice";
 import { DepthField } from "./DepthField";
 import { LineLook } from "./LineLook";
@@ -171,48 +172,3 @@ export const LineEditor = memo(function LineEditor(props: {
     </li>
   );
 });
-
-/** A coating and its colour; those of the kitchen's usual coating come first and need no further word. */
-function ColourChoice(props: {
-  what: string;
-  line: OrderLine;
-  reference: Reference;
-  note: string | undefined;
-  onChange: (coating: string, colour: string) => void;
-}) {
-  const { line, reference, what } = props;
-  const colour = colourOf(reference, line.coating, line.colour);
-  const usual = reference.usualCoating;
-  const nameOf = (coating: string | null) => reference.coatings.find((c) => c.code === coating)?.name;
-  const options = useMemo(() => {
-    const name = (coating: string) => reference.coatings.find((c) => c.code === coating)?.name;
-    const first = reference.colours.filter((c) => c.coating === usual);
-    return [...first, ...reference.colours.filter((c) => c.coating !== usual)].map((c) => ({
-      value: potKey(c.coating, c.code),
-      label: (
-        <>
-          <Dot srgb={c.srgb} />
-          {c.name}
-        </>
-      ),
-      hint: c.coating === usual ? undefined : name(c.coating),
-    }));
-  }, [reference, usual]);
-
-  return (
-    <Choice
-      label={say("order.colour-2", { what })}
-      value={potKey(line.coating, line.colour)}
-      options={options}
-      onChange={(key) => {
-        const [coating = "", code = ""] = key.split(".");
-        props.onChange(coating, code);
-      }}
-      note={props.note}
-    >
-      <Dot srgb={colour?.srgb} />
-      {colour?.name ?? line.colour}
-      {line.coating !== usual && ` (${nameOf(line.coating) ?? line.coating})`}
-    </Choice>
-  );
-}

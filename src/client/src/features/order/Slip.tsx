@@ -9,6 +9,7 @@ import { FieldNote } from "../../ui/notes";
 import { notesOf } from "../../ui/problems";
 import { momentName, pickupWords } from "../../ui/units";
 import { useStill } from "../../ui/useStill";
+import { AllLines } from "./AllLines";
 import { Allergies } from "./Allergies";
 import { BeforeYouStart } from "./BeforeYouStart";
 import type { Draft, Edit } from "./draft";
@@ -155,6 +156,7 @@ export function Slip(props: {
             );
           })}
         </ul>
+        <AllLines lines={draft.lines} reference={reference} edit={edit} />
         <FieldNote id="note-lines" text={notes.lines ?? props.problem?.message} />
         {draft.lines.length > 0 && <PaletteRow draft={draft} reference={reference} notes={notes} edit={edit} />}
 

@@ -55,7 +55,8 @@ export function Payments(props: { draft: Draft; costing: Costing; notes: Record<
 
 function NewPayment({ expected, add }: { expected: number; add: (payment: Payment) => void }) {
   const today = dayOf(useKitchen().data?.now ?? new Date().toISOString());
-  const [amount, setAmount] = useState<number | null>(expected || null);
+  const [typed, setTyped] = useState<number | null>();
+  const amount = typed === undefined ? expected || null : typed;
   const [on, setOn] = useState<string | null>(null);
   const [note, setNote] = useState("");
   return (
@@ -66,7 +67,7 @@ function NewPayment({ expected, add }: { expected: number; add: (payment: Paymen
         if (amount) add({ amount, on: on ?? today, note });
       }}
     >
-      <NumberField label={say("price.amount-paid")} unit="money" value={amount} onChange={setAmount} />
+      <NumberField label={say("price.amount-paid")} unit="money" value={amount} onChange={setTyped} />
       <DateField label={say("price.paid-on")} value={on ?? today} onChange={setOn} />
       <TextField label={say("price.how-paid")} value={note} onChange={setNote} />
       <button type="submit" className="text-act py-1 text-left font-semibold">

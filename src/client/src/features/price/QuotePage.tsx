@@ -160,11 +160,14 @@ function Paper({ quote, money }: { quote: Quote; money: (amount: number) => stri
         {quote.lines.map((line, i) => (
           <li
             key={i}
-            className="border-line grid grid-cols-[2.6rem_3.5rem_1fr_auto] items-center gap-x-3 border-t border-dashed py-2.5"
+            className={[
+              "border-line grid grid-cols-[auto_2.5rem_minmax(0,1fr)_auto] items-center gap-x-2 border-t border-dashed py-2.5",
+              "sm:grid-cols-[2.6rem_3.5rem_1fr_auto] sm:gap-x-3 print:grid-cols-[2.6rem_3.5rem_1fr_auto]",
+            ].join(" ")}
           >
             <b className="text-right text-lg">{line.pieces}</b>
             {line.picture ? (
-              <img src={line.picture} alt="" className="h-14 w-14 object-contain" />
+              <img src={line.picture} alt="" className="size-10 object-contain sm:size-14 print:size-14" />
             ) : (
               <Dot srgb={line.srgb} className="size-8 justify-self-center" />
             )}
