@@ -53,5 +53,17 @@ public sealed class CustomerTests(Site site) : IClassFixture<Fresh>, IDisposable
         maker.See("Paid in full");
     }
 
+    [Fact]
+    public void All_dipped_lines_are_changed_at_once_and_back_in_one_step()
+    {
+        maker.Open("Chess final");
+        maker.See("All 2 dipped lines:");
+        maker.Choose("Coats on all lines", "two coats");
+        maker.Until(() => maker.Count("//li[@data-line]//button[contains(., 'two coats')]") == 2, "two coats on both lines");
+        maker.Press("Undo");
+        maker.Until(() => maker.Count("//li[@data-line]//button[contains(., 'one coat')]") == 2, "one coat again");
+        maker.SeeSaved();
+    }
+
     private static decimal Money(string text) => decimal.Parse(text.Split('\n')[0].Trim('€', ' '), CultureInfo.InvariantCulture);
 }

@@ -21,7 +21,7 @@ export const AllLines = memo(function AllLines(props: { lines: OrderLine[]; refe
     }));
   const what = say("order.all-lines-2");
   return (
-    <p className="border-line text-ink2 border-t border-dashed pt-2 text-[15px] print:hidden">
+    <p className="border-line text-ink2 border-t border-dashed py-2 text-[15px] print:hidden">
       {say("order.all-lines", { count: dipped.length })}{" "}
       <ColourChoice
         what={what}

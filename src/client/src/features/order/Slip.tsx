@@ -54,6 +54,8 @@ export function Slip(props: {
   }, [draft.name]);
 
   const isMade = draft.state === "made" || draft.state === "handedOver";
+  // What has been made was collected when it was.
+  const pickupNote = isMade ? undefined : notes.pickup;
   const [day = "", time = ""] = (draft.pickup ?? "").split("T");
   const setPickup = (day: string, time: string) =>
     edit("pickup", (draft) => ({ ...draft, pickup: day && time ? `${day}T${time.slice(0, 5)}:00` : null }));
@@ -92,8 +94,8 @@ export function Slip(props: {
             <DayInput
               aria-label={say("order.pickup-day")}
               className="quiet w-full"
-              aria-invalid={!!notes.pickup}
-              aria-describedby={notes.pickup && "note-pickup"}
+              aria-invalid={!!pickupNote}
+              aria-describedby={pickupNote && "note-pickup"}
               value={day || null}
               onChange={(to, at) => setPickup(to ?? "", at ?? (time || "12:00"))}
             />
@@ -102,14 +104,14 @@ export function Slip(props: {
             <TimeInput
               aria-label={say("order.pickup-time")}
               className="quiet w-full"
-              aria-invalid={!!notes.pickup}
+              aria-invalid={!!pickupNote}
               value={time || null}
               onChange={(to, on) => setPickup(on ?? (day || dayOf(props.now ?? "")), to)}
             />
           </Ruled>
         </div>
         {draft.pickup && <p className="text-ink2 text-[13px]">{pickupWords(draft.pickup, props.now)}</p>}
-        <FieldNote id="note-pickup" text={notes.pickup} />
+        <FieldNote id="note-pickup" text={pickupNote} />
         <Who
           client={draft.client}
           contact={draft.contact}
