@@ -8,13 +8,12 @@ const call = /\bsay\(\s*(?:"([^"]+)"|(?=[^)]))/g;
  * `say("Close")`. What is not in the catalogue, or is not a plain key, does not build.
  */
 export function catalogue(path: string): Plugin {
-  const read = () => JSON.parse(readFileSync(path, "utf8")) as Record<string, string>;
-  let sentences = read();
+  let sentences: Record<string, string> = {};
   return {
     name: "catalogue",
     enforce: "pre",
     buildStart() {
-      sentences = read();
+      sentences = JSON.parse(readFileSync(path, "utf8")) as Record<string, string>;
       this.addWatchFile(path);
     },
     transform: {

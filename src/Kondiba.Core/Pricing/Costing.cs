@@ -32,10 +32,8 @@ public sealed record LineCost(int Line, int Pieces, Money Cost, Money PerPiece, 
 /// <param name="Price">What to ask.</param>
 /// <param name="Floor">Below this price more is spent than comes in, the maker's time not counted.</param>
 /// <param name="Wage">What an hour of the maker's brings at this price; null when it takes no time.</param>
-/// <param name="Profit">What is left of the price when everything is paid for, the maker's time too.</param>
 /// <param name="Deposit">To be paid ahead.</param>
 /// <param name="Paid">What has been paid so far.</param>
-/// <param name="Balance">What is still to be paid; below nothing it is to be given back.</param>
 /// <param name="Drivers">What drives the cost, in words.</param>
 /// <param name="Problems">Wares without a price, and a price that does not pay.</param>
 /// <param name="Sample">Prices in it that are examples still: nobody is quoted on them.</param>
@@ -48,14 +46,18 @@ public sealed record Costing(
     Figure<Money> Price,
     Money Floor,
     Money? Wage,
-    Money Profit,
     Money Deposit,
     Money Paid,
-    Money Balance,
     IReadOnlyList<Message> Drivers,
     IReadOnlyList<Problem> Problems,
     IReadOnlyList<SamplePrice> Sample)
 {
+    /// <summary>What is left of the price when everything is paid for, the maker's time too.</summary>
+    public Money Profit => Price.Value - Cost;
+
+    /// <summary>What is still to be paid; below nothing it is to be given back.</summary>
+    public Money Balance => Price.Value - Paid;
+
     /// <summary>Costs an order.</summary>
     /// <param name="order">The order as typed.</param>
     /// <param name="tally">What it comes to.</param>
@@ -94,7 +96,6 @@ public sealed record Costing(
         var price = PriceOf(by, cost, tally.Pieces, c);
         var linePrices = Cents.Allot(price.Value, by.By is PriceBy.Dozen ? pieces : [.. lineCosts.Select(m => m.Amount)]);
         var floor = cost - parts.Where(p => p.Code is "time").Select(p => p.Cost.Value).Sum();
-        Money paid = new(Payment.Sum(order.Payments));
         var hours = (decimal)hands.All.Value.TotalHours;
         var wage = hours > 0 ? Cents.Round((price.Value - floor).Amount / hours) : (Money?)null;
         return new(
@@ -107,10 +108,8 @@ public sealed record Costing(
             price,
             floor,
             wage,
-            price.Value - cost,
             order.Deposit is { } deposit and >= 0 ? new(deposit) : Cents.Up(price.Value.Amount * (decimal)c.Deposit.Value.Si, new(1)),
-            paid,
-            price.Value - paid,
+            new(Payment.Sum(order.Payments)),
             DriversOf(parts, cost, hands, order, tally, tables.Reference, lineCosts),
             [.. Minded(price.Value, cost, floor, wage, c), .. unpriced],
             SamplePrice.Among(wares, tables.Reference));

@@ -4,6 +4,7 @@ using Kondiba.Core.Orders;
 using Kondiba.Core.Pricing;
 using Kondiba.Data;
 using Kondiba.Web.Orders;
+using Kondiba.Web.Prices;
 using Kondiba.Web.Sessions;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
@@ -72,25 +73,25 @@ internal static class CustomersApi
     }
 
     private static async Task<Results<Ok<CustomerHistory>, NotFound>> HistoryAsync(
-        string name, KondibaContext db, OrderService orders, KitchenThings things, ClaimsPrincipal user)
+        string name, KondibaContext db, KitchenThings things, KitchenClock clock, ClaimsPrincipal user)
     {
         var all = await OrdersOfCustomers(db).Select(o => o.Client).Distinct().ToListAsync(db.Gone);
         var spelt = all.Where(client => client.Equals(name.Trim(), StringComparison.OrdinalIgnoreCase)).ToList();
         var theirs = await OrdersOfCustomers(db).Where(o => spelt.Contains(o.Client))
-            .OrderByDescending(o => o.Pickup).Take(Page).Select(o => o.Id).ToListAsync(db.Gone);
+            .OrderByDescending(o => o.Pickup).Take(Page).Select(OrderSummary.Of).ToListAsync(db.Gone);
         if (theirs.Count == 0)
             return TypedResults.NotFound();
-        var whole = await db.WholeOrders.AsNoTracking().Where(o => theirs.Contains(o.Id)).OrderByDescending(o => o.Pickup)
-            .ToListAsync(db.Gone);
-        var tables = await things.TablesAsync();
+        var ids = theirs.Select(o => o.Id).ToList();
+        var whole = await db.WholeOrders.Where(o => ids.Contains(o.Id)).OrderByDescending(o => o.Pickup).ToListAsync(db.Gone);
+        var drafts = whole.ToDictionary(o => o.Id, o => o.ToDraft());
         List<CustomerOrder> listed = [];
-        foreach (var order in whole)
+        foreach (var order in theirs)
         {
-            var costing = user.IsOwner() ? Costing.For(order.ToDraft(), await orders.TallyAsync(order.ToDraft()), tables) : null;
-            listed.Add(new(OrderSummary.Of(order), costing?.Price.Value, costing is null ? null : BalanceOf(order.State, costing)));
+            var costing = user.IsOwner() ? await PricesApi.CostAsync(drafts[order.Id], things, clock) : null;
+            listed.Add(new(order, costing?.Price.Value, costing is null ? null : BalanceOf(order.State, costing)));
         }
 
-        var customer = Known([.. whole.Select(o => new Said(o.Client, o.Contact, o.Handover, o.Place, o.Allergies, o.Pickup))]);
+        var customer = Known(whole.Select(o => new Said(o.Client, o.Contact, o.Handover, o.Place, o.Allergies, o.Pickup)));
         var owed = listed.Sum(o => o.Balance?.Amount ?? 0);
         return TypedResults.Ok(new CustomerHistory(customer, listed, user.IsOwner() ? new Money(owed) : null));
     }

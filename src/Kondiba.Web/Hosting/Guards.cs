@@ -42,6 +42,7 @@ internal static class Guards
         await next(context);
     });
 
+    private const string Assets = "/assets";
     private const string Packed = ".br";
     private static readonly FileExtensionContentTypeProvider Types = new();
 
@@ -52,7 +53,7 @@ internal static class Guards
         {
             var path = file.Context.Request.Path;
             var headers = file.Context.Response.Headers;
-            headers.CacheControl = path.StartsWithSegments("/assets") ? "public, max-age=31536000, immutable" : "no-cache";
+            headers.CacheControl = path.StartsWithSegments(Assets) ? "public, max-age=31536000, immutable" : "no-cache";
             headers.Vary = HeaderNames.AcceptEncoding;
             if (!file.File.Name.EndsWith(Packed, StringComparison.Ordinal))
                 return;
@@ -75,7 +76,9 @@ internal static class Guards
         app.Use((context, next) =>
         {
             var packed = context.Request.Path + Packed;
-            if (Unpacks(context.Request) && app.Environment.WebRootFileProvider.GetFileInfo(packed).Exists)
+            if (context.Request.Path.StartsWithSegments(Assets)
+                && Unpacks(context.Request)
+                && app.Environment.WebRootFileProvider.GetFileInfo(packed).Exists)
                 context.Request.Path = packed;
             return next(context);
         });

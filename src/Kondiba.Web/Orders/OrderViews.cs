@@ -1,3 +1,4 @@
+using System.Linq.Expressions;
 using System.Text.Json.Serialization;
 using Kondiba.Core.Amounts;
 using Kondiba.Core.Decoration;
@@ -113,8 +114,8 @@ public sealed record OrderSummary(
     Message Next,
     IReadOnlyList<string> Pots)
 {
-    /// <summary>A whole order as a list has it.</summary>
-    public static OrderSummary Of(Order o) => new(
+    /// <summary>An order as a list has it, read by its database.</summary>
+    public static readonly Expression<Func<Order, OrderSummary>> Of = o => new(
         o.Id,
         o.Number,
         o.Name,
@@ -124,8 +125,11 @@ public sealed record OrderSummary(
         o.State,
         o.IsTemplate,
         o.Pieces,
-        o.IsTemplate ? Message.None : NextStep.Of(o.State, o.Handover),
-        [.. o.Lines.OrderBy(l => l.Position).Select(l => $"{l.Coating}.{l.Colour}")]);
+        NextOf(o.IsTemplate, o.State, o.Handover),
+        o.Lines.OrderBy(l => l.Position).Select(l => l.Coating + "." + l.Colour).ToList());
+
+    private static Message NextOf(bool isTemplate, OrderState state, Handover handover) =>
+        isTemplate ? Message.None : NextStep.Of(state, handover);
 }
 
 /// <summary>Orders that were looked for.</summary>

@@ -49,33 +49,8 @@ internal static class OrdersApi
             orders = orders.Where(o => o.Search.Matches(EF.Functions.ToTsQuery("simple", terms))
                 || (OrderSearch.Number(q) != null && o.Number == OrderSearch.Number(q)));
         var found = await orders.OrderByDescending(o => o.Pickup).ThenByDescending(o => o.Id).Skip(Math.Max(0, skip ?? 0)).Take(Page + 1)
-            .Select(o => new
-            {
-                o.Id,
-                o.Number,
-                o.Name,
-                o.Client,
-                o.Pickup,
-                o.Place,
-                o.State,
-                o.Handover,
-                o.IsTemplate,
-                o.Pieces,
-                Pots = o.Lines.OrderBy(l => l.Position).Select(l => l.Coating + "." + l.Colour).ToList(),
-            }).ToListAsync(db.Gone);
-        var page = found.Take(Page).Select(o => new OrderSummary(
-            o.Id,
-            o.Number,
-            o.Name,
-            o.Client,
-            o.Pickup,
-            o.Place,
-            o.State,
-            o.IsTemplate,
-            o.Pieces,
-            o.IsTemplate ? Message.None : NextStep.Of(o.State, o.Handover),
-            o.Pots));
-        return TypedResults.Ok(new OrdersFound([.. page], found.Count > Page));
+            .Select(OrderSummary.Of).ToListAsync(db.Gone);
+        return TypedResults.Ok(new OrdersFound([.. found.Take(Page)], found.Count > Page));
     }
 
     private static async Task<Results<Created<OrderView>, Ok<OrderView>, Refused, ProblemHttpResult>> CreateAsync(

@@ -51,12 +51,17 @@ public sealed record QuotePictures(IReadOnlyList<string> Pictures)
         };
     }
 
-    private static bool IsPicture(string? url) => Kinds.Any(k =>
-        url?.Length <= Longest
-        && url.StartsWith(k.Kind, StringComparison.Ordinal)
-        && Convert.TryFromBase64String(url[k.Kind.Length..], new byte[Longest], out var length)
-        && length > k.Begins.Length
-        && Convert.FromBase64String(url[k.Kind.Length..]).AsSpan().StartsWith(k.Begins));
+    private static bool IsPicture(string? url)
+    {
+        if (url is null || url.Length > Longest)
+            return false;
+        var (kind, begins) = Kinds.FirstOrDefault(k => url.StartsWith(k.Kind, StringComparison.Ordinal));
+        var bytes = new byte[Longest];
+        return kind is not null
+            && Convert.TryFromBase64String(url[kind.Length..], bytes, out var length)
+            && length > begins.Length
+            && bytes.AsSpan().StartsWith(begins);
+    }
 }
 
 /// <summary>A new link, told once.</summary>

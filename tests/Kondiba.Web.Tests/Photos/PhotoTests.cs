@@ -94,8 +94,7 @@ public sealed class PhotoTests(Server server) : IClassFixture<Server>
     [Fact]
     public async Task A_look_has_photos_and_nothing_that_is_not_there_has()
     {
-        using var sample = Server.Browser(server.Sample);
-        (await sample.PostAsJsonAsync("/api/session", new { })).EnsureSuccessStatusCode();
+        using var sample = await Server.EnterAsync(server.Sample);
         var look = (string)(await sample.GetFromJsonAsync<JsonArray>("/api/looks"))![0]!["look"]!["code"]!;
         var photo = Guid.NewGuid();
         (await sample.PutAsync($"/api/photos/looks/{look}/{photo}", File(Picture))).EnsureSuccessStatusCode();

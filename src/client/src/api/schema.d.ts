@@ -2438,13 +2438,13 @@ export interface components {
             price: components["schemas"]["FigureOfMoney"];
             floor: components["schemas"]["Money"];
             wage: null | components["schemas"]["Money"];
-            profit: components["schemas"]["Money"];
             deposit: components["schemas"]["Money"];
             paid: components["schemas"]["Money"];
-            balance: components["schemas"]["Money"];
             drivers: string[];
             problems: components["schemas"]["Problem"][];
             sample: components["schemas"]["SamplePrice"][];
+            profit: components["schemas"]["Money"];
+            balance: components["schemas"]["Money"];
         };
         /** @enum {unknown} */
         CountedIn: "pieces" | "dozens" | "weight" | "packs";

@@ -1,13 +1,13 @@
 import { useQuery } from "@tanstack/react-query";
 import { useEffect, useRef, useState } from "react";
 import { Link, useSearchParams } from "react-router";
-import type { Customer, CustomerHistory, OrderSummary } from "../../api/client";
+import type { Customer, CustomerHistory } from "../../api/client";
 import { customersQuery, historyQuery } from "../../api/queries";
 import { TextField } from "../../ui/fields";
 import { ErrorNote, Waiting } from "../../ui/notes";
 import { dayName, useWording, type Wording } from "../../ui/units";
 import { listedOr, say } from "../../wording/say";
-import { CopyOrder } from "../orders/CopyOrder";
+import { OrderAgain } from "../orders/CopyOrder";
 import { OrderRow } from "../orders/OrderRow";
 import { called } from "./called";
 
@@ -103,7 +103,6 @@ function Orders(props: { history: CustomerHistory; chosen: boolean }) {
     // On a phone they are below the list they were chosen from.
     if (chosen) heading.current?.focus();
   }, [chosen]);
-  const [copied, setCopied] = useState<OrderSummary>();
   return (
     <section aria-label={customer.name} className="min-w-0">
       <h2 ref={heading} tabIndex={-1} className="scroll-mt-4 font-serif text-[26px] leading-tight outline-none">
@@ -122,18 +121,11 @@ function Orders(props: { history: CustomerHistory; chosen: boolean }) {
             <span className="text-right @max-3xl:order-5">
               {price !== null && <b className="block">{wording.money(price)}</b>}
               {balance !== null && <span className="text-ink2 block text-[13px]">{owed(balance, wording)}</span>}
-              <button
-                className="text-act font-semibold"
-                aria-label={say("orders.again-2", { name: order.name })}
-                onClick={() => setCopied(order)}
-              >
-                {say("orders.order-again")}
-              </button>
+              <OrderAgain order={order} />
             </span>
           </OrderRow>
         ))}
       </ul>
-      {copied && <CopyOrder key={copied.id} order={copied} close={() => setCopied(undefined)} />}
     </section>
   );
 }

@@ -1,4 +1,5 @@
 import type { HandbookSection } from "../../api/client";
+import { hasAll } from "../../ui/hasAll";
 import { say } from "../../wording/say";
 
 export const sectionNames: Record<string, string> = {
@@ -20,22 +21,21 @@ export const sectionNames: Record<string, string> = {
 
 /** What of the handbook has all the words that are looked for, wherever in an entry; all of it where none is. */
 export function found(book: HandbookSection[], find: string): HandbookSection[] {
-  const words = find.toLowerCase().split(/\s+/).filter(Boolean);
+  const sought = hasAll(find);
   return book
     .map((section) => ({
       ...section,
-      entries: section.entries.filter((entry) => {
-        const said = [
-          sectionNames[section.code] ?? "",
-          entry.title,
-          ...entry.text,
-          ...entry.facts.map((f) => f.what),
-          entry.source?.text ?? "",
-        ]
-          .join(" ")
-          .toLowerCase();
-        return words.every((word) => said.includes(word));
-      }),
+      entries: section.entries.filter((entry) =>
+        sought(
+          [
+            sectionNames[section.code] ?? "",
+            entry.title,
+            ...entry.text,
+            ...entry.facts.map((f) => f.what),
+            entry.source?.text ?? "",
+          ].join(" "),
+        ),
+      ),
     }))
     .filter((section) => section.entries.length > 0);
 }

@@ -5,6 +5,7 @@ import { Link, useLocation } from "react-router";
 import { answer, api, ApiError, type Look, type LookItem, type LookLibrary, type Reference } from "../../api/client";
 import { centreOf, colourOf, looksQuery, referenceQuery, sizeOf } from "../../api/queries";
 import { TextField } from "../../ui/fields";
+import { hasAll } from "../../ui/hasAll";
 import { ErrorNote, Waiting } from "../../ui/notes";
 import { Removed } from "../kitchen/parts";
 import { useKeep } from "../../ui/useKeep";
@@ -71,7 +72,7 @@ function wordsOf({ look, usedIn }: LookItem, reference: Reference): string {
   );
   const size = sizeOf(reference, look.centre, look.size)?.name;
   const centre = centreOf(reference, look.centre);
-  return [look.name, centre?.name, centre?.plural, size, ...colours, ...decor, ...usedIn].join(" ").toLowerCase();
+  return [look.name, centre?.name, centre?.plural, size, ...colours, ...decor, ...usedIn].join(" ");
 }
 
 /** All looks in one computation, so that they are drawn from the same geometry as everywhere. */
@@ -81,8 +82,8 @@ function Shelf({ looks, reference }: { looks: LookItem[]; reference: Reference }
     ...orderOf(designOf(looks[0]?.look as Look), 1),
     lines: looks.map(({ look }) => ({ ...designOf(look), amount: 1, countedIn: "pieces" })),
   });
-  const sought = find.toLowerCase().split(/\s+/);
-  const found = looks.map((item) => sought.every((word) => wordsOf(item, reference).includes(word)));
+  const sought = hasAll(find);
+  const found = looks.map((item) => sought(wordsOf(item, reference)));
   return (
     <>
       <TextField label={say("looks.find")} value={find} onChange={setFind} className="mt-3 max-w-sm" />

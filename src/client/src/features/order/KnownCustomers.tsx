@@ -9,8 +9,8 @@ const shownAtMost = 4;
 
 /** Customers whom what is typed could mean; taken, an order has how to reach them and what they must not have. */
 export function KnownCustomers({ typed, take }: { typed: string; take: (customer: Customer) => void }) {
-  const customers = useQuery(customersQuery).data ?? [];
   const name = typed.trim().toLowerCase();
+  const customers = useQuery({ ...customersQuery, enabled: name !== "" }).data ?? [];
   const known = customers.find((customer) => customer.name.toLowerCase() === name);
   if (known)
     return (
@@ -23,7 +23,7 @@ export function KnownCustomers({ typed, take }: { typed: string; take: (customer
         </Link>
       </p>
     );
-  const found = name ? called(customers, name).slice(0, shownAtMost) : [];
+  const found = name === "" ? [] : called(customers, name).slice(0, shownAtMost);
   if (found.length === 0) return null;
   return (
     <ul aria-label={say("order.known-customers")} className="border-line bg-panel rounded-md border text-[15px]">

@@ -8,8 +8,25 @@ import { Sheet } from "../../ui/Sheet";
 import { KeepButtons } from "../../ui/buttons";
 import { say } from "../../wording/say";
 
+/** The same order again, at its end in a list. */
+export function OrderAgain({ order, className = "" }: { order: OrderSummary; className?: string }) {
+  const [asked, setAsked] = useState(false);
+  return (
+    <>
+      <button
+        className={`text-act font-semibold ${className}`}
+        aria-label={say("orders.again-2", { name: order.name })}
+        onClick={() => setAsked(true)}
+      >
+        {say("orders.order-again")}
+      </button>
+      {asked && <CopyOrder order={order} close={() => setAsked(false)} />}
+    </>
+  );
+}
+
 /** The same again: another day, more or fewer pieces, or as a template. */
-export function CopyOrder({ order, close }: { order: OrderSummary; close: () => void }) {
+function CopyOrder({ order, close }: { order: OrderSummary; close: () => void }) {
   const navigate = useNavigate();
   const queries = useQueryClient();
   const [name, setName] = useState(order.name);

@@ -1,13 +1,13 @@
 import { keepPreviousData, useInfiniteQuery } from "@tanstack/react-query";
 import { Search } from "lucide-react";
-import { useDeferredValue, useEffect, useRef, useState } from "react";
+import { useDeferredValue, useEffect, useRef } from "react";
 import { Link, useSearchParams } from "react-router";
-import { answer, api, type OrderState, type OrderSummary } from "../../api/client";
+import { answer, api, type OrderState } from "../../api/client";
 import { ErrorNote, Waiting } from "../../ui/notes";
 import { stateOrder, states } from "../../ui/states";
 import { useShortcuts } from "../../ui/useShortcuts";
 import { Words } from "../../ui/Words";
-import { CopyOrder } from "./CopyOrder";
+import { OrderAgain } from "./CopyOrder";
 import { OrderRow } from "./OrderRow";
 import { say } from "../../wording/say";
 
@@ -18,7 +18,6 @@ export function OrdersPage() {
   const [search, setSearch] = useSearchParams();
   const q = search.get("q") ?? "";
   const shown = (search.get("show") ?? "all") as Shown;
-  const [copied, setCopied] = useState<OrderSummary>();
   const field = useRef<HTMLInputElement>(null);
   useShortcuts({ "/": () => field.current?.focus() });
   useEffect(() => {
@@ -107,13 +106,7 @@ export function OrdersPage() {
       <ul className="@container mt-4">
         {orders.map((order) => (
           <OrderRow key={order.id} order={order}>
-            <button
-              className="text-act text-right font-semibold @max-3xl:order-5"
-              aria-label={say("orders.again-2", { name: order.name })}
-              onClick={() => setCopied(order)}
-            >
-              {say("orders.order-again")}
-            </button>
+            <OrderAgain order={order} className="text-right @max-3xl:order-5" />
           </OrderRow>
         ))}
       </ul>
@@ -126,7 +119,6 @@ export function OrdersPage() {
           {say("orders.earlier-ones")}
         </button>
       )}
-      {copied && <CopyOrder key={copied.id} order={copied} close={() => setCopied(undefined)} />}
     </div>
   );
 }

@@ -8,6 +8,7 @@ import { Sheet } from "../../ui/Sheet";
 import { amountIn, useWording } from "../../ui/units";
 import { KeepButtons, TextButton } from "../../ui/buttons";
 import { codeOf, useKeep } from "../../ui/useKeep";
+import { hasAll } from "../../ui/hasAll";
 import { newId } from "../../api/newId";
 import { fieldBox } from "../../ui/fieldBox";
 import { say } from "../../wording/say";
@@ -51,8 +52,8 @@ export function PutIn(props: { pantry: Pantry; close: () => void; done: (lot: Lo
     setPacks(1);
   };
   const called = (text: string) => {
-    const words = text.toLowerCase().split(/\s+/).filter(Boolean);
-    return pantry.wares.filter((w) => words.every((word) => w.name.toLowerCase().includes(word)));
+    const sought = hasAll(text);
+    return pantry.wares.filter((w) => sought(w.name));
   };
   const found = called(typed).slice(0, shownAtMost);
 

@@ -1,6 +1,5 @@
 import { useEffect, useState } from "react";
-import { flushSync } from "react-dom";
-import { createRoot } from "react-dom/client";
+import { decoded, drawn } from "./drawn";
 import { Piece } from "./Piece";
 import { overhang, type PieceLook } from "./points";
 
@@ -73,16 +72,5 @@ function drawing(look: PieceLook, seed: number): Picture {
   // Without a size of its own a picture is as large as some browsers please.
   sheet.setAttribute("width", `${box.width}`);
   sheet.setAttribute("height", `${box.height}`);
-  const root = createRoot(sheet);
-  flushSync(() => root.render(<Piece look={look} seed={seed} />));
-  const text = new XMLSerializer().serializeToString(sheet);
-  root.unmount();
-  return { href: `data:image/svg+xml,${encodeURIComponent(text)}`, ...box };
-}
-
-/** As soon as a picture can be shown without a blank moment. */
-async function decoded(href: string) {
-  const image = new Image();
-  image.src = href;
-  await image.decode();
+  return { href: drawn(sheet, <Piece look={look} seed={seed} />, () => sheet), ...box };
 }

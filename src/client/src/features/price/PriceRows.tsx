@@ -5,6 +5,7 @@ import { priceListQuery } from "../../api/queries";
 import { KeepButtons } from "../../ui/buttons";
 import { NumberField, TextField } from "../../ui/fields";
 import { Waiting } from "../../ui/notes";
+import { hasAll } from "../../ui/hasAll";
 import { useKeep } from "../../ui/useKeep";
 import { useWording } from "../../ui/units";
 import { say } from "../../wording/say";
@@ -16,8 +17,8 @@ export function PriceList() {
   const list = useQuery(priceListQuery);
   const [find, setFind] = useState("");
   if (!list.data) return <Waiting />;
-  const words = find.toLowerCase().split(/\s+/);
-  const found = list.data.filter((item) => words.every((word) => item.name.toLowerCase().includes(word)));
+  const sought = hasAll(find);
+  const found = list.data.filter((item) => sought(item.name));
   return (
     <section aria-labelledby="packs-and-prices" className="mt-10 max-w-3xl">
       <h2 id="packs-and-prices" className="font-serif text-[22px]">
