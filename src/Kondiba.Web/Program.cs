@@ -126,8 +126,8 @@ api.MapSample();
 api.MapFormats();
 api.MapChanges();
 api.MapDeleted();
-app.Map("/api/{**rest}", () => TypedResults.Problem(
-    title: "Not found. It may have been deleted.", statusCode: StatusCodes.Status404NotFound)).ExcludeFromDescription();
+app.Map("/api/{**rest}", () => new Declined(
+    StatusCodes.Status404NotFound, "refused.not-found")).ExcludeFromDescription();
 app.MapClientPage();
 
 // The build runs this program once to write the OpenAPI document; there is no database then.

@@ -182,6 +182,6 @@ public sealed class ReachTests(Site site) : IClassFixture<Fresh>
         maker.Open("Meteor night");
         maker.Reload();
         maker.Until(() => maker.Count("[data-testid=tray] image[href]") > 0, "the trays");
-        Assert.InRange(maker.FetchedKilobytes(), 100, 215);
+        Assert.InRange(maker.FetchedKilobytes(), 100, 180);
     }
 }

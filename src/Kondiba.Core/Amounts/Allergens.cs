@@ -61,13 +61,16 @@ public static class Allergens
         foreach (var use in Of(order, tables).Where(u => u.Kind is AllergenKind.NotKnown || allergies.Contains(u.Allergen)))
         {
             var several = use.Component.Split(',')[0].EndsWith('s');
-            var (must, says) = use.Kind switch
+            var says = use.Kind switch
             {
-                AllergenKind.Contains => (use.Allergen, $"{use.Component} contain{(several ? "" : "s")} it"),
-                AllergenKind.MayContain => (use.Allergen, $"{use.Component} may contain it"),
-                _ => (string.Join(" or ", allergies), $"what is in {use.Component} is not known"),
+                AllergenKind.Contains => Message.Of("safety.contains-it", ("component", use.Component), ("count", several ? 2 : 1)),
+                AllergenKind.MayContain => Message.Of("safety.may-contain-it", ("component", use.Component)),
+                _ => Message.Of("safety.not-known-what-is-in", ("component", use.Component)),
             };
-            yield return new($"lines[{use.Line}].{use.Field}", Message.Of("safety.customer-must-not", ("must", must), ("says", says)),
+            IReadOnlyList<string> must = use.Kind is AllergenKind.NotKnown ? allergies : [use.Allergen];
+            yield return new(
+                $"lines[{use.Line}].{use.Field}",
+                Message.Of("safety.customer-must-not", ("must", Argument.Of(must)), ("says", says)),
                 use.Kind is AllergenKind.NotKnown
                     ? Message.Of("safety.customer-must-not.do")
                     : Message.Of("safety.choose-another-leave-line"), Severity.Mind);

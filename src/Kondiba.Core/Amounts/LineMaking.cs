@@ -58,7 +58,7 @@ internal sealed record LineMaking(
             && centre.Size(of) is { } one
             ? (centre, one)
             : null;
-        var holds = $"No mould is chosen: a cavity of {cavity.Holds.In("mL"):0} mL is assumed";
+        var holds = Message.Of("amounts.no-mould", ("holds", cavity.Holds));
         if (insert is { } pressed)
             tell(
                 "making.mould",

@@ -33,10 +33,10 @@ public sealed record Recipe(
     IReadOnlyList<Drops> Drops,
     string Srgb,
     double DeltaE,
-    string Words,
+    Message Words,
     bool Reached,
     IReadOnlyList<OneMore> OneMore,
-    IReadOnlyList<string> Warnings)
+    IReadOnlyList<Message> Warnings)
 {
     /// <summary>Most colours in one recipe.</summary>
     public const int MostColours = 3;
@@ -64,17 +64,16 @@ public sealed record Recipe(
         var oneMore = atHand.Select(tint => (tint.Code, Look: Look([.. whole, (tint, 1)])))
             .Select(t => new OneMore(t.Code, Spectrum.SrgbOf(t.Look), Lab.DeltaE(target, t.Look))).OrderBy(m => m.DeltaE);
 
-        List<string> warnings = [];
+        List<Message> warnings = [];
         var total = per100.Sum();
         if (total >= c.HeavyFrom.Value.Si)
             warnings.Add(
-                $"{total} drops in 100 g is a lot: it may taste of colour and stay soft. Ready-coloured wafers work better.");
+                Message.Of("colour.many-drops", ("drops", total)));
         if (drops.Where(d => d.Tint.Carrier is Carrier.Water).Select(d => d.Tint.Name).ToList() is { Count: > 0 } watery)
             warnings.Add(
-                $"{English.List(watery)} {(watery.Count == 1 ? "is" : "are")} water-based and can seize coating. "
-                + "Use an oil-based one, or stir a drop into a small cup first.");
+                Message.Of("colour.water-based", ("colours", Argument.Of(watery)), ("count", watery.Count)));
         if (drops.Any(d => Spectrum.LabOf(d.Tint.Swatch).Hue is > 230 and < 300) && Spectrum.LabOf(baseSrgb) is { B: > 8, L: > 70 })
-            warnings.Add("On an ivory base blue turns towards green. Bright white keeps it blue.");
+            warnings.Add("colour.blue-on-ivory");
         return new(
             [.. drops.Zip(whole, (d, pot) => new Drops(d.Tint.Code, d.Per100, (int)pot.InPot))],
             Spectrum.SrgbOf(look),

@@ -1,6 +1,7 @@
 using System.Text.Json.Serialization;
 using Kondiba.Core.Facts;
 using Kondiba.Core.Measures;
+using Kondiba.Core.Wording;
 
 namespace Kondiba.Core.Colour;
 
@@ -58,13 +59,13 @@ public sealed record ColourConstants(
     Sourced<Share> Seen)
 {
     /// <summary>How far apart two colours are, in words.</summary>
-    public string Words(double deltaE) => deltaE switch
+    public Message Words(double deltaE) => deltaE switch
     {
-        _ when deltaE < Same.Value.Si => "no visible difference",
-        _ when deltaE < Close.Value.Si => "a very close match",
-        _ when deltaE < Off.Value.Si => "a shade off",
-        _ when deltaE < Reached.Value.Si => "clearly a different shade",
-        _ => "another colour",
+        _ when deltaE < Same.Value.Si => "colour.match-same",
+        _ when deltaE < Close.Value.Si => "colour.match-close",
+        _ when deltaE < Off.Value.Si => "colour.match-off",
+        _ when deltaE < Reached.Value.Si => "colour.match-clearly-off",
+        _ => "colour.match-another",
     };
 
     /// <summary>Whether a drizzle of one colour is seen on a coat of the other.</summary>

@@ -298,9 +298,7 @@ public static partial class OwnTables
             own.Code, own.Name, Mine(
                 perArea, like?.PerArea), Mine(
                     Quantities.Of<Length>(own.Grain, "mm"), like?.Grain), own.Form, own.Srgb, own.Heavy, own.Allergens,
-            like?.How ?? (own.Only is GoesOn.Set
-                ? "Brush with edible glue first; shake off what doesn’t stick."
-                : "Scatter over a catch bowl while the coat is wet."), own.MayContain, own.Only, own.Words);
+            like?.How ?? Plainly(own.Only is GoesOn.Set ? "decoration.glue-first" : "decoration.scatter"), own.MayContain, own.Only, own.Words);
     }
 
     /// <summary>What was weighed on pieces, by the area of their coat that it covered.</summary>
@@ -320,15 +318,16 @@ public static partial class OwnTables
         return new(known.PerArea.Value.Si * weighed.Grams / weighed.Pieces / piece.In("g"));
     }
 
+    /// <summary>A sentence of the catalogue as the reference data write theirs.</summary>
+    private static string Plainly(string code) => Catalogue.Say(code, Voice.Plain);
+
     private static Part Part(OwnPart own, ReferenceData shipped)
     {
         var like = shipped.Decor.Part(own.Code);
         return new(
             own.Code, own.Name, own.Plural, Mine(
                 Quantities.Of<Length>(own.Across, "mm"), like?.Across), Mine(Quantities.Of<Mass>(own.Dot, "g"), like?.Dot), own.Srgb,
-            like?.How ?? (own.Only is GoesOn.Wet
-                ? "Press on while the coat still takes a print."
-                : "A dot of the coat's own colour, hold for a few breaths."), like?.Mould, own.Allergens, own.MayContain, own.Only,
+            like?.How ?? Plainly(own.Only is GoesOn.Wet ? "decoration.press-on" : "decoration.dot-of-coat"), like?.Mould, own.Allergens, own.MayContain, own.Only,
                     own.Words);
     }
 

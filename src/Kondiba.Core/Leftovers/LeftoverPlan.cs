@@ -46,7 +46,7 @@ public sealed record LeftoverFolded(
     Mass Wanted,
     string Srgb,
     string Mixed,
-    string Off,
+    Message Off,
     IReadOnlyList<string> Lines);
 
 /// <summary>A leftover spread as bark.</summary>

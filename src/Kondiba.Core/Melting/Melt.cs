@@ -49,7 +49,7 @@ public sealed record Melt(
     Duration Holds,
     bool KeepsWarm,
     MeltEnergy Energy,
-    string Warning,
+    Message Warning,
     string How,
     [property: JsonIgnore] IReadOnlyList<WorkingLine> Working)
 {
@@ -82,7 +82,7 @@ public sealed record Melt(
             course.Cooling(Math.Min(settles, dip), until),
             method.KeepsWarm,
             course.Energy,
-            reached ? "" : "It won’t get hot enough this way.",
+            reached ? "" : "melting.not-hot-enough",
             method.How,
             [
                 WorkingLine.Of("melting.coating", "", mass, Source.Computed),

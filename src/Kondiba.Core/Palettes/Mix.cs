@@ -20,7 +20,7 @@ public sealed record MixDraft(string? Coating, string? Base, string? Target, IRe
 /// <param name="Srgb">How they look, as #rrggbb.</param>
 /// <param name="DeltaE">ΔE00 to the target.</param>
 /// <param name="Words">The same in words.</param>
-public sealed record ReadyMix(IReadOnlyList<Parts> Parts, string Srgb, double DeltaE, string Words);
+public sealed record ReadyMix(IReadOnlyList<Parts> Parts, string Srgb, double DeltaE, Message Words);
 
 /// <summary>How to come to a colour.</summary>
 /// <param name="Recipe">Drops into the base.</param>

@@ -21,7 +21,7 @@ public sealed record PaletteDraft(IReadOnlyList<string> Palette, IReadOnlyList<L
 /// <param name="Reached">Whether it will do; otherwise the colour wants mixing.</param>
 /// <param name="SeenOn">Colours of the scheme on which a drizzle of this one is seen, as #rrggbb.</param>
 public sealed record PaletteColour(
-    string Srgb, string Colour, string Nearest, double DeltaE, string Words, bool Reached, IReadOnlyList<string> SeenOn);
+    string Srgb, string Colour, string Nearest, double DeltaE, Message Words, bool Reached, IReadOnlyList<string> SeenOn);
 
 /// <summary>The colours that a scheme gives a line.</summary>
 /// <param name="Line">Index of the line.</param>

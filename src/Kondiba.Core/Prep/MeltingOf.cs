@@ -1,4 +1,5 @@
 using Kondiba.Core.Amounts;
+using Kondiba.Core.Coatings;
 using Kondiba.Core.Fillings;
 using Kondiba.Core.Measures;
 using Kondiba.Core.Melting;
@@ -50,6 +51,13 @@ internal static class MeltingOf
         return WholeGrams((pot.OfCoating * share) + thinner) - WholeGrams(thinner);
     }
 
+    /// <summary>What is taken from the shelf: "black candy coating", "dark chocolate", "dark baking chips".</summary>
+    private static string Called(Coating coating, string bought)
+    {
+        var (label, colour) = (coating.Label ?? coating.Name, coating.Colour(bought)?.Name ?? "");
+        return label.StartsWith(colour, StringComparison.Ordinal) ? label : $"{colour} {label}";
+    }
+
     private static Mass WholeGrams(Mass mass) => Quantities.Of<Mass>(Math.Round(mass.In("g")), "g");
 
     /// <summary>What the hands do, in their order.</summary>
@@ -63,7 +71,7 @@ internal static class MeltingOf
         var batches = Math.Max(1, pot.Melts.Count);
         var work = For(pot, mass / batches, tables);
         var bursts = work.Melt.Bursts.Select(b => Message.Of("prep.melt.bursts", ("times", b.Times), ("each", b.Each.TotalSeconds)));
-        List<Message> says = [Message.Of("prep.melt.weigh", ("coating", Weighed(pot, share)), ("name", coating.Name))];
+        List<Message> says = [Message.Of("prep.melt.weigh", ("coating", Weighed(pot, share)), ("name", Called(coating, pot.Bought)))];
         if (batches > 1)
             says.Add(Message.Of("prep.melt.batches", ("batches", batches)));
         if (pot.Thinner is { GoesIn: GoesIn.BeforeMelting } before)

@@ -36,6 +36,7 @@ public sealed record QuoteLine(int Pieces, string What, string How, string Srgb,
 /// <param name="Terms">What else holds.</param>
 /// <param name="ValidUntil">The last day on which it can be accepted; null of quotes shared before they had one.</param>
 /// <param name="Contact">How to reach who offers; empty where nothing was said.</param>
+/// <param name="Paid">What has been paid so far; null of quotes shared before they said so.</param>
 public sealed record Quote(
     string Kitchen,
     int Number,
@@ -55,7 +56,8 @@ public sealed record Quote(
     IReadOnlyList<StorageAdvice> Storage,
     string Terms,
     LocalDate? ValidUntil = null,
-    string Contact = "")
+    string Contact = "",
+    Money? Paid = null)
 {
     /// <summary>Makes an order's offer out.</summary>
     /// <param name="kitchen">Name of the kitchen.</param>
@@ -91,7 +93,8 @@ public sealed record Quote(
             tables.StorageOf(centres),
             tables.Pricing.Terms,
             LastDay(on, order.Pickup?.Date, tables),
-            tables.Pricing.Contact);
+            tables.Pricing.Contact,
+            costing.Paid);
     }
 
     private static LocalDate LastDay(LocalDate on, LocalDate? pickup, ReferenceData tables)

@@ -3,6 +3,7 @@ using System.Text.Json.Serialization;
 using Kondiba.Core.Kitchens;
 using Kondiba.Core.Orders;
 using Kondiba.Core.Reference;
+using Kondiba.Core.Wording;
 using NodaTime;
 
 namespace Kondiba.Core.QuickEntry;
@@ -53,7 +54,7 @@ public sealed record EntryLine(LineDraft Line, IReadOnlyList<Chip> Chips, int Gr
 /// <param name="Text">As typed.</param>
 /// <param name="Reason">Why it cannot be used.</param>
 /// <param name="Choices">What may be meant.</param>
-public sealed record NotUnderstood(int Start, int Length, string Text, string Reason, IReadOnlyList<ChipChoice> Choices);
+public sealed record NotUnderstood(int Start, int Length, string Text, Message Reason, IReadOnlyList<ChipChoice> Choices);
 
 /// <summary>How the word being typed may go on.</summary>
 /// <param name="Start">Where the word begins.</param>
@@ -95,7 +96,7 @@ public sealed record Entry(
         reader.Run();
         IEnumerable<NotUnderstood> tooLong = text.Length > LongestText
             ? [new(
-                LongestText, text.Length - LongestText, text[LongestText..], $"Only the first {LongestText} characters are read.", [])]
+                LongestText, text.Length - LongestText, text[LongestText..], Message.Of("entry.too-long", ("most", LongestText)), [])]
             : [];
         return new(reader.Lines, [.. reader.Notes.All.Concat(tooLong).OrderBy(u => u.Start)], Complete(read, vocabulary), reader.Order);
     }

@@ -3,6 +3,7 @@ using Kondiba.Core.Colour;
 using Kondiba.Core.Decoration;
 using Kondiba.Core.Measures;
 using Kondiba.Core.Wares;
+using Kondiba.Core.Wording;
 
 namespace Kondiba.Core.QuickEntry;
 
@@ -27,7 +28,16 @@ internal sealed partial class LineReader
 
         var count = Math.Clamp(lines ?? kind.Usual, kind.Least, kind.Most);
         if (lines is { } asked && asked != count)
-            Tell(item, $"{kind.Name} takes {kind.Least} to {kind.Most} {kind.Counted}; {count} are drawn.", []);
+            Tell(
+                item,
+                Message.Of(
+                    "entry.pattern-takes",
+                    ("pattern", kind.Name),
+                    ("least", kind.Least),
+                    ("most", kind.Most),
+                    ("counted", kind.Counted),
+                    ("drawn", count)),
+                []);
         _patterns.Add((kind.Code, colour?.Code, count, letters, from));
         var vague = tables.Reference.Words.Vague.Contains(item.First.Stem);
         var says = string.Join(
@@ -58,7 +68,7 @@ internal sealed partial class LineReader
     private int Letters(Item item)
     {
         if (Piped(item) is not { } typed)
-            return Leave(item, $"You can pipe 1 to {MostLetters} letters from A to Z, or figures.");
+            return Leave(item, Message.Of("entry.letters", ("most", MostLetters)));
         var last = _patterns.FindLastIndex(p => p.Kind is "letters" && p.Text is null);
         if (last >= 0)
             _patterns[last] = _patterns[last] with { Text = typed };
@@ -87,7 +97,7 @@ internal sealed partial class LineReader
         var at = _items.IndexOf(item);
         var sprinkled = _sprinkles.Count > 0 || _items.Skip(at + 1).Take(2).Any(i => i.Is(WordKind.Sprinkle) is not null);
         if (!sprinkled)
-            return side.Code is "both" ? Depth(item, 1) : Leave(item, "What goes there? Name the sprinkles first.");
+            return side.Code is "both" ? Depth(item, 1) : Leave(item, "entry.sprinkles-first");
         if (_sprinkles.Count > 0)
             _sprinkles[^1] = _sprinkles[^1] with
             {
@@ -106,7 +116,7 @@ internal sealed partial class LineReader
     {
         var kind = tables.Reference.Decor.Part(part.Code)!;
         if (count is < 1 or > 12)
-            return Leave(new(item.First with { Start = from }, item.Last, [], false), "A piece takes 1 to 12 parts.");
+            return Leave(new(item.First with { Start = from }, item.Last, [], false), "entry.parts");
         _parts.Add(new(kind.Code, count, Pressed: kind.Only is GoesOn.Wet));
         Add(
             "part",
@@ -195,7 +205,7 @@ internal sealed partial class LineReader
             var any = tables.Reference.Words.Vague.Contains(item.First.Stem) && item.First == item.Last;
             if (!Undressed(draft, item, any, colour) && allergens.Count == 0)
             {
-                notes.Tell(draft.Stretch, "What should it be instead?", []);
+                notes.Tell(draft.Stretch, "entry.instead", []);
                 continue;
             }
 
@@ -249,7 +259,7 @@ internal sealed partial class LineReader
     private void Without<T>(List<T> list, int before, Predicate<T> refused, Item item)
     {
         if (before < list.Count && list.FindIndex(before, refused) >= 0)
-            Tell(item, "This is asked for and refused. Which do you mean?", []);
+            Tell(item, "entry.asked-and-refused", []);
         if (list.RemoveAll(refused) > 0)
             _chips.RemoveAll(c => c.Field is "sprinkle" or "pattern" or "part"
                 && item.Meanings.Any(m => c.Says.Contains(m.Says, StringComparison.Ordinal)));

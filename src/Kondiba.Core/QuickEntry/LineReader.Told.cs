@@ -1,5 +1,6 @@
 using Kondiba.Core.Kitchens;
 using Kondiba.Core.Orders;
+using Kondiba.Core.Wording;
 
 namespace Kondiba.Core.QuickEntry;
 
@@ -13,7 +14,7 @@ internal sealed partial class LineReader
     private int Once(Item item, string field, string says, Action set, IEnumerable<string> choices, bool vague = false)
     {
         if (_saidAt.TryGetValue(field, out var level) && level == _level)
-            return Leave(item, "This was said already: which is it?");
+            return Leave(item, "entry.said-already");
         _saidAt[field] = _level;
         _chips.RemoveAll(c => c.Field == field);
         set();
@@ -21,7 +22,7 @@ internal sealed partial class LineReader
         return 1;
     }
 
-    private void Tell(Item item, string reason, IEnumerable<string> nearest) =>
+    private void Tell(Item item, Message reason, IEnumerable<string> nearest) =>
         notes.Tell((item.Start, item.End), reason, Choices(nearest));
 
     private void Add(string field, string says, Item item, IEnumerable<string> choices, bool vague = false)

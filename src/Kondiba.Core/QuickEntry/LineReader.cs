@@ -112,9 +112,9 @@ internal sealed partial class LineReader(
         if (item.Is(WordKind.Depth) is { } share)
             return Depth(item, int.Parse(share.Code, CultureInfo.InvariantCulture) / 100.0);
         if (item.Is(WordKind.Unit) is not null)
-            return Leave(item, "How many of these?");
+            return Leave(item, "entry.how-many");
         if (item.Is(WordKind.Container) is not null)
-            return Leave(item, "How many go into one? Say “boxes of 6”.");
+            return Leave(item, "entry.how-many-in-one");
         if (item.Is(WordKind.Colour) is { } colour)
             return Colour(at, colour);
         if (item.Is(WordKind.Pattern) is { } pattern)
@@ -136,11 +136,11 @@ internal sealed partial class LineReader(
         if (item.Is(WordKind.Plain) is not null)
             return Plain(item);
         if (item.Is(WordKind.Allergen) is { } allergen)
-            return Leave(item, $"Should it be free of {allergen.Code}?", [$"no {allergen.Says}"]);
+            return Leave(item, Message.Of("entry.free-of", ("allergen", allergen.Code)), [$"no {allergen.Says}"]);
         if (item.NamesPiece)
-            return Leave(item, "A second piece: put it on a line of its own.");
+            return Leave(item, "entry.second-piece");
         if (!item.IsEmpty)
-            Leave(item, "This doesn’t fit here.");
+            Leave(item, "entry.does-not-fit");
         return 1;
     }
 
@@ -190,7 +190,7 @@ internal sealed partial class LineReader(
         {
             Tell(
                 item,
-                centre.Sizes.Count > 1 ? $"{centre.Plural} do not come in that size." : $"{centre.Plural} come in one size.",
+                Message.Of(centre.Sizes.Count > 1 ? "entry.no-such-size" : "entry.one-size", ("pieces", centre.Plural)),
                 Named(centre.Sizes));
             return true;
         }
@@ -219,7 +219,7 @@ internal sealed partial class LineReader(
             var to = _items.IndexOf(target);
             var between = _items.GetRange(at + 1, to - at - 1);
             foreach (var other in between.Where(i => i.Is(WordKind.Colour) is null && !i.IsEmpty))
-                Leave(other, "This doesn’t fit here.");
+                Leave(other, "entry.does-not-fit");
             return Pattern(
                 to,
                 pattern,
@@ -230,20 +230,20 @@ internal sealed partial class LineReader(
 
         if (target?.Is(WordKind.Part) is { } part && _items.IndexOf(target) == at + 1)
             return Part(target, part, (int)Math.Clamp(count.Value, 0, 99), item.Start) + 1;
-        return Leave(item, _amount is null ? "What is this number for?" : "A second number: what is it for?");
+        return Leave(item, _amount is null ? "entry.number-for" : "entry.second-number");
     }
 
     private int Counted(Item item)
     {
         var count = item.Count!;
         if (_amount is not null)
-            return Leave(item, "A second count: how many do you want?");
+            return Leave(item, "entry.second-count");
         if (count.Unit is "boxes")
-            return Leave(item, "How many are in each? Say “3 boxes of 6”.");
+            return Leave(item, "entry.how-many-in-each");
         if (!(count.Value > 0))
-            return Leave(item, "Enter at least one piece.");
+            return Leave(item, "entry.one-piece");
         if (count.Unit is "packs" && centre.Pack is null)
-            return Leave(item, $"{centre.Plural} are not counted in packs here.");
+            return Leave(item, Message.Of("entry.no-packs", ("pieces", centre.Plural)));
         _amount = AmountOf(count, count.Unit switch
         {
             "dozens" => string.Create(
@@ -270,7 +270,7 @@ internal sealed partial class LineReader(
         };
     }
 
-    private int Leave(Item item, string reason, IEnumerable<string>? choices = null)
+    private int Leave(Item item, Message reason, IEnumerable<string>? choices = null)
     {
         Tell(item, reason, choices ?? []);
         return 1;
@@ -292,14 +292,14 @@ internal sealed partial class LineReader(
             DepthSays(share),
             () => Change(item, () => _depth = Math.Round(share, 2)),
             centre.Depths.Select(d => DepthSays(d.Si)))
-        : Leave(item, "Enter a dip depth from 1% to 100%.");
+        : Leave(item, "entry.depth");
 
     private static string DepthSays(double share) =>
         share == 0 ? "not dipped" : string.Create(CultureInfo.InvariantCulture, $"{share * 100:0}%");
 
     private int Stick(
         Item item, Meaning stick) => centre.Holding is Centres.Holding.Mould || centre.Figure is not null || centre.DippedEndUp
-        ? Leave(item, $"{English.Capitalized(centre.Plural)} don’t go on sticks.")
+        ? Leave(item, Message.Of("entry.no-stick", ("pieces", centre.Plural)))
         : Once(
             item,
             "stick",
@@ -314,7 +314,7 @@ internal sealed partial class LineReader(
             coats is 1 ? "one coat" : $"{coats} coats",
             () => (_coats, _changed) = (coats, true),
             ["one coat", "two coats"])
-        : Leave(item, "A piece takes 1 to 3 coats.");
+        : Leave(item, "entry.coats");
 
     private int Colour(int at, Meaning colour)
     {
@@ -328,7 +328,7 @@ internal sealed partial class LineReader(
         if (follows?.Is(WordKind.OverDip) is { } dip)
             return OverDip(follows, dip, colour, item.Start) + next - at;
         if (follows?.Is(WordKind.Sprinkle) is { } sprinkle)
-            return Leave(item, $"{tables.Reference.Decor.Sprinkle(sprinkle.Code)!.Name} come in their own colours.");
+            return Leave(item, Message.Of("entry.own-colours", ("sprinkles", tables.Reference.Decor.Sprinkle(sprinkle.Code)!.Name)));
         var (before, drawn) = (at - 1, _patterns.Count - 1);
         while (before >= 0 && _items[before].IsEmpty && _items[before].First.Kind is TokenKind.Word)
             before--;
@@ -354,7 +354,7 @@ internal sealed partial class LineReader(
         {
             var (one, other2) = (NameOf(_colour), NameOf(colour.Code));
             return Leave(
-                item, "A second colour: what is it for?", [$"half {one} half {other2}", $"half and half {other2}", $"{other2} drizzle"]);
+                item, "entry.second-colour", [$"half {one} half {other2}", $"half and half {other2}", $"{other2} drizzle"]);
         }
 
         return Once(item, "colour", NameOf(colour.Code), () => Change(item, () => _colour = colour.Code), UsualColours());
@@ -374,7 +374,7 @@ internal sealed partial class LineReader(
     {
         var wanted = Spectrum.LabOf(tables.Reference.Words.LooksLike[like.Code]);
         var nearest = Usual().Colours.OrderBy(c => Lab.DeltaE(wanted, Spectrum.LabOf(c.Srgb))).Take(3).Select(c => c.Name).ToList();
-        Tell(item, $"{like.Says} is not among the colours of {Usual().Name}; mix it under Colour, or take the nearest.", nearest);
+        Tell(item, Message.Of("entry.not-sold", ("colour", like.Says), ("coating", Usual().Name)), nearest);
         return 1;
     }
 

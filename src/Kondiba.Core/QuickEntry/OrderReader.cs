@@ -1,13 +1,14 @@
 using System.Globalization;
 using Kondiba.Core.Orders;
 using Kondiba.Core.Reference;
-using NodaTime;
+using Kondiba.Core.Wording;
 using NodaTime.Text;
+using NodaTime;
 
 namespace Kondiba.Core.QuickEntry;
 
 /// <summary>Takes out of a text what it says of the whole order: for whom, when, where, how packed, free of what.</summary>
-internal sealed class OrderReader(string text, ReferenceData tables, LocalDate today, Action<Item, string, IEnumerable<string>> tell)
+internal sealed class OrderReader(string text, ReferenceData tables, LocalDate today, Action<Item, Message, IEnumerable<string>> tell)
 {
     private const int MinutesInHour = 60;
     private const int AfternoonBefore = 8;
@@ -61,7 +62,7 @@ internal sealed class OrderReader(string text, ReferenceData tables, LocalDate t
             : tables.Wares.Supplies.FirstOrDefault(s => s.Code == kind);
         if (supply is null)
         {
-            tell(said, $"No box among your supplies holds {each}. Add one under Pantry, or use smaller boxes.", []);
+            tell(said, Message.Of("entry.no-box", ("count", each)), []);
             return;
         }
 
@@ -160,7 +161,7 @@ internal sealed class OrderReader(string text, ReferenceData tables, LocalDate t
         var said = items[at].To(items[found.Next - 1]);
         if (_day is not null)
         {
-            tell(said, "A second day: which is the pickup?", []);
+            tell(said, "entry.second-day", []);
             return found.Next;
         }
 
@@ -197,7 +198,8 @@ internal sealed class OrderReader(string text, ReferenceData tables, LocalDate t
             if (MonthDay(items, next) is { } dated)
                 return (dated.Day, dated.Next, false);
             var to = (Number(weekday) - (int)today.DayOfWeek + Week - 1) % Week + 1;
-            return (today.PlusDays(to + (later ? Week : 0)), from + 1, later);
+            var isWeekLater = later && to < Week;
+            return (today.PlusDays(isWeekLater ? to + Week : to), from + 1, isWeekLater);
         }
 
         return MonthDay(items, at);
@@ -255,7 +257,7 @@ internal sealed class OrderReader(string text, ReferenceData tables, LocalDate t
         var said = item.To(items[next - 1]);
         if (_time is not null)
         {
-            tell(said, "A second time: which is the pickup?", []);
+            tell(said, "entry.second-time", []);
             return next;
         }
 

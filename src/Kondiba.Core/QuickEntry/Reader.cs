@@ -56,7 +56,7 @@ internal sealed class Reader
                 .Select(l => l with { Group = group }));
 
         foreach (var item in requests.SelectMany(r => r).Where(i => !Used(i)))
-            Notes.Tell((item.Start, item.End), "This was not used. What does it belong to?", []);
+            Notes.Tell((item.Start, item.End), "entry.not-used", []);
     }
 
     /// <summary>What is said of the whole order; null where anything else is said, or two of a kind.</summary>

@@ -1,5 +1,6 @@
 using Kondiba.Core.Centres;
 using Kondiba.Core.Orders;
+using Kondiba.Core.Wording;
 
 namespace Kondiba.Core.QuickEntry;
 
@@ -36,7 +37,7 @@ internal sealed partial class Request
         if (_parts.Count > 0 && _parts.TrueForAll(p => p.Scope!.Kind is ScopeKind.Rest))
         {
             foreach (var (draft, _) in _parts.SelectMany(p => p.Clauses))
-                notes.Tell(draft.Stretch, "The rest of what? Say how many are different.", []);
+                notes.Tell(draft.Stretch, "entry.rest-of-what", []);
             _parts.Clear();
         }
 
@@ -52,7 +53,7 @@ internal sealed partial class Request
         if (!byPiece && !shared)
         {
             foreach (var draft in _parts.SelectMany(p => p.Clauses).Select(c => c.Draft))
-                notes.Tell(draft.Stretch, "Say how many there are in all, in pieces, before you divide them.", []);
+                notes.Tell(draft.Stretch, "entry.all-first", []);
             return read(null, null, null, null) is { } whole ? [whole] : [];
         }
 
@@ -93,10 +94,10 @@ internal sealed partial class Request
             {
                 var reason = (saysNothing, pieces, Left: sum - given) switch
                 {
-                    (true, _, _) => "What should these have?",
-                    (_, < 1, _) => "That leaves no pieces.",
-                    (_, _, > 0) => $"Only {Plain(sum - given)} of the {Plain(sum)} are left.",
-                    _ => $"All {Plain(sum)} have been described already.",
+                    (true, _, _) => "entry.have-what",
+                    (_, < 1, _) => "entry.no-pieces",
+                    (_, _, > 0) => Message.Of("entry.only-left", ("left", sum - given), ("all", sum)),
+                    _ => Message.Of("entry.all-described", ("all", sum)),
                 };
                 foreach (var (draft, _) in part.Clauses.Where(c => !c.Draft.IsEmpty || c.Draft.Scope is not null))
                     notes.Tell(draft.Stretch, reason, []);
@@ -110,12 +111,12 @@ internal sealed partial class Request
         var left = Math.Round(sum - given, 2);
         var rests = _parts.Where(p => p.Scope!.Kind is ScopeKind.Rest).ToList();
         foreach (var (draft, _) in rests.Skip(left > 1e-6 ? 1 : 0).SelectMany(p => p.Clauses))
-            notes.Tell(draft.Stretch, left > 1e-6 ? "The rest has been described already." : "There are none left.", []);
+            notes.Tell(draft.Stretch, left > 1e-6 ? "entry.rest-described" : "entry.none-left", []);
         if (left > 1e-6)
         {
             var rest = rests.FirstOrDefault();
             if (rest?.Scope is { Value: > 0 } said && said.Value != left)
-                notes.Tell((said.Said.Start, said.Said.End), $"{Plain(left)} are left.", []);
+                notes.Tell((said.Said.Start, said.Said.End), Message.Of("entry.are-left", ("left", left)), []);
             groups.Add((rest, left));
         }
 

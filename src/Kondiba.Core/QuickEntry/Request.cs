@@ -1,6 +1,7 @@
 using System.Globalization;
 using Kondiba.Core.Kitchens;
 using Kondiba.Core.Reference;
+using Kondiba.Core.Wording;
 
 namespace Kondiba.Core.QuickEntry;
 
@@ -93,7 +94,7 @@ internal sealed partial class Request(
             else
                 notes.Tell(
                     draft.Stretch,
-                    "What are you dipping?",
+                    "entry.which-piece",
                     [.. tables.Reference.Centres.Take(6)
                         .Select(c => new ChipChoice(c.Plural, $"{text[draft.Stretch.Start..draft.Stretch.End]} {c.Plural}"))]);
         }
@@ -122,7 +123,7 @@ internal sealed partial class Request(
             return drafts[0];
         if (head.Refuses)
         {
-            notes.Tell(head.Stretch, "Say what you want rather than what you don't.", []);
+            notes.Tell(head.Stretch, "entry.say-wanted", []);
             return null;
         }
 
@@ -176,7 +177,7 @@ internal sealed partial class Request(
             }
             else if (!drafts[i].IsAllergy || i + 1 >= drafts.Count || !drafts[i + 1].Refuses)
             {
-                notes.Tell(drafts[i].Stretch, "What should be left out?", []);
+                notes.Tell(drafts[i].Stretch, "entry.left-out-what", []);
                 drafts.RemoveAt(i--);
             }
         }
@@ -223,7 +224,7 @@ internal sealed partial class Request(
             case { Kind: ScopeKind.Of } ones:
                 current = _parts.Find(p => p.Wanted.Exists(i => i.Is(WordKind.Colour)?.Code == ones.Said.Is(WordKind.Colour)!.Code));
                 if (current is null)
-                    notes.Tell(draft.Stretch, "Which ones are these?", []);
+                    notes.Tell(draft.Stretch, "entry.which-ones", []);
                 current?.Clauses.Add((draft, clause));
                 _dividing.Add(ones.Said);
                 break;
@@ -243,7 +244,7 @@ internal sealed partial class Request(
                 var words = text[draft.Stretch.Start..draft.Stretch.End];
                 notes.Tell(
                     draft.Stretch,
-                    "Is this for all of them, or only for some?",
+                    "entry.all-or-some",
                     [new($"all with {words}", $"all with {words}"), new($"the rest with {words}", $"the rest with {words}")]);
                 break;
             default:
@@ -264,7 +265,7 @@ internal sealed partial class Request(
         var listed = text[draft.Stretch.Start..draft.Stretch.End];
         notes.Tell(
             draft.Stretch,
-            "Wanted, or left out too?",
+            "entry.wanted-or-not",
             [new($"with {listed}", $"with {listed}"), new($"no {listed}", $"no {listed}")]);
         return true;
     }
@@ -276,11 +277,11 @@ internal sealed partial class Request(
             return false;
         if (current?.Clauses is [.., { Draft: { IsBareList: true, Refuses: false } either }])
         {
-            notes.Tell(either.Stretch, "One or the other: which?", []);
+            notes.Tell(either.Stretch, "entry.one-or-other", []);
             current.Clauses.RemoveAt(current.Clauses.Count - 1);
         }
 
-        notes.Tell(draft.Stretch, "One or the other: which?", []);
+        notes.Tell(draft.Stretch, "entry.one-or-other", []);
         return true;
     }
 
@@ -296,7 +297,7 @@ internal sealed partial class Request(
         }
         else
         {
-            notes.Tell(draft.Stretch, "What should these not have?", []);
+            notes.Tell(draft.Stretch, "entry.not-have-what", []);
         }
     }
 
@@ -315,7 +316,7 @@ internal sealed partial class Request(
         {
             notes.Tell(
                 (start, end),
-                "Unknown word.",
+                "entry.unknown-word",
                 [.. unknown.Where(u => u.First.Kind is TokenKind.Word)
                     .Take(1)
                     .SelectMany(u => vocabulary.Nearest(u.First.Stem))
@@ -333,6 +334,6 @@ internal sealed partial class Request(
         List<ChipChoice> choices = [new(cut, cut)];
         if (known.Find(i => i.IsRefusable) is { } refusable)
             choices.Add(new($"no {refusable.Meanings[0].Says}", $"no {refusable.Meanings[0].Says}"));
-        notes.Tell((start, end), $"“{text[first.Start..first.End]}” is not known, so all of this is left out. What do you mean?", choices);
+        notes.Tell((start, end), Message.Of("entry.not-known", ("word", text[first.Start..first.End])), choices);
     }
 }

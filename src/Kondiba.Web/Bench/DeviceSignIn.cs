@@ -1,6 +1,7 @@
 using System.Security.Claims;
 using System.Text.Encodings.Web;
 using Kondiba.Data;
+using Kondiba.Web.Hosting;
 using Kondiba.Web.Sessions;
 using Microsoft.AspNetCore.Authentication;
 using Microsoft.EntityFrameworkCore;
@@ -37,8 +38,8 @@ internal sealed class DeviceSignIn(
         return AuthenticateResult.Success(new(new(identity), Devices));
     }
 
-    protected override Task HandleChallengeAsync(AuthenticationProperties properties) => TypedResults.Problem(
-        title: Context.Items[typeof(Device)] is null ? "Unknown device." : "This device was removed.",
-        detail: "Add it under Kitchen, and send its token as \"Authorization: Bearer …\".",
-        statusCode: StatusCodes.Status401Unauthorized).ExecuteAsync(Context);
+    protected override Task HandleChallengeAsync(AuthenticationProperties properties) => new Declined(
+        StatusCodes.Status401Unauthorized,
+        Context.Items[typeof(Device)] is null ? "refused.unknown-device" : "refused.removed-device",
+        "refused.add-device").ExecuteAsync(Context);
 }

@@ -1,6 +1,7 @@
 using Kondiba.Core.Bench;
 using Kondiba.Core.Wording;
 using Kondiba.Data;
+using Kondiba.Web.Hosting;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
 using NodaTime;
@@ -38,15 +39,13 @@ internal static class ReadingsApi
             .WithName("TakeReadings")
             .WithSummary("Takes down what a device read; it sends its token as \"Authorization: Bearer …\".");
 
-    private static async Task<Results<Ok<ReadingsTaken>, ProblemHttpResult>> TakeAsync(
+    private static async Task<Results<Ok<ReadingsTaken>, Declined>> TakeAsync(
         DeviceReadings sent, HttpContext context, KondibaContext db, IClock clock)
     {
         var device = DeviceSignIn.Of(context);
         if (sent.Readings.Count > Most)
-            return TypedResults.Problem(
-                title: $"A device can send at most {Most} readings at once.",
-                detail: "Send them in parts.",
-                statusCode: StatusCodes.Status400BadRequest);
+            return new Declined(
+                StatusCodes.Status400BadRequest, Message.Of("refused.too-many-readings", ("most", Most)), "refused.send-in-parts");
 
         var now = clock.GetCurrentInstant();
         var looked = sent.Readings.Index().Select(r => (r.Index, r.Item.At, Read: r.Item.Check(device.Kind, now))).ToList();

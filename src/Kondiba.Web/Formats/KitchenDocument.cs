@@ -9,6 +9,7 @@ using Kondiba.Core.Logbook;
 using Kondiba.Core.Orders;
 using Kondiba.Core.Planning;
 using Kondiba.Core.Reference;
+using Kondiba.Core.Wording;
 using Kondiba.Data;
 using NodaTime;
 using NodaTime.Serialization.SystemTextJson;
@@ -158,7 +159,7 @@ public sealed record OrderDocument(
     public OrderDraft WithPayments(DateTimeZone zone) => (DepositPaid, Order.Deposit) switch
     {
         (true, > 0 and var deposit) => Order with { Payments = [new(ChangedAt.InZone(zone).Date, deposit)] },
-        (true, _) => Order with { Notes = $"{Order.Notes}\nDeposit paid.".Trim() },
+        (true, _) => Order with { Notes = $"{Order.Notes}\n{Catalogue.Say("formats.deposit-paid", Voice.Plain)}".Trim() },
         _ => Order,
     };
 }

@@ -91,7 +91,7 @@ internal sealed class KitchenFormat(
         try
         {
             document = JsonSerializer.Deserialize<KitchenDocument>(
-                text, KitchenDocument.Json) ?? throw new JsonException("The file holds nothing.");
+                text, KitchenDocument.Json) ?? throw new JsonException("null is no kitchen");
         }
         catch (JsonException e)
         {

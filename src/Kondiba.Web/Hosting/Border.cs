@@ -1,6 +1,6 @@
 using System.Text;
 using System.Text.Json;
-using Microsoft.AspNetCore.Http.HttpResults;
+using Kondiba.Core.Wording;
 
 namespace Kondiba.Web.Hosting;
 
@@ -12,6 +12,7 @@ internal static class Border
 {
     private const int LargestBody = 16 * 1024 * 1024;
     private const double LargestNumber = 1e12;
+    private const string CannotRead = "refused.cannot-read";
 
     // What is computed while it is typed has each gap and each absurd number told at its field, and the rest computed all the same.
     private static readonly string[] Kept =
@@ -33,7 +34,7 @@ internal static class Border
         var request = context.Request;
         if (HasNoLetter(Uri.UnescapeDataString(request.QueryString.Value ?? "")) || HasNoLetter(request.Path.Value ?? ""))
         {
-            await Unreadable("The address has an invalid character.").ExecuteAsync(context);
+            await Unreadable("refused.address-letter").ExecuteAsync(context);
             return;
         }
 
@@ -53,12 +54,12 @@ internal static class Border
     private static async Task<IResult?> ReadAsync(HttpRequest request)
     {
         if (request.GetTypedHeaders().ContentType is { Charset.Length: > 0 } type && type.Encoding is not UTF8Encoding)
-            return Unreadable("Send it in UTF-8.", StatusCodes.Status415UnsupportedMediaType);
+            return Unreadable("refused.utf8", StatusCodes.Status415UnsupportedMediaType);
         if (await LimitedBody.ReadAsync(request, LargestBody) is not { } bytes)
-            return Unreadable($"Send at most {LargestBody / 1024 / 1024} MB.", StatusCodes.Status413PayloadTooLarge);
+            return Unreadable(Message.Of("refused.too-much", ("most", LargestBody / 1024 / 1024)), StatusCodes.Status413PayloadTooLarge);
         request.Body = new MemoryStream(bytes);
         return Wrong(bytes, Array.Exists(Kept, path => request.Path.StartsWithSegments(path))) is ({ } field, { } wrong)
-            ? TypedResults.ValidationProblem(new Dictionary<string, string[]> { [field] = [wrong] }, title: "The request can’t be read.")
+            ? Refused.Because(field, wrong, CannotRead)
             : null;
     }
 
@@ -67,7 +68,7 @@ internal static class Border
     /// </summary>
     /// <param name="body">The body.</param>
     /// <param name="kept">Whether it is kept as it is, so that it must have neither gaps nor absurd numbers.</param>
-    private static (string Field, string Wrong)? Wrong(byte[] body, bool kept)
+    private static (string Field, Message Wrong)? Wrong(byte[] body, bool kept)
     {
         var reader = new Utf8JsonReader(body);
         var path = new Stack<Place>();
@@ -94,21 +95,21 @@ internal static class Border
                         path.Pop();
                         path.Push(new(name, null));
                         if (HasNoLetter(name))
-                            return (At(path), "A name has an invalid character. Enter it again.");
+                            return (At(path), "refused.name-letter");
                         break;
                     case JsonTokenType.Null when inList && kept:
-                        return (At(path), "It is empty. Fill it in or remove it.");
+                        return (At(path), "refused.is-empty");
                     case JsonTokenType.String when HasNoLetter(reader.GetString()!):
-                        return (At(path), "It has an invalid character. Enter it again.");
+                        return (At(path), "refused.text-letter");
                     case JsonTokenType.Number when !(reader.TryGetDouble(out var number)
                         && Math.Abs(number) <= (kept ? LargestNumber : double.MaxValue)):
-                        return (At(path), "This number is too large. Enter a smaller one.");
+                        return (At(path), "refused.too-large-number");
                 }
             }
         }
         catch (InvalidOperationException)
         {
-            return (At(path), "It has an invalid character. Enter it again.");
+            return (At(path), "refused.text-letter");
         }
         catch (JsonException)
         {
@@ -123,8 +124,7 @@ internal static class Border
 
     private static bool HasNoLetter(string text) => text.Contains('\0', StringComparison.Ordinal);
 
-    private static ProblemHttpResult Unreadable(string detail, int status = StatusCodes.Status400BadRequest) =>
-        TypedResults.Problem(title: "The request can’t be read.", detail: detail, statusCode: status);
+    private static Declined Unreadable(Message detail, int status = StatusCodes.Status400BadRequest) => new(status, CannotRead, detail);
 
     /// <summary>Where in a body the reader is: at a property of an object, or at an entry of a list.</summary>
     private readonly record struct Place(string Name, int? Index)

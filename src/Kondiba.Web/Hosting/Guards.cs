@@ -34,7 +34,7 @@ internal static class Guards
             && !HttpMethods.IsHead(context.Request.Method)
             && site is "cross-site" or "same-site")
         {
-            await TypedResults.Problem(title: "This request comes from another site.", statusCode: StatusCodes.Status403Forbidden)
+            await new Declined(StatusCodes.Status403Forbidden, "refused.other-site")
                 .ExecuteAsync(context);
             return;
         }

@@ -68,7 +68,7 @@ internal sealed class Answers(IOptions<JsonOptions> json) : IDisposable
     {
         var answer = await next(context);
         var inner = answer is INestedHttpResult nested ? nested.Result : answer;
-        if (inner is not IValueHttpResult { Value: { } value } || inner is ProblemHttpResult or ValidationProblem)
+        if (inner is not IValueHttpResult { Value: { } value })
             return answer;
         var http = context.HttpContext;
         var options = http.RequestServices.GetRequiredService<Answers>().For(await Reader.OfAsync(http));

@@ -1,4 +1,5 @@
 using System.Text.Json;
+using Kondiba.Core.Wording;
 
 namespace Kondiba.Web.Hosting;
 
@@ -21,14 +22,14 @@ internal static class UnreadableRequests
         services.AddProblemDetails(options => options.CustomizeProblemDetails = context =>
         {
             if (WriteConflict.Of(context.Exception) is { } conflict)
-                (context.ProblemDetails.Title, context.ProblemDetails.Detail) = (conflict.What, conflict.Remedy);
+                (context.ProblemDetails.Title, context.ProblemDetails.Detail) = (Say(conflict.What), Say(conflict.Remedy));
             if (context.Exception is not BadHttpRequestException bad)
                 return;
             var at = (bad.InnerException as JsonException)?.Path;
-            context.ProblemDetails.Title = "The request can’t be read.";
-            context.ProblemDetails.Detail = at is null or "$"
-                ? "Send JSON as the API document at /openapi/v1.json describes it."
-                : $"Look at {at[2..]}: the API document at /openapi/v1.json says what it takes.";
+            context.ProblemDetails.Title = Say("refused.cannot-read");
+            context.ProblemDetails.Detail = Say(at is null or "$" ? "refused.send-json" : Message.Of("refused.look-at", ("place", at[2..])));
         });
     }
+
+    private static string Say(Message message) => Catalogue.Say(message, Voice.Plain);
 }

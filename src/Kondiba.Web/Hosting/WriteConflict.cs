@@ -1,3 +1,4 @@
+using Kondiba.Core.Wording;
 using Microsoft.EntityFrameworkCore;
 using Npgsql;
 
@@ -6,12 +7,12 @@ namespace Kondiba.Web.Hosting;
 /// <summary>Why the database refused a write: somebody else was first.</summary>
 /// <param name="What">What happened.</param>
 /// <param name="Remedy">What to do.</param>
-internal sealed record WriteConflict(string What, string Remedy)
+internal sealed record WriteConflict(Message What, Message Remedy)
 {
     private static readonly WriteConflict Meanwhile = new(
-        "Someone else changed this.", "Reload it and make your change again.");
-    private static readonly WriteConflict SentTwice = new("This was sent already.", "Reload the page to see it.");
-    private static readonly WriteConflict Busy = new("Someone else changed this at the same moment.", "Try again.");
+        "refused.changed", "refused.reload");
+    private static readonly WriteConflict SentTwice = new("refused.sent-twice", "refused.reload-to-see");
+    private static readonly WriteConflict Busy = new("refused.busy", "refused.try-again");
 
     /// <summary>The conflict that an error stands for; null when it is another kind of error.</summary>
     public static WriteConflict? Of(Exception? error) => error switch

@@ -1,4 +1,5 @@
 using Kondiba.Data;
+using Kondiba.Web.Hosting;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
 using NodaTime;
@@ -9,12 +10,12 @@ namespace Kondiba.Web.Kitchens;
 internal static class SampleApi
 {
     public static void MapSample(
-        this RouteGroupBuilder api) => api.MapPost("/kitchen/reset", async Task<Results<NoContent, ProblemHttpResult>> (
+        this RouteGroupBuilder api) => api.MapPost("/kitchen/reset", async Task<Results<NoContent, Declined>> (
             KondibaContext db, IClock clock) =>
     {
         var kitchen = await db.Kitchens.AsTracking().SingleAsync(db.Gone);
         if (!kitchen.IsSample)
-            return TypedResults.Problem(title: "Only the sample kitchen can be reset.", statusCode: StatusCodes.Status409Conflict);
+            return new Declined(StatusCodes.Status409Conflict, "refused.only-sample");
         await using var all = await db.Database.BeginTransactionAsync();
         await db.ClearAsync();
         var now = clock.GetCurrentInstant();

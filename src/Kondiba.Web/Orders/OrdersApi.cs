@@ -53,11 +53,11 @@ internal static class OrdersApi
         return TypedResults.Ok(new OrdersFound([.. found.Take(Page)], found.Count > Page));
     }
 
-    private static async Task<Results<Created<OrderView>, Ok<OrderView>, Refused, ProblemHttpResult>> CreateAsync(
+    private static async Task<Results<Created<OrderView>, Ok<OrderView>, Refused, Declined>> CreateAsync(
         OrderInput input, [SentKey] Guid? key, OrderService orders, KondibaContext db, ClaimsPrincipal user) =>
         await KeepNewAsync(input, key, orders, db, user, user.IsOwner());
 
-    private static async Task<Results<Created<OrderView>, Ok<OrderView>, Refused, ProblemHttpResult>> KeepNewAsync(
+    private static async Task<Results<Created<OrderView>, Ok<OrderView>, Refused, Declined>> KeepNewAsync(
         OrderInput input, Guid? key, OrderService orders, KondibaContext db, ClaimsPrincipal user, bool prices)
     {
         if (key is { } asked && await orders.FindCreatedAsync(asked) is { } already)
@@ -76,17 +76,14 @@ internal static class OrdersApi
             db.ChangeTracker.Clear();
             return await orders.FindCreatedAsync(key.Value) is { } first
                 ? TypedResults.Ok(await ViewAsync(first, orders, user))
-                : TypedResults.Problem(
-                    title: "This key was used already.",
-                    detail: "Send the order with a new Idempotency-Key.",
-                    statusCode: StatusCodes.Status409Conflict);
+                : new Declined(StatusCodes.Status409Conflict, "refused.key-used", "refused.new-key");
         }
     }
 
     private static async Task<Results<Ok<OrderView>, NotFound>> GetAsync(Guid id, OrderService orders, ClaimsPrincipal user) =>
         await orders.FindAsync(id) is { } order ? TypedResults.Ok(await ViewAsync(order, orders, user)) : TypedResults.NotFound();
 
-    private static async Task<Results<Ok<OrderView>, NotFound, Refused, ProblemHttpResult>> SaveAsync(
+    private static async Task<Results<Ok<OrderView>, NotFound, Refused, Declined>> SaveAsync(
         Guid id, OrderInput input, OrderService orders, ClaimsPrincipal user)
     {
         if (await orders.FindToChangeAsync(id) is not { } order)
@@ -100,16 +97,13 @@ internal static class OrdersApi
         }
         catch (DbUpdateConcurrencyException)
         {
-            return TypedResults.Problem(
-                title: "Someone else changed this order.",
-                detail: "Compare both versions and choose one.",
-                statusCode: StatusCodes.Status409Conflict);
+            return new Declined(StatusCodes.Status409Conflict, "refused.order-changed", "refused.compare");
         }
 
         return TypedResults.Ok(new OrderView(order, tally, user.IsOwner()));
     }
 
-    private static async Task<Results<Created<OrderView>, Ok<OrderView>, NotFound, Refused, ProblemHttpResult>> CopyAsync(
+    private static async Task<Results<Created<OrderView>, Ok<OrderView>, NotFound, Refused, Declined>> CopyAsync(
         Guid id, OrderCopy copy, [SentKey] Guid? key, OrderService orders, KondibaContext db, KitchenClock clock, ClaimsPrincipal user)
     {
         if (await orders.FindAsync(id) is not { } from)
@@ -142,7 +136,7 @@ internal static class OrdersApi
             Created<OrderView> created => created,
             Ok<OrderView> already => already,
             Refused wrong => wrong,
-            ProblemHttpResult used => used,
+            Declined used => used,
             var other => throw new InvalidOperationException($"A copy was answered with {other}."),
         };
     }

@@ -106,15 +106,13 @@ internal static class PantryApi
             _ => TypedResults.NotFound(),
         };
 
-    private static async Task<Results<NoContent, NotFound, ProblemHttpResult>> UndoAsync(
+    private static async Task<Results<NoContent, NotFound, Declined>> UndoAsync(
         Guid id, PantryService pantry) =>
         await pantry.UndoAsync(id) switch
         {
             null => TypedResults.NotFound(),
             true => TypedResults.NoContent(),
-            false => TypedResults.Problem(
-                title: "You can only undo the latest change; what an order used is undone with the order.",
-                statusCode: StatusCodes.Status409Conflict),
+            false => new Declined(StatusCodes.Status409Conflict, "refused.latest-only"),
         };
 
     private static LotView View(PantryLot l) =>

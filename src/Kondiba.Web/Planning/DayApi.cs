@@ -93,7 +93,7 @@ internal static class DayApi
             await book.LaterAsync());
     }
 
-    private static async Task<Results<Ok<DayView>, Refused, ProblemHttpResult>> ArrangeAsync(
+    private static async Task<Results<Ok<DayView>, Refused, Declined>> ArrangeAsync(
         DayArrange wanted, DayBook book, KondibaContext db, KitchenClock clock, ClaimsPrincipal user)
     {
         if (Refused.Of(OwnCheck.Of(wanted.Arranged), "planning.cannot-kept") is { } refused)
@@ -114,7 +114,7 @@ internal static class DayApi
         return TypedResults.Ok(await ViewAsync(book, clock));
     }
 
-    private static async Task<Results<Ok<DayView>, Refused, ProblemHttpResult>> TakeAsync(
+    private static async Task<Results<Ok<DayView>, Refused, Declined>> TakeAsync(
         Remedy remedy, DayBook book, OrderService orders, KondibaContext db, KitchenClock clock, ClaimsPrincipal user)
     {
         var (load, search) = await book.PlannedAsync();
@@ -134,7 +134,7 @@ internal static class DayApi
         return await SaveAsync(book, db, clock);
     }
 
-    private static async Task<Results<Ok<DayView>, Refused, ProblemHttpResult>> SaveAsync(
+    private static async Task<Results<Ok<DayView>, Refused, Declined>> SaveAsync(
         DayBook book, KondibaContext db, KitchenClock clock)
     {
         try
@@ -153,7 +153,6 @@ internal static class DayApi
     /// <summary>What a remedy does, however it is said.</summary>
     private static string Does(Remedy remedy) => JsonSerializer.Serialize(remedy with { What = "" }, KitchenItem.Json);
 
-    private static ProblemHttpResult Changed() => TypedResults.Problem(
-        title: "Someone else changed the plan.", detail: "Check it as it is now, and try again.",
-        statusCode: StatusCodes.Status409Conflict);
+    private static Declined Changed() => new(
+        StatusCodes.Status409Conflict, "refused.plan-changed", "refused.check-again");
 }

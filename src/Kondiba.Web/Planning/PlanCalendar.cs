@@ -87,7 +87,7 @@ internal static class PlanCalendar
                 task.Starts,
                 task.Ends,
                 $"{task.What.Title}{order}",
-                Catalogue.Say(Message.Then(task.What.Text, task.What.Why), voice),
+                Say(Message.Then(task.What.Text, task.What.Why)),
                 task.What.AtMost is not null);
         }
 
@@ -96,8 +96,8 @@ internal static class PlanCalendar
                 $"{tray.Task}/out",
                 tray.Ends,
                 tray.Ends.PlusMinutes(Carrying),
-                $"Take out of the {plan.Places.First(p => p.Place == tray.Place).Name}: {tray.Title}",
-                $"By {Time(tray.OutBy!.Value)}: later it sweats when it comes out.",
+                Say(Message.Of("planning.take-out", ("place", plan.Places.First(p => p.Place == tray.Place).Name), ("tray", tray.Title))),
+                Say(Message.Of("planning.sweats-later", ("at", tray.OutBy!.Value))),
                 true);
         foreach (var order in plan.Orders)
         {
@@ -106,13 +106,13 @@ internal static class PlanCalendar
                 $"{order.Order}/pickup",
                 order.Pickup,
                 order.Pickup.PlusMinutes(HandingOver),
-                $"{(about.Delivered ? "Delivery" : "Pickup")}: {about.Name}",
-                $"Packed by {Time(order.Ready)}.{(about.Contact.Length > 0 ? $" {about.Contact}" : "")}",
+                Say(Message.Of(about.Delivered ? "planning.delivery-of" : "planning.pickup-of", ("order", about.Name))),
+                $"{Say(Message.Of("planning.packed-by", ("at", order.Ready)))} {about.Contact}".TrimEnd(),
                 true,
                 about.Place.Length > 0 ? about.Place : null);
         }
 
-        string Time(LocalDateTime at) => Catalogue.Say(Message.Of("planning.at", ("at", at)), voice);
+        string Say(Message message) => Catalogue.Say(message, voice);
     }
 
     private static Ical.Net.Calendar Empty(string name)

@@ -1,4 +1,7 @@
+using Kondiba.Core.Facts;
+using Kondiba.Core.Wording;
 using Kondiba.Data;
+using Kondiba.Web.Hosting;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.AspNetCore.Identity;
 using Microsoft.AspNetCore.Identity.EntityFrameworkCore;
@@ -53,7 +56,7 @@ internal static class People
                     .Select(p => new PersonView(p.Id, p.UserName!, p.Role, p.Id == me))
                     .ToListAsync(db.Gone));
         }).WithName("GetPeople");
-        people.MapPost("", async Task<Results<NoContent, ValidationProblem>> (
+        people.MapPost("", async Task<Results<NoContent, Refused>> (
             Credentials input, HttpContext context, KondibaContext db, UserManager<Person> users) =>
         {
             var (person, errors) = await AddAsync(input, db.KitchenId, Role.Owner, users);
@@ -76,36 +79,33 @@ internal static class People
             await db.SaveChangesAsync();
             return TypedResults.Ok(new InvitationLink($"/join/{secret}", invitation.Until));
         }).WithName("Invite").WithSummary("Makes a link by which one helper can join the kitchen.");
-        people.MapDelete("/{id:guid}", async Task<Results<NoContent, NotFound, ProblemHttpResult>> (
+        people.MapDelete("/{id:guid}", async Task<Results<NoContent, NotFound, Declined>> (
             Guid id, HttpContext context, KondibaContext db) =>
         {
             if (id == Sessions.PersonOf(context.User))
-                return TypedResults.Problem(
-                    title: "You can’t remove yourself.", detail: "Another owner can.", statusCode: StatusCodes.Status409Conflict);
+                return new Declined(StatusCodes.Status409Conflict, "refused.yourself", "refused.another-owner");
             return await db.Users.Where(p => p.Id == id).ExecuteDeleteAsync() == 1 ? TypedResults.NoContent() : TypedResults.NotFound();
         }).WithName("RemovePerson").WithSummary("Removes someone; they are signed out everywhere.");
     }
 
     /// <summary>Adds someone to a kitchen, or says what is wrong with the name or the password.</summary>
-    internal static async Task<(Person? Person, ValidationProblem? Errors)> AddAsync(
+    internal static async Task<(Person? Person, Refused? Errors)> AddAsync(
         Credentials input, Guid kitchen, Role role, UserManager<Person> users)
     {
         var person = new Person { UserName = input.Name.Trim(), KitchenId = kitchen, Role = role };
         var made = await users.CreateAsync(person, input.Password);
         return made.Succeeded
             ? (person, null)
-            : (null, TypedResults.ValidationProblem(Errors(made), title: "This name and password can’t be used."));
+            : (null, Refused.Of(Errors(made), "refused.cannot-use-password"));
     }
 
-    internal static Dictionary<string, string[]> Errors(IdentityResult result) => result.Errors
-        .GroupBy(e => e.Code.StartsWith("Password", StringComparison.Ordinal) ? "password" : "name")
-        .ToDictionary(g => g.Key, g => g.Select(e => e.Code switch
-        {
-            "DuplicateUserName" => "This name is taken. Choose another.",
-            "InvalidUserName" => "Enter a name.",
-            "PasswordTooShort" => $"Use at least {Sessions.ShortestPassword} characters.",
-            "PasswordRequiresUniqueChars" => "The password repeats a few characters. Use more different ones.",
-            "PasswordMismatch" => "Incorrect password. Enter the one you signed in with.",
-            _ => e.Description,
-        }).ToArray());
+    internal static IEnumerable<Problem> Errors(IdentityResult result) => result.Errors.Select(e => e.Code switch
+    {
+        "DuplicateUserName" => new("name", "refused.name-taken", ""),
+        "InvalidUserName" => new("name", "refused.no-name", ""),
+        "PasswordTooShort" => new("password", Message.Of("refused.short-password", ("least", Sessions.ShortestPassword)), ""),
+        "PasswordRequiresUniqueChars" => new("password", "refused.plain-password", ""),
+        "PasswordMismatch" => new("password", "refused.password-mismatch", ""),
+        _ => new Problem("name", Message.ByText(e.Description), ""),
+    });
 }

@@ -150,8 +150,7 @@ internal static class Sessions
         if (path.StartsWithSegments("/api") && path != ReadingsApi.Path && !await form.IsRequestValidAsync(context))
         {
             context.Response.Headers["X-Kondiba-Form"] = "stale";
-            await TypedResults.Problem(
-                title: "This page is out of date.", detail: "Reload it.", statusCode: StatusCodes.Status403Forbidden)
+            await new Declined(StatusCodes.Status403Forbidden, "refused.old-page", "refused.reload-page")
                 .ExecuteAsync(context);
             return;
         }
@@ -194,14 +193,14 @@ internal static class Sessions
             .RequireRateLimiting(SignInLimit)
             .WithName("Join")
             .WithSummary("Joins a kitchen as a helper, by an invitation.");
-        session.MapPut("/password", async Task<Results<NoContent, NotFound, ValidationProblem>> (
+        session.MapPut("/password", async Task<Results<NoContent, NotFound, Refused>> (
             PasswordChange change, HttpContext context, UserManager<Person> users) =>
         {
             if (await users.GetUserAsync(context.User) is not { } person)
                 return TypedResults.NotFound();
             var changed = await users.ChangePasswordAsync(person, change.Old, change.New);
             if (!changed.Succeeded)
-                return TypedResults.ValidationProblem(People.Errors(changed), title: "Couldn’t change the password.");
+                return Refused.Of(People.Errors(changed), "refused.cannot-change-password")!;
             await EnterAsync(context, person);
             return TypedResults.NoContent();
         }).RequireRateLimiting(SignInLimit).WithName("ChangePassword");
@@ -229,7 +228,7 @@ internal static class Sessions
         return TypedResults.NoContent();
     }
 
-    private static async Task<Results<NoContent, ProblemHttpResult>> SignInAsync(
+    private static async Task<Results<NoContent, Declined>> SignInAsync(
         HttpContext context,
         SignIn input,
         Startup startup,
@@ -245,15 +244,9 @@ internal static class Sessions
                 ? SignInResult.Failed
                 : await signIn.CheckPasswordSignInAsync(person, input.Password ?? "", lockoutOnFailure: true);
             if (result.IsLockedOut)
-                return TypedResults.Problem(
-                    title: "Too many wrong passwords.",
-                    detail: "Wait ten minutes, then try again.",
-                    statusCode: StatusCodes.Status403Forbidden);
+                return new Declined(StatusCodes.Status403Forbidden, "refused.many-passwords", "refused.wait");
             if (!result.Succeeded)
-                return TypedResults.Problem(
-                    title: "Incorrect name or password.",
-                    detail: "Check both. Capital letters matter in the password.",
-                    statusCode: StatusCodes.Status403Forbidden);
+                return new Declined(StatusCodes.Status403Forbidden, "refused.wrong-password", "refused.check-both");
             await EnterAsync(context, person!);
             return TypedResults.NoContent();
         }
@@ -264,15 +257,12 @@ internal static class Sessions
         else if (Opens(input.Key, settings))
             kitchen = startup.KitchenId;
         if (kitchen is not { } id)
-            return TypedResults.Problem(
-                title: "That key isn’t valid.",
-                detail: "Copy the whole address that ./start printed.",
-                statusCode: StatusCodes.Status403Forbidden);
+            return new Declined(StatusCodes.Status403Forbidden, "refused.wrong-key", "refused.copy-address");
         await EnterAsync(context, id);
         return TypedResults.NoContent();
     }
 
-    private static async Task<Results<NoContent, Refused, ValidationProblem>> StartAsync(
+    private static async Task<Results<NoContent, Refused>> StartAsync(
         NewKitchen input, HttpContext context, KondibaContext db, UserManager<Person> users)
     {
         if (string.IsNullOrWhiteSpace(input.Kitchen) || input.Kitchen.Length > LongestName)
@@ -292,7 +282,7 @@ internal static class Sessions
         return TypedResults.NoContent();
     }
 
-    private static async Task<Results<NoContent, NotFound, ValidationProblem>> JoinAsync(
+    private static async Task<Results<NoContent, NotFound, Refused>> JoinAsync(
         string secret, Credentials input, HttpContext context, KondibaContext db, UserManager<Person> users, IClock clock)
     {
         var (hash, now) = (Secret.Hash(secret), clock.GetCurrentInstant());

@@ -1,6 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import type { ComponentType } from "react";
-import { Route, Routes } from "react-router";
+import { Route, Router, Switch } from "wouter";
+import { useAddress } from "./ui/leaving";
 import { AskBeforeLeaving } from "./ui/unsaved";
 import { sessionQuery } from "./api/queries";
 import { later } from "./ui/later";
@@ -48,14 +49,16 @@ const TroublePage = page(() => import("./features/troubles/TroublePage"), "Troub
 
 export function App() {
   return (
-    <AskBeforeLeaving>
-      <Routes>
-        <Route path="/q/:secret" element={<SharedQuotePage />} />
-        <Route path="/i/:page" element={<IngredientsPage />} />
-        <Route path="/join/:secret" element={<JoinPage />} />
-        <Route path="*" element={<SignedInRoutes />} />
-      </Routes>
-    </AskBeforeLeaving>
+    <Router hook={useAddress}>
+      <AskBeforeLeaving>
+        <Switch>
+          <Route path="/q/:secret" component={SharedQuotePage} />
+          <Route path="/i/:page" component={IngredientsPage} />
+          <Route path="/join/:secret" component={JoinPage} />
+          <Route component={SignedInRoutes} />
+        </Switch>
+      </AskBeforeLeaving>
+    </Router>
   );
 }
 
@@ -66,40 +69,42 @@ function SignedInRoutes() {
   if (!session.data.signedIn) return <SignInPage hasSample={session.data.hasSample} />;
   return (
     <Shell>
-      <Routes>
-        <Route path="/" element={<ShelfPage />} />
-        <Route path="/orders" element={<OrdersPage />} />
-        <Route path="/orders/:id" element={<OrderPage />} />
-        <Route path="/orders/:id/prep" element={<PrepPage />} />
-        <Route path="/orders/:id/packing" element={<PackingPage />} />
-        <Route path="/orders/:id/leftovers" element={<LeftoversPage />} />
-        <Route path="/orders/:id/labels" element={<LabelsPage />} />
-        <Route path="/orders/:id/paper/:kind?" element={<PaperPage />} />
-        <Route path="/welcome/:step?" element={<WelcomePage />} />
-        <Route path="/customers" element={<CustomersPage />} />
-        <Route path="/deleted" element={<DeletedPage />} />
-        <Route path="/handbook" element={<HandbookPage />} />
-        <Route path="/wall-card" element={<WallCardPage />} />
-        <Route path="/orders/:id/price" element={<PricePage />} />
-        <Route path="/orders/:id/quote" element={<QuotePage />} />
-        <Route path="/day" element={<DayPage />} />
-        <Route path="/bench" element={<BenchPage />} />
-        <Route path="/practice" element={<PracticePage />} />
-        <Route path="/practice/:code" element={<PracticePage />} />
-        <Route path="/logbook" element={<LogbookPage />} />
-        <Route path="/logbook/:id" element={<BatchPage />} />
-        <Route path="/trouble" element={<TroublePage />} />
-        <Route path="/trouble/:sign" element={<TroublePage />} />
-        <Route path="/pantry" element={<PantryPage />} />
-        <Route path="/shopping" element={<ShoppingPage />} />
-        <Route path="/looks" element={<LooksPage />} />
-        <Route path="/looks/new" element={<NewLookPage />} />
-        <Route path="/looks/:code" element={<LookPage />} />
-        <Route path="/looks/:code/card" element={<CardPage />} />
-        <Route path="/colour" element={<ColourPage />} />
-        <Route path="/kitchen/:corner?" element={<KitchenPage />} />
-        <Route path="*" element={<ErrorNote error={new Error(say("app.page-not-found-all-your"))} />} />
-      </Routes>
+      <Switch>
+        <Route path="/" component={ShelfPage} />
+        <Route path="/orders" component={OrdersPage} />
+        <Route path="/orders/:id" component={OrderPage} />
+        <Route path="/orders/:id/prep" component={PrepPage} />
+        <Route path="/orders/:id/packing" component={PackingPage} />
+        <Route path="/orders/:id/leftovers" component={LeftoversPage} />
+        <Route path="/orders/:id/labels" component={LabelsPage} />
+        <Route path="/orders/:id/paper/:kind?" component={PaperPage} />
+        <Route path="/welcome/:step?" component={WelcomePage} />
+        <Route path="/customers" component={CustomersPage} />
+        <Route path="/deleted" component={DeletedPage} />
+        <Route path="/handbook" component={HandbookPage} />
+        <Route path="/wall-card" component={WallCardPage} />
+        <Route path="/orders/:id/price" component={PricePage} />
+        <Route path="/orders/:id/quote" component={QuotePage} />
+        <Route path="/day" component={DayPage} />
+        <Route path="/bench" component={BenchPage} />
+        <Route path="/practice" component={PracticePage} />
+        <Route path="/practice/:code" component={PracticePage} />
+        <Route path="/logbook" component={LogbookPage} />
+        <Route path="/logbook/:id" component={BatchPage} />
+        <Route path="/trouble" component={TroublePage} />
+        <Route path="/trouble/:sign" component={TroublePage} />
+        <Route path="/pantry" component={PantryPage} />
+        <Route path="/shopping" component={ShoppingPage} />
+        <Route path="/looks" component={LooksPage} />
+        <Route path="/looks/new" component={NewLookPage} />
+        <Route path="/looks/:code" component={LookPage} />
+        <Route path="/looks/:code/card" component={CardPage} />
+        <Route path="/colour" component={ColourPage} />
+        <Route path="/kitchen/:corner?" component={KitchenPage} />
+        <Route>
+          <ErrorNote error={new Error(say("app.page-not-found-all-your"))} />
+        </Route>
+      </Switch>
     </Shell>
   );
 }

@@ -1,20 +1,16 @@
 import { QueryClientProvider } from "@tanstack/react-query";
 import { StrictMode } from "react";
 import { createRoot } from "react-dom/client";
-import { createBrowserRouter, RouterProvider } from "react-router";
 import { queries } from "./api/queryClient";
 import { App } from "./App";
 import "./styles.css";
-
-// One route that holds all others: what asks before a page is left needs this kind of router.
-const router = createBrowserRouter([{ path: "*", element: <App /> }]);
 
 const root = document.getElementById("root");
 if (root)
   createRoot(root).render(
     <StrictMode>
       <QueryClientProvider client={queries}>
-        <RouterProvider router={router} />
+        <App />
       </QueryClientProvider>
     </StrictMode>,
   );

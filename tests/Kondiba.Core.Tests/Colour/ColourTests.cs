@@ -144,7 +144,7 @@ public class ColourTests
     {
         Assert.True(Tinted(Ivory, ("blue", 6)).Hue < Tinted(C.BrightWhite, ("blue", 6)).Hue - 10);
         var recipe = Recipe.For(Tinted(Ivory, ("blue", 6)), Ivory, [Of("blue")], Grams(240), C);
-        Assert.Contains(recipe.Warnings, w => w.Contains("ivory", StringComparison.Ordinal));
+        Assert.Contains(recipe.Warnings, w => w.Said().Contains("ivory", StringComparison.Ordinal));
     }
 
     [Fact]
@@ -187,7 +187,7 @@ public class ColourTests
         var recipe = Recipe.For(target, C.BrightWhite, [Of("green"), Of("yellow"), Of("blue")], Grams(250), C);
         Assert.Equal([("green", 2, 5), ("blue", 4, 10)], recipe.Drops.Select(d => (d.Tint, d.Per100, d.InPot)));
         Assert.Equal(0, recipe.DeltaE, 6);
-        Assert.Equal("no visible difference", recipe.Words);
+        Assert.Equal("no visible difference", recipe.Words.Said());
         Assert.All(recipe.OneMore, m => Assert.True(m.DeltaE > 0));
         Assert.Equal(3, recipe.OneMore.Count);
     }
@@ -214,9 +214,9 @@ public class ColourTests
     {
         var black = Recipe.For(Spectrum.LabOf("#101018"), C.BrightWhite, [Of("red"), Of("blue"), Of("black")], Grams(300), C);
         Assert.False(black.Reached);
-        Assert.Contains(black.Warnings, w => w.Contains("is a lot", StringComparison.Ordinal));
+        Assert.Contains(black.Warnings, w => w.Said().Contains("is a lot", StringComparison.Ordinal));
         var watery = Recipe.For(Mixing.Tinted(C.BrightWhite, [(Of("water-blue"), 5)], C), C.BrightWhite, [Of("water-blue")], Grams(100), C);
-        Assert.Contains(watery.Warnings, w => w.Contains("water-based blue is water-based and can seize", StringComparison.Ordinal));
+        Assert.Contains(watery.Warnings, w => w.Said().Contains("water-based blue is water-based and can seize", StringComparison.Ordinal));
     }
 
     [Fact]
@@ -282,7 +282,7 @@ public class ColourTests
                 new(coating, coating == Wafers ? onto : "white", srgb, [.. atHand.Select(t => t.Code)], 240), Tables.Reference);
             var target = Spectrum.LabOf(srgb);
             if (mix.Recipe is { } recipe && Lab.OfOtherHue(target, Spectrum.LabOf(recipe.Srgb)))
-                Assert.Equal((false, "another colour"), (recipe.Reached, recipe.Words));
+                Assert.Equal((false, "another colour"), (recipe.Reached, recipe.Words.Said()));
             if (mix.Ready is { } ready)
                 Assert.False(Lab.OfOtherHue(target, Spectrum.LabOf(ready.Srgb)));
         }, iter: 60);

@@ -42,7 +42,7 @@ public class PaletteTests
     {
         var palette = Palette.For(new(["#e8685a", "#00ff66"], [Rods(12)]), Tables);
         Assert.Equal(("coral", true), (palette.Colours[0].Colour, palette.Colours[0].Reached));
-        Assert.Equal(("another colour", false), (palette.Colours[1].Words, palette.Colours[1].Reached));
+        Assert.Equal(("another colour", false), (palette.Colours[1].Words.Said(), palette.Colours[1].Reached));
     }
 
     [Theory]

@@ -53,7 +53,7 @@ public sealed class LeftoverTests
             $"{Wafers}.dark", Grams(90), Today, [Coming(Rods(60, "black")), Coming(Rods(30, "dark"))], Tables.Reference)!;
         Assert.Equal($"{Wafers}.dark", plan.Folded[0].Pot);
         Assert.Equal(90, plan.Folded[0].Takes.In("g"), 6);
-        Assert.Equal("no visible difference", plan.Folded[0].Off);
+        Assert.Equal("no visible difference", plan.Folded[0].Off.Said());
     }
 
     [Fact]

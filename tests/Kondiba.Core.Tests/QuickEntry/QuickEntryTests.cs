@@ -173,7 +173,7 @@ public class QuickEntryTests
     public void What_is_not_understood_is_pointed_at(string text, string stretch)
     {
         var entry = Entry.Read(text, Tables, Looks, Today);
-        Assert.Contains(entry.NotUnderstood, u => text.Substring(u.Start, u.Length) == stretch && u.Reason.Length > 0);
+        Assert.Contains(entry.NotUnderstood, u => text.Substring(u.Start, u.Length) == stretch && u.Reason.Said().Length > 0);
     }
 
     [Theory]

@@ -38,6 +38,27 @@ public partial class CatalogueTests
     }
 
     [Fact]
+    public void No_sentence_is_written_outside_the_catalogue_and_the_reference_data()
+    {
+        // What makers do not read: descriptions of endpoints, errors of programming, what goes to the log; and the sample's own notes.
+        var notRead = new Regex(@"WithSummary\(|Exception\(|Log\w+\(|LoggerMessage|Console\.|MapOne<|Insert\(1, ""title""");
+        var sentence = new Regex("""
+            "(?<says>[A-Z][a-z’]* [^"]*[a-z’)}][.?!])"
+            """.Trim());
+        var root = Path.Combine(DocsTests.Root, "src");
+        var written =
+            from file in Directory.EnumerateFiles(root, "*.cs", SearchOption.AllDirectories)
+            where !file.Contains("/obj/", StringComparison.Ordinal) && !file.Contains("/Migrations/", StringComparison.Ordinal)
+                && Path.GetFileName(file) is not "SampleKitchen.cs"
+            let lines = File.ReadAllLines(file)
+            from at in Enumerable.Range(0, lines.Length)
+            where !lines[at].TrimStart().StartsWith("//", StringComparison.Ordinal) && sentence.IsMatch(lines[at])
+                && !notRead.IsMatch(string.Join(' ', lines[Math.Max(0, at - 3)..(at + 1)]))
+            select $"{Path.GetRelativePath(root, file)}:{at + 1} {sentence.Match(lines[at]).Groups["says"].Value}";
+        Assert.Empty(written);
+    }
+
+    [Fact]
     public void American_has_the_same_sentences_with_the_same_things_put_in_and_no_British_spelling()
     {
         Assert.Equal(Catalogue.British.Codes.Order(), Catalogue.American.Codes.Order());

@@ -3123,7 +3123,7 @@ export interface components {
             wanted: components["schemas"]["Mass"];
             srgb: string;
             mixed: string;
-            off: string;
+            off: components["schemas"]["Message"];
             lines: string[];
         };
         LeftoverKept: {
@@ -3381,7 +3381,7 @@ export interface components {
             holds: components["schemas"]["Duration"];
             keepsWarm: boolean;
             energy: components["schemas"]["MeltEnergy"];
-            warning: string;
+            warning: components["schemas"]["Message"];
             how: string;
         };
         MeltEnergy: {
@@ -3516,7 +3516,7 @@ export interface components {
             /** Format: int32 */
             length: number;
             text: string;
-            reason: string;
+            reason: components["schemas"]["Message"];
             choices: components["schemas"]["ChipChoice"][];
         };
         OneMore: {
@@ -4056,7 +4056,7 @@ export interface components {
             nearest: string;
             /** Format: double */
             deltaE: number;
-            words: string;
+            words: components["schemas"]["Message"];
             reached: boolean;
             seenOn: string[];
         };
@@ -4408,6 +4408,8 @@ export interface components {
             validUntil?: null | string;
             /** @default  */
             contact: string;
+            /** @description in the kitchen's currency */
+            paid?: null | number;
         };
         QuoteLine: {
             /** Format: int32 */
@@ -4461,7 +4463,7 @@ export interface components {
             srgb: string;
             /** Format: double */
             deltaE: number;
-            words: string;
+            words: components["schemas"]["Message"];
         };
         Receipt: {
             /** Format: uuid */
@@ -4482,7 +4484,7 @@ export interface components {
             srgb: string;
             /** Format: double */
             deltaE: number;
-            words: string;
+            words: components["schemas"]["Message"];
             reached: boolean;
             oneMore: components["schemas"]["OneMore"][];
             warnings: string[];

@@ -1,6 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
 import { createContext, useContext, useState } from "react";
-import { Link } from "react-router";
+import { Link } from "wouter";
 import { answer, api, type OrderDraft, type WorkingLine } from "../api/client";
 import { ErrorNote, Waiting } from "./notes";
 import { Sheet } from "./Sheet";

@@ -1,6 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useRef, useState, type ReactNode } from "react";
-import { Link, NavLink, useLocation, useMatch, useNavigate } from "react-router";
+import { Link, useLocation } from "wouter";
 import { answer, api } from "../api/client";
 import { sessionQuery, useKitchen } from "../api/queries";
 import { useChanges } from "../api/useChanges";
@@ -24,16 +24,18 @@ const rooms = [
   ["/kitchen", say("ui.kitchen")],
 ] as const;
 
+/** Whether an address lies in a room. */
+const isIn = (room: string, path: string) => path === room || (room !== "/" && path.startsWith(`${room}/`));
+
 /** The cocoa band with the ways through the house, and the page under it. */
 export function Shell({ children }: { children: ReactNode }) {
   const away = useChanges();
   const kitchen = useKitchen().data;
   const [help, setHelp] = useState(false);
-  const navigate = useNavigate();
-  const bench = useMatch("/bench");
+  const [pathname, navigate] = useLocation();
+  const bench = pathname === "/bench";
   const newOrder = useNewOrder();
   const menu = useRef<HTMLElement>(null);
-  const { pathname } = useLocation();
   useEffect(() => {
     // On a phone the menu is wider than its row.
     const here = menu.current?.querySelector<HTMLElement>("[aria-current=page]");
@@ -41,16 +43,16 @@ export function Shell({ children }: { children: ReactNode }) {
   }, [pathname]);
   useShortcuts({
     n: newOrder,
-    s: () => void navigate("/"),
-    o: () => void navigate("/orders"),
-    d: () => void navigate("/day"),
-    b: () => void navigate("/bench"),
-    p: () => void navigate("/pantry"),
-    l: () => void navigate("/looks"),
-    c: () => void navigate("/colour"),
-    g: () => void navigate("/logbook"),
-    r: () => void navigate("/handbook"),
-    k: () => void navigate("/kitchen"),
+    s: () => navigate("/"),
+    o: () => navigate("/orders"),
+    d: () => navigate("/day"),
+    b: () => navigate("/bench"),
+    p: () => navigate("/pantry"),
+    l: () => navigate("/looks"),
+    c: () => navigate("/colour"),
+    g: () => navigate("/logbook"),
+    r: () => navigate("/handbook"),
+    k: () => navigate("/kitchen"),
     "?": () => setHelp(true),
   });
 
@@ -92,16 +94,14 @@ export function Shell({ children }: { children: ReactNode }) {
             ].join(" ")}
           >
             {rooms.map(([to, name]) => (
-              <NavLink
+              <Link
                 key={to}
                 to={to}
-                end={to === "/"}
-                className={({ isActive }) =>
-                  `shrink-0 font-semibold ${isActive ? "text-cream" : "text-cream2 hover:text-cream"}`
-                }
+                aria-current={isIn(to, pathname) ? "page" : undefined}
+                className={`shrink-0 font-semibold ${isIn(to, pathname) ? "text-cream" : "text-cream2 hover:text-cream"}`}
               >
                 {name}
-              </NavLink>
+              </Link>
             ))}
           </nav>
           <div className="ml-auto flex items-center gap-3">

@@ -1,4 +1,4 @@
-import { Link } from "react-router";
+import { Link } from "wouter";
 import type { Source } from "../api/client";
 
 /** What the handbook says of a source: where it is named, it is found by its first words. */

@@ -1,4 +1,4 @@
-import { Link } from "react-router";
+import { Link } from "wouter";
 import { say } from "../wording/say";
 
 /** Shown while something is on its way; silent for the first moment, so that quick answers do not flash. */

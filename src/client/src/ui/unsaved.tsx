@@ -1,46 +1,35 @@
-import { createContext, useCallback, useContext, useEffect, useState, type ReactNode, type RefObject } from "react";
-import { useBlocker } from "react-router";
+import { useCallback, useEffect, useState, type ReactNode, type RefObject } from "react";
+import { unsaved, useLeaving } from "./leaving";
 import { Sheet } from "./Sheet";
 import { say } from "../wording/say";
 
-const Forms = createContext(new Set<object>());
-
 /** Asks before a page with a form that was changed and not saved is left, by a link, the back button or closing the tab. */
 export function AskBeforeLeaving({ children }: { children: ReactNode }) {
-  const [forms] = useState(() => new Set<object>());
-  const blocker = useBlocker(
-    ({ currentLocation, nextLocation }) => forms.size > 0 && currentLocation.pathname !== nextLocation.pathname,
-  );
+  const leaving = useLeaving();
   useEffect(() => {
     const warn = (e: BeforeUnloadEvent) => {
-      if (forms.size > 0) e.preventDefault();
+      if (unsaved.size > 0) e.preventDefault();
     };
     window.addEventListener("beforeunload", warn);
     return () => window.removeEventListener("beforeunload", warn);
-  }, [forms]);
+  }, []);
   return (
-    <Forms value={forms}>
+    <>
       {children}
-      {blocker.state === "blocked" && (
-        <Sheet open close={() => blocker.reset()} title={say("ui.leave-without-saving")}>
+      {leaving && (
+        <Sheet open close={leaving.stay} title={say("ui.leave-without-saving")}>
           <p className="mt-2">{say("ui.changes-will-be-lost")}</p>
           <p className="mt-4 flex gap-5">
-            <button className="bg-act text-on-act rounded-full px-5 py-1.5 font-bold" onClick={() => blocker.reset()}>
+            <button className="bg-act text-on-act rounded-full px-5 py-1.5 font-bold" onClick={leaving.stay}>
               {say("ui.stay")}
             </button>
-            <button
-              className="text-act font-semibold"
-              onClick={() => {
-                forms.clear();
-                blocker.proceed();
-              }}
-            >
+            <button className="text-act font-semibold" onClick={leaving.proceed}>
               {say("ui.leave")}
             </button>
           </p>
         </Sheet>
       )}
-    </Forms>
+    </>
   );
 }
 
@@ -54,14 +43,13 @@ export function tellForm(inside: HTMLInputElement | HTMLButtonElement | null) {
  * form that is closed is forgotten by itself.
  */
 export function useUnsaved(inside: RefObject<HTMLElement | null>): (unsaved: boolean) => void {
-  const forms = useContext(Forms);
   const [form] = useState({});
   const setUnsaved = useCallback(
-    (unsaved: boolean) => {
-      if (unsaved) forms.add(form);
-      else forms.delete(form);
+    (is: boolean) => {
+      if (is) unsaved.add(form);
+      else unsaved.delete(form);
     },
-    [forms, form],
+    [form],
   );
   useEffect(() => {
     const element = inside.current?.closest("form");

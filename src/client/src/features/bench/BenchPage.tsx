@@ -1,6 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
 import { useEffect, useRef, useState } from "react";
-import { Link } from "react-router";
+import { Link } from "wouter";
 import type { Day, DayTask, Plan, Reference } from "../../api/client";
 import { clock as browserClock } from "../../api/clock";
 import { colourOfPot, referenceQuery, vesselOf } from "../../api/queries";

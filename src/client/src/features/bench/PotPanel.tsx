@@ -1,4 +1,4 @@
-import { Link } from "react-router";
+import { Link } from "wouter";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import type { CurvePoint, DayMelt, DayTask, Device, Plan, PotNow, Reference } from "../../api/client";
 import { answer, api } from "../../api/client";

@@ -1,5 +1,5 @@
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
-import { useSearchParams } from "react-router";
+import { useSearchParams } from "wouter";
 import { answer, api, type Mix, type MixDraft, type Reference } from "../../api/client";
 
 export interface Wanted extends MixDraft {

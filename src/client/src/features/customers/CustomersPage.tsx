@@ -1,6 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
 import { useEffect, useRef, useState } from "react";
-import { Link, useSearchParams } from "react-router";
+import { Link, useSearchParams } from "wouter";
 import type { Customer, CustomerHistory } from "../../api/client";
 import { customersQuery, historyQuery } from "../../api/queries";
 import { TextField } from "../../ui/fields";

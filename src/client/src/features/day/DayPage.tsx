@@ -1,6 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
-import { Link, useSearchParams } from "react-router";
+import { Link, useSearchParams } from "wouter";
 import type { Day, DayTray, Plan, Reference } from "../../api/client";
 import { referenceQuery } from "../../api/queries";
 import { Undoable } from "../../ui/buttons";

@@ -1,5 +1,5 @@
 import { useState } from "react";
-import { Link } from "react-router";
+import { Link } from "wouter";
 import type { Day, DayTask, DayTray, Plan } from "../../api/client";
 import { TextButton } from "../../ui/buttons";
 import { DateField, TimeField } from "../../ui/fields";

@@ -1,6 +1,6 @@
 import { useMutation, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { useSearchParams } from "react-router";
+import { useSearchParams } from "wouter";
 import { answer, api, type OwnFilling, type RecipeRead } from "../../api/client";
 import { fillingsQuery, referenceQuery, useOwner } from "../../api/queries";
 import { TextButton } from "../../ui/buttons";

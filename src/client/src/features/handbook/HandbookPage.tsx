@@ -1,6 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
 import { useDeferredValue, useEffect, useState } from "react";
-import { Link, useSearchParams } from "react-router";
+import { Link, useSearchParams } from "wouter";
 import { answer, api, type HandbookEntry, type HandbookSection } from "../../api/client";
 import { TextField } from "../../ui/fields";
 import { ErrorNote, Waiting } from "../../ui/notes";

@@ -1,7 +1,7 @@
 import { Tab, TabGroup, TabList, TabPanel, TabPanels } from "@headlessui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useEffect } from "react";
-import { useNavigate, useParams } from "react-router";
+import { useLocation, useParams } from "wouter";
 import type { KitchenThings, Reference } from "../../api/client";
 import { Fillings } from "../fillings/Fillings";
 import { Files } from "../files/Files";
@@ -78,7 +78,7 @@ const corners = groups.flatMap(([, some]) => some);
 /** What the product knows of this kitchen, to be told better. */
 export function KitchenPage() {
   const { corner } = useParams();
-  const navigate = useNavigate();
+  const [, navigate] = useLocation();
   const things = useQuery(thingsQuery);
   const reference = useQuery(referenceQuery);
   useEffect(() => {
@@ -96,10 +96,7 @@ export function KitchenPage() {
   return (
     <div className="mx-auto max-w-5xl px-4 pt-3 sm:px-10">
       <h1 className="font-serif text-[38px] leading-tight">{say("kitchen.kitchen")}</h1>
-      <TabGroup
-        selectedIndex={at}
-        onChange={(i) => void navigate(`/kitchen/${corners[i]?.[0] ?? ""}`, { replace: true })}
-      >
+      <TabGroup selectedIndex={at} onChange={(i) => navigate(`/kitchen/${corners[i]?.[0] ?? ""}`, { replace: true })}>
         <TabList className="border-line mt-3 border-b pb-3">
           {groups.map(([name, some]) => (
             <div key={name} className="grid items-baseline gap-x-[18px] py-0.5 sm:grid-cols-[12.5rem_1fr]">

@@ -1,6 +1,6 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { Link } from "react-router";
+import { Link } from "wouter";
 import currencies from "../../../../Kondiba.Core/Wording/currencies.json";
 import locales from "../../../../Kondiba.Core/Wording/locales.json";
 import { answer, api, ApiError, type Kitchen } from "../../api/client";

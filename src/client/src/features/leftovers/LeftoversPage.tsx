@@ -1,6 +1,6 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
-import { Link, useParams } from "react-router";
+import { Link, useParams } from "wouter";
 import { answer, ApiError, api, type Leftovers, type Receipt, type Reference } from "../../api/client";
 import { newId } from "../../api/newId";
 import { colourOf, referenceQuery } from "../../api/queries";

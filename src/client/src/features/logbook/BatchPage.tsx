@@ -1,6 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
-import { Link, useNavigate, useParams, useSearchParams } from "react-router";
+import { Link, useLocation, useParams, useSearchParams } from "wouter";
 import { answer, ApiError, api, type Batch, type LoggedBatch, type Reference } from "../../api/client";
 import { newId } from "../../api/newId";
 import { logbookQuery, referenceQuery, useKitchen } from "../../api/queries";
@@ -71,14 +71,14 @@ function Logging({
   batch: Batch;
   reference: Reference;
 }) {
-  const navigate = useNavigate();
+  const [, navigate] = useLocation();
   const queries = useQueryClient();
   const [id] = useState(() => logged?.id ?? newId());
   const [form, setForm] = useState(batch);
   const settle = () => queries.invalidateQueries();
   const keep = useKeep(
     (body: Batch) => answer(api.PUT("/api/logbook/batches/{id}", { params: { path: { id } }, body })),
-    () => void navigate("/logbook"),
+    () => navigate("/logbook"),
     logbookQuery.queryKey,
   );
   const remove = useMutation({
@@ -99,7 +99,7 @@ function Logging({
         <button className="text-act font-semibold" onClick={() => restore.mutate()}>
           {say("logbook.restore")}
         </button>{" "}
-        <button className="text-act ml-3 font-semibold" onClick={() => void navigate("/logbook")}>
+        <button className="text-act ml-3 font-semibold" onClick={() => navigate("/logbook")}>
           {say("logbook.logbook")}
         </button>
       </p>
@@ -155,7 +155,7 @@ function Logging({
         >
           {say("ui.save")}
         </button>
-        <button type="button" className="text-ink2 font-semibold" onClick={() => void navigate("/logbook")}>
+        <button type="button" className="text-ink2 font-semibold" onClick={() => navigate("/logbook")}>
           {say("ui.cancel")}
         </button>
         {logged && (

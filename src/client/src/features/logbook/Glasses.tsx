@@ -1,4 +1,4 @@
-import { Link } from "react-router";
+import { Link } from "wouter";
 import type { LoggedBatch } from "../../api/client";
 import { dayName, shortDayName, useWording } from "../../ui/units";
 import { offBy, plusMinus } from "./batches";

@@ -1,6 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
-import { Link, useSearchParams } from "react-router";
+import { Link, useSearchParams } from "wouter";
 import { answer, api, type Logbook, type LoggedBatch, type Suggestion } from "../../api/client";
 import { centreOf, logbookQuery, referenceQuery, signsQuery, useKitchen, useOwner } from "../../api/queries";
 import { TextButton, Undoable } from "../../ui/buttons";

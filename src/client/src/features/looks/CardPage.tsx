@@ -1,6 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
 import { useEffect } from "react";
-import { Link, useParams } from "react-router";
+import { Link, useParams } from "wouter";
 import type { Look, Reference } from "../../api/client";
 import { centreOf, colourOf, looksQuery, referenceQuery, sizeOf } from "../../api/queries";
 import { Dot } from "../../ui/Choice";

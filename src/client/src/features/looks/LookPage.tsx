@@ -1,7 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { Redo2, Undo2 } from "lucide-react";
 import { useEffect, useReducer, useState } from "react";
-import { Link, useNavigate, useParams } from "react-router";
+import { Link, useLocation, useParams } from "wouter";
 import { answer, api, type Look, type LookItem, type Reference } from "../../api/client";
 import { centreOf, looksQuery, referenceQuery, sizeOf } from "../../api/queries";
 import { Choice } from "../../ui/Choice";
@@ -35,7 +35,7 @@ export function LookPage() {
 
 function LookDesk(props: { look: Look; item: LookItem | undefined; all: LookItem[]; reference: Reference }) {
   const { item, reference } = props;
-  const navigate = useNavigate();
+  const [, navigate] = useLocation();
   const [state, dispatch] = useReducer<History<Look>, [HistoryAct<Look>]>(history, begun(props.look));
   const look = state.draft;
   const [trying, setTrying] = useState(false);
@@ -70,7 +70,7 @@ function LookDesk(props: { look: Look; item: LookItem | undefined; all: LookItem
     (code: string) => answer(api.DELETE("/api/looks/{code}", { params: { path: { code } } })),
     () => {
       forgetLook(look.code);
-      void navigate("/looks", { state: { removed: item?.look } });
+      navigate("/looks", { state: { removed: item?.look } });
     },
     ["looks"],
   );
@@ -119,7 +119,7 @@ function LookDesk(props: { look: Look; item: LookItem | undefined; all: LookItem
             {say("looks.save-as-svg")}
           </button>
           {item && !changed && (
-            <Link className="text-act font-semibold" to="card">
+            <Link className="text-act font-semibold" to={`/looks/${item.look.code}/card`}>
               {say("looks.design-card")}
             </Link>
           )}

@@ -1,7 +1,8 @@
 import { EmptyTray } from "../../ui/EmptyTray";
 import { useQuery } from "@tanstack/react-query";
 import { useEffect, useRef, useState } from "react";
-import { Link, useLocation } from "react-router";
+import { Link } from "wouter";
+import { useHistoryState } from "wouter/use-browser-location";
 import { answer, api, ApiError, type Look, type LookItem, type LookLibrary, type Reference } from "../../api/client";
 import { centreOf, colourOf, looksQuery, referenceQuery, sizeOf } from "../../api/queries";
 import { TextField } from "../../ui/fields";
@@ -20,7 +21,7 @@ import { listed, say } from "../../wording/say";
 export function LooksPage() {
   const looks = useQuery(looksQuery);
   const reference = useQuery(referenceQuery);
-  const removed = (useLocation().state as { removed?: Look } | null)?.removed;
+  const removed = useHistoryState<{ removed?: Look } | null>()?.removed;
   const [back, setBack] = useState(false);
   const keep = useKeep(
     (body: Look) => answer(api.PUT("/api/looks", { body })),

@@ -1,6 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
 import { useEffect } from "react";
-import { useNavigate, useSearchParams } from "react-router";
+import { useLocation, useSearchParams } from "wouter";
 import type { Centre, Look, Reference } from "../../api/client";
 import { looksQuery, referenceQuery } from "../../api/queries";
 import { PickField } from "../../ui/fields";
@@ -62,7 +62,7 @@ export function NewLookPage() {
 
 function Patterns(props: { centre: Centre; reference: Reference; taken: string[]; dense: boolean }) {
   const { centre, reference, dense } = props;
-  const navigate = useNavigate();
+  const [, navigate] = useLocation();
   const size = centre.sizes.at(-1);
   const coating = reference.usualCoating;
   const colours = reference.colours.filter((c) => c.coating === coating);
@@ -97,7 +97,7 @@ function Patterns(props: { centre: Centre; reference: Reference; taken: string[]
       code: codeOf(title, props.taken),
     } as Look;
     storeLook(look);
-    void navigate(`/looks/${look.code}`);
+    navigate(`/looks/${look.code}`);
   };
   return (
     <section aria-label={centre.plural} className="mt-5">

@@ -1,6 +1,6 @@
 import { Radio, RadioGroup } from "@headlessui/react";
 import { useId } from "react";
-import { Link } from "react-router";
+import { Link } from "wouter";
 import type { Reference } from "../../api/client";
 import { colourOf } from "../../api/queries";
 import { Choice } from "../../ui/Choice";

@@ -1,6 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { Link } from "react-router";
+import { Link } from "wouter";
 import type { Reference } from "../../api/client";
 import { pieceName, risksQuery } from "../../api/queries";
 import { NumberField } from "../../ui/fields";

@@ -1,5 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
-import { Link } from "react-router";
+import { Link } from "wouter";
 import type { Customer } from "../../api/client";
 import { customersQuery } from "../../api/queries";
 import { called } from "../customers/called";

@@ -2,13 +2,15 @@ import type { Centre, FigurePart, Making, Reference } from "../../api/client";
 import { colourOf, sizeOf } from "../../api/queries";
 import { Choice, colourOptions, Dot } from "../../ui/Choice";
 import { FieldNote } from "../../ui/notes";
+import { later } from "../../ui/later";
 import { useWording } from "../../ui/units";
 import { FigurePicture } from "../piece/FigurePicture";
 import { pieceOf } from "../piece/points";
 import { changeLine } from "./draft";
-import { InMould } from "./LineMould";
 import type { ChangeMaking, MakingProps } from "./making";
 import { say } from "../../wording/say";
+
+const InMould = later(() => import("./LineMould"), "InMould");
 
 const bought = "bought";
 const none = "";

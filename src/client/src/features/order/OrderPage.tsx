@@ -1,6 +1,7 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect } from "react";
-import { useLocation, useParams } from "react-router";
+import { useParams } from "wouter";
+import { useHistoryState } from "wouter/use-browser-location";
 import type { Order, Reference, SharedPot, Tally } from "../../api/client";
 import { colourOf, orderQuery, referenceQuery, sharedQuery, useKitchen } from "../../api/queries";
 import { freshOrder } from "./freshOrder";
@@ -19,7 +20,7 @@ import { say } from "../../wording/say";
 
 export function OrderPage() {
   const { id = "" } = useParams();
-  const fresh = (useLocation().state as { fresh?: boolean } | null)?.fresh;
+  const fresh = useHistoryState<{ fresh?: boolean } | null>()?.fresh;
   const queries = useQueryClient();
   const kept = orderQuery(id, "order");
   const order = useQuery({ ...kept, queryFn: fresh ? () => freshOrder(id, queries) : kept.queryFn });

@@ -1,6 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
 import { Plus } from "lucide-react";
-import { Link } from "react-router";
+import { Link } from "wouter";
 import { answer, api, type Palette, type Reference } from "../../api/client";
 import { colourOf } from "../../api/queries";
 import { FieldNote } from "../../ui/notes";

@@ -1,5 +1,5 @@
 import type { ReactNode } from "react";
-import { Link, useParams } from "react-router";
+import { Link, useParams } from "wouter";
 import type { Pot, Reference } from "../../api/client";
 import { useOwner, vesselOf, wayOf } from "../../api/queries";
 import { Covers } from "./Covers";

@@ -1,4 +1,4 @@
-import { Link } from "react-router";
+import { Link } from "wouter";
 import { usePrice } from "../price/usePrice";
 import { useWording } from "../../ui/units";
 import type { Draft } from "./draft";

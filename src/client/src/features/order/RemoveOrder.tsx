@@ -1,19 +1,19 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
-import { useNavigate } from "react-router";
+import { useLocation } from "wouter";
 import { answer, api, type Order } from "../../api/client";
 import { forgetDraft } from "./draft";
 import { say } from "../../wording/say";
 
 /** Takes the order off the shelf; the shelf offers to put it back. */
 export function RemoveOrder({ order, name }: { order: Order; name: string }) {
-  const navigate = useNavigate();
+  const [, navigate] = useLocation();
   const queries = useQueryClient();
   const remove = useMutation({
     mutationFn: () => answer(api.DELETE("/api/orders/{id}", { params: { path: { id: order.id } } })),
     onSuccess: async () => {
       forgetDraft(order.id);
       await queries.invalidateQueries({ queryKey: ["shelf"] });
-      await navigate("/", { state: { removed: { id: order.id, name } } });
+      navigate("/", { state: { removed: { id: order.id, name } } });
     },
   });
   return (

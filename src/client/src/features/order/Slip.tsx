@@ -1,6 +1,6 @@
 import { Redo2, Undo2 } from "lucide-react";
 import { useEffect, useMemo } from "react";
-import { Link } from "react-router";
+import { Link } from "wouter";
 import type { Order, Reference, Tally } from "../../api/client";
 import { usePacking } from "../packing/usePacking";
 import { dayOf } from "../../ui/localTime";
@@ -11,7 +11,6 @@ import { momentName, pickupWords } from "../../ui/units";
 import { useStill } from "../../ui/useStill";
 import { AllLines } from "./AllLines";
 import { Allergies } from "./Allergies";
-import { BeforeYouStart } from "./BeforeYouStart";
 import type { Draft, Edit } from "./draft";
 import { KeepingNote } from "./KeepingNote";
 import { LineEditor } from "./LineEditor";
@@ -26,6 +25,7 @@ import { DayInput, TimeInput } from "../../ui/When";
 import { Ruled, StateStamp, Who } from "./Who";
 import { say } from "../../wording/say";
 
+const BeforeYouStart = later(() => import("./BeforeYouStart"), "BeforeYouStart");
 const PhotoRow = later(() => import("../photos/PhotoRow"), "PhotoRow");
 
 const nothing: never[] = [];

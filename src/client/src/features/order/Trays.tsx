@@ -1,9 +1,11 @@
 import { EmptyTray } from "../../ui/EmptyTray";
-import { SettingSheet } from "./SettingSheet";
-import { memo } from "react";
+import { memo, useState } from "react";
 import type { LineTally, OrderLine, Reference, Tally, Tray } from "../../api/client";
 import { centreOf, colourOf, sizeOf } from "../../api/queries";
 import { How } from "../../ui/How";
+import { later } from "../../ui/later";
+import { Waiting } from "../../ui/notes";
+import { Sheet } from "../../ui/Sheet";
 import { span } from "../../ui/units";
 import type { Draft } from "./draft";
 import { PartShape } from "../piece/FigurePicture";
@@ -11,6 +13,8 @@ import { overhang, stickOf } from "../piece/points";
 import { useLineLook } from "../piece/useLineLook";
 import { usePictures } from "../piece/usePictures";
 import { say } from "../../wording/say";
+
+const HowItSets = later(() => import("./HowItSets"), "HowItSets", <Waiting />);
 
 const variants = 4;
 
@@ -183,7 +187,7 @@ function SetTimes(props: { lines: LineTally[]; name: (line: number) => string; r
         {lines.map((line) => (
           <tr key={line.line}>
             <th className="font-semibold">
-              <SettingSheet line={line.line} name={name(line.line)} />
+              <SettingLink line={line.line} name={name(line.line)} />
             </th>
             {line.setting.map((setting) => (
               <td key={setting.place}>
@@ -205,5 +209,26 @@ function SetTimes(props: { lines: LineTally[]; name: (line: number) => string; r
         ))}
       </tbody>
     </table>
+  );
+}
+
+/** A line's name, which opens how its pieces set. */
+function SettingLink({ line, name }: { line: number; name: string }) {
+  const [open, setOpen] = useState(false);
+  return (
+    <>
+      <button
+        className="text-left font-semibold underline decoration-dotted underline-offset-4"
+        onClick={() => setOpen(true)}
+      >
+        {name}
+        <span className="sr-only">{say("order.how-sets")}</span>
+      </button>
+      {open && (
+        <Sheet open wide close={() => setOpen(false)} title={say("order.how-sets-2", { name })}>
+          <HowItSets line={line} />
+        </Sheet>
+      )}
+    </>
   );
 }

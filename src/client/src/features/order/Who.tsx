@@ -4,8 +4,10 @@ import { Choice } from "../../ui/Choice";
 import { FieldNote } from "../../ui/notes";
 import { stateOrder, states } from "../../ui/states";
 import type { Edit } from "./draft";
-import { KnownCustomers } from "./KnownCustomers";
+import { later } from "../../ui/later";
 import { say } from "../../wording/say";
+
+const KnownCustomers = later(() => import("./KnownCustomers"), "KnownCustomers");
 
 type Fields = Pick<OrderInput, "client" | "contact" | "handover" | "place">;
 

@@ -1,6 +1,6 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { useNavigate } from "react-router";
+import { useLocation } from "wouter";
 import { ApiError, answer, api, type OrderSummary } from "../../api/client";
 import { newId, sentAs } from "../../api/newId";
 import { DateField, NumberField, TextField, Tick } from "../../ui/fields";
@@ -27,7 +27,7 @@ export function OrderAgain({ order, className = "" }: { order: OrderSummary; cla
 
 /** The same again: another day, more or fewer pieces, or as a template. */
 function CopyOrder({ order, close }: { order: OrderSummary; close: () => void }) {
-  const navigate = useNavigate();
+  const [, navigate] = useLocation();
   const queries = useQueryClient();
   const [name, setName] = useState(order.name);
   const [day, setDay] = useState<string | null>(null);
@@ -42,10 +42,10 @@ function CopyOrder({ order, close }: { order: OrderSummary; close: () => void })
           body: { name, pickup: day && `${day}T${order.pickup.slice(11, 19)}`, pieces, template },
         }),
       ),
-    onSuccess: async (made) => {
+    onSuccess: (made) => {
       void queries.invalidateQueries({ queryKey: ["shelf"] });
       void queries.invalidateQueries({ queryKey: ["orders"] });
-      await navigate(`/orders/${made.id}`);
+      navigate(`/orders/${made.id}`);
     },
   });
   const errors = copy.error instanceof ApiError ? copy.error.errors : {};

@@ -1,6 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
 import type { ReactNode } from "react";
-import { Link } from "react-router";
+import { Link } from "wouter";
 import type { OrderSummary } from "../../api/client";
 import { colourOf, referenceQuery } from "../../api/queries";
 import { Dot } from "../../ui/Choice";

@@ -1,7 +1,7 @@
 import { keepPreviousData, useInfiniteQuery } from "@tanstack/react-query";
 import { Search } from "lucide-react";
 import { useDeferredValue, useEffect, useRef } from "react";
-import { Link, useSearchParams } from "react-router";
+import { Link, useSearchParams } from "wouter";
 import { answer, api, type OrderState } from "../../api/client";
 import { ErrorNote, Waiting } from "../../ui/notes";
 import { stateOrder, states } from "../../ui/states";

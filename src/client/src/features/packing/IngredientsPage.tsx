@@ -1,6 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
 import { useEffect } from "react";
-import { useParams } from "react-router";
+import { useParams } from "wouter";
 import { answer, api } from "../../api/client";
 import { Drip } from "../../ui/Drip";
 import { Waiting } from "../../ui/notes";

@@ -1,6 +1,6 @@
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
-import { Link, useParams } from "react-router";
+import { Link, useParams } from "wouter";
 import { answer, ApiError, api, type LabelSheet } from "../../api/client";
 import { useOwner } from "../../api/queries";
 import { settled } from "../../api/settling";

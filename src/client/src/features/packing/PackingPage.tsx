@@ -1,6 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
-import { Link, useParams } from "react-router";
+import { Link, useParams } from "wouter";
 import type { Order, PackingPlan, Reference, Tally } from "../../api/client";
 import { orderQuery, referenceQuery } from "../../api/queries";
 import { TextButton } from "../../ui/buttons";

@@ -2,7 +2,7 @@ import { Undoable } from "../../ui/buttons";
 import { receiptOf } from "./receiptOf";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useMemo, useState } from "react";
-import { Link } from "react-router";
+import { Link } from "wouter";
 import { answer, api, type Lot, type Pantry, type Ware } from "../../api/client";
 import { colourOf, pantryQuery, referenceQuery } from "../../api/queries";
 import { daysFrom } from "../../ui/localTime";

@@ -1,6 +1,6 @@
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useEffect } from "react";
-import { Link, useSearchParams } from "react-router";
+import { Link, useSearchParams } from "wouter";
 import { answer, api, type Shopping, type ShoppingLine } from "../../api/client";
 import { ErrorNote, Waiting } from "../../ui/notes";
 import { putBy } from "../../ui/putBy";

@@ -1,5 +1,5 @@
 import { useState } from "react";
-import { Link } from "react-router";
+import { Link } from "wouter";
 import { answer, api, type OwnWare, type Ware } from "../../api/client";
 import { useOwner } from "../../api/queries";
 import { NumberField } from "../../ui/fields";

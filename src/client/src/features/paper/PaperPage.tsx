@@ -1,6 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
-import { Link, NavLink, useParams } from "react-router";
+import { Link, useParams } from "wouter";
 import type { Order, Reference } from "../../api/client";
 import { orderQuery, referenceQuery } from "../../api/queries";
 import { Tick } from "../../ui/fields";
@@ -56,7 +56,7 @@ function Paper({ order, reference }: { order: Order; reference: Reference }) {
         </h1>
         <nav aria-label={say("paper.kinds-paper")} className="border-line mt-3 flex flex-wrap gap-x-6 border-b">
           {kinds.map(([path, name]) => (
-            <NavLink
+            <Link
               key={path}
               to={`/orders/${order.id}/paper/${path}`}
               replace
@@ -67,7 +67,7 @@ function Paper({ order, reference }: { order: Order; reference: Reference }) {
               ].join(" ")}
             >
               {name}
-            </NavLink>
+            </Link>
           ))}
         </nav>
         <div className="my-4 flex flex-wrap items-center gap-x-6 gap-y-2">

@@ -1,6 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
 import { useEffect } from "react";
-import { Link } from "react-router";
+import { Link } from "wouter";
 import { referenceQuery, useKitchen } from "../../api/queries";
 import { ErrorNote, Waiting } from "../../ui/notes";
 import { Pages } from "./Pages";

@@ -1,6 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
 import { useEffect } from "react";
-import { Link, useParams } from "react-router";
+import { Link, useParams } from "wouter";
 import type { Exercise, Move, Practice } from "../../api/client";
 import { exercisesQuery } from "../../api/queries";
 import { TextButton } from "../../ui/buttons";

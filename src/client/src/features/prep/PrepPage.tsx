@@ -1,6 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
 import { useEffect } from "react";
-import { Link, useParams } from "react-router";
+import { Link, useParams } from "wouter";
 import type { Order, PrepList, PrepStep } from "../../api/client";
 import { orderQuery, useKitchen } from "../../api/queries";
 import { How, HowOrder } from "../../ui/How";

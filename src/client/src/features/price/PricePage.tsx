@@ -1,6 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
 import { useEffect } from "react";
-import { Link, useParams } from "react-router";
+import { Link, useParams } from "wouter";
 import type { Costing, Order, PriceDraft, Reference } from "../../api/client";
 import { centreOf, orderQuery, referenceQuery, useOwner } from "../../api/queries";
 import { NumberField } from "../../ui/fields";
@@ -67,9 +67,15 @@ function PriceDesk({ order, reference }: { order: Order; reference: Reference })
                 <Fact name={say("price.profit")} hint={say("price.profit-hint")}>
                   <span className="text-2xl">{wording.money(costing.profit)}</span>
                 </Fact>
-                <Fact name={owed(costing)}>
-                  <span data-testid="balance">{wording.money(Math.abs(costing.balance || costing.paid))}</span>
-                </Fact>
+                {(order.state !== "cancelled" || costing.paid > 0) && (
+                  <Fact name={order.state === "cancelled" ? say("price.to-give-back") : owed(costing)}>
+                    <span data-testid="balance">
+                      {wording.money(
+                        order.state === "cancelled" ? costing.paid : Math.abs(costing.balance || costing.paid),
+                      )}
+                    </span>
+                  </Fact>
+                )}
               </dl>
               <div className="mt-4 space-y-3">
                 <Words<PriceDraft["by"]>

@@ -1,6 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { Link } from "react-router";
+import { Link } from "wouter";
 import { answer, api } from "../../api/client";
 import { newId, sentAs } from "../../api/newId";
 import { TextButton } from "../../ui/buttons";

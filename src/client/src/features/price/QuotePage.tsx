@@ -1,6 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect } from "react";
-import { Link, useParams } from "react-router";
+import { Link, useParams } from "wouter";
 import { answer, api, type Quote, type SharedQuote } from "../../api/client";
 import { orderQuery, referenceQuery } from "../../api/queries";
 import { settled } from "../../api/settling";
@@ -134,6 +134,7 @@ function Acceptance({ secret, shared }: { secret: string; shared: SharedQuote })
 }
 
 function Paper({ quote, money }: { quote: Quote; money: (amount: number) => string }) {
+  const paid = quote.paid ?? 0;
   useEffect(() => {
     document.title = `${quote.name} · ${quote.kitchen}`;
   }, [quote]);
@@ -183,10 +184,16 @@ function Paper({ quote, money }: { quote: Quote; money: (amount: number) => stri
         <span>{say("price.total")}</span>
         <span data-testid="total">{money(quote.price)}</span>
       </p>
-      <p className="text-ink2 flex justify-between">
-        <span>{say("price.deposit-2")}</span>
-        <span>{money(quote.deposit)}</span>
-      </p>
+      <dl className="text-ink2 grid grid-cols-[1fr_auto]">
+        <dt>{say("price.deposit-2")}</dt>
+        <dd>{money(quote.deposit)}</dd>
+        {paid > 0 && (
+          <>
+            <dt>{say("price.paid-already")}</dt>
+            <dd data-testid="paid">{money(paid)}</dd>
+          </>
+        )}
+      </dl>
       <div className="mt-8 grid gap-6 sm:grid-cols-2 print:grid-cols-2">
         <section>
           <h2 className="font-serif text-xl">{say("price.allergens")}</h2>

@@ -1,5 +1,5 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
-import { useNavigate, useParams } from "react-router";
+import { useLocation, useParams } from "wouter";
 import { answer, api } from "../../api/client";
 import { Drip } from "../../ui/Drip";
 import { Credentials } from "./Credentials";
@@ -8,14 +8,14 @@ import { say } from "../../wording/say";
 /** A helper comes in by an invitation. */
 export function JoinPage() {
   const { secret = "" } = useParams();
-  const navigate = useNavigate();
+  const [, navigate] = useLocation();
   const queries = useQueryClient();
   const join = useMutation({
     mutationFn: (body: { name: string; password: string }) =>
       answer(api.POST("/api/session/join/{secret}", { params: { path: { secret } }, body })),
     onSuccess: async () => {
       await queries.invalidateQueries();
-      await navigate("/");
+      navigate("/");
     },
   });
   return (

@@ -6,7 +6,7 @@ import { TextField } from "../../ui/fields";
 import { Words } from "../../ui/Words";
 import { Credentials } from "./Credentials";
 import { say } from "../../wording/say";
-import { useNavigate } from "react-router";
+import { useLocation } from "wouter";
 
 type Way = "known" | "new" | "key";
 
@@ -16,7 +16,7 @@ export function SignInPage({ hasSample }: { hasSample: boolean }) {
   const [key, setKey] = useState("");
   const [kitchen, setKitchen] = useState("");
   const queries = useQueryClient();
-  const navigate = useNavigate();
+  const [, navigate] = useLocation();
   const inside = { onSuccess: () => queries.invalidateQueries() };
   const enter = useMutation({
     mutationFn: (body: { key?: string; name?: string; password?: string }) =>
@@ -32,7 +32,7 @@ export function SignInPage({ hasSample }: { hasSample: boolean }) {
       answer(api.POST("/api/session/kitchen", { body: { ...body, kitchen } })),
     onSuccess: async () => {
       await queries.invalidateQueries();
-      await navigate("/welcome");
+      navigate("/welcome");
     },
   });
   const startErrors = start.error instanceof ApiError ? start.error.errors : {};

@@ -1,4 +1,4 @@
-import { Link } from "react-router";
+import { Link } from "wouter";
 import type { Reference, Shelf, ShelfOrder } from "../../api/client";
 import { clock, dayName } from "../../ui/units";
 import { Box } from "./Box";

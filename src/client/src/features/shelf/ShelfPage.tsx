@@ -1,6 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect } from "react";
-import { Link, useLocation, useNavigate, useSearchParams } from "react-router";
+import { Link, useLocation, useSearchParams } from "wouter";
+import { useHistoryState } from "wouter/use-browser-location";
 import { answer, api, type Shelf } from "../../api/client";
 import { referenceQuery, shelfQuery } from "../../api/queries";
 import { ErrorNote, Waiting } from "../../ui/notes";
@@ -76,15 +77,14 @@ function Pages({ shelf }: { shelf: Shelf }) {
 
 /** Offers to put an order back that was just removed. */
 function PutBack() {
-  const location = useLocation();
-  const navigate = useNavigate();
+  const [, navigate] = useLocation();
   const queries = useQueryClient();
-  const removed = (location.state as { removed?: { id: string; name: string } } | null)?.removed;
+  const removed = useHistoryState<{ removed?: { id: string; name: string } } | null>()?.removed;
   const restore = useMutation({
     mutationFn: (id: string) => answer(api.POST("/api/orders/{id}/restore", { params: { path: { id } } })),
     onSuccess: async () => {
       await queries.invalidateQueries({ queryKey: ["shelf"] });
-      await navigate(".", { replace: true, state: null });
+      navigate("/", { replace: true, state: null });
     },
   });
   if (!removed) return null;

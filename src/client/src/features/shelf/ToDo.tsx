@@ -1,4 +1,4 @@
-import { Link } from "react-router";
+import { Link } from "wouter";
 import type { Reference, Shelf } from "../../api/client";
 import { colourOf } from "../../api/queries";
 import { Dot } from "../../ui/Choice";

@@ -1,6 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
-import { Link, useParams, useSearchParams } from "react-router";
+import { Link, useParams, useSearchParams } from "wouter";
 import { answer, api, type Cause, type LoggedBatch, type Trouble } from "../../api/client";
 import { logbookQuery, signsQuery } from "../../api/queries";
 import { ErrorNote, Waiting } from "../../ui/notes";

@@ -1,6 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
 import { useEffect, useRef, type ReactNode } from "react";
-import { Link, useNavigate, useParams, useSearchParams } from "react-router";
+import { Link, useLocation, useParams, useSearchParams } from "wouter";
 import { answer, api } from "../../api/client";
 import { kitchenQuery, priceListQuery, referenceQuery, thingsQuery } from "../../api/queries";
 import { ErrorNote, Waiting } from "../../ui/notes";
@@ -38,7 +38,7 @@ export function WelcomePage() {
   const now = steps[at] ?? "place";
   const next = steps[at + 1];
   const [search] = useSearchParams();
-  const navigate = useNavigate();
+  const [, navigate] = useLocation();
   const newOrder = useNewOrder();
   const kitchen = useQuery(kitchenQuery);
   const things = useQuery(thingsQuery);
@@ -59,7 +59,7 @@ export function WelcomePage() {
     prices: <Prices />,
     hours: <Hours {...room} />,
   };
-  const on = () => (next ? void navigate(`/welcome/${next}?${search.toString()}`) : newOrder());
+  const on = () => (next ? navigate(`/welcome/${next}?${search.toString()}`) : newOrder());
   return (
     <div className="mx-auto max-w-5xl px-4 pt-3 sm:px-10">
       <p className="text-ink2">{say("welcome.step-of", { number: at + 1, count: steps.length })}</p>

@@ -1,34 +1,13 @@
 import { useQuery } from "@tanstack/react-query";
-import { useContext, useState } from "react";
+import { useContext } from "react";
 import { answer, api, type SettingIn } from "../../api/client";
 import { HowLines, HowOrder } from "../../ui/How";
 import { ErrorNote, Waiting } from "../../ui/notes";
-import { Sheet } from "../../ui/Sheet";
 import { span, useWording } from "../../ui/units";
 import { capital, percentSign, say } from "../../wording/say";
 
 /** How the pieces of a line set, place by place: the course of film and centre, and what comes of a chill. */
-export function SettingSheet({ line, name }: { line: number; name: string }) {
-  const [open, setOpen] = useState(false);
-  return (
-    <>
-      <button
-        className="text-left font-semibold underline decoration-dotted underline-offset-4"
-        onClick={() => setOpen(true)}
-      >
-        {name}
-        <span className="sr-only">{say("order.how-sets")}</span>
-      </button>
-      {open && (
-        <Sheet open wide close={() => setOpen(false)} title={say("order.how-sets-2", { name })}>
-          <Places line={line} />
-        </Sheet>
-      )}
-    </>
-  );
-}
-
-function Places({ line }: { line: number }) {
+export function HowItSets({ line }: { line: number }) {
   const order = useContext(HowOrder);
   const wording = useWording();
   const setting = useQuery({
