@@ -15,14 +15,24 @@ public sealed partial class Maker : IDisposable
     private readonly bool dark;
     private readonly int width;
     private readonly int height;
+    private readonly bool keys;
     private readonly TimeSpan patience = TimeSpan.FromSeconds(20);
 
     // Whether pages of this browser run more than what the server sends.
     private bool scripted;
 
-    public Maker(Site site, int width = 1280, int height = 800, bool dark = false, string? start = null, bool signIn = true)
+    /// <summary>Takes a seat at a browser.</summary>
+    /// <param name="site">Where it goes.</param>
+    /// <param name="width">Of the window, in CSS pixels.</param>
+    /// <param name="height">Of the window, in CSS pixels.</param>
+    /// <param name="dark">Whether dark colours are preferred.</param>
+    /// <param name="start">Page to begin on, with nothing of it in the browser's cache.</param>
+    /// <param name="signIn">Whether to go in as the sample kitchen's owner.</param>
+    /// <param name="keys">Whether everything is done with the keyboard alone.</param>
+    public Maker(
+        Site site, int width = 1280, int height = 800, bool dark = false, string? start = null, bool signIn = true, bool keys = false)
     {
-        (this.site, this.dark, this.width, this.height) = (site, dark, width, height);
+        (this.site, this.dark, this.width, this.height, this.keys) = (site, dark, width, height, keys);
         driver = site.TakeBrowser();
         Emulate(width, height, dark);
         driver.Navigate().GoToUrl(new Uri(site.Address, signIn ? $"enter?key={Site.Key}" : ""));
@@ -83,7 +93,7 @@ public sealed partial class Maker : IDisposable
     public void Click(string xpath) => Until(
         () =>
         {
-            InView(driver.FindElement(By.XPath(xpath))).Click();
+            Activate(driver.FindElement(By.XPath(xpath)));
             return true;
         },
         xpath);
@@ -119,8 +129,7 @@ public sealed partial class Maker : IDisposable
     public void Fill(string label, string text) => Until(
         () =>
         {
-            var field = InView(Field(label));
-            field.Click();
+            var field = Enter(Field(label));
             field.SendKeys(Keys.Control + "a" + Keys.Null + text);
             return true;
         },
@@ -191,7 +200,7 @@ public sealed partial class Maker : IDisposable
         Until(
             () =>
             {
-                InView(Field(label)).Click();
+                Activate(Field(label));
                 return true;
             },
             label);

@@ -9,14 +9,16 @@ public sealed class OwnKitchenTests(Site site)
     [InlineData(1280, 800, "United States", "$ US dollar", "American (color, mold)", "oz, in, °F", "$", "USD", "oz", "3:00 PM")]
     [InlineData(834, 1112, "Germany", "€ euro", "British (colour, mould)", "g, mm, °C", "€", "EUR", "g", "15:00")]
     [InlineData(390, 844, "Canada, French", "$ Canadian dollar", "British (colour, mould)", "g, mm, °C", "$", "CAD", "g", "15:00")]
+    [InlineData(1280, 800, "United States", "$ US dollar", "American (color, mold)", "oz, in, °F", "$", "USD", "oz", "3:00 PM", true)]
+    [InlineData(834, 1112, "Germany", "€ euro", "British (colour, mould)", "g, mm, °C", "€", "EUR", "g", "15:00", true)]
     public void From_nothing_to_a_first_pot_and_an_accepted_quote(
         int width, int height, string place, string currency, string spelling, string units, string sign, string code, string unit,
-        string three)
+        string three, bool keys = false)
     {
-        using var maker = new Maker(site, width, height, signIn: false);
+        using var maker = new Maker(site, width, height, signIn: false, keys: keys);
         maker.Click("//label[normalize-space()='Create a kitchen']");
-        maker.Fill("Name of the kitchen", $"Pier kitchen, {place}");
-        maker.Fill("Name", $"keeper of {place}");
+        maker.Fill("Name of the kitchen", $"Pier kitchen, {place}{(keys ? ", by keys" : "")}");
+        maker.Fill("Name", $"keeper of {place}{(keys ? " by keys" : "")}");
         maker.Fill("Password", "a lantern at the pier");
         maker.Press("Create kitchen");
 
@@ -63,7 +65,7 @@ public sealed class OwnKitchenTests(Site site)
         maker.Press("Create a link to send");
         maker.Until(() => maker.Text("[data-testid=share-link]").Contains("/q/", StringComparison.Ordinal), "the link");
         var link = new Uri(maker.Text("[data-testid=share-link]")).AbsolutePath[1..];
-        using (var customer = new Maker(site, width, height, signIn: false))
+        using (var customer = new Maker(site, width, height, signIn: false, keys: keys))
         {
             customer.Go(link);
             customer.Until(() => customer.Text("[data-testid=total]").Contains(sign, StringComparison.Ordinal), "the price");
