@@ -91,30 +91,52 @@ as_postgres() {
   if [ "$(id -u)" = 0 ]; then (cd / && runuser -u postgres -- "$@"); else (cd / && "$@"); fi
 }
 
-# pg_up NAME [SETTING...]: starts a cluster of that name on loopback, made when it is not there. Sets PG_DIR and KONDIBA_CONNECTION.
-pg_up() {
-  local name=$1 setting options=""
-  shift
-  need_debian '/usr/lib/postgresql/*/bin/postgres' postgresql
-  PG_BIN=$(dirname "$(compgen -G '/usr/lib/postgresql/*/bin/postgres' | sort -V | tail -n 1)")
-  umask 022
-  if [ ! -s "$STATE/$name.password" ]; then (
-    umask 077
-    secret >"$STATE/$name.password"
-  ); fi
+# Where the cluster of a name is: PG_DIR.
+pg_place() {
+  local name=$1
   PG_DIR="$STATE/$name"
   if [ "$(id -u)" = 0 ] && ! as_postgres test -x "$STATE" 2>/dev/null; then
     # The postgres user cannot reach a folder below a closed one: the cluster goes where it can.
     [ -s "$STATE/$name.place" ] || echo "/var/lib/postgresql/kondiba-$(secret | tr -dc 'a-z0-9' | head -c 12)" >"$STATE/$name.place"
     PG_DIR=$(cat "$STATE/$name.place")
   fi
+}
+
+# The programs of the version that made the cluster; of the newest for one that is still to be made.
+pg_binaries() {
+  local version
+  if version=$(as_postgres cat "$PG_DIR/PG_VERSION" 2>/dev/null); then
+    PG_BIN=/usr/lib/postgresql/$version/bin
+    [ -x "$PG_BIN/postgres" ] || die "the data are PostgreSQL $version's, which is not installed: apt-get install postgresql-$version."
+  else
+    PG_BIN=$(dirname "$(compgen -G '/usr/lib/postgresql/*/bin/postgres' | sort -V | tail -n 1)")
+  fi
+}
+
+# pg_up NAME [SETTING...]: starts a cluster of that name on loopback, made when it is not there. Sets PG_DIR and KONDIBA_CONNECTION.
+pg_up() {
+  local name=$1 setting options=""
+  shift
+  need_debian '/usr/lib/postgresql/*/bin/postgres' postgresql
+  umask 022
+  if [ ! -s "$STATE/$name.password" ]; then (
+    umask 077
+    secret >"$STATE/$name.password"
+  ); fi
+  pg_place "$name"
+  pg_binaries
   if ! as_postgres test -s "$PG_DIR/PG_VERSION"; then
-    [ "$(id -u)" != 0 ] || install -d -m 700 -o postgres -g postgres "$PG_DIR"
+    # Made aside and then put in place, so that one that was broken off is never taken for a whole one.
+    local made="$PG_DIR.made"
+    rm -rf "$made"
+    [ "$(id -u)" != 0 ] || install -d -m 700 -o postgres -g postgres "$made"
     # shellcheck disable=SC2016 # expanded by the inner shell
     as_postgres bash -c 'umask 077; f=$(mktemp); trap "rm -f $f" EXIT; cat >"$f"
       "$1/initdb" -D "$2" -U kondiba --pwfile="$f" --auth=scram-sha-256 --encoding=UTF8 --locale=C.UTF-8 --data-checksums' \
-      - "$PG_BIN" "$PG_DIR" <"$STATE/$name.password" >"$STATE/$name-init.log" 2>&1 ||
+      - "$PG_BIN" "$made" <"$STATE/$name.password" >"$STATE/$name-init.log" 2>&1 ||
       die "the database could not be made: see $STATE/$name-init.log."
+    rm -rf "$PG_DIR"
+    mv "$made" "$PG_DIR"
   fi
   pg_down # what a killed run left behind
   local port
@@ -125,8 +147,9 @@ pg_up() {
   KONDIBA_CONNECTION="Host=127.0.0.1;Port=$port;Username=kondiba;Password=$(cat "$STATE/$name.password")"
 }
 
+pg_runs() { as_postgres "$PG_BIN/pg_ctl" status -D "$PG_DIR" >/dev/null 2>&1; }
+
 pg_down() {
-  [ -n "${PG_DIR:-}" ] || return 0
-  as_postgres "$PG_BIN/pg_ctl" status -D "$PG_DIR" >/dev/null 2>&1 || return 0
+  [ -n "${PG_DIR:-}" ] && pg_runs || return 0
   as_postgres "$PG_BIN/pg_ctl" stop -s -m fast -D "$PG_DIR" >/dev/null 2>&1 || true
 }

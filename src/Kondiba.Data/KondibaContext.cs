@@ -39,6 +39,8 @@ public sealed class KondibaContext(
 
     public DbSet<LotMovement> LotMovements => Set<LotMovement>();
 
+    public DbSet<EndedSignIn> EndedSignIns => Set<EndedSignIn>();
+
     public DbSet<QuoteShare> QuoteShares => Set<QuoteShare>();
 
     public DbSet<IngredientPage> IngredientPages => Set<IngredientPage>();

@@ -40,7 +40,7 @@ builder.Host.UseSerilog((context, log) => log.ReadFrom.Configuration(context.Con
 
 var settings = builder.Configuration.GetSection("Kondiba").Get<KondibaSettings>() ?? new();
 builder.Services.AddSingleton(settings);
-builder.Services.AddKitchens(settings.Database);
+builder.Services.AddKitchens(settings.PooledDatabase);
 builder.Services.AddSingleton<KnownDays>();
 builder.Services.AddScoped<OrderService>();
 builder.Services.AddScoped<PantryService>();
@@ -137,7 +137,7 @@ if (Assembly.GetEntryAssembly()?.GetName().Name != "GetDocument.Insider")
     {
         await Startup.PrepareAsync(app.Services);
     }
-    catch (Exception e) when (e is NpgsqlException or ArgumentException)
+    catch (Exception e) when (e is NpgsqlException or ArgumentException or NotSupportedException)
     {
         await Console.Error.WriteLineAsync($"kondiba: the database cannot be used: {e.Message}");
         return 1;

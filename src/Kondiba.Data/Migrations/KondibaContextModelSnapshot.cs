@@ -196,6 +196,23 @@ namespace Kondiba.Data.Migrations
                     b.ToTable("devices", (string)null);
                 });
 
+            modelBuilder.Entity("Kondiba.Data.EndedSignIn", b =>
+                {
+                    b.Property<Guid>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("uuid")
+                        .HasColumnName("id");
+
+                    b.Property<Instant>("Until")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("until");
+
+                    b.HasKey("Id")
+                        .HasName("pk_ended_sign_ins");
+
+                    b.ToTable("ended_sign_ins", (string)null);
+                });
+
             modelBuilder.Entity("Kondiba.Data.IngredientPage", b =>
                 {
                     b.Property<Guid>("Id")

@@ -19,13 +19,21 @@ internal static class CsvFile
             foreach (var row in rows.Prepend([.. columns]))
             {
                 foreach (var value in row)
-                    csv.WriteField(value);
+                    csv.WriteField(value is string words ? Harmless(words) : value);
                 csv.NextRecord();
             }
         }
 
         return text.ToString();
     }
+
+    /// <summary>A cell that no spreadsheet takes for a formula: a quote stands before it, as spreadsheets write it themselves.</summary>
+    public static string Harmless(string cell) => IsFormula(cell) ? $"'{cell}" : cell;
+
+    /// <summary>What a cell said before it was made harmless.</summary>
+    public static string Plain(string cell) => cell.StartsWith('\'') && IsFormula(cell) ? cell[1..] : cell;
+
+    private static bool IsFormula(string cell) => cell.TrimStart('\'') is [ '=' or '+' or '-' or '@' or '\t' or '\r', ..];
 
     /// <summary>Opens a file, and reads its first line.</summary>
     /// <param name="text">The file.</param>

@@ -229,7 +229,7 @@ internal static class OrdersCsv
         /// <summary>Line of the file that the row begins on.</summary>
         public int At { get; } = csv.Parser.RawRow - csv.Parser.RawRecord.TrimEnd('\r', '\n').Count(c => c == '\n');
 
-        public string Text(string column) => (csv.TryGetField<string>(column, out var text) ? text : null)?.Trim() ?? "";
+        public string Text(string column) => CsvFile.Plain((csv.TryGetField<string>(column, out var text) ? text : null)?.Trim() ?? "");
 
         public double? Number(string column) =>
             Read<double>(

@@ -1,10 +1,26 @@
+using Npgsql;
+
 namespace Kondiba.Web.Hosting;
 
 /// <summary>What the environment tells the server, under the prefix KONDIBA__.</summary>
 public sealed record KondibaSettings
 {
+    private const int MostConnections = 60;
+
     /// <summary>PostgreSQL connection string.</summary>
     public string Database { get; init; } = "";
+
+    /// <summary>The same, with fewer connections than a server lets in, unless it says how many: an administrator can always look in.</summary>
+    public string PooledDatabase
+    {
+        get
+        {
+            var connection = new NpgsqlConnectionStringBuilder(Database);
+            if (!connection.ShouldSerialize("Maximum Pool Size"))
+                connection.MaxPoolSize = MostConnections;
+            return connection.ConnectionString;
+        }
+    }
 
     /// <summary>The key that the printed address carries; empty lets nobody in by key.</summary>
     public string Key { get; init; } = "";

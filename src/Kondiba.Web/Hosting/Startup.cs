@@ -16,6 +16,9 @@ internal sealed class Startup
         var settings = scope.ServiceProvider.GetRequiredService<KondibaSettings>();
         var db = scope.ServiceProvider.GetRequiredService<KondibaContext>();
         var clock = scope.ServiceProvider.GetRequiredService<IClock>();
+        var newer = (await db.Database.GetAppliedMigrationsAsync()).Except(db.Database.GetMigrations()).ToList();
+        if (newer.Count > 0)
+            throw new NotSupportedException($"it was made by a newer version ({newer[^1]}), which alone can use it");
         await db.Database.MigrateAsync();
 
         var kitchen = await db.Kitchens.IgnoreQueryFilters().OrderBy(k => k.Id).FirstOrDefaultAsync(k => k.IsSample != settings.Own);

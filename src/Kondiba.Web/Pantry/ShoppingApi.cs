@@ -5,6 +5,7 @@ using Kondiba.Core.Amounts;
 using Kondiba.Core.Pantry;
 using Kondiba.Core.Wares;
 using Kondiba.Data;
+using Kondiba.Web.Formats;
 using Kondiba.Web.Sessions;
 using Microsoft.EntityFrameworkCore;
 using NodaTime;
@@ -55,9 +56,9 @@ internal static class ShoppingApi
                 await csv.NextRecordAsync();
                 foreach (var line in view.List.Lines.Where(l => l.ToBuy > 0))
                 {
-                    csv.WriteField(line.Ware.Section);
-                    csv.WriteField(line.Ware.Name);
-                    csv.WriteField(line.Ware.Code);
+                    csv.WriteField(CsvFile.Harmless(line.Ware.Section));
+                    csv.WriteField(CsvFile.Harmless(line.Ware.Name));
+                    csv.WriteField(CsvFile.Harmless(line.Ware.Code));
                     csv.WriteField(Math.Round(line.Need.Value, 2));
                     csv.WriteField(Math.Round(line.Cover.FromStock, 2));
                     csv.WriteField(Math.Round(line.ToBuy, 2));
@@ -66,7 +67,7 @@ internal static class ShoppingApi
                         " + ", line.Cover.Packs.Select(p => string.Create(CultureInfo.InvariantCulture, $"{p.Count} × {p.Holds:0.##}"))));
                     if (user.IsOwner())
                         csv.WriteField(line.Cover.Price.ToString());
-                    csv.WriteField(string.Join("; ", line.For));
+                    csv.WriteField(CsvFile.Harmless(string.Join("; ", line.For)));
                     await csv.NextRecordAsync();
                 }
             }

@@ -105,6 +105,7 @@ internal static class People
         "InvalidUserName" => new("name", "refused.no-name", ""),
         "PasswordTooShort" => new("password", Message.Of("refused.short-password", ("least", Sessions.ShortestPassword)), ""),
         "PasswordRequiresUniqueChars" => new("password", "refused.plain-password", ""),
+        NotGuessed.Code => new("password", "refused.guessed-password", ""),
         "PasswordMismatch" => new("password", "refused.password-mismatch", ""),
         _ => new Problem("name", Message.ByText(e.Description), ""),
     });

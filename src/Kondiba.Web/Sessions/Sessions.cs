@@ -1,3 +1,4 @@
+using System.Globalization;
 using System.Security.Claims;
 using System.Security.Cryptography;
 using System.Text;
@@ -58,7 +59,11 @@ internal static class Sessions
     internal const string KitchenClaim = "kitchen";
     private const string OwnerClaim = "owner";
     private const string UnitsClaim = "units";
+    private const string SignInItem = "sign-in";
+    private const string KeyItem = "key";
+    private const int LastsDays = 90;
     private const int LongestName = 80;
+    private static readonly TimeSpan TriesIn = TimeSpan.FromMinutes(1);
 
     /// <summary>Whether somebody is said to own the kitchen; of whom nothing is said does not.</summary>
     public static bool IsOwner(this ClaimsPrincipal user) => user.HasClaim(c => c.Type == OwnerClaim);
@@ -78,14 +83,11 @@ internal static class Sessions
             cookie.Cookie.Name = "kondiba";
             cookie.Cookie.SameSite = SameSiteMode.Strict;
             cookie.Cookie.HttpOnly = true;
-            cookie.ExpireTimeSpan = TimeSpan.FromDays(90);
+            cookie.ExpireTimeSpan = TimeSpan.FromDays(LastsDays);
             cookie.Events.OnRedirectToLogin = context => Answer(context.Response, StatusCodes.Status401Unauthorized);
             cookie.Events.OnRedirectToAccessDenied = context => Answer(context.Response, StatusCodes.Status403Forbidden);
 
-            // Someone who was removed, or changed the password, is out within the interval.
-            cookie.Events.OnValidatePrincipal = context => PersonOf(context.Principal!) is null
-                ? Task.CompletedTask
-                : SecurityStampValidator.ValidatePrincipalAsync(context);
+            cookie.Events.OnValidatePrincipal = ValidateAsync;
         }).AddScheme<AuthenticationSchemeOptions, DeviceSignIn>(DeviceSignIn.Devices, null);
         services.Configure<SecurityStampValidatorOptions>(stamp => stamp.ValidationInterval = TimeSpan.FromSeconds(30));
         services.AddIdentityCore<Person>(identity =>
@@ -102,7 +104,7 @@ internal static class Sessions
             };
             identity.Lockout.MaxFailedAccessAttempts = 5;
             identity.Lockout.DefaultLockoutTimeSpan = TimeSpan.FromMinutes(10);
-        }).AddUserStore<PeopleStore>().AddSignInManager().AddClaimsPrincipalFactory<Claims>();
+        }).AddUserStore<PeopleStore>().AddPasswordValidator<NotGuessed>().AddSignInManager().AddClaimsPrincipalFactory<Claims>();
         services.AddScoped<ISecurityStampValidator, OneCookie>();
         services.AddAntiforgery(form =>
         {
@@ -119,9 +121,15 @@ internal static class Sessions
         services.AddRateLimiter(limiter =>
         {
             limiter.RejectionStatusCode = StatusCodes.Status429TooManyRequests;
+            limiter.OnRejected = async (rejected, _) =>
+            {
+                var response = rejected.HttpContext.Response;
+                response.Headers.RetryAfter = TriesIn.TotalSeconds.ToString(CultureInfo.InvariantCulture);
+                await new Declined(response.StatusCode, "refused.many-tries", "refused.wait-a-minute").ExecuteAsync(rejected.HttpContext);
+            };
             limiter.AddPolicy(SignInLimit, context => RateLimitPartition.GetFixedWindowLimiter(
                 context.Connection.RemoteIpAddress?.ToString() ?? "",
-                _ => new() { PermitLimit = 30, Window = TimeSpan.FromMinutes(1) }));
+                _ => new() { PermitLimit = 30, Window = TriesIn }));
         });
 
         static Task Answer(HttpResponse response, int status)
@@ -163,7 +171,7 @@ internal static class Sessions
         app.MapGet("/enter", async (HttpContext context, string? key, Startup startup, KondibaSettings settings) =>
         {
             if (Opens(key, settings))
-                await EnterAsync(context, startup.KitchenId);
+                await EnterAsync(context, startup.KitchenId, key);
             return TypedResults.Redirect("/");
         }).AllowAnonymous().RequireRateLimiting(SignInLimit).ExcludeFromDescription();
 
@@ -198,17 +206,30 @@ internal static class Sessions
         {
             if (await users.GetUserAsync(context.User) is not { } person)
                 return TypedResults.NotFound();
+            if (await users.IsLockedOutAsync(person))
+                return Refused.Because("old", "refused.many-passwords", "refused.cannot-change-password");
             var changed = await users.ChangePasswordAsync(person, change.Old, change.New);
+            if (changed.Errors.Any(e => e.Code is nameof(IdentityErrorDescriber.PasswordMismatch)))
+                await users.AccessFailedAsync(person);
             if (!changed.Succeeded)
                 return Refused.Of(People.Errors(changed), "refused.cannot-change-password")!;
             await EnterAsync(context, person);
             return TypedResults.NoContent();
         }).RequireRateLimiting(SignInLimit).WithName("ChangePassword");
-        session.MapDelete("", async (HttpContext context) =>
+        session.MapDelete("", async (HttpContext context, KondibaContext db, IClock clock) =>
         {
+            if (await SignInOfAsync(context) is { } id)
+            {
+                var now = clock.GetCurrentInstant();
+                await db.EndedSignIns.Where(e => e.Until < now).ExecuteDeleteAsync();
+                if (!await db.EndedSignIns.AnyAsync(e => e.Id == id))
+                    db.Add(new EndedSignIn { Id = id, Until = now + Duration.FromDays(LastsDays) });
+                await db.SaveChangesAsync();
+            }
+
             await context.SignOutAsync(IdentityConstants.ApplicationScheme);
             return TypedResults.NoContent();
-        }).WithName("SignOut");
+        }).WithName("SignOut").WithSummary("Ends the sign-in, in every copy of its cookie.");
     }
 
     private static async Task<NoContent> ChangeAsync(SessionChange change, HttpContext context, UserManager<Person> users)
@@ -224,7 +245,7 @@ internal static class Sessions
         var identity = (ClaimsIdentity)context.User.Identity!;
         identity.TryRemoveClaim(identity.FindFirst(UnitsClaim));
         identity.AddClaim(new(UnitsClaim, change.Units.ToString()));
-        await context.SignInAsync(IdentityConstants.ApplicationScheme, context.User, new() { IsPersistent = true });
+        await EnterAsync(context, context.User);
         return TypedResults.NoContent();
     }
 
@@ -241,7 +262,7 @@ internal static class Sessions
         {
             var person = await users.FindByNameAsync(input.Name.Trim());
             var result = person is null
-                ? SignInResult.Failed
+                ? InAsLong(users, input.Password)
                 : await signIn.CheckPasswordSignInAsync(person, input.Password ?? "", lockoutOnFailure: true);
             if (result.IsLockedOut)
                 return new Declined(StatusCodes.Status403Forbidden, "refused.many-passwords", "refused.wait");
@@ -258,7 +279,7 @@ internal static class Sessions
             kitchen = startup.KitchenId;
         if (kitchen is not { } id)
             return new Declined(StatusCodes.Status403Forbidden, "refused.wrong-key", "refused.copy-address");
-        await EnterAsync(context, id);
+        await EnterAsync(context, id, input.Key);
         return TypedResults.NoContent();
     }
 
@@ -300,9 +321,50 @@ internal static class Sessions
     }
 
     /// <summary>Signs a person in.</summary>
-    internal static async Task EnterAsync(HttpContext context, Person person) => await context.SignInAsync(
-        IdentityConstants.ApplicationScheme, await context.RequestServices.GetRequiredService<IUserClaimsPrincipalFactory<Person>>()
-            .CreateAsync(person), new() { IsPersistent = true });
+    internal static async Task EnterAsync(HttpContext context, Person person) => await EnterAsync(
+        context, await context.RequestServices.GetRequiredService<IUserClaimsPrincipalFactory<Person>>().CreateAsync(person));
+
+    /// <summary>Signs somebody in; who is signed in already and only changes something goes on under the same sign-in.</summary>
+    private static async Task EnterAsync(HttpContext context, ClaimsPrincipal user, string? key = null)
+    {
+        var now = await context.AuthenticateAsync(IdentityConstants.ApplicationScheme);
+        var properties = new AuthenticationProperties { IsPersistent = true };
+        properties.SetString(SignInItem, (await SignInOfAsync(context) ?? Guid.CreateVersion7()).ToString());
+        if ((key ?? now.Properties?.GetString(KeyItem)) is { } opened)
+            properties.SetString(KeyItem, opened);
+        await context.SignInAsync(IdentityConstants.ApplicationScheme, user, properties);
+    }
+
+    private static async Task<Guid?> SignInOfAsync(HttpContext context) => IdOf(
+        (await context.AuthenticateAsync(IdentityConstants.ApplicationScheme)).Properties);
+
+    private static Guid? IdOf(AuthenticationProperties? properties) =>
+        Guid.TryParse(properties?.GetString(SignInItem), out var id) ? id : null;
+
+    /// <summary>
+    /// Turns a cookie away whose sign-in was ended or whose key is no longer the key; someone who was removed, or changed the password, is
+    /// out within the validator's interval.
+    /// </summary>
+    private static async Task ValidateAsync(CookieValidatePrincipalContext context)
+    {
+        var services = context.HttpContext.RequestServices;
+        var key = context.Properties.GetString(KeyItem);
+        var isOver = key is not null && key != Secret.Hash(services.GetRequiredService<KondibaSettings>().Key);
+        if (!isOver && IdOf(context.Properties) is { } id)
+            isOver = await services.GetRequiredService<KondibaContext>().EndedSignIns.AnyAsync(e => e.Id == id);
+        if (isOver)
+            context.RejectPrincipal();
+        else if (PersonOf(context.Principal!) is not null)
+            await SecurityStampValidator.ValidatePrincipalAsync(context);
+    }
+
+    /// <summary>Takes as long over a name that nobody has as over a wrong password, so that time does not tell which it was.</summary>
+    private static SignInResult InAsLong(UserManager<Person> users, string? password)
+    {
+        var nobody = new Person { UserName = "", KitchenId = Guid.Empty, Role = Role.Helper };
+        users.PasswordHasher.HashPassword(nobody, password ?? "");
+        return SignInResult.Failed;
+    }
 
     private static bool Opens(string? key, KondibaSettings settings) =>
         settings.Key.Length > 0
@@ -311,11 +373,11 @@ internal static class Sessions
     private static Task<Guid?> SampleAsync(KondibaContext db) =>
         db.Kitchens.IgnoreQueryFilters().Where(k => k.IsSample).Select(k => (Guid?)k.Id).FirstOrDefaultAsync(db.Gone);
 
-    private static Task EnterAsync(HttpContext context, Guid kitchen) => context.SignInAsync(
-        IdentityConstants.ApplicationScheme,
+    private static Task EnterAsync(HttpContext context, Guid kitchen, string? key = null) => EnterAsync(
+        context,
         new ClaimsPrincipal(new ClaimsIdentity(
             [new(KitchenClaim, kitchen.ToString()), new(OwnerClaim, "true")], IdentityConstants.ApplicationScheme)),
-        new() { IsPersistent = true });
+        key is null ? null : Secret.Hash(key));
 
     /// <summary>
     /// Turns away whose password has changed or who was removed. There is one cookie here, and that one is taken; the usual validator asks

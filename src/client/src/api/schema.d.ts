@@ -14,6 +14,7 @@ export interface paths {
         get: operations["GetSession"];
         put?: never;
         post: operations["SignIn"];
+        /** Ends the sign-in, in every copy of its cookie. */
         delete: operations["SignOut"];
         options?: never;
         head?: never;
