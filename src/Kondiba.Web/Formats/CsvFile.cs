@@ -33,7 +33,7 @@ internal static class CsvFile
     /// <summary>What a cell said before it was made harmless.</summary>
     public static string Plain(string cell) => cell.StartsWith('\'') && IsFormula(cell) ? cell[1..] : cell;
 
-    private static bool IsFormula(string cell) => cell.TrimStart('\'') is [ '=' or '+' or '-' or '@' or '\t' or '\r', ..];
+    private static bool IsFormula(string cell) => cell.TrimStart('\'') is ['=' or '+' or '-' or '@' or '\t' or '\r', ..];
 
     /// <summary>Opens a file, and reads its first line.</summary>
     /// <param name="text">The file.</param>
