@@ -57,5 +57,5 @@ public static class Household
         _ => null,
     };
 
-    private static string Mixed(long whole, string part) => whole == 0 ? part : $"{whole} {part}".TrimEnd();
+    private static string Mixed(long whole, string part) => whole == 0 ? part : $"{whole}{part}";
 }

@@ -13,6 +13,7 @@ using Microsoft.AspNetCore.Authentication.Cookies;
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.AspNetCore.Identity;
+using Microsoft.AspNetCore.RateLimiting;
 using Microsoft.EntityFrameworkCore;
 using NodaTime;
 
@@ -118,25 +119,27 @@ internal static class Sessions
             .AddPolicy(Owners, policy => policy.RequireClaim(KitchenClaim).RequireClaim(OwnerClaim))
             .AddPolicy(
                 DeviceSignIn.Devices, policy => policy.AddAuthenticationSchemes(DeviceSignIn.Devices).RequireAuthenticatedUser());
-        services.AddRateLimiter(limiter =>
-        {
-            limiter.RejectionStatusCode = StatusCodes.Status429TooManyRequests;
-            limiter.OnRejected = async (rejected, _) =>
-            {
-                var response = rejected.HttpContext.Response;
-                response.Headers.RetryAfter = TriesIn.TotalSeconds.ToString(CultureInfo.InvariantCulture);
-                await new Declined(response.StatusCode, "refused.many-tries", "refused.wait-a-minute").ExecuteAsync(rejected.HttpContext);
-            };
-            limiter.AddPolicy(SignInLimit, context => RateLimitPartition.GetFixedWindowLimiter(
-                context.Connection.RemoteIpAddress?.ToString() ?? "",
-                _ => new() { PermitLimit = 30, Window = TriesIn }));
-        });
+        services.AddRateLimiter(LimitTries);
 
         static Task Answer(HttpResponse response, int status)
         {
             response.StatusCode = status;
             return Task.CompletedTask;
         }
+    }
+
+    private static void LimitTries(RateLimiterOptions limiter)
+    {
+        limiter.RejectionStatusCode = StatusCodes.Status429TooManyRequests;
+        limiter.OnRejected = async (rejected, _) =>
+        {
+            var response = rejected.HttpContext.Response;
+            response.Headers.RetryAfter = TriesIn.TotalSeconds.ToString(CultureInfo.InvariantCulture);
+            await new Declined(response.StatusCode, "refused.many-tries", "refused.wait-a-minute").ExecuteAsync(rejected.HttpContext);
+        };
+        limiter.AddPolicy(SignInLimit, context => RateLimitPartition.GetFixedWindowLimiter(
+            context.Connection.RemoteIpAddress?.ToString() ?? "",
+            _ => new() { PermitLimit = 30, Window = TriesIn }));
     }
 
     /// <summary>Binds the request to its kitchen, and what is read for a question to whoever asks it.</summary>
@@ -201,35 +204,39 @@ internal static class Sessions
             .RequireRateLimiting(SignInLimit)
             .WithName("Join")
             .WithSummary("Joins a kitchen as a helper, by an invitation.");
-        session.MapPut("/password", async Task<Results<NoContent, NotFound, Refused>> (
-            PasswordChange change, HttpContext context, UserManager<Person> users) =>
-        {
-            if (await users.GetUserAsync(context.User) is not { } person)
-                return TypedResults.NotFound();
-            if (await users.IsLockedOutAsync(person))
-                return Refused.Because("old", "refused.many-passwords", "refused.cannot-change-password");
-            var changed = await users.ChangePasswordAsync(person, change.Old, change.New);
-            if (changed.Errors.Any(e => e.Code is nameof(IdentityErrorDescriber.PasswordMismatch)))
-                await users.AccessFailedAsync(person);
-            if (!changed.Succeeded)
-                return Refused.Of(People.Errors(changed), "refused.cannot-change-password")!;
-            await EnterAsync(context, person);
-            return TypedResults.NoContent();
-        }).RequireRateLimiting(SignInLimit).WithName("ChangePassword");
-        session.MapDelete("", async (HttpContext context, KondibaContext db, IClock clock) =>
-        {
-            if (await SignInOfAsync(context) is { } id)
-            {
-                var now = clock.GetCurrentInstant();
-                await db.EndedSignIns.Where(e => e.Until < now).ExecuteDeleteAsync();
-                if (!await db.EndedSignIns.AnyAsync(e => e.Id == id))
-                    db.Add(new EndedSignIn { Id = id, Until = now + Duration.FromDays(LastsDays) });
-                await db.SaveChangesAsync();
-            }
+        session.MapPut("/password", ChangePasswordAsync).RequireRateLimiting(SignInLimit).WithName("ChangePassword");
+        session.MapDelete("", SignOutAsync).WithName("SignOut").WithSummary("Ends the sign-in, in every copy of its cookie.");
+    }
 
-            await context.SignOutAsync(IdentityConstants.ApplicationScheme);
-            return TypedResults.NoContent();
-        }).WithName("SignOut").WithSummary("Ends the sign-in, in every copy of its cookie.");
+    private static async Task<NoContent> SignOutAsync(HttpContext context, KondibaContext db, IClock clock)
+    {
+        if (await SignInOfAsync(context) is { } id)
+        {
+            var now = clock.GetCurrentInstant();
+            await db.EndedSignIns.Where(e => e.Until < now).ExecuteDeleteAsync();
+            if (!await db.EndedSignIns.AnyAsync(e => e.Id == id))
+                db.Add(new EndedSignIn { Id = id, Until = now + Duration.FromDays(LastsDays) });
+            await db.SaveChangesAsync();
+        }
+
+        await context.SignOutAsync(IdentityConstants.ApplicationScheme);
+        return TypedResults.NoContent();
+    }
+
+    private static async Task<Results<NoContent, NotFound, Refused>> ChangePasswordAsync(
+        PasswordChange change, HttpContext context, UserManager<Person> users)
+    {
+        if (await users.GetUserAsync(context.User) is not { } person)
+            return TypedResults.NotFound();
+        if (await users.IsLockedOutAsync(person))
+            return Refused.Because("old", "refused.many-passwords", "refused.cannot-change-password");
+        var changed = await users.ChangePasswordAsync(person, change.Old, change.New);
+        if (changed.Errors.Any(e => e.Code is nameof(IdentityErrorDescriber.PasswordMismatch)))
+            await users.AccessFailedAsync(person);
+        if (!changed.Succeeded)
+            return Refused.Of(People.Errors(changed), "refused.cannot-change-password")!;
+        await EnterAsync(context, person);
+        return TypedResults.NoContent();
     }
 
     private static async Task<NoContent> ChangeAsync(SessionChange change, HttpContext context, UserManager<Person> users)

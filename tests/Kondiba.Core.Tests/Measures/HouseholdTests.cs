@@ -41,7 +41,7 @@ public sealed class HouseholdTests
     [InlineData(236.588, "1 cup")]
     [InlineData(118.294, "½ cup")]
     [InlineData(78.863, "⅓ cup")]
-    [InlineData(354.882, "1 ½ cups")]
+    [InlineData(354.882, "1½ cups")]
     [InlineData(14.787, "1 tbsp")]
     [InlineData(29.574, "2 tbsp")]
     [InlineData(4.929, "1 tsp")]
@@ -63,6 +63,7 @@ public sealed class HouseholdTests
 
     [Theory]
     [InlineData("1 ½ cups whipping cream, cold", 1.5, "cups", "whipping cream")]
+    [InlineData("1½ cups whipping cream, cold", 1.5, "cups", "whipping cream")]
     [InlineData("1 1/2 cups (350 ml) cream", 1.5, "cups", "cream")]
     [InlineData("326 g dark chocolate", 326, "g", "dark chocolate")]
     [InlineData("326g dark chocolate", 326, "g", "dark chocolate")]
