@@ -7,6 +7,24 @@ public sealed class KitchenTests(Site site) : IClassFixture<Fresh>, IDisposable
     public void Dispose() => maker.Dispose();
 
     [Fact]
+    public void A_reset_of_the_sample_kitchen_is_undone()
+    {
+        const string name = "Kitchen name, as on a quote";
+        maker.Go("kitchen");
+        maker.Until(() => maker.Value(name).Length > 0, "the kitchen's name");
+        var before = maker.Text("header span.xl\\:inline");
+        maker.Fill(name, "Lee shore kitchen");
+        maker.Press("Save");
+        maker.Until(() => maker.Count("//header//span[.='Lee shore kitchen']") == 1, "the new name above");
+        maker.Press("Reset sample kitchen");
+        maker.Press("Reset");
+        maker.See("The sample kitchen was reset.");
+        maker.Until(() => maker.Count($"//header//span[.='{before}']") == 1, "the name that it had at first");
+        maker.Press("Undo the reset");
+        maker.Until(() => maker.Count("//header//span[.='Lee shore kitchen']") == 1, "the name back");
+    }
+
+    [Fact]
     public void A_centre_measured_in_the_kitchen_is_dipped_in_an_order()
     {
         maker.Type("k");

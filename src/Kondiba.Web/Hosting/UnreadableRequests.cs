@@ -11,9 +11,10 @@ internal static class UnreadableRequests
 {
     public static ExceptionHandlerOptions Handler => new()
     {
-        StatusCodeSelector = error => error is BadHttpRequestException bad
-            ? bad.StatusCode
-            : StatusOf(error),
+        StatusCodeSelector = StatusOf,
+
+        // What is not the server's fault is answered, not logged with its whole stack.
+        SuppressDiagnosticsCallback = context => StatusOf(context.Exception) != StatusCodes.Status500InternalServerError,
     };
 
     public static void AddUnreadableRequests(this IServiceCollection services)
@@ -39,6 +40,8 @@ internal static class UnreadableRequests
 
     private static int StatusOf(Exception error)
     {
+        if (error is BadHttpRequestException bad)
+            return bad.StatusCode;
         if (WriteConflict.Of(error) is not null)
             return StatusCodes.Status409Conflict;
         return DatabaseAway.Is(error) ? StatusCodes.Status503ServiceUnavailable : StatusCodes.Status500InternalServerError;

@@ -85,12 +85,20 @@ internal sealed class PantryService(KondibaContext db, KitchenThings things, ICl
         var movement = lot.Move(
             change.Kind,
             change.Kind is MovementKind.Corrected ? change.Amount - lot.Amount : -change.Amount,
-            clock.GetCurrentInstant(),
+            await AfterAsync(id),
             note: change.Note ?? "",
             id: key);
         db.Add(movement);
         await db.SaveChangesAsync();
         return (movement, null);
+    }
+
+    /// <summary>Now, and after everything that happened to a lot, also when the clock was set back since.</summary>
+    private async Task<Instant> AfterAsync(Guid lot)
+    {
+        var now = clock.GetCurrentInstant();
+        var last = await db.LotMovements.Where(m => m.LotId == lot).MaxAsync(m => (Instant?)m.At, db.Gone);
+        return last >= now ? last.Value + Duration.FromMilliseconds(1) : now;
     }
 
     /// <summary>Takes back a lot's latest change that no order made; a receipt taken back leaves no lot.</summary>

@@ -92,10 +92,10 @@ internal sealed class SharedQuotes(
 
     private Quote QuoteOf(QuoteShare share) => JsonSerializer.Deserialize<Quote>(share.Body, json.Value.SerializerOptions)!;
 
-    /// <summary>Why a quote cannot be accepted: its order is cancelled or deleted, or its last day is over; null when it can.</summary>
+    /// <summary>Why a quote cannot be accepted: its order is cancelled, or its last day is over; null when it can.</summary>
     private async Task<Message?> WhyNotAsync(QuoteShare share, Quote quote)
     {
-        if (!await db.Orders.AnyAsync(o => o.Id == share.OrderId && o.RemovedAt == null && o.State != OrderState.Cancelled, db.Gone))
+        if (!await db.Orders.AnyAsync(o => o.Id == share.OrderId && o.State != OrderState.Cancelled, db.Gone))
             return Message.Of("pricing.quote-cancelled", ("kitchen", quote.Kitchen));
         return quote.ValidUntil is { } until && until < (await kitchenClock.NowAsync()).Date
             ? Message.Of("pricing.quote-expired", ("until", until), ("kitchen", quote.Kitchen))

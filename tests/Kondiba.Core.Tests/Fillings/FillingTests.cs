@@ -186,6 +186,44 @@ public sealed class FillingTests
         Assert.Contains(Tables.Reference.Ingredients, i => i.Name == use.Component);
     }
 
+    /// <summary>Cream to dark chocolate from 0.40 to 1.20, a share from nothing to five times, a portion from 1 g to 200 g; the ends are in.</summary>
+    [Theory]
+    [InlineData(0.4, 1.0, "")]
+    [InlineData(1.2, 200.0, "")]
+    [InlineData(0.39, null, "dark ganache with 39% cream will not bind. Keep between 40% and 120%.")]
+    [InlineData(1.21, null, "dark ganache with 121% cream will not hold its shape. Keep between 40% and 120%.")]
+    [InlineData(0.0, null, "dark ganache with 0% cream will not bind. Keep between 40% and 120%.")]
+    [InlineData(5.0, null, "dark ganache with 500% cream will not hold its shape. Keep between 40% and 120%.")]
+    [InlineData(5.01, null, "A share is at most five times the first ingredient. Enter a percentage of the first ingredient.")]
+    [InlineData(null, 0.99, "A portion weighs 1 to 200 g.")]
+    [InlineData(null, 200.01, "A portion weighs 1 to 200 g.")]
+    public void A_mix_holds_between_its_ends_and_says_what_happens_beyond(double? cream, double? portion, string says)
+    {
+        var shares = cream is { } share ? new Dictionary<string, double> { ["cream"] = share } : null;
+        var said = Of("ganache-dark").Check(shares, portion, Tables.Reference.Ingredients).Select(p => p.Says.Said()).ToList();
+        if (says.Length == 0)
+            Assert.Empty(said);
+        else
+            Assert.StartsWith(says, Assert.Single(said), StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void The_first_ingredient_is_what_the_others_are_shares_of()
+    {
+        var problem = Assert.Single(Of("ganache-dark").Check(
+            new Dictionary<string, double> { ["dark-chocolate"] = 0.9 }, null, Tables.Reference.Ingredients));
+        Assert.Equal("shares.dark-chocolate", problem.Field);
+        Assert.Equal(
+            "The share of 'dark-chocolate' in dark ganache can’t be changed. Change one of the others, after the first.", problem.Says.Said());
+    }
+
+    [Theory]
+    [InlineData("ganache-dark", true)]
+    [InlineData("caramel-wrap", false)]
+    [InlineData("nut-butter-sandwich", false)]
+    public void Scoops_are_for_what_is_neither_a_rope_nor_counted(string filling, bool scooped) =>
+        Assert.Equal(scooped, Of(filling).ScoopsAmong(Tables.Reference.Scoops).Count > 0);
+
     [Theory]
     [InlineData("ganache-blue", null, null, "making.filling", Severity.Error)]
     [InlineData("coconut-slab", null, null, "making.filling", Severity.Error)]

@@ -1,6 +1,7 @@
 using System.Net;
 using System.Net.Http.Json;
 using System.Text.Json.Nodes;
+using Npgsql;
 
 namespace Kondiba.Web.Tests;
 
@@ -44,6 +45,21 @@ public sealed class PantryTests(Server server) : IClassFixture<Server>
         Assert.Equal(
             HttpStatusCode.BadRequest,
             (await client.PostAsJsonAsync($"/api/pantry/lots/{receipt.id}/movements", new { kind = "received", amount = 6 })).StatusCode);
+    }
+
+    [Fact]
+    public async Task A_clock_that_was_set_back_does_not_keep_the_latest_change_from_being_taken_back()
+    {
+        var receipt = new { id = Guid.CreateVersion7(), ware = "sprinkle.sanding-sugar", amount = 100 };
+        await ReceiveAsync(receipt);
+        await using (var database = NpgsqlDataSource.Create(server.Connection))
+        await using (var ahead = database.CreateCommand(
+            $"UPDATE lot_movements SET at = at + interval '1 day' WHERE lot_id = '{receipt.id}'"))
+            Assert.Equal(1, await ahead.ExecuteNonQueryAsync());
+        await ChangeAsync(receipt.id, "used", 10);
+        var used = await ChangeAsync(receipt.id, "used", 20);
+        (await client.DeleteAsync($"/api/pantry/movements/{used["id"]}")).EnsureSuccessStatusCode();
+        Assert.Equal(90, await LeftAsync("sprinkle.sanding-sugar"));
     }
 
     [Theory]

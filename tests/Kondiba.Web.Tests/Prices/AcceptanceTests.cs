@@ -72,7 +72,8 @@ public sealed class AcceptanceTests(Server server) : IClassFixture<Server>
 
         var (deleted, gone) = await ShareAsync(owner);
         (await owner.DeleteAsync($"/api/orders/{deleted}")).EnsureSuccessStatusCode();
-        await RefusedAsync(gone);
+        Assert.Equal(HttpStatusCode.NotFound, (await customer.GetAsync(gone)).StatusCode);
+        Assert.Equal(HttpStatusCode.NotFound, (await customer.PostAsync($"{gone}/acceptance", null)).StatusCode);
 
         var (other, off) = await ShareAsync(owner);
         var share = (await owner.GetFromJsonAsync<JsonObject>($"/api/orders/{other}/quote"))!["shares"]![0]!["id"];

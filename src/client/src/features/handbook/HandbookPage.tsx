@@ -1,5 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
-import { useDeferredValue, useEffect, useState } from "react";
+import { useDeferredValue, useEffect } from "react";
 import { Link, useSearchParams } from "wouter";
 import { answer, api, type HandbookEntry, type HandbookSection } from "../../api/client";
 import { TextField } from "../../ui/fields";
@@ -11,20 +11,9 @@ import { capital, say } from "../../wording/say";
 
 /** The trade's words, tables, methods and rules, with what this kitchen has learned beside them. */
 export function HandbookPage() {
-  const asked = useSearchParams()[0].get("find") ?? "";
-  return <Book key={asked} asked={asked} />;
-}
-
-/** What is being looked for stands in the address, so that a refresh keeps it; letters are not lost to a navigation for each. */
-function stand(find: string) {
-  const address = new URL(location.href);
-  if (find) address.searchParams.set("find", find);
-  else address.searchParams.delete("find");
-  window.history.replaceState(window.history.state, "", address);
-}
-
-function Book({ asked }: { asked: string }) {
-  const [find, setFind] = useState(asked);
+  // What is being looked for stands in the address, so that a refresh keeps it.
+  const [search, setSearch] = useSearchParams();
+  const find = search.get("find") ?? "";
   const wanted = useDeferredValue(find);
   const book = useQuery({
     queryKey: ["handbook"],
@@ -45,10 +34,7 @@ function Book({ asked }: { asked: string }) {
           <TextField
             label={say("handbook.find-word-centre-problem")}
             value={find}
-            onChange={(text) => {
-              setFind(text);
-              stand(text);
-            }}
+            onChange={(text) => setSearch(text ? { find: text } : {}, { replace: true })}
           />
         </div>
         <Link className="text-act ml-auto font-bold print:hidden" to="/wall-card">

@@ -9,7 +9,7 @@ import { kitchenQuery, sessionQuery, useKitchen, useOwner } from "../../api/quer
 import { KeepButtons } from "../../ui/buttons";
 import { Confirm } from "../../ui/Confirm";
 import { PickField, TextField } from "../../ui/fields";
-import { Waiting } from "../../ui/notes";
+import { ErrorNote, Waiting } from "../../ui/notes";
 import { useKeptForm } from "../../ui/useKeep";
 import { say } from "../../wording/say";
 
@@ -103,17 +103,39 @@ export function Writing({ kitchen }: { kitchen: Kitchen }) {
 function Reset() {
   const queries = useQueryClient();
   const reset = useMutation({
-    mutationFn: () => answer(api.POST("/api/kitchen/reset")),
+    mutationFn: async () => {
+      const before = await answer<string>(api.GET("/api/files/kitchen.json", { parseAs: "text" }));
+      await answer(api.POST("/api/kitchen/reset"));
+      return before;
+    },
     onSuccess: () => queries.invalidateQueries(),
   });
+  const undo = useMutation({
+    mutationFn: (text: string) =>
+      answer(api.POST("/api/files/kitchen", { params: { query: { apply: true } }, body: { text } })),
+    onSuccess: async () => {
+      reset.reset();
+      await queries.invalidateQueries();
+    },
+  });
+  const failed = reset.error ?? undo.error;
   return (
     <section className="mt-8 max-w-2xl">
       <h2 className="font-serif text-[22px]">{say("kitchen.sample-kitchen")}</h2>
       <p className="text-ink2">{say("kitchen.everything-invented-change-what-you")}</p>
+      {failed && <ErrorNote error={failed} />}
       <p className="mt-2">
         {reset.isSuccess ? (
-          <span role="status" className="text-go font-semibold">
-            {say("kitchen.reset")}
+          <span role="status">
+            <span className="text-go font-semibold">{say("kitchen.was-reset")}</span>{" "}
+            <button
+              type="button"
+              className="text-act ml-3 font-semibold"
+              disabled={undo.isPending}
+              onClick={() => undo.mutate(reset.data)}
+            >
+              {say("kitchen.undo-reset")}
+            </button>
           </span>
         ) : (
           <Confirm

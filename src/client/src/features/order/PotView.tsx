@@ -1,4 +1,3 @@
-import { Disclosure, DisclosureButton, DisclosurePanel } from "@headlessui/react";
 import { ChevronDown } from "lucide-react";
 import { memo, useState } from "react";
 import type { Pot, PotDraft, Reference, SharedPot } from "../../api/client";
@@ -182,53 +181,61 @@ function Buy({ pot, name }: { pot: Pot; name: string }) {
 /** What the coating in a pot is for, and what is left of it: folded until it is asked for. */
 function PotWhere(props: { pot: Pot; name: string; chosen: boolean; reference: Reference }) {
   const { pot, name, reference } = props;
+  const [unfolded, setUnfolded] = useState(false);
   const wording = useWording();
   return (
-    <Disclosure>
-      <DisclosureButton className="text-act group font-semibold">
+    <div>
+      <button
+        type="button"
+        className="text-act font-semibold"
+        aria-expanded={unfolded}
+        onClick={() => setUnfolded(!unfolded)}
+      >
         {say("order.where-goes")}
         <span className="sr-only">, {name}</span>{" "}
-        <ChevronDown aria-hidden size={15} className="inline transition-transform group-data-open:rotate-180" />
-      </DisclosureButton>
-      <DisclosurePanel className="space-y-1">
-        <p className="text-ink2">
-          {pot.vessel && (
-            <>
-              <How what={say("order.pieces-2", { name })} of={`pots.${pot.key}.onPieces`}>
-                {wording.mass(pot.onPieces.value)}
-              </How>{" "}
-              {say("order.pieces-3")}{" "}
-            </>
-          )}
-          {pot.drizzle && (
-            <>
-              <How what={say("order.drizzle", { name })} of={`pots.${pot.key}.drizzle`}>
-                {wording.mass(pot.drizzle.mass.value)}
-              </How>{" "}
-              {say("order.drizzle-2")}{" "}
-            </>
-          )}
-          {pot.vessel && (
-            <>
-              <How what={say("order.dipping-depth", { name })} of={`pots.${pot.key}.pool`}>
-                {wording.mass(pot.pool.value)}
-              </How>{" "}
-              {say("order.dipping-depth-2")}{" "}
-            </>
-          )}
-          <How what={say("order.spare-2", { name })} of={`pots.${pot.key}.spare`}>
-            {wording.mass(pot.spare.value)}
-          </How>{" "}
-          {say("order.spare")}
-        </p>
-        {pot.vessel && (
+        <ChevronDown aria-hidden size={15} className={`inline transition-transform ${unfolded ? "rotate-180" : ""}`} />
+      </button>
+      {unfolded && (
+        <div className="space-y-1">
           <p className="text-ink2">
-            <span data-testid="left">{wording.mass(pot.leftover.mass)}</span>{" "}
-            {say("order.left-2", { runnerUp: runnerUp(pot, props.chosen, reference, wording) })}
+            {pot.vessel && (
+              <>
+                <How what={say("order.pieces-2", { name })} of={`pots.${pot.key}.onPieces`}>
+                  {wording.mass(pot.onPieces.value)}
+                </How>{" "}
+                {say("order.pieces-3")}{" "}
+              </>
+            )}
+            {pot.drizzle && (
+              <>
+                <How what={say("order.drizzle", { name })} of={`pots.${pot.key}.drizzle`}>
+                  {wording.mass(pot.drizzle.mass.value)}
+                </How>{" "}
+                {say("order.drizzle-2")}{" "}
+              </>
+            )}
+            {pot.vessel && (
+              <>
+                <How what={say("order.dipping-depth", { name })} of={`pots.${pot.key}.pool`}>
+                  {wording.mass(pot.pool.value)}
+                </How>{" "}
+                {say("order.dipping-depth-2")}{" "}
+              </>
+            )}
+            <How what={say("order.spare-2", { name })} of={`pots.${pot.key}.spare`}>
+              {wording.mass(pot.spare.value)}
+            </How>{" "}
+            {say("order.spare")}
           </p>
-        )}
-      </DisclosurePanel>
-    </Disclosure>
+          {pot.vessel && (
+            <p className="text-ink2">
+              <span data-testid="left">{wording.mass(pot.leftover.mass)}</span>{" "}
+              {say("order.left-2", { runnerUp: runnerUp(pot, props.chosen, reference, wording) })}
+            </p>
+          )}
+        </div>
+      )}
+    </div>
   );
 }
 

@@ -14,6 +14,7 @@ import { Allergies } from "./Allergies";
 import type { Draft, Edit } from "./draft";
 import { KeepingNote } from "./KeepingNote";
 import { LineEditor } from "./LineEditor";
+import { BeforeYouStart } from "./BeforeYouStart";
 import { Packing } from "./Packing";
 import { PaletteRow } from "./PaletteRow";
 import { PriceRow } from "./PriceRow";
@@ -25,7 +26,6 @@ import { DayInput, TimeInput } from "../../ui/When";
 import { Ruled, StateStamp, Who } from "./Who";
 import { say } from "../../wording/say";
 
-const BeforeYouStart = later(() => import("./BeforeYouStart"), "BeforeYouStart");
 const PhotoRow = later(() => import("../photos/PhotoRow"), "PhotoRow");
 
 const nothing: never[] = [];
