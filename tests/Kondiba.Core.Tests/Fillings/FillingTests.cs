@@ -52,7 +52,7 @@ public sealed class FillingTests
             var back = FillingTally.From(
                 x.filling, x.filling.Mix[x.part].Ingredient, there.Amounts[x.part].Mass.Value, portion, Tables.Reference);
             Assert.Equal(x.pieces, back.Pieces);
-            Assert.Equal(there.Mix.Value.Si, back.Mix.Value.Si, 9);
+            Assert.Equal(there.Mix.Value.Si, back.Mix.Value.Si, tolerance: 1e-12);
             Assert.Equal(0, back.Left.In("g"), 6);
         },
         iter: 300);
@@ -186,7 +186,9 @@ public sealed class FillingTests
         Assert.Contains(Tables.Reference.Ingredients, i => i.Name == use.Component);
     }
 
-    /// <summary>Cream to dark chocolate from 0.40 to 1.20, a share from nothing to five times, a portion from 1 g to 200 g; the ends are in.</summary>
+    /// <summary>
+    /// Cream to dark chocolate from 0.40 to 1.20, a share from nothing to five times, a portion from 1 g to 200 g; the ends are in.
+    /// </summary>
     [Theory]
     [InlineData(0.4, 1.0, "")]
     [InlineData(1.2, 200.0, "")]
@@ -214,7 +216,8 @@ public sealed class FillingTests
             new Dictionary<string, double> { ["dark-chocolate"] = 0.9 }, null, Tables.Reference.Ingredients));
         Assert.Equal("shares.dark-chocolate", problem.Field);
         Assert.Equal(
-            "The share of 'dark-chocolate' in dark ganache can’t be changed. Change one of the others, after the first.", problem.Says.Said());
+            "The share of 'dark-chocolate' in dark ganache can’t be changed. Change one of the others, after the first.",
+            problem.Says.Said());
     }
 
     [Theory]
