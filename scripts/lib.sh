@@ -147,7 +147,11 @@ pg_up() {
   KONDIBA_CONNECTION="Host=127.0.0.1;Port=$port;Username=kondiba;Password=$(cat "$STATE/$name.password")"
 }
 
-pg_runs() { as_postgres "$PG_BIN/pg_ctl" status -D "$PG_DIR" >/dev/null 2>&1; }
+# Whether the cluster runs; asked every second, so by its process and not by a program of its own.
+pg_runs() {
+  local pid
+  pid=$(head -n 1 "$PG_DIR/postmaster.pid" 2>/dev/null) && kill -0 "$pid" 2>/dev/null
+}
 
 pg_down() {
   [ -n "${PG_DIR:-}" ] && pg_runs || return 0

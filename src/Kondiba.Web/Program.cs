@@ -126,8 +126,7 @@ api.MapSample();
 api.MapFormats();
 api.MapChanges();
 api.MapDeleted();
-app.Map("/api/{**rest}", () => new Declined(
-    StatusCodes.Status404NotFound, "refused.not-found")).ExcludeFromDescription();
+app.Map("/api/{**rest}", () => new Declined(StatusCodes.Status404NotFound, "refused.not-found")).ExcludeFromDescription();
 app.MapClientPage();
 
 // The build runs this program once to write the OpenAPI document; there is no database then.

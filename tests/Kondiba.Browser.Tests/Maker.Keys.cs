@@ -54,6 +54,7 @@ public sealed partial class Maker
     /// <summary>Goes down an open list until an option is the one that Enter takes.</summary>
     private void Arrow(IWebElement option)
     {
+        Type(Keys.Home);
         for (var i = 0; i < MostTabs; i++)
         {
             var isAt = driver.ExecuteScript("""
@@ -63,8 +64,6 @@ public sealed partial class Maker
             if (isAt is true)
                 return;
             Type(Keys.ArrowDown);
-            if (i == 0)
-                Type(Keys.Home);
         }
 
         throw new NoSuchElementException("No arrow leads to the option.");

@@ -67,11 +67,9 @@ public sealed record Recipe(
         List<Message> warnings = [];
         var total = per100.Sum();
         if (total >= c.HeavyFrom.Value.Si)
-            warnings.Add(
-                Message.Of("colour.many-drops", ("drops", total)));
+            warnings.Add(Message.Of("colour.many-drops", ("drops", total)));
         if (drops.Where(d => d.Tint.Carrier is Carrier.Water).Select(d => d.Tint.Name).ToList() is { Count: > 0 } watery)
-            warnings.Add(
-                Message.Of("colour.water-based", ("colours", Argument.Of(watery)), ("count", watery.Count)));
+            warnings.Add(Message.Of("colour.water-based", ("colours", Argument.Of(watery)), ("count", watery.Count)));
         if (drops.Any(d => Spectrum.LabOf(d.Tint.Swatch).Hue is > 230 and < 300) && Spectrum.LabOf(baseSrgb) is { B: > 8, L: > 70 })
             warnings.Add("colour.blue-on-ivory");
         return new(

@@ -298,7 +298,8 @@ public static partial class OwnTables
             own.Code, own.Name, Mine(
                 perArea, like?.PerArea), Mine(
                     Quantities.Of<Length>(own.Grain, "mm"), like?.Grain), own.Form, own.Srgb, own.Heavy, own.Allergens,
-            like?.How ?? Plainly(own.Only is GoesOn.Set ? "decoration.glue-first" : "decoration.scatter"), own.MayContain, own.Only, own.Words);
+            like?.How ?? Plainly(own.Only is GoesOn.Set ? "decoration.glue-first" : "decoration.scatter"),
+            own.MayContain, own.Only, own.Words);
     }
 
     /// <summary>What was weighed on pieces, by the area of their coat that it covered.</summary>
@@ -327,8 +328,8 @@ public static partial class OwnTables
         return new(
             own.Code, own.Name, own.Plural, Mine(
                 Quantities.Of<Length>(own.Across, "mm"), like?.Across), Mine(Quantities.Of<Mass>(own.Dot, "g"), like?.Dot), own.Srgb,
-            like?.How ?? Plainly(own.Only is GoesOn.Wet ? "decoration.press-on" : "decoration.dot-of-coat"), like?.Mould, own.Allergens, own.MayContain, own.Only,
-                    own.Words);
+            like?.How ?? Plainly(own.Only is GoesOn.Wet ? "decoration.press-on" : "decoration.dot-of-coat"),
+            like?.Mould, own.Allergens, own.MayContain, own.Only, own.Words);
     }
 
     private static Vessel Vessel(OwnVessel own)

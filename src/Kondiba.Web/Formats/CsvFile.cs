@@ -28,7 +28,7 @@ internal static class CsvFile
     }
 
     /// <summary>A cell that no spreadsheet takes for a formula: a quote stands before it, as spreadsheets write it themselves.</summary>
-    public static string Harmless(string cell) => IsFormula(cell) ? $"'{cell}" : cell;
+    private static string Harmless(string cell) => IsFormula(cell) ? $"'{cell}" : cell;
 
     /// <summary>What a cell said before it was made harmless.</summary>
     public static string Plain(string cell) => cell.StartsWith('\'') && IsFormula(cell) ? cell[1..] : cell;

@@ -2,7 +2,9 @@ using Kondiba.Core.Wording;
 
 namespace Kondiba.Web.Hosting;
 
-/// <summary>What was asked cannot be done as things are, whatever its fields say: what happened and what to do, in the reader's words.</summary>
+/// <summary>
+/// What was asked cannot be done as things are, whatever its fields say: what happened and what to do, in the reader's words.
+/// </summary>
 /// <param name="status">Status code of the answer.</param>
 /// <param name="title">What happened.</param>
 /// <param name="remedy">What to do; null where the title says it.</param>

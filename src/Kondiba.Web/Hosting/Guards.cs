@@ -34,8 +34,7 @@ internal static class Guards
             && !HttpMethods.IsHead(context.Request.Method)
             && site is "cross-site" or "same-site")
         {
-            await new Declined(StatusCodes.Status403Forbidden, "refused.other-site")
-                .ExecuteAsync(context);
+            await new Declined(StatusCodes.Status403Forbidden, "refused.other-site").ExecuteAsync(context);
             return;
         }
 

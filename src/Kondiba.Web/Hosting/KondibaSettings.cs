@@ -10,7 +10,9 @@ public sealed record KondibaSettings
     /// <summary>PostgreSQL connection string.</summary>
     public string Database { get; init; } = "";
 
-    /// <summary>The same, with fewer connections than a server lets in, unless it says how many: an administrator can always look in.</summary>
+    /// <summary>
+    /// The same, with fewer connections than a server lets in, unless it says how many: an administrator can always look in.
+    /// </summary>
     public string PooledDatabase
     {
         get

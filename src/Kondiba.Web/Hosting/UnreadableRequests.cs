@@ -22,20 +22,25 @@ internal static class UnreadableRequests
         services.Configure<RouteHandlerOptions>(options => options.ThrowOnBadRequest = true);
         services.AddProblemDetails(options => options.CustomizeProblemDetails = context =>
         {
-            if (WriteConflict.Of(context.Exception) is { } conflict)
-                (context.ProblemDetails.Title, context.ProblemDetails.Detail) = (Say(conflict.What), Say(conflict.Remedy));
-            if (DatabaseAway.Is(context.Exception))
-            {
-                (context.ProblemDetails.Title, context.ProblemDetails.Detail) = (Say("refused.database-away"), Say("refused.try-in-a-moment"));
-                context.HttpContext.Response.Headers.RetryAfter = DatabaseAway.RetryAfter;
-            }
-
-            if (context.Exception is not BadHttpRequestException bad)
+            if (Says(context.Exception) is not ({ } what, { } remedy))
                 return;
-            var at = (bad.InnerException as JsonException)?.Path;
-            context.ProblemDetails.Title = Say("refused.cannot-read");
-            context.ProblemDetails.Detail = Say(at is null or "$" ? "refused.send-json" : Message.Of("refused.look-at", ("place", at[2..])));
+            (context.ProblemDetails.Title, context.ProblemDetails.Detail) =
+                (Catalogue.Say(what, Voice.Plain), Catalogue.Say(remedy, Voice.Plain));
+            if (context.ProblemDetails.Status is StatusCodes.Status503ServiceUnavailable)
+                context.HttpContext.Response.Headers.RetryAfter = DatabaseAway.RetryAfter;
         });
+    }
+
+    /// <summary>What happened and what to do; null for an error that nobody can do anything about.</summary>
+    private static (Message What, Message Remedy)? Says(Exception? error)
+    {
+        if (error is BadHttpRequestException { InnerException: JsonException { Path: { Length: > 2 } at } })
+            return ("refused.cannot-read", Message.Of("refused.look-at", ("place", at[2..])));
+        if (error is BadHttpRequestException)
+            return ("refused.cannot-read", "refused.send-json");
+        if (WriteConflict.Of(error) is { } conflict)
+            return (conflict.What, conflict.Remedy);
+        return DatabaseAway.Is(error) ? ("refused.database-away", "refused.try-in-a-moment") : null;
     }
 
     private static int StatusOf(Exception error)
@@ -46,6 +51,4 @@ internal static class UnreadableRequests
             return StatusCodes.Status409Conflict;
         return DatabaseAway.Is(error) ? StatusCodes.Status503ServiceUnavailable : StatusCodes.Status500InternalServerError;
     }
-
-    private static string Say(Message message) => Catalogue.Say(message, Voice.Plain);
 }

@@ -9,8 +9,7 @@ namespace Kondiba.Web.Hosting;
 /// <param name="Remedy">What to do.</param>
 internal sealed record WriteConflict(Message What, Message Remedy)
 {
-    private static readonly WriteConflict Meanwhile = new(
-        "refused.changed", "refused.reload");
+    private static readonly WriteConflict Meanwhile = new("refused.changed", "refused.reload");
     private static readonly WriteConflict SentTwice = new("refused.sent-twice", "refused.reload-to-see");
     private static readonly WriteConflict Busy = new("refused.busy", "refused.try-again");
 

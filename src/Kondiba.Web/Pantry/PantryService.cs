@@ -85,7 +85,7 @@ internal sealed class PantryService(KondibaContext db, KitchenThings things, ICl
         var movement = lot.Move(
             change.Kind,
             change.Kind is MovementKind.Corrected ? change.Amount - lot.Amount : -change.Amount,
-            await AfterAsync(id),
+            await AfterAsync([id]),
             note: change.Note ?? "",
             id: key);
         db.Add(movement);
@@ -93,11 +93,11 @@ internal sealed class PantryService(KondibaContext db, KitchenThings things, ICl
         return (movement, null);
     }
 
-    /// <summary>Now, and after everything that happened to a lot, also when the clock was set back since.</summary>
-    private async Task<Instant> AfterAsync(Guid lot)
+    /// <summary>Now, and after everything that happened to some lots, also when the clock was set back since.</summary>
+    private async Task<Instant> AfterAsync(IReadOnlyList<Guid> lots)
     {
         var now = clock.GetCurrentInstant();
-        var last = await db.LotMovements.Where(m => m.LotId == lot).MaxAsync(m => (Instant?)m.At, db.Gone);
+        var last = await db.LotMovements.Where(m => lots.Contains(m.LotId)).MaxAsync(m => (Instant?)m.At, db.Gone);
         return last >= now ? last.Value + Duration.FromMilliseconds(1) : now;
     }
 
@@ -194,7 +194,7 @@ internal sealed class PantryService(KondibaContext db, KitchenThings things, ICl
         var lotIds = taken.Select(m => m.LotId).Distinct().ToList();
         var lots = await db.PantryLots.AsTracking().Where(l => wares.Contains(l.Ware) || lotIds.Contains(l.Id)).ToListAsync(db.Gone);
         var byLot = taken.GroupBy(m => m.LotId).ToDictionary(g => g.Key, g => -g.Sum(m => m.Amount));
-        var now = clock.GetCurrentInstant();
+        var now = await AfterAsync([.. lots.Select(l => l.Id)]);
 
         foreach (var ware in wares.Union(lots.Select(l => l.Ware)).ToList())
         {

@@ -1,6 +1,5 @@
 using System.Globalization;
 using System.Security.Claims;
-using CsvHelper;
 using Kondiba.Core.Amounts;
 using Kondiba.Core.Pantry;
 using Kondiba.Core.Wares;
@@ -37,42 +36,23 @@ internal static class ShoppingApi
             Guid[]? order, KondibaContext db, KitchenThings things, KitchenClock clock, ClaimsPrincipal user) =>
         {
             var view = await ViewAsync(order, db, things, clock);
-            await using var text = new StringWriter();
-            await using (var csv = new CsvWriter(text, CultureInfo.InvariantCulture))
-            {
-                foreach (var head in (string[])[
-                    "section",
-                    "ware",
-                    "code",
-                    "needed",
-                    "in pantry",
-                    "to buy",
-                    "unit",
-                    "packs",
-                    .. user.IsOwner() ? ["price"] : Array.Empty<string>(),
-                    "for",
-                ])
-                    csv.WriteField(head);
-                await csv.NextRecordAsync();
-                foreach (var line in view.List.Lines.Where(l => l.ToBuy > 0))
-                {
-                    csv.WriteField(CsvFile.Harmless(line.Ware.Section));
-                    csv.WriteField(CsvFile.Harmless(line.Ware.Name));
-                    csv.WriteField(CsvFile.Harmless(line.Ware.Code));
-                    csv.WriteField(Math.Round(line.Need.Value, 2));
-                    csv.WriteField(Math.Round(line.Cover.FromStock, 2));
-                    csv.WriteField(Math.Round(line.ToBuy, 2));
-                    csv.WriteField(Unit(line.Ware.Unit));
-                    csv.WriteField(string.Join(
-                        " + ", line.Cover.Packs.Select(p => string.Create(CultureInfo.InvariantCulture, $"{p.Count} × {p.Holds:0.##}"))));
-                    if (user.IsOwner())
-                        csv.WriteField(line.Cover.Price.ToString());
-                    csv.WriteField(CsvFile.Harmless(string.Join("; ", line.For)));
-                    await csv.NextRecordAsync();
-                }
-            }
-
-            return TypedResults.Text(text.ToString(), "text/csv; charset=utf-8");
+            string[] price = user.IsOwner() ? ["price"] : [];
+            var csv = CsvFile.Write(
+                ["section", "ware", "code", "needed", "in pantry", "to buy", "unit", "packs", .. price, "for"],
+                view.List.Lines.Where(l => l.ToBuy > 0).Select(line => (IReadOnlyList<object?>)[
+                    line.Ware.Section,
+                    line.Ware.Name,
+                    line.Ware.Code,
+                    Math.Round(line.Need.Value, 2),
+                    Math.Round(line.Cover.FromStock, 2),
+                    Math.Round(line.ToBuy, 2),
+                    Unit(line.Ware.Unit),
+                    string.Join(
+                        " + ", line.Cover.Packs.Select(p => string.Create(CultureInfo.InvariantCulture, $"{p.Count} × {p.Holds:0.##}"))),
+                    .. price.Select(_ => line.Cover.Price.ToString()),
+                    string.Join("; ", line.For),
+                ]));
+            return TypedResults.Text(csv, "text/csv; charset=utf-8");
         }).WithTags("Pantry").WithName("GetShoppingCsv").WithSummary("The list as CSV, RFC 4180.");
     }
 

@@ -153,6 +153,5 @@ internal static class DayApi
     /// <summary>What a remedy does, however it is said.</summary>
     private static string Does(Remedy remedy) => JsonSerializer.Serialize(remedy with { What = "" }, KitchenItem.Json);
 
-    private static Declined Changed() => new(
-        StatusCodes.Status409Conflict, "refused.plan-changed", "refused.check-again");
+    private static Declined Changed() => new(StatusCodes.Status409Conflict, "refused.plan-changed", "refused.check-again");
 }

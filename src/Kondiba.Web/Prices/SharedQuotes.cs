@@ -83,7 +83,7 @@ internal sealed class SharedQuotes(
     {
         var hash = Secret.Hash(secret);
         var share = await db.QuoteShares.AsNoTracking().IgnoreQueryFilters()
-            .Where(s => db.Orders.IgnoreQueryFilters().Any(o => o.Id == s.OrderId && o.RemovedAt == null))
+            .Where(s => db.Orders.Any(o => o.Id == s.OrderId && o.RemovedAt == null))
             .SingleOrDefaultAsync(s => s.TokenHash == hash && s.RevokedAt == null, db.Gone);
         if (share is not null)
             scope.KitchenId = share.KitchenId;

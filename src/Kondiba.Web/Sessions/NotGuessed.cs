@@ -10,8 +10,12 @@ internal sealed class NotGuessed : IPasswordValidator<Person>
     public const string Code = "PasswordGuessed";
 
     private const int Run = 4;
-    private static readonly string[] Rows = ["01234567890", "abcdefghijklmnopqrstuvwxyz", "qwertzuiop", "qwertyuiop", "asdfghjkl", "yxcvbnm", "zxcvbnm"];
-    private static readonly string[] Words = ["password", "passwort", "kondiba", "chocolate", "strawberry", "letmein", "welcome", "iloveyou"];
+
+    private static readonly string[] Rows =
+        ["01234567890", "abcdefghijklmnopqrstuvwxyz", "qwertzuiop", "qwertyuiop", "asdfghjkl", "yxcvbnm", "zxcvbnm"];
+
+    private static readonly string[] Words =
+        ["password", "passwort", "kondiba", "chocolate", "strawberry", "letmein", "welcome", "iloveyou"];
 
     public Task<IdentityResult> ValidateAsync(UserManager<Person> manager, Person user, string? password) => Task.FromResult(
         IsGuessed((password ?? "").ToLowerInvariant(), (user.UserName ?? "").ToLowerInvariant())

@@ -62,7 +62,7 @@ internal static class People
             var (person, errors) = await AddAsync(input, db.KitchenId, Role.Owner, users);
             if (errors is not null)
                 return errors;
-            await Sessions.EnterAsync(context, person!);
+            await SignInCookie.EnterAsync(context, person!);
             return TypedResults.NoContent();
         }).WithName("AddOwner").WithSummary("Gives the kitchen an owner with a name and a password, and signs in as them.");
         people.MapPost("/invitations", async (KondibaContext db, IClock clock) =>

@@ -9,7 +9,6 @@ using Kondiba.Web.Bench;
 using Kondiba.Web.Hosting;
 using Microsoft.AspNetCore.Antiforgery;
 using Microsoft.AspNetCore.Authentication;
-using Microsoft.AspNetCore.Authentication.Cookies;
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.AspNetCore.Identity;
@@ -58,11 +57,8 @@ internal static class Sessions
     public const int ShortestPassword = 10;
 
     internal const string KitchenClaim = "kitchen";
-    private const string OwnerClaim = "owner";
-    private const string UnitsClaim = "units";
-    private const string SignInItem = "sign-in";
-    private const string KeyItem = "key";
-    private const int LastsDays = 90;
+    internal const string OwnerClaim = "owner";
+    internal const string UnitsClaim = "units";
     private const int LongestName = 80;
     private static readonly TimeSpan TriesIn = TimeSpan.FromMinutes(1);
 
@@ -79,17 +75,9 @@ internal static class Sessions
 
     public static void AddSignIn(this IServiceCollection services)
     {
-        services.AddAuthentication(IdentityConstants.ApplicationScheme).AddCookie(IdentityConstants.ApplicationScheme, cookie =>
-        {
-            cookie.Cookie.Name = "kondiba";
-            cookie.Cookie.SameSite = SameSiteMode.Strict;
-            cookie.Cookie.HttpOnly = true;
-            cookie.ExpireTimeSpan = TimeSpan.FromDays(LastsDays);
-            cookie.Events.OnRedirectToLogin = context => Answer(context.Response, StatusCodes.Status401Unauthorized);
-            cookie.Events.OnRedirectToAccessDenied = context => Answer(context.Response, StatusCodes.Status403Forbidden);
-
-            cookie.Events.OnValidatePrincipal = ValidateAsync;
-        }).AddScheme<AuthenticationSchemeOptions, DeviceSignIn>(DeviceSignIn.Devices, null);
+        services.AddAuthentication(IdentityConstants.ApplicationScheme)
+            .AddCookie(IdentityConstants.ApplicationScheme, SignInCookie.Configure)
+            .AddScheme<AuthenticationSchemeOptions, DeviceSignIn>(DeviceSignIn.Devices, null);
         services.Configure<SecurityStampValidatorOptions>(stamp => stamp.ValidationInterval = TimeSpan.FromSeconds(30));
         services.AddIdentityCore<Person>(identity =>
         {
@@ -105,8 +93,8 @@ internal static class Sessions
             };
             identity.Lockout.MaxFailedAccessAttempts = 5;
             identity.Lockout.DefaultLockoutTimeSpan = TimeSpan.FromMinutes(10);
-        }).AddUserStore<PeopleStore>().AddPasswordValidator<NotGuessed>().AddSignInManager().AddClaimsPrincipalFactory<Claims>();
-        services.AddScoped<ISecurityStampValidator, OneCookie>();
+        }).AddUserStore<PeopleStore>().AddPasswordValidator<NotGuessed>().AddSignInManager().AddClaimsPrincipalFactory<SignInCookie.Claims>();
+        services.AddScoped<ISecurityStampValidator, SignInCookie.OneCookie>();
         services.AddAntiforgery(form =>
         {
             form.HeaderName = "X-Kondiba-Form";
@@ -120,12 +108,6 @@ internal static class Sessions
             .AddPolicy(
                 DeviceSignIn.Devices, policy => policy.AddAuthenticationSchemes(DeviceSignIn.Devices).RequireAuthenticatedUser());
         services.AddRateLimiter(LimitTries);
-
-        static Task Answer(HttpResponse response, int status)
-        {
-            response.StatusCode = status;
-            return Task.CompletedTask;
-        }
     }
 
     private static void LimitTries(RateLimiterOptions limiter)
@@ -161,8 +143,7 @@ internal static class Sessions
         if (path.StartsWithSegments("/api") && path != ReadingsApi.Path && !await form.IsRequestValidAsync(context))
         {
             context.Response.Headers["X-Kondiba-Form"] = "stale";
-            await new Declined(StatusCodes.Status403Forbidden, "refused.old-page", "refused.reload-page")
-                .ExecuteAsync(context);
+            await new Declined(StatusCodes.Status403Forbidden, "refused.old-page", "refused.reload-page").ExecuteAsync(context);
             return;
         }
 
@@ -174,7 +155,7 @@ internal static class Sessions
         app.MapGet("/enter", async (HttpContext context, string? key, Startup startup, KondibaSettings settings) =>
         {
             if (Opens(key, settings))
-                await EnterAsync(context, startup.KitchenId, key);
+                await SignInCookie.EnterAsync(context, startup.KitchenId, key);
             return TypedResults.Redirect("/");
         }).AllowAnonymous().RequireRateLimiting(SignInLimit).ExcludeFromDescription();
 
@@ -205,22 +186,7 @@ internal static class Sessions
             .WithName("Join")
             .WithSummary("Joins a kitchen as a helper, by an invitation.");
         session.MapPut("/password", ChangePasswordAsync).RequireRateLimiting(SignInLimit).WithName("ChangePassword");
-        session.MapDelete("", SignOutAsync).WithName("SignOut").WithSummary("Ends the sign-in, in every copy of its cookie.");
-    }
-
-    private static async Task<NoContent> SignOutAsync(HttpContext context, KondibaContext db, IClock clock)
-    {
-        if (await SignInOfAsync(context) is { } id)
-        {
-            var now = clock.GetCurrentInstant();
-            await db.EndedSignIns.Where(e => e.Until < now).ExecuteDeleteAsync();
-            if (!await db.EndedSignIns.AnyAsync(e => e.Id == id))
-                db.Add(new EndedSignIn { Id = id, Until = now + Duration.FromDays(LastsDays) });
-            await db.SaveChangesAsync();
-        }
-
-        await context.SignOutAsync(IdentityConstants.ApplicationScheme);
-        return TypedResults.NoContent();
+        session.MapDelete("", SignInCookie.EndAsync).WithName("SignOut").WithSummary("Ends the sign-in, in every copy of its cookie.");
     }
 
     private static async Task<Results<NoContent, NotFound, Refused>> ChangePasswordAsync(
@@ -235,7 +201,7 @@ internal static class Sessions
             await users.AccessFailedAsync(person);
         if (!changed.Succeeded)
             return Refused.Of(People.Errors(changed), "refused.cannot-change-password")!;
-        await EnterAsync(context, person);
+        await SignInCookie.GoOnAsync(context, person);
         return TypedResults.NoContent();
     }
 
@@ -245,14 +211,14 @@ internal static class Sessions
         {
             person.Units = change.Units;
             await users.UpdateAsync(person);
-            await EnterAsync(context, person);
+            await SignInCookie.GoOnAsync(context, person);
             return TypedResults.NoContent();
         }
 
         var identity = (ClaimsIdentity)context.User.Identity!;
         identity.TryRemoveClaim(identity.FindFirst(UnitsClaim));
         identity.AddClaim(new(UnitsClaim, change.Units.ToString()));
-        await EnterAsync(context, context.User);
+        await SignInCookie.GoOnAsync(context, context.User);
         return TypedResults.NoContent();
     }
 
@@ -275,7 +241,7 @@ internal static class Sessions
                 return new Declined(StatusCodes.Status403Forbidden, "refused.many-passwords", "refused.wait");
             if (!result.Succeeded)
                 return new Declined(StatusCodes.Status403Forbidden, "refused.wrong-password", "refused.check-both");
-            await EnterAsync(context, person!);
+            await SignInCookie.EnterAsync(context, person!);
             return TypedResults.NoContent();
         }
 
@@ -286,7 +252,7 @@ internal static class Sessions
             kitchen = startup.KitchenId;
         if (kitchen is not { } id)
             return new Declined(StatusCodes.Status403Forbidden, "refused.wrong-key", "refused.copy-address");
-        await EnterAsync(context, id, input.Key);
+        await SignInCookie.EnterAsync(context, id, input.Key);
         return TypedResults.NoContent();
     }
 
@@ -306,7 +272,7 @@ internal static class Sessions
         if (errors is not null)
             return errors;
         await all.CommitAsync();
-        await EnterAsync(context, person!);
+        await SignInCookie.EnterAsync(context, person!);
         return TypedResults.NoContent();
     }
 
@@ -323,46 +289,8 @@ internal static class Sessions
         if (errors is not null)
             return errors;
         await all.CommitAsync();
-        await EnterAsync(context, person!);
+        await SignInCookie.EnterAsync(context, person!);
         return TypedResults.NoContent();
-    }
-
-    /// <summary>Signs a person in.</summary>
-    internal static async Task EnterAsync(HttpContext context, Person person) => await EnterAsync(
-        context, await context.RequestServices.GetRequiredService<IUserClaimsPrincipalFactory<Person>>().CreateAsync(person));
-
-    /// <summary>Signs somebody in; who is signed in already and only changes something goes on under the same sign-in.</summary>
-    private static async Task EnterAsync(HttpContext context, ClaimsPrincipal user, string? key = null)
-    {
-        var now = await context.AuthenticateAsync(IdentityConstants.ApplicationScheme);
-        var properties = new AuthenticationProperties { IsPersistent = true };
-        properties.SetString(SignInItem, (await SignInOfAsync(context) ?? Guid.CreateVersion7()).ToString());
-        if ((key ?? now.Properties?.GetString(KeyItem)) is { } opened)
-            properties.SetString(KeyItem, opened);
-        await context.SignInAsync(IdentityConstants.ApplicationScheme, user, properties);
-    }
-
-    private static async Task<Guid?> SignInOfAsync(HttpContext context) => IdOf(
-        (await context.AuthenticateAsync(IdentityConstants.ApplicationScheme)).Properties);
-
-    private static Guid? IdOf(AuthenticationProperties? properties) =>
-        Guid.TryParse(properties?.GetString(SignInItem), out var id) ? id : null;
-
-    /// <summary>
-    /// Turns a cookie away whose sign-in was ended or whose key is no longer the key; someone who was removed, or changed the password, is
-    /// out within the validator's interval.
-    /// </summary>
-    private static async Task ValidateAsync(CookieValidatePrincipalContext context)
-    {
-        var services = context.HttpContext.RequestServices;
-        var key = context.Properties.GetString(KeyItem);
-        var isOver = key is not null && key != Secret.Hash(services.GetRequiredService<KondibaSettings>().Key);
-        if (!isOver && IdOf(context.Properties) is { } id)
-            isOver = await services.GetRequiredService<KondibaContext>().EndedSignIns.AnyAsync(e => e.Id == id);
-        if (isOver)
-            context.RejectPrincipal();
-        else if (PersonOf(context.Principal!) is not null)
-            await SecurityStampValidator.ValidatePrincipalAsync(context);
     }
 
     /// <summary>Takes as long over a name that nobody has as over a wrong password, so that time does not tell which it was.</summary>
@@ -379,50 +307,4 @@ internal static class Sessions
 
     private static Task<Guid?> SampleAsync(KondibaContext db) =>
         db.Kitchens.IgnoreQueryFilters().Where(k => k.IsSample).Select(k => (Guid?)k.Id).FirstOrDefaultAsync(db.Gone);
-
-    private static Task EnterAsync(HttpContext context, Guid kitchen, string? key = null) => EnterAsync(
-        context,
-        new ClaimsPrincipal(new ClaimsIdentity(
-            [new(KitchenClaim, kitchen.ToString()), new(OwnerClaim, "true")], IdentityConstants.ApplicationScheme)),
-        key is null ? null : Secret.Hash(key));
-
-    /// <summary>
-    /// Turns away whose password has changed or who was removed. There is one cookie here, and that one is taken; the usual validator asks
-    /// for others that nobody registered.
-    /// </summary>
-    private sealed class OneCookie(
-        Microsoft.Extensions.Options.IOptions<SecurityStampValidatorOptions> options, SignInManager<Person> signIn, ILoggerFactory log)
-        : SecurityStampValidator<Person>(options, signIn, log)
-    {
-        public override async Task ValidateAsync(CookieValidatePrincipalContext context)
-        {
-            if (context.Properties.IssuedUtc is { } issued && TimeProvider.GetUtcNow() - issued < Options.ValidationInterval)
-                return;
-            if (await VerifySecurityStamp(context.Principal) is { } person)
-            {
-                await SecurityStampVerified(person, context);
-                return;
-            }
-
-            context.RejectPrincipal();
-            await context.HttpContext.SignOutAsync(IdentityConstants.ApplicationScheme);
-        }
-    }
-
-    /// <summary>What a person's cookie says besides who they are.</summary>
-    private sealed class Claims(
-        UserManager<Person> users, Microsoft.Extensions.Options.IOptions<IdentityOptions> options) : UserClaimsPrincipalFactory<Person>(
-            users, options)
-    {
-        protected override async Task<ClaimsIdentity> GenerateClaimsAsync(Person user)
-        {
-            var identity = await base.GenerateClaimsAsync(user);
-            identity.AddClaim(new(KitchenClaim, user.KitchenId.ToString()));
-            if (user.Role is Role.Owner)
-                identity.AddClaim(new(OwnerClaim, "true"));
-            if (user.Units is { } units)
-                identity.AddClaim(new(UnitsClaim, units.ToString()));
-            return identity;
-        }
-    }
 }

@@ -12,44 +12,32 @@ public sealed class TrustTests(Server server) : IClassFixture<Server>
     [Fact]
     public async Task A_copied_cookie_opens_nothing_after_sign_out()
     {
-        using var owner = server.Own.CreateDefaultClient();
-        var entered = await owner.GetAsync($"/enter?key={Uri.EscapeDataString(Server.Key)}");
-        var cookie = Assert.Single(entered.Headers.GetValues("Set-Cookie")).Split(';')[0];
-        Assert.Equal(HttpStatusCode.OK, await AskAsync(owner, cookie));
-        using var signsOut = Server.Browser(server.Own);
-        signsOut.DefaultRequestHeaders.Add("Cookie", cookie);
+        using var client = server.Own.CreateClient(new() { HandleCookies = false });
+        var cookie = await CookieByKeyAsync();
+        Assert.Equal(HttpStatusCode.OK, (await SendAsync(client, HttpMethod.Get, "/api/kitchen", cookie)).StatusCode);
 
-        using var own = server.Own.CreateClient(new() { HandleCookies = false });
-        var session = await SendAsync(own, HttpMethod.Get, "/api/session", cookie);
+        var session = await SendAsync(client, HttpMethod.Get, "/api/session", cookie);
         var form = (string)(await session.ReadAsync())["form"]!;
-        var both = $"{cookie}; {session.Headers.GetValues("Set-Cookie").First(c => c.StartsWith("kondiba-form", StringComparison.Ordinal)).Split(';')[0]}";
-        Assert.Equal(HttpStatusCode.NoContent, (await SendAsync(own, HttpMethod.Delete, "/api/session", both, form)).StatusCode);
-        Assert.Equal(HttpStatusCode.Unauthorized, await AskAsync(owner, cookie));
-
-        static async Task<HttpStatusCode> AskAsync(HttpClient client, string cookie) =>
-            (await SendAsync(client, HttpMethod.Get, "/api/kitchen", cookie)).StatusCode;
-
-        static Task<HttpResponseMessage> SendAsync(HttpClient client, HttpMethod method, string path, string cookie, string? form = null)
-        {
-            var request = new HttpRequestMessage(method, path);
-            request.Headers.Add("Cookie", cookie);
-            if (form is not null)
-                request.Headers.Add("X-Kondiba-Form", form);
-            return client.SendAsync(request);
-        }
+        var both = $"{cookie}; {CookieOf(session, "kondiba-form")}";
+        Assert.Equal(HttpStatusCode.NoContent, (await SendAsync(client, HttpMethod.Delete, "/api/session", both, form)).StatusCode);
+        Assert.Equal(HttpStatusCode.Unauthorized, (await SendAsync(client, HttpMethod.Get, "/api/kitchen", cookie)).StatusCode);
     }
 
     [Fact]
-    public async Task A_new_key_ends_the_sign_ins_of_the_old_one()
+    public async Task A_new_key_ends_the_sign_ins_of_the_old_one_and_no_others()
     {
-        using var owner = server.Own.CreateDefaultClient();
-        var entered = await owner.GetAsync($"/enter?key={Uri.EscapeDataString(Server.Key)}");
-        var cookie = Assert.Single(entered.Headers.GetValues("Set-Cookie")).Split(';')[0];
+        var byKey = await CookieByKeyAsync();
+        using var owner = Server.Browser(server.Own);
+        await owner.GetAsync($"/enter?key={Uri.EscapeDataString(Server.Key)}");
+        var byName = CookieOf(
+            await owner.PostAsJsonAsync(
+                "/api/session/kitchen", new { kitchen = "Keyless kitchen", name = "keyless keeper", password = Server.Password }),
+            "kondiba");
+
         await using var later = server.Own.WithWebHostBuilder(host => host.UseSetting("Kondiba:Key", "another key"));
-        using var copied = later.CreateClient(new() { HandleCookies = false });
-        using var request = new HttpRequestMessage(HttpMethod.Get, "/api/kitchen");
-        request.Headers.Add("Cookie", cookie);
-        Assert.Equal(HttpStatusCode.Unauthorized, (await copied.SendAsync(request)).StatusCode);
+        using var client = later.CreateClient(new() { HandleCookies = false });
+        Assert.Equal(HttpStatusCode.Unauthorized, (await SendAsync(client, HttpMethod.Get, "/api/kitchen", byKey)).StatusCode);
+        Assert.Equal(HttpStatusCode.OK, (await SendAsync(client, HttpMethod.Get, "/api/kitchen", byName)).StatusCode);
     }
 
     [Theory]
@@ -64,7 +52,8 @@ public sealed class TrustTests(Server server) : IClassFixture<Server>
         var answer = await client.PostAsJsonAsync(
             "/api/session/kitchen", new { kitchen = "Guessed kitchen", name = "lantern keeper", password });
         Assert.Equal(HttpStatusCode.BadRequest, answer.StatusCode);
-        Assert.Contains("first that anyone would try", (string)(await answer.ReadAsync())["errors"]!["password"]![0]!, StringComparison.Ordinal);
+        Assert.Contains(
+            "first that anyone would try", (string)(await answer.ReadAsync())["errors"]!["password"]![0]!, StringComparison.Ordinal);
     }
 
     [Fact]
@@ -73,7 +62,8 @@ public sealed class TrustTests(Server server) : IClassFixture<Server>
         await using var fresh = server.Own.WithWebHostBuilder(_ => { });
         using var owner = Server.Browser(fresh);
         (await owner.PostAsJsonAsync(
-            "/api/session/kitchen", new { kitchen = "Counting kitchen", name = "counting keeper", password = Server.Password })).EnsureSuccessStatusCode();
+            "/api/session/kitchen",
+            new { kitchen = "Counting kitchen", name = "counting keeper", password = Server.Password })).EnsureSuccessStatusCode();
         for (var i = 0; i < 5; i++)
             await owner.PutAsJsonAsync("/api/session/password", new { old = "not this one", @new = "a sail and a rope" });
         var locked = await owner.PutAsJsonAsync("/api/session/password", new { old = Server.Password, @new = "a sail and a rope" });
@@ -125,7 +115,9 @@ public sealed class TrustTests(Server server) : IClassFixture<Server>
         Assert.Equal(HttpStatusCode.NotFound, (await customer.GetAsync(path)).StatusCode);
     }
 
-    /// <summary>The database turns everyone away for a while, as one that is stopped or starting does, and then lets them in again.</summary>
+    /// <summary>
+    /// The database turns everyone away for a while, as one that is stopped or starting does, and then lets them in again.
+    /// </summary>
     [Fact]
     public async Task While_the_database_is_away_answers_are_503_with_when_to_come_back_and_then_it_goes_on()
     {
@@ -169,5 +161,23 @@ public sealed class TrustTests(Server server) : IClassFixture<Server>
             await newer.ExecuteNonQueryAsync();
         var error = await Assert.ThrowsAsync<NotSupportedException>(() => Startup.PrepareAsync(apart.Own.Services));
         Assert.Contains("29991231235959_Later", error.Message, StringComparison.Ordinal);
+    }
+
+    private async Task<string> CookieByKeyAsync()
+    {
+        using var browser = server.Own.CreateDefaultClient();
+        return CookieOf(await browser.GetAsync($"/enter?key={Uri.EscapeDataString(Server.Key)}"), "kondiba");
+    }
+
+    private static string CookieOf(HttpResponseMessage answer, string name) => answer.Headers.GetValues("Set-Cookie")
+        .Single(c => c.StartsWith($"{name}=", StringComparison.Ordinal)).Split(';')[0];
+
+    private static Task<HttpResponseMessage> SendAsync(HttpClient client, HttpMethod method, string path, string cookie, string? form = null)
+    {
+        var request = new HttpRequestMessage(method, path);
+        request.Headers.Add("Cookie", cookie);
+        if (form is not null)
+            request.Headers.Add("X-Kondiba-Form", form);
+        return client.SendAsync(request);
     }
 }

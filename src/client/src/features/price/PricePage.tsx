@@ -44,6 +44,9 @@ function PriceDesk({ order, reference }: { order: Order; reference: Reference })
   }, [draft.name]);
   if (!costing) return <Waiting />;
   const notes = notesOf(costing.problems);
+  const isCancelled = order.state === "cancelled";
+  // A cancelled order asks for nothing: what was paid is to be given back.
+  const balance = isCancelled ? -costing.paid : costing.balance;
   const setPrice = (price: PriceDraft) => edit("price", (d) => ({ ...d, price }));
 
   return (
@@ -67,13 +70,9 @@ function PriceDesk({ order, reference }: { order: Order; reference: Reference })
                 <Fact name={say("price.profit")} hint={say("price.profit-hint")}>
                   <span className="text-2xl">{wording.money(costing.profit)}</span>
                 </Fact>
-                {(order.state !== "cancelled" || costing.paid > 0) && (
-                  <Fact name={order.state === "cancelled" ? say("price.to-give-back") : owed(costing)}>
-                    <span data-testid="balance">
-                      {wording.money(
-                        order.state === "cancelled" ? costing.paid : Math.abs(costing.balance || costing.paid),
-                      )}
-                    </span>
+                {(!isCancelled || balance < 0) && (
+                  <Fact name={owed(balance, costing.paid)}>
+                    <span data-testid="balance">{wording.money(Math.abs(balance || costing.paid))}</span>
                   </Fact>
                 )}
               </dl>
@@ -229,7 +228,7 @@ function PriceDesk({ order, reference }: { order: Order; reference: Reference })
 }
 
 /** What the balance is called. */
-function owed({ balance, paid }: Costing) {
+function owed(balance: number, paid: number) {
   if (balance < 0) return say("price.to-give-back");
   return balance === 0 && paid > 0 ? say("price.paid-in-full") : say("price.still-to-pay");
 }
